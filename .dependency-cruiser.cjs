@@ -1,0 +1,60 @@
+/** Imports run one way: core ← cli, server, web; and within core in the direction data flows. */
+const mayImport = {
+  quantity: [],
+  design: ['quantity'],
+  catalog: ['quantity', 'design'],
+  circuit: ['quantity', 'design', 'catalog'],
+  scene: ['quantity', 'design', 'catalog'],
+  logic: ['quantity', 'design'],
+  rehearsal: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic'],
+  check: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
+  exchange: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal', 'check'],
+};
+
+const coreOrder = Object.entries(mayImport).map(([folder, allowed]) => ({
+  name: `core-${folder}`,
+  comment: `core/${folder} may import ${allowed.join(', ') || 'nothing else of core'}.`,
+  severity: 'error',
+  from: { path: `^core/src/${folder}/`, pathNot: '\\.spec\\.ts$' },
+  to: { path: '^core/src/', pathNot: `^core/src/(${[folder, ...allowed].join('|')})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...coreOrder,
+    {
+      name: 'core-is-pure',
+      comment: 'core imports nothing but itself and joi.',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: '(\\.spec\\.ts$|/testing/)' },
+      to: { pathNot: '^(core/src/|node_modules/joi/)' },
+    },
+    {
+      name: 'public-face',
+      comment: 'Nothing reaches past a core folder’s index.',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^core/src/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
+    },
+    {
+      name: 'nothing-upward',
+      comment: 'cli, server and web know core, not each other.',
+      severity: 'error',
+      from: { path: '^(cli|server|web)/src/' },
+      to: { path: '^(cli|server|web|e2e)/', pathNot: '^$1/' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(/dist/|\\.angular)' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
+};

@@ -1,0 +1,124 @@
+import { catalog } from '@yurei/core/catalog';
+import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
+import { writeDesign } from '@yurei/core/exchange';
+import { formatQuantity } from '@yurei/core/quantity';
+import { rehearse, snapshot } from '@yurei/core/rehearsal';
+import { BadInput, loadDesign, pickScene } from './load-design.js';
+import { table } from './table.js';
+
+/** What a command prints and how it ends: 0 fine, 1 findings or misses. */
+export interface Report {
+  text: string;
+  json: unknown;
+  exitCode: 0 | 1;
+}
+
+export function listCatalog(): Report {
+  return {
+    text: table(catalog.map((k) => [k.kind, k.stage, k.summary])),
+    json: catalog.map(
+      ({ kind, label, summary, stage, terminals, params, notes, cautions, source }) => ({
+        kind,
+        label,
+        summary,
+        stage,
+        terminals,
+        params,
+        notes,
+        cautions,
+        source,
+      }),
+    ),
+    exitCode: 0,
+  };
+}
+
+/** The operating point at rest: volts of every net, volts, amps and watts of every part. */
+export async function solve(file: string, options: { scene?: string }): Promise<Report> {
+  const design = await loadDesign(file);
+  const { solution, counts, felt } = snapshot(design, pickScene(design, options.scene));
+  const volts = (v: number | undefined): string =>
+    v === undefined ? 'floating' : formatQuantity(v, 'V', 4);
+  const nets = solution.nets.map((net) => [net.name, volts(net.volts), net.terminals.join(' ')]);
+  const parts = Object.entries(solution.parts).map(([id, part]) => [
+    id,
+    formatQuantity(part.watts, 'W'),
+    Object.entries(part.amps)
+      .filter(([terminal]) => !terminal.startsWith('#'))
+      .map(([terminal, amps]) => `${terminal} ${formatQuantity(amps, 'A')}`)
+      .join(', '),
+  ]);
+  const channels = design.channels.map((c) => [c.name, `${counts[c.id] ?? 'no'} counts`, c.pin]);
+  const text = [
+    'Nets',
+    table(nets),
+    '\nParts (heat; current into each terminal)',
+    table(parts),
+    '\nChannels',
+    table(channels),
+    ...solution.problems.map((p) => `\n${p.message} ${p.cure}`),
+  ].join('\n');
+  const exitCode = solution.problems.length > 0 ? 1 : 0;
+  return { text, json: { ...solution, counts, felt }, exitCode };
+}
+
+/** Everything the rules find; exit code 1 when any of it is an error. */
+export async function checkFile(file: string, options: { scene?: string }): Promise<Report> {
+  const design = await loadDesign(file);
+  const findings = check(gatherEvidence(design, pickScene(design, options.scene)));
+  const text = findings
+    .map((f) => `${f.severity.toUpperCase().padEnd(8)} ${f.title}\n         ${f.reason}`)
+    .join('\n');
+  return { text, json: findings, exitCode: findings.some((f) => f.severity === 'error') ? 1 : 0 };
+}
+
+/** Plays a scene; exit code 1 when something wanted was missed or something fired falsely. */
+export async function rehearseFile(
+  file: string,
+  options: { scene?: string; seed?: string; csv?: string },
+): Promise<Report & { csv?: string }> {
+  const design = await loadDesign(file);
+  const chosen = pickScene(design, options.scene);
+  if (!chosen)
+    throw new BadInput(`${file}: the design has no scene to rehearse. Add one in Rehearse.`);
+  const seed = options.seed === undefined ? chosen.seed : Number(options.seed);
+  if (!Number.isInteger(seed) || seed < 0) {
+    throw new BadInput(`--seed ${options.seed} is not a whole number from 0 up.`);
+  }
+  const scene = { ...chosen, seed };
+  const rehearsal = rehearse(design, scene);
+  const evidence = gatherEvidence(design, scene);
+  const answers = fiveQuestions(evidence, check(evidence), rehearsal);
+  const { verdicts, strays } = rehearsal;
+  const failed =
+    strays.length > 0 ||
+    verdicts.some((v) => v.outcome === 'missed' || v.outcome === 'fired falsely');
+  const text = [
+    table(verdicts.map((v) => [v.outcome, v.intent, v.name, v.because])),
+    ...strays.map((t) => `fired at ${formatQuantity(t, 's')} though nothing was happening`),
+    '',
+    table(answers.map((a) => [a.label, a.value, a.detail])),
+  ].join('\n');
+  const { logic: _logic, ...recorded } = rehearsal;
+  return {
+    text,
+    json: { ...recorded, answers },
+    exitCode: failed ? 1 : 0,
+    csv: options.csv === undefined ? undefined : readingsCsv(rehearsal.readings),
+  };
+}
+
+/** The design as it was understood, migrated to the current version. */
+export async function exportFile(file: string, options: { to: string }): Promise<Report> {
+  if (options.to !== 'json') throw new BadInput(`"${options.to}" is no kind of export. Use json.`);
+  const design = await loadDesign(file);
+  return { text: writeDesign(design).trimEnd(), json: design, exitCode: 0 };
+}
+
+/** All readings as CSV (RFC 4180): one line per reading. */
+function readingsCsv(readings: Record<string, { times: number[]; values: number[] }>): string {
+  const lines = Object.entries(readings).flatMap(([channel, { times, values }]) =>
+    times.map((t, i) => `${Number(t.toFixed(6))},${channel},${values[i]}`),
+  );
+  return `${['t,channel,counts', ...lines].join('\r\n')}\r\n`;
+}

@@ -1,0 +1,133 @@
+import { splitRef, type Design, type TerminalRef } from '../design/index.js';
+import { findKind } from './catalog.js';
+import { checkParam } from './check-param.js';
+
+/** Something a document says that cannot stand, or is doubtful: where, why, and what to do. */
+export interface Problem {
+  /** Place in the document, for example "parts[3] (R2)". */
+  place: string;
+  reason: string;
+  cure: string;
+  severity: 'refuse' | 'doubt';
+}
+
+/**
+ * Holds a well-formed document against the catalogue and against itself: unknown kinds, parameters
+ * out of range, duplicate ids, wires and pins that lead nowhere.
+ *
+ * @returns problems in document order; none for a sound design
+ */
+export function checkDesign(design: Design): Problem[] {
+  const problems: Problem[] = [];
+  const report = (place: string, reason: string, cure: string): void => {
+    problems.push({ place, reason, cure, severity: 'refuse' });
+  };
+  checkIds(design, report);
+  problems.push(...design.parts.flatMap((_, i) => partProblems(design, i)));
+  checkEnds(design, report);
+  checkRules(design, report);
+  return problems;
+}
+
+type Report = (place: string, reason: string, cure: string) => void;
+
+function checkIds(design: Design, report: Report): void {
+  const lists = {
+    parts: design.parts,
+    wires: design.wires,
+    channels: design.channels,
+    outputs: design.outputs,
+    rules: design.rules,
+    scenes: design.scenes,
+    ...Object.fromEntries(
+      design.scenes.map((s, i) => [`scenes[${i}].happenings`, s.happenings] as const),
+    ),
+  };
+  for (const [list, items] of Object.entries(lists)) {
+    const first = new Map<string, number>();
+    items.forEach(({ id }, i) => {
+      const earlier = first.get(id);
+      if (earlier === undefined) first.set(id, i);
+      else
+        report(
+          `${list}[${i}] (${id})`,
+          `The id ${id} is already used by ${list}[${earlier}]`,
+          'Give one of the two another id.',
+        );
+    });
+  }
+}
+
+function partProblems(design: Design, index: number): Problem[] {
+  const part = design.parts[index];
+  const place = `parts[${index}] (${part.id})`;
+  const kind = findKind(part.kind);
+  if (!kind) {
+    const reason = `There is no part kind "${part.kind}"`;
+    const cure = 'Use a kind that "yurei catalog" lists, or remove the part and its wires.';
+    return [{ place, reason, cure, severity: 'refuse' }];
+  }
+  return Object.entries(part.params).flatMap(([id, value]): Problem[] => {
+    const param = kind.params.find((p) => p.id === id);
+    const at = `${place}.params.${id}`;
+    if (!param) {
+      const cure = `Use ${kind.params.map((p) => p.id).join(', ')}, or leave it out.`;
+      const reason = `${kind.label} has no parameter "${id}"`;
+      return [{ place: at, reason, cure, severity: 'refuse' }];
+    }
+    const verdict = checkParam(param, value);
+    if (verdict.verdict === 'fine') return [];
+    return [{ place: at, reason: verdict.reason, cure: verdict.cure, severity: verdict.verdict }];
+  });
+}
+
+function checkEnds(design: Design, report: Report): void {
+  const check = (place: string, ref: TerminalRef): void => {
+    const { part: id, terminal } = splitRef(ref);
+    const part = design.parts.find((p) => p.id === id);
+    if (!part) {
+      report(
+        place,
+        `"${ref}" leads to no part: there is no ${id}`,
+        'Connect it to a part that exists, or remove it.',
+      );
+      return;
+    }
+    const kind = findKind(part.kind);
+    if (kind && !kind.terminals.some((t) => t.id === terminal)) {
+      const names = kind.terminals.map((t) => t.id).join(', ');
+      report(
+        place,
+        `${kind.label} ${id} has no terminal "${terminal}"`,
+        `Its terminals are ${names}.`,
+      );
+    }
+  };
+  design.wires.forEach((w, i) => {
+    check(`wires[${i}] (${w.id}).from`, w.from);
+    check(`wires[${i}] (${w.id}).to`, w.to);
+    if (w.from === w.to)
+      report(`wires[${i}] (${w.id})`, 'Both ends are the same terminal', 'Remove it.');
+  });
+  design.controller.pins.forEach((p, i) => check(`controller.pins[${i}].pin`, p.pin));
+  design.channels.forEach((c, i) => check(`channels[${i}] (${c.id}).pin`, c.pin));
+  design.outputs.forEach((o, i) => check(`outputs[${i}] (${o.id}).pin`, o.pin));
+}
+
+function checkRules(design: Design, report: Report): void {
+  design.rules.forEach((rule, i) => {
+    const place = `rules[${i}] (${rule.id})`;
+    for (const id of rule.channels) {
+      if (!design.channels.some((c) => c.id === id)) {
+        report(`${place}.channels`, `There is no channel ${id}`, 'Name a channel of this design.');
+      }
+    }
+    if (!design.outputs.some((o) => o.id === rule.output)) {
+      report(
+        `${place}.output`,
+        `There is no output ${rule.output}`,
+        'Name an output of this design.',
+      );
+    }
+  });
+}

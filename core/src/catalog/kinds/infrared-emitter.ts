@@ -1,0 +1,55 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
+
+export const infraredEmitter: PartKind = {
+  kind: 'infrared-emitter',
+  label: 'Infrared beam emitter',
+  summary: 'An infrared LED, with or without a lens, that lights a receiver.',
+  prefix: 'E',
+  words: ['infrared', 'ir', 'beam', 'led', 'emitter', 'transmitter'],
+  stage: 'feels',
+  terminals: [
+    { id: 'a', label: 'A', role: 'passive' },
+    { id: 'k', label: 'K', role: 'passive' },
+  ],
+  params: [
+    {
+      id: 'intensity',
+      label: 'Intensity per ampere',
+      unit: 'W/sr/A',
+      default: 20,
+      min: 0.01,
+      max: 1000,
+      tolerance: 0.3,
+    },
+    { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 3, min: 0.5, max: 80 },
+    { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.1, min: 1e-3, max: 2 },
+  ],
+  ratings: [
+    ampsRating('a', (p) => p['maxAmps']),
+    voltsRating('k', 'a', 'reversed', () => 5),
+    wattsRating((p) => 1.6 * p['maxAmps']),
+  ],
+  elements: () => [
+    // 1.35 V at 50 mA: I = Is·exp(V/(n·Vt)) and 1 Ω of bulk and lead.
+    { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2 },
+    { type: 'resistor', a: '#bulk', b: 'k', ohms: 1 },
+  ],
+  headline: (p) => `${formatNominal(p['intensity'], '')} W/sr per A`,
+  emits: {
+    quantity: 'infrared',
+    halfAngle: (p) => p['halfAngle'],
+    intensity: (part, p) => p['intensity'] * Math.max(0, part.amps['a'] ?? 0),
+  },
+  notes: [
+    'Long lead is the anode. It glows in the viewfinder of a simple camera, not to the eye.',
+    'Always needs a series resistor.',
+  ],
+  cautions: [
+    'Do not look into a focused infrared emitter from close by: the eye does not blink at light it cannot see.',
+  ],
+  source: 'Diode equation fitted to 1.35 V at 50 mA; lensed intensity from memory.',
+  price: '1 to 5',
+  glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M14 4L18 0M18 3L18 0L15 0M19 6L23 2M23 5L23 2L20 2',
+};

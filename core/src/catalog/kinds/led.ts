@@ -1,0 +1,45 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating } from '../ratings.js';
+
+/** Below this a 5 mm indicator is hard to see in a lit room (common practice). */
+const visible = 1e-3;
+
+export const led: PartKind = {
+  kind: 'led',
+  label: 'Indicator LED',
+  summary: 'Shows that something has tripped.',
+  prefix: 'H',
+  words: ['light', 'lamp', 'indicator', 'red', 'show'],
+  stage: 'acts',
+  terminals: [
+    { id: 'a', label: 'A', role: 'passive' },
+    { id: 'k', label: 'K', role: 'passive' },
+  ],
+  params: [
+    { id: 'volts', label: 'Voltage at 10 mA', unit: 'V', default: 1.9, min: 1.4, max: 4 },
+    { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.02, min: 1e-3, max: 1 },
+  ],
+  ratings: [ampsRating('a', (p) => p['maxAmps']), voltsRating('k', 'a', 'reversed', () => 5)],
+  elements: (p) => {
+    const emission = 2;
+    const bulk = 5;
+    const saturation = 0.01 * Math.exp(-(p['volts'] - 0.01 * bulk) / (emission * 0.025693));
+    return [
+      { type: 'diode', anode: 'a', cathode: '#bulk', saturation, emission },
+      { type: 'resistor', a: '#bulk', b: 'k', ohms: bulk },
+    ];
+  },
+  headline: (p) => `${formatNominal(p['volts'], 'V')} at 10 mA`,
+  acts: {
+    word: 'lit',
+    active: (part) => (part.amps['a'] ?? 0) >= visible,
+    because: (part) =>
+      `${formatQuantity(part.amps['a'] ?? 0, 'A')} flows; it shows from ${formatQuantity(visible, 'A')}`,
+  },
+  notes: ['Long lead is the anode (+). Always needs a series resistor.'],
+  cautions: [],
+  source: 'Diode equation through the stated voltage at 10 mA, 5 Ω bulk (from memory).',
+  price: 'under 1',
+  glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M14 4L18 0M18 3L18 0L15 0M19 6L23 2M23 5L23 2L20 2',
+};

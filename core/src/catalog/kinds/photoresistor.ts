@@ -1,0 +1,61 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating, wattsRating } from '../ratings.js';
+
+export const photoresistor: PartKind = {
+  kind: 'photoresistor',
+  label: 'Photoresistor',
+  summary: 'Its resistance falls as daylight or lamp light rises.',
+  prefix: 'B',
+  words: ['ldr', 'light', 'dusk', 'dark', 'lamp', 'daylight', 'photocell'],
+  stage: 'feels',
+  terminals: [
+    { id: 'a', label: 'a', role: 'passive' },
+    { id: 'b', label: 'b', role: 'signal-out' },
+  ],
+  params: [
+    {
+      id: 'r10',
+      label: 'Resistance at 10 lx',
+      unit: 'Ω',
+      default: 15e3,
+      min: 500,
+      max: 1e6,
+      usual: [1e3, 200e3],
+      tolerance: 0.5,
+    },
+    { id: 'gamma', label: 'Slope γ', unit: '', default: 0.7, min: 0.4, max: 1.1 },
+    { id: 'dark', label: 'Dark resistance', unit: 'Ω', default: 2e6, min: 1e4, max: 100e6 },
+    { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 60, min: 1, max: 85 },
+    { id: 'radius', label: 'Opening radius', unit: 'm', default: 0.0025, min: 0.0005, max: 0.1 },
+  ],
+  ratings: [
+    wattsRating(() => 0.1),
+    voltsRating('a', 'b', 'voltage', () => 150),
+    voltsRating('b', 'a', 'voltage, reversed', () => 150),
+  ],
+  elements: (p, state) => [{ type: 'resistor', a: 'a', b: 'b', ohms: ohmsAt(p, state.felt) }],
+  headline: (p) => `${formatNominal(p['r10'], 'Ω')} at 10 lx`,
+  feels: {
+    quantity: 'light',
+    unit: 'lx',
+    halfAngle: (p) => p['halfAngle'],
+    gain: () => 1,
+    radius: (p) => p['radius'],
+    rises: 'b',
+  },
+  notes: [
+    'Either way round. Answers in tens of milliseconds, slower going dark.',
+    'Sees 400–700 nm: an infrared beam is invisible to it.',
+  ],
+  cautions: [],
+  source: 'R = R10·(E/10 lx)^−γ in parallel with the dark resistance; γ 0.5–0.9 (from memory).',
+  price: 'under 1',
+  glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23M6 1L10 5M7 5L10 5L10 2M12 1L16 5M13 5L16 5L16 2',
+};
+
+/** R10·(E/10 lx)^−γ, with the dark resistance in parallel so that darkness has an end. */
+function ohmsAt(p: Readonly<Record<string, number>>, lux: number): number {
+  const lit = p['r10'] * (Math.max(lux, 1e-9) / 10) ** -p['gamma'];
+  return 1 / (1 / lit + 1 / p['dark']);
+}

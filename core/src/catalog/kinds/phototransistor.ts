@@ -1,0 +1,75 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating, wattsRating } from '../ratings.js';
+
+/** Current gain that turns the photocurrent of the base into collector current; only its product shows. */
+const gain = 400;
+
+export const phototransistor: PartKind = {
+  kind: 'phototransistor',
+  label: 'Infrared phototransistor',
+  summary: 'Passes more current the more infrared falls on it.',
+  prefix: 'B',
+  words: ['infrared', 'ir', 'light', 'beam', 'receiver', 'photo', 'flame'],
+  stage: 'feels',
+  terminals: [
+    { id: 'c', label: 'C', role: 'passive' },
+    { id: 'e', label: 'E', role: 'signal-out' },
+  ],
+  params: [
+    {
+      id: 'sensitivity',
+      label: 'Sensitivity',
+      unit: 'A·m²/W',
+      default: 1e-4,
+      min: 1e-7,
+      max: 1e-2,
+      tolerance: 0.5,
+    },
+    { id: 'dark', label: 'Dark current', unit: 'A', default: 10e-9, min: 0, max: 1e-5 },
+    { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 10, min: 1, max: 85 },
+    { id: 'lens', label: 'Lens gain', unit: '×', default: 1, min: 1, max: 200 },
+    { id: 'radius', label: 'Opening radius', unit: 'm', default: 0.0025, min: 0.0005, max: 0.1 },
+  ],
+  ratings: [
+    wattsRating(() => 0.1),
+    voltsRating('c', 'e', 'collector over emitter', () => 30),
+    voltsRating('e', 'c', 'reversed', () => 5),
+  ],
+  elements: (p, state) => {
+    const amps = p['sensitivity'] * Math.max(0, state.felt) + p['dark'];
+    return [
+      { type: 'current-source', from: 'c', to: '#base', amps: amps / (gain + 1) },
+      {
+        type: 'bipolar',
+        polarity: 'npn',
+        collector: 'c',
+        base: '#base',
+        emitter: 'e',
+        saturation: 1e-14,
+        forwardGain: gain,
+        reverseGain: 2,
+      },
+    ];
+  },
+  headline: (p) => `${formatNominal(p['sensitivity'] * 1e4, '')} mA per mW/cm²`,
+  feels: {
+    quantity: 'infrared',
+    unit: 'W/m²',
+    halfAngle: (p) => p['halfAngle'],
+    gain: (p) => p['lens'],
+    radius: (p) => p['radius'],
+    rises: 'e',
+  },
+  notes: [
+    'The longer lead is usually the emitter; it is the other way round than on an LED.',
+    'Sun, filament lamps and some screens give infrared too: shade it with a tube.',
+    'Sensitivity differs by a factor of two to three within one type: measure yours.',
+  ],
+  cautions: [],
+  source:
+    'Transport model of the bipolar transistor with its photocurrent into the base; 0.1 mA at 1 W/m² ' +
+    '(1 mA at 1 mW/cm²) and ratings as typical of 5 mm types (from memory).',
+  price: 'under 1',
+  glyph: 'M9 5V19M9 12H5M9 9L18 3V1M9 15L18 21V23M14 18.2L18 21L13.2 21M1 3L5 7M2 7L5 7L5 4',
+};

@@ -1,0 +1,38 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { wattsRating } from '../ratings.js';
+
+export const resistor: PartKind = {
+  kind: 'resistor',
+  label: 'Resistor',
+  summary: 'Limits current, divides voltage, loads a sensor.',
+  prefix: 'R',
+  words: ['ohm', 'load', 'pull-up', 'pull-down', 'divider', 'series'],
+  stage: 'conditions',
+  floats: true,
+  terminals: [
+    { id: 'a', label: 'a', role: 'passive' },
+    { id: 'b', label: 'b', role: 'passive' },
+  ],
+  params: [
+    {
+      id: 'ohms',
+      label: 'Resistance',
+      unit: 'Ω',
+      default: 10e3,
+      min: 0.01,
+      max: 100e6,
+      usual: [1, 4.7e6],
+      tolerance: 0.05,
+    },
+    { id: 'watts', label: 'Power rating', unit: 'W', default: 0.25, min: 0.03, max: 50 },
+  ],
+  ratings: [wattsRating((p) => p['watts'])],
+  elements: (p) => [{ type: 'resistor', a: 'a', b: 'b', ohms: p['ohms'] }],
+  headline: (p) => formatNominal(p['ohms'], 'Ω'),
+  notes: ['Either way round. The bands give value and tolerance (IEC 60062).'],
+  cautions: [],
+  source: "Ohm's law; ¼ W film resistor as the usual size (common practice).",
+  price: 'under 1',
+  glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23',
+};

@@ -1,0 +1,45 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind, SolvedPart } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+
+const across = (part: SolvedPart): number => (part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0);
+
+export const sounder12v: PartKind = {
+  kind: 'sounder-12v',
+  label: 'Sounder, 12 V',
+  summary: 'A loud electromagnetic sounder with its own oscillator.',
+  prefix: 'P',
+  words: ['beep', 'buzzer', 'siren', 'horn', 'alarm', 'loud', 'noise'],
+  stage: 'acts',
+  terminals: [
+    { id: 'plus', label: '+', role: 'supply-in' },
+    { id: 'minus', label: '−', role: 'coil' },
+  ],
+  params: [
+    { id: 'volts', label: 'Rated voltage', unit: 'V', default: 12, min: 1.5, max: 48 },
+    { id: 'amps', label: 'Current at rated voltage', unit: 'A', default: 0.06, min: 1e-3, max: 2 },
+    { id: 'least', label: 'Sounds from', unit: 'V', default: 5, min: 0.5, max: 40 },
+    { id: 'loudness', label: 'Loudness at 1 m', unit: 'dB', default: 96, min: 40, max: 125 },
+  ],
+  ratings: [
+    voltsRating('plus', 'minus', 'voltage', (p) => 1.25 * p['volts']),
+    voltsRating('minus', 'plus', 'reversed', () => 0.5),
+  ],
+  elements: (p) => [{ type: 'resistor', a: 'plus', b: 'minus', ohms: p['volts'] / p['amps'] }],
+  headline: (p) => `${formatNominal(p['volts'], 'V')} · ${formatNominal(p['amps'], 'A')}`,
+  acts: {
+    word: 'sounding',
+    active: (part, p) => across(part) >= p['least'],
+    because: (part, p) =>
+      `${formatQuantity(across(part), 'V')} across it; it sounds from ${formatNominal(p['least'], 'V')}`,
+  },
+  coil: { plus: 'plus', minus: 'minus' },
+  notes: ['Mind its polarity. Its coil needs a diode across it, band to +, close by.'],
+  cautions: [
+    'Louder than 85 dB harms hearing over time: muffle it while testing.',
+    'Outdoor sounders are bound by local noise and duration rules.',
+  ],
+  source: 'Mean current as a resistance through the rated point; start voltage from memory.',
+  price: '1 to 5',
+  glyph: 'M4 9H9L17 3V21L9 15H4ZM20 8C22 10 22 14 20 16',
+};

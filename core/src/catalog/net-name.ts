@@ -1,0 +1,50 @@
+import { splitRef, type Design, type Net } from '../design/index.js';
+import { findKind } from './catalog.js';
+import type { Terminal } from './part-kind.js';
+
+/** What a net carries, by the roles of the terminals on it. */
+export type NetNature = 'ground' | 'supply' | 'signal';
+
+/** A net with the name a maker would call it by. */
+export interface NamedNet extends Net {
+  name: string;
+  nature: NetNature;
+}
+
+/**
+ * Names a net: "GND" for ground, the supply's terminal for a supply, the controller pin where there
+ * is one, else the terminal that drives it, else two of those it joins.
+ */
+export function nameNet(design: Design, net: Net): NamedNet {
+  const ends = net.terminals.map((ref) => ({ ref, terminal: terminalOf(design, ref) }));
+  if (ends.some((e) => e.terminal?.role === 'ground')) {
+    return { ...net, name: 'GND', nature: 'ground' };
+  }
+  const supply = ends.find((e) => e.terminal?.role === 'supply-out');
+  if (supply) return { ...net, name: supplyName(design, supply.ref), nature: 'supply' };
+  const pin = ends.find((e) => e.terminal?.role === 'pin');
+  const driver = ends.find((e) => e.terminal?.role === 'signal-out');
+  const name = pin
+    ? splitRef(pin.ref).terminal
+    : (driver?.ref ?? net.terminals.slice(0, 2).join('–'));
+  return { ...net, name, nature: 'signal' };
+}
+
+/** The terminal a reference points to, if part, kind and terminal exist. */
+export function terminalOf(design: Design, ref: string): Terminal | undefined {
+  const { part: id, terminal } = splitRef(ref);
+  const part = design.parts.find((p) => p.id === id);
+  return part && findKind(part.kind)?.terminals.find((t) => t.id === terminal);
+}
+
+/** "5 V" for a terminal that is labelled with its voltage, else the part's headline voltage. */
+function supplyName(design: Design, ref: string): string {
+  const { part: id } = splitRef(ref);
+  const label = terminalOf(design, ref)?.label ?? '';
+  if (/\d/.test(label)) return label;
+  const part = design.parts.find((p) => p.id === id);
+  const volts =
+    part &&
+    (part.params['volts'] ?? findKind(part.kind)?.params.find((p) => p.id === 'volts')?.default);
+  return volts === undefined ? `${id}.${label}` : `${volts} V`;
+}

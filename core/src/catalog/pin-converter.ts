@@ -1,0 +1,35 @@
+import { splitRef, type Design, type TerminalRef } from '../design/index.js';
+import { findKind, paramsOf } from './catalog.js';
+import { converterCounts } from './converter-counts.js';
+import type { SolvedPart } from './part-kind.js';
+
+/** The converter behind a controller pin, with its part's parameters worked in. */
+export interface PinConverter {
+  part: string;
+  /** The highest count it can give. */
+  full: number;
+  /** Standard deviation of a reading, counts. */
+  noise: number;
+  /** Reference voltage, V. */
+  reference: (solved: SolvedPart) => number;
+  /** Counts for a voltage at the pin, without noise. */
+  counts: (volts: number, solved: SolvedPart) => number;
+}
+
+/** The converter that reads a pin; undefined when its part has none. */
+export function pinConverter(design: Design, pin: TerminalRef): PinConverter | undefined {
+  const { part: id } = splitRef(pin);
+  const part = design.parts.find((p) => p.id === id);
+  const converter = part && findKind(part.kind)?.converter;
+  if (!part || !converter) return undefined;
+  const params = paramsOf(part);
+  const bits = converter.bits(params);
+  const reference = (solved: SolvedPart): number => converter.reference(solved, params);
+  return {
+    part: id,
+    full: 2 ** bits - 1,
+    noise: converter.noise(params),
+    reference,
+    counts: (volts, solved) => converterCounts(volts, reference(solved), bits),
+  };
+}

@@ -1,0 +1,95 @@
+import type { Rehearsal } from '../rehearsal/index.js';
+import { formatQuantity } from '../quantity/index.js';
+import type { Evidence, Finding } from './finding.js';
+import { stresses } from './rules/ratings.js';
+
+/** One of the five questions with its answer so far. */
+export interface Answer {
+  id: 'notices' | 'quiet' | 'survives' | 'lasts' | 'built';
+  label: string;
+  state: 'fine' | 'caution' | 'error' | 'unknown';
+  /** The number, or that there is none yet. */
+  value: string;
+  detail: string;
+}
+
+const unknown = (id: Answer['id'], label: string, detail: string): Answer => ({
+  id,
+  label,
+  state: 'unknown',
+  value: 'not computed yet',
+  detail,
+});
+
+/**
+ * The five questions as far as they are computed: the first two from a rehearsal, the third from the
+ * solved circuit at rest and fired. The last two have no computing behind them yet and say so.
+ */
+export function fiveQuestions(
+  evidence: Evidence,
+  findings: readonly Finding[],
+  rehearsal: Rehearsal | undefined,
+): Answer[] {
+  return [
+    notices(rehearsal),
+    staysQuiet(rehearsal),
+    survives(evidence, findings),
+    unknown('lasts', 'Lasts', 'battery, relay life'),
+    unknown('built', 'Built right', 'inspection'),
+  ];
+}
+
+function notices(rehearsal: Rehearsal | undefined): Answer {
+  const wanted = rehearsal?.verdicts.filter((v) => v.intent === 'wanted') ?? [];
+  if (wanted.length === 0)
+    return unknown(
+      'notices',
+      'Notices',
+      rehearsal ? 'nothing wanted in the scene' : 'rehearse a scene',
+    );
+  const seen = wanted.filter((v) => v.outcome === 'noticed');
+  const slowest = Math.max(...seen.map((v) => v.delay ?? 0));
+  return {
+    id: 'notices',
+    label: 'Notices',
+    state: seen.length === wanted.length ? 'fine' : 'error',
+    value: `${seen.length} of ${wanted.length}`,
+    detail: seen.length > 0 ? `within ${formatQuantity(slowest, 's')}` : 'missed',
+  };
+}
+
+function staysQuiet(rehearsal: Rehearsal | undefined): Answer {
+  if (!rehearsal) return unknown('quiet', 'Stays quiet', 'rehearse a scene');
+  const nuisances = rehearsal.verdicts.filter((v) => v.intent === 'nuisance');
+  const loud =
+    nuisances.filter((v) => v.outcome === 'fired falsely').length + rehearsal.strays.length;
+  return {
+    id: 'quiet',
+    label: 'Stays quiet',
+    state: loud === 0 ? 'fine' : 'error',
+    value: loud === 0 ? `${nuisances.length} of ${nuisances.length}` : `${loud} false`,
+    detail: loud === 0 ? 'one rehearsal' : `in ${formatQuantity(rehearsal.duration, 's')}`,
+  };
+}
+
+function survives(evidence: Evidence, findings: readonly Finding[]): Answer {
+  const base = { id: 'survives', label: 'Survives' } as const;
+  const open = findings.filter((f) => f.step === 'drive' && f.severity === 'error');
+  if (open.length > 0) {
+    return {
+      ...base,
+      state: 'error',
+      value: `${open.length} finding${open.length > 1 ? 's' : ''}`,
+      detail: open[0].title,
+    };
+  }
+  const worst = stresses(evidence).sort((a, b) => b.share - a.share)[0];
+  if (!worst || evidence.fired.method === 'none')
+    return unknown('survives', 'Survives', 'nothing to solve');
+  return {
+    ...base,
+    state: worst.share > 0.8 ? 'caution' : 'fine',
+    value: `${(100 * worst.share).toFixed(0)} % of limit`,
+    detail: `${worst.part.id} ${worst.label}, steady`,
+  };
+}

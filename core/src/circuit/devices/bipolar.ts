@@ -1,0 +1,58 @@
+import type { DeviceFactory } from './device.js';
+import { Junction, thermalVoltage } from './junction.js';
+import { across, stampCurrent } from './two-terminal.js';
+
+/**
+ * The transport form of the Ebers–Moll model (Ebers and Moll, Proc. IRE 42, 1954):
+ * Ic = It − Ibc, Ib = Ibe + Ibc with It = Is·(e^(vbe/Vt) − e^(vbc/Vt)),
+ * Ibe = Is/βF·(e^(vbe/Vt) − 1), Ibc = Is/βR·(e^(vbc/Vt) − 1). A pnp is its mirror image.
+ */
+export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
+  const c = node(element.collector);
+  const b = node(element.base);
+  const e = node(element.emitter);
+  const sign = element.polarity === 'npn' ? 1 : -1;
+  const slot = [c, b, e].map((row) => [c, b, e].map((column) => system.slot(row, column)));
+  let present = element;
+  let forward = new Junction(element.saturation, thermalVoltage());
+  let reverse = new Junction(element.saturation, thermalVoltage());
+
+  /** Adds the current that leaves `row` and depends on a junction voltage vb − v[other]. */
+  const stamp = (row: number, other: number, g: number, offset: number): void => {
+    system.values[slot[row][1]] += g;
+    system.values[slot[row][other]] -= g;
+    stampCurrent(system, [c, b, e][row], -1, sign * offset);
+  };
+  const stampJunction = (junction: Junction, own: number, opposite: number, gain: number): void => {
+    const g = junction.conductance;
+    const offset = junction.current - g * junction.at;
+    // Transport: enters at the far electrode, leaves at the own one. Base: 1/gain of it, base to own.
+    stamp(opposite, own, g, offset);
+    stamp(own, own, -g * (1 + 1 / gain), -offset * (1 + 1 / gain));
+    stamp(1, own, g / gain, offset / gain);
+  };
+
+  return {
+    nodes: [c, b, e],
+    set: (next) => {
+      if (next.saturation !== present.saturation) {
+        forward = new Junction(next.saturation, thermalVoltage());
+        reverse = new Junction(next.saturation, thermalVoltage());
+      }
+      present = next;
+    },
+    load: () => {
+      if (forward.follow(sign * across(system.x, b, e))) system.limited = true;
+      if (reverse.follow(sign * across(system.x, b, c))) system.limited = true;
+      stampJunction(forward, 2, 0, present.forwardGain);
+      stampJunction(reverse, 0, 2, present.reverseGain);
+    },
+    currents: (x, out) => {
+      const be = forward.currentAt(sign * across(x, b, e));
+      const bc = reverse.currentAt(sign * across(x, b, c));
+      out[0] = sign * (be - bc * (1 + 1 / present.reverseGain));
+      out[1] = sign * (be / present.forwardGain + bc / present.reverseGain);
+      out[2] = -out[0] - out[1];
+    },
+  };
+};

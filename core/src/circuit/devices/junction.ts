@@ -1,0 +1,57 @@
+/** Boltzmann constant over elementary charge, V/K (CODATA 2022, both exact). */
+const boltzmannOverCharge = 1.380649e-23 / 1.602176634e-19;
+
+/** Thermal voltage k·T/q in volts, at 25 °C unless said otherwise. */
+export const thermalVoltage = (kelvin = 298.15): number => boltzmannOverCharge * kelvin;
+
+/**
+ * A pn junction during Newton's iteration. The exponential is followed only as far as is safe from
+ * the last guess: beyond the critical voltage a step is taken in current rather than in voltage.
+ *
+ * Nagel, "SPICE2: a computer program to simulate semiconductor circuits", ERL-M520, UC Berkeley
+ * (1975), section on junction limiting.
+ */
+export class Junction {
+  private volts = 0;
+  private readonly critical: number;
+  current = 0;
+  conductance = 0;
+
+  /**
+   * @param saturation Is, A
+   * @param scale n·Vt, V
+   */
+  constructor(
+    private readonly saturation: number,
+    private readonly scale: number,
+  ) {
+    this.critical = scale * Math.log(scale / (Math.SQRT2 * saturation));
+  }
+
+  /** Moves towards a guessed voltage; true when it had to be held back. */
+  follow(guess: number): boolean {
+    const volts = this.limit(guess);
+    this.volts = volts;
+    this.current = this.currentAt(volts);
+    this.conductance = (this.current + this.saturation) / this.scale;
+    return volts !== guess;
+  }
+
+  /** The voltage the linearisation stands at. */
+  get at(): number {
+    return this.volts;
+  }
+
+  /** Is·(exp(v/nVt) − 1). */
+  currentAt(volts: number): number {
+    return this.saturation * Math.expm1(volts / this.scale);
+  }
+
+  private limit(guess: number): number {
+    const { volts: old, scale, critical } = this;
+    if (guess <= critical || Math.abs(guess - old) <= 2 * scale) return guess;
+    if (old <= 0) return scale * Math.log(Math.max(guess / scale, Math.E));
+    const ratio = 1 + (guess - old) / scale;
+    return ratio > 0 ? old + scale * Math.log(ratio) : critical;
+  }
+}

@@ -1,0 +1,19 @@
+import type { DeviceFactory } from './device.js';
+import { across, conductanceSlots, stampConductance } from './two-terminal.js';
+
+/** Ohm's law. */
+export const resistor: DeviceFactory<'resistor'> = (element, node, system) => {
+  const a = node(element.a);
+  const b = node(element.b);
+  const slots = conductanceSlots(system, a, b);
+  let siemens = 1 / element.ohms;
+  return {
+    nodes: [a, b],
+    set: ({ ohms }) => (siemens = 1 / ohms),
+    load: () => stampConductance(system, slots, siemens),
+    currents: (x, out) => {
+      out[0] = siemens * across(x, a, b);
+      out[1] = -out[0];
+    },
+  };
+};

@@ -1,0 +1,33 @@
+import type { NamedNet, SolvedPart } from '../catalog/index.js';
+import type { Method } from './operating-point.js';
+
+export interface SolvedNet extends NamedNet {
+  /** Undefined where no path leads to ground, so that no voltage is fixed. */
+  volts: number | undefined;
+}
+
+/** Something in the wiring that keeps a value from being computed. */
+export interface CircuitProblem {
+  kind: 'floating' | 'no-ground' | 'source-loop' | 'unsolvable';
+  /** In the maker's words, naming nets and parts. */
+  message: string;
+  cure: string;
+  parts: string[];
+  nets: string[];
+}
+
+/** One solved state of the circuit. Nothing in it is kept in the design. */
+export interface Solution {
+  nets: SolvedNet[];
+  parts: Readonly<Record<string, SolvedPart>>;
+  /** Current along each wire from its `from` to its `to` end, A; wires in a loop are left out. */
+  wires: Readonly<Record<string, number>>;
+  problems: CircuitProblem[];
+  iterations: number;
+  method: Method | 'none';
+}
+
+/** The voltage at a terminal of a solved circuit, undefined where it floats or is not wired. */
+export function voltsAt(solution: Solution, ref: string): number | undefined {
+  return solution.nets.find((net) => net.terminals.includes(ref))?.volts;
+}

@@ -1,0 +1,129 @@
+import { EditError, type Edit } from './edit.js';
+import { splitRef } from './terminal-ref.js';
+import type { Design, Part, Scene, Wire } from './types.js';
+
+type Handler<T extends Edit['type']> = (design: Design, edit: Extract<Edit, { type: T }>) => Design;
+
+/**
+ * Applies one edit, leaving the given design untouched.
+ *
+ * @returns a new design that shares every unchanged branch with the old one
+ * @throws EditError when the edit does not fit the design (unknown or duplicate id, double wire)
+ */
+export function applyEdit(design: Design, edit: Edit): Design {
+  const handler = handlers[edit.type] as Handler<typeof edit.type>;
+  return handler(design, edit as never);
+}
+
+const handlers: { [T in Edit['type']]: Handler<T> } = {
+  describe: (design, { fields }) => ({ ...design, ...fields }),
+  'add-part': (design, { part }) => {
+    if (design.parts.some((p) => p.id === part.id)) {
+      throw new EditError(`There is already a part ${part.id}.`);
+    }
+    return { ...design, parts: [...design.parts, part] };
+  },
+  'remove-part': removePart,
+  'rename-part': (design, { id, name }) => changePart(design, id, (part) => ({ ...part, name })),
+  'place-part': (design, { id, place }) => changePart(design, id, (part) => ({ ...part, place })),
+  'set-param': (design, { id, param, value }) =>
+    changePart(design, id, (part) => ({ ...part, params: { ...part.params, [param]: value } })),
+  'add-wire': addWire,
+  'remove-wire': (design, { id }) => ({
+    ...design,
+    wires: without(design.wires, id, 'wire'),
+  }),
+  'set-pin': (design, { pin, mode }) => {
+    const pins = design.controller.pins;
+    const next = pins.some((p) => p.pin === pin)
+      ? pins.map((p) => (p.pin === pin ? { pin, mode } : p))
+      : [...pins, { pin, mode }];
+    return { ...design, controller: { pins: next } };
+  },
+  'put-channel': (design, { channel }) => ({ ...design, channels: put(design.channels, channel) }),
+  'remove-channel': (design, { id }) => ({
+    ...design,
+    channels: without(design.channels, id, 'channel'),
+    rules: design.rules
+      .map((r) => ({ ...r, channels: r.channels.filter((c) => c !== id) }))
+      .filter((r) => r.channels.length > 0),
+  }),
+  'put-output': (design, { output }) => ({ ...design, outputs: put(design.outputs, output) }),
+  'remove-output': (design, { id }) => ({
+    ...design,
+    outputs: without(design.outputs, id, 'output'),
+    rules: design.rules.filter((r) => r.output !== id),
+  }),
+  'put-rule': (design, { rule }) => ({ ...design, rules: put(design.rules, rule) }),
+  'remove-rule': (design, { id }) => ({ ...design, rules: without(design.rules, id, 'rule') }),
+  'put-scene': (design, { scene }) => ({ ...design, scenes: put(design.scenes, scene) }),
+  'remove-scene': (design, { id }) => ({ ...design, scenes: without(design.scenes, id, 'scene') }),
+  'put-happening': (design, { scene, happening }) =>
+    changeScene(design, scene, (s) => ({ ...s, happenings: put(s.happenings, happening) })),
+  'remove-happening': (design, { scene, id }) =>
+    changeScene(design, scene, (s) => ({
+      ...s,
+      happenings: without(s.happenings, id, 'happening'),
+    })),
+  batch: (design, { edits }) => edits.reduce(applyEdit, design),
+};
+
+/** A part leaves with its wires, its pin settings and whatever read or drove those pins. */
+function removePart(design: Design, { id }: { id: string }): Design {
+  const parts = without(design.parts, id, 'part');
+  const touches = (ref: string): boolean => splitRef(ref).part === id;
+  const gone = <T extends { id: string; pin: string }>(list: T[]): string[] =>
+    list.filter((item) => touches(item.pin)).map((item) => item.id);
+  const stripped: Design = {
+    ...design,
+    parts,
+    wires: design.wires.filter((w) => !touches(w.from) && !touches(w.to)),
+    controller: { pins: design.controller.pins.filter((p) => !touches(p.pin)) },
+  };
+  const edits: Edit[] = [
+    ...gone(design.channels).map((c): Edit => ({ type: 'remove-channel', id: c })),
+    ...gone(design.outputs).map((o): Edit => ({ type: 'remove-output', id: o })),
+  ];
+  return edits.reduce(applyEdit, stripped);
+}
+
+function addWire(design: Design, { wire }: { wire: Wire }): Design {
+  if (wire.from === wire.to) throw new EditError('A wire needs two different ends.');
+  if (design.wires.some((w) => w.id === wire.id)) {
+    throw new EditError(`There is already a wire ${wire.id}.`);
+  }
+  for (const ref of [wire.from, wire.to]) partOf(design, splitRef(ref).part);
+  const same = design.wires.find(
+    (w) => (w.from === wire.from && w.to === wire.to) || (w.from === wire.to && w.to === wire.from),
+  );
+  if (same) throw new EditError(`${wire.from} and ${wire.to} are already joined by a wire.`);
+  return { ...design, wires: [...design.wires, wire] };
+}
+
+function partOf(design: Design, id: string): Part {
+  const part = design.parts.find((p) => p.id === id);
+  if (!part) throw new EditError(`There is no part ${id}.`);
+  return part;
+}
+
+function changePart(design: Design, id: string, change: (part: Part) => Part): Design {
+  const old = partOf(design, id);
+  return { ...design, parts: design.parts.map((p) => (p === old ? change(p) : p)) };
+}
+
+function changeScene(design: Design, id: string, change: (scene: Scene) => Scene): Design {
+  if (!design.scenes.some((s) => s.id === id)) throw new EditError(`There is no scene ${id}.`);
+  return { ...design, scenes: design.scenes.map((s) => (s.id === id ? change(s) : s)) };
+}
+
+/** Replaces the item of the same id in its place, or appends it. */
+function put<T extends { id: string }>(list: readonly T[], item: T): T[] {
+  return list.some((i) => i.id === item.id)
+    ? list.map((i) => (i.id === item.id ? item : i))
+    : [...list, item];
+}
+
+function without<T extends { id: string }>(list: readonly T[], id: string, what: string): T[] {
+  if (!list.some((i) => i.id === id)) throw new EditError(`There is no ${what} ${id}.`);
+  return list.filter((i) => i.id !== id);
+}

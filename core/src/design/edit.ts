@@ -1,0 +1,41 @@
+import type {
+  Channel,
+  Design,
+  Happening,
+  Output,
+  Part,
+  PinMode,
+  Place,
+  Rule,
+  Scene,
+  TerminalRef,
+  Wire,
+} from './types.js';
+
+/** Every change a view can make to a design. */
+export type Edit =
+  | { type: 'describe'; fields: Partial<Pick<Design, 'title' | 'purpose' | 'site' | 'notes'>> }
+  | { type: 'add-part'; part: Part }
+  | { type: 'remove-part'; id: string }
+  | { type: 'rename-part'; id: string; name: string }
+  | { type: 'place-part'; id: string; place: Place }
+  | { type: 'set-param'; id: string; param: string; value: number }
+  | { type: 'add-wire'; wire: Wire }
+  | { type: 'remove-wire'; id: string }
+  | { type: 'set-pin'; pin: TerminalRef; mode: PinMode }
+  | { type: 'put-channel'; channel: Channel }
+  | { type: 'remove-channel'; id: string }
+  | { type: 'put-output'; output: Output }
+  | { type: 'remove-output'; id: string }
+  | { type: 'put-rule'; rule: Rule }
+  | { type: 'remove-rule'; id: string }
+  | { type: 'put-scene'; scene: Scene }
+  | { type: 'remove-scene'; id: string }
+  | { type: 'put-happening'; scene: string; happening: Happening }
+  | { type: 'remove-happening'; scene: string; id: string }
+  | { type: 'batch'; label: string; edits: Edit[] };
+
+/** An edit that the design as it stands does not allow; the message says why. */
+export class EditError extends Error {
+  override readonly name = 'EditError';
+}

@@ -1,0 +1,35 @@
+import { currentVersion } from './types.js';
+
+/** Turns a document of one version into the next one. */
+export type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
+
+/** By the version a migration starts from. Version 1 is the first that was ever written. */
+export const migrations: Readonly<Record<number, Migration>> = {};
+
+/**
+ * Brings a document of any older version up to date.
+ *
+ * @param document with an integer `version`
+ * @param steps, target replaceable for tests of the frame itself
+ * @throws RangeError when the version is newer than this program, or no way leads up from it
+ */
+export function migrate(
+  document: Record<string, unknown>,
+  steps: Readonly<Record<number, Migration>> = migrations,
+  target: number = currentVersion,
+): Record<string, unknown> {
+  let current = document;
+  let version = Number(document['version']);
+  if (version > target) {
+    throw new RangeError(
+      `The file has version ${version}; this program reads up to version ${target}. Update the program, or save the design there in an older version.`,
+    );
+  }
+  while (version < target) {
+    const step = steps[version];
+    if (!step) throw new RangeError(`There is no design file version ${version}.`);
+    version += 1;
+    current = { ...step(current), version };
+  }
+  return current;
+}

@@ -1,0 +1,110 @@
+import Joi from 'joi';
+
+/** Larger files are no designs: the largest sensible one is a few hundred kilobytes. */
+export const largestFile = 2_000_000;
+
+const id = Joi.string()
+  .pattern(/^[A-Za-z][A-Za-z0-9_-]{0,31}$/, 'id')
+  .required();
+const terminal = Joi.string()
+  .pattern(/^[A-Za-z][A-Za-z0-9_-]{0,31}\.[A-Za-z0-9_+-]{1,16}$/, 'terminal')
+  .required();
+const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most).required();
+const number = Joi.number().unsafe();
+const params = Joi.object().pattern(Joi.string().max(32), number).max(64).required();
+const point = { x: number.min(-1e5).max(1e5).required(), y: number.min(-1e5).max(1e5).required() };
+const list = (item: Joi.Schema, most: number): Joi.ArraySchema =>
+  Joi.array().items(item).max(most).required();
+
+const part = Joi.object({
+  id,
+  kind: Joi.string().max(64).required(),
+  name: text(120),
+  params,
+  place: Joi.object({ ...point, facing: number.min(-360).max(360).required() }),
+});
+
+const wire = Joi.object({
+  id,
+  from: terminal,
+  to: terminal,
+  colour: Joi.string().max(32),
+  length: number.min(0).max(1e4),
+  gauge: number.min(0).max(1),
+});
+
+const channel = Joi.object({
+  id,
+  name: text(120),
+  pin: terminal,
+  trips: Joi.valid('above', 'below').required(),
+  threshold: number.integer().min(0).max(65535).required(),
+  hysteresis: number.integer().min(0).max(65535).required(),
+  every: number.min(1e-4).max(86400).required(),
+  hits: number.integer().min(1).max(10000).required(),
+  misses: number.integer().min(1).max(10000).required(),
+});
+
+const output = Joi.object({
+  id,
+  name: text(120),
+  pin: terminal,
+  active: Joi.valid('high', 'low').required(),
+});
+
+const rule = Joi.object({
+  id,
+  match: Joi.valid('any', 'all').required(),
+  channels: list(Joi.string().max(32), 64).min(1),
+  output: Joi.string().max(32).required(),
+  hold: number.min(0).max(86400).required(),
+  latch: Joi.boolean().required(),
+});
+
+const happening = Joi.object({
+  id,
+  kind: Joi.string().max(64).required(),
+  name: text(120),
+  intent: Joi.valid('wanted', 'nuisance').required(),
+  start: number.min(0).max(1e7).required(),
+  params,
+  from: Joi.object(point),
+  to: Joi.object(point),
+});
+
+const scene = Joi.object({
+  id,
+  name: text(120),
+  seed: number.integer().min(0).max(2147483647).required(),
+  duration: number.greater(0).max(1e7).required(),
+  ambient: Joi.object({ daylight: number.min(0).max(2e5).required() }).required(),
+  happenings: list(happening, 1000),
+});
+
+/**
+ * The shape of a design document of the current version. What it says is held against the catalogue
+ * afterwards; the published JSON Schema says the same and the tests keep the two in step.
+ */
+export const designShape = Joi.object({
+  format: Joi.valid('yurei-design').required(),
+  version: Joi.valid(1).required(),
+  title: Joi.string().min(1).max(120).required(),
+  purpose: text(4000),
+  site: text(4000),
+  parts: list(part, 2000),
+  wires: list(wire, 10000),
+  controller: Joi.object({
+    pins: list(
+      Joi.object({
+        pin: terminal,
+        mode: Joi.valid('analogue', 'input', 'pull-up', 'output').required(),
+      }),
+      500,
+    ),
+  }).required(),
+  channels: list(channel, 200),
+  outputs: list(output, 200),
+  rules: list(rule, 200),
+  scenes: list(scene, 200),
+  notes: text(100000),
+});

@@ -1,0 +1,16 @@
+import type { Design } from '../design/index.js';
+
+/** Writes a design as a file: JSON with two spaces of indent and a final newline. */
+export function writeDesign(design: Design): string {
+  return `${JSON.stringify(design, null, 2)}\n`;
+}
+
+/** A file name a maker can recognise the design by. */
+export function fileNameFor(design: Pick<Design, 'title'>): string {
+  const stem = design.title
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 60);
+  return `${stem || 'design'}.yurei.json`;
+}

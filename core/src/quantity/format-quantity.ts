@@ -1,0 +1,52 @@
+import { prefixForExponent } from './si-prefix.js';
+import { prefixlessUnits, type Unit } from './unit.js';
+
+/**
+ * Writes a value in engineering notation with its unit: 4700 Ω → "4.70 kΩ".
+ *
+ * @param value in SI units; not finite values give "–"
+ * @param unit label, also decides whether a prefix may be used
+ * @param digits significant digits, 3 unless said otherwise
+ * @returns text with a no-break space before the unit
+ * @example formatQuantity(0.0118, 'A') // "11.8 mA"
+ */
+export function formatQuantity(value: number, unit: Unit, digits = 3): string {
+  return format(value, unit, (scaled) => scaled.toPrecision(digits));
+}
+
+/**
+ * Writes a value a maker chose, without padding: 10000 Ω → "10 kΩ", 4700 Ω → "4.7 kΩ".
+ * Six significant digits are kept, so typed values come back as typed.
+ */
+export function formatNominal(value: number, unit: Unit): string {
+  return format(value, unit, (scaled) => String(Number(scaled.toPrecision(6))));
+}
+
+/** Nothing on a bench is read below a tenth of a pico-unit: it shows as 0. */
+const smallest = 1e-13;
+
+function format(value: number, unit: Unit, write: (scaled: number) => string): string {
+  if (!Number.isFinite(value)) return '–';
+  const seen = Math.abs(value) < smallest ? 0 : value;
+  const exponent = prefixlessUnits.has(unit) ? 0 : engineeringExponent(seen, write);
+  const scaled = seen / 10 ** exponent;
+  const text = unit === 'counts' ? String(Math.round(seen)) : tidy(write(scaled));
+  const label = `${prefixForExponent[exponent]}${unit}`;
+  return label === '' ? text : unit === '°' ? `${text}°` : `${text}\u00a0${label}`;
+}
+
+/** The multiple of three whose prefix leaves 1…999 before the point, also after rounding (999.9 → 1.00 k). */
+function engineeringExponent(value: number, write: (scaled: number) => string): number {
+  const size = Math.abs(value);
+  if (size === 0) return 0;
+  const clamp = (e: number): number => Math.min(9, Math.max(-12, e));
+  const exponent = clamp(Math.floor(Math.log10(size) / 3) * 3);
+  const rounded = Math.abs(Number(write(size / 10 ** exponent)));
+  return rounded >= 1000 ? clamp(exponent + 3) : exponent;
+}
+
+/** toPrecision may answer "1.20e+3" or "-0.00": write those plainly. */
+function tidy(text: string): string {
+  const plain = text.includes('e') ? String(Number(text)) : text;
+  return Number(plain) === 0 ? '0' : plain.replace('-', '−');
+}

@@ -1,0 +1,5 @@
+export type { Unit } from './unit.js';
+export { parseQuantity, type Parsed } from './parse-quantity.js';
+export { formatNominal, formatQuantity } from './format-quantity.js';
+export { eSeries, preferredValues, type ESeries } from './e-series.js';
+export { bandColours, colourBands, readBands, type BandColour } from './colour-code.js';

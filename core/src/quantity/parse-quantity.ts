@@ -1,0 +1,88 @@
+import { prefixExponent } from './si-prefix.js';
+import { prefixlessUnits, unitSpellings, type Unit } from './unit.js';
+
+/** Outcome of reading what a maker typed: an SI value, or the reason it cannot be one and the cure. */
+export type Parsed = { ok: true; value: number } | { ok: false; reason: string };
+
+const plainNumber = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?)\s*(.*)$/i;
+const infix = /^([+-]?\d+)(meg|[pnuµμmkKMGR])(\d+)\s*(.*)$/;
+
+const refuse = (reason: string): Parsed => ({ ok: false, reason });
+
+/**
+ * Reads a quantity the way makers write it: "4k7", "4.7k", "4700", "4,7 k", "220 µF", "0R22", "1.5 nF".
+ *
+ * @param text what was typed
+ * @param unit the unit the value must have; it may be left out of the text
+ * @returns the SI value, or a reason with a cure. Never throws.
+ * @example parseQuantity('4k7', 'Ω') // { ok: true, value: 4700 }
+ */
+export function parseQuantity(text: string, unit: Unit): Parsed {
+  const trimmed = text
+    .trim()
+    .replace(/−/g, '-')
+    .replace(/\u00a0/g, ' ');
+  if (trimmed === '') return refuse(`Type a value${unit ? ` in ${unit}` : ''}.`);
+  const ambiguous = /^[+-]?\d{1,3},\d{3}(\D|$)/.exec(trimmed);
+  if (ambiguous && !trimmed.startsWith('0')) {
+    const digits = trimmed.replace(/[^\d,].*$/, '');
+    return refuse(
+      `"${digits}" may mean ${digits.replace(',', '.')} or ${digits.replace(',', '')}; write one of those.`,
+    );
+  }
+  const dotted = trimmed.replace(/(\d),(\d)/, '$1.$2');
+  return parseInfix(dotted, unit) ?? parsePlain(dotted, text, unit);
+}
+
+/** "4k7", "0R22", "2n2F": the prefix letter stands where the decimal point would. */
+function parseInfix(text: string, unit: Unit): Parsed | undefined {
+  const match = infix.exec(text);
+  if (!match) return undefined;
+  const [, whole, letter, fraction, rest] = match;
+  if (letter === 'R' && unit !== 'Ω') return undefined;
+  if (prefixlessUnits.has(unit) || (rest !== '' && !isUnit(rest, unit))) return undefined;
+  const exponent = letter === 'R' ? 0 : prefixExponent[letter];
+  return { ok: true, value: Number(`${whole}.${fraction}e${exponent}`) };
+}
+
+function parsePlain(text: string, typed: string, unit: Unit): Parsed {
+  const match = plainNumber.exec(text);
+  if (!match) {
+    return refuse(`"${typed.trim()}" is not a number. Write for example ${exampleFor(unit)}.`);
+  }
+  const [, digits, tail] = match;
+  const exponent = tailExponent(tail, unit);
+  if (exponent === undefined) {
+    return refuse(
+      `"${tail}" is not ${unit ? `a way to write ${unit}` : 'expected here'}. Write for example ${exampleFor(unit)}.`,
+    );
+  }
+  const value = scaled(digits, exponent);
+  return Number.isFinite(value) ? { ok: true, value } : refuse(`"${typed.trim()}" is too large.`);
+}
+
+/** Appends the exponent as text, so that 4.7 k is exactly the same number as 4700. */
+function scaled(digits: string, exponent: number): number {
+  return /e/i.test(digits) ? Number(digits) * 10 ** exponent : Number(`${digits}e${exponent}`);
+}
+
+function tailExponent(tail: string, unit: Unit): number | undefined {
+  if (tail === '' || isUnit(tail, unit)) return 0;
+  if (unit === 'Ω' && tail === 'R') return 0;
+  if (prefixlessUnits.has(unit)) return undefined;
+  const match = /^(Meg|meg|[pnuµμmkKMG])\s*(.*)$/.exec(tail);
+  if (!match) return undefined;
+  return match[2] === '' || isUnit(match[2], unit) ? prefixExponent[match[1]] : undefined;
+}
+
+function isUnit(text: string, unit: Unit): boolean {
+  const word = text.trim();
+  if (word === unit || unitSpellings[word.toLowerCase()] === unit) return true;
+  return unit === 'Ω' && (word === 'Ω' || word === '\u2126');
+}
+
+function exampleFor(unit: Unit): string {
+  if (unit === 'Ω') return '4k7, 4.7k or 4700';
+  if (unit === 'counts') return '412';
+  return prefixlessUnits.has(unit) ? `4.7${unit ? ` ${unit}` : ''}` : `4.7 or 4.7 m${unit}`;
+}

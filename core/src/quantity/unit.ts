@@ -1,0 +1,67 @@
+/** Units of the quantities a maker types or reads. Values are SI throughout; the unit only labels them. */
+export type Unit =
+  | 'Ω'
+  | 'V'
+  | 'A'
+  | 'W'
+  | 'F'
+  | 'H'
+  | 's'
+  | 'Hz'
+  | 'm'
+  | 'm/s'
+  | 'lx'
+  | 'W/m²'
+  | 'W/sr/A'
+  | 'A·m²/W'
+  | '°'
+  | '°C'
+  | 'dB'
+  | 'counts'
+  | 'bit'
+  | '×'
+  | '';
+
+/** Other ways a maker writes a unit, folded to lower case; each stands for the unit on the right. */
+export const unitSpellings: Readonly<Record<string, Unit>> = {
+  ohm: 'Ω',
+  ohms: 'Ω',
+  ω: 'Ω',
+  volt: 'V',
+  volts: 'V',
+  amp: 'A',
+  amps: 'A',
+  watt: 'W',
+  watts: 'W',
+  farad: 'F',
+  henry: 'H',
+  sec: 's',
+  second: 's',
+  seconds: 's',
+  hertz: 'Hz',
+  lux: 'lx',
+  metre: 'm',
+  metres: 'm',
+  deg: '°',
+  degrees: '°',
+  count: 'counts',
+  bits: 'bit',
+  x: '×',
+  'w/m2': 'W/m²',
+  'w/m^2': 'W/m²',
+};
+
+/** Units that never take an SI prefix: "12 m°" or "3 kcounts" would only confuse. */
+export const prefixlessUnits: ReadonlySet<Unit> = new Set<Unit>([
+  '°',
+  '°C',
+  'dB',
+  'counts',
+  'bit',
+  '×',
+  '',
+  'm/s',
+  'lx',
+  'W/sr/A',
+  'A·m²/W',
+]);

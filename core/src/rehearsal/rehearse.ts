@@ -1,0 +1,188 @@
+import { kindOf, paramsOf, pinConverter, type PinConverter } from '../catalog/index.js';
+import type { Solution } from '../circuit/index.js';
+import type { Channel, Design, Scene } from '../design/index.js';
+import { nextHoldEnd, nextReading, outputOn, stepLogic, type LogicState } from '../logic/index.js';
+import { seededRandom, type Random } from './random.js';
+import { Rig } from './rig.js';
+import { emptyTrace, hold, type ActingChange, type LogicChange, type Trace } from './traces.js';
+import { judge, type Verdict } from './verdict.js';
+
+/** Everything that came of rehearsing one scene. */
+export interface Rehearsal {
+  scene: string;
+  seed: number;
+  duration: number;
+  /** Counts by channel id, one value per reading. */
+  readings: Record<string, Trace>;
+  /** Volts by net id. */
+  nets: Record<string, Trace>;
+  /** 0 or 1 by output id. */
+  outputs: Record<string, Trace>;
+  acting: ActingChange[];
+  logic: LogicChange[];
+  verdicts: Verdict[];
+  /** Times at which something fired though nothing was happening. */
+  strays: number[];
+  solves: number;
+}
+
+/** Without channels the circuit itself is looked at this often, s. */
+const lookEvery = 0.01;
+
+/** More moments than this would take too long at this stage of the program. */
+const mostMoments = 2_000_000;
+
+/**
+ * Plays a scene against the circuit and the controller. Quasi-static: at each moment the circuit is
+ * at its operating point; nothing in it takes time. Same seed, same result.
+ *
+ * @param onProgress told the share done, 0 … 1, now and then
+ * @throws RangeError when the scene would need more than two million readings
+ */
+export function rehearse(
+  design: Design,
+  scene: Scene,
+  onProgress?: (share: number) => void,
+): Rehearsal {
+  const moments = scene.duration / Math.min(lookEvery, ...design.channels.map((c) => c.every));
+  if (!(moments <= mostMoments)) {
+    throw new RangeError(
+      `"${scene.name}" needs ${Math.round(moments)} readings; at most ${mostMoments} can be rehearsed. Shorten the scene or read less often.`,
+    );
+  }
+  const play = new Play(design, scene);
+  let nextReport = 0;
+  for (let t = 0; t <= scene.duration; t = play.next(t)) {
+    play.moment(t);
+    if (t < nextReport) continue;
+    onProgress?.(t / scene.duration);
+    nextReport += scene.duration / 50;
+  }
+  return play.result();
+}
+
+/** One run through a scene, with all it has to remember. */
+class Play {
+  private readonly rig: Rig;
+  private readonly random: Random;
+  private readonly converters: ReadonlyMap<string, PinConverter | undefined>;
+  private readonly readings: Record<string, Trace>;
+  private readonly outputs: Record<string, Trace>;
+  private readonly nets: Record<string, Trace> = {};
+  private readonly acting: ActingChange[] = [];
+  private readonly logicLog: LogicChange[];
+  private readonly active = new Map<string, boolean>();
+  private logic: LogicState;
+  private seen?: Solution;
+
+  constructor(
+    private readonly design: Design,
+    private readonly scene: Scene,
+  ) {
+    this.rig = new Rig(design);
+    this.random = seededRandom(scene.seed);
+    this.converters = new Map(design.channels.map((c) => [c.id, pinConverter(design, c.pin)]));
+    this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
+    this.logicLog = [{ t: 0, logic: this.logic }];
+    this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
+    this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
+  }
+
+  /** The next moment at which anything can change. */
+  next(t: number): number {
+    const { channels } = this.design;
+    const reading = channels.length === 0 ? t + lookEvery : Infinity;
+    return Math.min(reading, nextHoldEnd(this.logic, t), ...channels.map((c) => nextReading(c, t)));
+  }
+
+  moment(t: number): void {
+    const solution = this.rig.settle(this.scene, t, this.logic);
+    this.record(t, solution);
+    const due = this.design.channels.filter((c) => isDue(c, t));
+    const logic = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
+    const changed = decisions(logic) !== decisions(this.logic);
+    this.logic = logic;
+    if (!changed) return;
+    this.logicLog.push({ t, logic });
+    this.record(t, this.rig.settle(this.scene, t, logic));
+  }
+
+  result(): Rehearsal {
+    const { design, scene, readings, acting, logicLog } = this;
+    const { verdicts, strays } = judge(design, scene, this.rig, {
+      readings,
+      acting,
+      logic: logicLog,
+    });
+    return {
+      scene: scene.id,
+      seed: scene.seed,
+      duration: scene.duration,
+      readings,
+      nets: this.nets,
+      outputs: this.outputs,
+      acting,
+      logic: logicLog,
+      verdicts,
+      strays,
+      solves: this.rig.solves,
+    };
+  }
+
+  /** Readings with the converter's noise, of the channels that are due. */
+  private read(due: readonly Channel[], solution: Solution, t: number): Map<string, number> {
+    const exact = this.rig.counts(solution);
+    const readings = new Map<string, number>();
+    for (const channel of due) {
+      const counts = exact.get(channel.id);
+      if (counts === undefined) continue;
+      const { full, noise } = this.converters.get(channel.id) ?? { full: 0, noise: 0 };
+      const noisy = Math.round(counts + noise * this.random.normal());
+      const value = Math.min(full, Math.max(0, noisy));
+      readings.set(channel.id, value);
+      this.readings[channel.id].times.push(t);
+      this.readings[channel.id].values.push(value);
+    }
+    return readings;
+  }
+
+  private record(t: number, solution: Solution): void {
+    for (const output of this.design.outputs) {
+      hold(this.outputs[output.id], t, outputOn(this.design, this.logic, output) ? 1 : 0);
+    }
+    if (solution === this.seen) return;
+    this.seen = solution;
+    for (const net of solution.nets) {
+      if (net.volts !== undefined) hold((this.nets[net.id] ??= emptyTrace()), t, net.volts);
+    }
+    this.recordActing(t, solution);
+  }
+
+  private recordActing(t: number, solution: Solution): void {
+    for (const part of this.design.parts) {
+      const { acts } = kindOf(part);
+      const solved = solution.parts[part.id];
+      if (!acts || !solved) continue;
+      const params = paramsOf(part);
+      const active = acts.active(solved, params);
+      if (active === (this.active.get(part.id) ?? false)) continue;
+      this.active.set(part.id, active);
+      this.acting.push({ part: part.id, t, active, because: acts.because(solved, params) });
+    }
+  }
+}
+
+/** Readings fall on whole multiples of the channel's period, also after rounding. */
+function isDue(channel: Channel, t: number): boolean {
+  const turns = t / channel.every;
+  return Math.abs(turns - Math.round(turns)) < 1e-6;
+}
+
+/** What the controller has decided, without what it only remembers. */
+function decisions(logic: LogicState): string {
+  const bits = [
+    ...Object.values(logic.channels).map((c) => c.tripped),
+    ...Object.values(logic.rules).map((r) => r.active),
+  ];
+  return bits.map(Number).join('');
+}

@@ -1,0 +1,75 @@
+import { kindOf, paramsOf } from '../catalog/index.js';
+import type { Solution } from '../circuit/index.js';
+import type { Design, Scene } from '../design/index.js';
+import type { LogicState } from '../logic/index.js';
+import type { Rehearsal } from './rehearse.js';
+import { quietScene, Rig } from './rig.js';
+
+/** The whole bench at one moment: what a picture of the circuit shows. */
+export interface Snapshot {
+  t: number;
+  solution: Solution;
+  /** Counts by channel id, without noise. */
+  counts: Record<string, number>;
+  /** What each sensor feels, in its unit. */
+  felt: Record<string, number>;
+  /** Parts that act, with the reason. */
+  acting: Record<string, { active: boolean; because: string }>;
+  tripped: Record<string, boolean>;
+}
+
+/**
+ * The bench at a moment of a rehearsal, or, without one, at rest in the first moment of the scene.
+ *
+ * @param rehearsal gives the controller's decisions at `t`; its scene must be the one given
+ */
+export function snapshot(
+  design: Design,
+  scene: Scene | undefined,
+  t = 0,
+  rehearsal?: Pick<Rehearsal, 'logic'>,
+  rig = new Rig(design),
+): Snapshot {
+  const stage = scene ?? quietScene;
+  const at = rehearsal ? stage : { ...stage, happenings: [] };
+  const logic = rehearsal ? logicAt(rehearsal, t) : rig.restingLogic(at);
+  const solution = rig.settle(at, t, logic);
+  const acting = design.parts.flatMap((part) => {
+    const { acts } = kindOf(part);
+    const solved = solution.parts[part.id];
+    if (!acts || !solved) return [];
+    const params = paramsOf(part);
+    const active = acts.active(solved, params);
+    return [[part.id, { active, because: acts.because(solved, params) }] as const];
+  });
+  const felt = design.parts.flatMap((part) => {
+    const value = rig.feltBy(part.id);
+    return value === undefined ? [] : [[part.id, value] as const];
+  });
+  return {
+    t,
+    solution,
+    counts: Object.fromEntries(rig.counts(solution)),
+    felt: Object.fromEntries(felt),
+    acting: Object.fromEntries(acting),
+    tripped: Object.fromEntries(
+      Object.entries(logic.channels).map(([id, channel]) => [id, channel.tripped]),
+    ),
+  };
+}
+
+function logicAt(rehearsal: Pick<Rehearsal, 'logic'>, t: number): LogicState {
+  const reached = rehearsal.logic.filter((change) => change.t <= t);
+  return (reached[reached.length - 1] ?? rehearsal.logic[0]).logic;
+}
+
+/** The bench with every output switched on, in the quiet scene: the state in which loads draw most. */
+export function firedSnapshot(design: Design, scene: Scene | undefined): Solution {
+  const rig = new Rig(design);
+  const at = { ...(scene ?? quietScene), happenings: [] };
+  const resting = rig.restingLogic(at);
+  const rules = Object.fromEntries(
+    design.rules.map((r) => [r.id, { active: true, until: Infinity }]),
+  );
+  return rig.settle(at, 0, { ...resting, rules });
+}

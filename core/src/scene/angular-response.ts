@@ -1,0 +1,26 @@
+const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/**
+ * Relative response off the axis of a cone: cosⁿ of the angle, with n such that it is one half at the
+ * half-angle. Zero from behind.
+ *
+ * @param angle between axis and direction, degrees
+ * @param halfAngle degrees, above 0 and below 90
+ */
+export function angularResponse(angle: number, halfAngle: number): number {
+  const cosine = Math.cos(radians(angle));
+  if (cosine <= 0) return 0;
+  return cosine ** (Math.log(0.5) / Math.log(Math.cos(radians(halfAngle))));
+}
+
+/**
+ * Share of an evenly bright hemisphere that falls into a cone and onto a flat receiver: sin² of the
+ * cone's half-angle (integral of cos θ over the cone, over that of the hemisphere).
+ */
+export const skyShare = (halfAngle: number): number => Math.sin(radians(halfAngle)) ** 2;
+
+/** Angle between two directions given in degrees, 0 … 180. */
+export function angleBetween(a: number, b: number): number {
+  const turn = Math.abs(a - b) % 360;
+  return turn > 180 ? 360 - turn : turn;
+}

@@ -1,0 +1,37 @@
+import { readFile, readdir } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
+import { pino } from 'pino';
+import { readConfig, StartError } from './config.js';
+import { startServer } from './start-server.js';
+
+/** Puts the demo designs on a new, empty shelf, through the same door as any other file. */
+async function importDemo(address: string, folder: string): Promise<void> {
+  const files = (await readdir(folder)).filter((f) => f.endsWith('.yurei.json')).sort();
+  for (const file of files) {
+    const body = await readFile(join(folder, file), 'utf8');
+    const response = await fetch(`${address}api/import`, { method: 'POST', body });
+    if (!response.ok)
+      throw new StartError(`Demo file ${file} was refused: ${await response.text()}`);
+  }
+}
+
+async function main(): Promise<void> {
+  const root = resolve(import.meta.dirname, '../..');
+  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
+  const server = await startServer(readConfig(process.env, root), log);
+  const stop = (): void => {
+    void server.stop().then(() => process.exit(0));
+  };
+  process.once('SIGINT', stop);
+  process.once('SIGTERM', stop);
+  if (server.fresh && process.argv.includes('--demo')) {
+    await importDemo(server.address, join(root, 'demo'));
+  }
+  console.log(`Yurei is at ${server.address} (Ctrl C stops it)`);
+}
+
+main().catch((error: unknown) => {
+  if (!(error instanceof StartError)) throw error;
+  console.error(error.message);
+  process.exit(1);
+});

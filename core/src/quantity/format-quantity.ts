@@ -22,12 +22,12 @@ export function formatNominal(value: number, unit: Unit): string {
   return format(value, unit, (scaled) => String(Number(scaled.toPrecision(6))));
 }
 
-/** Nothing on a bench is read below a tenth of a pico-unit: it shows as 0. */
-const smallest = 1e-13;
+/** What no meter on a bench resolves shows as 0, so that rounding dust does not pass for a reading. */
+const smallest: Partial<Record<Unit, number>> = { V: 1e-6, A: 1e-12, W: 1e-9 };
 
 function format(value: number, unit: Unit, write: (scaled: number) => string): string {
   if (!Number.isFinite(value)) return '–';
-  const seen = Math.abs(value) < smallest ? 0 : value;
+  const seen = Math.abs(value) < (smallest[unit] ?? 1e-15) ? 0 : value;
   const exponent = prefixlessUnits.has(unit) ? 0 : engineeringExponent(seen, write);
   const scaled = seen / 10 ** exponent;
   const text = unit === 'counts' ? String(Math.round(seen)) : tidy(write(scaled));

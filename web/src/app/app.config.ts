@@ -1,0 +1,17 @@
+import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { providePrimeNG } from 'primeng/config';
+import { routes } from './app.routes';
+import { yureiPreset } from './theme/preset';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideRouter(routes, withComponentInputBinding()),
+    provideHttpClient(withFetch()),
+    providePrimeNG({
+      theme: { preset: yureiPreset, options: { darkModeSelector: '[data-theme="night"]' } },
+    }),
+  ],
+};

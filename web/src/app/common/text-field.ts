@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
+import { InputText } from 'primeng/inputtext';
+
+let nextId = 0;
+
+/** A field for a name; committed on Enter or on leaving it, given back on Escape. */
+@Component({
+  selector: 'yu-text-field',
+  imports: [InputText],
+  template: `
+    <label [for]="id">{{ label() }}</label>
+    <input
+      pInputText
+      pSize="small"
+      class="text"
+      autocomplete="off"
+      [id]="id"
+      [value]="text()"
+      [attr.maxlength]="120"
+      (input)="text.set(inputValue($event))"
+      (change)="commit()"
+      (keydown.enter)="commit()"
+      (keydown.escape)="reset($event)"
+    />
+  `,
+  styleUrl: './field.css',
+  styles: `
+    .text {
+      font-family: var(--text);
+      text-align: left;
+    }
+    :host {
+      grid-template-columns: 52px 1fr;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TextField {
+  readonly label = input.required<string>();
+  readonly value = input.required<string>();
+  /** An empty text is given back rather than taken. */
+  readonly required = input(false);
+  readonly changed = output<string>();
+
+  protected readonly id = `text-${nextId++}`;
+  protected readonly text = linkedSignal(() => this.value());
+
+  protected inputValue(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected commit(): void {
+    const text = this.text().trim();
+    if (text === this.value() || (this.required() && text === '')) this.text.set(this.value());
+    else this.changed.emit(text);
+  }
+
+  protected reset(event: Event): void {
+    event.stopPropagation();
+    this.text.set(this.value());
+  }
+}

@@ -1,0 +1,91 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type { Problem } from '@yurei/core/catalog';
+import type { Design } from '@yurei/core/design';
+import { catchError, throwError, type Observable } from 'rxjs';
+
+export interface DesignSummary {
+  id: string;
+  title: string;
+  purpose: string;
+  site: string;
+  parts: number;
+  scenes: number;
+  version: number;
+  savedAt: string;
+}
+
+export interface StoredDesign {
+  id: string;
+  version: number;
+  savedAt: string;
+  design: Design;
+}
+
+/** What the server said no with, in words a maker can act on. */
+export class ApiError extends Error {
+  override readonly name = 'ApiError';
+  constructor(
+    /** HTTP status; 0 when the server was not reached. */
+    readonly status: number,
+    readonly title: string,
+    message: string,
+    readonly problems: Problem[],
+    readonly doubts: Problem[],
+  ) {
+    super(message);
+  }
+}
+
+/** The server's endpoints, typed. */
+@Injectable({ providedIn: 'root' })
+export class Api {
+  private readonly http = inject(HttpClient);
+
+  list(): Observable<DesignSummary[]> {
+    return this.http.get<DesignSummary[]>('/api/designs').pipe(catchError(explain));
+  }
+
+  get(id: string): Observable<StoredDesign> {
+    return this.http.get<StoredDesign>(`/api/designs/${id}`).pipe(catchError(explain));
+  }
+
+  create(design: Design): Observable<StoredDesign> {
+    return this.http.post<StoredDesign>('/api/designs', { design }).pipe(catchError(explain));
+  }
+
+  save(id: string, version: number, design: Design): Observable<Omit<StoredDesign, 'design'>> {
+    return this.http
+      .put<Omit<StoredDesign, 'design'>>(`/api/designs/${id}`, { version, design })
+      .pipe(catchError(explain));
+  }
+
+  remove(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/designs/${id}`).pipe(catchError(explain));
+  }
+
+  /** @param acceptDoubts import even though some values are doubtful */
+  import(text: string, acceptDoubts: boolean): Observable<StoredDesign> {
+    const query = acceptDoubts ? '?accept=doubts' : '';
+    return this.http.post<StoredDesign>(`/api/import${query}`, text).pipe(catchError(explain));
+  }
+}
+
+interface ProblemDetails {
+  title?: string;
+  detail?: string;
+  problems?: Problem[];
+  doubts?: Problem[];
+}
+
+function explain(error: HttpErrorResponse): Observable<never> {
+  const body: ProblemDetails = typeof error.error === 'object' && error.error ? error.error : {};
+  const unreachable = error.status === 0;
+  const title = unreachable ? 'The server cannot be reached' : (body.title ?? 'The server said no');
+  const detail = unreachable
+    ? 'Start it again with "npm run demo"; this page will find it by itself.'
+    : (body.detail ?? `It answered with ${error.status}.`);
+  return throwError(
+    () => new ApiError(error.status, title, detail, body.problems ?? [], body.doubts ?? []),
+  );
+}

@@ -1,0 +1,124 @@
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import type { Answer, Finding } from '@yurei/core/check';
+import type { Design, Scene } from '@yurei/core/design';
+import type { Rehearsal, Snapshot } from '@yurei/core/rehearsal';
+import { BenchService } from '../bench/bench';
+import type { Moment } from '../bench/bench.worker';
+import { DesignSession } from './design-session';
+
+/** How long after the last edit a rehearsal is played anew, ms. */
+const rehearseAfter = 150;
+
+/**
+ * What the core says of the present design: the solved circuit at the time cursor, findings, answers
+ * and the rehearsal of the chosen scene. All of it follows every edit by itself.
+ */
+@Injectable()
+export class BenchView {
+  private readonly session = inject(DesignSession);
+  private readonly bench = inject(BenchService);
+  private lookTurn = 0;
+  private rehearseTurn = 0;
+  private timer?: ReturnType<typeof setTimeout>;
+
+  private readonly chosenScene = signal<string | undefined>(undefined);
+  /** The scene that is rehearsed: the chosen one, else the first. */
+  readonly scene = computed((): Scene | undefined => {
+    const scenes = this.session.design()?.scenes ?? [];
+    return scenes.find((s) => s.id === this.chosenScene()) ?? scenes[0];
+  });
+  /** Seconds into the scene; undefined looks at the bench at rest. */
+  readonly time = signal<number | undefined>(undefined);
+  readonly snapshot = signal<Snapshot | undefined>(undefined);
+  readonly rehearsal = signal<Rehearsal | undefined>(undefined);
+  /** A rehearsal of the design as it is now is still being played. */
+  readonly rehearsing = signal(false);
+  readonly findings = signal<Finding[]>([]);
+  readonly answers = signal<Answer[]>([]);
+  /** What kept the core from computing. */
+  readonly trouble = signal('');
+  readonly anythingActs = computed(() =>
+    Object.values(this.snapshot()?.acting ?? {}).some((a) => a.active),
+  );
+
+  constructor() {
+    effect(() => {
+      const design = this.session.design();
+      const scene = this.scene()?.id;
+      const moment = this.moment();
+      if (design) void this.look(design, scene, moment);
+    });
+    effect(() => {
+      const design = this.session.design();
+      const scene = this.scene()?.id;
+      if (design) untracked(() => this.scheduleRehearsal(design, scene));
+    });
+    effect(() => {
+      const design = this.session.design();
+      const rehearsal = this.rehearsing() ? undefined : this.rehearsal();
+      if (design) void this.judge(design, this.scene()?.id, rehearsal);
+    });
+  }
+
+  chooseScene(id: string): void {
+    this.chosenScene.set(id);
+    this.time.set(undefined);
+  }
+
+  /** Moves the time cursor, kept within the scene. */
+  moveTo(t: number | undefined): void {
+    const duration = this.scene()?.duration ?? 0;
+    this.time.set(t === undefined ? undefined : Math.min(duration, Math.max(0, t)));
+  }
+
+  private readonly moment = computed((): Moment | undefined => {
+    const t = this.time();
+    const rehearsal = this.rehearsal();
+    return t === undefined || !rehearsal ? undefined : { t, logic: rehearsal.logic };
+  });
+
+  private async look(design: Design, scene: string | undefined, moment?: Moment): Promise<void> {
+    const turn = ++this.lookTurn;
+    try {
+      const snapshot = await this.bench.quick.look(design, scene, moment);
+      if (turn !== this.lookTurn) return;
+      this.snapshot.set(snapshot);
+      this.trouble.set('');
+    } catch (error) {
+      if (turn === this.lookTurn) this.trouble.set(reasonOf(error));
+    }
+  }
+
+  private scheduleRehearsal(design: Design, scene: string | undefined): void {
+    this.rehearsing.set(true);
+    clearTimeout(this.timer);
+    const turn = ++this.rehearseTurn;
+    const delay = this.rehearsal() ? rehearseAfter : 0;
+    this.timer = setTimeout(() => void this.play(turn, design, scene), delay);
+  }
+
+  private async play(turn: number, design: Design, scene: string | undefined): Promise<void> {
+    try {
+      const rehearsal = await this.bench.patient.rehearse(design, scene);
+      if (turn === this.rehearseTurn) this.rehearsal.set(rehearsal);
+    } catch (error) {
+      if (turn === this.rehearseTurn) {
+        this.rehearsal.set(undefined);
+        this.trouble.set(reasonOf(error));
+      }
+    } finally {
+      if (turn === this.rehearseTurn) this.rehearsing.set(false);
+    }
+  }
+
+  private async judge(design: Design, scene: string | undefined, rehearsal?: Rehearsal): Promise<void> {
+    const { findings, answers } = await this.bench.quick.judge(design, scene, rehearsal);
+    if (this.session.design() !== design) return;
+    this.findings.set(findings);
+    const old = untracked(this.answers);
+    // Until the new rehearsal is in, what the last one answered stays.
+    this.answers.set(answers.map((a, i) => (this.rehearsing() && i < 2 ? (old[i] ?? a) : a)));
+  }
+}
+
+const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));

@@ -1,0 +1,184 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import {
+  EditError,
+  makeEdit,
+  redo,
+  startHistory,
+  undo,
+  type Design,
+  type Edit,
+  type History,
+} from '@yurei/core/design';
+import { firstValueFrom } from 'rxjs';
+import { Api, ApiError, type StoredDesign } from './api';
+import { dropDraft, findDraft, keepDraft } from './drafts';
+
+/** Where the present design stands towards the server. */
+export type SaveState =
+  | { state: 'saved'; at: string }
+  | { state: 'saving' }
+  | { state: 'unsaved'; reason: string }
+  | { state: 'conflict'; reason: string };
+
+/** How long after the last edit the design is saved, ms. */
+const saveAfter = 600;
+/** How long after a failed save it is tried again, ms. */
+const retryAfter = 3000;
+
+/**
+ * The design that is being worked on: its history of edits, and its way to the server. Every edit is
+ * kept in this browser at once and on the server a moment later.
+ */
+@Injectable()
+export class DesignSession {
+  private readonly api = inject(Api);
+  private readonly history = signal<History | undefined>(undefined);
+  private stored?: Omit<StoredDesign, 'design'>;
+  private timer?: ReturnType<typeof setTimeout>;
+  private running?: Promise<void>;
+
+  readonly design = computed(() => this.history()?.present);
+  readonly canUndo = computed(() => (this.history()?.done.length ?? 0) > 0);
+  readonly canRedo = computed(() => (this.history()?.undone.length ?? 0) > 0);
+  readonly save = signal<SaveState>({ state: 'saving' });
+  /** Why the last edit was refused; cleared by the next one. */
+  readonly refusal = signal('');
+
+  get id(): string {
+    return this.stored?.id ?? '';
+  }
+
+  /**
+   * Loads a design; unsaved work left in this browser is taken up again.
+   *
+   * @throws ApiError
+   */
+  async open(id: string): Promise<void> {
+    const stored = await firstValueFrom(this.api.get(id));
+    this.stored = stored;
+    this.save.set({ state: 'saved', at: stored.savedAt });
+    const draft = findDraft(id);
+    this.history.set(startHistory(draft?.design ?? stored.design));
+    if (!draft) return;
+    if (draft.version === stored.version) this.schedule(0);
+    else this.save.set(conflictWith(stored.version));
+  }
+
+  /**
+   * Makes an edit.
+   *
+   * @param gesture edits in a row with the same key undo as one
+   * @returns whether the design allowed it; `refusal` says why not
+   */
+  edit(edit: Edit, gesture?: string): boolean {
+    const history = this.history();
+    if (!history) return false;
+    try {
+      performance.mark('yurei-edit');
+      this.history.set(makeEdit(history, edit, gesture));
+    } catch (error) {
+      if (!(error instanceof EditError)) throw error;
+      this.refusal.set(error.message);
+      return false;
+    }
+    this.changed();
+    return true;
+  }
+
+  undo(): void {
+    this.step(undo);
+  }
+
+  redo(): void {
+    this.step(redo);
+  }
+
+  /** Saves what is not saved yet and waits for it. */
+  async flush(): Promise<void> {
+    if (this.timer !== undefined) {
+      clearTimeout(this.timer);
+      this.timer = undefined;
+      this.running = this.push();
+    }
+    await this.running;
+  }
+
+  /** After a conflict: keeps this browser's design and saves it over the other one. */
+  async keepMine(): Promise<void> {
+    const design = this.design();
+    if (!design || !this.stored) return;
+    this.stored = await firstValueFrom(this.api.get(this.id));
+    this.changed();
+  }
+
+  /** After a conflict: takes the server's design; the one here can be had back with undo. */
+  async takeTheirs(): Promise<void> {
+    const stored = await firstValueFrom(this.api.get(this.id));
+    this.stored = stored;
+    dropDraft(stored.id);
+    this.history.update(
+      (h) => h && { ...startHistory(stored.design), done: [{ edit: { type: 'batch', label: 'load', edits: [] }, before: h.present }] },
+    );
+    this.save.set({ state: 'saved', at: stored.savedAt });
+  }
+
+  private step(move: (history: History) => History): void {
+    const history = this.history();
+    if (!history) return;
+    const next = move(history);
+    if (next === history) return;
+    this.history.set(next);
+    this.changed();
+  }
+
+  private changed(): void {
+    this.refusal.set('');
+    const design = this.design();
+    if (!design || !this.stored) return;
+    const kept = keepDraft(this.id, { version: this.stored.version, design });
+    if (this.save().state === 'conflict') return;
+    this.save.set(kept ? { state: 'saving' } : { state: 'unsaved', reason: 'this browser has no room for a copy' });
+    this.schedule(saveAfter);
+  }
+
+  private schedule(delay: number): void {
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => {
+      this.timer = undefined;
+      this.running = (this.running ?? Promise.resolve()).then(() => this.push());
+    }, delay);
+  }
+
+  private async push(): Promise<void> {
+    const design = this.design();
+    if (!design || !this.stored) return;
+    try {
+      this.stored = await firstValueFrom(this.api.save(this.id, this.stored.version, design));
+      this.settle(design, this.stored.savedAt);
+    } catch (error) {
+      this.fail(error);
+    }
+  }
+
+  private settle(saved: Design, at: string): void {
+    if (this.design() !== saved) return;
+    dropDraft(this.id);
+    this.save.set({ state: 'saved', at });
+  }
+
+  private fail(error: unknown): void {
+    if (!(error instanceof ApiError)) throw error;
+    if (error.status === 409) {
+      this.save.set(conflictWith(undefined));
+      return;
+    }
+    const reason = error.problems[0]?.reason ?? error.title;
+    this.save.set({ state: 'unsaved', reason });
+    if (error.status === 0 || error.status >= 500) this.schedule(retryAfter);
+  }
+}
+
+const conflictWith = (version: number | undefined): SaveState => ({
+  state: 'conflict',
+  reason: `The design was saved from another window${version === undefined ? '' : ` (version ${version})`} since.`,
+});

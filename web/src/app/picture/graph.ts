@@ -1,0 +1,196 @@
+import {
+  kindOf,
+  nameNet,
+  stages,
+  type NamedNet,
+  type Stage,
+  type Terminal,
+} from '@yurei/core/catalog';
+import {
+  deriveNets,
+  netIndex,
+  splitRef,
+  terminalRef,
+  type Design,
+  type Part,
+} from '@yurei/core/design';
+import { isFeed, stageIndex, stageOf } from './stage-of';
+
+export type Side = 'west' | 'east';
+
+/** A terminal as the picture shows it: on a side of its card, or as a short flag of its supply. */
+export interface Tab {
+  ref: string;
+  label: string;
+  side: Side;
+}
+
+export interface Flag {
+  ref: string;
+  label: string;
+  net: string;
+  nature: 'supply' | 'ground';
+}
+
+/** A card with its tabs and flags, before it has a place. */
+export interface Card {
+  part: Part;
+  stage: Stage;
+  tabs: Tab[];
+  flags: Flag[];
+  /** Controller pins without a wire, not shown unless asked for. */
+  freePins: number;
+  width: number;
+  height: number;
+  /** Its tabs carry labels and stand below the text. */
+  labelled: boolean;
+}
+
+/** A wire that is drawn as a line; supply and ground are flags instead. */
+export interface Line {
+  id: string;
+  net: string;
+  from: string;
+  to: string;
+  /** It carries a reading: counts are shown under its volts. */
+  read: boolean;
+}
+
+export interface PictureGraph {
+  cards: Card[];
+  lines: Line[];
+}
+
+const tabPitch = 22;
+const cardHead = 46;
+
+/**
+ * What there is to lay out: a card for each part, a line for each signal wire. Depends on the wiring
+ * alone, not on values, so that a changed value never moves anything.
+ *
+ * @param showFree controllers of which the free pins are shown too
+ */
+export function pictureGraph(design: Design, showFree: ReadonlySet<string>): PictureGraph {
+  const plain = deriveNets(design);
+  const netOf = netIndex(plain);
+  const nets = new Map(plain.map((net) => [net.id, nameNet(design, net)]));
+  const isSignal = (ref: string): boolean =>
+    (nets.get(netOf(ref))?.nature ?? 'signal') === 'signal';
+  const lines = design.wires
+    .filter((w) => isSignal(w.from))
+    .map((w): Line => {
+      const net = netOf(w.from);
+      const read = design.channels.some((c) => netOf(c.pin) === net);
+      return { id: w.id, net, from: w.from, to: w.to, read };
+    });
+  const neighbours = (id: string): Part[] => {
+    const ids = lines.flatMap((l) => {
+      const [a, b] = [splitRef(l.from).part, splitRef(l.to).part];
+      return a === id ? [b] : b === id ? [a] : [];
+    });
+    return design.parts.filter((p) => p.id !== id && ids.includes(p.id));
+  };
+  const stage = new Map(design.parts.map((p) => [p.id, stageOf(design, p, neighbours)]));
+  const column = (id: string): number => stageIndex(stage.get(id) ?? 'conditions');
+  const cards = design.parts.map((part) =>
+    card(part, { design, lines, nets, netOf, column, stage, showFree: showFree.has(part.id) }),
+  );
+  return { cards, lines: lines.map((l) => leftToRight(l, column)) };
+}
+
+interface Context {
+  design: Design;
+  lines: Line[];
+  nets: ReadonlyMap<string, NamedNet>;
+  netOf: (ref: string) => string;
+  column: (part: string) => number;
+  stage: ReadonlyMap<string, Stage>;
+  showFree: boolean;
+}
+
+function card(part: Part, context: Context): Card {
+  const { nets, netOf, lines, stage, showFree } = context;
+  const kind = kindOf(part);
+  const wired = new Set(context.design.wires.flatMap((w) => [w.from, w.to]));
+  const tabs: Tab[] = [];
+  const flags: Flag[] = [];
+  let freePins = 0;
+  kind.terminals.forEach((terminal, i) => {
+    const ref = terminalRef(part.id, terminal.id);
+    const net = nets.get(netOf(ref));
+    if (net && net.nature !== 'signal') {
+      flags.push({ ref, label: terminal.label, net: net.id, nature: net.nature });
+    } else if (terminal.role === 'pin' && !wired.has(ref) && !showFree) {
+      freePins += 1;
+    } else {
+      tabs.push({
+        ref,
+        label: terminal.label,
+        side: sideOf(ref, terminal, i, part, lines, context.column),
+      });
+    }
+  });
+  const rows = Math.max(
+    ...(['west', 'east'] as const).map((s) => tabs.filter((t) => t.side === s).length),
+  );
+  const feed = isFeed(part);
+  const labelled = kind.terminals.length > 3;
+  return {
+    part,
+    stage: stage.get(part.id) ?? kind.stage,
+    tabs,
+    flags,
+    freePins,
+    labelled,
+    width: feed ? 150 : 112,
+    height:
+      labelled ? cardHead + rows * tabPitch + 4 : Math.max(cardHead, rows * tabPitch + 8) +
+      (freePins > 0 ? 18 : 0),
+  };
+}
+
+/** East when its wires lead on to later columns; loose ends stand by their role. */
+function sideOf(
+  ref: string,
+  terminal: Terminal,
+  position: number,
+  part: Part,
+  lines: readonly Line[],
+  column: (part: string) => number,
+): Side {
+  const own = column(part.id);
+  const lean = lines.reduce((sum, line) => {
+    if (line.from !== ref && line.to !== ref) return sum;
+    const other = column(splitRef(line.from === ref ? line.to : line.from).part);
+    const step = other === own ? (line.from === ref ? 0.5 : -0.5) : Math.sign(other - own);
+    return sum + step;
+  }, 0);
+  if (lean !== 0) return lean > 0 ? 'east' : 'west';
+  if (terminal.role === 'signal-out') return 'east';
+  if (terminal.role === 'pin') return terminal.modes?.includes('analogue') ? 'west' : 'east';
+  if (terminal.role === 'passive') return position === 0 ? 'west' : 'east';
+  return 'west';
+}
+
+function leftToRight(line: Line, column: (part: string) => number): Line {
+  const [a, b] = [column(splitRef(line.from).part), column(splitRef(line.to).part)];
+  return a > b ? { ...line, from: line.to, to: line.from } : line;
+}
+
+/** Changes exactly when the picture must be laid out anew. */
+export function layoutKey(graph: PictureGraph): string {
+  return JSON.stringify([
+    graph.cards.map((c) => [
+      c.part.id,
+      c.part.kind,
+      c.stage,
+      c.width,
+      c.height,
+      c.tabs,
+      c.flags.length,
+    ]),
+    graph.lines.map((l) => [l.id, l.from, l.to, l.read]),
+  ]);
+}
+
+export const columnStages = stages.filter((s) => s !== 'feeds');

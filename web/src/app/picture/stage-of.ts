@@ -1,0 +1,35 @@
+import { findKind, kindOf, stages, type Stage } from '@yurei/core/catalog';
+import { splitRef, type Design, type Part } from '@yurei/core/design';
+
+/** Parts joined to a part by wires that carry a signal, not supply or ground. */
+export type Neighbours = (part: string) => Part[];
+
+/**
+ * The column a part stands in. Passive parts stand with what they serve: after an output pin or a
+ * transistor they drive, beside a sensor they condition.
+ */
+export function stageOf(design: Design, part: Part, neighbours: Neighbours): Stage {
+  const kind = kindOf(part);
+  if (!kind.floats) return kind.stage;
+  const around = neighbours(part.id).filter((p) => !kindOf(p).floats);
+  const stagesAround = new Set(around.map((p) => kindOf(p).stage));
+  if (stagesAround.has('feels')) return 'conditions';
+  if (stagesAround.has('drives') || stagesAround.has('acts')) return 'drives';
+  const onOutput = design.outputs.some(
+    (o) =>
+      around.some((p) => p.id === splitRef(o.pin).part) && sharesNetWithPin(design, part.id, o.pin),
+  );
+  return onOutput ? 'drives' : kind.stage;
+}
+
+const sharesNetWithPin = (design: Design, part: string, pin: string): boolean =>
+  design.wires.some(
+    (w) =>
+      (w.from === pin && splitRef(w.to).part === part) ||
+      (w.to === pin && splitRef(w.from).part === part),
+  );
+
+export const stageIndex = (stage: Stage): number => stages.indexOf(stage);
+
+/** Whether a part belongs in the lane of supplies under the columns. */
+export const isFeed = (part: Part): boolean => findKind(part.kind)?.stage === 'feeds';

@@ -1,0 +1,176 @@
+import { kindOf, paramsOf } from '@yurei/core/catalog';
+import type { Design } from '@yurei/core/design';
+import { formatQuantity } from '@yurei/core/quantity';
+import type { Snapshot } from '@yurei/core/rehearsal';
+import type { Card, Flag } from './graph';
+import type { PlacedCard, PlacedLine, PlacedTab } from './layout';
+
+/** What the wires show. */
+export type Shown = 'volts' | 'amps';
+
+export interface LineView extends PlacedLine {
+  value: string;
+  counts: string;
+  title: string;
+  thickness: number;
+}
+
+export interface TabView extends PlacedTab {
+  title: string;
+  dim: boolean;
+  loose: boolean;
+  showLabel: boolean;
+}
+
+export interface FlagView extends Flag {
+  x: number;
+  y: number;
+  width: number;
+  text: string;
+  title: string;
+  dim: boolean;
+}
+
+export interface CardView {
+  id: string;
+  name: string;
+  title: string;
+  glyph: string;
+  headline: string;
+  live: string;
+  acting: boolean;
+  troubled: boolean;
+  more: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  tabs: TabView[];
+  flags: FlagView[];
+}
+
+interface Context {
+  design: Design;
+  snapshot: Snapshot | undefined;
+  refuse: ReadonlyMap<string, string>;
+  showFree: ReadonlySet<string>;
+}
+
+/** A wire with its live value; thicker with more current, in steps of the current's decade. */
+export function lineView(
+  line: PlacedLine,
+  design: Design,
+  snapshot: Snapshot | undefined,
+  show: Shown,
+): LineView {
+  const net = snapshot?.solution.nets.find((n) => n.id === line.net);
+  const amps = snapshot?.solution.wires[line.id];
+  const wire = design.wires.find((w) => w.id === line.id);
+  const channel = design.channels.find((c) => net?.terminals.includes(c.pin));
+  const counts = channel && line.read ? snapshot?.counts[channel.id] : undefined;
+  const volts =
+    net === undefined ? '' : net.volts === undefined ? 'floating' : formatQuantity(net.volts, 'V');
+  const current = amps === undefined ? '–' : formatQuantity(Math.abs(amps), 'A');
+  const reading = counts === undefined ? '' : `, reads ${counts} counts`;
+  return {
+    ...line,
+    value: show === 'volts' ? volts : current,
+    counts: show === 'volts' && counts !== undefined ? String(counts) : '',
+    title: `Wire ${wire?.from ?? ''} to ${wire?.to ?? ''}: ${volts}, ${current}${reading}`,
+    thickness: thicknessOf(amps),
+  };
+}
+
+/** 1 px up to 0.1 mA, then 0.6 px more for each decade. */
+function thicknessOf(amps: number | undefined): number {
+  const decades = Math.log10(Math.max(Math.abs(amps ?? 0), 1e-4) / 1e-4);
+  return 1 + 0.6 * decades;
+}
+
+/** A card with what its part feels or does at this moment. */
+export function cardView(card: Card, placed: PlacedCard, context: Context): CardView {
+  const { part } = card;
+  const kind = kindOf(part);
+  const acting = context.snapshot?.acting[part.id];
+  const live = liveText(part.id, context, kind.acts?.word);
+  const headline = kind.headline(paramsOf(part));
+  const open = context.showFree.has(part.id);
+  const pins = kind.terminals.some((t) => t.role === 'pin');
+  return {
+    ...placed,
+    id: part.id,
+    name: shorten(part.name, placed.width - 34 - part.id.length * 7.4),
+    title: `${part.id} ${part.name}, ${kind.label}: ${headline}${live ? `, ${live}` : ''}`,
+    glyph: kind.glyph,
+    headline: shorten(headline, (placed.width - 12) * 0.92),
+    live,
+    acting: acting?.active ?? false,
+    troubled: context.snapshot?.solution.problems.some((p) => p.parts.includes(part.id)) ?? false,
+    more: !pins ? '' : card.freePins > 0 ? `${card.freePins} free pins` : open ? 'fewer pins' : '',
+    tabs: placed.tabs.map((tab) => tabView(tab, card.labelled, context)),
+    flags: placeFlags(card, placed, context),
+  };
+}
+
+function liveText(part: string, { design, snapshot }: Context, word: string | undefined): string {
+  const solved = snapshot?.solution.parts[part];
+  if (!snapshot || !solved) return '';
+  const kind = design.parts.find((p) => p.id === part);
+  const feels = kind && kindOf(kind).feels;
+  if (feels) return `feels ${formatQuantity(snapshot.felt[part] ?? 0, feels.unit)}`;
+  if (word) return snapshot.acting[part]?.active ? word : `not ${word}`;
+  return formatQuantity(Math.abs(solved.watts), 'W');
+}
+
+function tabView(
+  tab: PlacedTab,
+  labelled: boolean,
+  { design, snapshot, refuse }: Context,
+): TabView {
+  const loose = !design.wires.some((w) => w.from === tab.ref || w.to === tab.ref);
+  const volts = snapshot?.solution.nets.find((n) => n.terminals.includes(tab.ref))?.volts;
+  const reason = refuse.get(tab.ref);
+  const state = loose
+    ? 'not connected'
+    : volts === undefined
+      ? 'floating'
+      : formatQuantity(volts, 'V');
+  return {
+    ...tab,
+    title: `Terminal ${tab.ref}: ${reason ?? state}`,
+    dim: reason !== undefined,
+    loose,
+    showLabel: labelled,
+  };
+}
+
+/** Supplies stand as banners on the card's upper edge, ground hangs from the lower one. */
+function placeFlags(card: Card, placed: PlacedCard, { snapshot, refuse }: Context): FlagView[] {
+  const width = 44;
+  let supplies = 0;
+  let grounds = 0;
+  return card.flags.map((flag) => {
+    const net = snapshot?.solution.nets.find((n) => n.id === flag.net);
+    const volts = net?.volts === undefined ? '' : formatQuantity(net.volts, 'V');
+    const supply = flag.nature === 'supply';
+    const x = supply
+      ? placed.x + 4 + supplies++ * (width + 10)
+      : placed.x + placed.width / 2 + grounds++ * 22;
+    const reason = refuse.get(flag.ref);
+    return {
+      ...flag,
+      x,
+      y: supply ? placed.y : placed.y + placed.height,
+      width,
+      text: volts || (net?.name ?? ''),
+      title: `Terminal ${flag.ref} on ${net?.name ?? flag.nature}: ${reason ?? (volts || 'floating')}`,
+      dim: reason !== undefined,
+    };
+  });
+}
+
+/** Cuts a text that would not fit, at about six pixels a letter. */
+function shorten(text: string, room: number): string {
+  const letters = Math.floor(room / 5.1);
+  return text.length <= letters ? text : `${text.slice(0, Math.max(0, letters - 1))}…`;
+}

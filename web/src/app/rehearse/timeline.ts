@@ -1,0 +1,138 @@
+import type { Channel, Scene } from '@yurei/core/design';
+import { clearLevel } from '@yurei/core/logic';
+import type { Rehearsal } from '@yurei/core/rehearsal';
+import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
+import type { Inks } from '../common/inks';
+
+/** More points than this are thinned to the lowest and highest of each stretch. */
+const mostPoints = 1400;
+
+/** Counts of every channel over the scene, with levels, happenings and the time cursor. */
+export function timelineConfig(
+  rehearsal: Rehearsal,
+  scene: Scene,
+  channels: readonly Channel[],
+  time: number | undefined,
+  inks: Inks,
+): ChartConfiguration<'line'> {
+  const font = { family: inks.mono.replace(/'/g, ''), size: 11 };
+  return {
+    type: 'line',
+    data: {
+      datasets: channels.map((channel) => ({
+        label: channel.name,
+        data: extremes(rehearsal.readings[channel.id] ?? { times: [], values: [] }),
+        borderColor: inks.indigo,
+        borderWidth: 1.3,
+        pointRadius: 0,
+        stepped: 'before' as const,
+      })),
+    },
+    options: {
+      animation: false,
+      parsing: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          type: 'linear',
+          min: 0,
+          max: scene.duration,
+          grid: { display: false },
+          ticks: { color: inks.soft, font, callback: (v) => `${v} s` },
+        },
+        y: {
+          min: 0,
+          grid: { color: inks.rule },
+          ticks: { color: inks.soft, font, maxTicksLimit: 5 },
+        },
+      },
+      plugins: {
+        tooltip: { enabled: false },
+        annotation: {
+          annotations: {
+            ...levels(channels, inks),
+            ...felt(rehearsal, inks),
+            ...cursor(time, inks),
+          },
+        },
+      },
+    },
+  };
+}
+
+function levels(channels: readonly Channel[], inks: Inks) {
+  const line = (value: number, borderColor: string, borderDash: number[]) => ({
+    type: 'line' as const,
+    yMin: value,
+    yMax: value,
+    borderColor,
+    borderWidth: 1.2,
+    borderDash,
+  });
+  return Object.fromEntries(
+    channels.flatMap((c) => [
+      [`${c.id}-on`, line(c.threshold, inks.lantern, [])] as const,
+      [`${c.id}-off`, line(clearLevel(c), inks.amber, [4, 3])] as const,
+    ]),
+  );
+}
+
+/** A band where each happening was really felt; at least a sliver, so that short ones are seen. */
+function felt(rehearsal: Rehearsal, inks: Inks) {
+  return Object.fromEntries(
+    rehearsal.verdicts.flatMap((v) => {
+      if (!v.exposure) return [];
+      const bad = v.outcome === 'missed' || v.outcome === 'fired falsely';
+      const colour = bad ? inks.lantern : inks.moss;
+      const sliver = rehearsal.duration / 300;
+      return [
+        [
+          v.happening,
+          {
+            type: 'box' as const,
+            xMin: v.exposure.start - sliver,
+            xMax: v.exposure.end + sliver,
+            backgroundColor: `${colour}40`,
+            borderWidth: 0,
+            label: {
+              display: true,
+              content: v.outcome,
+              position: { x: 'center' as const, y: 'start' as const },
+              color: colour,
+              font: { size: 11, weight: 'bold' as const },
+            },
+          },
+        ],
+      ];
+    }),
+  );
+}
+
+function cursor(time: number | undefined, inks: Inks) {
+  if (time === undefined) return {};
+  return {
+    cursor: {
+      type: 'line' as const,
+      xMin: time,
+      xMax: time,
+      borderColor: inks.ink,
+      borderWidth: 1.5,
+    },
+  };
+}
+
+/** Keeps the lowest and the highest reading of each stretch, so that no short dip is lost. */
+function extremes({ times, values }: { times: number[]; values: number[] }): ScatterDataPoint[] {
+  const all = times.map((x, i) => ({ x, y: values[i] }));
+  if (all.length <= mostPoints) return all;
+  const stretch = Math.ceil((2 * all.length) / mostPoints);
+  const kept: ScatterDataPoint[] = [];
+  for (let i = 0; i < all.length; i += stretch) {
+    const part = all.slice(i, i + stretch);
+    const low = part.reduce((a, b) => (b.y < a.y ? b : a));
+    const high = part.reduce((a, b) => (b.y > a.y ? b : a));
+    kept.push(...(low.x <= high.x ? [low, high] : [high, low]));
+  }
+  return kept;
+}

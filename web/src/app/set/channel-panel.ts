@@ -1,0 +1,138 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { pinConverter, type Param } from '@yurei/core/catalog';
+import type { Channel, Rule } from '@yurei/core/design';
+import { Button } from 'primeng/button';
+import { TextField } from '../common/text-field';
+import { ValueField } from '../common/value-field';
+import { DesignSession } from '../data/design-session';
+import { Selection } from '../data/selection';
+
+type NumberKey = 'threshold' | 'hysteresis' | 'every' | 'hits' | 'misses';
+
+const timing: readonly (Param & { id: NumberKey })[] = [
+  { id: 'every', label: 'Read every', unit: 's', default: 0.01, min: 1e-4, max: 86400 },
+  { id: 'hits', label: 'Hits in a row', unit: '', default: 3, min: 1, max: 10000, whole: true },
+  { id: 'misses', label: 'Misses in a row', unit: '', default: 3, min: 1, max: 10000, whole: true },
+];
+const holdParam: Param = {
+  id: 'hold',
+  label: 'Hold output for',
+  unit: 's',
+  default: 0,
+  min: 0,
+  max: 86400,
+};
+
+/** One channel: levels, timing, and for how long what it fires stays on. */
+@Component({
+  selector: 'yu-channel-panel',
+  imports: [Button, TextField, ValueField],
+  template: `
+    @if (channel(); as channel) {
+      <h2>Channel {{ channel.name }}</h2>
+      <p class="soft kind">Reads {{ channel.pin }}</p>
+      <div class="fields">
+        <yu-text-field
+          label="Name"
+          [value]="channel.name"
+          [required]="true"
+          (changed)="put({ name: $event })"
+        />
+        <label class="pair">
+          Trips
+          <select [value]="channel.trips" (change)="setTrips($event)">
+            <option value="above">above</option>
+            <option value="below">below</option>
+          </select>
+        </label>
+        @for (param of fields(); track param.id) {
+          <yu-value-field
+            [param]="param"
+            [value]="channel[param.id]"
+            (changed)="set(param.id, $event)"
+          />
+        }
+      </div>
+      @for (rule of rules(); track rule.id) {
+        <h3 class="heading">fires {{ outputName(rule) }}</h3>
+        <div class="fields">
+          <yu-value-field
+            [param]="holdParam"
+            [value]="rule.hold"
+            (changed)="putRule(rule, { hold: $event })"
+          />
+          <label class="pair">
+            Stays on
+            <select [value]="rule.latch ? 'latch' : 'hold'" (change)="setLatch(rule, $event)">
+              <option value="hold">for the hold time</option>
+              <option value="latch">until switched off</option>
+            </select>
+          </label>
+        </div>
+      }
+      <p-button
+        label="Remove channel"
+        icon="pi pi-trash"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        (onClick)="remove()"
+      />
+    }
+  `,
+  styleUrl: '../common/panel.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChannelPanel {
+  readonly id = input.required<string>();
+  private readonly session = inject(DesignSession);
+  private readonly selection = inject(Selection);
+  protected readonly holdParam = holdParam;
+
+  protected readonly channel = computed(() =>
+    this.session.design()?.channels.find((c) => c.id === this.id()),
+  );
+  protected readonly rules = computed(() =>
+    (this.session.design()?.rules ?? []).filter((r) => r.channels.includes(this.id())),
+  );
+  protected readonly fields = computed((): readonly (Param & { id: NumberKey })[] => {
+    const [design, channel] = [this.session.design(), this.channel()];
+    const full = (design && channel && pinConverter(design, channel.pin)?.full) ?? 1023;
+    const counts = { unit: 'counts', default: 0, min: 0, max: full, whole: true } as const;
+    return [
+      { id: 'threshold', label: 'Threshold', ...counts },
+      { id: 'hysteresis', label: 'Hysteresis', ...counts },
+      ...timing,
+    ];
+  });
+
+  protected outputName(rule: Rule): string {
+    return this.session.design()?.outputs.find((o) => o.id === rule.output)?.name ?? rule.output;
+  }
+
+  protected put(change: Partial<Channel>): void {
+    const channel = this.channel();
+    if (channel) this.session.edit({ type: 'put-channel', channel: { ...channel, ...change } });
+  }
+
+  protected set(key: NumberKey, value: number): void {
+    this.put({ [key]: value });
+  }
+
+  protected setTrips(event: Event): void {
+    this.put({ trips: (event.target as HTMLSelectElement).value === 'above' ? 'above' : 'below' });
+  }
+
+  protected putRule(rule: Rule, change: Partial<Rule>): void {
+    this.session.edit({ type: 'put-rule', rule: { ...rule, ...change } });
+  }
+
+  protected setLatch(rule: Rule, event: Event): void {
+    this.putRule(rule, { latch: (event.target as HTMLSelectElement).value === 'latch' });
+  }
+
+  protected remove(): void {
+    this.session.edit({ type: 'remove-channel', id: this.id() });
+    this.selection.clear();
+  }
+}

@@ -1,0 +1,90 @@
+import { DatePipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { emptyDesign } from '@yurei/core/design';
+import { Button } from 'primeng/button';
+import { firstValueFrom } from 'rxjs';
+import { Lantern } from '../common/lantern';
+import { Api, ApiError, type DesignSummary } from '../data/api';
+import { dropDraft } from '../data/drafts';
+import { ThemeService } from '../theme/theme';
+
+/** No design is larger; a larger file is not even read. */
+const largestFile = 2_000_000;
+
+/** The start page: every design, newest first. */
+@Component({
+  selector: 'yu-shelf',
+  imports: [Button, DatePipe, Lantern, RouterLink],
+  templateUrl: './shelf.html',
+  styleUrl: './shelf.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Shelf {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  protected readonly theme = inject(ThemeService);
+  protected readonly designs = signal<DesignSummary[] | undefined>(undefined);
+  protected readonly failure = signal<ApiError | undefined>(undefined);
+  protected readonly removing = signal('');
+  private doubtful = '';
+
+  constructor() {
+    void this.load();
+  }
+
+  protected async create(): Promise<void> {
+    await this.attempt(async () => {
+      const { id } = await firstValueFrom(this.api.create(emptyDesign('New design')));
+      await this.router.navigate(['/design', id]);
+    });
+  }
+
+  protected async pickFile(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (!file) return;
+    if (file.size > largestFile) {
+      const size = (file.size / 1e6).toFixed(1);
+      const reason = `${file.name} has ${size} MB; no design is larger than 2 MB. Choose a file that was exported here. Nothing was changed.`;
+      this.failure.set(new ApiError(413, 'The file is too large', reason, [], []));
+      return;
+    }
+    await this.import(await file.text(), false);
+  }
+
+  protected importAnyway(): Promise<void> {
+    return this.import(this.doubtful, true);
+  }
+
+  protected async remove(id: string): Promise<void> {
+    this.removing.set('');
+    await this.attempt(async () => {
+      await firstValueFrom(this.api.remove(id));
+      dropDraft(id);
+      await this.load();
+    });
+  }
+
+  private async import(text: string, acceptDoubts: boolean): Promise<void> {
+    this.doubtful = text;
+    await this.attempt(async () => {
+      await firstValueFrom(this.api.import(text, acceptDoubts));
+      await this.load();
+    });
+  }
+
+  private load(): Promise<void> {
+    return this.attempt(async () => this.designs.set(await firstValueFrom(this.api.list())));
+  }
+
+  private async attempt(work: () => Promise<unknown>): Promise<void> {
+    try {
+      await work();
+      this.failure.set(undefined);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      this.failure.set(error);
+    }
+  }
+}

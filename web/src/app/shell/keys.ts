@@ -1,0 +1,112 @@
+import { inject, Injectable } from '@angular/core';
+import { kindOf } from '@yurei/core/catalog';
+import { terminalRef } from '@yurei/core/design';
+import { DesignSession } from '../data/design-session';
+import { Selection } from '../data/selection';
+import { Connecting } from '../picture/connecting';
+import { Player } from './player';
+import { Probes } from './probes';
+import { steps } from './steps';
+
+export const keyList: readonly [string, string][] = [
+  ['1 – 9', 'go to a step'],
+  ['Ctrl K', 'find a part or a command'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+  ['Space', 'run or pause the rehearsal'],
+  ['[  ]', 'move the time cursor back or on'],
+  ['P', 'pin the selected wire or part to the strip below, or take it off'],
+  ['Delete', 'remove what is selected'],
+  ['Enter', 'on a terminal: start or end a wire'],
+  ['Esc', 'give up the wire being made, or clear the selection'],
+  ['?', 'this list'],
+];
+
+/** What the frame does for keys that only it can act on. */
+export interface Frame {
+  go: (path: string) => void;
+  openCommands: () => void;
+  openHelp: () => void;
+}
+
+/** The keyboard of the workbench. Keys typed into a field stay there. */
+@Injectable()
+export class Keys {
+  private readonly session = inject(DesignSession);
+  private readonly selection = inject(Selection);
+  private readonly connecting = inject(Connecting);
+  private readonly player = inject(Player);
+  private readonly probes = inject(Probes);
+
+  handle(event: KeyboardEvent, frame: Frame): void {
+    if (event.defaultPrevented) return;
+    const done = this.withControl(event, frame) || (!isTyping(event) && this.plain(event, frame));
+    if (done) event.preventDefault();
+  }
+
+  private withControl(event: KeyboardEvent, frame: Frame): boolean {
+    if (!event.ctrlKey && !event.metaKey) return false;
+    const key = event.key.toLowerCase();
+    if (key === 'k') frame.openCommands();
+    else if (isTyping(event)) return false;
+    else if (key === 'z' && event.shiftKey) this.session.redo();
+    else if (key === 'y') this.session.redo();
+    else if (key === 'z') this.session.undo();
+    else return false;
+    return true;
+  }
+
+  private plain(event: KeyboardEvent, frame: Frame): boolean {
+    if (event.ctrlKey || event.metaKey || event.altKey) return false;
+    const step = steps[Number(event.key) - 1];
+    if (step?.path) frame.go(step.path);
+    else if (event.key === ' ' && !isButton(event)) this.player.toggle();
+    else if (event.key === '[') this.player.step(-1);
+    else if (event.key === ']') this.player.step(1);
+    else if (event.key === '?') frame.openHelp();
+    else if (event.key.toLowerCase() === 'p') this.pin();
+    else if (event.key === 'Delete' || event.key === 'Backspace') this.remove();
+    else if (event.key === 'Escape') this.escape();
+    else return false;
+    return true;
+  }
+
+  private pin(): void {
+    const picked = this.selection.picked();
+    const design = this.session.design();
+    if (!picked || !design) return;
+    const wire = design.wires.find((w) => picked.type === 'wire' && w.id === picked.id);
+    const part = design.parts.find((p) => picked.type === 'part' && p.id === picked.id);
+    if (wire) this.probes.toggle(wire.from);
+    else if (part) {
+      const terminals = kindOf(part).terminals;
+      const main = terminals.find((t) => t.role === 'signal-out') ?? terminals[0];
+      this.probes.toggle(terminalRef(part.id, main.id));
+    }
+  }
+
+  private remove(): void {
+    const picked = this.selection.picked();
+    if (picked?.type === 'part') this.session.edit({ type: 'remove-part', id: picked.id });
+    else if (picked?.type === 'wire') this.session.edit({ type: 'remove-wire', id: picked.id });
+    else return;
+    this.selection.clear();
+  }
+
+  private escape(): void {
+    if (this.connecting.from()) this.connecting.cancel();
+    else this.selection.clear();
+  }
+}
+
+function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement;
+  const tag = target.tagName;
+  const text = tag === 'INPUT' && (target as HTMLInputElement).type !== 'range';
+  return (
+    text || tag === 'TEXTAREA' || tag === 'SELECT' || target.getAttribute('role') === 'combobox'
+  );
+}
+
+const isButton = (event: KeyboardEvent): boolean =>
+  ['BUTTON', 'A'].includes((event.target as HTMLElement).tagName);

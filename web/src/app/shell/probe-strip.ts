@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { happeningSpan } from '@yurei/core/scene';
+import { formatQuantity } from '@yurei/core/quantity';
+import { BenchView } from '../data/bench-view';
+import { Player } from './player';
+import { Probes } from './probes';
+import { tracePath } from './trace-path';
+
+const width = 700;
+const rowHeight = 34;
+
+/** Pinned values with their traces, the happenings under them, and the time cursor through all. */
+@Component({
+  selector: 'yu-probe-strip',
+  templateUrl: './probe-strip.html',
+  styleUrl: './probe-strip.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ProbeStrip {
+  protected readonly view = inject(BenchView);
+  protected readonly player = inject(Player);
+  private readonly probes = inject(Probes);
+
+  protected readonly duration = computed(() => this.view.scene()?.duration ?? 0);
+  protected readonly rows = computed(() =>
+    this.probes.all().map((probe) => ({
+      ...probe,
+      path: probe.trace ? tracePath(probe.trace, this.duration(), width, rowHeight) : '',
+    })),
+  );
+  protected readonly marks = computed(() => {
+    const verdicts = this.view.rehearsal()?.verdicts ?? [];
+    return (this.view.scene()?.happenings ?? []).map((happening) => {
+      const { start, end } = happeningSpan(happening);
+      const outcome = verdicts.find((v) => v.happening === happening.id)?.outcome ?? '';
+      const bad = outcome === 'missed' || outcome === 'fired falsely';
+      const left = (100 * start) / this.duration();
+      const share = (100 * Math.min(end - start, this.duration() - start)) / this.duration();
+      return {
+        id: happening.id,
+        name: happening.name,
+        outcome,
+        bad,
+        left,
+        width: Math.max(share, 0.6),
+      };
+    });
+  });
+  protected readonly cursor = computed(() => {
+    const t = this.view.time();
+    return t === undefined ? undefined : (100 * t) / this.duration();
+  });
+  protected readonly clock = computed(() => {
+    const t = this.view.time();
+    return t === undefined ? 'at rest' : formatQuantity(t, 's', 4);
+  });
+
+  protected scrub(event: PointerEvent): void {
+    if (event.type === 'pointermove' && event.buttons === 0) return;
+    const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+    if (event.type === 'pointerdown') {
+      (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+      this.player.pause();
+    }
+    this.view.moveTo(((event.clientX - box.left) / box.width) * this.duration());
+  }
+
+  protected slide(event: Event): void {
+    this.player.pause();
+    this.view.moveTo(Number((event.target as HTMLInputElement).value));
+  }
+}

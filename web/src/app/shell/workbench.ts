@@ -1,0 +1,123 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
+import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Title } from '@angular/platform-browser';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { Lantern } from '../common/lantern';
+import { ApiError } from '../data/api';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+import { Selection } from '../data/selection';
+import { Connecting } from '../picture/connecting';
+import { ThemeService } from '../theme/theme';
+import { CommandBox } from './command-box';
+import { keyList, Keys } from './keys';
+import { Player } from './player';
+import { ProbeStrip } from './probe-strip';
+import { Probes } from './probes';
+import { SidePanel } from './side-panel';
+import { steps } from './steps';
+
+/** The frame around one design: questions above, steps at the left, findings at the right, probes below. */
+@Component({
+  selector: 'yu-workbench',
+  imports: [
+    Button,
+    CommandBox,
+    Dialog,
+    Lantern,
+    ProbeStrip,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+    SidePanel,
+  ],
+  providers: [DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys],
+  templateUrl: './workbench.html',
+  styleUrl: './workbench.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'onKey($event)', '(window:beforeunload)': 'session.flush()' },
+})
+export class Workbench {
+  readonly id = input.required<string>();
+
+  protected readonly session = inject(DesignSession);
+  protected readonly view = inject(BenchView);
+  protected readonly theme = inject(ThemeService);
+  private readonly keys = inject(Keys);
+  private readonly router = inject(Router);
+  protected readonly steps = steps;
+  protected readonly keyList = keyList;
+  protected readonly commandsOpen = signal(false);
+  protected readonly helpOpen = signal(false);
+  protected readonly failure = signal<ApiError | undefined>(undefined);
+
+  protected readonly saveBad = computed(() =>
+    ['unsaved', 'conflict'].includes(this.session.save().state),
+  );
+  protected readonly saveText = computed(() => {
+    const save = this.session.save();
+    if (save.state === 'saved') return `Saved ${new Date(save.at).toLocaleTimeString()}`;
+    if (save.state === 'saving') return 'Saving…';
+    return save.state === 'conflict'
+      ? save.reason
+      : `Not saved: ${save.reason}. Kept in this browser.`;
+  });
+
+  /** Open findings by step: how many, and whether any is an error. */
+  protected readonly badges = computed(() => {
+    const open = this.view
+      .findings()
+      .filter((f) => f.severity === 'error' || f.severity === 'caution');
+    const entries = steps.flatMap((step) => {
+      const own = open.filter((f) => f.step === step.findings);
+      if (own.length === 0) return [];
+      const worst = own.some((f) => f.severity === 'error') ? 'error' : 'caution';
+      return [[step.name, { count: own.length, worst }] as const];
+    });
+    return Object.fromEntries<{ count: number; worst: string } | undefined>(entries);
+  });
+
+  constructor() {
+    const title = inject(Title);
+    effect(() => void this.open(this.id()));
+    effect(() => title.setTitle(`${this.session.design()?.title ?? 'Design'} · Yurei`));
+  }
+
+  protected rename(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const title = field.value.trim();
+    if (title) this.session.edit({ type: 'describe', fields: { title } });
+    else field.value = this.session.design()?.title ?? '';
+  }
+
+  protected blur(event: Event): void {
+    (event.target as HTMLInputElement).blur();
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    this.keys.handle(event, {
+      go: (path) => void this.router.navigate(['/design', this.id(), path]),
+      openCommands: () => this.commandsOpen.set(true),
+      openHelp: () => this.helpOpen.set(true),
+    });
+  }
+
+  private async open(id: string): Promise<void> {
+    try {
+      await this.session.open(id);
+      this.failure.set(undefined);
+    } catch (error) {
+      if (!(error instanceof ApiError)) throw error;
+      this.failure.set(error);
+    }
+  }
+}

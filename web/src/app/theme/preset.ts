@@ -1,0 +1,47 @@
+import { definePreset } from '@primeuix/themes';
+import Aura from '@primeuix/themes/aura';
+
+/** Indigo is for selection and interaction only. */
+const indigo = {
+  50: '#f3f4fa',
+  100: '#e6e9f4',
+  200: '#c7cde6',
+  300: '#a3add6',
+  400: '#6f7fb8',
+  500: '#3d4f8a',
+  600: '#35467c',
+  700: '#2c3a69',
+  800: '#243056',
+  900: '#1b2442',
+  950: '#121830',
+};
+
+const surfaces = { background: '{surface.0}', borderColor: 'var(--rule)' };
+
+/** The component kit in our own tokens; colours follow the theme set on the document. */
+export const yureiPreset = definePreset(Aura, {
+  semantic: {
+    primary: indigo,
+    focusRing: { width: '2px', style: 'solid', color: 'var(--indigo)', offset: '2px' },
+    colorScheme: {
+      light: {
+        surface: { 0: '#fffdf7', 50: '#f7f3ea', 100: '#efe9db', 200: '#ddd5c4', 300: '#c9bfa9' },
+        text: { color: '#20242b', mutedColor: '#5b6270' },
+        content: surfaces,
+        formField: { borderColor: '#b9b09c', background: '#fffdf7' },
+      },
+      dark: {
+        primary: {
+          color: '#8b9be0',
+          contrastColor: '#14171d',
+          hoverColor: '#a3b0ea',
+          activeColor: '#a3b0ea',
+        },
+        surface: { 0: '#ffffff', 700: '#343a46', 800: '#262b35', 900: '#1c2028', 950: '#14171d' },
+        text: { color: '#ece7db', mutedColor: '#a3a9b5' },
+        content: { background: '#1c2028', borderColor: '#343a46', color: '#ece7db' },
+        formField: { borderColor: '#565e6d', background: '#14171d', color: '#ece7db' },
+      },
+    },
+  },
+});

@@ -1,0 +1,7 @@
+import { bootstrapApplication } from '@angular/platform-browser';
+import { appConfig } from './app/app.config';
+import { App } from './app/app';
+
+bootstrapApplication(App, appConfig).catch((error: unknown) => {
+  document.body.textContent = `Yurei could not start: ${String(error)}`;
+});

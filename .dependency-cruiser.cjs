@@ -55,6 +55,9 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(/dist/|\\.angular)' },
     tsConfig: { fileName: 'tsconfig.base.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+    },
   },
 };

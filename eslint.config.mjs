@@ -6,7 +6,16 @@ import tseslint from 'typescript-eslint';
 const impure = ['Date', 'performance', 'process', 'window', 'document', 'console', 'setTimeout'];
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/.angular/**', 'node_modules/**', 'data/**', 'docs/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/.angular/**',
+      'node_modules/**',
+      'data/**',
+      'docs/**',
+      'web/public/elk/**',
+    ],
+  },
   eslint.configs.recommended,
   ...tseslint.configs.strict,
   {
@@ -50,6 +59,7 @@ export default tseslint.config(
         console: 'readonly',
         URL: 'readonly',
         module: 'writable',
+        __dirname: 'readonly',
         fetch: 'readonly',
         setTimeout: 'readonly',
         require: 'readonly',

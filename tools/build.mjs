@@ -20,7 +20,12 @@ export async function build() {
 
 /** Whether every source is older than what was built from it. */
 export async function isBuilt() {
-  const outputs = ['core/dist/quantity/index.js', 'cli/dist/main.js', 'server/dist/main.js', 'web/dist/web/browser/index.html'];
+  const outputs = [
+    'core/dist/quantity/index.js',
+    'cli/dist/main.js',
+    'server/dist/main.js',
+    'web/dist/web/browser/index.html',
+  ];
   if (!outputs.every((f) => existsSync(resolve(root, f)))) return false;
   const built = statSync(resolve(root, outputs[3])).mtimeMs;
   const newest = await Promise.all(sources.map((s) => newestIn(resolve(root, s, 'src'))));

@@ -27,7 +27,8 @@ export function startApp(data: string, port = 0): Promise<AppServer> {
     const read = (chunk: Buffer): void => {
       output += chunk.toString();
       const address = /(http:\/\/\S+)/.exec(output)?.[1];
-      if (address) done({ address, kill: () => end(child, 'SIGKILL'), stop: () => end(child, 'SIGTERM') });
+      if (address)
+        done({ address, kill: () => end(child, 'SIGKILL'), stop: () => end(child, 'SIGTERM') });
     };
     child.stdout.on('data', read);
     child.stderr.on('data', read);

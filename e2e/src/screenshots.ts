@@ -37,7 +37,8 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
   },
 ];
 
-const [folder = 'docs/screenshots', width = '1280', height = '800', theme = 'day'] = process.argv.slice(2);
+const [folder = 'docs/screenshots', width = '1280', height = '800', theme = 'day'] =
+  process.argv.slice(2);
 const data = mkdtempSync(join(tmpdir(), 'yurei-shots-'));
 const app = await startApp(data);
 const browser = await openBrowser(Number(width), Number(height));

@@ -11,7 +11,8 @@ import { prefixlessUnits, type Unit } from './unit.js';
  * @example formatQuantity(0.0118, 'A') // "11.8 mA"
  */
 export function formatQuantity(value: number, unit: Unit, digits = 3): string {
-  return format(value, unit, (scaled) => scaled.toPrecision(digits));
+  const seen = Math.abs(value) < (smallest[unit] ?? 0) ? 0 : value;
+  return format(seen, unit, (scaled) => scaled.toPrecision(digits));
 }
 
 /**
@@ -27,10 +28,9 @@ const smallest: Partial<Record<Unit, number>> = { V: 1e-6, A: 1e-12, W: 1e-9 };
 
 function format(value: number, unit: Unit, write: (scaled: number) => string): string {
   if (!Number.isFinite(value)) return '–';
-  const seen = Math.abs(value) < (smallest[unit] ?? 1e-15) ? 0 : value;
-  const exponent = prefixlessUnits.has(unit) ? 0 : engineeringExponent(seen, write);
-  const scaled = seen / 10 ** exponent;
-  const text = unit === 'counts' ? String(Math.round(seen)) : tidy(write(scaled));
+  const exponent = prefixlessUnits.has(unit) ? 0 : engineeringExponent(value, write);
+  const scaled = value / 10 ** exponent;
+  const text = unit === 'counts' ? String(Math.round(value)) : tidy(write(scaled));
   const label = `${prefixForExponent[exponent]}${unit}`;
   return label === '' ? text : unit === '°' ? `${text}°` : `${text}\u00a0${label}`;
 }

@@ -101,13 +101,11 @@ export class DesignStore {
   }
 
   async revisions(id: string): Promise<Revision[]> {
-    const records = await this.source
-      .getRepository(revisionRecord)
-      .find({
-        where: { design: id },
-        order: { version: 'DESC' },
-        select: { version: true, savedAt: true, design: true },
-      });
+    const records = await this.source.getRepository(revisionRecord).find({
+      where: { design: id },
+      order: { version: 'DESC' },
+      select: { version: true, savedAt: true, design: true },
+    });
     return records.map(({ version, savedAt }) => ({ version, savedAt }));
   }
 

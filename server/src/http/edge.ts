@@ -9,7 +9,7 @@ import { ProblemError, refusedDesign } from './problem.js';
  * @throws ProblemError 400 naming the place
  */
 export function demand<T>(shape: Joi.Schema<T>, value: unknown, what: string): T {
-  const result = shape.validate(value, { abortEarly: false });
+  const result = shape.label(what).validate(value, { abortEarly: false });
   if (result.error)
     throw new ProblemError(400, `${what} makes no sense`, `${result.error.message}.`);
   return result.value;

@@ -92,7 +92,7 @@ export const controller5v8bit: PartKind = {
     { type: 'resistor', a: '5V', b: 'GND', ohms: p['rail'] / p['own'] },
     ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p)),
   ],
-  headline: (p) => `${p['bits']}-bit converter`,
+  headline: (p) => `${p['bits']}-bit`,
   converter: {
     bits: (p) => p['bits'],
     reference: (part) => (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),

@@ -36,7 +36,7 @@ export const infraredEmitter: PartKind = {
     { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2 },
     { type: 'resistor', a: '#bulk', b: 'k', ohms: 1 },
   ],
-  headline: (p) => `${formatNominal(p['intensity'], '')} W/sr per A`,
+  headline: (p) => `${formatNominal(p['intensity'], '')} W/sr/A`,
   emits: {
     quantity: 'infrared',
     halfAngle: (p) => p['halfAngle'],

@@ -52,7 +52,7 @@ export const phototransistor: PartKind = {
       },
     ];
   },
-  headline: (p) => `${formatNominal(p['sensitivity'] * 1e4, '')} mA per mW/cm²`,
+  headline: (p) => `lens ×${formatNominal(p['lens'], '')}, ±${formatNominal(p['halfAngle'], '°')}`,
   feels: {
     quantity: 'infrared',
     unit: 'W/m²',

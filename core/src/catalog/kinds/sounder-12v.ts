@@ -26,7 +26,7 @@ export const sounder12v: PartKind = {
     voltsRating('minus', 'plus', 'reversed', () => 0.5),
   ],
   elements: (p) => [{ type: 'resistor', a: 'plus', b: 'minus', ohms: p['volts'] / p['amps'] }],
-  headline: (p) => `${formatNominal(p['volts'], 'V')} · ${formatNominal(p['amps'], 'A')}`,
+  headline: (p) => `${formatNominal(p['volts'], 'V')} ${formatNominal(p['amps'], 'A')}`,
   acts: {
     word: 'sounding',
     active: (part, p) => across(part) >= p['least'],

@@ -60,8 +60,8 @@ export class Api {
       .pipe(catchError(explain));
   }
 
-  remove(id: string): Observable<void> {
-    return this.http.delete<void>(`/api/designs/${id}`).pipe(catchError(explain));
+  remove(id: string): Observable<unknown> {
+    return this.http.delete(`/api/designs/${id}`).pipe(catchError(explain));
   }
 
   /** @param acceptDoubts import even though some values are doubtful */

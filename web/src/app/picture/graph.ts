@@ -61,8 +61,11 @@ export interface PictureGraph {
   lines: Line[];
 }
 
-const tabPitch = 22;
-const cardHead = 46;
+/** From one tab to the next, px. */
+export const tabPitch = 20;
+/** Where the first tab of a labelled card stands, under its text. */
+export const labelledTop = 58;
+const cardHead = 48;
 
 /**
  * What there is to lay out: a card for each part, a line for each signal wire. Depends on the wiring
@@ -143,9 +146,9 @@ function card(part: Part, context: Context): Card {
     freePins,
     labelled,
     width: feed ? 150 : 112,
-    height:
-      labelled ? cardHead + rows * tabPitch + 4 : Math.max(cardHead, rows * tabPitch + 8) +
-      (freePins > 0 ? 18 : 0),
+    height: labelled
+      ? labelledTop + rows * tabPitch - 8
+      : Math.max(cardHead, rows * tabPitch + 8) + (freePins > 0 ? 18 : 0),
   };
 }
 

@@ -2,7 +2,15 @@ import { Injectable } from '@angular/core';
 import type { Stage } from '@yurei/core/catalog';
 import ELK, { type ElkExtendedEdge, type ElkNode, type ElkPort } from 'elkjs/lib/elk-api.js';
 import { stageIndex } from './stage-of';
-import { columnStages, layoutKey, type Card, type Line, type PictureGraph } from './graph';
+import {
+  columnStages,
+  labelledTop,
+  layoutKey,
+  tabPitch,
+  type Card,
+  type Line,
+  type PictureGraph,
+} from './graph';
 
 export interface PlacedTab {
   ref: string;
@@ -91,25 +99,34 @@ const touches = (line: Line, parts: ReadonlySet<string>): boolean =>
   parts.has(line.from.split('.')[0]) || parts.has(line.to.split('.')[0]);
 
 function toNode(card: Card): ElkNode {
+  const places = tabPlaces(card);
   return {
     id: card.part.id,
     width: card.width,
     height: card.height,
     layoutOptions: {
       'elk.partitioning.partition': String(stageIndex(card.stage)),
-      'elk.portConstraints': 'FIXED_SIDE',
-      'elk.spacing.portPort': '22',
-      ...(card.labelled
-        ? { 'elk.spacing.portsSurrounding': `[top=46,left=0,bottom=${card.freePins > 0 ? 24 : 8},right=0]` }
-        : {}),
+      'elk.portConstraints': 'FIXED_POS',
     },
-    ports: card.tabs.map(({ ref, side }): ElkPort => ({
+    ports: places.map(({ ref, side, x, y }): ElkPort => ({
       id: ref,
       width: 0,
       height: 0,
+      x,
+      y,
       layoutOptions: { 'elk.port.side': side === 'west' ? 'WEST' : 'EAST' },
     })),
   };
+}
+
+/** Tabs stand below each other, under the text where they carry labels, else around the middle. */
+function tabPlaces(card: Card): PlacedTab[] {
+  return card.tabs.map((tab) => {
+    const same = card.tabs.filter((t) => t.side === tab.side);
+    const top = card.labelled ? labelledTop : card.height / 2 - ((same.length - 1) * tabPitch) / 2;
+    const y = top + same.indexOf(tab) * tabPitch;
+    return { ...tab, x: tab.side === 'west' ? 0 : card.width, y };
+  });
 }
 
 const toEdge = (line: Line): ElkExtendedEdge => ({
@@ -141,16 +158,12 @@ function arrange(root: ElkNode, main: Card[], feeds: Card[], lines: Line[]): Pic
 }
 
 function placeCard(card: Card, node: ElkNode): PlacedCard {
-  const x = (node.x ?? 0) + margin.left;
-  const y = (node.y ?? 0) + margin.top;
-  const tabs = card.tabs.map((tab): PlacedTab => {
-    const port = node.ports?.find((p) => p.id === tab.ref);
-    return {
-      ...tab,
-      x: x + (tab.side === 'west' ? 0 : card.width),
-      y: y + (port?.y ?? card.height / 2),
-    };
-  });
+  return at(card, (node.x ?? 0) + margin.left, (node.y ?? 0) + margin.top);
+}
+
+/** A card with its tabs at a place. */
+function at(card: Card, x: number, y: number): PlacedCard {
+  const tabs = tabPlaces(card).map((tab) => ({ ...tab, x: x + tab.x, y: y + tab.y }));
   return { id: card.part.id, x, y, width: card.width, height: card.height, tabs };
 }
 
@@ -158,21 +171,7 @@ function placeCard(card: Card, node: ElkNode): PlacedCard {
 function placeFeeds(feeds: Card[], feedsY: number, cards: Map<string, PlacedCard>): number {
   let x = margin.left;
   for (const card of feeds) {
-    const y = feedsY + 26;
-    const tabs = card.tabs.map((tab, i): PlacedTab => ({
-      ...tab,
-      side: 'east',
-      x: x + card.width,
-      y: y + 14 + i * 22,
-    }));
-    cards.set(card.part.id, {
-      id: card.part.id,
-      x,
-      y,
-      width: card.width,
-      height: card.height,
-      tabs,
-    });
+    cards.set(card.part.id, at(card, x, feedsY + 26));
     x += card.width + feedGap;
   }
   return x;

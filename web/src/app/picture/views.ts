@@ -99,10 +99,10 @@ export function cardView(card: Card, placed: PlacedCard, context: Context): Card
   return {
     ...placed,
     id: part.id,
-    name: shorten(part.name, placed.width - 34 - part.id.length * 7.4),
+    name: shorten(part.name, placed.width - 10, 6),
     title: `${part.id} ${part.name}, ${kind.label}: ${headline}${live ? `, ${live}` : ''}`,
     glyph: kind.glyph,
-    headline: shorten(headline, (placed.width - 12) * 0.92),
+    headline: shorten(headline, placed.width - 36 - part.id.length * 6, 5.7),
     live,
     acting: acting?.active ?? false,
     troubled: context.snapshot?.solution.problems.some((p) => p.parts.includes(part.id)) ?? false,
@@ -169,8 +169,8 @@ function placeFlags(card: Card, placed: PlacedCard, { snapshot, refuse }: Contex
   });
 }
 
-/** Cuts a text that would not fit, at about six pixels a letter. */
-function shorten(text: string, room: number): string {
-  const letters = Math.floor(room / 5.1);
+/** Cuts a text that would not fit into `room` at `letter` px a letter. */
+function shorten(text: string, room: number, letter: number): string {
+  const letters = Math.floor(room / letter);
   return text.length <= letters ? text : `${text.slice(0, Math.max(0, letters - 1))}…`;
 }

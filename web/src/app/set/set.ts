@@ -34,7 +34,8 @@ export class SetStep {
 
   protected readonly channels = computed(() => this.session.design()?.channels ?? []);
   protected readonly channel = computed(
-    (): Channel | undefined => this.channels().find((c) => c.id === this.chosen()) ?? this.channels()[0],
+    (): Channel | undefined =>
+      this.channels().find((c) => c.id === this.chosen()) ?? this.channels()[0],
   );
   private readonly converter = computed(() => {
     const [design, channel] = [this.session.design(), this.channel()];

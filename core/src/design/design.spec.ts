@@ -1,0 +1,150 @@
+import fc from 'fast-check';
+import { arbitraryDesign } from '../testing/arbitrary-design.js';
+import { slipwayBeam } from '../testing/demo.js';
+import { sketch } from '../testing/small.js';
+import {
+  applyEdit,
+  deriveNets,
+  EditError,
+  freshId,
+  makeEdit,
+  migrate,
+  netIndex,
+  redo,
+  startHistory,
+  undo,
+  type Edit,
+} from './index.js';
+
+const editsFor = (design: ReturnType<typeof slipwayBeam>): fc.Arbitrary<Edit> => {
+  const part = fc.constantFrom(...design.parts.map((p) => p.id), 'none');
+  const wire = fc.constantFrom(...design.wires.map((w) => w.id), 'none');
+  return fc.oneof(
+    part.map((id): Edit => ({ type: 'remove-part', id })),
+    wire.map((id): Edit => ({ type: 'remove-wire', id })),
+    fc
+      .tuple(part, fc.integer())
+      .map(([id, value]): Edit => ({ type: 'set-param', id, param: 'ohms', value })),
+    fc.tuple(part, part).map(([a, b]): Edit => ({
+      type: 'add-wire',
+      wire: { id: 'new', from: `${a}.a`, to: `${b}.b` },
+    })),
+    fc.string().map((title): Edit => ({ type: 'describe', fields: { title } })),
+    fc.nat(900).map((threshold): Edit => ({
+      type: 'put-channel',
+      channel: { ...design.channels[0], threshold },
+    })),
+    fc.constant<Edit>({ type: 'remove-channel', id: 'beam' }),
+    fc.constant<Edit>({ type: 'remove-happening', scene: 'night', id: 'h1' }),
+    fc.constant<Edit>({ type: 'set-pin', pin: 'U1.D9', mode: 'output' }),
+  );
+};
+
+describe('edits', () => {
+  it('undo all after do any is the identity, and redo comes back to the same', () => {
+    const start = slipwayBeam();
+    fc.assert(
+      fc.property(fc.array(editsFor(start), { maxLength: 15 }), (edits) => {
+        let history = startHistory(start);
+        for (const edit of edits) {
+          try {
+            history = makeEdit(history, edit);
+          } catch (error) {
+            expect(error).toBeInstanceOf(EditError);
+          }
+        }
+        const end = history.present;
+        while (history.done.length > 0) history = undo(history);
+        expect(history.present).toEqual(slipwayBeam());
+        while (history.undone.length > 0) history = redo(history);
+        expect(history.present).toEqual(end);
+      }),
+    );
+  });
+
+  it('a removed part takes along its wires, channels, outputs and their rules', () => {
+    const design = applyEdit(slipwayBeam(), { type: 'remove-part', id: 'U1' });
+    expect(design.wires.some((w) => w.from.startsWith('U1.') || w.to.startsWith('U1.'))).toBe(
+      false,
+    );
+    expect([design.channels, design.outputs, design.rules, design.controller.pins]).toEqual([
+      [],
+      [],
+      [],
+      [],
+    ]);
+  });
+
+  const refused: [Edit, RegExp][] = [
+    [
+      { type: 'add-part', part: { id: 'R1', kind: 'resistor', name: '', params: {} } },
+      /already a part R1/,
+    ],
+    [{ type: 'remove-part', id: 'R9' }, /no part R9/],
+    [{ type: 'set-param', id: 'R9', param: 'ohms', value: 1 }, /no part R9/],
+    [{ type: 'add-wire', wire: { id: 'x', from: 'R1.a', to: 'R1.a' } }, /two different ends/],
+    [{ type: 'add-wire', wire: { id: 'x', from: 'U1.A0', to: 'B1.e' } }, /already joined/],
+    [{ type: 'add-wire', wire: { id: 'w1', from: 'R1.a', to: 'R2.a' } }, /already a wire w1/],
+    [{ type: 'add-wire', wire: { id: 'x', from: 'R1.a', to: 'Z1.a' } }, /no part Z1/],
+    [{ type: 'remove-happening', scene: 'day', id: 'h1' }, /no scene day/],
+  ];
+  it.each(refused)('refuses %j', (edit, message) => {
+    expect(() => applyEdit(slipwayBeam(), edit)).toThrow(message);
+  });
+
+  it('a drag is one step', () => {
+    const channel = slipwayBeam().channels[0];
+    let history = startHistory(slipwayBeam());
+    for (const threshold of [100, 200, 300]) {
+      history = makeEdit(
+        history,
+        { type: 'put-channel', channel: { ...channel, threshold } },
+        'drag',
+      );
+    }
+    expect(history.done).toHaveLength(1);
+    expect(undo(history).present.channels[0].threshold).toBe(channel.threshold);
+    expect(redo(undo(history)).present.channels[0].threshold).toBe(300);
+  });
+});
+
+describe('nets', () => {
+  it('do not depend on the order or the direction of wires', () => {
+    fc.assert(
+      fc.property(arbitraryDesign, fc.infiniteStream(fc.boolean()), (design, flips) => {
+        const turned = [...design.wires]
+          .reverse()
+          .map((w) => (flips.next().value ? { ...w, from: w.to, to: w.from } : w));
+        const terminals = (wires: typeof turned): string[][] =>
+          deriveNets({ wires }).map((n) => n.terminals);
+        expect(terminals(turned)).toEqual(terminals(design.wires));
+      }),
+    );
+  });
+  it('joins what wires join, and only that', () => {
+    const { wires } = sketch([], ['A.1 B.1', 'B.1 C.1', 'D.1 E.1']);
+    const nets = deriveNets({ wires });
+    expect(nets.map((n) => n.terminals)).toEqual([
+      ['A.1', 'B.1', 'C.1'],
+      ['D.1', 'E.1'],
+    ]);
+    expect(netIndex(nets)('C.1')).toBe('A.1');
+    expect(netIndex(nets)('F.1')).toBe('F.1');
+  });
+});
+
+describe('migrations', () => {
+  it('climb step by step and refuse newer and unknown versions', () => {
+    const steps = {
+      1: (d: object) => ({ ...d, two: true }),
+      2: (d: object) => ({ ...d, three: true }),
+    };
+    expect(migrate({ version: 1 }, steps, 3)).toEqual({ version: 3, two: true, three: true });
+    expect(() => migrate({ version: 4 }, steps, 3)).toThrow(/version 4.*up to version 3/);
+    expect(() => migrate({ version: 0 }, steps, 3)).toThrow(/no design file version 0/);
+  });
+});
+
+it('fresh ids fill the first gap', () => {
+  expect(freshId('R', ['R1', 'R3'])).toBe('R2');
+});

@@ -1,0 +1,151 @@
+import { readFileSync } from 'node:fs';
+import Ajv2020 from 'ajv/dist/2020';
+import fc from 'fast-check';
+import { arbitraryDesign } from '../testing/arbitrary-design.js';
+import { demoText, slipwayBeam } from '../testing/demo.js';
+import { designShape, fileNameFor, problemText, readDesign, writeDesign } from './index.js';
+
+const messageOf = (text: string): string => {
+  const result = readDesign(text);
+  return result.ok
+    ? result.doubts.map(problemText).join('\n')
+    : result.problems.map(problemText).join('\n');
+};
+/** The demo file with one change to its document. */
+const spoilt = (change: (d: Record<string, never>) => void): string => {
+  const document = JSON.parse(demoText);
+  change(document);
+  return JSON.stringify(document);
+};
+
+it('import after export is the identity', () => {
+  fc.assert(
+    fc.property(arbitraryDesign, (design) => {
+      const read = readDesign(writeDesign(design));
+      expect(read.ok && read.design).toEqual(design);
+      expect(read.ok && writeDesign(read.design)).toBe(writeDesign(design));
+    }),
+  );
+});
+
+describe('a bad file is refused with place, reason and cure', () => {
+  const cases: [string, string, RegExp][] = [
+    ['cut off', demoText.slice(0, 700), /^line \d+, column \d+: The file is not complete JSON/],
+    ['empty', '', /line 1, column 1/],
+    ['a list', '[]', /holds no design/],
+    ['another kind', '{"format":"shopping-list"}', /format: .*"shopping-list", not "yurei-design"/],
+    ['no format', '{}', /states no format/],
+    [
+      'a newer version',
+      spoilt((d) => Object.assign(d, { version: 7 })),
+      /version: .*version 7.*up to version 1/,
+    ],
+    ['a wrong version', spoilt((d) => Object.assign(d, { version: 'one' })), /whole number/],
+    [
+      'an unknown part',
+      spoilt((d) => Object.assign(d['parts'][1], { kind: 'flux-capacitor' })),
+      /parts\[1\] \(R3\): There is no part kind "flux-capacitor"/,
+    ],
+    [
+      'a dangling wire',
+      spoilt((d) => Object.assign(d['wires'][3], { to: 'Z9.a' })),
+      /wires\[3\] \(w4\)\.to: "Z9\.a" leads to no part/,
+    ],
+    [
+      'a wrong terminal',
+      spoilt((d) => Object.assign(d['wires'][3], { to: 'E1.z' })),
+      /no terminal "z".*a, k/,
+    ],
+    [
+      'a duplicate id',
+      spoilt((d) => Object.assign(d['parts'][2], { id: 'E1' })),
+      /parts\[2\] \(E1\): The id E1 is already used by parts\[0\]/,
+    ],
+    [
+      'an impossible value',
+      spoilt((d) => Object.assign(d['parts'][3]['params'], { ohms: 1e10 })),
+      /parts\[3\] \(R1\)\.params\.ohms: .*10.GΩ is outside the possible/,
+    ],
+    [
+      'an unknown parameter',
+      spoilt((d) => Object.assign(d['parts'][3]['params'], { henries: 1 })),
+      /no parameter "henries".*ohms, watts/,
+    ],
+    [
+      'a rule for nothing',
+      spoilt((d) => Object.assign(d['rules'][0], { output: 'bell' })),
+      /rules\[0\] \(r1\)\.output: There is no output bell/,
+    ],
+    [
+      'a field too many',
+      spoilt((d) => Object.assign(d['parts'][0], { wings: 2 })),
+      /parts\[0\] \(E1\)\.wings/,
+    ],
+    [
+      'a field of another type',
+      spoilt((d) => Object.assign(d['channels'][0], { threshold: '380' })),
+      /channels\[0\] \(beam\)\.threshold/,
+    ],
+    ['a file of 3 MB', ' '.repeat(3e6), /3\.0 MB; a design has at most 2 MB/],
+  ];
+  it.each(cases)('%s', (_, text, message) => {
+    expect(readDesign(text).ok).toBe(false);
+    expect(messageOf(text)).toMatch(message);
+  });
+
+  it('a ten-million-ohm slip is read, but questioned', () => {
+    const text = spoilt((d) => Object.assign(d['parts'][3]['params'], { ohms: 10e6 }));
+    const result = readDesign(text);
+    expect(result.ok && result.doubts).toHaveLength(1);
+    expect(messageOf(text)).toMatch(
+      /R1\)\.params\.ohms: .*10.MΩ is outside the usual.*Was 10.kΩ meant/,
+    );
+  });
+});
+
+describe('the published JSON Schema', () => {
+  const schema = JSON.parse(readFileSync('docs/yurei-design.schema.json', 'utf8'));
+  const validate = new Ajv2020({ strict: false }).compile(schema);
+
+  it('takes the demo and every sound design', () => {
+    expect(validate(slipwayBeam())).toBe(true);
+    fc.assert(fc.property(arbitraryDesign, (design) => validate(design) === true));
+  });
+
+  it('and the shape check agree on documents with a field dropped, added or of another type', () => {
+    const paths = [
+      ['title'],
+      ['parts'],
+      ['parts', 0, 'id'],
+      ['wires', 0, 'to'],
+      ['channels', 0, 'trips'],
+      ['scenes', 0, 'ambient', 'daylight'],
+      ['rules', 0, 'latch'],
+      ['controller', 'pins'],
+      ['scenes', 0, 'happenings', 0, 'params'],
+    ];
+    const values = [undefined, null, true, {}, 'text', []];
+    for (const path of paths) {
+      for (const value of values) {
+        const document = JSON.parse(demoText);
+        const last = path[path.length - 1];
+        const parent = path.slice(0, -1).reduce((at, key) => at[key], document);
+        if (value === undefined) Reflect.deleteProperty(parent, last);
+        else parent[last] = value;
+        const [bySchema, byShape] = [
+          validate(document),
+          designShape.validate(document, { convert: false }).error === undefined,
+        ];
+        // The shape check also knows lengths and patterns, so it may refuse more, never less.
+        if (byShape) expect([path, value, bySchema]).toEqual([path, value, true]);
+        if (!bySchema) expect(byShape).toBe(false);
+      }
+    }
+  });
+});
+
+it('file names come from titles', () => {
+  expect(fileNameFor({ title: 'Slipway beam' })).toBe('slipway-beam.yurei.json');
+  expect(fileNameFor({ title: '../../etc' })).toBe('etc.yurei.json');
+  expect(fileNameFor({ title: '∿∿' })).toBe('design.yurei.json');
+});

@@ -1,0 +1,202 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import { readConfig, type Config } from './config.js';
+import { startServer, type RunningServer } from './start-server.js';
+
+const log = pino({ level: 'silent' });
+const demoText = readFileSync('demo/slipway-beam.yurei.json', 'utf8');
+const demo = JSON.parse(demoText);
+
+let folder: string;
+let server: RunningServer;
+const config = (change: Partial<Config> = {}): Config => ({
+  host: '127.0.0.1',
+  port: 0,
+  data: join(folder, 'data'),
+  web: folder,
+  ...change,
+});
+
+interface Answer {
+  status: number;
+  type: string;
+  body: Record<string, never> & { id: string; version: number; detail: string; title: string };
+}
+
+async function call(method: string, path: string, body?: unknown): Promise<Answer> {
+  const text = typeof body === 'string';
+  const response = await fetch(`${server.address}api${path}`, {
+    method,
+    headers: body === undefined ? {} : { 'Content-Type': text ? 'text/plain' : 'application/json' },
+    body: body === undefined ? undefined : text ? body : JSON.stringify(body),
+  });
+  const answer = await response.text();
+  const type = response.headers.get('content-type') ?? '';
+  return {
+    status: response.status,
+    type,
+    body: type.includes('json') ? JSON.parse(answer) : answer,
+  };
+}
+
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'yurei-server-'));
+  server = await startServer(config(), log);
+});
+afterEach(async () => {
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+it('keeps a design through create, save, stop and start, with every revision', async () => {
+  const { body: created, status } = await call('POST', '/designs', { design: demo });
+  expect(status).toBe(201);
+  const changed = { ...demo, title: 'Slipway beam, moved' };
+  expect(
+    (await call('PUT', `/designs/${created.id}`, { version: 1, design: changed })).body.version,
+  ).toBe(2);
+
+  await server.stop();
+  server = await startServer(config(), log);
+  expect(server.fresh).toBe(false);
+
+  const { body } = await call('GET', `/designs/${created.id}`);
+  expect(body).toMatchObject({ version: 2, design: changed });
+  expect((await call('GET', '/designs')).body).toMatchObject([
+    { title: 'Slipway beam, moved', parts: 10, scenes: 1 },
+  ]);
+  expect((await call('GET', `/designs/${created.id}/revisions`)).body).toMatchObject([
+    { version: 2 },
+    { version: 1 },
+  ]);
+  expect((await call('GET', `/designs/${created.id}/revisions/1`)).body).toMatchObject({
+    design: demo,
+  });
+});
+
+it('refuses a stale save and loses nothing', async () => {
+  const { id } = (await call('POST', '/designs', { design: demo })).body;
+  await call('PUT', `/designs/${id}`, { version: 1, design: { ...demo, title: 'First' } });
+  const stale = await call('PUT', `/designs/${id}`, {
+    version: 1,
+    design: { ...demo, title: 'Second' },
+  });
+  expect(stale).toMatchObject({
+    status: 409,
+    type: expect.stringContaining('application/problem+json'),
+    body: { current: 2 },
+  });
+  expect((await call('GET', `/designs/${id}`)).body).toMatchObject({ design: { title: 'First' } });
+});
+
+it('imports what it exports, byte for byte in content', async () => {
+  const { id } = (await call('POST', '/import', demoText)).body;
+  const exported = await fetch(`${server.address}api/designs/${id}/export`);
+  expect(exported.headers.get('content-disposition')).toContain('slipway-beam.yurei.json');
+  const text = await exported.text();
+  expect(JSON.parse(text)).toEqual(demo);
+  const again = (await call('POST', '/import', text)).body;
+  expect((await call('GET', `/designs/${again.id}`)).body).toMatchObject({ design: demo });
+});
+
+it('asks before it imports a doubtful value', async () => {
+  const slip = demoText.replace('"ohms": 10000 ', '"ohms": 10000000 ');
+  expect(await call('POST', '/import', slip)).toMatchObject({
+    status: 422,
+    body: { doubts: [{ place: expect.stringContaining('(R1).params.ohms') }] },
+  });
+  expect((await call('GET', '/designs')).body).toEqual([]);
+  expect((await call('POST', '/import?accept=doubts', slip)).status).toBe(201);
+});
+
+it('removes a design with its revisions', async () => {
+  const { id } = (await call('POST', '/designs', { design: demo })).body;
+  expect((await call('DELETE', `/designs/${id}`)).status).toBe(204);
+  expect((await call('GET', `/designs/${id}`)).status).toBe(404);
+  expect((await call('GET', `/designs/${id}/revisions/1`)).status).toBe(404);
+});
+
+describe('bad requests get problem details and change nothing', () => {
+  const unknown = '00000000-0000-4000-8000-000000000000';
+  const cases: [string, string, string, unknown, number, RegExp][] = [
+    ['a broken import', 'POST', '/import', '{"format":', 422, /Nothing was changed/],
+    ['an import of 50 MB', 'POST', '/import', 'x'.repeat(50e6), 413, /larger than 2 MB/],
+    ['JSON that is none', 'POST', '/designs', '{"design":', 400, /design/],
+    ['no design', 'POST', '/designs', {}, 400, /"design" is required/],
+    ['a design that is none', 'POST', '/designs', { design: { format: 'x' } }, 422, /Nothing/],
+    ['a bad id', 'GET', '/designs/abc', undefined, 400, /GUID/],
+    ['an unknown id', 'GET', `/designs/${unknown}`, undefined, 404, /not on the shelf/],
+    [
+      'a save without a version',
+      'PUT',
+      `/designs/${unknown}`,
+      { design: demo },
+      400,
+      /"version" is required/,
+    ],
+    [
+      'a save of an unknown design',
+      'PUT',
+      `/designs/${unknown}`,
+      { version: 1, design: demo },
+      404,
+      /not on the shelf/,
+    ],
+    ['a bad revision', 'GET', `/designs/${unknown}/revisions/x`, undefined, 400, /number/],
+    ['an unknown query', 'POST', '/import?accept=all', demoText, 400, /accept/],
+    ['an unknown address', 'GET', '/nowhere', undefined, 404, /nothing at GET/],
+  ];
+  it.each(cases)('%s', async (_, method, path, body, status, detail) => {
+    const answer = await call(method, path, body);
+    expect(answer.status).toBe(status);
+    expect(answer.type).toContain('application/problem+json');
+    expect(answer.body.detail).toMatch(detail);
+    expect((await call('GET', '/designs')).body).toEqual([]);
+  });
+});
+
+describe('a start that cannot be made is told in one line', () => {
+  const oneLine = async (change: Partial<Config>): Promise<string> => {
+    const message = await startServer(config(change), log).then(
+      () => 'started',
+      (error: Error) => `${error.name}: ${error.message}`,
+    );
+    expect(message.split('\n')).toHaveLength(1);
+    return message;
+  };
+  it('port in use', async () => {
+    const other = createServer().listen(0, '127.0.0.1');
+    await new Promise((done) => other.once('listening', done));
+    const { port } = other.address() as { port: number };
+    expect(await oneLine({ port, data: join(folder, 'other') })).toMatch(
+      /StartError: Port \d+ .* is in use/,
+    );
+    other.close();
+  });
+  it('unwritable data folder', async () => {
+    writeFileSync(join(folder, 'file'), '');
+    expect(await oneLine({ data: join(folder, 'file', 'data') })).toMatch(
+      /StartError: The data folder .* cannot be written/,
+    );
+  });
+  it('damaged database, which is left as it is', async () => {
+    const data = mkdtempSync(join(folder, 'damaged-'));
+    const junk = 'this is no database'.repeat(400);
+    writeFileSync(join(data, 'yurei.sqlite'), junk);
+    expect(await oneLine({ data })).toMatch(
+      /StartError: The database .* cannot be used .* left untouched/,
+    );
+    expect(readFileSync(join(data, 'yurei.sqlite'), 'utf8')).toBe(junk);
+  });
+  it('settings that make no sense', () => {
+    expect(() => readConfig({ PORT: 'many' }, '/')).toThrow(/"PORT" must be a number/);
+    expect(readConfig({ PORT: '1234', YUREI_DATA: '/d' }, '/')).toMatchObject({
+      port: 1234,
+      data: '/d',
+      host: '127.0.0.1',
+    });
+  });
+});

@@ -1,0 +1,74 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ensureBrowser, ensurePackages } from './install.mjs';
+import { local, run } from './run.mjs';
+
+/**
+ * Everything that must hold, cheapest first: lint, types, boundaries, schema, unit tests, build, browser
+ * tests. Each check counts as one, each test as one; ends with "N passed, N failed".
+ */
+const counts = { passed: 0, failed: 0 };
+const results = mkdtempSync(join(tmpdir(), 'yurei-test-'));
+
+async function check(name, work) {
+  const began = Date.now();
+  const ok = await work();
+  counts[ok ? 'passed' : 'failed'] += 1;
+  console.log(
+    `${ok ? 'ok    ' : 'FAILED'} ${name} (${((Date.now() - began) / 1000).toFixed(0)} s)`,
+  );
+  return ok;
+}
+
+/** Runs Jest with its own counting taken over. */
+async function jest(name, args) {
+  const file = join(results, `${name}.json`);
+  const code = await run(local('jest'), [...args, '--json', `--outputFile=${file}`], {
+    quiet: true,
+  });
+  try {
+    const report = JSON.parse(readFileSync(file, 'utf8'));
+    counts.passed += report.numPassedTests;
+    counts.failed += report.numFailedTests;
+    const brokenSuites = report.numRuntimeErrorTestSuites;
+    return code === 0 && brokenSuites === 0 && report.numTotalTests > 0;
+  } catch {
+    return false;
+  }
+}
+
+const program = (name, command, args) =>
+  check(name, async () => (await run(local(command), args)) === 0);
+
+if (!(await check('packages', ensurePackages))) finish();
+const { build } = await import('./build.mjs');
+await program('lint', 'eslint', ['.']);
+await program('format', 'prettier', ['--check', '.', '--log-level', 'warn']);
+await program('boundaries', 'depcruise', [
+  'core/src',
+  'cli/src',
+  'server/src',
+  'web/src',
+  '--config',
+  '.dependency-cruiser.cjs',
+]);
+await check(
+  'schema',
+  async () => (await run(process.execPath, ['tools/schema.mjs', '--check'])) === 0,
+);
+const built = await check('build', build);
+await program('types of tests', 'tsc', ['-p', 'tsconfig.spec.json']);
+await check('unit tests', () => jest('unit', []));
+if (built && (await check('browser', ensureBrowser))) {
+  await check('browser tests', () =>
+    jest('browser', ['--config', 'e2e/jest.config.cjs', '--runInBand']),
+  );
+}
+finish();
+
+function finish() {
+  rmSync(results, { recursive: true, force: true });
+  console.log(`${counts.passed} passed, ${counts.failed} failed`);
+  process.exit(counts.failed === 0 ? 0 : 1);
+}

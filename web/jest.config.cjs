@@ -1,0 +1,14 @@
+const presets = require('jest-preset-angular/presets/index.js');
+
+/** Components and view logic of the web app under jsdom, without zones. */
+module.exports = {
+  ...presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' }),
+  displayName: 'web',
+  rootDir: __dirname,
+  testMatch: ['<rootDir>/src/**/*.spec.ts'],
+  setupFilesAfterEnv: ['<rootDir>/setup-jest.ts'],
+  moduleNameMapper: {
+    '^@yurei/core/(.*)$': '<rootDir>/../core/src/$1/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+};

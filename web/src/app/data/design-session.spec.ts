@@ -1,0 +1,84 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import { emptyDesign } from '@yurei/core/design';
+import { DesignSession } from './design-session';
+import { findDraft } from './drafts';
+
+const stored = { id: 'a1', version: 3, savedAt: '2026-01-01T00:00:00Z', design: emptyDesign('Loft') };
+const rename = (title: string) => ({ type: 'describe', fields: { title } }) as const;
+
+let http: HttpTestingController;
+let session: DesignSession;
+
+async function open(): Promise<void> {
+  const opening = session.open('a1');
+  http.expectOne('/api/designs/a1').flush(stored);
+  await opening;
+}
+const settle = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
+
+beforeEach(async () => {
+  localStorage.clear();
+  performance.mark ??= (() => undefined) as never;
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), DesignSession] });
+  http = TestBed.inject(HttpTestingController);
+  session = TestBed.inject(DesignSession);
+});
+
+it('keeps an edit in the browser at once and saves it on the server', async () => {
+  await open();
+  session.edit(rename('Sail loft'));
+  expect(findDraft('a1')?.design.title).toBe('Sail loft');
+  const flushed = session.flush();
+  const request = http.expectOne('/api/designs/a1');
+  expect(request.request.body).toMatchObject({ version: 3, design: { title: 'Sail loft' } });
+  request.flush({ id: 'a1', version: 4, savedAt: '2026-01-01T00:01:00Z' });
+  await flushed;
+  expect(session.save()).toEqual({ state: 'saved', at: '2026-01-01T00:01:00Z' });
+  expect(findDraft('a1')).toBeUndefined();
+});
+
+it('takes up unsaved work after a reload', async () => {
+  await open();
+  session.edit(rename('Unsaved'));
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), DesignSession] });
+  http = TestBed.inject(HttpTestingController);
+  session = TestBed.inject(DesignSession);
+  await open();
+  expect(session.design()?.title).toBe('Unsaved');
+});
+
+it('says so when the server is away, and keeps the work', async () => {
+  await open();
+  session.edit(rename('Away'));
+  const flushed = session.flush();
+  http.expectOne('/api/designs/a1').error(new ProgressEvent('error'));
+  await flushed;
+  expect(session.save()).toMatchObject({ state: 'unsaved', reason: 'The server cannot be reached' });
+  expect(findDraft('a1')?.design.title).toBe('Away');
+});
+
+it('stops at a conflict and lets the maker choose', async () => {
+  await open();
+  session.edit(rename('Mine'));
+  const flushed = session.flush();
+  http.expectOne('/api/designs/a1').flush({ title: 'Saved elsewhere' }, { status: 409, statusText: 'Conflict' });
+  await flushed;
+  expect(session.save().state).toBe('conflict');
+  const taking = session.takeTheirs();
+  http.expectOne('/api/designs/a1').flush({ ...stored, version: 5, design: emptyDesign('Theirs') });
+  await taking;
+  expect(session.design()?.title).toBe('Theirs');
+  session.undo();
+  expect(session.design()?.title).toBe('Mine');
+  await settle();
+});
+
+it('refuses an edit that does not fit, with the reason', async () => {
+  await open();
+  expect(session.edit({ type: 'remove-part', id: 'R1' })).toBe(false);
+  expect(session.refusal()).toBe('There is no part R1.');
+  expect(session.canUndo()).toBe(false);
+});

@@ -19,7 +19,6 @@ let nextId = 0;
       [attr.maxlength]="120"
       (input)="text.set(inputValue($event))"
       (change)="commit()"
-      (keydown.enter)="commit()"
       (keydown.escape)="reset($event)"
     />
   `,

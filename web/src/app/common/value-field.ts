@@ -33,7 +33,6 @@ let nextId = 0;
       [attr.aria-describedby]="note() ? id + '-note' : null"
       (input)="text.set(inputValue($event))"
       (change)="commit()"
-      (keydown.enter)="commit()"
       (keydown.escape)="reset($event)"
     />
     @if (note(); as note) {

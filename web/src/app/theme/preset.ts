@@ -18,6 +18,13 @@ const indigo = {
 
 const surfaces = { background: '{surface.0}', borderColor: 'var(--rule)' };
 
+const plainButton = {
+  color: 'var(--ink)',
+  borderColor: 'var(--rule)',
+  hoverBackground: 'var(--indigo-wash)',
+  activeBackground: 'var(--indigo-wash)',
+};
+
 /** The component kit in our own tokens; colours follow the theme set on the document. */
 export const yureiPreset = definePreset(Aura, {
   semantic: {
@@ -41,6 +48,14 @@ export const yureiPreset = definePreset(Aura, {
         text: { color: '#ece7db', mutedColor: '#a3a9b5' },
         content: { background: '#1c2028', borderColor: '#343a46', color: '#ece7db' },
         formField: { borderColor: '#565e6d', background: '#14171d', color: '#ece7db' },
+      },
+    },
+  },
+  components: {
+    button: {
+      colorScheme: {
+        light: { outlined: { secondary: plainButton }, text: { secondary: plainButton } },
+        dark: { outlined: { secondary: plainButton }, text: { secondary: plainButton } },
       },
     },
   },

@@ -1,0 +1,107 @@
+import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+
+const patience = 20000;
+
+/** The workbench as a maker handles it: clicks, types and reads what is shown. */
+export class Page {
+  constructor(readonly driver: WebDriver) {}
+
+  find(css: string): Promise<WebElement> {
+    return this.driver.wait(until.elementLocated(By.css(css)), patience, css);
+  }
+
+  async click(css: string): Promise<void> {
+    await (await this.find(css)).click();
+  }
+
+  /** Clicks the button with this label. */
+  async press(label: string): Promise<void> {
+    const xpath = `//button[normalize-space(.)=${JSON.stringify(label)}]`;
+    await this.driver.wait(until.elementLocated(By.xpath(xpath)), patience, label).click();
+  }
+
+  async text(css: string): Promise<string> {
+    return (await (await this.find(css)).getText()).replace(/\u00a0/g, ' ');
+  }
+
+  /** Waits until what `read` gives satisfies the test; fails with the last value. */
+  async until<T>(read: () => Promise<T>, good: (value: T) => boolean): Promise<T> {
+    let last: T | undefined;
+    const check = async (): Promise<boolean> => good((last = await read()));
+    await this.driver
+      .wait(() => check().catch(() => false), patience)
+      .catch(() => {
+        throw new Error(`Waited in vain; last seen: ${JSON.stringify(last)}`);
+      });
+    return last as T;
+  }
+
+  step(path: string): Promise<void> {
+    return this.click(`nav a[href$="/${path}"]`);
+  }
+
+  /** Types into the field with this label in the panel on the right. */
+  async type(label: string, value: string): Promise<void> {
+    const xpath = `//aside//label[normalize-space(.)=${JSON.stringify(label)}]/following-sibling::input`;
+    const field = await this.driver.wait(until.elementLocated(By.xpath(xpath)), patience, label);
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER);
+  }
+
+  /** Selects a part by its card. */
+  async part(id: string): Promise<void> {
+    await this.click(`.card[data-part="${id}"] .body`);
+    await this.until(
+      () => this.text('aside h2'),
+      (t) => t.startsWith(id),
+    );
+  }
+
+  /** Touches a terminal once the picture has come to rest. */
+  async terminal(ref: string): Promise<void> {
+    const place = async (): Promise<string> =>
+      JSON.stringify(await (await this.find(`[data-terminal="${ref}"]`)).getRect());
+    let before = '';
+    await this.until(async () => {
+      const [last, now] = [before, await place()];
+      before = now;
+      await this.driver.sleep(120);
+      return last === now;
+    }, Boolean);
+    const end = await this.find(`[data-terminal="${ref}"]`);
+    await this.driver.actions().move({ origin: end }).click().perform();
+  }
+
+  /** The title of a wire: its ends, volts, amps and counts. */
+  async wire(from: string, to: string): Promise<string> {
+    const label = await (
+      await this.find(`.wire[aria-label*="${from} to ${to}:"]`)
+    ).getAttribute('aria-label');
+    return (label ?? '').replace(/\u00a0/g, ' ');
+  }
+
+  async counts(): Promise<number> {
+    return Number(/reads (\d+) counts/.exec(await this.wire('B1.e', 'U1.A0'))?.[1]);
+  }
+
+  saved(): Promise<string> {
+    return this.until(
+      () => this.text('.save'),
+      (t) => t.startsWith('Saved'),
+    );
+  }
+
+  async moveTimeTo(seconds: number): Promise<void> {
+    const slider = await this.find('yu-probe-strip input[type=range]');
+    await this.driver.executeScript(
+      "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
+      slider,
+      seconds,
+    );
+  }
+
+  verdicts(): Promise<string[]> {
+    return this.driver.executeScript(
+      "return [...document.querySelectorAll('.verdicts .outcome')].map((e) => e.textContent.trim())",
+    );
+  }
+}

@@ -53,6 +53,7 @@ export default tseslint.config(
   },
   {
     files: ['**/*.mjs', '**/*.cjs'],
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
     languageOptions: {
       globals: {
         process: 'readonly',

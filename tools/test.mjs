@@ -59,6 +59,7 @@ await check(
 );
 const built = await check('build', build);
 await program('types of tests', 'tsc', ['-p', 'tsconfig.spec.json']);
+await program('types of web tests', 'tsc', ['-p', 'web/tsconfig.spec.json']);
 await check('unit tests', () => jest('unit', []));
 if (built && (await check('browser', ensureBrowser))) {
   await check('browser tests', () =>

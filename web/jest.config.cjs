@@ -2,7 +2,7 @@ const presets = require('jest-preset-angular/presets/index.js');
 
 /** Components and view logic of the web app under jsdom, without zones. */
 module.exports = {
-  ...presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.spec.json' }),
+  ...presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.jest.json' }),
   displayName: 'web',
   rootDir: __dirname,
   testMatch: ['<rootDir>/src/**/*.spec.ts'],

@@ -4,7 +4,7 @@ import { join, resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { local, root, run } from './run.mjs';
 
-const sources = ['core', 'cli', 'server', 'web'];
+const sources = ['core', 'cli', 'server', 'web', 'e2e'];
 
 /** Builds core, command line, server and web app; false when any of it fails. */
 export async function build() {

@@ -39,8 +39,8 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
   }
 
   const views: [string, () => Promise<unknown>][] = [
-    ['shelf', () => page.find('yu-shelf li a')],
-    ['wire', () => page.click('yu-shelf li a').then(() => page.find('.card .live'))],
+    ['shelf', () => page.find('yu-shelf .designs li a')],
+    ['wire', () => page.click('yu-shelf .designs li a').then(() => page.find('.card .live'))],
     ['set', () => page.step('set').then(() => page.find('yu-threshold-chart canvas'))],
     ['rehearse', () => page.step('rehearse').then(() => page.find('.verdicts .outcome'))],
   ];

@@ -28,8 +28,9 @@ describe('from the shelf to an exported design', () => {
 
   it('1: opens the design and shows live volts and counts', async () => {
     await browser.driver.get(app.address);
-    expect(await page.text('yu-shelf li h2')).toBe('Slipway beam');
-    await page.click('yu-shelf li a');
+    expect(await page.text('yu-shelf .designs li h2')).toBe('Slipway beam');
+    expect(await page.transferred()).toBeLessThan(400e3);
+    await page.click('yu-shelf .designs li a');
     const counts = await page.until(
       () => page.counts(),
       (n) => n > 0,
@@ -226,7 +227,7 @@ describe('from the shelf to an exported design', () => {
     expect(await page.text('.refused')).toMatch(
       /wires\[\d+\] \(w7\)\.from.*leads to no part.*Connect it/s,
     );
-    expect(await browser.driver.findElements(By.css('yu-shelf li'))).toHaveLength(2);
+    expect(await browser.driver.findElements(By.css('yu-shelf .designs li'))).toHaveLength(2);
   });
 
   it('6: does the same headless', () => {

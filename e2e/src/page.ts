@@ -99,6 +99,14 @@ export class Page {
     );
   }
 
+  /** Bytes of the page and everything it has loaded, as sent (compressed). */
+  transferred(): Promise<number> {
+    return this.driver.executeScript(
+      `return [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
+         .reduce((sum, e) => sum + e.encodedBodySize, 0)`,
+    );
+  }
+
   verdicts(): Promise<string[]> {
     return this.driver.executeScript(
       "return [...document.querySelectorAll('.verdicts .outcome')].map((e) => e.textContent.trim())",

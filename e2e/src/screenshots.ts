@@ -11,7 +11,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
   {
     name: 'wire',
     go: async (driver) => {
-      await driver.findElement(By.css('yu-shelf li a')).click();
+      await driver.findElement(By.css('yu-shelf .designs li a')).click();
       await driver.wait(until.elementLocated(By.css('yu-picture .card')), 20000);
     },
   },
@@ -47,7 +47,7 @@ try {
   await browser.driver.get(app.address);
   await browser.driver.executeScript("localStorage.setItem('yurei.theme', arguments[0])", theme);
   await browser.driver.navigate().refresh();
-  await browser.driver.wait(until.elementLocated(By.css('yu-shelf li a')), 20000);
+  await browser.driver.wait(until.elementLocated(By.css('yu-shelf .designs li a')), 20000);
   for (const { name, go } of views) {
     await go(browser.driver);
     await browser.driver.sleep(900);

@@ -30,9 +30,16 @@ export class Picture {
 
   readonly design = input.required<Design>();
   readonly show = input<Shown>('volts');
+  /** Leaves out the lane of supplies, where room is short. */
+  readonly compact = input(false);
 
   protected readonly connecting = this.wiring.from;
   protected readonly layout = signal<PictureLayout | undefined>(undefined);
+  protected readonly box = computed(() => {
+    const layout = this.layout();
+    const height = this.compact() ? layout?.feedsY : layout?.height;
+    return `0 0 ${layout?.width ?? 0} ${height ?? 0}`;
+  });
   protected readonly empty = computed(() => this.design().parts.length === 0);
   private readonly showFree = signal<ReadonlySet<string>>(new Set());
   private readonly graph = computed(() => pictureGraph(this.design(), this.showFree()));
@@ -67,9 +74,9 @@ export class Picture {
       });
     });
     effect(() => {
-      // Marks the moment at which a changed value has reached the picture, for the benchmark.
-      if (this.lines() && this.cards())
-        requestAnimationFrame(() => performance.mark('yurei-drawn'));
+      // Marks the moment at which a changed value has been painted, for the benchmark.
+      if (!this.lines() || !this.cards()) return;
+      requestAnimationFrame(() => setTimeout(() => performance.mark('yurei-drawn')));
     });
   }
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { pinConverter, type Param } from '@yurei/core/catalog';
-import type { Channel, Rule } from '@yurei/core/design';
+import { pinConverter, terminalOf, type Param } from '@yurei/core/catalog';
+import { freshId, splitRef, type Channel, type Output, type Rule } from '@yurei/core/design';
 import { Button } from 'primeng/button';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
@@ -70,6 +70,17 @@ const holdParam: Param = {
           </label>
         </div>
       }
+      @for (pin of freePins(); track pin) {
+        <p-button
+          class="add"
+          [label]="'Fire ' + pin"
+          icon="pi pi-plus"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          (onClick)="fire(pin)"
+        />
+      }
       <p-button
         label="Remove channel"
         icon="pi pi-trash"
@@ -105,6 +116,55 @@ export class ChannelPanel {
       ...timing,
     ];
   });
+
+  /** Wired pins that could drive something and that this channel does not fire yet. */
+  protected readonly freePins = computed(() => {
+    const design = this.session.design();
+    if (!design) return [];
+    const read = new Set(design.channels.map((c) => c.pin));
+    const fired = new Set(
+      this.rules().map((r) => design.outputs.find((o) => o.id === r.output)?.pin),
+    );
+    const wired = new Set(design.wires.flatMap((w) => [w.from, w.to]));
+    return [...wired]
+      .filter((ref) => terminalOf(design, ref)?.modes?.includes('output'))
+      .filter((pin) => !read.has(pin) && !fired.has(pin))
+      .sort();
+  });
+
+  /** Sets a pin up as an output, if it is none yet, and lets this channel fire it. */
+  protected fire(pin: string): void {
+    const design = this.session.design();
+    if (!design) return;
+    const known = design.outputs.find((o) => o.pin === pin);
+    const id =
+      known?.id ??
+      freshId(
+        'out',
+        design.outputs.map((o) => o.id),
+      );
+    const rule: Rule = {
+      id: freshId(
+        'r',
+        design.rules.map((r) => r.id),
+      ),
+      match: 'any',
+      channels: [this.id()],
+      output: id,
+      hold: 5,
+      latch: false,
+    };
+    const output: Output = known ?? { id, name: splitRef(pin).terminal, pin, active: 'high' };
+    this.session.edit({
+      type: 'batch',
+      label: `fire ${pin}`,
+      edits: [
+        { type: 'set-pin', pin, mode: 'output' },
+        { type: 'put-output', output },
+        { type: 'put-rule', rule },
+      ],
+    });
+  }
 
   protected outputName(rule: Rule): string {
     return this.session.design()?.outputs.find((o) => o.id === rule.output)?.name ?? rule.output;

@@ -37,7 +37,7 @@ interface Command {
       [dismissableMask]="true"
       position="top"
       [style]="{ width: '520px' }"
-      (onShow)="field.focus()"
+      (onShow)="start(field)"
     >
       <input
         #field
@@ -110,6 +110,13 @@ export class CommandBox {
     return [...wire, ...plain, ...this.addCommands(words)].slice(0, 40);
   });
 
+  /** Opens with an empty field, whatever was typed last. */
+  protected start(field: HTMLInputElement): void {
+    this.text.set('');
+    field.value = '';
+    field.focus();
+  }
+
   protected move(by: number, event: Event): void {
     event.preventDefault();
     const count = this.commands().length;
@@ -119,7 +126,6 @@ export class CommandBox {
   protected run(command: Command | undefined): void {
     if (!command) return;
     this.open.set(false);
-    this.text.set('');
     command.run();
   }
 

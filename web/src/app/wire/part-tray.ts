@@ -18,7 +18,7 @@ import { addPart } from './add-part';
       [draggable]="false"
       [dismissableMask]="true"
       [style]="{ width: '560px' }"
-      (onShow)="field.focus()"
+      (onShow)="start(field)"
     >
       <input
         #field
@@ -94,10 +94,16 @@ export class PartTray {
   protected readonly text = signal('');
   protected readonly found = computed(() => searchCatalog(this.text()));
 
+  /** Opens with an empty field, whatever was typed last. */
+  protected start(field: HTMLInputElement): void {
+    this.text.set('');
+    field.value = '';
+    field.focus();
+  }
+
   protected add(kind: PartKind | undefined): void {
     if (!kind) return;
     addPart(kind, this.session, this.selection);
     this.open.set(false);
-    this.text.set('');
   }
 }

@@ -47,7 +47,8 @@ export async function openDatabase(
 
 async function ensureWritable(folder: string): Promise<void> {
   try {
-    await mkdir(folder, { recursive: true });
+    // Not recursive: a folder whose parent is missing is more likely a slip than a wish.
+    if (!existsSync(folder)) await mkdir(folder);
     await access(folder, constants.W_OK);
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code ?? String(error);

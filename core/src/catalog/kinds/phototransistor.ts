@@ -52,7 +52,7 @@ export const phototransistor: PartKind = {
       },
     ];
   },
-  headline: (p) => `lens ×${formatNominal(p['lens'], '')}, ±${formatNominal(p['halfAngle'], '°')}`,
+  headline: (p) => `×${formatNominal(p['lens'], '')}, ±${formatNominal(p['halfAngle'], '°')}`,
   feels: {
     quantity: 'infrared',
     unit: 'W/m²',

@@ -139,6 +139,7 @@ function thresholdConfig(
           afterBuildTicks: (axis) => (axis.ticks = groups.map((_, value) => ({ value }))),
           ticks: {
             autoSkip: false,
+            maxRotation: 0,
             color: inks.ink,
             font: { family: inks.text.replace(/'/g, ''), size: 12 },
             callback: (value) => tickLabel(groups[Number(value)]),
@@ -209,7 +210,7 @@ function levelLines(channel: Channel, inks: Inks, font: { family: string; size: 
 
 const tickLabel = (group: Group | undefined): string | string[] => {
   if (!group) return '';
-  const name = group.name.length > 22 ? `${group.name.slice(0, 21)}…` : group.name;
+  const name = group.name.length > 18 ? `${group.name.slice(0, 17)}…` : group.name;
   return [name, group.low === group.high ? `${group.low}` : `${group.low} … ${group.high}`];
 };
 

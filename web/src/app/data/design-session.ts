@@ -98,7 +98,8 @@ export class DesignSession {
     if (this.timer !== undefined) {
       clearTimeout(this.timer);
       this.timer = undefined;
-      this.running = this.push();
+      // Behind a save that is under way, or the two would ask for the same version.
+      this.running = this.running ? this.running.then(() => this.push()) : this.push();
     }
     await this.running;
   }

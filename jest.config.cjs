@@ -1,33 +1,17 @@
-/** Unit tests run on the sources; ".js" in imports stands for ".ts". */
-const sources = {
-  '^@yurei/core/(.*)$': '<rootDir>/core/src/$1/index.ts',
-  '^(\\.{1,2}/.*)\\.js$': '$1',
-};
+const node = require('./tools/jest-node.cjs');
 
-const node = (name) => ({
+/** Unit tests run on the sources. */
+const project = (name) => ({
+  ...node,
   displayName: name,
   rootDir: __dirname,
   testMatch: [`<rootDir>/${name}/src/**/*.spec.ts`],
-  testEnvironment: 'node',
-  transform: {
-    '^.+\\.ts$': [
-      'ts-jest',
-      {
-        tsconfig: {
-          module: 'CommonJS',
-          moduleResolution: 'Node10',
-          target: 'ES2022',
-          isolatedModules: true,
-          esModuleInterop: true,
-          types: ['jest', 'node'],
-        },
-        diagnostics: false,
-      },
-    ],
+  moduleNameMapper: {
+    '^@yurei/core/(.*)$': '<rootDir>/core/src/$1/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
   },
-  moduleNameMapper: sources,
 });
 
 module.exports = {
-  projects: [node('core'), node('cli'), node('server'), '<rootDir>/web/jest.config.cjs'],
+  projects: [project('core'), project('cli'), project('server'), '<rootDir>/web/jest.config.cjs'],
 };

@@ -1,3 +1,8 @@
 import { setupZonelessTestEnv } from 'jest-preset-angular/setup-env/zoneless';
 
 setupZonelessTestEnv();
+
+// What browsers have and jsdom lacks.
+window.matchMedia ??= () => ({ matches: false }) as MediaQueryList;
+performance.mark ??= (() => undefined) as never;
+Element.prototype.getAnimations ??= () => [];

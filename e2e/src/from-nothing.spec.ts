@@ -1,52 +1,33 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { startApp, type AppServer } from './app-server.js';
-import { openBrowser, type Browser } from './browser.js';
-import { Page } from './page.js';
+import { visit } from './testing/visit.js';
 
 /** A new design, built by keyboard alone through the command box, until it fires. */
 describe('from an empty design', () => {
-  const data = mkdtempSync(join(tmpdir(), 'yurei-new-'));
-  let app: AppServer;
-  let browser: Browser;
-  let page: Page;
-
-  beforeAll(async () => {
-    app = await startApp(data);
-    browser = await openBrowser();
-    page = new Page(browser.driver);
-    await browser.driver.get(app.address);
-  });
-  afterAll(async () => {
-    await browser?.close();
-    await app?.stop();
-    rmSync(data, { recursive: true, force: true });
-  });
+  const its = visit();
 
   async function command(text: string): Promise<void> {
-    const keys = browser.driver.actions();
+    const keys = its.browser.driver.actions();
     await keys.keyDown(Key.CONTROL).sendKeys('k').keyUp(Key.CONTROL).perform();
-    const field = await page.find('yu-command-box input');
-    await page.until(
+    const field = await its.page.find('yu-command-box input');
+    await its.page.until(
       () => field.getAttribute('value'),
       (v) => v === '',
     );
-    await page.until(
-      () => browser.driver.executeScript('return document.activeElement === arguments[0]', field),
+    await its.page.until(
+      () =>
+        its.browser.driver.executeScript('return document.activeElement === arguments[0]', field),
       Boolean,
     );
     await field.sendKeys(text, Key.ENTER);
-    await page.until(
-      () => browser.driver.findElements(By.css('yu-command-box input')),
+    await its.page.until(
+      () => its.browser.driver.findElements(By.css('yu-command-box input')),
       (f) => f.length === 0,
     );
   }
 
   it('adds and joins parts, reads a pin, fires an output and sees it lit', async () => {
-    await page.press('New design');
-    expect(await page.text('yu-picture .empty')).toMatch(/An empty bench/);
+    await its.page.press('New design');
+    expect(await its.page.text('yu-picture .empty')).toMatch(/An empty bench/);
     for (const part of [
       'plug-in adapter',
       '5 v 8-bit',
@@ -69,21 +50,21 @@ describe('from an empty design', () => {
       'H1.k U1.GND',
     ];
     for (const wire of wires) await command(wire);
-    await page.part('R2');
-    await page.type('Resistance', '220');
+    await its.page.part('R2');
+    await its.page.type('Resistance', '220');
 
-    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-    await page.click('nav a[href$="/rehearse"]');
-    await page.press('New scene');
-    await page.step('set');
-    await page.press('Read U1.A0');
-    await page.press('Fire U1.D9');
+    await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await its.page.click('nav a[href$="/rehearse"]');
+    await its.page.press('New scene');
+    await its.page.step('set');
+    await its.page.press('Read U1.A0');
+    await its.page.press('Fire U1.D9');
     // At 2 lx the divider reads far below half scale, so a channel that trips below it fires.
-    await (await page.find('yu-channel-panel select')).sendKeys('below');
-    await page.find('header svg.lit');
-    await page.step('wire');
-    await page.find('.card.acting[data-part="H1"]');
-    expect(await page.text('aside')).toMatch(/tripped at rest/);
-    await page.saved();
+    await (await its.page.find('yu-channel-panel select')).sendKeys('below');
+    await its.page.find('header svg.lit');
+    await its.page.step('wire');
+    await its.page.find('.card.acting[data-part="H1"]');
+    expect(await its.page.text('aside')).toMatch(/tripped at rest/);
+    await its.page.saved();
   });
 });

@@ -1,134 +1,117 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { startApp, type AppServer } from './app-server.js';
-import { openBrowser, type Browser } from './browser.js';
-import { Page } from './page.js';
+import { visit } from './testing/visit.js';
 
 /** One maker's way from the shelf to an exported file, on the real server, with a power cut on the way. */
 describe('from the shelf to an exported design', () => {
-  const folder = mkdtempSync(join(tmpdir(), 'yurei-e2e-'));
-  let app: AppServer;
-  let browser: Browser;
-  let page: Page;
+  const its = visit();
   let design = '';
 
-  beforeAll(async () => {
-    app = await startApp(join(folder, 'data'));
-    browser = await openBrowser();
-    page = new Page(browser.driver);
-  });
-  afterAll(async () => {
-    await browser?.close();
-    await app?.stop();
-    rmSync(folder, { recursive: true, force: true });
-  });
-
   it('1: opens the design and shows live volts and counts', async () => {
-    await browser.driver.get(app.address);
-    expect(await page.text('yu-shelf .designs li h2')).toBe('Slipway beam');
-    expect(await page.transferred()).toBeLessThan(400e3);
-    await page.click('yu-shelf .designs li a');
-    const counts = await page.until(
-      () => page.counts(),
+    await its.browser.driver.get(its.app.address);
+    expect(await its.page.text('yu-shelf .designs li h2')).toBe('Slipway beam');
+    expect(await its.page.transferred()).toBeLessThan(400e3);
+    await its.page.click('yu-shelf .designs li a');
+    const counts = await its.page.until(
+      () => its.page.counts(),
       (n) => n > 0,
     );
     expect(counts).toBe(822);
-    expect(await page.wire('B1.e', 'U1.A0')).toMatch(/4\.01 V/);
-    const heads = await browser.driver.findElements(By.css('.picture .column'));
+    expect(await its.page.wire('B1.e', 'U1.A0')).toMatch(/4\.01 V/);
+    const heads = await its.browser.driver.findElements(By.css('.picture .column'));
     const names = await Promise.all(heads.map((h) => h.getText()));
     expect(names).toEqual(['feels', 'conditions', 'decides', 'drives', 'acts', 'feeds']);
-    design = (await browser.driver.getCurrentUrl()).replace(/\/wire$/, '');
+    design = (await its.browser.driver.getCurrentUrl()).replace(/\/wire$/, '');
   });
 
   it('2: changes a value, and every number follows; undo and redo', async () => {
-    await page.part('R1');
-    await page.type('Resistance', '4.7 bananas');
-    expect(await page.text('aside .note')).toMatch(/bananas.*4k7/);
-    expect(await page.counts()).toBe(822);
-    await page.type('Resistance', '4k7');
+    await its.page.part('R1');
+    await its.page.type('Resistance', '4.7 bananas');
+    expect(await its.page.text('aside .note')).toMatch(/bananas.*4k7/);
+    expect(await its.page.counts()).toBe(822);
+    await its.page.type('Resistance', '4k7');
     // The photocurrent stays: 822 · 4.7/10, to a count or two for the board voltage.
-    const counts = await page.until(
-      () => page.counts(),
+    const counts = await its.page.until(
+      () => its.page.counts(),
       (n) => n !== 822,
     );
     expect(Math.abs(counts - 822 * 0.47)).toBeLessThan(3);
-    await page.press('Undo');
-    await page.until(
-      () => page.counts(),
+    await its.page.press('Undo');
+    await its.page.until(
+      () => its.page.counts(),
       (n) => n === 822,
     );
-    await page.press('Redo');
-    await page.until(
-      () => page.counts(),
+    await its.page.press('Redo');
+    await its.page.until(
+      () => its.page.counts(),
       (n) => n === counts,
     );
-    await page.press('Undo');
-    await page.until(
-      () => page.counts(),
+    await its.page.press('Undo');
+    await its.page.until(
+      () => its.page.counts(),
       (n) => n === 822,
     );
   });
 
   it('2: adds a part, connects it, moves a wire and removes the part', async () => {
-    await page.press('Add part');
-    await (await page.find('yu-part-tray input')).sendKeys('pull-up', Key.ENTER);
-    await page.until(
-      () => page.text('aside h2'),
+    await its.page.press('Add part');
+    await (await its.page.find('yu-part-tray input')).sendKeys('pull-up', Key.ENTER);
+    await its.page.until(
+      () => its.page.text('aside h2'),
       (t) => t.startsWith('R4'),
     );
-    expect(await page.text('aside')).toMatch(/not connected/);
-    await page.terminal('R4.a');
-    expect(await page.text('.say')).toMatch(/From R4\.a/);
-    await page.terminal('B1.e');
-    await page.terminal('R4.b');
-    await page.terminal('R1.b');
+    expect(await its.page.text('aside')).toMatch(/not connected/);
+    await its.page.terminal('R4.a');
+    expect(await its.page.text('.say')).toMatch(/From R4\.a/);
+    await its.page.terminal('B1.e');
+    await its.page.terminal('R4.b');
+    await its.page.terminal('R1.b');
     // Twice 10 kΩ side by side: half the reading.
-    const halved = await page.until(
-      () => page.counts(),
+    const halved = await its.page.until(
+      () => its.page.counts(),
       (n) => n < 500,
     );
     expect(Math.abs(halved - 411)).toBeLessThan(3);
 
-    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-    await page.click('.wire[aria-label*="R4.a to B1.e"], .wire[aria-label*="B1.e to R4.a"]');
-    const ends = await browser.driver.findElements(By.css('yu-wire-panel select'));
+    await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await its.page.click('.wire[aria-label*="R4.a to B1.e"], .wire[aria-label*="B1.e to R4.a"]');
+    const ends = await its.browser.driver.findElements(By.css('yu-wire-panel select'));
     const start = await ends[0].getAttribute('value');
     await ends[start === 'R4.a' ? 1 : 0].sendKeys('R2.b');
-    await page.until(
-      () => page.counts(),
+    await its.page.until(
+      () => its.page.counts(),
       (n) => n === 822,
     );
 
-    await page.part('R4');
-    await browser.driver.actions().sendKeys(Key.DELETE).perform();
-    await page.until(
-      () => browser.driver.findElements(By.css('.card[data-part="R4"]')),
+    await its.page.part('R4');
+    await its.browser.driver.actions().sendKeys(Key.DELETE).perform();
+    await its.page.until(
+      () => its.browser.driver.findElements(By.css('.card[data-part="R4"]')),
       (cards) => cards.length === 0,
     );
-    expect(await page.counts()).toBe(822);
+    expect(await its.page.counts()).toBe(822);
   });
 
   it('2: dims impossible ends and says why', async () => {
-    await page.terminal('U1.5V');
-    const dimmed = await page.find('[data-terminal="E1.k"].dim');
+    await its.page.terminal('U1.5V');
+    const dimmed = await its.page.find('[data-terminal="E1.k"].dim');
     expect(await dimmed.getAttribute('aria-label')).toMatch(/short the supply/);
-    await browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-    await page.press('Add part');
-    await (await page.find('yu-part-tray input')).sendKeys(Key.ESCAPE);
+    await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+    await its.page.press('Add part');
+    await (await its.page.find('yu-part-tray input')).sendKeys(Key.ESCAPE);
   });
 
   it('3: sets the threshold by typing and by dragging', async () => {
-    await page.step('set');
-    await page.type('Threshold', '500');
+    await its.page.step('set');
+    await its.page.type('Threshold', '500');
     const label = (): Promise<string> =>
-      page
+      its.page
         .find('yu-threshold-chart canvas')
         .then(async (c) => (await c.getAttribute('aria-label')) ?? '');
-    await page.until(label, (t) => t.includes('Trips below 500'));
-    const canvas = await page.find('yu-threshold-chart canvas');
+    await its.page.until(label, (t) => t.includes('Trips below 500'));
+    const canvas = await its.page.find('yu-threshold-chart canvas');
     const { height } = await canvas.getRect();
     // The line lies about half way up: take hold near it and pull down by forty pixels.
     for (
@@ -137,7 +120,7 @@ describe('from the shelf to an exported design', () => {
       y += 12
     ) {
       const at = { origin: canvas, x: 40, y: Math.round(y) };
-      await browser.driver
+      await its.browser.driver
         .actions()
         .move(at)
         .press()
@@ -146,59 +129,59 @@ describe('from the shelf to an exported design', () => {
         .perform();
     }
     expect(await label()).not.toMatch(/Trips below 500/);
-    await page.type('Threshold', '300');
-    await page.type('Hysteresis', '50');
-    await page.until(label, (t) => t.includes('Trips below 300, clears at 350'));
+    await its.page.type('Threshold', '300');
+    await its.page.type('Hysteresis', '50');
+    await its.page.until(label, (t) => t.includes('Trips below 300, clears at 350'));
   });
 
   it('4: rehearses, judges, and shows any moment with the lantern', async () => {
-    await page.step('rehearse');
-    await page.until(
-      () => page.verdicts(),
+    await its.page.step('rehearse');
+    await its.page.until(
+      () => its.page.verdicts(),
       (v) => v[0] === 'quiet' && v[1]?.startsWith('noticed'),
     );
-    expect(await page.text('header')).toMatch(/Notices\s+1 of 1/);
-    await page.moveTimeTo(16.95);
-    await page.find('.card.acting[data-part="P1"]');
-    expect(await (await page.find('header svg')).getAttribute('aria-label')).toBe(
+    expect(await its.page.text('header')).toMatch(/Notices\s+1 of 1/);
+    await its.page.moveTimeTo(16.95);
+    await its.page.find('.card.acting[data-part="P1"]');
+    expect(await (await its.page.find('header svg')).getAttribute('aria-label')).toBe(
       'Lantern: firing',
     );
-    expect(await page.wire('Q1.c', 'P1.minus')).toMatch(/1\d\d mV/);
-    await page.press('At rest');
-    await page.until(
-      () => page.wire('Q1.c', 'P1.minus'),
+    expect(await its.page.wire('Q1.c', 'P1.minus')).toMatch(/1\d\d mV/);
+    await its.page.press('At rest');
+    await its.page.until(
+      () => its.page.wire('Q1.c', 'P1.minus'),
       (t) => t.includes('12.0 V'),
     );
 
-    await page.step('set');
-    await page.type('Hits in a row', '1');
-    await page.step('rehearse');
-    await page.until(
-      () => page.verdicts(),
+    await its.page.step('set');
+    await its.page.type('Hits in a row', '1');
+    await its.page.step('rehearse');
+    await its.page.until(
+      () => its.page.verdicts(),
       (v) => v[0]?.startsWith('fired falsely'),
     );
-    await page.step('set');
-    await page.type('Hits in a row', '5');
+    await its.page.step('set');
+    await its.page.type('Hits in a row', '5');
   });
 
   it('5: keeps everything through a power cut of the server', async () => {
-    await page.saved();
-    await app.kill();
-    await page.type('Hold output for', '9');
-    await page.until(
-      () => page.text('.save'),
+    await its.page.saved();
+    await its.app.kill();
+    await its.page.type('Hold output for', '9');
+    await its.page.until(
+      () => its.page.text('.save'),
       (t) => t.includes('Kept in this browser'),
     );
-    app = await startApp(join(folder, 'data'), Number(new URL(app.address).port));
-    await page.saved();
-    await app.kill();
-    app = await startApp(join(folder, 'data'), Number(new URL(app.address).port));
-    await browser.driver.get(`${design}/set`);
+    await its.restart();
+    await its.page.saved();
+    await its.app.kill();
+    await its.restart();
+    await its.browser.driver.get(`${design}/set`);
     const value = async (label: string): Promise<string> => {
       const xpath = `//aside//label[normalize-space(.)="${label}"]/following-sibling::input`;
-      await page.find('yu-channel-panel input');
+      await its.page.find('yu-channel-panel input');
       return (
-        (await browser.driver.findElement(By.xpath(xpath)).getAttribute('value')) ?? ''
+        (await its.browser.driver.findElement(By.xpath(xpath)).getAttribute('value')) ?? ''
       ).replace(/\u00a0/g, ' ');
     };
     expect([
@@ -210,28 +193,28 @@ describe('from the shelf to an exported design', () => {
 
   it('5: exports an open file and imports it again; refuses a broken one', async () => {
     const id = design.split('/').pop();
-    const text = await (await fetch(`${app.address}api/designs/${id}/export`)).text();
-    const file = join(folder, 'exported.json');
+    const text = await (await fetch(`${its.app.address}api/designs/${id}/export`)).text();
+    const file = join(its.folder, 'exported.json');
     writeFileSync(file, text.replace('"Slipway beam"', '"Slipway beam, copy"'));
-    await page.click('header .home');
-    const input = await page.find('input[type=file]');
+    await its.page.click('header .home');
+    const input = await its.page.find('input[type=file]');
     await input.sendKeys(file);
-    await page.until(
-      () => page.text('yu-shelf main'),
+    await its.page.until(
+      () => its.page.text('yu-shelf main'),
       (t) => t.includes('Slipway beam, copy'),
     );
 
-    const broken = join(folder, 'broken.json');
+    const broken = join(its.folder, 'broken.json');
     writeFileSync(broken, readFileSync(file, 'utf8').replace('"from": "B1.e"', '"from": "B7.e"'));
     await input.sendKeys(broken);
-    expect(await page.text('.refused')).toMatch(
+    expect(await its.page.text('.refused')).toMatch(
       /wires\[\d+\] \(w7\)\.from.*leads to no part.*Connect it/s,
     );
-    expect(await browser.driver.findElements(By.css('yu-shelf .designs li'))).toHaveLength(2);
+    expect(await its.browser.driver.findElements(By.css('yu-shelf .designs li'))).toHaveLength(2);
   });
 
   it('6: does the same headless', () => {
-    const file = join(folder, 'exported.json');
+    const file = join(its.folder, 'exported.json');
     const yurei = (...args: string[]) =>
       spawnSync('npx', ['--no-install', 'yurei', ...args], { encoding: 'utf8' });
     expect(yurei('solve', file).stdout).toMatch(/Beam +822 counts/);
@@ -241,7 +224,7 @@ describe('from the shelf to an exported design', () => {
     expect(
       JSON.parse(rehearsal.stdout).verdicts.map((v: { outcome: string }) => v.outcome),
     ).toEqual(['quiet', 'noticed']);
-    expect(yurei('solve', join(folder, 'broken.json'))).toMatchObject({
+    expect(yurei('solve', join(its.folder, 'broken.json'))).toMatchObject({
       status: 2,
       stderr: expect.stringMatching(/leads to no part/),
     });

@@ -46,12 +46,3 @@ export function paramsOf(part: Part): Params {
   const defaults = kindOf(part).params.map((p) => [p.id, p.default] as const);
   return { ...Object.fromEntries(defaults), ...part.params };
 }
-
-/** Kinds whose label, summary or words contain every word typed; all of them for an empty text. */
-export function searchCatalog(text: string): PartKind[] {
-  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return catalog.filter((kind) => {
-    const haystack = [kind.label, kind.summary, kind.stage, ...kind.words].join(' ').toLowerCase();
-    return wanted.every((word) => haystack.includes(word));
-  });
-}

@@ -40,6 +40,18 @@ function felt(
   return feel(stage, stage.sensors[0], scene(happenings, daylight), t, lit(amps));
 }
 
+/** Someone half a metre wide who walks north at 1 m/s, this far east. */
+const walkerAt = (x: number): Happening => ({
+  id: 'h',
+  kind: 'crossing',
+  name: 'h',
+  intent: 'wanted',
+  start: 0,
+  params: { speed: 1, width: 0.5 },
+  from: { x, y: 0 },
+  to: { x, y: 6 },
+});
+
 describe('angles', () => {
   it.each([5, 20, 60])(
     'response of a %d° half-angle: 1 on the axis, ½ at the half-angle, 0 behind',
@@ -112,16 +124,7 @@ describe('shadow', () => {
   });
 
   it('of a walker lasts width over speed at half strength', () => {
-    const walker: Happening = {
-      id: 'h',
-      kind: 'crossing',
-      name: 'h',
-      intent: 'wanted',
-      start: 0,
-      params: { speed: 1, width: 0.5 },
-      from: { x: 2, y: 0 },
-      to: { x: 2, y: 6 },
-    };
+    const walker = walkerAt(2);
     const clear = felt(4, 0.05);
     let dark = 0;
     for (let t = 0; t < 6; t += 0.001) if (felt(4, 0.05, [walker], t) < clear / 2) dark += 0.001;
@@ -130,16 +133,7 @@ describe('shadow', () => {
   });
 
   it('falls only on what stands behind it', () => {
-    const passer: Happening = {
-      id: 'h',
-      kind: 'crossing',
-      name: 'h',
-      intent: 'wanted',
-      start: 0,
-      params: { speed: 1, width: 0.5 },
-      from: { x: 5, y: 0 },
-      to: { x: 5, y: 6 },
-    };
+    const passer = walkerAt(5);
     expect(felt(4, 0.05, [passer], 3)).toBe(felt(4, 0.05));
   });
 });
@@ -159,16 +153,7 @@ it('low sun swells to its peak in the middle and comes through the cone', () => 
 });
 
 describe('checkScenes', () => {
-  const base: Happening = {
-    id: 'h',
-    kind: 'crossing',
-    name: 'h',
-    intent: 'wanted',
-    start: 1,
-    params: {},
-    from: { x: 0, y: 0 },
-    to: { x: 1, y: 0 },
-  };
+  const base = { ...walkerAt(0), params: {}, start: 1 };
   const cases: [string, Partial<Happening>, RegExp][] = [
     ['an unknown kind', { kind: 'earthquake' }, /no happening "earthquake"/],
     ['an impossible speed', { params: { speed: -1 } }, /Speed.*outside the possible/],

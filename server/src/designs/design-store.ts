@@ -1,28 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { Design } from '@yurei/core/design';
+import type { DesignSummary, StoredDesign } from '@yurei/core/exchange';
 import type { DataSource, EntityManager } from 'typeorm';
 import { designRecord, type DesignRecord } from '../database/design-record.js';
 import { revisionRecord } from '../database/revision-record.js';
-
-/** What the shelf shows of a design. */
-export interface DesignSummary {
-  id: string;
-  title: string;
-  purpose: string;
-  site: string;
-  parts: number;
-  scenes: number;
-  version: number;
-  savedAt: string;
-}
-
-/** A design with the count of its saves. */
-export interface StoredDesign {
-  id: string;
-  version: number;
-  savedAt: string;
-  design: Design;
-}
 
 export interface Revision {
   version: number;

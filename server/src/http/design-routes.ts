@@ -1,6 +1,12 @@
-import { fileNameFor, largestFile, readDesign, writeDesign } from '@yurei/core/exchange';
+import {
+  fileNameFor,
+  largestFile,
+  readDesign,
+  writeDesign,
+  type StoredDesign,
+} from '@yurei/core/exchange';
 import express, { Router, type Request } from 'express';
-import { StaleSave, type DesignStore, type StoredDesign } from '../designs/design-store.js';
+import { StaleSave, type DesignStore } from '../designs/design-store.js';
 import { demand, demandDesign, shapes } from './edge.js';
 import { ProblemError, refusedDesign } from './problem.js';
 

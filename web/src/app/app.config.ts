@@ -3,6 +3,8 @@ import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { BenchService } from './bench/bench';
+import { BenchInWorkers } from './bench/bench-in-workers';
 import { yureiPreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
@@ -10,6 +12,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding()),
     provideHttpClient(withFetch()),
+    { provide: BenchService, useClass: BenchInWorkers },
     providePrimeNG({
       theme: { preset: yureiPreset, options: { darkModeSelector: '[data-theme="night"]' } },
     }),

@@ -1,21 +1,11 @@
-import { Injectable, type OnDestroy } from '@angular/core';
-import * as Comlink from 'comlink';
-import type { Bench } from './bench.worker';
+import type { Remote } from 'comlink';
+import type { Bench } from './bench-core';
 
 /**
- * The computing core in web workers: one answers at once, the other plays rehearsals, so that a long
- * rehearsal never holds up a value that follows a drag.
+ * The computing core away from the interface's thread: one answers at once, the other plays rehearsals,
+ * so that a long rehearsal never holds up a value that follows a drag.
  */
-@Injectable({ providedIn: 'root' })
-export class BenchService implements OnDestroy {
-  private readonly workers = [startWorker(), startWorker()];
-  readonly quick = Comlink.wrap<Bench>(this.workers[0]);
-  readonly patient = Comlink.wrap<Bench>(this.workers[1]);
-
-  ngOnDestroy(): void {
-    this.workers.forEach((worker) => worker.terminate());
-  }
+export abstract class BenchService {
+  abstract readonly quick: Pick<Remote<Bench>, 'look' | 'judge'>;
+  abstract readonly patient: Pick<Remote<Bench>, 'rehearse'>;
 }
-
-const startWorker = (): Worker =>
-  new Worker(new URL('./bench.worker', import.meta.url), { type: 'module' });

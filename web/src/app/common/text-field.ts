@@ -10,6 +10,7 @@ let nextId = 0;
   template: `
     <label [for]="id">{{ label() }}</label>
     <input
+      #field
       pInputText
       pSize="small"
       class="text"
@@ -18,7 +19,7 @@ let nextId = 0;
       [value]="text()"
       [attr.maxlength]="120"
       (input)="text.set(inputValue($event))"
-      (change)="commit()"
+      (change)="commit(); field.value = text()"
       (keydown.escape)="reset($event)"
     />
   `,

@@ -22,6 +22,7 @@ let nextId = 0;
   template: `
     <label [for]="id">{{ param().label }}</label>
     <input
+      #field
       pInputText
       pSize="small"
       class="value"
@@ -32,7 +33,7 @@ let nextId = 0;
       [attr.aria-invalid]="refused()"
       [attr.aria-describedby]="note() ? id + '-note' : null"
       (input)="text.set(inputValue($event))"
-      (change)="commit()"
+      (change)="commit(); field.value = text()"
       (keydown.escape)="reset($event)"
     />
     @if (note(); as note) {

@@ -2,25 +2,8 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Problem } from '@yurei/core/catalog';
 import type { Design } from '@yurei/core/design';
+import type { DesignSummary, StoredDesign } from '@yurei/core/exchange';
 import { catchError, throwError, type Observable } from 'rxjs';
-
-export interface DesignSummary {
-  id: string;
-  title: string;
-  purpose: string;
-  site: string;
-  parts: number;
-  scenes: number;
-  version: number;
-  savedAt: string;
-}
-
-export interface StoredDesign {
-  id: string;
-  version: number;
-  savedAt: string;
-  design: Design;
-}
 
 /** What the server said no with, in words a maker can act on. */
 export class ApiError extends Error {

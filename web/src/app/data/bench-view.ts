@@ -3,7 +3,7 @@ import type { Answer, Finding } from '@yurei/core/check';
 import type { Design, Scene } from '@yurei/core/design';
 import type { Rehearsal, Snapshot } from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
-import type { Moment } from '../bench/bench.worker';
+import type { Moment } from '../bench/bench-core';
 import { DesignSession } from './design-session';
 
 /** How long after the last edit a rehearsal is played anew, ms. */
@@ -111,7 +111,11 @@ export class BenchView {
     }
   }
 
-  private async judge(design: Design, scene: string | undefined, rehearsal?: Rehearsal): Promise<void> {
+  private async judge(
+    design: Design,
+    scene: string | undefined,
+    rehearsal?: Rehearsal,
+  ): Promise<void> {
     const { findings, answers } = await this.bench.quick.judge(design, scene, rehearsal);
     if (this.session.design() !== design) return;
     this.findings.set(findings);
@@ -121,4 +125,5 @@ export class BenchView {
   }
 }
 
-const reasonOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+const reasonOf = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error);

@@ -5,7 +5,12 @@ import { emptyDesign } from '@yurei/core/design';
 import { DesignSession } from './design-session';
 import { findDraft } from './drafts';
 
-const stored = { id: 'a1', version: 3, savedAt: '2026-01-01T00:00:00Z', design: emptyDesign('Loft') };
+const stored = {
+  id: 'a1',
+  version: 3,
+  savedAt: '2026-01-01T00:00:00Z',
+  design: emptyDesign('Loft'),
+};
 const rename = (title: string) => ({ type: 'describe', fields: { title } }) as const;
 
 let http: HttpTestingController;
@@ -20,8 +25,9 @@ const settle = (): Promise<void> => new Promise((done) => setTimeout(done, 0));
 
 beforeEach(async () => {
   localStorage.clear();
-  performance.mark ??= (() => undefined) as never;
-  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), DesignSession] });
+  TestBed.configureTestingModule({
+    providers: [provideHttpClient(), provideHttpClientTesting(), DesignSession],
+  });
   http = TestBed.inject(HttpTestingController);
   session = TestBed.inject(DesignSession);
 });
@@ -43,7 +49,9 @@ it('takes up unsaved work after a reload', async () => {
   await open();
   session.edit(rename('Unsaved'));
   TestBed.resetTestingModule();
-  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting(), DesignSession] });
+  TestBed.configureTestingModule({
+    providers: [provideHttpClient(), provideHttpClientTesting(), DesignSession],
+  });
   http = TestBed.inject(HttpTestingController);
   session = TestBed.inject(DesignSession);
   await open();
@@ -56,7 +64,10 @@ it('says so when the server is away, and keeps the work', async () => {
   const flushed = session.flush();
   http.expectOne('/api/designs/a1').error(new ProgressEvent('error'));
   await flushed;
-  expect(session.save()).toMatchObject({ state: 'unsaved', reason: 'The server cannot be reached' });
+  expect(session.save()).toMatchObject({
+    state: 'unsaved',
+    reason: 'The server cannot be reached',
+  });
   expect(findDraft('a1')?.design.title).toBe('Away');
 });
 
@@ -64,7 +75,9 @@ it('stops at a conflict and lets the maker choose', async () => {
   await open();
   session.edit(rename('Mine'));
   const flushed = session.flush();
-  http.expectOne('/api/designs/a1').flush({ title: 'Saved elsewhere' }, { status: 409, statusText: 'Conflict' });
+  http
+    .expectOne('/api/designs/a1')
+    .flush({ title: 'Saved elsewhere' }, { status: 409, statusText: 'Conflict' });
   await flushed;
   expect(session.save().state).toBe('conflict');
   const taking = session.takeTheirs();
@@ -81,4 +94,48 @@ it('refuses an edit that does not fit, with the reason', async () => {
   expect(session.edit({ type: 'remove-part', id: 'R1' })).toBe(false);
   expect(session.refusal()).toBe('There is no part R1.');
   expect(session.canUndo()).toBe(false);
+});
+
+it('saves once more behind a save that is under way, from the version that one brings', async () => {
+  await open();
+  session.edit(rename('First'));
+  const first = session.flush();
+  const running = http.expectOne('/api/designs/a1');
+  session.edit(rename('Second'));
+  const second = session.flush();
+  http.expectNone('/api/designs/a1');
+  running.flush({ id: 'a1', version: 4, savedAt: '2026-01-01T00:01:00Z' });
+  await first;
+  await settle();
+  const next = http.expectOne('/api/designs/a1');
+  expect(next.request.body).toMatchObject({ version: 4, design: { title: 'Second' } });
+  next.flush({ id: 'a1', version: 5, savedAt: '2026-01-01T00:02:00Z' });
+  await second;
+  expect(session.save()).toEqual({ state: 'saved', at: '2026-01-01T00:02:00Z' });
+});
+
+it('keeps mine over theirs when told so', async () => {
+  await open();
+  session.edit(rename('Mine'));
+  const flushed = session.flush();
+  http.expectOne('/api/designs/a1').flush({}, { status: 409, statusText: 'Conflict' });
+  await flushed;
+  session.edit(rename('Mine, still'));
+  expect(session.save().state).toBe('conflict');
+  const keeping = session.keepMine();
+  http.expectOne('/api/designs/a1').flush({ ...stored, version: 9 });
+  await keeping;
+  const saved = session.flush();
+  await settle();
+  const request = http.expectOne('/api/designs/a1');
+  expect(request.request.body).toMatchObject({ version: 9, design: { title: 'Mine, still' } });
+  request.flush({ id: 'a1', version: 10, savedAt: '2026-01-01T00:03:00Z' });
+  await saved;
+  expect(session.save().state).toBe('saved');
+});
+
+it('takes a draft that cannot be read for none', async () => {
+  localStorage.setItem('yurei.draft.a1', '{ broken');
+  await open();
+  expect(session.design()?.title).toBe('Loft');
 });

@@ -9,8 +9,9 @@ import {
   type Edit,
   type History,
 } from '@yurei/core/design';
+import type { StoredDesign } from '@yurei/core/exchange';
 import { firstValueFrom } from 'rxjs';
-import { Api, ApiError, type StoredDesign } from './api';
+import { Api, ApiError } from './api';
 import { dropDraft, findDraft, keepDraft } from './drafts';
 
 /** Where the present design stands towards the server. */
@@ -109,6 +110,7 @@ export class DesignSession {
     const design = this.design();
     if (!design || !this.stored) return;
     this.stored = await firstValueFrom(this.api.get(this.id));
+    this.save.set({ state: 'saving' });
     this.changed();
   }
 
@@ -118,7 +120,11 @@ export class DesignSession {
     this.stored = stored;
     dropDraft(stored.id);
     this.history.update(
-      (h) => h && { ...startHistory(stored.design), done: [{ edit: { type: 'batch', label: 'load', edits: [] }, before: h.present }] },
+      (h) =>
+        h && {
+          ...startHistory(stored.design),
+          done: [{ edit: { type: 'batch', label: 'load', edits: [] }, before: h.present }],
+        },
     );
     this.save.set({ state: 'saved', at: stored.savedAt });
   }
@@ -138,7 +144,11 @@ export class DesignSession {
     if (!design || !this.stored) return;
     const kept = keepDraft(this.id, { version: this.stored.version, design });
     if (this.save().state === 'conflict') return;
-    this.save.set(kept ? { state: 'saving' } : { state: 'unsaved', reason: 'this browser has no room for a copy' });
+    this.save.set(
+      kept
+        ? { state: 'saving' }
+        : { state: 'unsaved', reason: 'this browser has no room for a copy' },
+    );
     this.schedule(saveAfter);
   }
 

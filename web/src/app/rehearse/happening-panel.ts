@@ -3,6 +3,7 @@ import type { Param } from '@yurei/core/catalog';
 import type { Happening } from '@yurei/core/design';
 import { findHappeningKind, happeningParams } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
+import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
@@ -18,10 +19,15 @@ const coordinate = (id: 'x' | 'y', label: string): Param & { id: 'x' | 'y' } => 
   max: 1e4,
 });
 
+const intents: readonly Choice[] = [
+  { value: 'wanted', label: 'wanted' },
+  { value: 'nuisance', label: 'a nuisance' },
+];
+
 /** One happening: whether it is wanted, when, how, and along which way. */
 @Component({
   selector: 'yu-happening-panel',
-  imports: [Button, TextField, ValueField],
+  imports: [Button, ChoiceField, TextField, ValueField],
   template: `
     @if (happening(); as happening) {
       <h2>{{ happening.name }}</h2>
@@ -33,13 +39,12 @@ const coordinate = (id: 'x' | 'y', label: string): Param & { id: 'x' | 'y' } => 
           [required]="true"
           (changed)="put({ name: $event })"
         />
-        <label class="pair">
-          It is
-          <select [value]="happening.intent" (change)="setIntent($event)">
-            <option value="wanted">wanted</option>
-            <option value="nuisance">a nuisance</option>
-          </select>
-        </label>
+        <yu-choice-field
+          label="It is"
+          [choices]="intents"
+          [value]="happening.intent"
+          (changed)="put({ intent: $event === 'wanted' ? 'wanted' : 'nuisance' })"
+        />
         <yu-value-field
           [param]="start()"
           [value]="happening.start"
@@ -82,6 +87,7 @@ export class HappeningPanel {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly selection = inject(Selection);
+  protected readonly intents = intents;
   protected readonly ends = [
     { key: 'from', axes: [coordinate('x', 'From, east'), coordinate('y', 'From, north')] },
     { key: 'to', axes: [coordinate('x', 'To, east'), coordinate('y', 'To, north')] },
@@ -108,11 +114,6 @@ export class HappeningPanel {
       scene: scene.id,
       happening: { ...happening, ...change },
     });
-  }
-
-  protected setIntent(event: Event): void {
-    const wanted = (event.target as HTMLSelectElement).value === 'wanted';
-    this.put({ intent: wanted ? 'wanted' : 'nuisance' });
   }
 
   protected setParam(param: string, value: number): void {

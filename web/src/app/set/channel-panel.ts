@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { pinConverter, terminalOf, type Param } from '@yurei/core/catalog';
 import { freshId, splitRef, type Channel, type Output, type Rule } from '@yurei/core/design';
 import { Button } from 'primeng/button';
+import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
 import { DesignSession } from '../data/design-session';
@@ -23,10 +24,19 @@ const holdParam: Param = {
   max: 86400,
 };
 
+const sides: readonly Choice[] = [
+  { value: 'above', label: 'above' },
+  { value: 'below', label: 'below' },
+];
+const endings: readonly Choice[] = [
+  { value: 'hold', label: 'time is up' },
+  { value: 'latch', label: 'switched off' },
+];
+
 /** One channel: levels, timing, and for how long what it fires stays on. */
 @Component({
   selector: 'yu-channel-panel',
-  imports: [Button, TextField, ValueField],
+  imports: [Button, ChoiceField, TextField, ValueField],
   template: `
     @if (channel(); as channel) {
       <h2>Channel {{ channel.name }}</h2>
@@ -38,13 +48,12 @@ const holdParam: Param = {
           [required]="true"
           (changed)="put({ name: $event })"
         />
-        <label class="pair">
-          Trips
-          <select [value]="channel.trips" (change)="setTrips($event)">
-            <option value="above">above</option>
-            <option value="below">below</option>
-          </select>
-        </label>
+        <yu-choice-field
+          label="Trips"
+          [choices]="sides"
+          [value]="channel.trips"
+          (changed)="put({ trips: $event === 'above' ? 'above' : 'below' })"
+        />
         @for (param of fields(); track param.id) {
           <yu-value-field
             [param]="param"
@@ -61,13 +70,12 @@ const holdParam: Param = {
             [value]="rule.hold"
             (changed)="putRule(rule, { hold: $event })"
           />
-          <label class="pair">
-            Stays on
-            <select [value]="rule.latch ? 'latch' : 'hold'" (change)="setLatch(rule, $event)">
-              <option value="hold">for the hold time</option>
-              <option value="latch">until switched off</option>
-            </select>
-          </label>
+          <yu-choice-field
+            label="On until"
+            [choices]="endings"
+            [value]="rule.latch ? 'latch' : 'hold'"
+            (changed)="putRule(rule, { latch: $event === 'latch' })"
+          />
         </div>
       }
       @for (pin of freePins(); track pin) {
@@ -99,6 +107,8 @@ export class ChannelPanel {
   private readonly session = inject(DesignSession);
   private readonly selection = inject(Selection);
   protected readonly holdParam = holdParam;
+  protected readonly sides = sides;
+  protected readonly endings = endings;
 
   protected readonly channel = computed(() =>
     this.session.design()?.channels.find((c) => c.id === this.id()),
@@ -179,16 +189,8 @@ export class ChannelPanel {
     this.put({ [key]: value });
   }
 
-  protected setTrips(event: Event): void {
-    this.put({ trips: (event.target as HTMLSelectElement).value === 'above' ? 'above' : 'below' });
-  }
-
   protected putRule(rule: Rule, change: Partial<Rule>): void {
     this.session.edit({ type: 'put-rule', rule: { ...rule, ...change } });
-  }
-
-  protected setLatch(rule: Rule, event: Event): void {
-    this.putRule(rule, { latch: (event.target as HTMLSelectElement).value === 'latch' });
   }
 
   protected remove(): void {

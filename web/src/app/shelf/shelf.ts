@@ -2,10 +2,11 @@ import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { emptyDesign } from '@yurei/core/design';
+import type { DesignSummary } from '@yurei/core/exchange';
 import { Button } from 'primeng/button';
 import { firstValueFrom } from 'rxjs';
 import { Lantern } from '../common/lantern';
-import { Api, ApiError, type DesignSummary } from '../data/api';
+import { Api, ApiError } from '../data/api';
 import { dropDraft } from '../data/drafts';
 import { ThemeService } from '../theme/theme';
 
@@ -31,6 +32,10 @@ export class Shelf {
 
   constructor() {
     void this.load();
+  }
+
+  protected load(): Promise<void> {
+    return this.attempt(async () => this.designs.set(await firstValueFrom(this.api.list())));
   }
 
   protected async create(): Promise<void> {
@@ -72,10 +77,6 @@ export class Shelf {
       await firstValueFrom(this.api.import(text, acceptDoubts));
       await this.load();
     });
-  }
-
-  private load(): Promise<void> {
-    return this.attempt(async () => this.designs.set(await firstValueFrom(this.api.list())));
   }
 
   private async attempt(work: () => Promise<unknown>): Promise<void> {

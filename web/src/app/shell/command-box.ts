@@ -1,16 +1,8 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  linkedSignal,
-  model,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { searchCatalog } from '@yurei/core/catalog';
-import { Dialog } from 'primeng/dialog';
-import { InputText } from 'primeng/inputtext';
+import { kindOf, nearness, searchCatalog } from '@yurei/core/catalog';
+import { terminalRef } from '@yurei/core/design';
+import { FindDialog, type Find } from '../common/find-dialog';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
@@ -18,76 +10,24 @@ import { addPart } from '../wire/add-part';
 import { Player } from './player';
 import { steps } from './steps';
 
-interface Command {
-  label: string;
-  hint: string;
+interface Command extends Find {
   run: () => void;
 }
 
 /** One field that finds parts, adds them, joins terminals and goes anywhere: "R1.a U1.A0" makes a wire. */
 @Component({
   selector: 'yu-command-box',
-  imports: [Dialog, InputText],
+  imports: [FindDialog],
   template: `
-    <p-dialog
+    <yu-find-dialog
       header="Find or do"
-      [(visible)]="open"
-      [modal]="true"
-      [draggable]="false"
-      [dismissableMask]="true"
-      position="top"
-      [style]="{ width: '520px' }"
-      (onShow)="start(field)"
-    >
-      <input
-        #field
-        pInputText
-        autocomplete="off"
-        placeholder="A part, a step, “add resistor”, or two terminals: R1.a U1.A0"
-        role="combobox"
-        aria-label="Find or do"
-        aria-expanded="true"
-        aria-controls="command-list"
-        [style.width.%]="100"
-        [value]="text()"
-        (input)="text.set(field.value)"
-        (keydown.arrowdown)="move(1, $event)"
-        (keydown.arrowup)="move(-1, $event)"
-        (keydown.enter)="run(commands()[at()])"
-      />
-      <ul id="command-list" role="listbox">
-        @for (command of commands(); track command.label; let i = $index) {
-          <li
-            role="option"
-            tabindex="-1"
-            [attr.aria-selected]="i === at()"
-            (click)="run(command)"
-            (keydown.enter)="run(command)"
-          >
-            {{ command.label }} <span class="soft">{{ command.hint }}</span>
-          </li>
-        } @empty {
-          <li class="soft">Nothing here is called “{{ text() }}”.</li>
-        }
-      </ul>
-    </p-dialog>
-  `,
-  styles: `
-    ul {
-      list-style: none;
-      margin: 10px 0 0;
-      padding: 0;
-      max-height: 320px;
-      overflow: auto;
-    }
-    li {
-      padding: 5px 8px;
-      border-radius: 4px;
-      cursor: pointer;
-    }
-    li[aria-selected='true'] {
-      background: var(--indigo-wash);
-    }
+      placeholder="A part, a step, “add resistor”, or two terminals: R1.a U1.A0"
+      nothing="Nothing here is called"
+      [finds]="commands()"
+      [(open)]="open"
+      [(text)]="text"
+      (taken)="commands()[$event].run()"
+    />
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -99,43 +39,34 @@ export class CommandBox {
   private readonly player = inject(Player);
   private readonly router = inject(Router);
   protected readonly text = signal('');
-  protected readonly at = linkedSignal({ source: this.text, computation: () => 0 });
 
   protected readonly commands = computed((): Command[] => {
     const words = this.text().trim().toLowerCase();
     const wire = this.wireCommand(this.text().trim());
-    const plain = [...this.partCommands(), ...this.stepCommands(), ...this.actions()].filter((c) =>
-      `${c.label} ${c.hint}`.toLowerCase().includes(words),
-    );
+    const plain = [...this.partCommands(), ...this.stepCommands(), ...this.actions()]
+      .filter((c) => `${c.label} ${c.hint}`.toLowerCase().includes(words))
+      .map((command) => ({ command, far: nearness(words, command.label) }))
+      .sort(
+        (a, b) => a.far - b.far || (words ? a.command.label.length - b.command.label.length : 0),
+      )
+      .map(({ command }) => command);
     return [...wire, ...plain, ...this.addCommands(words)].slice(0, 40);
   });
-
-  /** Opens with an empty field, whatever was typed last. */
-  protected start(field: HTMLInputElement): void {
-    this.text.set('');
-    field.value = '';
-    field.focus();
-  }
-
-  protected move(by: number, event: Event): void {
-    event.preventDefault();
-    const count = this.commands().length;
-    if (count > 0) this.at.update((i) => (i + by + count) % count);
-  }
-
-  protected run(command: Command | undefined): void {
-    if (!command) return;
-    this.open.set(false);
-    command.run();
-  }
 
   private wireCommand(text: string): Command[] {
     const match = /^(\w+\.\S+)\s+(?:to\s+)?(\w+\.\S+)$/i.exec(text);
     if (!match) return [];
-    const [, from, to] = match;
+    const [from, to] = [this.spell(match[1]), this.spell(match[2])];
     return [
       { label: `Join ${from} and ${to}`, hint: 'wire', run: () => this.connecting.join(from, to) },
     ];
+  }
+
+  /** A terminal as the design spells it, whatever case it was typed in. */
+  private spell(typed: string): string {
+    const parts = this.session.design()?.parts ?? [];
+    const all = parts.flatMap((p) => kindOf(p).terminals.map((t) => terminalRef(p.id, t.id)));
+    return all.find((ref) => ref.toLowerCase() === typed.toLowerCase()) ?? typed;
   }
 
   private partCommands(): Command[] {

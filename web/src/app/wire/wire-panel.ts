@@ -3,6 +3,7 @@ import { kindOf } from '@yurei/core/catalog';
 import { terminalRef } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
+import { ChoiceField, type Choice } from '../common/choice-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
@@ -12,7 +13,7 @@ import { Probes } from '../shell/probes';
 /** One wire: what it carries, and its two ends to move elsewhere. */
 @Component({
   selector: 'yu-wire-panel',
-  imports: [Button],
+  imports: [Button, ChoiceField],
   template: `
     @if (wire(); as wire) {
       <h2>Wire {{ wire.from }} – {{ wire.to }}</h2>
@@ -24,14 +25,12 @@ import { Probes } from '../shell/probes';
       </dl>
       <div class="fields">
         @for (end of ends; track end) {
-          <label class="pair">
-            {{ end === 'from' ? 'Starts at' : 'Ends at' }}
-            <select [value]="wire[end]" (change)="move(end, $event)">
-              @for (option of options()[end]; track option) {
-                <option [value]="option" [selected]="option === wire[end]">{{ option }}</option>
-              }
-            </select>
-          </label>
+          <yu-choice-field
+            [label]="end === 'from' ? 'Starts at' : 'Ends at'"
+            [choices]="options()[end]"
+            [value]="wire[end]"
+            (changed)="move(end, $event)"
+          />
         }
       </div>
       <div class="row">
@@ -86,15 +85,17 @@ export class WirePanel {
     const all = design.parts.flatMap((p) =>
       kindOf(p).terminals.map((t) => terminalRef(p.id, t.id)),
     );
-    const possible = (fixed: string): string[] =>
-      all.filter((ref) => ref === wire.from || ref === wire.to || !impossible(without, fixed, ref));
-    return { from: possible(wire.to), to: possible(wire.from) };
+    const possible = (moving: string, fixed: string): Choice[] =>
+      all
+        .filter((ref) => ref === moving || !impossible(without, fixed, ref))
+        .map((ref) => ({ value: ref, label: ref }));
+    return { from: possible(wire.from, wire.to), to: possible(wire.to, wire.from) };
   });
 
-  protected move(end: 'from' | 'to', event: Event): void {
+  protected move(end: 'from' | 'to', terminal: string): void {
     const wire = this.wire();
     if (!wire) return;
-    const moved = { ...wire, [end]: (event.target as HTMLSelectElement).value };
+    const moved = { ...wire, [end]: terminal };
     this.session.edit({
       type: 'batch',
       label: `move wire ${wire.id}`,

@@ -1,0 +1,77 @@
+import { TestBed } from '@angular/core/testing';
+import { openBench, showSolved, slipwayBeam } from '../../testing/workbench-bed';
+import { ProbeStrip } from '../shell/probe-strip';
+
+const ohms = (value: number) => ({ type: 'set-param', id: 'R1', param: 'ohms', value }) as const;
+
+it('follows an edit with solution, rehearsal, findings and answers', async () => {
+  const bench = await openBench();
+  const strip = await showSolved(ProbeStrip);
+  expect(bench.view.snapshot()?.counts['beam']).toBe(822);
+  expect(bench.view.rehearsal()?.verdicts.map((v) => v.outcome)).toEqual(['quiet', 'noticed']);
+  const before = bench.view.rehearsal();
+  bench.session.edit(ohms(4700));
+  await strip.until(() => bench.view.rehearsal() !== before && !bench.view.rehearsing());
+  expect(Math.abs((bench.view.snapshot()?.counts['beam'] ?? 0) - 386)).toBeLessThan(3);
+  expect(bench.view.answers().find((a) => a.id === 'notices')?.value).toMatch(/of 1/);
+});
+
+it('never lets a late answer overwrite a newer one', async () => {
+  const bench = await openBench();
+  const strip = await showSolved(ProbeStrip);
+  const look = bench.workers.quick.look.getMockImplementation();
+  let release: () => void = () => undefined;
+  const held = new Promise<void>((done) => (release = done));
+  bench.workers.quick.look.mockImplementationOnce(async (...args) => {
+    await held;
+    return look?.(...args) as never;
+  });
+  bench.session.edit(ohms(100));
+  TestBed.tick();
+  bench.session.edit(ohms(10e3));
+  await strip.settle();
+  const counts = bench.view.snapshot()?.counts['beam'];
+  release();
+  await strip.settle();
+  expect(counts).toBe(822);
+  expect(bench.view.snapshot()?.counts['beam']).toBe(822);
+});
+
+it('rehearses once for many edits in a row', async () => {
+  const bench = await openBench();
+  const strip = await showSolved(ProbeStrip);
+  const calls = () => bench.workers.patient.rehearse.mock.calls.length;
+  const before = calls();
+  for (const value of [5000, 6000, 7000, 8000]) {
+    bench.session.edit(ohms(value));
+    await strip.settle();
+  }
+  await strip.until(() => !bench.view.rehearsing());
+  expect(calls() - before).toBe(1);
+});
+
+it('says what kept the core from computing, until it can again', async () => {
+  const bench = await openBench();
+  const strip = await showSolved(ProbeStrip);
+  bench.workers.quick.look.mockRejectedValueOnce(new Error('The worker has ended.'));
+  bench.session.edit(ohms(5000));
+  await strip.settle();
+  expect(bench.view.trouble()).toBe('The worker has ended.');
+  bench.session.edit(ohms(6000));
+  await strip.settle();
+  expect(bench.view.trouble()).toBe('');
+});
+
+it('keeps the time cursor in the scene, and at rest in another one', async () => {
+  const design = slipwayBeam();
+  design.scenes.push({ ...design.scenes[0], id: 'short', duration: 3, happenings: [] });
+  const bench = await openBench(design);
+  bench.view.moveTo(1e6);
+  expect(bench.view.time()).toBe(design.scenes[0].duration);
+  bench.view.chooseScene('short');
+  expect([bench.view.time(), bench.view.scene()?.id]).toEqual([undefined, 'short']);
+  bench.view.moveTo(-5);
+  expect(bench.view.time()).toBe(0);
+  bench.session.edit({ type: 'remove-scene', id: 'short' });
+  expect(bench.view.scene()?.id).toBe(design.scenes[0].id);
+});

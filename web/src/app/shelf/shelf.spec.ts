@@ -1,0 +1,112 @@
+import { TestBed } from '@angular/core/testing';
+import { provideRouter, Router } from '@angular/router';
+import { readFileSync } from 'node:fs';
+import { ShelfInMemory } from '../../testing/shelf-in-memory';
+import { show, slipwayBeam, type Screen } from '../../testing/workbench-bed';
+import { Api, ApiError } from '../data/api';
+import { keepDraft, findDraft } from '../data/drafts';
+import { Shelf } from './shelf';
+
+const demoText = readFileSync('demo/slipway-beam.yurei.json', 'utf8');
+const unreachable = new ApiError(0, 'The server cannot be reached', 'Start it again', [], []);
+let server: ShelfInMemory;
+
+async function open(...designs: ReturnType<typeof slipwayBeam>[]): Promise<Screen<Shelf>> {
+  server = new ShelfInMemory(...designs);
+  TestBed.configureTestingModule({
+    providers: [provideRouter([]), { provide: Api, useValue: server }],
+  });
+  return show(Shelf);
+}
+
+/** Chooses a file in the hidden field behind "Import file…". */
+async function choose(shelf: Screen<Shelf>, text: string, size = text.length): Promise<void> {
+  const file = { name: 'file.json', size, text: async () => text };
+  const input = shelf.find<HTMLInputElement>('input[type=file]');
+  Object.defineProperty(input, 'files', { value: [file], configurable: true });
+  Object.defineProperty(input, 'value', { value: '', writable: true, configurable: true });
+  input.dispatchEvent(new Event('change'));
+  await shelf.settle();
+}
+const cards = (shelf: Screen<Shelf>) => shelf.all('.designs li:not(.empty)');
+
+it('shows designs with their purpose and size, each leading to its bench', async () => {
+  const shelf = await open(slipwayBeam());
+  expect(shelf.text('.designs li')).toMatch(/Slipway beam .* 10 parts · 1 scene ·/);
+  expect(shelf.find('.designs a').getAttribute('href')).toBe('/design/d1');
+});
+
+it('shows the way when it is empty', async () => {
+  const shelf = await open();
+  expect(shelf.text('.empty')).toMatch(/Start a new design, or import/);
+});
+
+it('says so when the server is away, and shows the shelf once it is back', async () => {
+  server = new ShelfInMemory(slipwayBeam());
+  server.failure = unreachable;
+  TestBed.configureTestingModule({
+    providers: [provideRouter([]), { provide: Api, useValue: server }],
+  });
+  const shelf = await show(Shelf);
+  expect(shelf.text('[role=alert]')).toMatch(/cannot be reached Start it again/);
+  server.failure = undefined;
+  await shelf.press('Try again');
+  expect(cards(shelf)).toHaveLength(1);
+  expect(shelf.all('[role=alert]')).toHaveLength(0);
+});
+
+it('makes a new design and goes there', async () => {
+  const shelf = await open();
+  const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+  await shelf.press('New design');
+  expect(went).toHaveBeenCalledWith(['/design', 'd1']);
+  expect(server.stored.get('d1')?.design.parts).toEqual([]);
+});
+
+it('imports a file', async () => {
+  const shelf = await open();
+  await choose(shelf, demoText);
+  expect(cards(shelf)).toHaveLength(1);
+});
+
+it.each([
+  ['not JSON', 'hello', /not.*JSON/i],
+  ['a wire that leads nowhere', demoText.replace('"from": "B1.e"', '"from": "B7.e"'), /B7/],
+  ['a newer version', demoText.replace(/"version": \d+/, '"version": 99'), /newer|version/],
+])('refuses %s with place and cure, and changes nothing', async (_, text, reason) => {
+  const shelf = await open(slipwayBeam());
+  await choose(shelf, text);
+  expect(shelf.text('.refused')).toMatch(reason);
+  expect(cards(shelf)).toHaveLength(1);
+  await shelf.press('Close');
+  expect(shelf.all('.refused')).toHaveLength(0);
+});
+
+it('refuses a file that is too large without reading it', async () => {
+  const shelf = await open();
+  await choose(shelf, demoText, 50e6);
+  expect(shelf.text('.refused')).toMatch(/file\.json has 50\.0 MB.*Nothing was changed/);
+  expect(server.stored.size).toBe(0);
+});
+
+it('asks before it takes a doubtful value', async () => {
+  const shelf = await open();
+  await choose(shelf, demoText.replace('"ohms": 10000', '"ohms": 10000000'));
+  expect(shelf.text('.refused')).toMatch(/R1.*10.kΩ/);
+  expect(server.stored.size).toBe(0);
+  await shelf.press('Import anyway');
+  expect(server.stored.get('d1')?.design.parts.find((p) => p.id === 'R1')?.params['ohms']).toBe(
+    1e7,
+  );
+});
+
+it('asks before it removes, and then forgets the draft too', async () => {
+  const shelf = await open(slipwayBeam());
+  keepDraft('d1', { version: 1, design: slipwayBeam() });
+  await shelf.press('Remove');
+  await shelf.press('Keep');
+  expect(cards(shelf)).toHaveLength(1);
+  await shelf.press('Remove');
+  await shelf.press('Really remove');
+  expect([cards(shelf).length, findDraft('d1')]).toEqual([0, undefined]);
+});

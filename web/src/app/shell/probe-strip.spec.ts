@@ -1,0 +1,54 @@
+import { openBench, showSolved } from '../../testing/workbench-bed';
+import { ProbeStrip } from './probe-strip';
+
+const setUp = async () => {
+  const bench = await openBench();
+  return { bench, strip: await showSolved(ProbeStrip) };
+};
+
+it('shows every channel and everything that acts, with their present values', async () => {
+  const { bench } = await setUp();
+  const probes = bench.probes.all();
+  expect(probes.map((p) => p.key)).toEqual(
+    ['channel:beam', 'part:H1', 'part:P1'].filter((k) => probes.some((p) => p.key === k)),
+  );
+  expect(probes[0]).toMatchObject({ name: 'A0 · Beam', value: '822 counts', fires: false });
+  expect(probes.find((p) => p.key === 'part:P1')).toMatchObject({ fires: true });
+  expect(probes[0].trace?.values.length).toBeGreaterThan(1000);
+});
+
+it('follows the time cursor, and tells rest from a moment', async () => {
+  const { bench, strip } = await setUp();
+  const sounder = () => bench.probes.all().find((p) => p.key === 'part:P1')?.value;
+  const quiet = sounder();
+  const fired = bench.view.rehearsal()?.acting.find((a) => a.part === 'P1' && a.active);
+  bench.view.moveTo((fired?.t ?? 0) + 0.05);
+  await strip.until(() => sounder() !== quiet);
+  expect(quiet).toBe(`not ${sounder()}`);
+  const range = strip.find<HTMLInputElement>('input[type=range]');
+  range.value = '3';
+  range.dispatchEvent(new Event('input', { bubbles: true }));
+  await strip.settle();
+  expect(bench.view.time()).toBe(3);
+  await strip.press('At rest');
+  expect(bench.view.time()).toBeUndefined();
+});
+
+it('shows a pinned net by its volts, once for all its terminals', async () => {
+  const { bench } = await setUp();
+  const nets = () => bench.probes.all().filter((p) => p.key.startsWith('net:'));
+  bench.probes.toggle('B1.e');
+  expect(nets()).toHaveLength(1);
+  expect(nets()[0].value).toMatch(/^4\.01.V$/);
+  expect(nets()[0].trace?.times.length).toBeGreaterThan(1);
+  bench.probes.toggle('U1.A0');
+  expect(nets()).toHaveLength(0);
+});
+
+it('says "floating" of what hangs in the air and "no reading" of a pin without volts', async () => {
+  const { bench, strip } = await setUp();
+  bench.session.edit({ type: 'remove-part', id: 'G1' });
+  bench.probes.toggle('R3.a');
+  await strip.until(() => bench.probes.all().some((p) => p.value === 'floating'));
+  expect(bench.probes.all()[0].value).toBe('no reading');
+});

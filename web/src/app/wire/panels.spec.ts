@@ -1,0 +1,97 @@
+import { openBench, showSolved } from '../../testing/workbench-bed';
+import { PartPanel } from './part-panel';
+import { PartTray } from './part-tray';
+import { WirePanel } from './wire-panel';
+
+type Bench = Awaited<ReturnType<typeof openBench>>;
+let bench: Bench;
+beforeEach(async () => {
+  bench = await openBench();
+});
+const part = (id: string) => bench.session.design()?.parts.find((p) => p.id === id);
+
+describe('the panel of a part', () => {
+  it('shows volts, amps and heat that agree with each other', async () => {
+    const panel = await showSolved(PartPanel, { id: 'R1' });
+    const solved = bench.view.snapshot()?.solution.parts['R1'];
+    const volts = (solved?.volts['a'] ?? 0) - (solved?.volts['b'] ?? 0);
+    expect(Math.abs(volts)).toBeCloseTo(4.014, 2);
+    expect(solved?.watts).toBeCloseTo((volts * volts) / 10e3, 9);
+    expect(panel.text('.readings')).toMatch(/4\.01 V · 401 µA.*Heat 1\.61 mW/);
+  });
+
+  it('says what a sensor feels, and moves it', async () => {
+    const panel = await showSolved(PartPanel, { id: 'B1' });
+    const felt = () => bench.view.snapshot()?.felt['B1'] ?? 0;
+    const before = felt();
+    expect(panel.text('.readings')).toMatch(/^Feels [\d.]+ .?W\/m²/);
+    await panel.type('East', '8');
+    await panel.until(() => felt() !== before);
+    // Twice as far from the lamp: a quarter of its light, on top of the daylight that stays.
+    expect(felt()).toBeLessThan(before / 3.5);
+    expect(part('B1')?.place).toEqual({ x: 8, y: 3, facing: 180 });
+  });
+
+  it('renames a part, but never to nothing', async () => {
+    const panel = await showSolved(PartPanel, { id: 'R2' });
+    await panel.type('Name', '  Brake  ');
+    expect(part('R2')?.name).toBe('Brake');
+    await panel.type('Name', '   ');
+    expect(part('R2')?.name).toBe('Brake');
+    expect(panel.field('Name').value).toBe('Brake');
+  });
+
+  it('removes the part with its wires', async () => {
+    const panel = await showSolved(PartPanel, { id: 'R2' });
+    bench.selection.pick('part', 'R2');
+    await panel.press('Remove part');
+    const ends = bench.session.design()?.wires.flatMap((w) => [w.from, w.to]) ?? [];
+    expect(ends.some((end) => end.startsWith('R2.'))).toBe(false);
+    expect(bench.selection.picked()).toBeUndefined();
+  });
+});
+
+describe('the panel of a wire', () => {
+  it('shows what the wire carries', async () => {
+    const panel = await showSolved(WirePanel, { id: 'w7' });
+    expect(panel.text('.readings')).toMatch(/Volts 4\.01\d V/);
+  });
+
+  it('offers only ends that are possible, and moves an end there', async () => {
+    const panel = await showSolved(WirePanel, { id: 'w7' });
+    const wire = () => bench.session.design()?.wires.find((w) => w.id === 'w7');
+    const [from, to] = [wire()?.from, wire()?.to];
+    const offered = [...panel.field('Ends at').querySelectorAll('option')].map((o) => o.value);
+    expect(offered).toContain(to);
+    expect(offered).not.toContain(from);
+    expect(offered).toContain('U1.A1');
+    const end = panel.field('Ends at');
+    end.value = 'U1.A1';
+    end.dispatchEvent(new Event('change'));
+    await panel.settle();
+    expect(wire()).toMatchObject({ from, to: 'U1.A1' });
+    bench.session.undo();
+    expect(wire()).toMatchObject({ from, to });
+  });
+
+  it('removes it', async () => {
+    const panel = await showSolved(WirePanel, { id: 'w7' });
+    await panel.press('Remove wire');
+    expect(bench.session.design()?.wires.some((w) => w.id === 'w7')).toBe(false);
+  });
+});
+
+it('the tray finds a part by what it is for, and puts it on the bench', async () => {
+  const tray = await showSolved(PartTray, { open: true });
+  const input = tray.find<HTMLInputElement>('input[role=combobox]');
+  const search = async (text: string) => {
+    input.value = text;
+    input.dispatchEvent(new Event('input'));
+    await tray.settle();
+  };
+  await search('beep');
+  expect(tray.all('li[role=option]')).toHaveLength(1);
+  await tray.click('li[role=option]');
+  expect(bench.session.design()?.parts.at(-1)).toMatchObject({ id: 'P2', kind: 'sounder-12v' });
+  expect(bench.selection.is('part', 'P2')).toBe(true);
+});

@@ -1,0 +1,178 @@
+import { readFileSync } from 'node:fs';
+import type { Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { Design } from '@yurei/core/design';
+import { bench } from '../app/bench/bench-core';
+import { BenchService } from '../app/bench/bench';
+import { Api } from '../app/data/api';
+import { BenchView } from '../app/data/bench-view';
+import { DesignSession } from '../app/data/design-session';
+import { Selection } from '../app/data/selection';
+import { Connecting } from '../app/picture/connecting';
+import { Keys } from '../app/shell/keys';
+import { Player } from '../app/shell/player';
+import { Probes } from '../app/shell/probes';
+import { ShelfInMemory } from './shelf-in-memory';
+
+export const slipwayBeam = (): Design =>
+  JSON.parse(readFileSync('demo/slipway-beam.yurei.json', 'utf8')) as Design;
+
+/** The core in this thread, asked in the same way as in its workers. */
+export const benchInThread = () => ({
+  quick: {
+    look: jest.fn(async (...args: Parameters<typeof bench.look>) => bench.look(...args)),
+    judge: jest.fn(async (...args: Parameters<typeof bench.judge>) => bench.judge(...args)),
+  },
+  patient: {
+    rehearse: jest.fn(async (...args: Parameters<typeof bench.rehearse>) =>
+      bench.rehearse(...args),
+    ),
+  },
+});
+
+/** The text of an element as it is read: pieces apart, one kind of space. */
+function textOf(element: Element): string {
+  const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+  const pieces: string[] = [];
+  while (walker.nextNode()) pieces.push(walker.currentNode.textContent ?? '');
+  return pieces.join(' ').replace(/\s+/g, ' ').trim();
+}
+
+/** What is shown, read and handled as a maker would. */
+export class Screen<T> {
+  readonly host: HTMLElement;
+
+  constructor(readonly fixture: ComponentFixture<T>) {
+    this.host = fixture.nativeElement as HTMLElement;
+  }
+
+  async settle(): Promise<void> {
+    for (let i = 0; i < 3; i++) {
+      await this.fixture.whenStable();
+      await new Promise((done) => setTimeout(done, 0));
+      TestBed.tick();
+    }
+  }
+
+  /** Waits for something that is computed after a while. */
+  async until(good: () => boolean): Promise<void> {
+    for (let i = 0; i < 200 && !good(); i++) await new Promise((done) => setTimeout(done, 25));
+    await this.settle();
+    if (!good()) throw new Error(`Waited in vain; shown: ${this.text('*').slice(0, 400)}`);
+  }
+
+  all(css: string): HTMLElement[] {
+    return [...document.querySelectorAll<HTMLElement>(css)];
+  }
+
+  find<E extends Element = HTMLElement>(css: string): E {
+    const found = this.host.querySelector<E>(css) ?? document.querySelector<E>(css);
+    if (!found) throw new Error(`Nothing shown matches ${css}`);
+    return found;
+  }
+
+  text(css = '*'): string {
+    return textOf(css === '*' ? this.host : this.find(css));
+  }
+
+  /** The field that carries this label. */
+  field(label: string): HTMLInputElement | HTMLSelectElement {
+    const found = this.all('label').find((l) => textOf(l) === label);
+    if (!found) throw new Error(`No field is called ${label}`);
+    return this.find(`#${found.getAttribute('for')}`);
+  }
+
+  async type(label: string, value: string): Promise<void> {
+    const field = this.field(label);
+    field.value = value;
+    field.dispatchEvent(new Event('input'));
+    field.dispatchEvent(new Event('change'));
+    await this.settle();
+  }
+
+  async press(label: string): Promise<void> {
+    const button = this.all('button').find((b) => textOf(b) === label);
+    if (!button) throw new Error(`No button is called ${label}`);
+    button.click();
+    await this.settle();
+  }
+
+  async click(css: string): Promise<void> {
+    this.find<SVGElement | HTMLElement>(css).dispatchEvent(
+      new MouseEvent('click', { bubbles: true }),
+    );
+    await this.settle();
+  }
+
+  async key(
+    target: EventTarget,
+    key: string,
+    more: KeyboardEventInit = {},
+  ): Promise<KeyboardEvent> {
+    const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more });
+    target.dispatchEvent(event);
+    await this.settle();
+    return event;
+  }
+}
+
+/** ELK offers its worker's code as a class that runs in this thread. */
+export function elkInThread(): void {
+  const { Worker } = jest.requireActual<{ Worker: typeof globalThis.Worker }>(
+    'elkjs/lib/elk-worker.min.js',
+  );
+  globalThis.Worker = Worker;
+}
+
+/** A workbench with a design open, on the real core; the server is stood in for. */
+export async function openBench(design: Design = slipwayBeam()) {
+  localStorage.clear();
+  elkInThread();
+  const shelf = new ShelfInMemory(design);
+  const workers = benchInThread();
+  TestBed.configureTestingModule({
+    providers: [
+      provideRouter([]),
+      { provide: Api, useValue: shelf },
+      { provide: BenchService, useValue: workers },
+      ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys],
+    ],
+  });
+  const session = TestBed.inject(DesignSession);
+  await session.open('d1');
+  return {
+    shelf,
+    workers,
+    session,
+    view: TestBed.inject(BenchView),
+    selection: TestBed.inject(Selection),
+    player: TestBed.inject(Player),
+    probes: TestBed.inject(Probes),
+    connecting: TestBed.inject(Connecting),
+    keys: TestBed.inject(Keys),
+  };
+}
+
+/** Shows a component with inputs. */
+export async function show<T>(
+  component: Type<T>,
+  inputs: Record<string, unknown> = {},
+): Promise<Screen<T>> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  const screen = new Screen(fixture);
+  await screen.settle();
+  return screen;
+}
+
+/** Shows a component once the circuit is solved and the scene has been rehearsed. */
+export async function showSolved<T>(
+  component: Type<T>,
+  inputs: Record<string, unknown> = {},
+): Promise<Screen<T>> {
+  const screen = await show(component, inputs);
+  const view = TestBed.inject(BenchView);
+  await screen.until(() => view.snapshot() !== undefined && !view.rehearsing());
+  return screen;
+}

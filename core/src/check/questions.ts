@@ -63,6 +63,8 @@ function staysQuiet(rehearsal: Rehearsal | undefined): Answer {
   const nuisances = rehearsal.verdicts.filter((v) => v.intent === 'nuisance');
   const loud =
     nuisances.filter((v) => v.outcome === 'fired falsely').length + rehearsal.strays.length;
+  if (nuisances.length === 0 && loud === 0)
+    return unknown('quiet', 'Stays quiet', 'no nuisance in the scene');
   return {
     id: 'quiet',
     label: 'Stays quiet',
@@ -89,7 +91,7 @@ function survives(evidence: Evidence, findings: readonly Finding[]): Answer {
   return {
     ...base,
     state: worst.share > 0.8 ? 'caution' : 'fine',
-    value: `${(100 * worst.share).toFixed(0)} % of limit`,
-    detail: `${worst.part.id} ${worst.label}, steady`,
+    value: `${(100 * worst.share).toFixed(0)} %`,
+    detail: `of ${worst.part.id} ${worst.label}`,
   };
 }

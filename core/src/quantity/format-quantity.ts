@@ -12,7 +12,8 @@ import { prefixlessUnits, type Unit } from './unit.js';
  */
 export function formatQuantity(value: number, unit: Unit, digits = 3): string {
   const seen = Math.abs(value) < (smallest[unit] ?? 0) ? 0 : value;
-  return format(seen, unit, (scaled) => scaled.toPrecision(digits));
+  const write = unit === 'counts' ? whole : (scaled: number) => scaled.toPrecision(digits);
+  return format(seen, unit, write);
 }
 
 /**
@@ -23,6 +24,9 @@ export function formatNominal(value: number, unit: Unit): string {
   return format(value, unit, (scaled) => String(Number(scaled.toPrecision(6))));
 }
 
+/** A reading has no fraction of a count. */
+const whole = (counts: number): string => String(Math.round(counts));
+
 /** What no meter on a bench resolves shows as 0, so that rounding dust does not pass for a reading. */
 const smallest: Partial<Record<Unit, number>> = { V: 1e-6, A: 1e-12, W: 1e-9 };
 
@@ -30,7 +34,7 @@ function format(value: number, unit: Unit, write: (scaled: number) => string): s
   if (!Number.isFinite(value)) return '–';
   const exponent = prefixlessUnits.has(unit) ? 0 : engineeringExponent(value, write);
   const scaled = value / 10 ** exponent;
-  const text = unit === 'counts' ? String(Math.round(value)) : tidy(write(scaled));
+  const text = tidy(write(scaled));
   const label = `${prefixForExponent[exponent]}${unit}`;
   return label === '' ? text : unit === '°' ? `${text}°` : `${text}\u00a0${label}`;
 }

@@ -30,7 +30,7 @@ export const led: PartKind = {
       { type: 'resistor', a: '#bulk', b: 'k', ohms: bulk },
     ];
   },
-  headline: (p) => `${formatNominal(p['volts'], 'V')} at 10 mA`,
+  headline: (p) => `${formatNominal(p['volts'], 'V')}, 10 mA`,
   acts: {
     word: 'lit',
     active: (part) => (part.amps['a'] ?? 0) >= visible,

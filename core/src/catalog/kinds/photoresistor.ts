@@ -35,7 +35,7 @@ export const photoresistor: PartKind = {
     voltsRating('b', 'a', 'voltage, reversed', () => 150),
   ],
   elements: (p, state) => [{ type: 'resistor', a: 'a', b: 'b', ohms: ohmsAt(p, state.felt) }],
-  headline: (p) => `${formatNominal(p['r10'], 'Ω')} at 10 lx`,
+  headline: (p) => `${formatNominal(p['r10'], 'Ω')}, 10 lx`,
   feels: {
     quantity: 'light',
     unit: 'lx',

@@ -1,8 +1,11 @@
 import type { DeviceFactory } from './device.js';
-import { across } from './two-terminal.js';
+import { across, conductanceSlots, stampConductance } from './two-terminal.js';
 
 /** Width of the knee between regulating and following the input, V. */
 const knee = 0.02;
+
+/** What the input takes even when nothing feeds it: brings an open input to 0 V, S. */
+const inputLeak = 1e-6;
 
 /** ln(1 + e^z) without overflow. */
 const softplus = (z: number): number => (z > 30 ? z : Math.log1p(Math.exp(z)));
@@ -27,6 +30,7 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
   const output = node(element.output);
   const ground = node(element.ground);
   const branch = system.addBranch();
+  const leak = conductanceSlots(system, input, ground);
   // The unknown is the current given out.
   const give = [system.slot(output, branch), system.slot(input, branch)];
   const row = [output, ground, input].map((n) => system.slot(branch, n));
@@ -36,6 +40,7 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
     nodes: [input, output, ground],
     set: (next) => (present = next),
     load: ({ values, rhs, x, sourceScale }) => {
+      stampConductance(system, leak, inputLeak);
       const vin = across(x, input, ground);
       const { value, slope } = target(vin, present.volts * sourceScale, present.dropOut);
       values[give[0]] -= 1;
@@ -47,9 +52,10 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
       rhs[branch] += value - slope * vin;
     },
     currents: (x, out) => {
-      out[0] = x[branch];
+      const leaking = inputLeak * across(x, input, ground);
+      out[0] = x[branch] + leaking;
       out[1] = -x[branch];
-      out[2] = 0;
+      out[2] = -leaking;
     },
   };
 };

@@ -1,10 +1,12 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  effect,
   input,
   linkedSignal,
   model,
   output,
+  untracked,
 } from '@angular/core';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
@@ -32,7 +34,7 @@ let nextId = 0;
       [dismissableMask]="true"
       position="top"
       [style]="{ width: '540px' }"
-      (onShow)="start(field)"
+      (onShow)="field.focus()"
     >
       <input
         #field
@@ -93,14 +95,14 @@ export class FindDialog {
   readonly taken = output<number>();
 
   protected readonly id = `find-${nextId++}`;
-  protected readonly at = linkedSignal({ source: this.text, computation: () => 0 });
-
-  /** Opens with an empty field, whatever was typed last. */
-  protected start(field: HTMLInputElement): void {
-    this.text.set('');
-    field.value = '';
-    field.focus();
+  constructor() {
+    // Opens with an empty field, whatever was typed last.
+    effect(() => {
+      if (this.open()) untracked(() => this.text.set(''));
+    });
   }
+
+  protected readonly at = linkedSignal({ source: this.text, computation: () => 0 });
 
   protected move(by: number, event: Event): void {
     event.preventDefault();

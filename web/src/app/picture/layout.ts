@@ -52,13 +52,17 @@ export interface PictureLayout {
 const labelSize = { width: 50, height: 30 };
 const margin = { top: 52, left: 14, right: 14 };
 const feedGap = 18;
+/** Room for a column's heading, px. */
+const headWidth = 90;
 
 const options = {
   'elk.algorithm': 'layered',
   'elk.direction': 'RIGHT',
   'elk.edgeRouting': 'ORTHOGONAL',
   'elk.partitioning.activate': 'true',
+  'elk.separateConnectedComponents': 'false',
   'elk.spacing.nodeNode': '38',
+  'elk.spacing.edgeNode': '20',
   'elk.layered.spacing.nodeNodeBetweenLayers': '12',
   'elk.layered.spacing.edgeNodeBetweenLayers': '8',
   'elk.spacing.edgeLabel': '2',
@@ -199,15 +203,16 @@ function placeLine(edge: ElkExtendedEdge, lines: Line[]): PlacedLine {
   };
 }
 
-/** Each column's heading stands over its leftmost card; empty columns share what room is left. */
+/** Each column's heading stands over its leftmost card, but clear of the one before it. */
 function columnHeads(
   main: Card[],
   cards: ReadonlyMap<string, PlacedCard>,
 ): PictureLayout['columns'] {
-  let x = margin.left;
-  return columnStages.map((stage, i) => {
+  let free = margin.left;
+  return columnStages.map((stage) => {
     const xs = main.filter((c) => c.stage === stage).map((c) => cards.get(c.part.id)?.x ?? 0);
-    x = xs.length > 0 ? Math.min(...xs) : i === 0 ? x : x + 90;
+    const x = xs.length > 0 ? Math.max(free, Math.min(...xs)) : free;
+    free = x + headWidth;
     return { stage, x };
   });
 }

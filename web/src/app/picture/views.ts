@@ -99,7 +99,7 @@ export function cardView(card: Card, placed: PlacedCard, context: Context): Card
   return {
     ...placed,
     id: part.id,
-    name: shorten(part.name, placed.width - 10, 6),
+    name: shorten(part.name, placed.width - 14, 7.2),
     title: `${part.id} ${part.name}, ${kind.label}: ${headline}${live ? `, ${live}` : ''}`,
     glyph: kind.glyph,
     headline: shorten(headline, placed.width - 36 - part.id.length * 6, 5.7),

@@ -149,7 +149,7 @@ function thresholdConfig(
           min: 0,
           max: full,
           grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, maxTicksLimit: 7 },
+          ticks: { color: inks.soft, font, maxTicksLimit: 7, includeBounds: false },
           title: { display: true, text: 'counts', color: inks.soft, font },
         },
       },

@@ -30,7 +30,8 @@ export class ProbeStrip {
   );
   protected readonly marks = computed(() => {
     const verdicts = this.view.rehearsal()?.verdicts ?? [];
-    return (this.view.scene()?.happenings ?? []).map((happening) => {
+    const inOrder = [...(this.view.scene()?.happenings ?? [])].sort((a, b) => a.start - b.start);
+    return inOrder.map((happening, i) => {
       const { start, end } = happeningSpan(happening);
       const outcome = verdicts.find((v) => v.happening === happening.id)?.outcome ?? '';
       const bad = outcome === 'missed' || outcome === 'fired falsely';
@@ -43,6 +44,8 @@ export class ProbeStrip {
         bad,
         left,
         width: Math.max(share, 0.6),
+        // The name gets the room up to the next one.
+        room: (100 * (inOrder[i + 1]?.start ?? this.duration())) / this.duration() - left,
       };
     });
   });

@@ -60,7 +60,7 @@ it('keeps the work in the browser while the server is away', async () => {
   const title = screen.find<HTMLInputElement>('input.title');
   title.value = 'Offline';
   title.dispatchEvent(new Event('change'));
-  await screen.until(() => screen.text('.save').includes('Not saved'));
+  await screen.until(() => screen.text('.save').includes('not saved'));
   expect(screen.text('.save')).toContain('Kept in this browser');
   expect(localStorage.getItem('yurei.draft.d1')).toContain('Offline');
 });

@@ -69,7 +69,7 @@ export class Workbench {
     if (save.state === 'saving') return 'Saving…';
     return save.state === 'conflict'
       ? save.reason
-      : `Not saved: ${save.reason}. Kept in this browser.`;
+      : `Kept in this browser, not saved: ${save.reason}.`;
   });
 
   /** Open findings by step: how many, and whether any is an error. */
@@ -84,6 +84,16 @@ export class Workbench {
       return [[step.name, { count: own.length, worst }] as const];
     });
     return Object.fromEntries<{ count: number; worst: string } | undefined>(entries);
+  });
+
+  /** Steps in which there is something that could have findings. */
+  protected readonly begun = computed((): Record<string, boolean> => {
+    const design = this.session.design();
+    return {
+      Wire: (design?.parts.length ?? 0) > 0,
+      Set: (design?.channels.length ?? 0) > 0,
+      Rehearse: (this.view.rehearsal()?.verdicts.length ?? 0) > 0,
+    };
   });
 
   constructor() {

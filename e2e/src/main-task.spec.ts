@@ -64,7 +64,10 @@ describe('from the shelf to an exported design', () => {
     );
     expect(await its.page.text('aside')).toMatch(/not connected/);
     await its.page.terminal('R4.a');
-    expect(await its.page.text('.say')).toMatch(/From R4\.a/);
+    await its.page.until(
+      () => its.page.text('.say'),
+      (t) => t.startsWith('From R4.a'),
+    );
     await its.page.terminal('B1.e');
     await its.page.terminal('R4.b');
     await its.page.terminal('R1.b');

@@ -1,20 +1,22 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  computed,
   effect,
   input,
   linkedSignal,
   model,
-  output,
+  signal,
   untracked,
 } from '@angular/core';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 
-/** One thing that can be found: what it is, a word on it, and perhaps its glyph and a sentence. */
+/** One thing that can be found: what it is, a word on it, what taking it does, and perhaps its glyph and a sentence. */
 export interface Find {
   label: string;
   hint: string;
+  run: () => void;
   glyph?: string;
   summary?: string;
 }
@@ -88,12 +90,15 @@ export class FindDialog {
   readonly placeholder = input.required<string>();
   /** What to say, before the words typed, when nothing is found. */
   readonly nothing = input.required<string>();
-  readonly finds = input.required<readonly Find[]>();
+  /**
+   * What answers to the words typed. Asked here, at once, so that Enter right after the last letter
+   * takes what was typed and not what was last drawn.
+   */
+  readonly search = input.required<(text: string) => readonly Find[]>();
   readonly open = model(false);
-  readonly text = model('');
-  /** Place of the taken one in `finds`. */
-  readonly taken = output<number>();
 
+  protected readonly text = signal('');
+  protected readonly finds = computed(() => this.search()(this.text()));
   protected readonly id = `find-${nextId++}`;
   constructor() {
     // Opens with an empty field, whatever was typed last.
@@ -114,8 +119,9 @@ export class FindDialog {
   }
 
   protected take(index: number): void {
-    if (index >= this.finds().length) return;
+    const find = this.finds().at(index);
+    if (!find) return;
     this.open.set(false);
-    this.taken.emit(index);
+    find.run();
   }
 }

@@ -42,6 +42,13 @@ it('joins two terminals', async () => {
   expect(bench.session.design()?.wires.at(-1)).toMatchObject({ from: 'R1.a', to: 'U1.A1' });
 });
 
+it('takes what was typed even when Enter follows before anything is redrawn', async () => {
+  input().value = 'R1.a U1.A1';
+  input().dispatchEvent(new Event('input'));
+  await box.key(input(), 'Enter');
+  expect(bench.session.design()?.wires.at(-1)).toMatchObject({ from: 'R1.a', to: 'U1.A1' });
+});
+
 it.each([
   ['R1.a X9.z', /no such terminal/],
   ['U1.5V G1.minus', /short the supply/],

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, model } from '@angular/core';
 import { Router } from '@angular/router';
 import { kindOf, nearness, searchCatalog } from '@yurei/core/catalog';
 import { terminalRef } from '@yurei/core/design';
@@ -10,10 +10,6 @@ import { addPart } from '../wire/add-part';
 import { Player } from './player';
 import { steps } from './steps';
 
-interface Command extends Find {
-  run: () => void;
-}
-
 /** One field that finds parts, adds them, joins terminals and goes anywhere: "R1.a U1.A0" makes a wire. */
 @Component({
   selector: 'yu-command-box',
@@ -23,10 +19,8 @@ interface Command extends Find {
       header="Find or do"
       placeholder="A part, a step, “add resistor”, or two terminals: R1.a U1.A0"
       nothing="Nothing here is called"
-      [finds]="commands()"
+      [search]="search"
       [(open)]="open"
-      [(text)]="text"
-      (taken)="commands()[$event].run()"
     />
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -38,11 +32,10 @@ export class CommandBox {
   private readonly connecting = inject(Connecting);
   private readonly player = inject(Player);
   private readonly router = inject(Router);
-  protected readonly text = signal('');
 
-  protected readonly commands = computed((): Command[] => {
-    const words = this.text().trim().toLowerCase();
-    const wire = this.wireCommand(this.text().trim());
+  protected readonly search = (text: string): Find[] => {
+    const words = text.trim().toLowerCase();
+    const wire = this.wireCommand(text.trim());
     const plain = [...this.partCommands(), ...this.stepCommands(), ...this.actions()]
       .filter((c) => `${c.label} ${c.hint}`.toLowerCase().includes(words))
       .map((command) => ({ command, far: nearness(words, command.label) }))
@@ -51,9 +44,9 @@ export class CommandBox {
       )
       .map(({ command }) => command);
     return [...wire, ...plain, ...this.addCommands(words)].slice(0, 40);
-  });
+  };
 
-  private wireCommand(text: string): Command[] {
+  private wireCommand(text: string): Find[] {
     const match = /^(\w+\.\S+)\s+(?:to\s+)?(\w+\.\S+)$/i.exec(text);
     if (!match) return [];
     const [from, to] = [this.spell(match[1]), this.spell(match[2])];
@@ -69,7 +62,7 @@ export class CommandBox {
     return all.find((ref) => ref.toLowerCase() === typed.toLowerCase()) ?? typed;
   }
 
-  private partCommands(): Command[] {
+  private partCommands(): Find[] {
     return (this.session.design()?.parts ?? []).map((part) => ({
       label: `${part.id} ${part.name}`,
       hint: 'select',
@@ -80,13 +73,13 @@ export class CommandBox {
     }));
   }
 
-  private stepCommands(): Command[] {
+  private stepCommands(): Find[] {
     return steps.flatMap(({ name, path }) =>
       path ? [{ label: name, hint: 'step', run: () => this.go(path) }] : [],
     );
   }
 
-  private addCommands(words: string): Command[] {
+  private addCommands(words: string): Find[] {
     const wanted = words.replace(/^add\s*/, '');
     return searchCatalog(wanted).map((kind) => ({
       label: `Add ${kind.label.toLowerCase()}`,
@@ -98,7 +91,7 @@ export class CommandBox {
     }));
   }
 
-  private actions(): Command[] {
+  private actions(): Find[] {
     return [
       { label: 'Undo', hint: 'Ctrl Z', run: () => this.session.undo() },
       { label: 'Redo', hint: 'Ctrl Shift Z', run: () => this.session.redo() },

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, model } from '@angular/core';
 import { searchCatalog } from '@yurei/core/catalog';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { DesignSession } from '../data/design-session';
@@ -14,10 +14,8 @@ import { addPart } from './add-part';
       header="Add part"
       placeholder="What should it do? light, beep, pull-up…"
       nothing="No part in this version answers to"
-      [finds]="finds()"
+      [search]="search"
       [(open)]="open"
-      [(text)]="text"
-      (taken)="add($event)"
     />
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -26,18 +24,13 @@ export class PartTray {
   readonly open = model(false);
   private readonly session = inject(DesignSession);
   private readonly selection = inject(Selection);
-  protected readonly text = signal('');
-  private readonly kinds = computed(() => searchCatalog(this.text()));
-  protected readonly finds = computed((): Find[] =>
-    this.kinds().map(({ label, stage, glyph, summary }) => ({
-      label,
-      hint: stage,
-      glyph,
-      summary,
-    })),
-  );
 
-  protected add(index: number): void {
-    addPart(this.kinds()[index], this.session, this.selection);
-  }
+  protected readonly search = (text: string): Find[] =>
+    searchCatalog(text).map((kind) => ({
+      label: kind.label,
+      hint: kind.stage,
+      glyph: kind.glyph,
+      summary: kind.summary,
+      run: () => addPart(kind, this.session, this.selection),
+    }));
 }

@@ -11,7 +11,7 @@ import {
 
 describe.each(catalog.map((kind) => [kind.kind, kind] as const))('part kind %s', (_, kind) => {
   const params = Object.fromEntries(kind.params.map((p) => [p.id, p.default]));
-  const state = { felt: 1, pins: {}, wired: () => true };
+  const state = { felt: 1, celsius: 25, pins: {}, wired: () => true };
 
   it('has defaults within their ranges and unique ids', () => {
     for (const param of kind.params)

@@ -1,4 +1,10 @@
-export type { Element, ElementType } from './element.js';
+export {
+  elementNodes,
+  type Element,
+  type ElementOf,
+  type ElementType,
+  type Waveform,
+} from './element.js';
 export * from './part-kind.js';
 export { catalog, findKind, kindOf, paramsOf } from './catalog.js';
 export { checkParam, readParam, type ParamVerdict } from './check-param.js';

@@ -49,6 +49,8 @@ export type Params = Readonly<Record<string, number>>;
 export interface PartState {
   /** What a sensor feels, in the unit of its kind's `feels`. */
   felt: number;
+  /** Temperature of the part, °C. */
+  celsius: number;
   /** How each controller pin in use is set up, and the level of those that are outputs. */
   pins: Readonly<Record<string, PinState>>;
   /** Whether anything is wired to a terminal: unused pins of large parts are left out. */

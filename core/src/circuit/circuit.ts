@@ -1,4 +1,5 @@
 import {
+  elementNodes,
   kindOf,
   paramsOf,
   type Params,
@@ -7,14 +8,13 @@ import {
   type SolvedPart,
 } from '../catalog/index.js';
 import { splitRef, type Design } from '../design/index.js';
-import { makeDevice, type Device } from './devices/index.js';
-import { makeNetlist, nodeLabel, restingState, localNodes, type Netlist } from './netlist.js';
-import { operatingPoint, type Settled } from './operating-point.js';
-import { explainIslands, explainLoop, noGround } from './problems.js';
+import type { Device } from './devices/index.js';
+import { makeNetlist, nodeLabel, restingState, type Netlist } from './netlist.js';
+import { Network, type Steady } from './network.js';
+import { explainIslands, explainLoop, explainOscillation, noGround } from './problems.js';
 import type { CircuitProblem, Solution } from './solution.js';
 import { SingularMatrixError } from './sparse-lu.js';
-import { diagnoseStructure } from './structure.js';
-import { System } from './system.js';
+import { Transient, type TransientOptions } from './transient.js';
 import { wireCurrents } from './wire-currents.js';
 
 interface PlacedPart {
@@ -22,39 +22,34 @@ interface PlacedPart {
   kind: PartKind;
   params: Params;
   state: PartState;
-  /** Undefined for elements on an island, which are not solved. */
-  devices: (Device | undefined)[];
-  /** Terminal or internal name of each device node. */
-  locals: string[][];
+  /** Place of its first element among all, and how many it has. */
+  first: number;
+  count: number;
 }
+
+/** No element has more nodes than this. */
+const mostNodes = 9;
 
 /**
  * A design compiled for solving. Compile once per wiring; then tell parts what they feel and how
  * their pins are set, and solve: the matrix pattern, its ordering and the last solution are reused.
  */
 export class Circuit {
+  readonly network: Network;
   private readonly netlist: Netlist;
-  private readonly index: ReadonlyMap<string, number>;
-  private readonly system: System;
   private readonly parts = new Map<string, PlacedPart>();
-  private readonly devices: Device[];
   private readonly problems: CircuitProblem[];
 
   constructor(private readonly design: Design) {
     this.netlist = makeNetlist(design);
-    const { placed, nodes, reference, nets } = this.netlist;
-    const { islands, sourceLoop } = diagnoseStructure(placed, nodes, reference);
-    const afloat = new Set(islands.flat());
-    const live = nodes.filter((n) => n !== reference && !afloat.has(n));
-    this.index = new Map(live.map((node, i) => [node, i]));
-    if (reference !== undefined) (this.index as Map<string, number>).set(reference, -1);
+    const { placed, reference, nets } = this.netlist;
+    this.network = new Network(placed, reference);
+    const { islands, sourceLoop } = this.network.structure;
     this.problems =
       reference === undefined && design.parts.length > 0
         ? [noGround(design)]
         : [...explainIslands(design, nets, islands), ...explainLoop(sourceLoop)];
-    this.system = new System(live.length);
-    this.devices = sourceLoop.length === 0 ? this.place() : [];
-    this.system.seal();
+    this.placeParts();
   }
 
   /** Tells a part what it feels or how its pins are set; both hold until told otherwise. */
@@ -73,54 +68,77 @@ export class Circuit {
     this.refresh(placed);
   }
 
+  /** Warms or cools every part, °C. */
+  setTemperature(celsius: number): void {
+    this.network.system.kelvin = celsius + 273.15;
+    for (const placed of this.parts.values()) {
+      placed.state = { ...placed.state, celsius };
+      this.refresh(placed);
+    }
+  }
+
+  /** The parameters of a part as they are set now. */
+  paramsOf(part: string): Params | undefined {
+    return this.parts.get(part)?.params;
+  }
+
   /** The operating point, starting from the last one. Never throws: what cannot be solved is a problem. */
   solve(): Solution {
     const problems = [...this.problems];
-    let settled: Settled | undefined;
+    const { network } = this;
+    let settled: Steady | undefined;
     try {
-      if (this.system.size > 0 && this.devices.length > 0) {
-        settled = operatingPoint(this.system, this.devices);
+      if (network.solvable) {
+        settled = network.rest();
         if (!settled.settled) problems.push(this.unsolvable(settled.restless));
+        if (settled.restlessDevices.length > 0) problems.push(this.oscillates(settled));
       }
     } catch (error) {
       if (!(error instanceof SingularMatrixError)) throw error;
       problems.push(this.unsolvable(error.row));
       settled = undefined;
     }
-    if (!settled?.settled) this.system.x.fill(0);
+    if (!settled?.settled) network.system.x.fill(0);
     return this.describe(settled?.settled ? settled : undefined, problems);
   }
 
-  private place(): Device[] {
-    const devices: Device[] = [];
+  /** The circuit in time, from the last steady state; see `Transient`. */
+  transient(options?: TransientOptions): Transient {
+    return new Transient(this.network, options);
+  }
+
+  /** The circuit as it stands at this moment of a transient. */
+  now(): Solution {
+    return this.describe({ iterations: 0, method: 'newton' }, [...this.problems]);
+  }
+
+  /** The part that a device belongs to. */
+  partOf(device: Device): string {
+    return this.netlist.placed[this.network.devices.indexOf(device)]?.part ?? '';
+  }
+
+  private placeParts(): void {
     for (const part of this.design.parts) {
       this.parts.set(part.id, {
         id: part.id,
         kind: kindOf(part),
         params: paramsOf(part),
         state: restingState(part.id, this.netlist.wired),
-        devices: [],
-        locals: [],
+        first: this.netlist.placed.findIndex((p) => p.part === part.id),
+        count: this.netlist.placed.filter((p) => p.part === part.id).length,
       });
     }
-    for (const { part, element, node } of this.netlist.placed) {
-      const locals = localNodes(element);
-      const solvable = locals.every((local) => this.index.has(node(local)));
-      const number = (local: string): number => this.index.get(node(local)) ?? -1;
-      const device = solvable ? makeDevice(element, number, this.system) : undefined;
-      if (device) devices.push(device);
-      this.parts.get(part)?.devices.push(device);
-      this.parts.get(part)?.locals.push(locals);
-    }
-    return devices;
   }
 
   private refresh(placed: PlacedPart): void {
     const elements = placed.kind.elements(placed.params, placed.state);
-    elements.forEach((element, i) => placed.devices[i]?.set(element));
+    elements.forEach((element, i) => this.network.set(placed.first + i, element));
   }
 
-  private describe(settled: Settled | undefined, problems: CircuitProblem[]): Solution {
+  private describe(
+    settled: Pick<Steady, 'iterations' | 'method'> | undefined,
+    problems: CircuitProblem[],
+  ): Solution {
     const { nets } = this.netlist;
     const known = settled !== undefined;
     const parts = Object.fromEntries(
@@ -129,7 +147,7 @@ export class Circuit {
     const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
     const currents = known ? nets.flatMap((net) => [...wireCurrents(net, into)]) : [];
     return {
-      nets: nets.map((net) => ({ ...net, volts: known ? this.voltsOf(net.id) : undefined })),
+      nets: nets.map((net) => ({ ...net, volts: known ? this.network.volts(net.id) : undefined })),
       parts,
       wires: Object.fromEntries(currents),
       problems,
@@ -142,33 +160,34 @@ export class Circuit {
     const volts: Record<string, number> = {};
     const amps: Record<string, number> = {};
     if (!known) return { volts, amps, watts: 0 };
-    const out = new Float64Array(4);
-    part.devices.forEach((device, i) => {
-      if (!device) return;
-      device.currents(this.system.x, out);
-      part.locals[i].forEach((local, n) => {
+    const out = new Float64Array(mostNodes);
+    for (let place = part.first; place < part.first + part.count; place++) {
+      const device = this.network.devices[place];
+      if (!device) continue;
+      const { x } = this.network.system;
+      device.currents(x, out);
+      elementNodes(this.netlist.placed[place].element).forEach((local, n) => {
         const node = device.nodes[n];
-        volts[local] = node < 0 ? 0 : this.system.x[node];
+        volts[local] = node < 0 ? 0 : x[node];
         amps[local] = (amps[local] ?? 0) + out[n];
       });
-    });
+    }
     const watts = Object.keys(volts)
       .filter((local) => !local.startsWith('#'))
       .reduce((sum, local) => sum + volts[local] * amps[local], 0);
     return { volts, amps, watts };
   }
 
-  private voltsOf(node: string): number | undefined {
-    const i = this.index.get(node);
-    if (i === undefined) return undefined;
-    return i < 0 ? 0 : this.system.x[i];
+  private oscillates({ restlessDevices }: Steady): CircuitProblem {
+    const parts = [...new Set(restlessDevices.map((d) => this.partOf(d)))];
+    return explainOscillation(parts);
   }
 
   private unsolvable(row: number): CircuitProblem {
-    const node = [...this.index].find(([, i]) => i === row)?.[0] ?? '';
+    const node = [...this.network.index].find(([, i]) => i === row)?.[0] ?? '';
     const label = node ? nodeLabel(node, this.netlist.nets) : 'a source current';
     const parts = this.netlist.placed
-      .filter(({ element, node: at }) => localNodes(element).some((l) => at(l) === node))
+      .filter(({ element, node: at }) => elementNodes(element).some((l) => at(l) === node))
       .map(({ part }) => part);
     const around = [...new Set(parts)];
     return {

@@ -3,3 +3,13 @@ export { voltsAt, type CircuitProblem, type Solution, type SolvedNet } from './s
 export type { Method } from './operating-point.js';
 export { SingularMatrixError, SparseLU } from './sparse-lu.js';
 export { thermalVoltage } from './devices/index.js';
+export { Network, type Memory, type Steady } from './network.js';
+export type { PlacedElement } from './structure.js';
+export {
+  Transient,
+  type Chatter,
+  type Halt,
+  type Observer,
+  type Ticker,
+  type TransientOptions,
+} from './transient.js';

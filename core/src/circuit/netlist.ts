@@ -1,4 +1,11 @@
-import { kindOf, nameNet, paramsOf, type NamedNet, type PartState } from '../catalog/index.js';
+import {
+  elementNodes,
+  kindOf,
+  nameNet,
+  paramsOf,
+  type NamedNet,
+  type PartState,
+} from '../catalog/index.js';
 import { deriveNets, netIndex, splitRef, terminalRef, type Design } from '../design/index.js';
 import type { PlacedElement } from './structure.js';
 
@@ -16,7 +23,12 @@ export interface Netlist {
 
 /** The state of a part that nothing has been said about. */
 export function restingState(part: string, wired: ReadonlySet<string>): PartState {
-  return { felt: 0, pins: {}, wired: (terminal) => wired.has(terminalRef(part, terminal)) };
+  return {
+    felt: 0,
+    celsius: 25,
+    pins: {},
+    wired: (terminal) => wired.has(terminalRef(part, terminal)),
+  };
 }
 
 /** Takes a design apart. Every part kind must be in the catalogue. */
@@ -37,15 +49,8 @@ export function makeNetlist(design: Design): Netlist {
   return { nets, placed, nodes: nodesOf(placed), reference: referenceNet(design, nets), wired };
 }
 
-/** The local node names of an element: its string fields, apart from those that name a choice. */
-export function localNodes(element: PlacedElement['element']): string[] {
-  return Object.entries(element)
-    .filter(([key, value]) => typeof value === 'string' && key !== 'type' && key !== 'polarity')
-    .map(([, value]) => value as string);
-}
-
 function nodesOf(placed: readonly PlacedElement[]): string[] {
-  return [...new Set(placed.flatMap(({ element, node }) => localNodes(element).map(node)))];
+  return [...new Set(placed.flatMap(({ element, node }) => elementNodes(element).map(node)))];
 }
 
 function referenceNet(design: Design, nets: readonly NamedNet[]): string | undefined {

@@ -2,10 +2,21 @@ import type { Device } from './devices/index.js';
 import type { System } from './system.js';
 
 const maxIterations = 120;
-/** A guess stands when no unknown moves more than this share of itself … */
-const relative = 1e-10;
-/** … or than this, in V or A. */
-const absolute = 1e-12;
+
+/** When a guess stands: no unknown moves more than a share of itself, or than an amount in V or A. */
+export interface Closeness {
+  relative: number;
+  absolute: number;
+}
+
+/** For operating points. Quadratic convergence makes the error far smaller than the last step. */
+export const exact: Closeness = { relative: 1e-10, absolute: 1e-12 };
+
+/** Devices by whether their equations depend on the guess. */
+export interface Sorted {
+  linear: readonly Device[];
+  curved: readonly Device[];
+}
 
 /** How an attempt ended: iterations used and, if it did not settle, the unknown that moved most. */
 export interface Outcome {
@@ -14,29 +25,47 @@ export interface Outcome {
   restless: number;
 }
 
+/** A conductance from every node towards a voltage: 0 V, or where `towards` says. */
+export interface Crutch {
+  siemens: number;
+  towards?: Float64Array;
+}
+
+const none: Crutch = { siemens: 0 };
+
 /**
  * Newton–Raphson on the stamped equations, from the guess in `system.x`, which it leaves at the last
- * iterate. Quadratic convergence makes the final error far smaller than the last step.
+ * iterate. Hot: allocates nothing but its result.
  *
- * @param shunt extra conductance from every node to ground, S
  * @param next scratch of the size of `system.x`
  * @throws SingularMatrixError
  */
 export function newton(
   system: System,
-  devices: readonly Device[],
-  shunt: number,
+  devices: Sorted,
   next: Float64Array,
+  close: Closeness = exact,
+  crutch: Crutch = none,
 ): Outcome {
-  const { x } = system;
+  const { x, size } = system;
+  const { linear, curved } = devices;
+  const { relative, absolute } = close;
+  system.clear();
+  for (let d = 0; d < linear.length; d++) linear[d].load(system);
+  system.shunt(crutch.siemens, crutch.towards);
+  if (curved.length === 0) {
+    system.solve(x);
+    x[size] = 0;
+    return { settled: x.every(Number.isFinite), iterations: 1, restless: 0 };
+  }
+  system.keep();
   let restless = 0;
   for (let iteration = 1; iteration <= maxIterations; iteration++) {
-    system.clear();
-    for (const device of devices) device.load(system);
-    system.shunt(shunt);
+    if (iteration > 1) system.recall();
+    for (let d = 0; d < curved.length; d++) curved[d].load(system);
     system.solve(next);
     let worst = 0;
-    for (let i = 0; i < system.size; i++) {
+    for (let i = 0; i < size; i++) {
       const excess = Math.abs(next[i] - x[i]) / (relative * Math.abs(next[i]) + absolute);
       if (!(excess <= worst)) {
         worst = excess;

@@ -1,41 +1,59 @@
-import type { Device } from './devices/index.js';
-import { newton, type Outcome } from './newton.js';
+import { exact, newton, type Outcome, type Sorted } from './newton.js';
+import { SingularMatrixError } from './sparse-lu.js';
 import type { System } from './system.js';
 
 /** Which way led to the operating point. */
-export type Method = 'newton' | 'gmin stepping' | 'source stepping';
+export type Method = 'newton' | 'gmin stepping' | 'source stepping' | 'pseudo-transient';
 
 export interface Settled extends Outcome {
   method: Method;
 }
 
+type Way = (system: System, devices: Sorted, next: Float64Array) => Outcome;
+
 /**
  * Finds the operating point from the guess in `system.x`: by plain Newton; else by leading a
- * conductance from every node to ground down to nothing; else by raising all sources from zero.
+ * conductance from every node to ground down to nothing; else by raising all sources from zero; else
+ * by letting every node creep, as if each had a capacitor, until nothing moves.
  *
- * @returns the outcome; `settled` is false when all three ways failed
- * @throws SingularMatrixError
+ * @returns the outcome; `settled` is false when all ways failed
+ * @throws SingularMatrixError when every way ends at a matrix without inverse
  */
-export function operatingPoint(system: System, devices: readonly Device[]): Settled {
+export function operatingPoint(
+  system: System,
+  devices: Sorted,
+  ways: readonly Method[] = ['newton', 'gmin stepping', 'source stepping', 'pseudo-transient'],
+): Settled {
   const next = new Float64Array(system.x.length);
-  const plain = newton(system, devices, 0, next);
-  if (plain.settled) return { ...plain, method: 'newton' };
-  const shunted = gminStepping(system, devices, next);
-  if (shunted.settled) return { ...shunted, method: 'gmin stepping' };
-  return { ...sourceStepping(system, devices, next), method: 'source stepping' };
+  let last: Settled = { settled: false, iterations: 0, restless: 0, method: 'newton' };
+  let singular: SingularMatrixError | undefined;
+  for (const method of ways) {
+    try {
+      last = { ...byName[method](system, devices, next), method };
+      singular = undefined;
+      if (last.settled) return last;
+    } catch (error) {
+      if (!(error instanceof SingularMatrixError)) throw error;
+      singular = error;
+    } finally {
+      system.sourceScale = 1;
+    }
+  }
+  if (singular) throw singular;
+  return last;
 }
 
-function gminStepping(system: System, devices: readonly Device[], next: Float64Array): Outcome {
+function gminStepping(system: System, devices: Sorted, next: Float64Array): Outcome {
   system.x.fill(0);
   for (let exponent = -2; exponent >= -14; exponent--) {
-    const outcome = newton(system, devices, 10 ** exponent, next);
+    const outcome = newton(system, devices, next, exact, { siemens: 10 ** exponent });
     if (!outcome.settled) return outcome;
   }
-  return newton(system, devices, 0, next);
+  return newton(system, devices, next);
 }
 
 /** Raises the sources in steps that halve on failure and grow on success. */
-function sourceStepping(system: System, devices: readonly Device[], next: Float64Array): Outcome {
+function sourceStepping(system: System, devices: Sorted, next: Float64Array): Outcome {
   system.x.fill(0);
   let reached = 0;
   let step = 0.1;
@@ -43,7 +61,7 @@ function sourceStepping(system: System, devices: readonly Device[], next: Float6
   const good = system.x.slice();
   while (reached < 1 && step > 1e-6) {
     system.sourceScale = Math.min(1, reached + step);
-    outcome = newton(system, devices, 0, next);
+    outcome = newton(system, devices, next);
     if (outcome.settled) {
       reached = system.sourceScale;
       good.set(system.x);
@@ -53,6 +71,39 @@ function sourceStepping(system: System, devices: readonly Device[], next: Float6
       step /= 4;
     }
   }
-  system.sourceScale = 1;
   return { ...outcome, settled: reached === 1 };
 }
+
+/**
+ * Backward Euler with a capacitor imagined at every node: each step pulls the nodes towards where they
+ * were, ever more weakly. Kelley and Keyes, "Convergence analysis of pseudo-transient continuation",
+ * SIAM Journal on Numerical Analysis 35 (1998).
+ */
+function pseudoTransient(system: System, devices: Sorted, next: Float64Array): Outcome {
+  system.x.fill(0);
+  const towards = system.x.slice();
+  let siemens = 1;
+  let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
+  for (let step = 0; step < 400 && siemens < 1e6; step++) {
+    outcome = newton(system, devices, next, exact, { siemens, towards });
+    if (outcome.settled) {
+      towards.set(system.x);
+      siemens /= 3;
+      if (siemens > 1e-13) continue;
+      outcome = newton(system, devices, next);
+      if (outcome.settled) return outcome;
+      siemens = 1e-6;
+    } else {
+      system.x.set(towards);
+      siemens *= 8;
+    }
+  }
+  return { ...outcome, settled: false };
+}
+
+const byName: Readonly<Record<Method, Way>> = {
+  newton: (system, devices, next) => newton(system, devices, next),
+  'gmin stepping': gminStepping,
+  'source stepping': sourceStepping,
+  'pseudo-transient': pseudoTransient,
+};

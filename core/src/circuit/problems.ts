@@ -27,6 +27,17 @@ export function explainLoop(parts: readonly string[]): CircuitProblem[] {
   ];
 }
 
+/** Parts that switch each other on and off for ever. */
+export function explainOscillation(parts: readonly string[]): CircuitProblem {
+  return {
+    kind: 'oscillates',
+    message: `${list(parts)} never comes to rest: it switches on and off for ever.`,
+    cure: 'If it is meant to oscillate, look at it in time. If not, give it hysteresis or break the feedback.',
+    parts: [...parts],
+    nets: [],
+  };
+}
+
 /** One problem per island of nodes that direct current cannot reach from ground. */
 export function explainIslands(
   design: Design,

@@ -8,7 +8,7 @@ export interface SolvedNet extends NamedNet {
 
 /** Something in the wiring that keeps a value from being computed. */
 export interface CircuitProblem {
-  kind: 'floating' | 'no-ground' | 'source-loop' | 'unsolvable';
+  kind: 'floating' | 'no-ground' | 'source-loop' | 'oscillates' | 'unsolvable';
   /** In the maker's words, naming nets and parts. */
   message: string;
   cure: string;

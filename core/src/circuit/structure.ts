@@ -1,4 +1,4 @@
-import type { Element } from '../catalog/index.js';
+import type { Element, ElementOf } from '../catalog/index.js';
 
 /** An element with its part and its nodes as circuit-wide names. */
 export interface PlacedElement {
@@ -8,24 +8,48 @@ export interface PlacedElement {
 }
 
 /** Pairs of nodes between which direct current can flow. */
-const conducting: { [T in Element['type']]: (e: Extract<Element, { type: T }>) => string[][] } = {
+const conducting: { [T in Element['type']]: (e: ElementOf<T>) => string[][] } = {
   resistor: (e) => [[e.a, e.b]],
+  capacitor: () => [],
+  inductor: (e) => [[e.a, e.b]],
   'voltage-source': (e) => [[e.plus, e.minus]],
   'current-source': () => [],
+  transconductance: () => [],
   diode: (e) => [[e.anode, e.cathode]],
   bipolar: (e) => [
     [e.base, e.emitter],
     [e.base, e.collector],
   ],
+  mosfet: (e) => [[e.drain, e.source]],
+  thyristor: (e) => [
+    [e.anode, e.cathode],
+    [e.gate, e.cathode],
+  ],
+  comparator: (e) => [[e.output, e.ground]],
+  'op-amp': (e) => [[e.output, e.ground]],
+  schmitt: (e) => [[e.output, e.ground]],
+  'timer-core': (e) => [
+    [e.output, e.ground],
+    [e.discharge, e.ground],
+  ],
   regulator: (e) => [
     [e.input, e.ground],
     [e.output, e.ground],
   ],
+  battery: (e) => [[e.plus, e.minus]],
+  fuse: (e) => [[e.a, e.b]],
+  filament: (e) => [[e.a, e.b]],
+  motor: (e) => [[e.a, e.b]],
+  'relay-coil': (e) => [[e.plus, e.minus]],
+  contact: (e) => [[e.a, e.b]],
+  switch: (e) => [[e.a, e.b]],
 };
 
 /** Pairs of nodes whose difference is forced. */
-const forcing = (e: Element): string[][] =>
-  e.type === 'voltage-source' ? [[e.plus, e.minus]] : [];
+const forcing = (e: Element): string[][] => {
+  if (e.type === 'voltage-source') return [[e.plus, e.minus]];
+  return e.type === 'inductor' && e.ohms === 0 ? [[e.a, e.b]] : [];
+};
 
 /** Groups of nodes, joined pair by pair. */
 class Groups {
@@ -49,6 +73,8 @@ class Groups {
 export interface Structure {
   /** Nodes with no way for direct current to reach the reference, by island. */
   islands: string[][];
+  /** Those among them that not even a capacitor holds: no voltage can be told there. */
+  lost: ReadonlySet<string>;
   /** Parts whose ideal sources close a loop; such a circuit has no solution. */
   sourceLoop: string[];
 }
@@ -64,19 +90,29 @@ export function diagnoseStructure(
   reference: string | undefined,
 ): Structure {
   const paths = new Groups();
+  const held = new Groups();
   const forced = new Groups();
   const loop = new Set<string>();
   for (const { part, element, node } of placed) {
     const pairs = conducting[element.type] as (e: Element) => string[][];
-    for (const [a, b] of pairs(element)) paths.join(node(a), node(b));
+    for (const [a, b] of pairs(element)) {
+      paths.join(node(a), node(b));
+      held.join(node(a), node(b));
+    }
+    if (element.type === 'capacitor') held.join(node(element.a), node(element.b));
+    if (element.type === 'relay-coil' && reference !== undefined) {
+      paths.join(node(element.armature), reference);
+      held.join(node(element.armature), reference);
+    }
     for (const [a, b] of forcing(element)) if (!forced.join(node(a), node(b))) loop.add(part);
   }
-  const home = reference === undefined ? undefined : paths.root(reference);
+  const names = [...nodes];
+  const away = (groups: Groups): string[] =>
+    names.filter((n) => reference === undefined || groups.root(n) !== groups.root(reference));
   const islands = new Map<string, string[]>();
-  for (const name of nodes) {
+  for (const name of away(paths)) {
     const root = paths.root(name);
-    if (root === home) continue;
     islands.set(root, [...(islands.get(root) ?? []), name]);
   }
-  return { islands: [...islands.values()], sourceLoop: [...loop] };
+  return { islands: [...islands.values()], lost: new Set(away(held)), sourceLoop: [...loop] };
 }

@@ -1,12 +1,20 @@
 import { SparseLU } from './sparse-lu.js';
 
+/** 25 °C, where part values hold. */
+export const roomKelvin = 298.15;
+
 /**
  * The equations of modified nodal analysis: one row per node (currents leaving sum to what is fed
- * in) and one per branch whose current is itself unknown (voltage sources).
+ * in), one per branch whose current is itself unknown, and one for whatever else a device does not
+ * know (a filament's temperature, a motor's speed).
  *
  * Ho, Ruehli and Brennan, "The modified nodal approach to network analysis", IEEE Trans. Circuits
- * and Systems 22 (1975). Ground is index `ground`, one past the last unknown: it reads 0 V, and what
+ * and Systems 22 (1975). Ground is index `size`, one past the last unknown: it reads 0 V, and what
  * is stamped there goes to a slot that is never looked at.
+ *
+ * What takes time is a list of *states*: charges, fluxes, heat. A device stamps the rate of a state q
+ * as `alpha`·q + `history`, whatever q is; the integrator sets both. At an operating point they are
+ * zero: nothing changes.
  */
 export class System {
   private readonly rows: number[] = [0];
@@ -15,26 +23,50 @@ export class System {
   private branches = 0;
   private lu?: SparseLU;
   private live = new Float64Array(0);
+  private diagonal = new Int32Array(0);
+  private keptValues = new Float64Array(0);
+  private keptRhs = new Float64Array(0);
+  private readonly stateTolerance: number[] = [];
   /** Entry values by slot; slot 0 is the one that is never looked at. */
   values = new Float64Array(1);
   rhs = new Float64Array(1);
   /** The present guess, with a zero for ground at the end. */
   x = new Float64Array(1);
+  /** States at the last solved moment, and the part of their rates that does not depend on them. */
+  q = new Float64Array(0);
+  history = new Float64Array(0);
+  /** Absolute error of each state that does not matter. */
+  tolerance = new Float64Array(0);
+  /** Rate of a state per state, 1/s; 0 at an operating point. */
+  alpha = 0;
+  /** s from the start of the run. */
+  time = 0;
+  kelvin = roomKelvin;
   /** Set by a device that could not follow the guess this time. */
   limited = false;
   /** Share of full strength of all sources, for source stepping. */
   sourceScale = 1;
 
-  /** @param nodes count of nodes without ground; the index of ground is known after `seal` */
+  /** @param nodes count of nodes without ground */
   constructor(readonly nodes: number) {}
 
-  /** Adds an unknown branch current and returns its index. To be called before `seal`. */
+  /** Adds an unknown that is not a node's voltage and returns its index. To be called before `seal`. */
   addBranch(): number {
     this.branches += 1;
     return this.nodes + this.branches - 1;
   }
 
-  /** The slot for a matrix entry; −1 stands for ground until it is sealed. */
+  /**
+   * Adds a state and returns its index. To be called before `seal`.
+   *
+   * @param tolerance absolute error that does not matter, in the state's unit
+   */
+  addState(tolerance: number): number {
+    this.stateTolerance.push(tolerance);
+    return this.stateTolerance.length - 1;
+  }
+
+  /** The slot for a matrix entry; ground is −1. */
   slot(row: number, column: number): number {
     if (row < 0 || column < 0) return 0;
     const key = row * 65536 + column;
@@ -50,12 +82,17 @@ export class System {
 
   /** Fixes the pattern; afterwards only values change. */
   seal(): void {
-    for (let i = 0; i < this.nodes; i++) this.slot(i, i);
-    const size = this.size;
+    this.diagonal = Int32Array.from({ length: this.nodes }, (_, i) => this.slot(i, i));
+    const { size } = this;
     this.values = new Float64Array(this.rows.length);
     this.rhs = new Float64Array(size + 1);
+    this.keptValues = new Float64Array(this.rows.length);
+    this.keptRhs = new Float64Array(size + 1);
     this.x = new Float64Array(size + 1);
     this.live = this.values.subarray(1);
+    this.q = new Float64Array(this.stateTolerance.length);
+    this.history = new Float64Array(this.stateTolerance.length);
+    this.tolerance = Float64Array.from(this.stateTolerance);
     this.lu = new SparseLU(size, this.rows.slice(1), this.columns.slice(1));
   }
 
@@ -63,9 +100,14 @@ export class System {
     return this.nodes + this.branches;
   }
 
-  /** Where a node stands in `x` and `rhs`: ground behind all unknowns. */
+  /** Where an unknown stands in `x` and `rhs`: ground behind all others. */
   at(node: number): number {
     return node < 0 ? this.size : node;
+  }
+
+  /** Rate of a state for its present value, per second. */
+  rate(state: number, q: number): number {
+    return this.alpha * q + this.history[state];
   }
 
   clear(): void {
@@ -74,10 +116,26 @@ export class System {
     this.limited = false;
   }
 
-  /** Adds a conductance from every node to ground, a crutch for gmin stepping. */
-  shunt(siemens: number): void {
+  /** Remembers what is stamped so far: the part that does not depend on the guess. */
+  keep(): void {
+    this.keptValues.set(this.values);
+    this.keptRhs.set(this.rhs);
+  }
+
+  /** Back to what was kept. */
+  recall(): void {
+    this.values.set(this.keptValues);
+    this.rhs.set(this.keptRhs);
+    this.limited = false;
+  }
+
+  /** Adds a conductance from every node to ground, and so pulls it to `towards`. */
+  shunt(siemens: number, towards?: Float64Array): void {
     if (siemens === 0) return;
-    for (let i = 0; i < this.nodes; i++) this.values[this.slot(i, i)] += siemens;
+    for (let i = 0; i < this.nodes; i++) {
+      this.values[this.diagonal[i]] += siemens;
+      if (towards) this.rhs[i] += siemens * towards[i];
+    }
   }
 
   /**
@@ -86,8 +144,23 @@ export class System {
    * @throws SingularMatrixError
    */
   solve(next: Float64Array): void {
+    const lu = this.factors();
+    lu.factor(this.live);
+    lu.solve(this.rhs, next);
+  }
+
+  /** Solves once more with the last factors for another right side. */
+  resolve(rhs: Float64Array, next: Float64Array): void {
+    this.factors().solve(rhs, next);
+  }
+
+  /** Place in the matrix of every entry, for analyses that build their own. */
+  pattern(): { rows: readonly number[]; columns: readonly number[]; values: Float64Array } {
+    return { rows: this.rows.slice(1), columns: this.columns.slice(1), values: this.live };
+  }
+
+  private factors(): SparseLU {
     if (!this.lu) throw new Error('seal() must come before solve().');
-    this.lu.factor(this.live);
-    this.lu.solve(this.rhs, next);
+    return this.lu;
   }
 }

@@ -20,6 +20,7 @@ const titles = {
   floating: 'No path to ground',
   'no-ground': 'No ground',
   'source-loop': 'Sources fight',
+  oscillates: 'Never rests',
   unsolvable: 'No steady state',
 } as const;
 

@@ -1,11 +1,13 @@
+import { roomKelvin } from '../system.js';
 import type { DeviceFactory } from './device.js';
-import { Junction, thermalVoltage } from './junction.js';
+import { Junction, saturationAt, thermalVoltage } from './junction.js';
 import { across, stampCurrent } from './two-terminal.js';
 
 /**
  * The transport form of the Ebers–Moll model (Ebers and Moll, Proc. IRE 42, 1954):
  * Ic = It − Ibc, Ib = Ibe + Ibc with It = Is·(e^(vbe/Vt) − e^(vbc/Vt)),
  * Ibe = Is/βF·(e^(vbe/Vt) − 1), Ibc = Is/βR·(e^(vbc/Vt) − 1). A pnp is its mirror image.
+ * The gains grow with temperature as T^1.5 (from memory).
  */
 export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
   const c = node(element.collector);
@@ -14,8 +16,16 @@ export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
   const sign = element.polarity === 'npn' ? 1 : -1;
   const slot = [c, b, e].map((row) => [c, b, e].map((column) => system.slot(row, column)));
   let present = element;
-  let forward = new Junction(element.saturation, thermalVoltage());
-  let reverse = new Junction(element.saturation, thermalVoltage());
+  let kelvin = system.kelvin;
+  const make = (): Junction =>
+    new Junction(saturationAt(kelvin, present.saturation), thermalVoltage(kelvin));
+  let forward = make();
+  let reverse = make();
+  const gains = (): [number, number] => {
+    const warmth = (kelvin / roomKelvin) ** 1.5;
+    return [present.forwardGain * warmth, present.reverseGain * warmth];
+  };
+  let [forwardGain, reverseGain] = gains();
 
   /** Adds the current that leaves `row` and depends on a junction voltage vb − v[other]. */
   const stamp = (row: number, other: number, g: number, offset: number): void => {
@@ -34,24 +44,27 @@ export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
 
   return {
     nodes: [c, b, e],
+    linear: false,
     set: (next) => {
-      if (next.saturation !== present.saturation) {
-        forward = new Junction(next.saturation, thermalVoltage());
-        reverse = new Junction(next.saturation, thermalVoltage());
-      }
+      const same = next.saturation === present.saturation && kelvin === system.kelvin;
       present = next;
+      kelvin = system.kelvin;
+      [forwardGain, reverseGain] = gains();
+      if (same) return;
+      forward = make();
+      reverse = make();
     },
     load: () => {
       if (forward.follow(sign * across(system.x, b, e))) system.limited = true;
       if (reverse.follow(sign * across(system.x, b, c))) system.limited = true;
-      stampJunction(forward, 2, 0, present.forwardGain);
-      stampJunction(reverse, 0, 2, present.reverseGain);
+      stampJunction(forward, 2, 0, forwardGain);
+      stampJunction(reverse, 0, 2, reverseGain);
     },
     currents: (x, out) => {
       const be = forward.currentAt(sign * across(x, b, e));
       const bc = reverse.currentAt(sign * across(x, b, c));
-      out[0] = sign * (be - bc * (1 + 1 / present.reverseGain));
-      out[1] = sign * (be / present.forwardGain + bc / present.reverseGain);
+      out[0] = sign * (be - bc * (1 + 1 / reverseGain));
+      out[1] = sign * (be / forwardGain + bc / reverseGain);
       out[2] = -out[0] - out[1];
     },
   };

@@ -1,32 +1,74 @@
+import type { ElementOf } from '../../catalog/index.js';
+import type { System } from '../system.js';
 import type { DeviceFactory } from './device.js';
-import { Junction, thermalVoltage } from './junction.js';
+import { Junction, saturationAt, thermalVoltage } from './junction.js';
 import { across, conductanceSlots, stampConductance, stampCurrent } from './two-terminal.js';
 
-/** The diode equation of Shockley, I = Is·(exp(V/(n·Vt)) − 1). */
+/** Saturation current of the junction that stands for the breakdown, A. */
+const reverseSaturation = 1e-15;
+/** Current at which the breakdown voltage holds, A. */
+const breakdownAmps = 1e-3;
+
+/**
+ * The diode equation of Shockley, I = Is·(exp(V/(n·Vt)) − 1); past its breakdown voltage it conducts
+ * backwards as exp(−(V + Vz)/Vt), through 1 mA at −Vz.
+ */
 export const diode: DeviceFactory<'diode'> = (element, node, system) => {
   const anode = node(element.anode);
   const cathode = node(element.cathode);
   const slots = conductanceSlots(system, anode, cathode);
-  const make = (e: typeof element): Junction =>
-    new Junction(e.saturation, e.emission * thermalVoltage());
-  let junction = make(element);
+  let { forward, reverse, shift } = junctions(element, system);
   let present = element;
+  let kelvin = system.kelvin;
+  const backwards = (volts: number): number =>
+    reverse ? reverse.currentAt(shift - volts) + reverse.saturation : 0;
   return {
     nodes: [anode, cathode],
+    linear: false,
     set: (next) => {
-      const same = next.saturation === present.saturation && next.emission === present.emission;
-      if (!same) junction = make(next);
+      if (sameCurve(next, present) && kelvin === system.kelvin) return;
+      kelvin = system.kelvin;
       present = next;
+      ({ forward, reverse, shift } = junctions(next, system));
     },
     load: () => {
-      if (junction.follow(across(system.x, anode, cathode))) system.limited = true;
-      stampConductance(system, slots, junction.conductance);
-      const source = junction.current - junction.conductance * junction.at;
-      stampCurrent(system, anode, cathode, source);
+      const volts = across(system.x, anode, cathode);
+      if (forward.follow(volts)) system.limited = true;
+      stampConductance(system, slots, forward.conductance);
+      stampCurrent(system, anode, cathode, forward.current - forward.conductance * forward.at);
+      if (!reverse) return;
+      if (reverse.follow(shift - volts)) system.limited = true;
+      stampConductance(system, slots, reverse.conductance);
+      const back = reverse.current + reverse.saturation;
+      stampCurrent(system, cathode, anode, back - reverse.conductance * (reverse.at - shift));
     },
     currents: (x, out) => {
-      out[0] = junction.currentAt(across(x, anode, cathode));
+      const volts = across(x, anode, cathode);
+      out[0] = forward.currentAt(volts) - backwards(volts);
       out[1] = -out[0];
     },
   };
 };
+
+interface Junctions {
+  forward: Junction;
+  reverse: Junction | undefined;
+  /** Voltage of the reverse junction at no voltage across the diode. */
+  shift: number;
+}
+
+function junctions(element: ElementOf<'diode'>, { kelvin }: System): Junctions {
+  const { saturation, emission, gap, breakdown } = element;
+  const vt = thermalVoltage(kelvin);
+  const forward = new Junction(saturationAt(kelvin, saturation, emission, gap), emission * vt);
+  if (breakdown === undefined) return { forward, reverse: undefined, shift: 0 };
+  const reverse = new Junction(reverseSaturation, vt);
+  const shift = vt * Math.log(breakdownAmps / reverseSaturation) - breakdown;
+  return { forward, reverse, shift };
+}
+
+const sameCurve = (a: ElementOf<'diode'>, b: ElementOf<'diode'>): boolean =>
+  a.saturation === b.saturation &&
+  a.emission === b.emission &&
+  a.gap === b.gap &&
+  a.breakdown === b.breakdown;

@@ -1,8 +1,30 @@
+import { roomKelvin } from '../system.js';
+
 /** Boltzmann constant over elementary charge, V/K (CODATA 2022, both exact). */
 const boltzmannOverCharge = 1.380649e-23 / 1.602176634e-19;
 
+/** Energy gap of silicon, eV. */
+const silicon = 1.11;
+
 /** Thermal voltage k·T/q in volts, at 25 °C unless said otherwise. */
-export const thermalVoltage = (kelvin = 298.15): number => boltzmannOverCharge * kelvin;
+export const thermalVoltage = (kelvin = roomKelvin): number => boltzmannOverCharge * kelvin;
+
+/**
+ * Saturation current at another temperature, Is·(T/T0)^(3/n)·exp(Eg/(n·k)·(1/T0 − 1/T)):
+ * Antognetti and Massobrio, "Semiconductor Device Modeling with SPICE" (1988), ch. 1.
+ *
+ * @param saturation at 25 °C, A
+ * @param gap eV
+ */
+export function saturationAt(
+  kelvin: number,
+  saturation: number,
+  emission = 1,
+  gap = silicon,
+): number {
+  const steps = (gap / boltzmannOverCharge) * (1 / roomKelvin - 1 / kelvin);
+  return saturation * (kelvin / roomKelvin) ** (3 / emission) * Math.exp(steps / emission);
+}
 
 /**
  * A pn junction during Newton's iteration. The exponential is followed only as far as is safe from
@@ -22,8 +44,8 @@ export class Junction {
    * @param scale n·Vt, V
    */
   constructor(
-    private readonly saturation: number,
-    private readonly scale: number,
+    readonly saturation: number,
+    readonly scale: number,
   ) {
     this.critical = scale * Math.log(scale / (Math.SQRT2 * saturation));
   }

@@ -9,6 +9,7 @@ export const resistor: DeviceFactory<'resistor'> = (element, node, system) => {
   let siemens = 1 / element.ohms;
   return {
     nodes: [a, b],
+    linear: true,
     set: ({ ohms }) => (siemens = 1 / ohms),
     load: () => stampConductance(system, slots, siemens),
     currents: (x, out) => {

@@ -1,4 +1,5 @@
 import type { DeviceFactory } from './device.js';
+import { waveAt, waveCorner } from './waveform.js';
 
 /** An ideal source; its current is an unknown of its own. */
 export const voltageSource: DeviceFactory<'voltage-source'> = (element, node, system) => {
@@ -7,20 +8,23 @@ export const voltageSource: DeviceFactory<'voltage-source'> = (element, node, sy
   const branch = system.addBranch();
   const kcl = [system.slot(plus, branch), system.slot(minus, branch)];
   const kvl = [system.slot(branch, plus), system.slot(branch, minus)];
-  let volts = element.volts;
+  let present = element;
   return {
     nodes: [plus, minus],
-    set: (next) => (volts = next.volts),
-    load: ({ values, rhs, sourceScale }) => {
+    linear: true,
+    set: (next) => (present = next),
+    load: ({ values, rhs, sourceScale, time }) => {
       values[kcl[0]] += 1;
       values[kcl[1]] -= 1;
       values[kvl[0]] += 1;
       values[kvl[1]] -= 1;
+      const volts = present.wave ? waveAt(present.wave, time) : present.volts;
       rhs[branch] += volts * sourceScale;
     },
     currents: (x, out) => {
       out[0] = x[branch];
       out[1] = -x[branch];
     },
+    nextCorner: (t) => (present.wave ? waveCorner(present.wave, t) : Infinity),
   };
 };

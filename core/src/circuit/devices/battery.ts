@@ -1,0 +1,68 @@
+import type { DeviceFactory } from './device.js';
+
+/** Below empty the open-circuit voltage falls to nothing within this share of the charge. */
+const cliff = 0.02;
+
+/** Straight lines through evenly spaced points, steep below 0 and level above 1; value and slope. */
+function openCircuit(curve: readonly number[], charge: number): { volts: number; slope: number } {
+  const pieces = curve.length - 1;
+  if (charge < 0) {
+    const slope = curve[0] / cliff;
+    return charge < -cliff ? { volts: 0, slope: 0 } : { volts: curve[0] + slope * charge, slope };
+  }
+  if (charge >= 1) return { volts: curve[pieces], slope: 0 };
+  const i = Math.min(pieces - 1, Math.floor(charge * pieces));
+  const slope = (curve[i + 1] - curve[i]) * pieces;
+  return { volts: curve[i] + slope * (charge - i / pieces), slope };
+}
+
+/**
+ * A battery: open-circuit volts over charge, an internal resistance that triples towards empty (from
+ * memory), and self-discharge. Its unknowns are the current into plus and the charge left.
+ */
+export const battery: DeviceFactory<'battery'> = (element, node, system) => {
+  const plus = node(element.plus);
+  const minus = node(element.minus);
+  const branch = system.addBranch();
+  const charge = system.addBranch();
+  const kcl = [system.slot(plus, branch), system.slot(minus, branch)];
+  const kvl = [plus, minus, branch, charge].map((column) => system.slot(branch, column));
+  const loss = [branch, charge].map((column) => system.slot(charge, column));
+  const state = system.addState(1e-6 * element.capacity);
+  let present = element;
+  const ohms = (left: number): number =>
+    present.ohms * (1 + 2 * (1 - Math.min(1, Math.max(0, left))) ** 2);
+  return {
+    nodes: [plus, minus],
+    linear: false,
+    set: (next) => {
+      present = next;
+      system.tolerance[state] = 1e-6 * next.capacity;
+    },
+    load: ({ values, rhs, x, alpha, history, sourceScale }) => {
+      const { volts, slope } = openCircuit(present.curve, x[charge]);
+      values[kcl[0]] += 1;
+      values[kcl[1]] -= 1;
+      values[kvl[0]] += 1;
+      values[kvl[1]] -= 1;
+      values[kvl[2]] -= ohms(x[charge]);
+      values[kvl[3]] -= slope * sourceScale;
+      rhs[branch] += (volts - slope * x[charge]) * sourceScale;
+      if (alpha === 0) {
+        values[loss[1]] += 1;
+        rhs[charge] += present.charge;
+        return;
+      }
+      // Divided by the capacity: rate of the share left = (j − self)/capacity.
+      values[loss[0]] -= 1 / present.capacity;
+      values[loss[1]] += alpha;
+      rhs[charge] -= (history[state] + present.selfDischarge) / present.capacity;
+    },
+    currents: (x, out) => {
+      out[0] = x[branch];
+      out[1] = -x[branch];
+    },
+    store: () => (system.q[state] = present.capacity * system.x[charge]),
+    reset: () => (system.q[state] = present.capacity * present.charge),
+  };
+};

@@ -1,0 +1,78 @@
+import type { DeviceFactory } from './device.js';
+import { DelayedSwitch } from './delayed-switch.js';
+import { across, conductanceSlots, stampConductance, stampCurrent } from './two-terminal.js';
+
+const low = 0;
+const high = 1;
+
+/** Below this supply it does not work and its output lets go, V (from memory). */
+const leastSupply = 1.8;
+/** What leaks into an output that has let go, S. */
+const leak = 1e-9;
+
+/**
+ * A comparator by its outside behaviour: the output is high when V(plus) − V(minus) passes its offset,
+ * after a delay. An input within the headroom of the supply counts as standing at that limit.
+ * A low output sinks current up to a limit, i = I·tanh(v/(R·I)).
+ */
+export const comparator: DeviceFactory<'comparator'> = (element, node, system) => {
+  const { plus, minus, output, supply, ground } = element;
+  const [p, m, o, s, g] = [plus, minus, output, supply, ground].map(node);
+  const sink = conductanceSlots(system, o, g);
+  const source = conductanceSlots(system, o, s);
+  let present = element;
+  const difference = (x: Float64Array): number => {
+    const top = across(x, s, g) - present.headroom;
+    return Math.min(across(x, p, g), top) - Math.min(across(x, m, g), top) - present.offset;
+  };
+  const switching = new DelayedSwitch(
+    high,
+    {
+      urge: (mode, x) => {
+        const spare = across(x, s, g) - leastSupply;
+        const overdrive = difference(x);
+        return mode === high
+          ? Math.min(-overdrive - present.hysteresis, spare)
+          : Math.max(overdrive - present.hysteresis, -spare);
+      },
+      next: (mode) => (mode === high ? low : high),
+      delay: () => present.delay,
+    },
+    () => system.x,
+  );
+  const sinks = (volts: number): { amps: number; slope: number } => {
+    const full = present.sinkAmps;
+    const t = Math.tanh(volts / (present.sinkOhms * full));
+    return { amps: full * t, slope: (1 - t * t) / present.sinkOhms };
+  };
+  const pushes = (): number =>
+    switching.mode === high && present.stage === 'push-pull' ? 1 / present.sinkOhms : 0;
+
+  return {
+    nodes: [p, m, o, s, g],
+    linear: false,
+    switching,
+    set: (next) => (present = next),
+    load: () => {
+      const bias = present.bias * system.sourceScale;
+      stampCurrent(system, s, p, bias);
+      stampCurrent(system, s, m, bias);
+      stampConductance(system, sink, leak);
+      stampConductance(system, source, pushes());
+      if (switching.mode === high) return;
+      const volts = across(system.x, o, g);
+      const { amps, slope } = sinks(volts);
+      stampConductance(system, sink, slope);
+      stampCurrent(system, o, g, amps - slope * volts);
+    },
+    currents: (x, out) => {
+      const volts = across(x, o, g);
+      const down = leak * volts + (switching.mode === low ? sinks(volts).amps : 0);
+      const up = pushes() * across(x, s, o);
+      out[0] = out[1] = -present.bias;
+      out[2] = down - up;
+      out[3] = 2 * present.bias + up;
+      out[4] = -down;
+    },
+  };
+};

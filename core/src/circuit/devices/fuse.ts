@@ -1,0 +1,47 @@
+import type { DeviceFactory } from './device.js';
+import { DelayedSwitch } from './delayed-switch.js';
+import { across, conductanceSlots, stampConductance } from './two-terminal.js';
+
+const whole = 0;
+const blown = 1;
+const blownOhms = 1e9;
+
+/**
+ * A fuse that melts when its heat reaches 1: dθ/dt = i²/M − θ·Ic²/M. A large current melts it at
+ * ∫i²dt = M; a steady one only above Ic. First-order thermal model (from memory).
+ */
+export const fuse: DeviceFactory<'fuse'> = (element, node, system) => {
+  const a = node(element.a);
+  const b = node(element.b);
+  const slots = conductanceSlots(system, a, b);
+  const state = system.addState(1e-5);
+  let present = element;
+  const switching = new DelayedSwitch(
+    whole,
+    {
+      urge: (mode) => (mode === whole ? system.q[state] - 1 : -1),
+      next: () => blown,
+    },
+    () => system.x,
+  );
+  const siemens = (): number => 1 / (switching.mode === whole ? present.ohms : blownOhms);
+  return {
+    nodes: [a, b],
+    linear: true,
+    switching,
+    set: (next) => (present = next),
+    load: () => stampConductance(system, slots, siemens()),
+    currents: (x, out) => {
+      out[0] = siemens() * across(x, a, b);
+      out[1] = -out[0];
+    },
+    // The heat feeds nothing back before it melts: solved for after the circuit, just as implicitly.
+    store: () => {
+      const { carries, melting } = present;
+      const amps = siemens() * across(system.x, a, b);
+      const cooling = carries ** 2 / melting;
+      system.q[state] = (amps ** 2 / melting - system.history[state]) / (system.alpha + cooling);
+    },
+    reset: () => (system.q[state] = 0),
+  };
+};

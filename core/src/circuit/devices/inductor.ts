@@ -1,0 +1,40 @@
+import type { DeviceFactory } from './device.js';
+
+/** An error of this much in amps does not matter. */
+const fineAmps = 2e-6;
+
+/** v = R·i + dφ/dt with φ = L·i; its current is an unknown. */
+export const inductor: DeviceFactory<'inductor'> = (element, node, system) => {
+  const a = node(element.a);
+  const b = node(element.b);
+  const branch = system.addBranch();
+  const kcl = [system.slot(a, branch), system.slot(b, branch)];
+  const kvl = [system.slot(branch, a), system.slot(branch, b)];
+  const self = system.slot(branch, branch);
+  const state = system.addState(element.henries * fineAmps);
+  let present = element;
+  return {
+    nodes: [a, b],
+    linear: true,
+    set: (next) => {
+      present = next;
+      system.tolerance[state] = next.henries * fineAmps;
+    },
+    load: ({ values, rhs, alpha, history }) => {
+      values[kcl[0]] += 1;
+      values[kcl[1]] -= 1;
+      values[kvl[0]] += 1;
+      values[kvl[1]] -= 1;
+      values[self] -= present.ohms + alpha * present.henries;
+      rhs[branch] += history[state];
+    },
+    currents: (x, out) => {
+      out[0] = x[branch];
+      out[1] = -x[branch];
+    },
+    store: () => (system.q[state] = present.henries * system.x[branch]),
+    reset: () => (system.q[state] = 0),
+    stored: () => system.q[state] ** 2 / (2 * present.henries),
+    spent: (x) => present.ohms * x[branch] ** 2,
+  };
+};

@@ -1,0 +1,56 @@
+import { roomKelvin } from '../system.js';
+import type { DeviceFactory } from './device.js';
+import { thermalVoltage } from './junction.js';
+import { logistic, softplus } from './smooth.js';
+import { across, stampCurrent } from './two-terminal.js';
+
+/** Slope factor of the current below threshold: about 90 mV a decade (from memory). */
+const slopeFactor = 1.5;
+/** Change of the threshold, V/K (from memory). */
+const thresholdDrift = -2e-3;
+
+/**
+ * One smooth equation over all regions, I = 2·β·w²·(ln²(1 + e^((vgs−Vth)/2w)) − ln²(1 + e^((vgd−Vth)/2w)))
+ * with w = n·Vt: β/2·(vgs−Vth)² in saturation, β·(vgs−Vth)·vds when vds is small, exponential below.
+ * After Enz, Krummenacher and Vittoz, "An analytical MOS transistor model valid in all regions of
+ * operation", Analog Integrated Circuits and Signal Processing 8 (1995). A p channel is its mirror image.
+ */
+export const mosfet: DeviceFactory<'mosfet'> = (element, node, system) => {
+  const d = node(element.drain);
+  const g = node(element.gate);
+  const s = node(element.source);
+  const sign = element.polarity === 'n' ? 1 : -1;
+  const slots = [d, s].map((row) => [d, g, s].map((column) => system.slot(row, column)));
+  let present = element;
+  const half = (volts: number): { amps: number; slope: number } => {
+    const w = slopeFactor * thermalVoltage(system.kelvin);
+    const beta = present.beta * (system.kelvin / roomKelvin) ** -1.5;
+    const threshold = present.threshold + thresholdDrift * (system.kelvin - roomKelvin);
+    const z = (volts - threshold) / (2 * w);
+    const l = softplus(z);
+    return { amps: 2 * beta * w * w * l * l, slope: 2 * beta * w * l * logistic(z) };
+  };
+  return {
+    nodes: [d, g, s],
+    linear: false,
+    set: (next) => (present = next),
+    load: ({ values, x }) => {
+      const vgs = sign * across(x, g, s);
+      const vgd = sign * across(x, g, d);
+      const forward = half(vgs);
+      const reverse = half(vgd);
+      const stamps = [reverse.slope, forward.slope - reverse.slope, -forward.slope];
+      for (let i = 0; i < 3; i++) {
+        values[slots[0][i]] += stamps[i];
+        values[slots[1][i]] -= stamps[i];
+      }
+      const amps = forward.amps - reverse.amps;
+      stampCurrent(system, d, s, sign * (amps - forward.slope * vgs + reverse.slope * vgd));
+    },
+    currents: (x, out) => {
+      out[0] = sign * (half(sign * across(x, g, s)).amps - half(sign * across(x, g, d)).amps);
+      out[1] = 0;
+      out[2] = -out[0];
+    },
+  };
+};

@@ -1,0 +1,79 @@
+import type { DeviceFactory } from './device.js';
+import { DelayedSwitch } from './delayed-switch.js';
+import { logistic, softplus } from './smooth.js';
+import { across, conductanceSlots, stampConductance, stampCurrent } from './two-terminal.js';
+
+const off = 0;
+const on = 1;
+
+/** Reset acts below this, V (published data sheet of the 555-type timer: 0.4 to 1 V). */
+const resetVolts = 0.7;
+/** Width of the knee of the output stage, V. */
+const knee = 0.02;
+const leak = 1e-10;
+
+/**
+ * Two comparators, a latch, an output stage and a discharge transistor. The trigger below its
+ * reference sets the latch and wins over the threshold, which above its reference resets it.
+ */
+export const timerCore: DeviceFactory<'timer-core'> = (element, node, system) => {
+  const { supply, ground, trigger, threshold, upper, lower, reset, output, discharge } = element;
+  const nodes = [supply, ground, trigger, threshold, upper, lower, reset, output, discharge];
+  const [s, g, tr, th, up, lo, re, o, d] = nodes.map(node);
+  const high = conductanceSlots(system, s, o);
+  const low = conductanceSlots(system, o, g);
+  const drain = conductanceSlots(system, d, g);
+  let present = element;
+  const switching = new DelayedSwitch(
+    off,
+    {
+      urge: (mode, x) => {
+        const triggered = across(x, lo, tr);
+        const enabled = across(x, re, g) - resetVolts;
+        if (mode === off) return Math.min(triggered, enabled);
+        return Math.max(Math.min(across(x, th, up), -triggered), -enabled);
+      },
+      next: (mode) => (mode === off ? on : off),
+      delay: () => present.delay,
+    },
+    () => system.x,
+  );
+  /** A stage that conducts one way past its drop. */
+  const stage = (volts: number, drop: number): { amps: number; slope: number } => {
+    const over = (volts - drop) / knee;
+    return {
+      amps: (softplus(over) * knee) / present.outputOhms,
+      slope: logistic(over) / present.outputOhms,
+    };
+  };
+  const load = (from: number, to: number, slots: typeof high, drop: number): void => {
+    const volts = across(system.x, from, to);
+    const { amps, slope } = stage(volts, drop);
+    stampConductance(system, slots, slope);
+    stampCurrent(system, from, to, amps - slope * volts);
+  };
+  const drains = (): number => (switching.mode === off ? 1 / present.dischargeOhms : leak);
+
+  return {
+    nodes: [s, g, tr, th, up, lo, re, o, d],
+    linear: false,
+    switching,
+    set: (next) => (present = next),
+    load: () => {
+      if (switching.mode === on) load(s, o, high, present.dropHigh);
+      else load(o, g, low, present.dropLow);
+      stampConductance(system, drain, drains());
+    },
+    currents: (x, out) => {
+      const isOn = switching.mode === on;
+      const sourced = isOn ? stage(across(x, s, o), present.dropHigh).amps : 0;
+      const sunk = isOn ? 0 : stage(across(x, o, g), present.dropLow).amps;
+      const drained = drains() * across(x, d, g);
+      out.fill(0, 0, nodes.length);
+      out[0] = sourced;
+      out[1] = -sunk - drained;
+      out[7] = sunk - sourced;
+      out[8] = drained;
+    },
+  };
+};

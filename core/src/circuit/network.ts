@@ -1,0 +1,132 @@
+import { elementNodes, type Element } from '../catalog/index.js';
+import { makeDevice, type Device } from './devices/index.js';
+import type { Sorted } from './newton.js';
+import { operatingPoint, type Settled } from './operating-point.js';
+import { diagnoseStructure, type PlacedElement, type Structure } from './structure.js';
+import { System } from './system.js';
+
+/** Most changes of mode on the way to a steady state before it is said to have none. */
+const mostFlips = 200;
+
+/** How a search for a steady state ended. */
+export interface Steady extends Settled {
+  /** Devices that keep changing: the circuit oscillates. Empty when it rests. */
+  restlessDevices: readonly Device[];
+}
+
+/** The modes of all devices and the last solution, to go back to. */
+export interface Memory {
+  modes: number[];
+  x: Float64Array;
+}
+
+/**
+ * Elements compiled into one system of equations. It knows nothing of designs: nodes are names, parts
+ * are labels. Compile once per wiring; then change values and solve again.
+ */
+export class Network {
+  readonly structure: Structure;
+  readonly system: System;
+  /** Number of each node that can be solved; the reference has −1. */
+  readonly index: ReadonlyMap<string, number>;
+  /** One per placed element; undefined for those on an island that nothing holds. */
+  readonly devices: readonly (Device | undefined)[];
+  readonly sorted: Sorted;
+  readonly switching: readonly Device[];
+
+  constructor(
+    readonly placed: readonly PlacedElement[],
+    readonly reference: string | undefined,
+  ) {
+    const nodes = [...new Set(placed.flatMap(nodesOf))];
+    this.structure = diagnoseStructure(placed, nodes, reference);
+    const { lost, sourceLoop } = this.structure;
+    const live = nodes.filter((n) => n !== reference && !lost.has(n));
+    const index = new Map(live.map((node, i) => [node, i]));
+    if (reference !== undefined) index.set(reference, -1);
+    this.index = index;
+    this.system = new System(live.length);
+    this.devices = placed.map((p) => (sourceLoop.length > 0 ? undefined : this.make(p)));
+    this.system.seal();
+    const made = this.devices.filter((d) => d !== undefined);
+    this.sorted = {
+      linear: made.filter((d) => d.linear),
+      curved: made.filter((d) => !d.linear),
+    };
+    this.switching = made.filter((d) => d.switching);
+    for (const device of made) device.reset?.();
+  }
+
+  /** Whether there is anything to solve. */
+  get solvable(): boolean {
+    return this.system.size > 0 && this.sorted.linear.length + this.sorted.curved.length > 0;
+  }
+
+  /** Gives an element new values. */
+  set(place: number, element: Element): void {
+    this.devices[place]?.set(element);
+  }
+
+  /** The last solved voltage of a node; undefined where none can be told. */
+  volts(node: string): number | undefined {
+    const i = this.index.get(node);
+    if (i === undefined) return undefined;
+    return i < 0 ? 0 : this.system.x[i];
+  }
+
+  /**
+   * The steady state: operating point, then one change of mode after another until all fit. Which of
+   * several is found is decided by the modes it starts from: history.
+   *
+   * @throws SingularMatrixError
+   */
+  rest(): Steady {
+    const { system, switching } = this;
+    system.alpha = 0;
+    system.history.fill(0);
+    const changed = new Map<Device, number>();
+    let iterations = 0;
+    for (let flips = 0; ; flips++) {
+      const settled = operatingPoint(system, this.sorted);
+      iterations += settled.iterations;
+      const result = { ...settled, iterations, restlessDevices: [] };
+      if (!settled.settled) return result;
+      this.store();
+      const pressed = switching.filter((d) => (d.switching?.urge(system.x) ?? 0) > 0);
+      if (pressed.length === 0) return result;
+      // Turn by turn, so that two that wait for each other do not swap for ever.
+      const next = pressed.reduce((a, b) =>
+        (changed.get(b) ?? 0) < (changed.get(a) ?? 0) ? b : a,
+      );
+      if (flips >= mostFlips) return { ...result, restlessDevices: [...changed.keys()] };
+      changed.set(next, (changed.get(next) ?? 0) + 1);
+      next.switching?.flip(-Infinity);
+      next.switching?.settle();
+    }
+  }
+
+  /** Writes every device's states for the present solution. */
+  store(): void {
+    for (const device of this.devices) device?.store?.();
+  }
+
+  remember(): Memory {
+    return {
+      modes: this.switching.map((d) => d.switching?.mode ?? 0),
+      x: this.system.x.slice(),
+    };
+  }
+
+  recall({ modes, x }: Memory): void {
+    this.system.x.set(x);
+    this.switching.forEach((device, i) => device.switching?.restore(modes[i]));
+  }
+
+  private make({ element, node }: PlacedElement): Device | undefined {
+    const solvable = elementNodes(element).every((local) => this.index.has(node(local)));
+    const number = (local: string): number => this.index.get(node(local)) ?? -1;
+    return solvable ? makeDevice(element, number, this.system) : undefined;
+  }
+}
+
+const nodesOf = ({ element, node }: PlacedElement): string[] => elementNodes(element).map(node);

@@ -1,0 +1,326 @@
+import type { Device } from './devices/index.js';
+import type { Network } from './network.js';
+import { Sdirk, stageShares } from './sdirk.js';
+
+/** Error per step against the size of a charge or flux; 0.1 % is reached over whole runs. */
+const usualRelative = 3e-5;
+/** An event is found to this share of its step, and never worse than 1 µs. */
+const eventShare = 1e-6;
+const eventTime = 1e-6;
+/** A device that changes this often within this time chatters. */
+const chatterFlips = 200;
+const chatterTime = 1e-3;
+/** How long a chattering device is held still, s; doubled every time. */
+const firstHush = 1e-3;
+/** Most changes at one moment. */
+const mostAtOnce = 100;
+
+export interface TransientOptions {
+  relative?: number;
+  /** Longest step, s. */
+  maxStep?: number;
+  /** Steps after which the run ends with a reason. */
+  maxSteps?: number;
+  /** Asked now and then; false ends the run with a reason. */
+  keepGoing?: () => boolean;
+}
+
+/** Something that looks at every step taken and every jump. */
+export interface Observer {
+  /** After a step of length `h` that ended at `t`. */
+  stepped?(t: number, h: number): void;
+  /** Just after something jumped at `t`. */
+  jumped?(t: number): void;
+}
+
+/** Something that looks at fixed times and may act, as a controller does. */
+export interface Ticker {
+  every: number;
+  /**
+   * @param volts of a node at this moment
+   * @returns what to change in the circuit now, if anything
+   */
+  tick(t: number, volts: (node: string) => number | undefined): (() => void) | undefined;
+}
+
+/** Why a run ended before its time. */
+export type Halt = 'too many steps' | 'stopped' | 'no solution';
+
+/** A device that switched on and off without end. */
+export interface Chatter {
+  device: Device;
+  at: number;
+  /** Mean time between changes, s. */
+  every: number;
+}
+
+interface Flips {
+  times: number[];
+  hush: number;
+  until: number;
+}
+
+/**
+ * The circuit in time: steps of variable length, cut at corners of sources and at the moments at which
+ * a device changes its mode, which are found by stepping again from the same start.
+ */
+export class Transient {
+  t = 0;
+  steps = 0;
+  rejected = 0;
+  events = 0;
+  halt: Halt | undefined;
+  readonly chatters: Chatter[] = [];
+  readonly stepper: Sdirk;
+  private h: number;
+  private readonly observers: Observer[] = [];
+  private readonly cornered: readonly Device[];
+  private readonly flips = new Map<Device, Flips>();
+  private tickAt = Infinity;
+  private ticks = 0;
+
+  constructor(
+    readonly network: Network,
+    private readonly options: TransientOptions = {},
+  ) {
+    const devices = network.devices.filter((d) => d !== undefined);
+    this.cornered = devices.filter((d) => d.nextCorner);
+    const storing = devices.filter((d) => d.store);
+    this.stepper = new Sdirk(
+      network.system,
+      network.sorted,
+      storing,
+      options.relative ?? usualRelative,
+    );
+    this.h = options.maxStep ?? 1;
+  }
+
+  observe(observer: Observer): void {
+    this.observers.push(observer);
+  }
+
+  /** Starts from the steady state that was solved last: all charges as they stand. */
+  startAtRest(): void {
+    this.network.store();
+    this.stepper.take();
+    this.restart();
+  }
+
+  /** Starts with every charge and flux as before power was first given. */
+  startDead(): void {
+    for (const device of this.network.devices) device?.reset?.();
+    this.network.system.x.fill(0);
+    this.stepper.take();
+    this.restart();
+  }
+
+  /** To be called after element values have been changed between two calls of `advance`. */
+  restart(): void {
+    if (!this.network.solvable) this.halt = 'no solution';
+    else this.jump();
+  }
+
+  /** Runs until a time, or until `halt` tells why not. */
+  advance(until: number, ticker?: Ticker): void {
+    if (ticker) this.tickAt = this.ticks * ticker.every;
+    const { maxSteps = 5e6, keepGoing } = this.options;
+    while (this.t < until && !this.halt) {
+      if (this.steps >= maxSteps) this.halt = 'too many steps';
+      else if (keepGoing && this.steps % 64 === 0 && !keepGoing()) this.halt = 'stopped';
+      else this.step(until, ticker);
+    }
+  }
+
+  private step(until: number, ticker: Ticker | undefined): void {
+    const { t, stepper } = this;
+    const end = Math.min(until, this.nextBreak());
+    const shortest = Math.max(1e-15, 4 * Number.EPSILON * t);
+    let h = Math.min(this.h, this.options.maxStep ?? Infinity);
+    let reaches = t + 1.01 * h >= end;
+    if (reaches) h = end - t;
+    let error = stepper.attempt(t, h);
+    while (error > 1) {
+      this.rejected += 1;
+      if (h <= shortest) {
+        if (error < Infinity) break;
+        this.halt = 'no solution';
+        return;
+      }
+      h = Math.max(
+        shortest,
+        h * (error < Infinity ? Math.max(0.05, 0.9 * error ** (-1 / 3)) : 0.1),
+      );
+      reaches = false;
+      error = stepper.attempt(t, h);
+    }
+    const grown = h * (error > 0 ? Math.min(5, Math.max(0.2, 0.9 * error ** (-1 / 3))) : 10);
+    // A step cut short says nothing against the length that was good before.
+    this.h = reaches ? Math.max(this.h, grown) : grown;
+    const crossing = this.firstCrossing();
+    if (crossing >= 0) {
+      h = this.locate(t, h, crossing);
+      reaches = false;
+    }
+    if (ticker && this.tickAt <= t + h && this.tickWithin(t, h, ticker)) return;
+    this.commit(reaches ? end : t + h, h);
+    if (reaches || crossing >= 0) this.jump();
+  }
+
+  /** Asks the ticker at every tick within the step; true when it acted and the step was cut there. */
+  private tickWithin(t: number, h: number, ticker: Ticker): boolean {
+    const { stepper, network } = this;
+    while (this.tickAt <= t + h) {
+      const at = this.tickAt;
+      const share = h > 0 ? (at - t) / h : 0;
+      const volts = (node: string): number | undefined => {
+        const i = network.index.get(node);
+        return i === undefined ? undefined : stepper.sample(i, share);
+      };
+      const act = ticker.tick(at, volts);
+      this.ticks += 1;
+      this.tickAt = this.ticks * ticker.every;
+      if (!act) continue;
+      const cut = at - t;
+      if (cut > 0) {
+        if (cut < h) stepper.attempt(t, cut);
+        this.commit(at, cut);
+      } else {
+        network.system.x.set(stepper.start);
+      }
+      act();
+      this.jump();
+      return true;
+    }
+    return false;
+  }
+
+  private commit(t: number, h: number): void {
+    this.t = t;
+    this.steps += 1;
+    this.stepper.take();
+    for (const observer of this.observers) observer.stepped?.(t, h);
+  }
+
+  /** The next corner of a source or change that is due. */
+  private nextBreak(): number {
+    let next = Infinity;
+    for (const device of this.cornered) next = Math.min(next, device.nextCorner?.(this.t) ?? next);
+    for (const { switching } of this.network.switching) {
+      if (switching) next = Math.min(next, switching.due);
+    }
+    return Math.max(next, this.t);
+  }
+
+  /** The first stage of the step at which some mode no longer fits; −1 when all fit. */
+  private firstCrossing(): number {
+    for (let stage = 0; stage < 3; stage++) {
+      if (this.worstUrge(this.stepper.stages[stage]) > 0) return stage;
+    }
+    return -1;
+  }
+
+  private worstUrge(x: Float64Array): number {
+    let worst = -Infinity;
+    for (const device of this.network.switching) {
+      const urge = device.switching?.urge(x) ?? 0;
+      if (urge > worst && !this.isHushed(device)) worst = urge;
+    }
+    return worst;
+  }
+
+  /**
+   * The length of the step that ends where a mode first stops to fit, by regula falsi with the Illinois
+   * weights (Dowell and Jarratt, BIT 11, 1971); the last try stands in the stepper.
+   */
+  private locate(t: number, h: number, stage: number): number {
+    const { stepper, network } = this;
+    const precision = Math.max(Math.min(eventShare * h, eventTime), 8 * Number.EPSILON * t);
+    let low = 0;
+    let atLow = Math.min(0, this.worstUrge(stepper.start));
+    let high = stageShares[stage] * h;
+    let atHigh = this.worstUrge(stepper.stages[stage]);
+    let tried = stage === 2 ? h : NaN;
+    let side = 0;
+    for (let round = 0; round < 80 && high - low > precision; round++) {
+      const share = atLow < 0 ? atLow / (atLow - atHigh) : 0.5;
+      const inner = Math.min(0.98, Math.max(0.02, share)) * (high - low);
+      const guess = low + (round % 4 === 3 ? (high - low) / 2 : inner + precision / 4);
+      stepper.attempt(t, guess);
+      tried = guess;
+      const urge = this.worstUrge(network.system.x);
+      if (urge > 0) {
+        high = guess;
+        atHigh = urge;
+        if (side > 0) atLow /= 2;
+        side = 1;
+      } else {
+        low = guess;
+        atLow = urge;
+        if (side < 0) atHigh /= 2;
+        side = -1;
+      }
+    }
+    if (tried !== high) stepper.attempt(t, high);
+    return high;
+  }
+
+  /** What jumps at this moment: modes that no longer fit or are due, one after another, until all fit. */
+  private jump(): void {
+    const { network, stepper, t } = this;
+    for (let round = 0; ; round++) {
+      const pressed = network.switching.filter((d) => this.isPressed(d));
+      if (pressed.length > 0 && round < mostAtOnce) {
+        for (const device of pressed) this.flip(device);
+      }
+      if (!stepper.jump(t)) {
+        this.halt = 'no solution';
+        return;
+      }
+      if (round >= mostAtOnce) for (const device of pressed) this.hush(device, 0);
+      if (!network.switching.some((d) => this.isPressed(d))) break;
+    }
+    for (const observer of this.observers) observer.jumped?.(t);
+  }
+
+  private isPressed(device: Device): boolean {
+    const { switching } = device;
+    if (!switching || this.isHushed(device)) return false;
+    return switching.due <= this.t || switching.urge(this.network.system.x) > 0;
+  }
+
+  private flip(device: Device): void {
+    const { switching } = device;
+    if (!switching) return;
+    const before = switching.mode;
+    switching.flip(this.t);
+    this.events += 1;
+    if (switching.mode === before) return;
+    const flips = this.flipsOf(device);
+    flips.times.push(this.t);
+    if (flips.times.length < chatterFlips) return;
+    const span = this.t - flips.times[0];
+    if (span < chatterTime) this.hush(device, span / chatterFlips);
+    flips.times.shift();
+  }
+
+  private hush(device: Device, every: number): void {
+    const flips = this.flipsOf(device);
+    if (!this.chatters.some((c) => c.device === device)) {
+      this.chatters.push({ device, at: this.t, every });
+    }
+    flips.until = this.t + flips.hush;
+    flips.hush *= 2;
+    flips.times = [];
+  }
+
+  private isHushed(device: Device): boolean {
+    const flips = this.flips.get(device);
+    return flips !== undefined && this.t < flips.until;
+  }
+
+  private flipsOf(device: Device): Flips {
+    let flips = this.flips.get(device);
+    if (!flips) this.flips.set(device, (flips = { times: [], hush: firstHush, until: -Infinity }));
+    return flips;
+  }
+}

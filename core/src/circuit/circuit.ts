@@ -11,6 +11,7 @@ import { splitRef, type Design } from '../design/index.js';
 import type { Device } from './devices/index.js';
 import { makeNetlist, nodeLabel, restingState, type Netlist } from './netlist.js';
 import { Network, type Steady } from './network.js';
+import { PartValues } from './part-values.js';
 import { explainIslands, explainLoop, explainOscillation, noGround } from './problems.js';
 import type { CircuitProblem, Solution } from './solution.js';
 import { SingularMatrixError } from './sparse-lu.js';
@@ -27,8 +28,8 @@ interface PlacedPart {
   count: number;
 }
 
-/** No element has more nodes than this. */
-const mostNodes = 9;
+/** What is said of a part when nothing could be solved. */
+const unknown: SolvedPart = { volts: {}, amps: {}, watts: 0 };
 
 /**
  * A design compiled for solving. Compile once per wiring; then tell parts what they feel and how
@@ -117,6 +118,15 @@ export class Circuit {
     return this.netlist.placed[this.network.devices.indexOf(device)]?.part ?? '';
   }
 
+  /** Values of a part that follow the solution when updated. */
+  values(part: string): PartValues {
+    const { first, count } = this.parts.get(part) ?? { first: 0, count: 0 };
+    return new PartValues(
+      this.network,
+      Array.from({ length: count }, (_, i) => first + i),
+    );
+  }
+
   private placeParts(): void {
     for (const part of this.design.parts) {
       this.parts.set(part.id, {
@@ -142,7 +152,7 @@ export class Circuit {
     const { nets } = this.netlist;
     const known = settled !== undefined;
     const parts = Object.fromEntries(
-      [...this.parts.values()].map((part) => [part.id, this.describePart(part, known)]),
+      [...this.parts.keys()].map((id) => [id, known ? this.values(id).update() : unknown]),
     );
     const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
     const currents = known ? nets.flatMap((net) => [...wireCurrents(net, into)]) : [];
@@ -154,28 +164,6 @@ export class Circuit {
       iterations: settled?.iterations ?? 0,
       method: settled?.method ?? 'none',
     };
-  }
-
-  private describePart(part: PlacedPart, known: boolean): SolvedPart {
-    const volts: Record<string, number> = {};
-    const amps: Record<string, number> = {};
-    if (!known) return { volts, amps, watts: 0 };
-    const out = new Float64Array(mostNodes);
-    for (let place = part.first; place < part.first + part.count; place++) {
-      const device = this.network.devices[place];
-      if (!device) continue;
-      const { x } = this.network.system;
-      device.currents(x, out);
-      elementNodes(this.netlist.placed[place].element).forEach((local, n) => {
-        const node = device.nodes[n];
-        volts[local] = node < 0 ? 0 : x[node];
-        amps[local] = (amps[local] ?? 0) + out[n];
-      });
-    }
-    const watts = Object.keys(volts)
-      .filter((local) => !local.startsWith('#'))
-      .reduce((sum, local) => sum + volts[local] * amps[local], 0);
-    return { volts, amps, watts };
   }
 
   private oscillates({ restlessDevices }: Steady): CircuitProblem {

@@ -13,3 +13,7 @@ export {
   type Ticker,
   type TransientOptions,
 } from './transient.js';
+export { sweep, type Sweep, type SweepPoint, type Trip } from './sweep.js';
+export { worstCase, type Contribution, type WorstCase } from './worst-case.js';
+export { noiseAt, readingNoise, sourceOhms, type Noise } from './small-signal.js';
+export { StressWatch, type PartPeaks, type PeakStress } from './stress.js';

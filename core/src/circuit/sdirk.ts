@@ -1,5 +1,6 @@
 import { newton, type Closeness, type Sorted } from './newton.js';
 import { operatingPoint } from './operating-point.js';
+import { SingularMatrixError } from './sparse-lu.js';
 import type { System } from './system.js';
 
 /**
@@ -80,9 +81,7 @@ export class Sdirk {
       }
       system.time = Math.min(t + stageShares[stage] * h, last);
       this.predict(stage);
-      const { settled, iterations } = newton(system, this.devices, this.next, close);
-      this.iterations += iterations;
-      if (!settled) return Infinity;
+      if (!this.solveStage()) return Infinity;
       for (const device of this.storing) device.store?.();
       for (let s = 0; s < q.length; s++) rise[s] = (q[s] - rise[s]) / gamma;
       this.stages[stage].set(system.x);
@@ -108,8 +107,7 @@ export class Sdirk {
     system.time = t;
     system.alpha = frozen;
     for (let s = 0; s < q0.length; s++) system.history[s] = -frozen * q0[s];
-    const { settled, iterations } = operatingPoint(system, this.devices);
-    this.iterations += iterations;
+    const settled = this.solveJump();
     this.x0.set(system.x);
     return settled;
   }
@@ -130,6 +128,28 @@ export class Sdirk {
   /** Start of the step, for those who look at where it came from. */
   get start(): Float64Array {
     return this.x0;
+  }
+
+  private solveJump(): boolean {
+    try {
+      const { settled, iterations } = operatingPoint(this.system, this.devices);
+      this.iterations += iterations;
+      return settled;
+    } catch (error) {
+      if (!(error instanceof SingularMatrixError)) throw error;
+      return false;
+    }
+  }
+
+  private solveStage(): boolean {
+    try {
+      const { settled, iterations } = newton(this.system, this.devices, this.next, close);
+      this.iterations += iterations;
+      return settled;
+    } catch (error) {
+      if (!(error instanceof SingularMatrixError)) throw error;
+      return false;
+    }
   }
 
   /** First guess of a stage: straight on from what came before. */

@@ -1,13 +1,8 @@
-/** A matrix that no choice of pivots can factor; `row` is an equation that adds nothing new. */
-export class SingularMatrixError extends Error {
-  override readonly name = 'SingularMatrixError';
-  constructor(readonly row: number) {
-    super(`The matrix is singular at row ${row}.`);
-  }
-}
+import { OpenMatrix } from './open-matrix.js';
+import { SingularMatrixError } from './singular-matrix.js';
 
-/** A pivot may be this much smaller than the largest entry of its row and still be chosen for sparsity. */
-const pivotThreshold = 1e-3;
+export { SingularMatrixError };
+
 /** A reused pivot that has shrunk below this share of its row asks for a new order. */
 const pivotDecay = 1e-9;
 
@@ -113,20 +108,16 @@ export class SparseLU {
 
   /** Picks the pivot order for these values and lays out the filled factors. */
   private plan(values: Float64Array): void {
-    const rows = gather(this.size, this.rows, this.columns, values);
+    const open = new OpenMatrix(this.size, this.rows, this.columns, values);
     const lower: number[][] = Array.from({ length: this.size }, () => []);
     const upper: number[][] = [];
-    const open = new Set(rows.keys());
     const stepOfColumn = new Int32Array(this.size).fill(-1);
     for (let step = 0; step < this.size; step++) {
-      const { row, column } = pickPivot(rows, open);
+      const { row, column } = open.pickPivot();
       this.rowOf[step] = row;
       this.columnOf[step] = column;
       stepOfColumn[column] = step;
-      open.delete(row);
-      const pivotRow = rows[row];
-      upper.push([...pivotRow.keys()].filter((c) => c !== column));
-      eliminateColumn(rows, open, row, column, (other) => lower[other].push(step));
+      upper.push(open.eliminate(row, column, (other) => lower[other].push(step)));
     }
     this.layOut(lower, upper, stepOfColumn);
     this.planned = true;
@@ -155,78 +146,6 @@ export class SparseLU {
     this.entryStep = Int32Array.from(this.entryIndex, (e) => stepOfColumn[this.columns[e]]);
     this.work.fill(0);
   }
-}
-
-type Rows = Map<number, number>[];
-
-function gather(
-  size: number,
-  rows: ArrayLike<number>,
-  columns: ArrayLike<number>,
-  values: Float64Array,
-): Rows {
-  const result: Rows = Array.from({ length: size }, () => new Map());
-  for (let e = 0; e < rows.length; e++) {
-    const row = result[rows[e]];
-    row.set(columns[e], (row.get(columns[e]) ?? 0) + values[e]);
-  }
-  return result;
-}
-
-/** The entry of least Markowitz count (r−1)(c−1) among those not small within their row. */
-function pickPivot(rows: Rows, open: Set<number>): { row: number; column: number } {
-  const count = new Map<number, number>();
-  for (const r of open) for (const c of rows[r].keys()) count.set(c, (count.get(c) ?? 0) + 1);
-  let best = { row: -1, column: -1 };
-  let bestCost = Infinity;
-  let bestSize = 0;
-  let stuck = -1;
-  for (const r of open) {
-    const row = rows[r];
-    let largest = 0;
-    for (const v of row.values()) largest = Math.max(largest, Math.abs(v));
-    if (!(largest > 0)) stuck = r;
-    for (const [c, v] of row) {
-      const size = Math.abs(v) / largest;
-      if (!(size >= pivotThreshold)) continue;
-      const cost = (row.size - 1) * ((count.get(c) ?? 1) - 1);
-      if (cost < bestCost || (cost === bestCost && size > bestSize)) {
-        best = { row: r, column: c };
-        bestCost = cost;
-        bestSize = size;
-      }
-    }
-  }
-  if (stuck >= 0 || best.row < 0) throw new SingularMatrixError(stuck);
-  return best;
-}
-
-function eliminateColumn(
-  rows: Rows,
-  open: Set<number>,
-  pivot: number,
-  column: number,
-  touched: (row: number) => void,
-): void {
-  const pivotRow = rows[pivot];
-  const pivotValue = pivotRow.get(column) ?? 0;
-  for (const r of open) {
-    const row = rows[r];
-    const entry = row.get(column);
-    if (entry === undefined) continue;
-    touched(r);
-    row.delete(column);
-    const factor = entry / pivotValue;
-    for (const [c, v] of pivotRow) {
-      if (c !== column) row.set(c, cancel(row.get(c) ?? 0, factor * v));
-    }
-  }
-}
-
-/** a − b, with the rounding dust of an exact cancellation swept to zero so that it is never a pivot. */
-function cancel(a: number, b: number): number {
-  const difference = a - b;
-  return Math.abs(difference) < 4e-16 * (Math.abs(a) + Math.abs(b)) ? 0 : difference;
 }
 
 function prefixSums(lengths: number[]): Int32Array<ArrayBuffer> {

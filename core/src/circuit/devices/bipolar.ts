@@ -1,4 +1,5 @@
 import { roomKelvin } from '../system.js';
+import { shotNoise } from './noise.js';
 import type { DeviceFactory } from './device.js';
 import { Junction, saturationAt, thermalVoltage } from './junction.js';
 import { across, stampCurrent } from './two-terminal.js';
@@ -66,6 +67,14 @@ export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
       out[0] = sign * (be - bc * (1 + 1 / reverseGain));
       out[1] = sign * (be / forwardGain + bc / reverseGain);
       out[2] = -out[0] - out[1];
+    },
+    noise: (x) => {
+      const be = forward.currentAt(sign * across(x, b, e));
+      const bc = reverse.currentAt(sign * across(x, b, c));
+      return [
+        { from: c, to: e, density: shotNoise(be - bc) },
+        { from: b, to: e, density: shotNoise(be / forwardGain) },
+      ];
     },
   };
 };

@@ -1,4 +1,5 @@
 import type { ElementOf } from '../../catalog/index.js';
+import { thermalNoise } from './noise.js';
 import type { System } from '../system.js';
 import type { Device, DeviceFactory, Switching } from './device.js';
 import { across, conductanceSlots, stampConductance } from './two-terminal.js';
@@ -83,6 +84,7 @@ function moved<T extends Moved>(
       out[1] = -out[0];
       if (others.length > 0) out[2] = 0;
     },
+    noise: () => [{ from: a, to: b, density: thermalNoise(siemens(), system.kelvin) }],
   };
 }
 

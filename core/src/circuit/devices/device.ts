@@ -1,4 +1,5 @@
 import type { Element, ElementOf, ElementType } from '../../catalog/index.js';
+import type { NoiseSource } from './noise.js';
 import type { System } from '../system.js';
 
 /**
@@ -42,6 +43,8 @@ export interface Device<E extends Element = Element> {
   spent?(x: Float64Array): number;
   /** The next moment after `t` at which what drives it has a corner. */
   nextCorner?(t: number): number;
+  /** What fluctuates in it by itself, for the solved `x`. */
+  noise?(x: Float64Array): NoiseSource[];
   readonly switching?: Switching;
 }
 

@@ -1,11 +1,14 @@
 import type { ElementOf } from '../../catalog/index.js';
 import type { System } from '../system.js';
+import { shotNoise } from './noise.js';
 import type { DeviceFactory } from './device.js';
 import { Junction, saturationAt, thermalVoltage } from './junction.js';
 import { across, conductanceSlots, stampConductance, stampCurrent } from './two-terminal.js';
 
 /** Saturation current of the junction that stands for the breakdown, A. */
 const reverseSaturation = 1e-15;
+/** Leaks beside the junction, so that a node between two blocking diodes has a voltage, S. */
+const leak = 1e-15;
 /** Current at which the breakdown voltage holds, A. */
 const breakdownAmps = 1e-3;
 
@@ -34,7 +37,7 @@ export const diode: DeviceFactory<'diode'> = (element, node, system) => {
     load: () => {
       const volts = across(system.x, anode, cathode);
       if (forward.follow(volts)) system.limited = true;
-      stampConductance(system, slots, forward.conductance);
+      stampConductance(system, slots, forward.conductance + leak);
       stampCurrent(system, anode, cathode, forward.current - forward.conductance * forward.at);
       if (!reverse) return;
       if (reverse.follow(shift - volts)) system.limited = true;
@@ -44,9 +47,18 @@ export const diode: DeviceFactory<'diode'> = (element, node, system) => {
     },
     currents: (x, out) => {
       const volts = across(x, anode, cathode);
-      out[0] = forward.currentAt(volts) - backwards(volts);
+      out[0] = forward.currentAt(volts) - backwards(volts) + leak * volts;
       out[1] = -out[0];
     },
+    noise: (x) => [
+      {
+        from: anode,
+        to: cathode,
+        density: shotNoise(
+          forward.currentAt(across(x, anode, cathode)) - backwards(across(x, anode, cathode)),
+        ),
+      },
+    ],
   };
 };
 

@@ -1,3 +1,4 @@
+import { thermalNoise } from './noise.js';
 import type { DeviceFactory } from './device.js';
 import { DelayedSwitch } from './delayed-switch.js';
 import { across, conductanceSlots, stampConductance } from './two-terminal.js';
@@ -43,5 +44,6 @@ export const fuse: DeviceFactory<'fuse'> = (element, node, system) => {
       system.q[state] = (amps ** 2 / melting - system.history[state]) / (system.alpha + cooling);
     },
     reset: () => (system.q[state] = 0),
+    noise: () => [{ from: a, to: b, density: thermalNoise(siemens(), system.kelvin) }],
   };
 };

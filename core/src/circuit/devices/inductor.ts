@@ -1,3 +1,4 @@
+import { thermalNoise } from './noise.js';
 import type { DeviceFactory } from './device.js';
 
 /** An error of this much in amps does not matter. */
@@ -36,5 +37,7 @@ export const inductor: DeviceFactory<'inductor'> = (element, node, system) => {
     reset: () => (system.q[state] = 0),
     stored: () => system.q[state] ** 2 / (2 * present.henries),
     spent: (x) => present.ohms * x[branch] ** 2,
+    // A voltage in its own row.
+    noise: () => [{ from: -1, to: branch, density: thermalNoise(present.ohms, system.kelvin) }],
   };
 };

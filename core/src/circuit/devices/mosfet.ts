@@ -1,4 +1,5 @@
 import { roomKelvin } from '../system.js';
+import { thermalNoise } from './noise.js';
 import type { DeviceFactory } from './device.js';
 import { thermalVoltage } from './junction.js';
 import { logistic, softplus } from './smooth.js';
@@ -51,6 +52,11 @@ export const mosfet: DeviceFactory<'mosfet'> = (element, node, system) => {
       out[0] = sign * (half(sign * across(x, g, s)).amps - half(sign * across(x, g, d)).amps);
       out[1] = 0;
       out[2] = -out[0];
+    },
+    // Two thirds of the transconductance as a conductance (van der Ziel, 1962).
+    noise: (x) => {
+      const siemens = (2 / 3) * half(sign * across(x, g, s)).slope;
+      return [{ from: d, to: s, density: thermalNoise(siemens, system.kelvin) }];
     },
   };
 };

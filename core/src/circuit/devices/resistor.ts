@@ -1,3 +1,4 @@
+import { thermalNoise } from './noise.js';
 import type { DeviceFactory } from './device.js';
 import { across, conductanceSlots, stampConductance } from './two-terminal.js';
 
@@ -16,5 +17,6 @@ export const resistor: DeviceFactory<'resistor'> = (element, node, system) => {
       out[0] = siemens * across(x, a, b);
       out[1] = -out[0];
     },
+    noise: () => [{ from: a, to: b, density: thermalNoise(siemens, system.kelvin) }],
   };
 };

@@ -1,3 +1,4 @@
+import { thermalNoise } from './noise.js';
 import type { DeviceFactory } from './device.js';
 import { DelayedSwitch } from './delayed-switch.js';
 import { across, conductanceSlots, stampConductance } from './two-terminal.js';
@@ -41,5 +42,6 @@ export const schmitt: DeviceFactory<'schmitt'> = (element, node, system) => {
       out[2] = switching.mode === high ? -amps : 0;
       out[3] = switching.mode === high ? 0 : -amps;
     },
+    noise: () => [{ from: o, to: rail(), density: thermalNoise(1 / present.ohms, system.kelvin) }],
   };
 };

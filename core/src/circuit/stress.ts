@@ -1,0 +1,124 @@
+import { kindOf, paramsOf, type Params, type Rating } from '../catalog/index.js';
+import type { Design } from '../design/index.js';
+import type { Circuit } from './circuit.js';
+import type { PartValues } from './part-values.js';
+import type { Observer } from './transient.js';
+
+/** The hardest moment of one rating of one part. */
+export interface PeakStress {
+  part: string;
+  rating: string;
+  label: string;
+  unit: Rating['unit'];
+  limit: number;
+  /** The largest value reached, in the rating's unit. */
+  value: number;
+  /** Value over limit. */
+  share: number;
+  /** When it was reached, s. */
+  at: number;
+}
+
+/** The largest values of one part over a run, and the energy it took in. */
+export interface PartPeaks {
+  part: string;
+  /** Largest voltage between two of its terminals, V. */
+  volts: number;
+  /** Largest current at a terminal, A. */
+  amps: number;
+  /** Largest power taken in, W, negative for one that only gives. */
+  watts: number;
+  /** J. */
+  energy: number;
+  ratings: PeakStress[];
+}
+
+interface Watched {
+  id: string;
+  values: PartValues;
+  params: Params;
+  ratings: readonly Rating[];
+  peaks: PartPeaks;
+  outer: readonly string[];
+  /** Power at the last look. */
+  watts: number;
+}
+
+/** Watches every part through a transient: how hard it is pressed against its ratings, and when. */
+export class StressWatch implements Observer {
+  private readonly watched: readonly Watched[];
+
+  constructor(design: Design, circuit: Circuit) {
+    this.watched = design.parts.map((part) => {
+      const { ratings } = kindOf(part);
+      const values = circuit.values(part.id);
+      const params = circuit.paramsOf(part.id) ?? paramsOf(part);
+      const stress = ({ id, label, unit, limit }: Rating): PeakStress => ({
+        part: part.id,
+        rating: id,
+        label,
+        unit,
+        limit: limit(params),
+        value: -Infinity,
+        share: -Infinity,
+        at: 0,
+      });
+      return {
+        id: part.id,
+        values,
+        params,
+        ratings,
+        outer: Object.keys(values.volts).filter((t) => !t.startsWith('#')),
+        watts: 0,
+        peaks: {
+          part: part.id,
+          volts: 0,
+          amps: 0,
+          watts: -Infinity,
+          energy: 0,
+          ratings: ratings.map(stress),
+        },
+      };
+    });
+  }
+
+  stepped(t: number, h: number): void {
+    for (const part of this.watched) {
+      const before = part.watts;
+      look(part, t);
+      part.peaks.energy += ((before + part.watts) / 2) * h;
+    }
+  }
+
+  jumped(t: number): void {
+    for (const part of this.watched) look(part, t);
+  }
+
+  /** What each part went through so far, in the order of the design. */
+  peaks(): PartPeaks[] {
+    return this.watched.map(({ peaks }) => peaks);
+  }
+}
+
+function look(part: Watched, t: number): void {
+  const { peaks, params, outer } = part;
+  const values = part.values.update();
+  part.watts = values.watts;
+  peaks.watts = Math.max(peaks.watts, values.watts);
+  let low = Infinity;
+  let high = -Infinity;
+  for (const terminal of outer) {
+    low = Math.min(low, values.volts[terminal]);
+    high = Math.max(high, values.volts[terminal]);
+    peaks.amps = Math.max(peaks.amps, Math.abs(values.amps[terminal]));
+  }
+  if (high > low) peaks.volts = Math.max(peaks.volts, high - low);
+  part.ratings.forEach(({ stress }, i) => {
+    const peak = peaks.ratings[i];
+    const value = stress(values, params);
+    if (value <= peak.value) return;
+    peak.value = value;
+    peak.share = value / peak.limit;
+    peak.at = t;
+  });
+}

@@ -4,6 +4,7 @@ import {
   checkDesign,
   checkParam,
   converterCounts,
+  elementNodes,
   kindOf,
   readParam,
   searchCatalog,
@@ -25,9 +26,8 @@ describe.each(catalog.map((kind) => [kind.kind, kind] as const))('part kind %s',
   it('models only its own terminals, with positive limits, and says where its numbers come from', () => {
     const known = new Set(kind.terminals.map((t) => t.id));
     for (const element of kind.elements(params, state)) {
-      for (const [key, value] of Object.entries(element)) {
-        if (typeof value !== 'string' || key === 'type' || key === 'polarity') continue;
-        expect(value.startsWith('#') || known.has(value)).toBe(true);
+      for (const node of elementNodes(element)) {
+        expect(node.startsWith('#') || known.has(node)).toBe(true);
       }
     }
     for (const rating of kind.ratings) expect(rating.limit(params)).toBeGreaterThan(0);

@@ -8,6 +8,9 @@ import { System } from './system.js';
 /** Most changes of mode on the way to a steady state before it is said to have none. */
 const mostFlips = 200;
 
+/** What a floating group of nodes leaks to ground through, Ω. */
+const anchorOhms = 1e12;
+
 /** How a search for a steady state ended. */
 export interface Steady extends Settled {
   /** Devices that keep changing: the circuit oscillates. Empty when it rests. */
@@ -47,10 +50,11 @@ export class Network {
     this.index = index;
     this.system = new System(live.length);
     this.devices = placed.map((p) => (sourceLoop.length > 0 ? undefined : this.make(p)));
+    const anchors = this.structure.anchors.map((node) => this.anchor(node));
     this.system.seal();
     const made = this.devices.filter((d) => d !== undefined);
     this.sorted = {
-      linear: made.filter((d) => d.linear),
+      linear: [...made.filter((d) => d.linear), ...anchors],
       curved: made.filter((d) => !d.linear),
     };
     this.switching = made.filter((d) => d.switching);
@@ -120,6 +124,12 @@ export class Network {
   recall({ modes, x }: Memory): void {
     this.system.x.set(x);
     this.switching.forEach((device, i) => device.switching?.restore(modes[i]));
+  }
+
+  /** Holds a node that would float at the reference, as leakage does on the bench. */
+  private anchor(node: string): Device {
+    const leak: Element = { type: 'resistor', a: node, b: '', ohms: anchorOhms };
+    return makeDevice(leak, (name) => this.index.get(name) ?? -1, this.system);
   }
 
   private make({ element, node }: PlacedElement): Device | undefined {

@@ -1,16 +1,16 @@
 import type { Device } from './devices/index.js';
 import type { System } from './system.js';
 
-const maxIterations = 120;
-
 /** When a guess stands: no unknown moves more than a share of itself, or than an amount in V or A. */
 export interface Closeness {
   relative: number;
   absolute: number;
+  /** Guesses after which it is given up. */
+  most: number;
 }
 
 /** For operating points. Quadratic convergence makes the error far smaller than the last step. */
-export const exact: Closeness = { relative: 1e-10, absolute: 1e-12 };
+export const exact: Closeness = { relative: 1e-10, absolute: 1e-12, most: 100 };
 
 /** Devices by whether their equations depend on the guess. */
 export interface Sorted {
@@ -31,6 +31,9 @@ export interface Crutch {
   towards?: Float64Array;
 }
 
+/** Guesses after which balanced currents are good enough. */
+const patience = 8;
+
 const none: Crutch = { siemens: 0 };
 
 /**
@@ -49,7 +52,7 @@ export function newton(
 ): Outcome {
   const { x, size } = system;
   const { linear, curved } = devices;
-  const { relative, absolute } = close;
+  const { relative, absolute, most } = close;
   system.clear();
   for (let d = 0; d < linear.length; d++) linear[d].load(system);
   system.shunt(crutch.siemens, crutch.towards);
@@ -60,9 +63,13 @@ export function newton(
   }
   system.keep();
   let restless = 0;
-  for (let iteration = 1; iteration <= maxIterations; iteration++) {
+  for (let iteration = 1; iteration <= most; iteration++) {
     if (iteration > 1) system.recall();
     for (let d = 0; d < curved.length; d++) curved[d].load(system);
+    // A node that next to nothing holds never stands still to the last digit: its currents decide.
+    if (iteration >= patience && !system.limited && system.balanced()) {
+      return { settled: true, iterations: iteration, restless };
+    }
     system.solve(next);
     let worst = 0;
     for (let i = 0; i < size; i++) {
@@ -76,5 +83,5 @@ export function newton(
     if (Number.isNaN(worst)) return { settled: false, iterations: iteration, restless };
     if (worst <= 1 && !system.limited) return { settled: true, iterations: iteration, restless };
   }
-  return { settled: false, iterations: maxIterations, restless };
+  return { settled: false, iterations: most, restless };
 }

@@ -1,4 +1,4 @@
-import { exact, newton, type Outcome, type Sorted } from './newton.js';
+import { exact, newton, type Closeness, type Outcome, type Sorted } from './newton.js';
 import { SingularMatrixError } from './sparse-lu.js';
 import type { System } from './system.js';
 
@@ -8,6 +8,9 @@ export type Method = 'newton' | 'gmin stepping' | 'source stepping' | 'pseudo-tr
 export interface Settled extends Outcome {
   method: Method;
 }
+
+/** Each step of a detour starts close to its end. */
+const brief: Closeness = { ...exact, most: 40 };
 
 type Way = (system: System, devices: Sorted, next: Float64Array) => Outcome;
 
@@ -84,8 +87,8 @@ function pseudoTransient(system: System, devices: Sorted, next: Float64Array): O
   const towards = system.x.slice();
   let siemens = 1;
   let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
-  for (let step = 0; step < 400 && siemens < 1e6; step++) {
-    outcome = newton(system, devices, next, exact, { siemens, towards });
+  for (let step = 0; step < 120 && siemens < 1e6; step++) {
+    outcome = newton(system, devices, next, brief, { siemens, towards });
     if (outcome.settled) {
       towards.set(system.x);
       siemens /= 3;

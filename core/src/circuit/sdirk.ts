@@ -21,7 +21,7 @@ const weights = [
 export const stageShares = [gamma, (1 + gamma) / 2, 1] as const;
 
 /** A node counts as solved within a step when Newton's last move is below this; the error is its square. */
-const close: Closeness = { relative: 1e-6, absolute: 1e-9 };
+const close: Closeness = { relative: 1e-6, absolute: 1e-9, most: 30 };
 
 /** While states are held for a jump, they stand for this rate, 1/s. */
 const frozen = 1e12;

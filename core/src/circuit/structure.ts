@@ -1,4 +1,4 @@
-import type { Element, ElementOf } from '../catalog/index.js';
+import { elementNodes, type Element, type ElementOf } from '../catalog/index.js';
 
 /** An element with its part and its nodes as circuit-wide names. */
 export interface PlacedElement {
@@ -69,12 +69,21 @@ class Groups {
   }
 }
 
+/** Which of an element's nodes stand apart from the others: no current ever passes between the two. */
+const apart: { [T in Element['type']]?: (e: ElementOf<T>) => string[] } = {
+  contact: (e) => [e.control],
+  'relay-coil': (e) => [e.armature],
+  transconductance: (e) => [e.plus, e.minus],
+};
+
 /** What can be said of a circuit before solving it. */
 export interface Structure {
-  /** Nodes with no way for direct current to reach the reference, by island. */
+  /** Nodes with no way for direct current to reach the reference, by island; without those apart on purpose. */
   islands: string[][];
-  /** Those among them that not even a capacitor holds: no voltage can be told there. */
+  /** Nodes that nothing at all ties to the reference: no voltage can be told there. */
   lost: ReadonlySet<string>;
+  /** One node of each group that only an input or an isolating part ties to the rest: it needs holding. */
+  anchors: readonly string[];
   /** Parts whose ideal sources close a loop; such a circuit has no solution. */
   sourceLoop: string[];
 }
@@ -89,9 +98,8 @@ export function diagnoseStructure(
   nodes: Iterable<string>,
   reference: string | undefined,
 ): Structure {
-  const paths = new Groups();
-  const held = new Groups();
-  const forced = new Groups();
+  // By direct current; by that or capacitors; by any part but the isolating ones; by any part.
+  const [paths, held, near, tied, forced] = Array.from({ length: 5 }, () => new Groups());
   const loop = new Set<string>();
   for (const { part, element, node } of placed) {
     const pairs = conducting[element.type] as (e: Element) => string[][];
@@ -101,18 +109,36 @@ export function diagnoseStructure(
     }
     if (element.type === 'capacitor') held.join(node(element.a), node(element.b));
     if (element.type === 'relay-coil' && reference !== undefined) {
-      paths.join(node(element.armature), reference);
-      held.join(node(element.armature), reference);
+      for (const groups of [paths, held, near]) groups.join(node(element.armature), reference);
     }
+    const own = elementNodes(element);
+    const away = (apart[element.type] as ((e: Element) => string[]) | undefined)?.(element) ?? [];
+    for (const local of own) {
+      tied.join(node(own[0]), node(local));
+      if (!away.includes(local)) near.join(node(own[0]), node(local));
+    }
+    for (const local of away) near.join(node(away[0]), node(local));
     for (const [a, b] of forcing(element)) if (!forced.join(node(a), node(b))) loop.add(part);
   }
   const names = [...nodes];
-  const away = (groups: Groups): string[] =>
-    names.filter((n) => reference === undefined || groups.root(n) !== groups.root(reference));
+  const home = (groups: Groups, name: string): boolean =>
+    reference !== undefined && groups.root(name) === groups.root(reference);
+  const lost = new Set(names.filter((n) => !home(tied, n)));
+  const stray = names.filter((n) => !home(paths, n) && (home(near, n) || lost.has(n)));
+  const loose = names.filter((n) => !home(held, n) && !lost.has(n));
+  return {
+    islands: [...grouped(paths, stray).values()],
+    lost,
+    anchors: [...grouped(held, loose).values()].map(([first]) => first),
+    sourceLoop: [...loop],
+  };
+}
+
+function grouped(groups: Groups, names: readonly string[]): Map<string, string[]> {
   const islands = new Map<string, string[]>();
-  for (const name of away(paths)) {
-    const root = paths.root(name);
+  for (const name of names) {
+    const root = groups.root(name);
     islands.set(root, [...(islands.get(root) ?? []), name]);
   }
-  return { islands: [...islands.values()], lost: new Set(away(held)), sourceLoop: [...loop] };
+  return islands;
 }

@@ -3,6 +3,10 @@ import { SparseLU } from './sparse-lu.js';
 /** 25 °C, where part values hold. */
 export const roomKelvin = 298.15;
 
+/** An imbalance that only rounding makes: this share of what flows, or this many A. */
+const rounding = 1e-13;
+const roundingAmps = 1e-17;
+
 /**
  * The equations of modified nodal analysis: one row per node (currents leaving sum to what is fed
  * in), one per branch whose current is itself unknown, and one for whatever else a device does not
@@ -26,6 +30,8 @@ export class System {
   private diagonal = new Int32Array(0);
   private keptValues = new Float64Array(0);
   private keptRhs = new Float64Array(0);
+  private residual = new Float64Array(0);
+  private turnover = new Float64Array(0);
   private readonly stateTolerance: number[] = [];
   /** Entry values by slot; slot 0 is the one that is never looked at. */
   values = new Float64Array(1);
@@ -89,6 +95,8 @@ export class System {
     this.keptValues = new Float64Array(this.rows.length);
     this.keptRhs = new Float64Array(size + 1);
     this.x = new Float64Array(size + 1);
+    this.residual = new Float64Array(size);
+    this.turnover = new Float64Array(size);
     this.live = this.values.subarray(1);
     this.q = new Float64Array(this.stateTolerance.length);
     this.history = new Float64Array(this.stateTolerance.length);
@@ -147,6 +155,24 @@ export class System {
     const lu = this.factors();
     lu.factor(this.live);
     lu.solve(this.rhs, next);
+  }
+
+  /** Whether the guess meets the stamped equations as well as rounding allows. */
+  balanced(): boolean {
+    const { rows, columns, values, x, rhs, size, residual, turnover } = this;
+    for (let i = 0; i < size; i++) {
+      residual[i] = -rhs[i];
+      turnover[i] = Math.abs(rhs[i]);
+    }
+    for (let e = 1; e < rows.length; e++) {
+      const term = values[e] * x[columns[e]];
+      residual[rows[e]] += term;
+      turnover[rows[e]] += Math.abs(term);
+    }
+    for (let i = 0; i < size; i++) {
+      if (!(Math.abs(residual[i]) <= roundingAmps + rounding * turnover[i])) return false;
+    }
+    return true;
   }
 
   /** Solves once more with the last factors for another right side. */

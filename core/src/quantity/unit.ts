@@ -6,6 +6,11 @@ export type Unit =
   | 'W'
   | 'F'
   | 'H'
+  | 'J'
+  | 'S/m'
+  | 'A·h'
+  | 'A²·s'
+  | 'K'
   | 's'
   | 'Hz'
   | 'm'
@@ -44,6 +49,11 @@ export const unitSpellings: Readonly<Record<string, Unit>> = {
   metres: 'm',
   deg: '°',
   degrees: '°',
+  joule: 'J',
+  joules: 'J',
+  kelvin: 'K',
+  ah: 'A·h',
+  a2s: 'A²·s',
   count: 'counts',
   bits: 'bit',
   x: '×',
@@ -53,6 +63,7 @@ export const unitSpellings: Readonly<Record<string, Unit>> = {
 
 /** Units that never take an SI prefix: "12 m°" or "3 kcounts" would only confuse. */
 export const prefixlessUnits: ReadonlySet<Unit> = new Set<Unit>([
+  'K',
   '°',
   '°C',
   'dB',

@@ -1,3 +1,4 @@
+import { biasCurrent } from './bias-current.js';
 import type { DeviceFactory } from './device.js';
 import { DelayedSwitch } from './delayed-switch.js';
 import { across, conductanceSlots, stampConductance, stampCurrent } from './two-terminal.js';
@@ -20,6 +21,7 @@ export const comparator: DeviceFactory<'comparator'> = (element, node, system) =
   const [p, m, o, s, g] = [plus, minus, output, supply, ground].map(node);
   const sink = conductanceSlots(system, o, g);
   const source = conductanceSlots(system, o, s);
+  const biases = [p, m].map((input) => biasCurrent(system, s, input));
   let present = element;
   const difference = (x: Float64Array): number => {
     const top = across(x, s, g) - present.headroom;
@@ -54,9 +56,7 @@ export const comparator: DeviceFactory<'comparator'> = (element, node, system) =
     switching,
     set: (next) => (present = next),
     load: () => {
-      const bias = present.bias * system.sourceScale;
-      stampCurrent(system, s, p, bias);
-      stampCurrent(system, s, m, bias);
+      biases.forEach((b) => b.load(present.bias));
       stampConductance(system, sink, leak);
       stampConductance(system, source, pushes());
       if (switching.mode === high) return;
@@ -69,9 +69,10 @@ export const comparator: DeviceFactory<'comparator'> = (element, node, system) =
       const volts = across(x, o, g);
       const down = leak * volts + (switching.mode === low ? sinks(volts).amps : 0);
       const up = pushes() * across(x, s, o);
-      out[0] = out[1] = -present.bias;
+      out[0] = -biases[0].at(x, present.bias);
+      out[1] = -biases[1].at(x, present.bias);
       out[2] = down - up;
-      out[3] = 2 * present.bias + up;
+      out[3] = up - out[0] - out[1];
       out[4] = -down;
     },
   };

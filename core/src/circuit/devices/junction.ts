@@ -55,7 +55,7 @@ export class Junction {
     const volts = this.limit(guess);
     this.volts = volts;
     this.current = this.currentAt(volts);
-    this.conductance = (this.current + this.saturation) / this.scale;
+    this.conductance = this.slopeAt(volts);
     return volts !== guess;
   }
 
@@ -67,6 +67,15 @@ export class Junction {
   /** Is·(exp(v/nVt) − 1). */
   currentAt(volts: number): number {
     return this.saturation * Math.expm1(volts / this.scale);
+  }
+
+  /**
+   * The curve's slope; far into reverse, where that is as good as nothing, the slope of the line to the
+   * origin, which leads a node that only blocking junctions hold to where their currents balance.
+   */
+  private slopeAt(volts: number): number {
+    if (volts < -3 * this.scale) return this.current / volts;
+    return (this.current + this.saturation) / this.scale;
   }
 
   private limit(guess: number): number {

@@ -1,3 +1,4 @@
+import { biasCurrent } from './bias-current.js';
 import type { DeviceFactory } from './device.js';
 import { logistic, softplus } from './smooth.js';
 import { across, stampCurrent } from './two-terminal.js';
@@ -24,6 +25,7 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
   const row = [inner, p, m, s, g].map((column) => system.slot(inner, column));
   const gives = [o, s].map((r) => [inner, o].map((column) => system.slot(r, column)));
   const state = system.addState(fineVolts);
+  const biases = [p, m].map((input) => biasCurrent(system, s, input));
   let present = element;
 
   const amps = (x: Float64Array): number => {
@@ -37,9 +39,7 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
     load: (sys) => {
       const { x, values, rhs, alpha, history } = sys;
       const { limit, outputOhms } = present;
-      const bias = present.bias * sys.sourceScale;
-      stampCurrent(sys, s, p, bias);
-      stampCurrent(sys, s, m, bias);
+      biases.forEach((b) => b.load(present.bias));
       // Output current from the supply into the output, towards u.
       const t = amps(x) / limit;
       const slope = (1 - t * t) / outputOhms;
@@ -82,9 +82,10 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
     },
     currents: (x, out) => {
       const given = amps(x);
-      out[0] = out[1] = -present.bias;
+      out[0] = -biases[0].at(x, present.bias);
+      out[1] = -biases[1].at(x, present.bias);
       out[2] = -given;
-      out[3] = 2 * present.bias + given;
+      out[3] = given - out[0] - out[1];
       out[4] = 0;
     },
     store: () => (system.q[state] = system.x[inner]),

@@ -8,6 +8,10 @@ const knee = 0.02;
 const inputLeak = 1e-6;
 /** Slope of the output past the current limit, Ω. */
 const limitOhms = 1000;
+/** What it puts against current fed into its output, Ω; it cannot sink. */
+const backOhms = 1000;
+/** Width of the knee between giving and being fed, A. */
+const backKnee = 1e-6;
 /** Input volts below which a switching regulator counts as off. */
 const leastInput = 0.5;
 
@@ -43,13 +47,14 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
 
   /** Current taken from the input for what is given, with its slopes by j, output and input volts. */
   const taken = (x: Float64Array): [number, number, number, number] => {
-    const j = x[branch];
-    if (present.efficiency === undefined) return [j, 1, 0, 0];
+    const giving = x[branch] >= 0 ? 1 : 0;
+    const j = giving * x[branch];
+    if (present.efficiency === undefined) return [j, giving, 0, 0];
     const vin = across(x, input, ground);
     const held = Math.max(vin, leastInput);
     const share = across(x, output, ground) / (present.efficiency * held);
     const bySource = vin > leastInput ? (-share * j) / held : 0;
-    return [share * j, share, j / (present.efficiency * held), bySource];
+    return [share * j, share * giving, j / (present.efficiency * held), bySource];
   };
   const idle = (x: Float64Array): number =>
     (present.quiescent ?? 0) * Math.tanh(Math.max(0, across(x, input, ground)));
@@ -79,8 +84,10 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
       values[row[0]] += 1;
       values[row[1]] += slope - 1;
       values[row[2]] -= slope;
-      values[self] += present.outputOhms;
-      rhs[branch] += value - slope * vin;
+      const back = backOhms * logistic(-j / backKnee);
+      values[self] += present.outputOhms + back;
+      const against = -backOhms * backKnee * (softplus(-j / backKnee) - Math.LN2);
+      rhs[branch] += value - slope * vin + back * j - against;
       if (present.limit === undefined) return;
       const soft = 0.01 * present.limit;
       const over = (j - present.limit) / soft;

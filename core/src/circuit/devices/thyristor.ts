@@ -34,7 +34,8 @@ export const thyristor: DeviceFactory<'thyristor'> = (element, node, system) => 
   const mainAmps = (volts: number): number => {
     if (switching.mode === blocking) return leak * volts;
     const over = (volts - present.dropVolts) / knee;
-    return (softplus(over) * knee) / present.dropOhms + leak * volts;
+    const none = softplus(-present.dropVolts / knee);
+    return ((softplus(over) - none) * knee) / present.dropOhms + leak * volts;
   };
   const slack = (amps: number, limit: number): number => 1 - amps / limit;
   const switching = new DelayedSwitch(

@@ -38,11 +38,11 @@ export const timerCore: DeviceFactory<'timer-core'> = (element, node, system) =>
     },
     () => system.x,
   );
-  /** A stage that conducts one way past its drop. */
+  /** A stage that conducts one way past its drop, and nothing at no voltage. */
   const stage = (volts: number, drop: number): { amps: number; slope: number } => {
     const over = (volts - drop) / knee;
     return {
-      amps: (softplus(over) * knee) / present.outputOhms,
+      amps: ((softplus(over) - softplus(-drop / knee)) * knee) / present.outputOhms,
       slope: logistic(over) / present.outputOhms,
     };
   };

@@ -1,0 +1,63 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating } from '../ratings.js';
+
+export const comparator393: PartKind = {
+  kind: 'comparator-393',
+  label: 'Comparator (393 type)',
+  summary: 'Compares two voltages; its output pulls to ground when + is below −.',
+  prefix: 'U',
+  words: ['comparator', 'threshold', '393', '339', 'compare', 'trip', 'open collector'],
+  stage: 'decides',
+  terminals: [
+    { id: 'plus', label: '+', role: 'signal-in' },
+    { id: 'minus', label: '−', role: 'signal-in' },
+    { id: 'out', label: 'OUT', role: 'signal-out' },
+    { id: 'vcc', label: 'VCC', role: 'supply-in' },
+    { id: 'gnd', label: 'GND', role: 'ground' },
+  ],
+  params: [
+    { id: 'offset', label: 'Offset', unit: 'V', default: 0, min: -0.02, max: 0.02 },
+    { id: 'bias', label: 'Input bias current', unit: 'A', default: 25e-9, min: 0, max: 1e-6 },
+    { id: 'sink', label: 'Most it sinks', unit: 'A', default: 0.016, min: 1e-3, max: 0.1 },
+    { id: 'delay', label: 'Response time', unit: 's', default: 1.3e-6, min: 0, max: 1e-3 },
+    { id: 'own', label: 'Own current', unit: 'A', default: 0.4e-3, min: 1e-6, max: 0.01 },
+  ],
+  ratings: [
+    voltsRating('vcc', 'gnd', 'supply', () => 36),
+    voltsRating('gnd', 'vcc', 'supply reversed', () => 0.3),
+    voltsRating('gnd', 'plus', '+ below ground', () => 0.3),
+    voltsRating('gnd', 'minus', '− below ground', () => 0.3),
+    ampsRating('out', (p) => p['sink']),
+  ],
+  elements: (p) => [
+    {
+      type: 'comparator',
+      plus: 'plus',
+      minus: 'minus',
+      output: 'out',
+      supply: 'vcc',
+      ground: 'gnd',
+      stage: 'open-collector',
+      offset: p['offset'],
+      hysteresis: 0,
+      bias: p['bias'],
+      headroom: 1.5,
+      sinkAmps: p['sink'],
+      sinkOhms: 60,
+      delay: p['delay'],
+    },
+    { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p['own'] },
+  ],
+  headline: (p) => `sinks ${formatNominal(p['sink'], 'A')}`,
+  notes: [
+    'The output only pulls down: it needs a pull-up resistor.',
+    'It tells its inputs apart only up to 1.5 V below the supply.',
+    'Without hysteresis it chatters at the threshold: a resistor from OUT to + gives it some.',
+  ],
+  cautions: [],
+  source:
+    'Published data sheet of the 393-type comparator: 25 nA, 1.3 µs, 16 mA, 400 mV at 4 mA (from memory).',
+  price: 'under 1',
+  glyph: 'M5 3V21L20 12ZM1 8H5M1 16H5M20 12H23M7 8H10M8.5 6.5V9.5M7 16H10',
+};

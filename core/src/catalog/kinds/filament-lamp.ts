@@ -1,0 +1,54 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+
+export const filamentLamp: PartKind = {
+  kind: 'filament-lamp',
+  label: 'Filament lamp',
+  summary: 'A lamp with a hot wire: draws about ten times its current while cold.',
+  prefix: 'H',
+  words: ['lamp', 'bulb', 'light', 'flood', 'beacon', 'filament'],
+  stage: 'acts',
+  terminals: [
+    { id: 'a', label: 'a', role: 'passive' },
+    { id: 'b', label: 'b', role: 'passive' },
+  ],
+  params: [
+    { id: 'volts', label: 'Rated voltage', unit: 'V', default: 12, min: 1, max: 48 },
+    { id: 'watts', label: 'Rated power', unit: 'W', default: 5, min: 0.05, max: 200 },
+    { id: 'kelvin', label: 'Working temperature', unit: 'K', default: 2500, min: 1500, max: 3300 },
+    { id: 'warming', label: 'Heat held over power', unit: 's', default: 0.15, min: 1e-3, max: 10 },
+  ],
+  ratings: [
+    {
+      id: 'volts',
+      label: 'voltage',
+      unit: 'V',
+      limit: (p) => 1.1 * p['volts'],
+      stress: (part) => Math.abs((part.volts['a'] ?? 0) - (part.volts['b'] ?? 0)),
+    },
+  ],
+  elements: (p) => [
+    {
+      type: 'filament',
+      a: 'a',
+      b: 'b',
+      hotOhms: p['volts'] ** 2 / p['watts'],
+      hotKelvin: p['kelvin'],
+      watts: p['watts'],
+      warming: p['warming'],
+    },
+  ],
+  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['watts'], 'W')}`,
+  acts: {
+    word: 'lit',
+    active: (part, p) => part.watts >= 0.2 * p['watts'],
+    because: (part, p) =>
+      `${formatQuantity(part.watts, 'W')} of ${formatNominal(p['watts'], 'W')}; it glows well from a fifth`,
+  },
+  notes: ['Contacts and transistors must stand its cold current, about ten times the working one.'],
+  cautions: ['Hot enough to burn and to light paper: keep it clear.'],
+  source:
+    'R against T^1.2 (tungsten), heat lost as T⁴; 2500 K as usual for signal lamps (from memory).',
+  price: '1 to 5',
+  glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M6.5 6.5L17.5 17.5M17.5 6.5L6.5 17.5',
+};

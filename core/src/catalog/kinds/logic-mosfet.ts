@@ -1,0 +1,85 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
+
+export const logicMosfet: PartKind = {
+  kind: 'logic-mosfet',
+  label: 'Logic-level MOSFET, n channel',
+  summary: 'A pin voltage switches amperes to ground: lamps, strips, pumps, with dimming.',
+  prefix: 'Q',
+  words: ['mosfet', 'fet', 'switch', 'driver', 'low side', 'pwm', 'strip', 'dim'],
+  stage: 'drives',
+  terminals: [
+    { id: 'g', label: 'G', role: 'signal-in' },
+    { id: 'd', label: 'D', role: 'signal-out' },
+    { id: 's', label: 'S', role: 'passive' },
+  ],
+  params: [
+    {
+      id: 'threshold',
+      label: 'Gate threshold',
+      unit: 'V',
+      default: 1.6,
+      min: 0.3,
+      max: 5,
+      tolerance: 0.3,
+    },
+    { id: 'onOhms', label: 'On resistance at 5 V', unit: 'Ω', default: 0.025, min: 1e-3, max: 10 },
+    { id: 'maxAmps', label: 'Drain current', unit: 'A', default: 20, min: 0.1, max: 200 },
+    { id: 'maxVolts', label: 'Drain voltage', unit: 'V', default: 55, min: 10, max: 600 },
+    {
+      id: 'maxWatts',
+      label: 'Heat without heat sink',
+      unit: 'W',
+      default: 1.5,
+      min: 0.1,
+      max: 200,
+    },
+  ],
+  ratings: [
+    ampsRating('d', (p) => p['maxAmps']),
+    voltsRating('d', 's', 'drain over source', (p) => p['maxVolts']),
+    voltsRating('g', 's', 'gate over source', () => 16),
+    voltsRating('s', 'g', 'gate under source', () => 16),
+    wattsRating((p) => p['maxWatts']),
+  ],
+  elements: (p) => {
+    // Half of the stated resistance in the channel at 5 V, half in leads and bulk.
+    const bulk = p['onOhms'] / 2;
+    const beta = 1 / (bulk * Math.max(0.2, 5 - p['threshold']));
+    return [
+      { type: 'resistor', a: 'd', b: '#drain', ohms: bulk },
+      {
+        type: 'mosfet',
+        polarity: 'n',
+        drain: '#drain',
+        gate: 'g',
+        source: 's',
+        threshold: p['threshold'],
+        beta,
+      },
+      {
+        type: 'diode',
+        anode: 's',
+        cathode: 'd',
+        saturation: 1e-11,
+        emission: 1.1,
+        breakdown: 1.1 * p['maxVolts'],
+      },
+      { type: 'capacitor', a: 'g', b: 's', farads: 1e-9 },
+      { type: 'capacitor', a: 'g', b: 'd', farads: 0.15e-9 },
+      { type: 'capacitor', a: 'd', b: 's', farads: 0.3e-9 },
+    ];
+  },
+  headline: (p) => `${formatNominal(p['onOhms'], 'Ω')} on`,
+  notes: [
+    'The gate must never float: 10 kΩ from gate to source keeps it off (common practice).',
+    'At 3.3 V only types with a low threshold open fully.',
+  ],
+  cautions: [],
+  source:
+    'Smooth square-law channel with bulk resistance, body diode and capacitances; values as typical of 55 V logic-level types (from memory).',
+  price: '1 to 5',
+  glyph:
+    'M1 12H8M8 6V18M11 5V9M11 10.5V13.5M11 15V19M11 7H18V1M11 17H18V23M11 12H18V17M14 10L11 12L14 14',
+};

@@ -1,0 +1,65 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+
+/** As good as dry, Ω. */
+const dryOhms = 20e6;
+
+export const probeRods: PartKind = {
+  kind: 'probe-rods',
+  label: 'Probe rods in water',
+  summary: 'Two rods whose resistance falls as the water between them rises.',
+  prefix: 'B',
+  words: ['water', 'level', 'sump', 'bilge', 'leak', 'probe', 'liquid', 'flood'],
+  stage: 'feels',
+  terminals: [
+    { id: 'a', label: 'a', role: 'passive' },
+    { id: 'b', label: 'b', role: 'signal-out' },
+  ],
+  params: [
+    { id: 'level', label: 'Water level on the rods', unit: 'm', default: 0.05, min: 0, max: 5 },
+    {
+      id: 'conductivity',
+      label: 'Conductivity of the water',
+      unit: 'S/m',
+      default: 0.05,
+      min: 1e-4,
+      max: 10,
+      usual: [2e-3, 6],
+      tolerance: 0.5,
+    },
+    { id: 'spacing', label: 'Rod spacing', unit: 'm', default: 0.02, min: 0.002, max: 0.5 },
+    { id: 'diameter', label: 'Rod diameter', unit: 'm', default: 0.003, min: 0.0005, max: 0.05 },
+    {
+      id: 'maxAmps',
+      label: 'Current against corrosion',
+      unit: 'A',
+      default: 0.001,
+      min: 1e-6,
+      max: 0.1,
+    },
+  ],
+  ratings: [
+    {
+      id: 'amps-a',
+      label: 'current through the water',
+      unit: 'A',
+      limit: (p) => p['maxAmps'],
+      stress: (part) => Math.abs(part.amps['a'] ?? 0),
+    },
+  ],
+  elements: (p) => {
+    const perMetre =
+      (Math.PI * p['conductivity']) / Math.acosh(Math.max(1.001, p['spacing'] / p['diameter']));
+    return [{ type: 'resistor', a: 'a', b: 'b', ohms: 1 / (1 / dryOhms + perMetre * p['level']) }];
+  },
+  headline: (p) => formatNominal(p['level'], 'm'),
+  notes: [
+    'Rain, tap and sea water differ in conductivity by orders of magnitude: measure yours.',
+    'Direct current eats the rods: power them only while reading, or keep the current small.',
+  ],
+  cautions: [],
+  source:
+    'Conductance of two parallel cylinders, π·σ·l/acosh(s/d) (closed form); tap water about 0.05 S/m (from memory).',
+  price: 'under 1',
+  glyph: 'M8 1V19M16 1V19M2 12Q5 9.5 8 12T14 12T20 12M2 17Q5 14.5 8 17T14 17T20 17',
+};

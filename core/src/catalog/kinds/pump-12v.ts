@@ -1,0 +1,62 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating } from '../ratings.js';
+
+export const pump12v: PartKind = {
+  kind: 'pump-12v',
+  label: 'Pump motor, 12 V',
+  summary: 'A small bilge or fountain pump with a permanent-magnet motor.',
+  prefix: 'M',
+  words: ['pump', 'motor', 'water', 'bilge', 'fan', 'drain'],
+  stage: 'acts',
+  terminals: [
+    { id: 'plus', label: '+', role: 'coil' },
+    { id: 'minus', label: '−', role: 'coil' },
+  ],
+  params: [
+    { id: 'volts', label: 'Rated voltage', unit: 'V', default: 12, min: 1.5, max: 48 },
+    { id: 'amps', label: 'Running current', unit: 'A', default: 0.35, min: 0.01, max: 20 },
+    { id: 'stall', label: 'Stall current', unit: 'A', default: 2, min: 0.02, max: 200 },
+    { id: 'stalled', label: 'Jammed', unit: '', default: 0, min: 0, max: 1, whole: true },
+  ],
+  ratings: [
+    voltsRating('plus', 'minus', 'voltage', (p) => 1.25 * p['volts']),
+    voltsRating('minus', 'plus', 'reversed', (p) => 1.25 * p['volts']),
+    ampsRating('plus', (p) => 1.5 * p['amps']),
+  ],
+  elements: (p) => {
+    const ohms = p['volts'] / p['stall'];
+    // 3000 turns a minute at rated voltage and running current.
+    const speed = 314;
+    const constant = (p['volts'] - ohms * p['amps']) / speed;
+    return [
+      {
+        type: 'motor',
+        a: 'plus',
+        b: 'minus',
+        ohms,
+        henries: 1e-3 * ohms,
+        constant,
+        inertia: (constant * p['stall'] * 0.08) / speed,
+        friction: (0.7 * constant * p['amps']) / speed,
+        load: 0.3 * constant * p['amps'],
+        stalled: p['stalled'] === 1,
+      },
+      { type: 'capacitor', a: 'plus', b: 'minus', farads: 1e-9 },
+    ];
+  },
+  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['amps'], 'A')}`,
+  acts: {
+    word: 'running',
+    active: (part, p) => (part.amps['plus'] ?? 0) >= 0.3 * p['amps'] && p['stalled'] === 0,
+    because: (part, p) =>
+      `${formatQuantity(part.amps['plus'] ?? 0, 'A')} flows; it runs at ${formatNominal(p['amps'], 'A')}`,
+  },
+  coil: { plus: 'plus', minus: 'minus' },
+  notes: ['Starting and jammed it draws its stall current. Needs a diode across it, band to +.'],
+  cautions: ['Never run a bilge or fountain pump dry for long.'],
+  source:
+    'Motor with back-EMF through running and stall point; 3000 turns a minute and 0.08 s to start as typical (from memory).',
+  price: '5 to 20',
+  glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M8 16V8L12 13L16 8V16',
+};

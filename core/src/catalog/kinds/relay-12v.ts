@@ -1,0 +1,93 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating } from '../ratings.js';
+
+export const relay12v: PartKind = {
+  kind: 'relay-12v',
+  label: 'Relay, one changeover contact',
+  summary: 'A small coil current switches a large load, apart from the rest of the circuit.',
+  prefix: 'K',
+  words: ['relay', 'contact', 'isolate', 'switch', 'changeover', 'mains', 'load', 'coil'],
+  stage: 'drives',
+  terminals: [
+    { id: 'plus', label: 'coil +', role: 'coil' },
+    { id: 'minus', label: 'coil −', role: 'coil' },
+    { id: 'com', label: 'COM', role: 'contact' },
+    { id: 'no', label: 'NO', role: 'contact' },
+    { id: 'nc', label: 'NC', role: 'contact' },
+  ],
+  params: [
+    { id: 'volts', label: 'Coil voltage', unit: 'V', default: 12, min: 3, max: 48 },
+    {
+      id: 'ohms',
+      label: 'Coil resistance',
+      unit: 'Ω',
+      default: 400,
+      min: 10,
+      max: 20e3,
+      tolerance: 0.1,
+    },
+    { id: 'henries', label: 'Coil inductance', unit: 'H', default: 0.4, min: 1e-3, max: 20 },
+    { id: 'pullIn', label: 'Pulls in at', unit: 'V', default: 8.4, min: 1, max: 48 },
+    { id: 'dropOut', label: 'Drops out at', unit: 'V', default: 1.8, min: 0.1, max: 24 },
+    { id: 'operate', label: 'Operate time', unit: 's', default: 6e-3, min: 0, max: 0.1 },
+    { id: 'release', label: 'Release time', unit: 's', default: 3e-3, min: 0, max: 0.1 },
+    { id: 'bounce', label: 'Bounce', unit: 's', default: 1e-3, min: 0, max: 0.02 },
+    { id: 'maxAmps', label: 'Contact rating', unit: 'A', default: 10, min: 0.1, max: 40 },
+  ],
+  ratings: [
+    voltsRating('plus', 'minus', 'coil voltage', (p) => 1.3 * p['volts']),
+    voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.3 * p['volts']),
+    ampsRating('com', (p) => p['maxAmps']),
+  ],
+  elements: (p) => {
+    const contact = {
+      type: 'contact',
+      on: 0.5,
+      off: 0.5,
+      ohms: 0.05,
+      bounce: p['bounce'],
+    } as const;
+    return [
+      {
+        type: 'relay-coil',
+        plus: 'plus',
+        minus: 'minus',
+        armature: '#armature',
+        ohms: p['ohms'],
+        henries: p['henries'],
+        pullIn: p['pullIn'] / p['ohms'],
+        dropOut: p['dropOut'] / p['ohms'],
+        operate: p['operate'],
+        release: p['release'],
+        latching: false,
+        polarised: false,
+      },
+      // Losses in the iron and capacitance of the winding bound the kick of the coil.
+      { type: 'resistor', a: 'plus', b: 'minus', ohms: 50 * p['ohms'] },
+      { type: 'capacitor', a: 'plus', b: 'minus', farads: 100e-12 },
+      { ...contact, a: 'com', b: 'no', control: '#armature', rests: 'open' },
+      { ...contact, a: 'com', b: 'nc', control: '#armature', rests: 'closed' },
+    ];
+  },
+  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
+  acts: {
+    word: 'pulled in',
+    active: (part) => (part.volts['#armature'] ?? 0) > 0.5,
+    because: (part, p) =>
+      `${formatQuantity(Math.abs(part.amps['plus'] ?? 0), 'A')} in the coil; it pulls in at ${formatQuantity(p['pullIn'] / p['ohms'], 'A')}`,
+  },
+  coil: { plus: 'plus', minus: 'minus' },
+  notes: [
+    'Its coil needs a diode across it, band to +. The diode slows the release; a zener clamp is quicker.',
+    'NO closes when it pulls in, NC opens. Decide what a dead supply should do.',
+    'Relays last 50,000 to 100,000 operations under load (common practice).',
+  ],
+  cautions: [
+    'Mains on relay contacts can kill and can burn the house: keep it inside an approved, closed relay module or plug-in unit, fused; follow local codes and leave it to a licensed electrician.',
+  ],
+  source:
+    'Coil as R and L with pull-in and drop-out current and travel times, contacts with bounce; values as typical of 12 V, 0.36 W types (from memory).',
+  price: '1 to 5',
+  glyph: 'M3 6H11V18H3ZM7 6V2M7 18V22M11 12H14M17 4V8L21 15M17 20V16',
+};

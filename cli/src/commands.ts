@@ -1,17 +1,22 @@
 import { catalog } from '@yurei/core/catalog';
+import type { Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { rehearse, snapshot } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
+import {
+  noiseReport,
+  sweepReport,
+  transientReport,
+  worstReport,
+  type SolveOptions,
+} from './analyses.js';
+import { csv } from './csv.js';
+import type { Report } from './report.js';
 import { table } from './table.js';
 
-/** What a command prints and how it ends: 0 fine, 1 findings or misses. */
-export interface Report {
-  text: string;
-  json: unknown;
-  exitCode: 0 | 1;
-}
+export type { Report };
 
 export function listCatalog(): Report {
   return {
@@ -33,9 +38,23 @@ export function listCatalog(): Report {
   };
 }
 
-/** The operating point at rest: volts of every net, volts, amps and watts of every part. */
-export async function solve(file: string, options: { scene?: string }): Promise<Report> {
+/** The circuit solved: at rest unless an analysis is asked for. */
+export async function solve(file: string, options: SolveOptions): Promise<Report> {
   const design = await loadDesign(file);
+  const { sweep, transient, noise, worst } = options;
+  const asked = [sweep, transient, noise, worst].filter((o) => o !== undefined);
+  if (asked.length > 1) {
+    throw new BadInput('Ask for one of --sweep, --transient, --noise and --worst at a time.');
+  }
+  if (sweep !== undefined) return sweepReport(design, { ...options, sweep });
+  if (transient !== undefined) return transientReport(design, { ...options, transient });
+  if (noise !== undefined) return noiseReport(design, { ...options, noise });
+  if (worst !== undefined) return worstReport(design, { ...options, worst });
+  return atRest(design, options);
+}
+
+/** Volts of every net, volts, amps and watts of every part. */
+function atRest(design: Design, options: SolveOptions): Report {
   const { solution, counts, felt } = snapshot(design, pickScene(design, options.scene));
   const volts = (v: number | undefined): string =>
     v === undefined ? 'floating' : formatQuantity(v, 'V', 4);
@@ -76,7 +95,7 @@ export async function checkFile(file: string, options: { scene?: string }): Prom
 export async function rehearseFile(
   file: string,
   options: { scene?: string; seed?: string; csv?: string },
-): Promise<Report & { csv?: string }> {
+): Promise<Report> {
   const design = await loadDesign(file);
   const chosen = pickScene(design, options.scene);
   if (!chosen)
@@ -115,10 +134,10 @@ export async function exportFile(file: string, options: { to: string }): Promise
   return { text: writeDesign(design).trimEnd(), json: design, exitCode: 0 };
 }
 
-/** All readings as CSV (RFC 4180): one line per reading. */
+/** All readings: one line per reading. */
 function readingsCsv(readings: Record<string, { times: number[]; values: number[] }>): string {
-  const lines = Object.entries(readings).flatMap(([channel, { times, values }]) =>
-    times.map((t, i) => `${Number(t.toFixed(6))},${channel},${values[i]}`),
+  const rows = Object.entries(readings).flatMap(([channel, { times, values }]) =>
+    times.map((t, i) => [Number(t.toFixed(6)), channel, values[i]]),
   );
-  return `${['t,channel,counts', ...lines].join('\r\n')}\r\n`;
+  return csv(['t', 'channel', 'counts'], rows);
 }

@@ -8,7 +8,15 @@ import {
   solve,
   type Report,
 } from './commands.js';
+import type { SolveOptions } from './analyses.js';
 import { BadInput } from './load-design.js';
+
+interface Output {
+  json?: boolean;
+  csv?: string;
+}
+
+const collect = (value: string, before: string[] = []): string[] => [...before, value];
 
 /** Prints a report and sets the exit code; messages about bad input go to standard error. */
 async function run(work: () => Promise<Report> | Report, json: boolean | undefined): Promise<void> {
@@ -36,11 +44,23 @@ program
 
 program
   .command('solve <file>')
-  .description('volts, amps and watts at rest')
+  .description('volts, amps and watts: at rest, swept, in time, with noise or in the worst case')
   .option('--scene <name>', 'whose daylight falls; the first one otherwise')
+  .option('--sweep <PART.PARAM=a:b:n>', 'change a value from a to b and back; "felt" for a sensor')
+  .option('--transient <time>', 'run in time, for example 0.1 or 20ms')
+  .option(
+    '--drive <PART.PARAM=t:v,t:v>',
+    'change a value during --transient; may be repeated',
+    collect,
+  )
+  .option('--from <start>', 'rest or dead: whether power comes on at time 0 of --transient')
+  .option('--noise <terminal>', 'thermal and shot noise at a net')
+  .option('--worst <terminal>', 'spread of a voltage over all tolerances')
+  .option('--temperature <°C>', '25 otherwise')
+  .option('--csv <file>', 'write every point of --sweep or --transient')
   .option('--json', 'print JSON')
-  .action((file: string, o: { json?: boolean; scene?: string }) =>
-    run(() => solve(file, o), o.json),
+  .action((file: string, o: SolveOptions & Output) =>
+    run(() => withCsv(solve(file, o), o), o.json),
   );
 
 program
@@ -59,12 +79,8 @@ program
   .option('--seed <number>', 'seed of the noise')
   .option('--csv <file>', 'write every reading')
   .option('--json', 'print JSON')
-  .action((file: string, o: { json?: boolean; scene?: string; seed?: string; csv?: string }) =>
-    run(async () => {
-      const report = await rehearseFile(file, o);
-      if (o.csv !== undefined && report.csv !== undefined) await save(o.csv, report.csv);
-      return report;
-    }, o.json),
+  .action((file: string, o: { scene?: string; seed?: string } & Output) =>
+    run(() => withCsv(rehearseFile(file, o), o), o.json),
   );
 
 program
@@ -75,6 +91,15 @@ program
   .action((file: string, o: { json?: boolean; to: string }) =>
     run(() => exportFile(file, o), o.json),
   );
+
+/** Writes the table of a report where it was asked for. */
+async function withCsv(work: Promise<Report>, { csv }: Output): Promise<Report> {
+  const report = await work;
+  if (csv === undefined) return report;
+  if (report.csv === undefined) throw new BadInput('--csv needs --sweep or --transient.');
+  await save(csv, report.csv);
+  return report;
+}
 
 async function save(file: string, text: string): Promise<void> {
   await writeFile(file, text).catch((error: Error) => {

@@ -13,7 +13,7 @@ export interface NamedNet extends Net {
 
 /**
  * Names a net: "GND" for ground, the supply's terminal for a supply, the controller pin where there
- * is one, else the terminal that drives it, else two of those it joins.
+ * is one, else the terminal that drives it, else the one it feeds, else two of those it joins.
  */
 export function nameNet(design: Design, net: Net): NamedNet {
   const ends = net.terminals.map((ref) => ({ ref, terminal: terminalOf(design, ref) }));
@@ -24,9 +24,10 @@ export function nameNet(design: Design, net: Net): NamedNet {
   if (supply) return { ...net, name: supplyName(design, supply.ref), nature: 'supply' };
   const pin = ends.find((e) => e.terminal?.role === 'pin');
   const driver = ends.find((e) => e.terminal?.role === 'signal-out');
+  const fed = ends.find((e) => e.terminal?.role === 'supply-in');
   const name = pin
     ? splitRef(pin.ref).terminal
-    : (driver?.ref ?? net.terminals.slice(0, 2).join('–'));
+    : (driver?.ref ?? fed?.ref ?? net.terminals.slice(0, 2).join('–'));
   return { ...net, name, nature: 'signal' };
 }
 

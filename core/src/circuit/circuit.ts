@@ -2,6 +2,7 @@ import {
   elementNodes,
   kindOf,
   paramsOf,
+  type NamedNet,
   type Params,
   type PartKind,
   type PartState,
@@ -111,6 +112,11 @@ export class Circuit {
   /** The circuit as it stands at this moment of a transient. */
   now(): Solution {
     return this.describe({ iterations: 0, method: 'newton' }, [...this.problems]);
+  }
+
+  /** Every net by its name. */
+  get nets(): readonly NamedNet[] {
+    return this.netlist.nets;
   }
 
   /** The part that a device belongs to. */

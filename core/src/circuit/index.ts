@@ -17,3 +17,10 @@ export { sweep, type Sweep, type SweepPoint, type Trip } from './sweep.js';
 export { worstCase, type Contribution, type WorstCase } from './worst-case.js';
 export { noiseAt, readingNoise, sourceOhms, type Noise } from './small-signal.js';
 export { StressWatch, type PartPeaks, type PeakStress } from './stress.js';
+export {
+  runTransient,
+  type ActChange,
+  type Drive,
+  type Run,
+  type RunOptions,
+} from './run-transient.js';

@@ -1,0 +1,221 @@
+import {
+  Circuit,
+  noiseAt,
+  runTransient,
+  sweep,
+  voltsAt,
+  worstCase,
+  type Run,
+  type Solution,
+} from '@yurei/core/circuit';
+import type { Design } from '@yurei/core/design';
+import { formatQuantity } from '@yurei/core/quantity';
+import { snapshot } from '@yurei/core/rehearsal';
+import { csv } from './csv.js';
+import { BadInput, pickScene } from './load-design.js';
+import { parseDrive, parseSweep, quantity } from './parse-options.js';
+import type { Report } from './report.js';
+import { table } from './table.js';
+
+export interface SolveOptions {
+  scene?: string;
+  sweep?: string;
+  transient?: string;
+  drive?: string[];
+  from?: string;
+  temperature?: string;
+  noise?: string;
+  worst?: string;
+}
+
+/** A circuit that feels what the scene gives it, at the asked temperature. */
+function prepared(design: Design, options: SolveOptions): Circuit {
+  const circuit = new Circuit(design);
+  prepare(design, options)(circuit);
+  return circuit;
+}
+
+function prepare(design: Design, options: SolveOptions): (circuit: Circuit) => void {
+  const { felt } = snapshot(design, pickScene(design, options.scene));
+  const celsius = temperature(options);
+  return (circuit) => {
+    if (celsius !== undefined) circuit.setTemperature(celsius);
+    for (const [part, value] of Object.entries(felt)) circuit.setState(part, { felt: value });
+  };
+}
+
+function temperature({ temperature: text }: SolveOptions): number | undefined {
+  if (text === undefined) return undefined;
+  const celsius = quantity(text, '°C', '--temperature');
+  if (celsius < -60 || celsius > 150) {
+    throw new BadInput(`--temperature ${text} is outside −60 … 150 °C, where the models hold.`);
+  }
+  return celsius;
+}
+
+/** One value up and down: trip points in the text, every net in the CSV. */
+export function sweepReport(design: Design, options: SolveOptions & { sweep: string }): Report {
+  const { part, param, unit, from, to, points } = parseSweep(design, options.sweep);
+  const circuit = prepared(design, options);
+  const set = (value: number): void => {
+    if (param === 'felt') circuit.setState(part.id, { felt: value });
+    else circuit.setParams(part.id, { [param]: value });
+  };
+  const { up, down, trips } = sweep(circuit, set, from, to, points);
+  const name = `${part.id}.${param}`;
+  const text = [
+    `${name} from ${formatQuantity(from, unit)} to ${formatQuantity(to, unit)} and back, ${points} values each way`,
+    trips.length === 0
+      ? 'Nothing switches.'
+      : table(
+          trips.map((t) => [
+            `going ${t.way}`,
+            `at ${formatQuantity(t.value, unit, 5)}`,
+            t.parts.join(', ') || 'feedback',
+          ]),
+        ),
+    ...problemLines([...up, ...down].flatMap((p) => p.solution.problems)),
+  ].join('\n');
+  const volts = (s: Solution): (number | undefined)[] => s.nets.map((n) => n.volts);
+  const header = ['way', name, ...circuit.nets.map((n) => n.name)];
+  const rows = [
+    ...up.map((p) => ['first', p.value, ...volts(p.solution)]),
+    ...down.map((p) => ['back', p.value, ...volts(p.solution)]),
+  ];
+  const points_ = (list: typeof up): unknown[] =>
+    list.map((p) => ({ value: p.value, volts: volts(p.solution) }));
+  const json = {
+    sweep: name,
+    nets: circuit.nets.map((n) => n.name),
+    trips,
+    up: points_(up),
+    down: points_(down),
+  };
+  return { text, json, exitCode: 0, csv: csv(header, rows) };
+}
+
+/** The circuit in time: what acted when, and how hard every part was pressed. */
+export function transientReport(
+  design: Design,
+  options: SolveOptions & { transient: string },
+): Report {
+  const until = quantity(options.transient, 's', '--transient');
+  if (!(until > 0))
+    throw new BadInput(`--transient ${options.transient}: the time must be above 0.`);
+  const from = options.from ?? 'rest';
+  if (from !== 'rest' && from !== 'dead') {
+    throw new BadInput(
+      `--from ${from}: write rest (steady before time 0) or dead (power comes on at time 0).`,
+    );
+  }
+  const run = runTransient(design, {
+    until,
+    from,
+    drives: (options.drive ?? []).map((text) => parseDrive(design, text)),
+    celsius: temperature(options),
+    felt: snapshot(design, pickScene(design, options.scene)).felt,
+  });
+  const names = Object.keys(run.nets);
+  const rows = run.times.map((t, i) => [t, ...names.map((n) => run.nets[n][i])]);
+  const failed = run.halt !== undefined || run.chatters.length > 0 || run.problems.length > 0;
+  return {
+    text: transientText(run),
+    json: run,
+    exitCode: failed ? 1 : 0,
+    csv: csv(['t', ...names], rows),
+  };
+}
+
+function transientText(run: Run): string {
+  const seconds = (t: number): string => formatQuantity(t, 's', 5);
+  const acted = run.acting.map((a) => [
+    seconds(a.t),
+    a.part,
+    a.active ? 'acts' : 'stops',
+    a.because,
+  ]);
+  const pressed = run.peaks.flatMap(({ part, ratings, energy }) => {
+    const worst = [...ratings].sort((a, b) => b.share - a.share)[0];
+    if (!worst || !(worst.share > 0)) return [];
+    const { value, unit, limit, label, share, at } = worst;
+    return [
+      [
+        part,
+        label,
+        `${formatQuantity(value, unit)} of ${formatQuantity(limit, unit)}`,
+        `${(100 * share).toFixed(0)} %`,
+        `at ${seconds(at)}`,
+        `took ${formatQuantity(energy, 'J')}`,
+      ],
+    ];
+  });
+  return [
+    `${seconds(run.end)} in ${run.steps} steps, ${run.events} changes of mode`,
+    ...(acted.length > 0 ? ['\nWhat acted', table(acted)] : []),
+    '\nHardest moment of each part against its ratings',
+    table(pressed),
+    ...run.chatters.map(
+      (c) =>
+        `\n${c.part} chatters from ${seconds(c.at)}: it switches every ${seconds(c.every)}. Give it hysteresis.`,
+    ),
+    ...(run.halt ? [`\nEnded early at ${seconds(run.end)}: ${run.halt}.`] : []),
+    ...problemLines(run.problems),
+  ].join('\n');
+}
+
+/** Thermal and shot noise at a terminal's net, from 0.1 Hz to 100 kHz. */
+export function noiseReport(design: Design, options: SolveOptions & { noise: string }): Report {
+  const circuit = prepared(design, options);
+  const solution = circuit.solve();
+  const net = netOf(solution, options.noise, '--noise');
+  const noise = noiseAt(circuit.network, net, [0.1, 1e5]);
+  const text = [
+    `Noise at ${options.noise}, 0.1 Hz to 100 kHz: ${formatQuantity(noise.volts, 'V')} r.m.s. (thermal and shot)`,
+    table(
+      noise.shares
+        .filter((s) => s.square > 1e-4 * noise.volts ** 2)
+        .map((s) => [s.part, `${((100 * s.square) / noise.volts ** 2).toFixed(1)} %`]),
+    ),
+    ...problemLines(solution.problems),
+  ].join('\n');
+  return { text, json: noise, exitCode: solution.problems.length > 0 ? 1 : 0 };
+}
+
+/** Spread of a terminal's voltage over all tolerances. */
+export function worstReport(design: Design, options: SolveOptions & { worst: string }): Report {
+  netOf(prepared(design, options).solve(), options.worst, '--worst');
+  const spread = worstCase(
+    design,
+    (solution) => voltsAt(solution, options.worst),
+    prepare(design, options),
+  );
+  if (!spread) throw new BadInput(`--worst ${options.worst}: no voltage can be told there.`);
+  const volts = (v: number): string => formatQuantity(v, 'V', 4);
+  const text = [
+    `${options.worst}: ${volts(spread.nominal)}, worst case ${volts(spread.low)} to ${volts(spread.high)}, likely ±${volts(spread.likely)}`,
+    table(
+      spread.contributions
+        .slice(0, 12)
+        .map((c) => [
+          `${c.part}.${c.param}`,
+          `±${100 * c.tolerance} %`,
+          `${volts(c.atLow)} … ${volts(c.atHigh)}`,
+        ]),
+    ),
+  ].join('\n');
+  return { text, json: spread, exitCode: 0 };
+}
+
+function netOf(solution: Solution, ref: string, option: string): string {
+  const net = solution.nets.find((n) => n.terminals.includes(ref) || n.name === ref);
+  if (!net) {
+    throw new BadInput(
+      `${option}: no wire is at "${ref}". Name a wired terminal, for example ${solution.nets[0]?.terminals[0] ?? 'R1.a'}.`,
+    );
+  }
+  return net.id;
+}
+
+function problemLines(problems: readonly { message: string; cure: string }[]): string[] {
+  return [...new Set(problems.map((p) => `\n${p.message} ${p.cure}`))];
+}

@@ -170,7 +170,7 @@ export function noiseReport(design: Design, options: SolveOptions & { noise: str
   const net = netOf(solution, options.noise, '--noise');
   const noise = noiseAt(circuit.network, net, [0.1, 1e5]);
   const text = [
-    `Noise at ${options.noise}, 0.1 Hz to 100 kHz: ${formatQuantity(noise.volts, 'V')} r.m.s. (thermal and shot)`,
+    `Noise at ${options.noise}, 0.1 Hz to 100 kHz: ${(1e6 * noise.volts).toPrecision(3)} µV r.m.s. (thermal and shot)`,
     table(
       noise.shares
         .filter((s) => s.square > 1e-4 * noise.volts ** 2)

@@ -196,6 +196,8 @@ export type Element =
       type: 'battery';
       plus: string;
       minus: string;
+      /** Signal node: the share of the charge that is left, as volts. */
+      level: string;
       /** Full charge, A·s. */
       capacity: number;
       /** Share of it left at the start. */
@@ -221,6 +223,8 @@ export type Element =
       type: 'filament';
       a: string;
       b: string;
+      /** Signal node: temperature as a share of the working one, as volts. */
+      warmth: string;
       /** At its rated voltage, Ω. */
       hotOhms: number;
       hotKelvin: number;
@@ -233,6 +237,8 @@ export type Element =
       type: 'motor';
       a: string;
       b: string;
+      /** Signal node: speed in rad/s, as volts. */
+      speed: string;
       ohms: number;
       henries: number;
       /** Back-EMF per speed and torque per current, V·s/rad. */
@@ -322,13 +328,24 @@ export const nodeFields: { [T in ElementType]: readonly (keyof ElementOf<T>)[] }
     'discharge',
   ],
   regulator: ['input', 'output', 'ground'],
-  battery: ['plus', 'minus'],
+  battery: ['plus', 'minus', 'level'],
   fuse: ['a', 'b'],
-  filament: ['a', 'b'],
-  motor: ['a', 'b'],
+  filament: ['a', 'b', 'warmth'],
+  motor: ['a', 'b', 'speed'],
   'relay-coil': ['plus', 'minus', 'armature'],
   contact: ['a', 'b', 'control'],
   switch: ['a', 'b'],
+};
+
+/**
+ * Nodes that carry no current but tell what goes on inside: 1 V stands for 1 of whatever it is. They are
+ * held against ground.
+ */
+export const signalNodes: { [T in ElementType]?: (element: ElementOf<T>) => string } = {
+  'relay-coil': (e) => e.armature,
+  battery: (e) => e.level,
+  filament: (e) => e.warmth,
+  motor: (e) => e.speed,
 };
 
 /** The local node names of an element. */

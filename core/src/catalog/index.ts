@@ -1,5 +1,6 @@
 export {
   elementNodes,
+  signalNodes,
   type Element,
   type ElementOf,
   type ElementType,

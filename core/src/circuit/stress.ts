@@ -4,6 +4,12 @@ import type { Circuit } from './circuit.js';
 import type { PartValues } from './part-values.js';
 import type { Observer } from './transient.js';
 
+/**
+ * Heat counts as its mean over this time, s: what silicon, film and wire take for shorter moments is far
+ * above their lasting rating (from memory).
+ */
+const heatTime = 10e-3;
+
 /** The hardest moment of one rating of one part. */
 export interface PeakStress {
   part: string;
@@ -40,8 +46,9 @@ interface Watched {
   ratings: readonly Rating[];
   peaks: PartPeaks;
   outer: readonly string[];
-  /** Power at the last look. */
+  /** Power at the last look, and its running mean. */
   watts: number;
+  heat: number;
 }
 
 /** Watches every part through a transient: how hard it is pressed against its ratings, and when. */
@@ -70,6 +77,7 @@ export class StressWatch implements Observer {
         ratings,
         outer: Object.keys(values.volts).filter((t) => !t.startsWith('#')),
         watts: 0,
+        heat: NaN,
         peaks: {
           part: part.id,
           volts: 0,
@@ -85,13 +93,13 @@ export class StressWatch implements Observer {
   stepped(t: number, h: number): void {
     for (const part of this.watched) {
       const before = part.watts;
-      look(part, t);
+      look(part, t, h);
       part.peaks.energy += ((before + part.watts) / 2) * h;
     }
   }
 
   jumped(t: number): void {
-    for (const part of this.watched) look(part, t);
+    for (const part of this.watched) look(part, t, 0);
   }
 
   /** What each part went through so far, in the order of the design. */
@@ -100,9 +108,12 @@ export class StressWatch implements Observer {
   }
 }
 
-function look(part: Watched, t: number): void {
+function look(part: Watched, t: number, h: number): void {
   const { peaks, params, outer } = part;
   const values = part.values.update();
+  const fresh = Number.isNaN(part.heat) ? 1 : -Math.expm1(-h / heatTime);
+  part.heat =
+    fresh === 1 ? values.watts : part.heat + fresh * ((part.watts + values.watts) / 2 - part.heat);
   part.watts = values.watts;
   peaks.watts = Math.max(peaks.watts, values.watts);
   let low = Infinity;
@@ -113,12 +124,15 @@ function look(part: Watched, t: number): void {
     peaks.amps = Math.max(peaks.amps, Math.abs(values.amps[terminal]));
   }
   if (high > low) peaks.volts = Math.max(peaks.volts, high - low);
-  part.ratings.forEach(({ stress }, i) => {
+  const { watts } = values;
+  part.ratings.forEach(({ stress, unit }, i) => {
     const peak = peaks.ratings[i];
+    values.watts = unit === 'W' ? part.heat : watts;
     const value = stress(values, params);
     if (value <= peak.value) return;
     peak.value = value;
     peak.share = value / peak.limit;
     peak.at = t;
   });
+  values.watts = watts;
 }

@@ -1,4 +1,4 @@
-import { elementNodes, type Element, type ElementOf } from '../catalog/index.js';
+import { elementNodes, signalNodes, type Element, type ElementOf } from '../catalog/index.js';
 
 /** An element with its part and its nodes as circuit-wide names. */
 export interface PlacedElement {
@@ -72,7 +72,9 @@ class Groups {
 /** Which of an element's nodes stand apart from the others: no current ever passes between the two. */
 const apart: { [T in Element['type']]?: (e: ElementOf<T>) => string[] } = {
   contact: (e) => [e.control],
-  'relay-coil': (e) => [e.armature],
+  ...Object.fromEntries(
+    Object.entries(signalNodes).map(([type, signal]) => [type, (e: never) => [signal(e)]]),
+  ),
   transconductance: (e) => [e.plus, e.minus],
 };
 
@@ -108,8 +110,9 @@ export function diagnoseStructure(
       held.join(node(a), node(b));
     }
     if (element.type === 'capacitor') held.join(node(element.a), node(element.b));
-    if (element.type === 'relay-coil' && reference !== undefined) {
-      for (const groups of [paths, held, near]) groups.join(node(element.armature), reference);
+    const signal = (signalNodes[element.type] as ((e: Element) => string) | undefined)?.(element);
+    if (signal !== undefined && reference !== undefined) {
+      for (const groups of [paths, held, near]) groups.join(node(signal), reference);
     }
     const own = elementNodes(element);
     const away = (apart[element.type] as ((e: Element) => string[]) | undefined)?.(element) ?? [];

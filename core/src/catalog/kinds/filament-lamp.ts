@@ -1,6 +1,9 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import type { PartKind } from '../part-kind.js';
 
+/** Share of the working temperature from which it gives light (from memory). */
+const glowing = 0.6;
+
 export const filamentLamp: PartKind = {
   kind: 'filament-lamp',
   label: 'Filament lamp',
@@ -32,6 +35,7 @@ export const filamentLamp: PartKind = {
       type: 'filament',
       a: 'a',
       b: 'b',
+      warmth: '#warmth',
       hotOhms: p['volts'] ** 2 / p['watts'],
       hotKelvin: p['kelvin'],
       watts: p['watts'],
@@ -41,9 +45,9 @@ export const filamentLamp: PartKind = {
   headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['watts'], 'W')}`,
   acts: {
     word: 'lit',
-    active: (part, p) => part.watts >= 0.2 * p['watts'],
+    active: (part) => (part.volts['#warmth'] ?? 0) > glowing,
     because: (part, p) =>
-      `${formatQuantity(part.watts, 'W')} of ${formatNominal(p['watts'], 'W')}; it glows well from a fifth`,
+      `its wire is at ${formatQuantity((part.volts['#warmth'] ?? 0) * p['kelvin'], 'K', 4)} of ${formatNominal(p['kelvin'], 'K')}`,
   },
   notes: ['Contacts and transistors must stand its cold current, about ten times the working one.'],
   cautions: ['Hot enough to burn and to light paper: keep it clear.'],

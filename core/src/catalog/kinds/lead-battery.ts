@@ -52,6 +52,7 @@ export const leadBattery: PartKind = {
         type: 'battery',
         plus: 'plus',
         minus: 'minus',
+        level: '#level',
         capacity,
         charge: p['charge'],
         curve: leadAcid.map((v) => (v * p['volts']) / 2),

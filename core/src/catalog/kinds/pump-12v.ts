@@ -1,6 +1,9 @@
-import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { formatNominal } from '../../quantity/index.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating, voltsRating } from '../ratings.js';
+
+/** 3000 turns a minute at rated voltage and running current, rad/s. */
+const ratedSpeed = 314;
 
 export const pump12v: PartKind = {
   kind: 'pump-12v',
@@ -26,19 +29,18 @@ export const pump12v: PartKind = {
   ],
   elements: (p) => {
     const ohms = p['volts'] / p['stall'];
-    // 3000 turns a minute at rated voltage and running current.
-    const speed = 314;
-    const constant = (p['volts'] - ohms * p['amps']) / speed;
+    const constant = (p['volts'] - ohms * p['amps']) / ratedSpeed;
     return [
       {
         type: 'motor',
         a: 'plus',
         b: 'minus',
+        speed: '#speed',
         ohms,
         henries: 1e-3 * ohms,
         constant,
-        inertia: (constant * p['stall'] * 0.08) / speed,
-        friction: (0.7 * constant * p['amps']) / speed,
+        inertia: (constant * p['stall'] * 0.08) / ratedSpeed,
+        friction: (0.7 * constant * p['amps']) / ratedSpeed,
         load: 0.3 * constant * p['amps'],
         stalled: p['stalled'] === 1,
       },
@@ -48,9 +50,9 @@ export const pump12v: PartKind = {
   headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['amps'], 'A')}`,
   acts: {
     word: 'running',
-    active: (part, p) => (part.amps['plus'] ?? 0) >= 0.3 * p['amps'] && p['stalled'] === 0,
-    because: (part, p) =>
-      `${formatQuantity(part.amps['plus'] ?? 0, 'A')} flows; it runs at ${formatNominal(p['amps'], 'A')}`,
+    active: (part) => (part.volts['#speed'] ?? 0) > 0.5 * ratedSpeed,
+    because: (part) =>
+      `it turns at ${Math.round((100 * (part.volts['#speed'] ?? 0)) / ratedSpeed)} % of its rated speed`,
   },
   coil: { plus: 'plus', minus: 'minus' },
   notes: ['Starting and jammed it draws its stall current. Needs a diode across it, band to +.'],

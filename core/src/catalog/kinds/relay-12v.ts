@@ -65,7 +65,8 @@ export const relay12v: PartKind = {
       },
       // Losses in the iron and capacitance of the winding bound the kick of the coil.
       { type: 'resistor', a: 'plus', b: 'minus', ohms: 50 * p['ohms'] },
-      { type: 'capacitor', a: 'plus', b: 'minus', farads: 100e-12 },
+      { type: 'resistor', a: 'plus', b: '#winding', ohms: 5 * p['ohms'] },
+      { type: 'capacitor', a: '#winding', b: 'minus', farads: 100e-12 },
       { ...contact, a: 'com', b: 'no', control: '#armature', rests: 'open' },
       { ...contact, a: 'com', b: 'nc', control: '#armature', rests: 'closed' },
     ];
@@ -75,7 +76,7 @@ export const relay12v: PartKind = {
     word: 'pulled in',
     active: (part) => (part.volts['#armature'] ?? 0) > 0.5,
     because: (part, p) =>
-      `${formatQuantity(Math.abs(part.amps['plus'] ?? 0), 'A')} in the coil; it pulls in at ${formatQuantity(p['pullIn'] / p['ohms'], 'A')}`,
+      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it pulls in at ${formatNominal(p['pullIn'], 'V')} and lets go at ${formatNominal(p['dropOut'], 'V')}`,
   },
   coil: { plus: 'plus', minus: 'minus' },
   notes: [

@@ -24,7 +24,7 @@ export const battery: DeviceFactory<'battery'> = (element, node, system) => {
   const plus = node(element.plus);
   const minus = node(element.minus);
   const branch = system.addBranch();
-  const charge = system.addBranch();
+  const charge = node(element.level);
   const kcl = [system.slot(plus, branch), system.slot(minus, branch)];
   const kvl = [plus, minus, branch, charge].map((column) => system.slot(branch, column));
   const loss = [branch, charge].map((column) => system.slot(charge, column));
@@ -33,7 +33,7 @@ export const battery: DeviceFactory<'battery'> = (element, node, system) => {
   const ohms = (left: number): number =>
     present.ohms * (1 + 2 * (1 - Math.min(1, Math.max(0, left))) ** 2);
   return {
-    nodes: [plus, minus],
+    nodes: [plus, minus, charge],
     linear: false,
     set: (next) => {
       present = next;
@@ -61,6 +61,7 @@ export const battery: DeviceFactory<'battery'> = (element, node, system) => {
     currents: (x, out) => {
       out[0] = x[branch];
       out[1] = -x[branch];
+      out[2] = 0;
     },
     store: () => (system.q[state] = present.capacity * system.x[charge]),
     reset: () => (system.q[state] = present.capacity * present.charge),

@@ -12,7 +12,7 @@ const exponent = 1.2;
 export const filament: DeviceFactory<'filament'> = (element, node, system) => {
   const a = node(element.a);
   const b = node(element.b);
-  const warmth = system.addBranch();
+  const warmth = node(element.warmth);
   const slots = conductanceSlots(system, a, b);
   const byWarmth = [a, b].map((row) => system.slot(row, warmth));
   const heat = [a, b, warmth].map((column) => system.slot(warmth, column));
@@ -22,7 +22,7 @@ export const filament: DeviceFactory<'filament'> = (element, node, system) => {
   const share = (x: Float64Array): number =>
     Math.max(x[warmth], roomKelvin / present.hotKelvin / 2);
   return {
-    nodes: [a, b],
+    nodes: [a, b, warmth],
     linear: false,
     set: (next) => (present = next),
     load: ({ values, rhs, x, alpha, history, kelvin }) => {
@@ -51,6 +51,7 @@ export const filament: DeviceFactory<'filament'> = (element, node, system) => {
     currents: (x, out) => {
       out[0] = (across(x, a, b) * share(x) ** -exponent) / present.hotOhms;
       out[1] = -out[0];
+      out[2] = 0;
     },
     store: () => (system.q[state] = system.x[warmth]),
     reset: () => (system.q[state] = system.kelvin / present.hotKelvin),

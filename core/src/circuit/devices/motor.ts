@@ -13,7 +13,7 @@ export const motor: DeviceFactory<'motor'> = (element, node, system) => {
   const a = node(element.a);
   const b = node(element.b);
   const branch = system.addBranch();
-  const speed = system.addBranch();
+  const speed = node(element.speed);
   const kcl = [system.slot(a, branch), system.slot(b, branch)];
   const kvl = [a, b, branch, speed].map((column) => system.slot(branch, column));
   const turn = [branch, speed].map((column) => system.slot(speed, column));
@@ -21,7 +21,7 @@ export const motor: DeviceFactory<'motor'> = (element, node, system) => {
   const spin = system.addState(element.inertia * fineSpeed);
   let present = element;
   return {
-    nodes: [a, b],
+    nodes: [a, b, speed],
     linear: false,
     set: (next) => (present = next),
     load: ({ values, rhs, x, alpha, history }) => {
@@ -47,6 +47,7 @@ export const motor: DeviceFactory<'motor'> = (element, node, system) => {
     currents: (x, out) => {
       out[0] = x[branch];
       out[1] = -x[branch];
+      out[2] = 0;
     },
     store: () => {
       system.q[flux] = present.henries * system.x[branch];

@@ -52,7 +52,7 @@ export const relayCoil: DeviceFactory<'relay-coil'> = (element, node, system) =>
     currents: (x, out) => {
       out[0] = x[branch];
       out[1] = -x[branch];
-      out[2] = x[mover];
+      out[2] = 0;
     },
     store: () => (system.q[state] = present.henries * system.x[branch]),
     reset: () => (system.q[state] = 0),

@@ -10,9 +10,9 @@ export interface Settled extends Outcome {
 }
 
 /** Each step of a detour starts close to its end. */
-const brief: Closeness = { ...exact, most: 40 };
+const detourMost = 40;
 
-type Way = (system: System, devices: Sorted, next: Float64Array) => Outcome;
+type Way = (system: System, devices: Sorted, next: Float64Array, close: Closeness) => Outcome;
 
 /**
  * Finds the operating point from the guess in `system.x`: by plain Newton; else by leading a
@@ -25,6 +25,7 @@ type Way = (system: System, devices: Sorted, next: Float64Array) => Outcome;
 export function operatingPoint(
   system: System,
   devices: Sorted,
+  close: Closeness = exact,
   ways: readonly Method[] = ['newton', 'gmin stepping', 'source stepping', 'pseudo-transient'],
 ): Settled {
   const next = new Float64Array(system.x.length);
@@ -32,7 +33,7 @@ export function operatingPoint(
   let singular: SingularMatrixError | undefined;
   for (const method of ways) {
     try {
-      last = { ...byName[method](system, devices, next), method };
+      last = { ...byName[method](system, devices, next, close), method };
       singular = undefined;
       if (last.settled) return last;
     } catch (error) {
@@ -46,17 +47,17 @@ export function operatingPoint(
   return last;
 }
 
-function gminStepping(system: System, devices: Sorted, next: Float64Array): Outcome {
+const gminStepping: Way = (system, devices, next, close) => {
   system.x.fill(0);
   for (let exponent = -2; exponent >= -14; exponent--) {
-    const outcome = newton(system, devices, next, exact, { siemens: 10 ** exponent });
+    const outcome = newton(system, devices, next, close, { siemens: 10 ** exponent });
     if (!outcome.settled) return outcome;
   }
-  return newton(system, devices, next);
-}
+  return newton(system, devices, next, close);
+};
 
 /** Raises the sources in steps that halve on failure and grow on success. */
-function sourceStepping(system: System, devices: Sorted, next: Float64Array): Outcome {
+const sourceStepping: Way = (system, devices, next, close) => {
   system.x.fill(0);
   let reached = 0;
   let step = 0.1;
@@ -64,7 +65,7 @@ function sourceStepping(system: System, devices: Sorted, next: Float64Array): Ou
   const good = system.x.slice();
   while (reached < 1 && step > 1e-6) {
     system.sourceScale = Math.min(1, reached + step);
-    outcome = newton(system, devices, next);
+    outcome = newton(system, devices, next, close);
     if (outcome.settled) {
       reached = system.sourceScale;
       good.set(system.x);
@@ -75,15 +76,16 @@ function sourceStepping(system: System, devices: Sorted, next: Float64Array): Ou
     }
   }
   return { ...outcome, settled: reached === 1 };
-}
+};
 
 /**
  * Backward Euler with a capacitor imagined at every node: each step pulls the nodes towards where they
  * were, ever more weakly. Kelley and Keyes, "Convergence analysis of pseudo-transient continuation",
  * SIAM Journal on Numerical Analysis 35 (1998).
  */
-function pseudoTransient(system: System, devices: Sorted, next: Float64Array): Outcome {
+const pseudoTransient: Way = (system, devices, next, close) => {
   system.x.fill(0);
+  const brief = { ...close, most: detourMost };
   const towards = system.x.slice();
   let siemens = 1;
   let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
@@ -93,7 +95,7 @@ function pseudoTransient(system: System, devices: Sorted, next: Float64Array): O
       towards.set(system.x);
       siemens /= 3;
       if (siemens > 1e-13) continue;
-      outcome = newton(system, devices, next);
+      outcome = newton(system, devices, next, close);
       if (outcome.settled) return outcome;
       siemens = 1e-6;
     } else {
@@ -102,10 +104,10 @@ function pseudoTransient(system: System, devices: Sorted, next: Float64Array): O
     }
   }
   return { ...outcome, settled: false };
-}
+};
 
 const byName: Readonly<Record<Method, Way>> = {
-  newton: (system, devices, next) => newton(system, devices, next),
+  newton,
   'gmin stepping': gminStepping,
   'source stepping': sourceStepping,
   'pseudo-transient': pseudoTransient,

@@ -102,7 +102,9 @@ class Recorder implements Observer {
     private readonly spacing: number,
     private readonly clock: { t: number },
   ) {
-    this.nets = distinct(circuit.nets.map(({ id, name }) => ({ id, name })));
+    // A net that nothing ties to ground has no voltage to record.
+    const told = circuit.nets.filter(({ id }) => circuit.network.volts(id) !== undefined);
+    this.nets = distinct(told);
     for (const { name } of this.nets) this.result.nets[name] = [];
     this.actors = design.parts.flatMap((part) => {
       const { acts } = kindOf(part);

@@ -23,8 +23,8 @@ export const stageShares = [gamma, (1 + gamma) / 2, 1] as const;
 /** A node counts as solved within a step when Newton's last move is below this; the error is its square. */
 const close: Closeness = { relative: 1e-6, absolute: 1e-9, most: 30 };
 
-/** While states are held for a jump, they stand for this rate, 1/s. */
-const frozen = 1e12;
+/** While states are held for a jump, they stand for this rate, 1/s: a nanosecond passes. */
+const frozen = 1e9;
 
 /** Takes one step at a time; what a step found stands in `stages` and `system` until it is taken. */
 export class Sdirk {
@@ -132,7 +132,7 @@ export class Sdirk {
 
   private solveJump(): boolean {
     try {
-      const { settled, iterations } = operatingPoint(this.system, this.devices);
+      const { settled, iterations } = operatingPoint(this.system, this.devices, close);
       this.iterations += iterations;
       return settled;
     } catch (error) {

@@ -24,3 +24,4 @@ export {
   type Run,
   type RunOptions,
 } from './run-transient.js';
+export { runCycles, type Cycles, type CyclesDone } from './run-cycles.js';

@@ -18,7 +18,7 @@ export interface Sorted {
   curved: readonly Device[];
 }
 
-/** How an attempt ended: iterations used and, if it did not settle, the unknown that moved most. */
+/** How an attempt ended: iterations used and, if it did not settle, an unknown that still moved. */
 export interface Outcome {
   settled: boolean;
   iterations: number;
@@ -71,17 +71,17 @@ export function newton(
       return { settled: true, iterations: iteration, restless };
     }
     system.solve(next);
-    let worst = 0;
+    let moving = -1;
     for (let i = 0; i < size; i++) {
-      const excess = Math.abs(next[i] - x[i]) / (relative * Math.abs(next[i]) + absolute);
-      if (!(excess <= worst)) {
-        worst = excess;
-        restless = i;
-      }
-      x[i] = next[i];
+      const value = next[i];
+      // Written so that a value that is no number counts as restless.
+      if (!(Math.abs(value - x[i]) <= relative * Math.abs(value) + absolute)) moving = i;
+      x[i] = value;
     }
-    if (Number.isNaN(worst)) return { settled: false, iterations: iteration, restless };
-    if (worst <= 1 && !system.limited) return { settled: true, iterations: iteration, restless };
+    if (moving < 0 && !system.limited) return { settled: true, iterations: iteration, restless };
+    if (moving < 0) continue;
+    restless = moving;
+    if (Number.isNaN(x[moving])) return { settled: false, iterations: iteration, restless };
   }
   return { settled: false, iterations: most, restless };
 }

@@ -49,6 +49,8 @@ interface Watched {
   /** Power at the last look, and its running mean. */
   watts: number;
   heat: number;
+  /** Energy at the start of the present cycle. */
+  before: number;
 }
 
 /** Watches every part through a transient: how hard it is pressed against its ratings, and when. */
@@ -78,6 +80,7 @@ export class StressWatch implements Observer {
         outer: Object.keys(values.volts).filter((t) => !t.startsWith('#')),
         watts: 0,
         heat: NaN,
+        before: 0,
         peaks: {
           part: part.id,
           volts: 0,
@@ -100,6 +103,14 @@ export class StressWatch implements Observer {
 
   jumped(t: number): void {
     for (const part of this.watched) look(part, t, 0);
+  }
+
+  cycled(times: number): void {
+    for (const part of this.watched) {
+      const { peaks } = part;
+      peaks.energy = part.before + times * (peaks.energy - part.before);
+      part.before = peaks.energy;
+    }
   }
 
   /** What each part went through so far, in the order of the design. */

@@ -31,6 +31,8 @@ export interface Observer {
   stepped?(t: number, h: number): void;
   /** Just after something jumped at `t`. */
   jumped?(t: number): void;
+  /** All since the last call stands for so many cycles that are alike; see `runCycles`. */
+  cycled?(times: number): void;
 }
 
 /** Something that looks at fixed times and may act, as a controller does. */
@@ -73,6 +75,9 @@ export class Transient {
   readonly chatters: Chatter[] = [];
   readonly stepper: Sdirk;
   private h: number;
+  private jumpedAt = NaN;
+  /** Length of the first step after the last jump, where it was not cut short. */
+  private first = Infinity;
   private readonly observers: Observer[] = [];
   private readonly cornered: readonly Device[];
   private readonly flips = new Map<Device, Flips>();
@@ -120,6 +125,19 @@ export class Transient {
     else this.jump();
   }
 
+  /** Leaps over cycles that only repeat: the states take new values, the clock moves on. */
+  leap(t: number, states: Float64Array): void {
+    this.t = t;
+    this.network.system.q.set(states);
+    this.stepper.take();
+    this.restart();
+  }
+
+  /** Tells observers that all since the last call stands for so many cycles. */
+  cycled(times: number): void {
+    for (const observer of this.observers) observer.cycled?.(times);
+  }
+
   /** Runs until a time, or until `halt` tells why not. */
   advance(until: number, ticker?: Ticker): void {
     if (ticker) this.tickAt = this.ticks * ticker.every;
@@ -135,7 +153,9 @@ export class Transient {
     const { t, stepper } = this;
     const end = Math.min(until, this.nextBreak());
     const shortest = Math.max(1e-15, 4 * Number.EPSILON * t);
-    let h = Math.min(this.h, this.options.maxStep ?? Infinity);
+    const jumped = t === this.jumpedAt;
+    // What followed the last jump tells how short to begin after this one.
+    let h = Math.min(this.h, this.options.maxStep ?? Infinity, jumped ? 4 * this.first : Infinity);
     let reaches = t + 1.01 * h >= end;
     if (reaches) h = end - t;
     let error = stepper.attempt(t, h);
@@ -156,6 +176,7 @@ export class Transient {
     const grown = h * (error > 0 ? Math.min(5, Math.max(0.2, 0.9 * error ** (-1 / 3))) : 10);
     // A step cut short says nothing against the length that was good before.
     this.h = reaches ? Math.max(this.h, grown) : grown;
+    if (jumped && !reaches) this.first = h;
     const crossing = this.firstCrossing();
     if (crossing >= 0) {
       h = this.locate(t, h, crossing);
@@ -267,6 +288,7 @@ export class Transient {
   /** What jumps at this moment: modes that no longer fit or are due, one after another, until all fit. */
   private jump(): void {
     const { network, stepper, t } = this;
+    this.jumpedAt = t;
     for (let round = 0; ; round++) {
       const pressed = network.switching.filter((d) => this.isPressed(d));
       if (pressed.length > 0 && round < mostAtOnce) {

@@ -4,10 +4,13 @@ import { pino } from 'pino';
 import { readConfig, StartError } from './config.js';
 import { startServer } from './start-server.js';
 
+/** The demo design to begin with: imported last, so that it lies on top. */
+const onTop = 'slipway-beam.yurei.json';
+
 /** Puts the demo designs on a new, empty shelf, through the same door as any other file. */
 async function importDemo(address: string, folder: string): Promise<void> {
   const files = (await readdir(folder)).filter((f) => f.endsWith('.yurei.json')).sort();
-  for (const file of files) {
+  for (const file of [...files.filter((f) => f !== onTop), onTop]) {
     const body = await readFile(join(folder, file), 'utf8');
     const response = await fetch(`${address}api/import`, { method: 'POST', body });
     if (!response.ok)

@@ -24,11 +24,12 @@ export function nameNet(design: Design, net: Net): NamedNet {
   if (supply) return { ...net, name: supplyName(design, supply.ref), nature: 'supply' };
   const pin = ends.find((e) => e.terminal?.role === 'pin');
   const driver = ends.find((e) => e.terminal?.role === 'signal-out');
+  if (pin) return { ...net, name: splitRef(pin.ref).terminal, nature: 'signal' };
+  if (driver) return { ...net, name: driver.ref, nature: 'signal' };
+  // Fed through a fuse or a diode: nothing on it drives, something on it is driven.
   const fed = ends.find((e) => e.terminal?.role === 'supply-in');
-  const name = pin
-    ? splitRef(pin.ref).terminal
-    : (driver?.ref ?? fed?.ref ?? net.terminals.slice(0, 2).join('–'));
-  return { ...net, name, nature: 'signal' };
+  if (fed) return { ...net, name: fed.ref, nature: 'supply' };
+  return { ...net, name: net.terminals.slice(0, 2).join('–'), nature: 'signal' };
 }
 
 /** The terminal a reference points to, if part, kind and terminal exist. */

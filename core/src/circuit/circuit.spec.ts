@@ -197,6 +197,11 @@ describe('laws that hold for any design', () => {
   });
 });
 
+it('a solution is plain data: it survives being sent to another thread', () => {
+  const solution = solveOnce(slipwayBeam());
+  expect(structuredClone(solution)).toEqual(solution);
+});
+
 describe('counts of a solved divider', () => {
   it('follow round(V/Vref·1023) with the board voltage as reference', () => {
     const design = sketch(

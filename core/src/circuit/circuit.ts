@@ -158,7 +158,7 @@ export class Circuit {
     const { nets } = this.netlist;
     const known = settled !== undefined;
     const parts = Object.fromEntries(
-      [...this.parts.keys()].map((id) => [id, known ? this.values(id).update() : unknown]),
+      [...this.parts.keys()].map((id) => [id, known ? this.values(id).update().plain() : unknown]),
     );
     const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
     const currents = known ? nets.flatMap((net) => [...wireCurrents(net, into)]) : [];

@@ -51,4 +51,9 @@ export class PartValues implements SolvedPart {
     for (const local of this.outer) this.watts += volts[local] * amps[local];
     return this;
   }
+
+  /** A copy that stands for itself: plain data that can be sent anywhere. */
+  plain(): SolvedPart {
+    return { volts: { ...this.volts }, amps: { ...this.amps }, watts: this.watts };
+  }
 }

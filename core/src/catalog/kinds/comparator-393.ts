@@ -49,7 +49,7 @@ export const comparator393: PartKind = {
     },
     { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p['own'] },
   ],
-  headline: (p) => `sinks ${formatNominal(p['sink'], 'A')}`,
+  headline: (p) => formatNominal(p['sink'], 'A'),
   notes: [
     'The output only pulls down: it needs a pull-up resistor.',
     'It tells its inputs apart only up to 1.5 V below the supply.',

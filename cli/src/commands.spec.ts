@@ -73,3 +73,56 @@ describe('bad input is named', () => {
     await expect(work()).rejects.toThrow(message);
   });
 });
+
+describe('solve in more ways', () => {
+  const dusk = 'demo/steps-lamp-at-dusk.yurei.json';
+  const loop = 'demo/fuel-locker-loop.yurei.json';
+  const sump = 'demo/bilge-sump.yurei.json';
+
+  it('--sweep finds both trip points and writes every point', async () => {
+    const report = await solve(dusk, { sweep: 'B1.felt=1:60:60' });
+    expect(report.text).toMatch(/going up +at 3[56]\.\d+\slx +U1, K1/);
+    expect(report.text).toMatch(/going down +at 4\.9\d+\slx/);
+    const lines = report.csv?.split('\r\n') ?? [];
+    expect(lines).toHaveLength(1 + 120 + 1);
+    expect(lines[0]).toMatch(/^way,B1\.felt,/);
+  });
+
+  it('--transient tells what acted, when, and how hard each part was pressed', async () => {
+    const report = await solve(loop, {
+      transient: '0.2',
+      drive: ['S3.tripped=0:0,0.05:0,0.05:1,0.06:1,0.06:0'],
+    });
+    expect(report.text).toMatch(/5\d\.\d+\sms +P1 +acts/);
+    expect(report.text).toMatch(/Q1 +current at a/);
+    expect(report.exitCode).toBe(0);
+    const [header, first] = report.csv?.split('\r\n') ?? [];
+    expect(header.split(',')).toContain('Q1.a');
+    expect(first.split(',')[0]).toBe('0');
+  });
+
+  it('--from dead, --temperature, --noise and --worst', async () => {
+    expect((await solve(sump, { transient: '20ms', from: 'dead' })).text).toMatch(/^20\.000\sms/);
+    expect((await solve(sump, { noise: 'U1.minus' })).text).toMatch(/µV r\.m\.s\./);
+    expect((await solve(sump, { worst: 'U1.plus' })).text).toMatch(/worst case .* to .*likely ±/);
+    const warm = await solve(dusk, { sweep: 'B1.felt=1:60:5', temperature: '50' });
+    expect(warm.exitCode).toBe(0);
+  });
+
+  const bad: [string, Parameters<typeof solve>[1], RegExp][] = [
+    ['an unknown part', { sweep: 'B9.felt=0:1:5' }, /no part "B9".*B1/],
+    ['an unknown parameter', { sweep: 'B1.loudness=0:1:5' }, /B1 has no "loudness".*felt, r10/],
+    ['a range without points', { sweep: 'B1.felt=0:1' }, /not a range.*0:100:51/],
+    ['an impossible value', { sweep: 'R2.ohms=-5:5:5' }, /R2\.ohms can be .* not -5/],
+    ['no time', { transient: '0' }, /above 0/],
+    ['a time that is none', { transient: 'soon' }, /--transient/],
+    ['times that go back', { transient: '1', drive: ['B1.felt=1:2,0:3'] }, /ascend/],
+    ['an unknown start', { transient: '1', from: 'asleep' }, /rest .* or dead/],
+    ['a wire that is not there', { noise: 'Q9.x' }, /no wire is at "Q9\.x"/],
+    ['two analyses', { noise: 'U1.out', worst: 'U1.out' }, /one of/],
+    ['a glowing room', { transient: '1', temperature: '900' }, /outside −60 … 150/],
+  ];
+  it.each(bad)('refuses %s', async (_, options, message) => {
+    await expect(solve(dusk, options)).rejects.toThrow(message);
+  });
+});

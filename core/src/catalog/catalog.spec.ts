@@ -79,7 +79,7 @@ describe('values', () => {
 });
 
 it('finds parts by what a maker would type', () => {
-  expect(searchCatalog('beep').map((k) => k.kind)).toEqual(['sounder-12v']);
+  expect(searchCatalog('beep').map((k) => k.kind)).toContain('sounder-12v');
   expect(searchCatalog('infrared beam').map((k) => k.kind)).toContain('infrared-emitter');
   expect(searchCatalog('')).toHaveLength(catalog.length);
   expect(searchCatalog('zzz')).toEqual([]);

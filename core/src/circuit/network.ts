@@ -1,4 +1,5 @@
 import { elementNodes, type Element } from '../catalog/index.js';
+import { checkElement, checkElements } from './check-elements.js';
 import { makeDevice, type Device } from './devices/index.js';
 import type { Sorted } from './newton.js';
 import { operatingPoint, type Settled } from './operating-point.js';
@@ -41,6 +42,7 @@ export class Network {
     readonly placed: readonly PlacedElement[],
     readonly reference: string | undefined,
   ) {
+    checkElements(placed);
     const nodes = [...new Set(placed.flatMap(nodesOf))];
     this.structure = diagnoseStructure(placed, nodes, reference);
     const { lost, sourceLoop } = this.structure;
@@ -66,8 +68,13 @@ export class Network {
     return this.system.size > 0 && this.sorted.linear.length + this.sorted.curved.length > 0;
   }
 
-  /** Gives an element new values. */
+  /**
+   * Gives an element new values.
+   *
+   * @throws RangeError for a value that no equation can be made of
+   */
   set(place: number, element: Element): void {
+    checkElement(this.placed[place].part, element);
     this.devices[place]?.set(element);
   }
 

@@ -11,6 +11,9 @@ export type Unit =
   | 'A·h'
   | 'A²·s'
   | 'K'
+  | 'T'
+  | 'V/s'
+  | 'm²'
   | 's'
   | 'Hz'
   | 'm'
@@ -71,6 +74,7 @@ export const prefixlessUnits: ReadonlySet<Unit> = new Set<Unit>([
   'bit',
   '×',
   '',
+  'm²',
   'm/s',
   'lx',
   'W/sr/A',

@@ -47,6 +47,15 @@ export const npnTransistor: PartKind = {
       forwardGain: p['gain'],
       reverseGain: 0.74,
     },
+    // Above its rating it breaks down: what ends the kick of a coil without a diode.
+    {
+      type: 'diode',
+      anode: 'e',
+      cathode: 'c',
+      saturation: 1e-18,
+      emission: 1,
+      breakdown: 1.2 * p['maxVolts'],
+    },
   ],
   headline: (p) => `gain ${formatNominal(p['gain'], '')}`,
   transistor: { collector: 'c', base: 'b', emitter: 'e' },
@@ -56,7 +65,7 @@ export const npnTransistor: PartKind = {
   ],
   cautions: [],
   source:
-    'Transport (Ebers–Moll) model with the usual constants of the type 2N3904 and 1 Ω in the collector (from memory).',
+    'Transport (Ebers–Moll) model with the usual constants of the type 2N3904 and 1 Ω in the collector; breaks down a fifth above its rating (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M1 12H9M9 9L18 3V1M9 15L18 21V23M14 18.2L18 21L13.2 21',
 };

@@ -28,7 +28,9 @@ export const pump12v: PartKind = {
     ampsRating('plus', (p) => 1.5 * p['amps']),
   ],
   elements: (p) => {
-    const ohms = p['volts'] / p['stall'];
+    // A motor stalls at more than it runs at.
+    const stall = Math.max(p['stall'], 1.2 * p['amps']);
+    const ohms = p['volts'] / stall;
     const constant = (p['volts'] - ohms * p['amps']) / ratedSpeed;
     return [
       {
@@ -39,7 +41,7 @@ export const pump12v: PartKind = {
         ohms,
         henries: 1e-3 * ohms,
         constant,
-        inertia: (constant * p['stall'] * 0.08) / ratedSpeed,
+        inertia: (constant * stall * 0.08) / ratedSpeed,
         friction: (0.7 * constant * p['amps']) / ratedSpeed,
         load: 0.3 * constant * p['amps'],
         stalled: p['stalled'] === 1,

@@ -1,0 +1,47 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+
+export const activeBuzzer: PartKind = {
+  kind: 'active-buzzer',
+  label: 'Active buzzer, 5 V',
+  summary: 'A small buzzer with its own oscillator: a steady voltage is enough.',
+  prefix: 'P',
+  words: ['buzzer', 'beep', 'active', 'sound', 'small', 'alarm'],
+  stage: 'acts',
+  terminals: [
+    { id: 'plus', label: '+', role: 'supply-in' },
+    { id: 'minus', label: '−', role: 'passive' },
+  ],
+  params: [
+    { id: 'volts', label: 'Rated voltage', unit: 'V', default: 5, min: 1.5, max: 24 },
+    {
+      id: 'amps',
+      label: 'Current at rated voltage',
+      unit: 'A',
+      default: 0.025,
+      min: 1e-4,
+      max: 0.2,
+    },
+    { id: 'least', label: 'Sounds from', unit: 'V', default: 3, min: 0.5, max: 24 },
+  ],
+  ratings: [
+    voltsRating('plus', 'minus', 'voltage', (p) => 1.4 * p['volts']),
+    voltsRating('minus', 'plus', 'reversed', () => 0.5),
+  ],
+  elements: (p) => [{ type: 'resistor', a: 'plus', b: 'minus', ohms: p['volts'] / p['amps'] }],
+  headline: (p) => `${formatNominal(p['volts'], 'V')} ${formatNominal(p['amps'], 'A')}`,
+  acts: {
+    word: 'sounding',
+    active: (part, p) => (part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0) >= p['least'],
+    because: (part, p) =>
+      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} across it; it sounds from ${formatNominal(p['least'], 'V')}`,
+  },
+  notes: [
+    'Mind its polarity. It often takes more than a pin should give: use a transistor above 20 mA.',
+  ],
+  cautions: ['Louder than 85 dB harms hearing over time: muffle it while testing.'],
+  source: 'Mean current as a resistance through the rated point (from memory).',
+  price: 'under 1',
+  glyph: 'M4 6H12V18H4ZM15 8C17 10 17 14 15 16M18 5C22 9 22 15 18 19',
+};

@@ -1,0 +1,56 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
+
+export const halfBridge: PartKind = {
+  kind: 'half-bridge',
+  label: 'Half-bridge driver',
+  summary: 'Pulls its output firmly up or down: two of them turn a motor either way.',
+  prefix: 'U',
+  words: ['h bridge', 'motor driver', 'push-pull', 'reverse', 'half bridge', 'direction'],
+  stage: 'drives',
+  terminals: [
+    { id: 'in', label: 'IN', role: 'signal-in' },
+    { id: 'out', label: 'OUT', role: 'signal-out' },
+    { id: 'vm', label: 'VM', role: 'supply-in' },
+    { id: 'gnd', label: 'GND', role: 'ground' },
+  ],
+  params: [
+    { id: 'threshold', label: 'Input threshold', unit: 'V', default: 1.5, min: 0.5, max: 5 },
+    { id: 'ohms', label: 'Output resistance', unit: 'Ω', default: 0.3, min: 1e-3, max: 100 },
+    { id: 'maxAmps', label: 'Output current', unit: 'A', default: 1.5, min: 0.01, max: 50 },
+  ],
+  ratings: [
+    ampsRating('out', (p) => p['maxAmps']),
+    voltsRating('vm', 'gnd', 'supply', () => 40),
+    voltsRating('in', 'gnd', 'input voltage', () => 7),
+    wattsRating(() => 2),
+  ],
+  elements: (p) => {
+    const contact = {
+      type: 'contact',
+      control: 'in',
+      on: p['threshold'],
+      off: 0.8 * p['threshold'],
+      ohms: p['ohms'],
+      bounce: 0,
+    } as const;
+    return [
+      { ...contact, a: 'vm', b: 'out', rests: 'open' },
+      { ...contact, a: 'out', b: 'gnd', rests: 'closed' },
+      { type: 'resistor', a: 'in', b: 'gnd', ohms: 100e3 },
+      { type: 'resistor', a: 'vm', b: 'gnd', ohms: 20e3 },
+      { type: 'diode', anode: 'gnd', cathode: 'out', saturation: 1e-10, emission: 1.3 },
+      { type: 'diode', anode: 'out', cathode: 'vm', saturation: 1e-10, emission: 1.3 },
+    ];
+  },
+  headline: (p) => formatNominal(p['maxAmps'], 'A'),
+  notes: [
+    'Its ground and the controller’s must be joined. The pulses of a motor belong on a thick wire of their own.',
+  ],
+  cautions: [],
+  source:
+    'A resistance to either rail by the input, with diodes to both; values as typical of small motor drivers (from memory).',
+  price: '1 to 5',
+  glyph: 'M4 3H20V21H4ZM1 12H4M20 12H23M12 3V8L15 11V13L12 16V21',
+};

@@ -1,0 +1,87 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating } from '../ratings.js';
+
+export const latchingRelay: PartKind = {
+  kind: 'latching-relay',
+  label: 'Latching relay, one coil',
+  summary: 'Stays where it was put without current; a reversed pulse puts it back.',
+  prefix: 'K',
+  words: ['relay', 'latch', 'bistable', 'pulse', 'low power', 'contact'],
+  stage: 'drives',
+  terminals: [
+    { id: 'plus', label: 'coil +', role: 'coil' },
+    { id: 'minus', label: 'coil −', role: 'coil' },
+    { id: 'com', label: 'COM', role: 'contact' },
+    { id: 'no', label: 'NO', role: 'contact' },
+    { id: 'nc', label: 'NC', role: 'contact' },
+  ],
+  params: [
+    { id: 'volts', label: 'Coil voltage', unit: 'V', default: 5, min: 1.5, max: 24 },
+    {
+      id: 'ohms',
+      label: 'Coil resistance',
+      unit: 'Ω',
+      default: 250,
+      min: 10,
+      max: 20e3,
+      tolerance: 0.1,
+    },
+    { id: 'henries', label: 'Coil inductance', unit: 'H', default: 0.1, min: 1e-3, max: 20 },
+    { id: 'pullIn', label: 'Sets at', unit: 'V', default: 3.75, min: 0.5, max: 24 },
+    { id: 'operate', label: 'Operate time', unit: 's', default: 3e-3, min: 0, max: 0.1 },
+    { id: 'bounce', label: 'Bounce', unit: 's', default: 0.7e-3, min: 0, max: 0.02 },
+    { id: 'maxAmps', label: 'Contact rating', unit: 'A', default: 2, min: 0.1, max: 40 },
+  ],
+  ratings: [
+    voltsRating('plus', 'minus', 'coil voltage', (p) => 1.4 * p['volts']),
+    voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.4 * p['volts']),
+    ampsRating('com', (p) => p['maxAmps']),
+  ],
+  elements: (p) => {
+    const contact = {
+      type: 'contact',
+      on: 0.5,
+      off: 0.5,
+      ohms: 0.05,
+      bounce: p['bounce'],
+    } as const;
+    return [
+      {
+        type: 'relay-coil',
+        plus: 'plus',
+        minus: 'minus',
+        armature: '#armature',
+        ohms: p['ohms'],
+        henries: p['henries'],
+        pullIn: p['pullIn'] / p['ohms'],
+        dropOut: 0,
+        operate: p['operate'],
+        release: p['operate'],
+        latching: true,
+        polarised: true,
+      },
+      { type: 'resistor', a: 'plus', b: 'minus', ohms: 50 * p['ohms'] },
+      { type: 'resistor', a: 'plus', b: '#winding', ohms: 5 * p['ohms'] },
+      { type: 'capacitor', a: '#winding', b: 'minus', farads: 100e-12 },
+      { ...contact, a: 'com', b: 'no', control: '#armature', rests: 'open' },
+      { ...contact, a: 'com', b: 'nc', control: '#armature', rests: 'closed' },
+    ];
+  },
+  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
+  acts: {
+    word: 'set',
+    active: (part) => (part.volts['#armature'] ?? 0) > 0.5,
+    because: (part, p) =>
+      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it sets at ${formatNominal(p['pullIn'], 'V')} and resets at −${formatNominal(p['pullIn'], 'V')}`,
+  },
+  coil: { plus: 'plus', minus: 'minus' },
+  notes: ['At power-on nobody knows where it stands: send a reset pulse first.'],
+  cautions: [
+    'Mains on relay contacts can kill and can burn the house: keep it inside an approved, closed relay module, fused; follow local codes and leave it to a licensed electrician.',
+  ],
+  source:
+    'Coil as R and L that sets and resets by the sign of its current; values as typical of small 5 V types (from memory).',
+  price: '1 to 5',
+  glyph: 'M3 6H11V18H3ZM7 6V2M7 18V22M5 12H9M11 12H14M17 4V8L21 15M17 20V16',
+};

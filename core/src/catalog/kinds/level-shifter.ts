@@ -1,0 +1,55 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating } from '../ratings.js';
+
+export const levelShifter: PartKind = {
+  kind: 'level-shifter',
+  label: 'Level shifter, one line',
+  summary: 'Joins a 3.3 V line and a 5 V line, both ways, without harm to either.',
+  prefix: 'U',
+  words: ['level', 'shifter', '3.3 v', '5 v', 'translate', 'bus', 'protect'],
+  stage: 'conditions',
+  terminals: [
+    { id: 'low', label: 'low side', role: 'passive' },
+    { id: 'lv', label: 'LV', role: 'supply-in' },
+    { id: 'high', label: 'high side', role: 'passive' },
+    { id: 'hv', label: 'HV', role: 'supply-in' },
+  ],
+  params: [
+    {
+      id: 'pullUp',
+      label: 'Pull-up resistors',
+      unit: 'Ω',
+      default: 10e3,
+      min: 500,
+      max: 1e6,
+      tolerance: 0.05,
+    },
+  ],
+  ratings: [
+    voltsRating('lv', 'hv', 'low supply above the high one', () => 0.5),
+    ampsRating('low', () => 0.1),
+  ],
+  elements: (p) => [
+    { type: 'resistor', a: 'lv', b: 'low', ohms: p['pullUp'] },
+    { type: 'resistor', a: 'hv', b: 'high', ohms: p['pullUp'] },
+    {
+      type: 'mosfet',
+      polarity: 'n',
+      drain: 'high',
+      gate: 'lv',
+      source: 'low',
+      threshold: 1.3,
+      beta: 0.3,
+    },
+    { type: 'diode', anode: 'low', cathode: 'high', saturation: 1e-12, emission: 1.1 },
+    { type: 'capacitor', a: 'lv', b: 'low', farads: 30e-12 },
+  ],
+  headline: (p) => formatNominal(p['pullUp'], 'Ω'),
+  notes: ['Pulls up with its resistors: too slow for fast signals on long wires.'],
+  cautions: [],
+  source:
+    'The usual circuit of one MOSFET and two pull-ups (application notes on bus level shifting; values from memory).',
+  price: '1 to 5',
+  glyph: 'M3 4H21V20H3ZM1 16H8M16 8H23M8 16V12H16V8M12 9V12',
+};

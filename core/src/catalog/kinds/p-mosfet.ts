@@ -1,0 +1,83 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
+
+export const pMosfet: PartKind = {
+  kind: 'p-mosfet',
+  label: 'MOSFET, p channel',
+  summary: 'Switches the plus side: sensor power, reverse-polarity protection.',
+  prefix: 'Q',
+  words: ['mosfet', 'fet', 'high side', 'polarity', 'p channel', 'sensor power'],
+  stage: 'drives',
+  terminals: [
+    { id: 'g', label: 'G', role: 'signal-in' },
+    { id: 'd', label: 'D', role: 'signal-out' },
+    { id: 's', label: 'S', role: 'passive' },
+  ],
+  params: [
+    {
+      id: 'threshold',
+      label: 'Gate threshold',
+      unit: 'V',
+      default: 1.8,
+      min: 0.3,
+      max: 5,
+      tolerance: 0.3,
+    },
+    { id: 'onOhms', label: 'On resistance at 5 V', unit: 'Ω', default: 0.06, min: 1e-3, max: 10 },
+    { id: 'maxAmps', label: 'Drain current', unit: 'A', default: 10, min: 0.1, max: 200 },
+    { id: 'maxVolts', label: 'Drain voltage', unit: 'V', default: 30, min: 10, max: 600 },
+    {
+      id: 'maxWatts',
+      label: 'Heat without heat sink',
+      unit: 'W',
+      default: 1.5,
+      min: 0.1,
+      max: 200,
+    },
+  ],
+  ratings: [
+    ampsRating('d', (p) => p['maxAmps']),
+    voltsRating('s', 'd', 'source over drain', (p) => p['maxVolts']),
+    voltsRating('s', 'g', 'source over gate', () => 16),
+    voltsRating('g', 's', 'gate over source', () => 16),
+    wattsRating((p) => p['maxWatts']),
+  ],
+  elements: (p) => {
+    const bulk = p['onOhms'] / 2;
+    const beta = 1 / (bulk * Math.max(0.2, 5 - p['threshold']));
+    return [
+      { type: 'resistor', a: 'd', b: '#drain', ohms: bulk },
+      {
+        type: 'mosfet',
+        polarity: 'p',
+        drain: '#drain',
+        gate: 'g',
+        source: 's',
+        threshold: p['threshold'],
+        beta,
+      },
+      {
+        type: 'diode',
+        anode: 'd',
+        cathode: 's',
+        saturation: 1e-11,
+        emission: 1.1,
+        breakdown: 1.1 * p['maxVolts'],
+      },
+      { type: 'capacitor', a: 'g', b: 's', farads: 1e-9 },
+      { type: 'capacitor', a: 'g', b: 'd', farads: 0.2e-9 },
+      { type: 'capacitor', a: 'd', b: 's', farads: 0.3e-9 },
+    ];
+  },
+  headline: (p) => `${formatNominal(p['onOhms'], 'Ω')} on`,
+  notes: [
+    'Source to the supply, a pull-up from gate to source keeps it off. On when the gate is pulled down.',
+  ],
+  cautions: [],
+  source:
+    'Smooth square-law channel with bulk resistance, body diode and capacitances; values as typical of 30 V types (from memory).',
+  price: '1 to 5',
+  glyph:
+    'M1 12H8M8 6V18M11 5V9M11 10.5V13.5M11 15V19M11 7H18V1M11 17H18V23M11 12H18V17M15 10L18 12L15 14',
+};

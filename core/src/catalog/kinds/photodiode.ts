@@ -1,0 +1,60 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating, wattsRating } from '../ratings.js';
+
+export const photodiode: PartKind = {
+  kind: 'photodiode',
+  label: 'Infrared photodiode',
+  summary: 'A small, fast current in proportion to infrared.',
+  prefix: 'B',
+  words: ['infrared', 'light', 'photo', 'diode', 'fast', 'flame', 'beam'],
+  stage: 'feels',
+  terminals: [
+    { id: 'a', label: 'A', role: 'signal-out' },
+    { id: 'k', label: 'K', role: 'passive' },
+  ],
+  params: [
+    {
+      id: 'sensitivity',
+      label: 'Sensitivity',
+      unit: 'A·m²/W',
+      default: 5e-6,
+      min: 1e-8,
+      max: 1e-3,
+      tolerance: 0.3,
+    },
+    { id: 'dark', label: 'Dark current', unit: 'A', default: 2e-9, min: 0, max: 1e-6 },
+    { id: 'farads', label: 'Capacitance', unit: 'F', default: 70e-12, min: 1e-13, max: 1e-8 },
+    { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 60, min: 1, max: 85 },
+    { id: 'lens', label: 'Lens gain', unit: '×', default: 1, min: 1, max: 200 },
+    { id: 'radius', label: 'Opening radius', unit: 'm', default: 0.0015, min: 0.0005, max: 0.1 },
+  ],
+  ratings: [voltsRating('k', 'a', 'reverse voltage', () => 32), wattsRating(() => 0.15)],
+  elements: (p, state) => [
+    { type: 'diode', anode: 'a', cathode: 'k', saturation: 1e-11, emission: 1.2 },
+    {
+      type: 'current-source',
+      from: 'k',
+      to: 'a',
+      amps: p['sensitivity'] * Math.max(0, state.felt) + p['dark'],
+    },
+    { type: 'capacitor', a: 'a', b: 'k', farads: p['farads'] },
+  ],
+  headline: (p) => `±${formatNominal(p['halfAngle'], '°')}`,
+  feels: {
+    quantity: 'infrared',
+    unit: 'W/m²',
+    halfAngle: (p) => p['halfAngle'],
+    gain: (p) => p['lens'],
+    radius: (p) => p['radius'],
+    rises: 'a',
+  },
+  notes: [
+    'Used backwards: cathode to +, the load at its anode. Its current is a hundredth of a phototransistor’s.',
+  ],
+  cautions: [],
+  source:
+    'Photocurrent beside the diode equation, junction capacitance; values as typical of 5 mm types (from memory).',
+  price: 'under 1',
+  glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M8 1L12 5M9 5L12 5L12 2M14 1L18 5M15 5L18 5L18 2',
+};

@@ -1,0 +1,53 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating } from '../ratings.js';
+
+export const reedContact: PartKind = {
+  kind: 'reed-contact',
+  label: 'Reed contact',
+  summary: 'Two reeds in glass that close when a magnet comes near.',
+  prefix: 'S',
+  words: ['magnet', 'door', 'window', 'reed', 'contact', 'turns'],
+  stage: 'feels',
+  terminals: [
+    { id: 'a', label: 'a', role: 'contact' },
+    { id: 'b', label: 'b', role: 'contact' },
+  ],
+  params: [
+    { id: 'field', label: 'Field along the reeds', unit: 'T', default: 0, min: 0, max: 2 },
+    {
+      id: 'pullIn',
+      label: 'Closes at',
+      unit: 'T',
+      default: 2.5e-3,
+      min: 1e-4,
+      max: 0.1,
+      tolerance: 0.3,
+    },
+    { id: 'dropOut', label: 'Opens at', unit: 'T', default: 1.2e-3, min: 5e-5, max: 0.1 },
+    { id: 'ohms', label: 'Contact resistance', unit: 'Ω', default: 0.15, min: 1e-3, max: 1e3 },
+    { id: 'bounce', label: 'Bounce', unit: 's', default: 0.5e-3, min: 0, max: 0.1 },
+    { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.5, min: 1e-3, max: 5 },
+  ],
+  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  elements: (p) => [
+    {
+      type: 'switch',
+      a: 'a',
+      b: 'b',
+      drive: p['field'],
+      rests: 'open',
+      on: p['pullIn'],
+      off: Math.min(p['dropOut'], p['pullIn']),
+      ohms: p['ohms'],
+      bounce: p['bounce'],
+    },
+  ],
+  headline: (p) => `closes at ${formatNominal(p['pullIn'], 'T')}`,
+  notes: ['Closes nearer than it opens. Bending its leads close to the glass breaks it.'],
+  cautions: [],
+  source:
+    'A contact with pull-in and drop-out field, resistance and bounce as typical of 14 mm reeds (from memory).',
+  price: '1 to 5',
+  glyph: 'M1 12H4M4 7H20C23 7 23 17 20 17H4C1 17 1 7 4 7M6 12L14 10M11 13.5H18M20 12H23',
+};

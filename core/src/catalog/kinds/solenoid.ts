@@ -1,0 +1,56 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+
+export const solenoid: PartKind = {
+  kind: 'solenoid',
+  label: 'Solenoid or valve coil',
+  summary: 'Pulls a plunger or opens a valve while current flows.',
+  prefix: 'Y',
+  words: ['solenoid', 'valve', 'latch', 'plunger', 'lock', 'water', 'coil'],
+  stage: 'acts',
+  terminals: [
+    { id: 'plus', label: '+', role: 'coil' },
+    { id: 'minus', label: '−', role: 'coil' },
+  ],
+  params: [
+    { id: 'volts', label: 'Rated voltage', unit: 'V', default: 12, min: 1.5, max: 48 },
+    {
+      id: 'ohms',
+      label: 'Coil resistance',
+      unit: 'Ω',
+      default: 30,
+      min: 0.5,
+      max: 1e4,
+      tolerance: 0.1,
+    },
+    { id: 'henries', label: 'Coil inductance', unit: 'H', default: 0.06, min: 1e-4, max: 10 },
+    { id: 'pullIn', label: 'Pulls at', unit: 'V', default: 9, min: 0.5, max: 48 },
+  ],
+  ratings: [
+    voltsRating('plus', 'minus', 'voltage', (p) => 1.15 * p['volts']),
+    voltsRating('minus', 'plus', 'voltage, reversed', (p) => 1.15 * p['volts']),
+  ],
+  elements: (p) => [
+    { type: 'inductor', a: 'plus', b: 'minus', henries: p['henries'], ohms: p['ohms'] },
+    { type: 'resistor', a: 'plus', b: 'minus', ohms: 40 * p['ohms'] },
+    { type: 'resistor', a: 'plus', b: '#winding', ohms: 5 * p['ohms'] },
+    { type: 'capacitor', a: '#winding', b: 'minus', farads: 300e-12 },
+  ],
+  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
+  acts: {
+    word: 'pulled',
+    active: (part, p) => Math.abs(part.amps['plus'] ?? 0) >= p['pullIn'] / p['ohms'],
+    because: (part, p) =>
+      `${formatQuantity(part.amps['plus'] ?? 0, 'A')} flows; it pulls at ${formatQuantity(p['pullIn'] / p['ohms'], 'A')}`,
+  },
+  coil: { plus: 'plus', minus: 'minus' },
+  notes: [
+    'A diode across it, cathode to +, close by. Many are rated for seconds only: mind the duty.',
+  ],
+  cautions: ['A lock that holds a door must open when the power fails.'],
+  source:
+    'v = R·i + L·di/dt with losses; inductance taken as constant while the plunger moves (from memory).',
+  price: '5 to 20',
+  glyph: 'M3 6H15V18H3ZM6 6V18M9 6V18M12 6V18M15 12H22M22 9V15',
+};

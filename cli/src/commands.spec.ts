@@ -101,12 +101,13 @@ describe('solve in more ways', () => {
     expect(first.split(',')[0]).toBe('0');
   });
 
-  it('--from dead, --temperature, --noise and --worst', async () => {
-    expect((await solve(sump, { transient: '20ms', from: 'dead' })).text).toMatch(/^20\.000\sms/);
-    expect((await solve(sump, { noise: 'U1.minus' })).text).toMatch(/µV r\.m\.s\./);
-    expect((await solve(sump, { worst: 'U1.plus' })).text).toMatch(/worst case .* to .*likely ±/);
-    const warm = await solve(dusk, { sweep: 'B1.felt=1:60:5', temperature: '50' });
-    expect(warm.exitCode).toBe(0);
+  it.each<[string, string, Parameters<typeof solve>[1], RegExp]>([
+    ['--from dead', loop, { transient: '20ms', from: 'dead' }, /^20\.000\sms/],
+    ['--noise', sump, { noise: 'U1.minus' }, /µV r\.m\.s\./],
+    ['--worst', sump, { worst: 'U1.plus' }, /worst case .* to .*likely ±/],
+    ['--temperature', dusk, { sweep: 'B1.felt=1:60:5', temperature: '50' }, /going up/],
+  ])('%s', async (_, file, options, text) => {
+    expect((await solve(file, options)).text).toMatch(text);
   });
 
   const bad: [string, Parameters<typeof solve>[1], RegExp][] = [

@@ -63,7 +63,7 @@ const sourceStepping: Way = (system, devices, next, close) => {
   let step = 0.1;
   let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
   const good = system.x.slice();
-  while (reached < 1 && step > 1e-6) {
+  for (let round = 0; round < 60 && reached < 1 && step > 1e-6; round++) {
     system.sourceScale = Math.min(1, reached + step);
     outcome = newton(system, devices, next, close);
     if (outcome.settled) {

@@ -35,7 +35,7 @@ export const zenerDiode: PartKind = {
       cathode: '#bulk',
       saturation: 1e-14,
       emission: 1,
-      breakdown: p['volts'] - 5e-3 * p['ohms'] - 0.041,
+      breakdown: Math.max(0.5, p['volts'] - 5e-3 * p['ohms'] - 0.041),
     },
     { type: 'resistor', a: '#bulk', b: 'k', ohms: p['ohms'] },
   ],

@@ -28,9 +28,12 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
   const biases = [p, m].map((input) => biasCurrent(system, s, input));
   let present = element;
 
+  /** Most it gives or takes now: nothing without a supply. */
+  const limitAt = (x: Float64Array): number =>
+    present.limit * Math.max(1e-9, Math.tanh(across(x, s, g)));
   const amps = (x: Float64Array): number => {
-    const { limit, outputOhms } = present;
-    return limit * Math.tanh((x[inner] - across(x, o, g)) / (outputOhms * limit));
+    const limit = limitAt(x);
+    return limit * Math.tanh((x[inner] - across(x, o, -1)) / (present.outputOhms * limit));
   };
   return {
     nodes: [p, m, o, s, g],
@@ -38,7 +41,8 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
     set: (next) => (present = next),
     load: (sys) => {
       const { x, values, rhs, alpha, history } = sys;
-      const { limit, outputOhms } = present;
+      const { outputOhms } = present;
+      const limit = limitAt(x);
       biases.forEach((b) => b.load(present.bias));
       // Output current from the supply into the output, towards u.
       const t = amps(x) / limit;
@@ -55,7 +59,10 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
       const vd = across(x, p, m) - present.offset;
       const drive = Math.tanh(vd / reach);
       const gain = 1 - drive * drive;
-      const top = (x[inner] - across(x, s, -1) + present.marginHigh) / knee;
+      // Rails that have met leave it no room, and never cross.
+      const room = Math.max(0, across(x, s, g) - present.marginLow);
+      const margin = Math.min(present.marginHigh, room);
+      const top = (x[inner] - across(x, s, -1) + margin) / knee;
       const bottom = (across(x, g, -1) + present.marginLow - x[inner]) / knee;
       const full = Math.max(5 * reach, 1e-3);
       const clampUp = (full * logistic(top)) / knee;

@@ -12,15 +12,16 @@ const limitOhms = 1000;
 const backOhms = 1000;
 /** Width of the knee between giving and being fed, A. */
 const backKnee = 1e-6;
-/** Input volts below which a switching regulator counts as off. */
-const leastInput = 0.5;
+/** Keeps the ratio of output to input finite, V. */
+const leastInput = 1e-3;
 
-/** The smooth lesser of `volts` and input − drop-out, never below 0, with its slope. */
+/** The smooth lesser of `volts` and input − drop-out, 0 without input, with its slope. */
 function target(input: number, volts: number, dropOut: number): { value: number; slope: number } {
   const headroom = (input - dropOut) / knee;
   const over = (input - dropOut - volts) / knee;
+  const none = softplus(-dropOut / knee) - softplus((-dropOut - volts) / knee);
   return {
-    value: knee * (softplus(headroom) - softplus(over)),
+    value: knee * (softplus(headroom) - softplus(over) - none),
     slope: logistic(headroom) - logistic(over),
   };
 }
@@ -50,14 +51,24 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
     const giving = x[branch] >= 0 ? 1 : 0;
     const j = giving * x[branch];
     if (present.efficiency === undefined) return [j, giving, 0, 0];
-    const vin = across(x, input, ground);
-    const held = Math.max(vin, leastInput);
-    const share = across(x, output, ground) / (present.efficiency * held);
-    const bySource = vin > leastInput ? (-share * j) / held : 0;
-    return [share * j, share * giving, j / (present.efficiency * held), bySource];
+    const vin = Math.max(across(x, input, ground), leastInput);
+    const vout = across(x, output, ground);
+    // It steps down: more than the input's voltage never stands at its output while it gives.
+    const full = 1 / present.efficiency;
+    const share = Math.min(Math.max(vout / vin, 0), 1) * full;
+    const bends = share > 0 && share < full;
+    return [
+      share * j,
+      share * giving,
+      bends ? (full * j) / vin : 0,
+      bends ? (-share * j) / vin : 0,
+    ];
   };
-  const idle = (x: Float64Array): number =>
-    (present.quiescent ?? 0) * Math.tanh(Math.max(0, across(x, input, ground)));
+  const idle = (x: Float64Array): { amps: number; slope: number } => {
+    const t = Math.tanh(across(x, input, ground));
+    const full = present.quiescent ?? 0;
+    return { amps: full * t, slope: full * (1 - t * t) };
+  };
 
   return {
     nodes: [input, output, ground],
@@ -65,9 +76,10 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
     set: (next) => (present = next),
     load: (sys) => {
       const { values, rhs, x, sourceScale } = sys;
-      stampConductance(sys, leak, inputLeak);
-      stampCurrent(sys, input, ground, idle(x) * sourceScale);
       const vin = across(x, input, ground);
+      const own = idle(x);
+      stampConductance(sys, leak, inputLeak + own.slope);
+      stampCurrent(sys, input, ground, own.amps - own.slope * vin);
       const j = x[branch];
       const { value, slope } = target(vin, present.volts * sourceScale, present.dropOut);
       values[give] -= 1;
@@ -97,7 +109,7 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
     },
     currents: (x, out) => {
       const [amps] = taken(x);
-      const drawn = inputLeak * across(x, input, ground) + idle(x);
+      const drawn = inputLeak * across(x, input, ground) + idle(x).amps;
       out[0] = amps + drawn;
       out[1] = -x[branch];
       out[2] = x[branch] - amps - drawn;

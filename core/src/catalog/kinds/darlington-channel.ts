@@ -29,9 +29,10 @@ export const darlingtonChannel: PartKind = {
     const stage = { type: 'bipolar', polarity: 'npn', saturation: 1e-14, reverseGain: 1 } as const;
     return [
       { type: 'resistor', a: 'in', b: '#first', ohms: p['inOhms'] },
-      { ...stage, collector: 'out', base: '#first', emitter: '#second', forwardGain: 60 },
+      { ...stage, collector: '#out', base: '#first', emitter: '#second', forwardGain: 60 },
       { type: 'resistor', a: '#first', b: '#second', ohms: 7200 },
-      { ...stage, collector: 'out', base: '#second', emitter: 'gnd', forwardGain: 40 },
+      { type: 'resistor', a: 'out', b: '#out', ohms: 1.5 },
+      { ...stage, collector: '#out', base: '#second', emitter: 'gnd', forwardGain: 40 },
       { type: 'resistor', a: '#second', b: 'gnd', ohms: 3000 },
       { type: 'diode', anode: 'out', cathode: '#clamp', saturation: 1e-10, emission: 1.5 },
       { type: 'resistor', a: '#clamp', b: 'com', ohms: 0.5 },

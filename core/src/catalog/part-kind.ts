@@ -115,6 +115,8 @@ export interface Converter {
   reference: (part: SolvedPart, params: Params) => number;
   /** Standard deviation of a reading, counts. */
   noise: (params: Params) => number;
+  /** The capacitor that samples the pin: its size, how long it is joined, and through what. */
+  sampling: (params: Params) => { farads: number; seconds: number; ohms: number };
 }
 
 /**

@@ -14,6 +14,16 @@ export interface PinConverter {
   reference: (solved: SolvedPart) => number;
   /** Counts for a voltage at the pin, without noise. */
   counts: (volts: number, solved: SolvedPart) => number;
+  /** How long a reading samples its pin, s. */
+  window: number;
+  /**
+   * Voltage left on the sampling capacitor, V: it starts at what was read before and moves towards the
+   * pin as far as the resistances let it.
+   *
+   * @param before voltage at the pin that was read before, V
+   * @param ohms seen into the circuit at the pin
+   */
+  sampled: (volts: number, before: number, ohms: number) => number;
 }
 
 /** The converter that reads a pin; undefined when its part has none. */
@@ -24,6 +34,7 @@ export function pinConverter(design: Design, pin: TerminalRef): PinConverter | u
   if (!part || !converter) return undefined;
   const params = paramsOf(part);
   const bits = converter.bits(params);
+  const { farads, seconds, ohms: inner } = converter.sampling(params);
   const reference = (solved: SolvedPart): number => converter.reference(solved, params);
   return {
     part: id,
@@ -31,5 +42,8 @@ export function pinConverter(design: Design, pin: TerminalRef): PinConverter | u
     noise: converter.noise(params),
     reference,
     counts: (volts, solved) => converterCounts(volts, reference(solved), bits),
+    window: seconds,
+    sampled: (volts, before, ohms) =>
+      volts + (before - volts) * Math.exp(-seconds / ((Math.max(0, ohms) + inner) * farads)),
   };
 }

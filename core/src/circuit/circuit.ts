@@ -14,6 +14,7 @@ import { makeNetlist, nodeLabel, restingState, type Netlist } from './netlist.js
 import { Network, type Steady } from './network.js';
 import { PartValues } from './part-values.js';
 import { explainIslands, explainLoop, explainOscillation, noGround } from './problems.js';
+import { sourceOhms } from './small-signal.js';
 import type { CircuitProblem, Solution } from './solution.js';
 import { SingularMatrixError } from './sparse-lu.js';
 import { Transient, type TransientOptions } from './transient.js';
@@ -112,6 +113,12 @@ export class Circuit {
   /** The circuit as it stands at this moment of a transient. */
   now(): Solution {
     return this.describe({ iterations: 0, method: 'newton' }, [...this.problems]);
+  }
+
+  /** Resistance seen into the circuit at a terminal, within a time; see `sourceOhms`. */
+  sourceOhms(ref: string, seconds?: number): number | undefined {
+    const net = this.netlist.nets.find((n) => n.terminals.includes(ref));
+    return net && sourceOhms(this.network, net.id, seconds);
   }
 
   /** Every net by its name. */

@@ -122,15 +122,24 @@ function integrate(
 
 /**
  * Resistance seen into a node around the steady state solved last, Ω; undefined where it is not solved.
+ *
+ * @param seconds how long is looked: within it capacitors hold; for ever when left out
  */
-export function sourceOhms(network: Network, node: string): number | undefined {
+export function sourceOhms(network: Network, node: string, seconds = Infinity): number | undefined {
   const at = network.index.get(node);
   if (at === undefined) return undefined;
   if (at < 0) return 0;
-  const unit = new Float64Array(network.system.size + 1);
-  unit[at] = 1;
-  network.system.resolve(unit, unit);
-  return unit[at];
+  const { system, sorted } = network;
+  const out = new Float64Array(system.size + 1);
+  system.alpha = 1 / seconds;
+  system.clear();
+  for (const device of sorted.linear) device.load(system);
+  for (const device of sorted.curved) device.load(system);
+  system.rhs.fill(0);
+  system.rhs[at] = 1;
+  system.solve(out);
+  system.alpha = 0;
+  return out[at];
 }
 
 /**

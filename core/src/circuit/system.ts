@@ -175,11 +175,6 @@ export class System {
     return true;
   }
 
-  /** Solves once more with the last factors for another right side. */
-  resolve(rhs: Float64Array, next: Float64Array): void {
-    this.factors().solve(rhs, next);
-  }
-
   /** Place in the matrix of every entry, for analyses that build their own. */
   pattern(): { rows: readonly number[]; columns: readonly number[]; values: Float64Array } {
     return { rows: this.rows.slice(1), columns: this.columns.slice(1), values: this.live };

@@ -1,6 +1,6 @@
 import { pinConverter, type PinState } from '../catalog/index.js';
 import { Circuit, voltsAt, type Solution } from '../circuit/index.js';
-import { splitRef, type Channel, type Design, type Scene } from '../design/index.js';
+import { splitRef, type Design, type Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import { feel, setStage, type Stage } from '../scene/index.js';
 
@@ -27,6 +27,8 @@ export class Rig {
   private readonly felt = new Map<string, number>();
   private pinKey = '';
   private last?: Solution;
+  /** Readings of the solution looked at last. */
+  private read?: { solution: Solution; counts: Map<string, number> };
   /** How often the circuit has really been solved. */
   solves = 0;
 
@@ -60,14 +62,29 @@ export class Rig {
     return logic;
   }
 
-  /** What each channel reads, without noise; channels on a pin without voltage read nothing. */
+  /**
+   * What each channel reads, without noise; channels on a pin without voltage read nothing. Pins of one
+   * converter are read in the order of their channels, over and over: what was read before is left on
+   * its sampling capacitor.
+   */
   counts(solution: Solution): Map<string, number> {
-    return new Map(
-      this.design.channels.flatMap((channel) => {
-        const counts = channelCounts(this.design, channel, solution);
-        return counts === undefined ? [] : [[channel.id, counts] as const];
+    if (solution === this.read?.solution) return this.read.counts;
+    const taps = this.design.channels.flatMap((channel) => {
+      const converter = pinConverter(this.design, channel.pin);
+      const volts = voltsAt(solution, channel.pin);
+      return converter && volts !== undefined ? [{ channel, converter, volts }] : [];
+    });
+    const counts = new Map(
+      taps.map(({ channel, converter, volts }, i) => {
+        const turn = taps.filter((t) => t.converter.part === converter.part);
+        const before = turn.at(turn.indexOf(taps[i]) - 1)?.volts ?? volts;
+        const ohms = this.circuit.sourceOhms(channel.pin, converter.window) ?? 0;
+        const sampled = converter.sampled(volts, before, ohms);
+        return [channel.id, converter.counts(sampled, solution.parts[converter.part])] as const;
       }),
     );
+    this.read = { solution, counts };
+    return counts;
   }
 
   /** What a sensor last felt, in its unit. */
@@ -117,12 +134,4 @@ function pinStates(design: Design, logic: LogicState): Map<string, Record<string
     pins.set(part, { ...pins.get(part), [terminal]: { mode, high } });
   }
   return pins;
-}
-
-/** The counts a channel's converter gives for a solved circuit, without noise. */
-function channelCounts(design: Design, channel: Channel, solution: Solution): number | undefined {
-  const converter = pinConverter(design, channel.pin);
-  const volts = voltsAt(solution, channel.pin);
-  if (!converter || volts === undefined) return undefined;
-  return converter.counts(volts, solution.parts[converter.part]);
 }

@@ -41,6 +41,15 @@ export const controller5v8bit: PartKind = {
     { id: 'pinAmps', label: 'Pin current limit', unit: 'A', default: 0.02, min: 1e-3, max: 0.1 },
     { id: 'bits', label: 'Converter', unit: 'bit', default: 10, min: 6, max: 16, whole: true },
     { id: 'noise', label: 'Converter noise', unit: 'counts', default: 0.7, min: 0, max: 50 },
+    {
+      id: 'sample',
+      label: 'Sampling capacitor',
+      unit: 'F',
+      default: 14e-12,
+      min: 1e-13,
+      max: 1e-9,
+    },
+    { id: 'leak', label: 'Pin leakage', unit: 'A', default: 50e-9, min: 1e-12, max: 1e-5 },
   ],
   ratings: [
     ...pins.map((pin): Rating => ({
@@ -97,6 +106,8 @@ export const controller5v8bit: PartKind = {
     bits: (p) => p['bits'],
     reference: (part) => (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),
     noise: (p) => p['noise'],
+    // One and a half clocks of 125 kHz, through the multiplexer.
+    sampling: (p) => ({ farads: p['sample'], seconds: 12e-6, ohms: 10e3 }),
   },
   notes: [
     'The converter compares with the board voltage itself: a sagging supply moves both together.',
@@ -105,7 +116,8 @@ export const controller5v8bit: PartKind = {
   ],
   cautions: [],
   source:
-    'Regulator with drop-out, pins as a resistance to either rail with clamp diodes; 20 mA a pin in ' +
+    'Regulator with drop-out, pins as a resistance to either rail with clamp diodes and leakage; sampling ' +
+    'capacitor of 14 pF behind 10 kΩ for 12 µs (data sheets of 8-bit controllers); 20 mA a pin in ' +
     'continuous use, 40 mA absolute (common practice), other values from memory.',
   price: '5 to 20',
   glyph: 'M6 4H18V20H6ZM2 8H6M2 12H6M2 16H6M18 8H22M18 12H22M18 16H22',
@@ -114,7 +126,12 @@ export const controller5v8bit: PartKind = {
 /** A pin is a resistance to the upper and one to the lower rail, with a clamp diode to each. */
 function pinElements(pin: string, pinState: PinState | undefined, p: Params): Element[] {
   const { mode, high } = pinState ?? { mode: 'input', high: false };
-  const up = mode === 'output' && high ? p['pinOhms'] : mode === 'pull-up' ? p['pullUp'] : open;
+  const up =
+    mode === 'output' && high
+      ? p['pinOhms']
+      : mode === 'pull-up'
+        ? p['pullUp']
+        : p['rail'] / p['leak'];
   const down = mode === 'output' && !high ? p['pinOhms'] : open;
   const clamp = { type: 'diode', saturation: 1e-14, emission: 1 } as const;
   return [

@@ -58,6 +58,7 @@ export default tseslint.config(
       globals: {
         process: 'readonly',
         console: 'readonly',
+        performance: 'readonly',
         URL: 'readonly',
         module: 'writable',
         __dirname: 'readonly',

@@ -1,5 +1,12 @@
-import { readFileSync } from 'node:fs';
-import { Circuit, runCycles } from '../core/dist/circuit/index.js';
+import { writeFileSync } from 'node:fs';
+import {
+  Circuit,
+  Network,
+  runCycles,
+  thermalVoltage,
+  Transient,
+} from '../core/dist/circuit/index.js';
+import { Solver } from 'odex';
 import { alarm, comparators } from './bench-designs.mjs';
 
 /** Times the circuit engine alone; see docs/performance.md. */
@@ -29,7 +36,7 @@ function operatingPoint() {
 }
 
 /** A controller that reads six channels and fires three sounders. */
-function controller(circuit, every, sleeps) {
+function controller(circuit, every) {
   let fired = [false, false, false];
   const pins = () => ({
     ...Object.fromEntries(fired.map((on, i) => [`D${i + 2}`, { mode: 'output', high: on }])),
@@ -38,15 +45,17 @@ function controller(circuit, every, sleeps) {
     ),
   });
   let reads = 0;
+  let changes = 0;
   circuit.setState('U1', { pins: pins() });
   return {
-    reads: () => reads,
+    counts: () => `${reads} readings, ${changes} changes of its pins`,
     every,
     tick: (t, volts) => {
       reads += 1;
-      const now = fired.map((_, i) => volts(circuit.design.wires[6 + 6 * 2 * i].to) > 4);
+      const now = fired.map((_, i) => volts(`B${i}.b`) > 4);
       if (now.every((on, i) => on === fired[i])) return undefined;
       fired = now;
+      changes += 1;
       return () => circuit.setState('U1', { pins: pins() });
     },
   };
@@ -54,7 +63,6 @@ function controller(circuit, every, sleeps) {
 
 function minute() {
   const circuit = new Circuit(alarm());
-  circuit.design = alarm();
   for (let i = 0; i < 6; i++) circuit.setState(`B${i}`, { felt: 10 });
   const ticker = controller(circuit, 0.01);
   circuit.solve();
@@ -63,33 +71,209 @@ function minute() {
     run.startAtRest();
     for (let t = 2.5; t <= 60; t += 2.5) {
       run.advance(t, ticker);
-      circuit.setState(`B${(t / 2.5) % 6}`, { felt: t % 5 === 0 ? 10 : 4000 });
+      circuit.setState(`B${Math.floor(t / 5) % 3}`, { felt: t % 5 === 0 ? 10 : 4000 });
       run.restart();
     }
   });
   console.log(
-    `60 s of 40 parts, 10 ms controller loop: ${took.toFixed(0)} ms; ${run.steps} steps, ${run.rejected} tried again, ${run.stepper.iterations} Newton iterations, ${ticker.reads()} readings, ${run.events} events, halt ${run.halt}`,
+    `60 s of 40 parts, 10 ms controller loop: ${took.toFixed(0)} ms; ${run.steps} steps, ${run.rejected} tried again, ${run.stepper.iterations} Newton iterations, ${ticker.counts()}${run.halt ? `, ended early: ${run.halt}` : ''}`,
   );
 }
 
+/** Steady state and time for designs of ten to two hundred parts; draws docs/growth.svg. */
 function growth() {
-  const sizes = [1, 2, 5, 10, 15, 20];
-  for (const n of sizes) {
+  const points = [1, 2, 3, 5, 7, 10, 13, 16, 20].map((n) => {
     const design = comparators(n);
     const circuit = new Circuit(design);
-    for (let i = 0; i < n; i++) circuit.setState(`B${i}`, { felt: 5 + i });
-    circuit.solve();
-    const rows = circuit.network.system.size;
-    const time = many(300, (i) => {
-      circuit.setState('B0', { felt: 1 + (i % 9) });
-      return circuit.network.rest();
+    const feel = (k) => {
+      for (let i = 0; i < n; i++) circuit.setState(`B${i}`, { felt: 5 + ((i + k) % 7) });
+    };
+    const once = (k) => {
+      feel(k);
+      circuit.network.rest();
+    };
+    for (let k = 0; k < 100; k++) once(k);
+    const times = Array.from({ length: 300 }, (_, k) => ms(() => once(k)).ms).sort((a, b) => a - b);
+    const median = times[150];
+    const unknowns = circuit.network.system.size;
+    console.log(
+      `${design.parts.length} parts, ${unknowns} unknowns: steady state ${median.toFixed(4)} ms`,
+    );
+    return { parts: design.parts.length, median };
+  });
+  const [first, last] = [points[1], points[points.length - 1]];
+  const power = Math.log(last.median / first.median) / Math.log(last.parts / first.parts);
+  console.log(`grows as parts^${power.toFixed(2)} from ${first.parts} to ${last.parts} parts`);
+  writeFileSync('docs/growth.svg', plot(points));
+}
+
+/** Time against parts, with a straight line through the origin and the largest for the eye. */
+function plot(points) {
+  const [width, height, left, bottom] = [520, 300, 60, 40];
+  const last = points[points.length - 1];
+  const x = (parts) => left + ((width - left - 20) * parts) / last.parts;
+  const y = (time) => height - bottom - ((height - bottom - 30) * time) / (1.1 * last.median);
+  const dots = points.map(
+    (p) => `<circle cx="${x(p.parts).toFixed(1)}" cy="${y(p.median).toFixed(1)}" r="4"/>`,
+  );
+  const text = (tx, ty, label, anchor = 'middle') =>
+    `<text x="${tx}" y="${ty}" text-anchor="${anchor}" font-size="12" stroke="none">${label}</text>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" font-family="sans-serif" fill="#20242B" stroke="#20242B">
+<rect width="${width}" height="${height}" fill="#FFFDF7" stroke="none"/>
+<path d="M${left} 20V${height - bottom}H${width - 10}" fill="none"/>
+<path d="M${x(0)} ${y(0)}L${x(last.parts)} ${y(last.median)}" stroke="#DDD5C4" stroke-width="2"/>
+<g fill="#3D4F8A" stroke="none">${dots.join('')}</g>
+${text(x(last.parts), height - bottom + 18, `${last.parts} parts`)}${text(x(0), height - bottom + 18, '0')}
+${text(left - 6, y(last.median) + 4, `${last.median.toFixed(2)} ms`, 'end')}
+${text(width / 2, 16, 'time of one steady state, warm, against parts; line: in proportion')}
+</svg>
+`;
+}
+
+const r = (a, b, ohms) => ({ type: 'resistor', a, b, ohms });
+const c = (a, b, farads) => ({ type: 'capacitor', a, b, farads });
+const scale = 1.8 * thermalVoltage();
+const shockley = (v) => 7e-9 * Math.expm1(Math.min(v / scale, 40));
+const diode = (anode, cathode) => ({
+  type: 'diode',
+  anode,
+  cathode,
+  saturation: 7e-9,
+  emission: 1.8,
+});
+const sine = (hertz, amplitude) => ({
+  type: 'voltage-source',
+  plus: 'in',
+  minus: '0',
+  volts: 0,
+  wave: { shape: 'sine', mean: 0, amplitude, hertz },
+});
+
+/** Stiff circuits: fast parts beside slow ones. The peer integrates the same equations, written by hand. */
+const stiff = [
+  {
+    name: 'coil with a diode beside it, on a sine',
+    elements: [
+      sine(100, 12),
+      r('in', 'a', 10),
+      c('a', '0', 1e-7),
+      { type: 'inductor', a: 'a', b: 'b', henries: 0.05, ohms: 0 },
+      r('b', '0', 50),
+      diode('0', 'a'),
+    ],
+    watch: 'a',
+    until: 0.05,
+    y0: [0, 0],
+    f: (t, [v, i]) => [
+      ((12 * Math.sin(200 * Math.PI * t) - v) / 10 - i + shockley(-v)) / 1e-7,
+      (v - 50 * i) / 0.05,
+    ],
+    out: ([v]) => v,
+  },
+  {
+    name: 'clamped sensor line with a slow filter behind',
+    elements: [
+      sine(10, 8),
+      r('in', 'a', 100),
+      c('a', '0', 1e-9),
+      diode('a', 'b'),
+      c('b', '0', 1e-9),
+      r('b', '0', 10e3),
+      r('b', 'd', 100e3),
+      c('d', '0', 1e-6),
+    ],
+    watch: 'd',
+    until: 0.3,
+    y0: [0, 0, 0],
+    f: (t, [a, b, d]) => {
+      const i = shockley(a - b);
+      return [
+        ((8 * Math.sin(20 * Math.PI * t) - a) / 100 - i) / 1e-9,
+        (i - b / 10e3 - (b - d) / 100e3) / 1e-9,
+        (b - d) / 100e3 / 1e-6,
+      ];
+    },
+    out: ([, , d]) => d,
+  },
+  {
+    name: 'supply filter of three stages, 100 ns to 100 ms',
+    elements: [
+      { type: 'voltage-source', plus: 'in', minus: '0', volts: 12 },
+      r('in', 'a', 1),
+      c('a', '0', 1e-7),
+      r('a', 'b', 100),
+      c('b', '0', 1e-5),
+      r('b', 'd', 1e4),
+      c('d', '0', 1e-5),
+    ],
+    watch: 'd',
+    until: 0.5,
+    y0: [0, 0, 0],
+    f: (_, [a, b, d]) => [
+      ((12 - a) / 1 - (a - b) / 100) / 1e-7,
+      ((a - b) / 100 - (b - d) / 1e4) / 1e-5,
+      (b - d) / 1e4 / 1e-5,
+    ],
+    out: ([, , d]) => d,
+  },
+];
+
+function ours({ elements, watch, until }) {
+  const placed = elements.map((element, i) => ({ part: String(i), element, node: (n) => n }));
+  const network = new Network(placed, '0');
+  const course = [];
+  const run = new Transient(network);
+  const note = (t) => course.push([t, network.volts(watch)]);
+  run.observe({ stepped: note });
+  run.startDead();
+  run.advance(until);
+  return course;
+}
+
+function theirs({ f, y0, out, until }, tolerance) {
+  const course = [];
+  const solver = new Solver(f, y0.length, {
+    absoluteTolerance: tolerance,
+    relativeTolerance: tolerance,
+    maxSteps: 1e8,
+  });
+  solver.solve(0, y0, until, (_, t, y) => void course.push([t, out(y)]));
+  return course;
+}
+
+function againstPeer() {
+  for (const test of stiff) {
+    const exact = new Solver(test.f, test.y0.length, {
+      absoluteTolerance: 1e-10,
+      relativeTolerance: 1e-10,
+      maxSteps: 1e8,
     });
-    console.log(`${design.parts.length} parts, ${rows} unknowns: steady state ${time}`);
+    const worst = (course) => {
+      const at = exact.integrate(0, test.y0);
+      let [error, size] = [0, 0];
+      for (const [t, v] of course) {
+        error = Math.max(error, Math.abs(v - test.out(at(t))));
+        size = Math.max(size, Math.abs(v));
+      }
+      return error / size;
+    };
+    ours(test);
+    const mine = ms(() => ours(test));
+    const error = worst(mine.result);
+    // The loosest tolerance at which the peer is as accurate; stability, not accuracy, sets its steps.
+    let peer;
+    let peerError = Infinity;
+    for (const tolerance of [1e-3, 1e-4, 1e-5, 1e-6]) {
+      peer = ms(() => theirs(test, tolerance));
+      peerError = worst(peer.result);
+      if (peerError <= Math.max(error, 1e-4)) break;
+    }
+    console.log(
+      `${test.name}: ${mine.ms.toFixed(1)} ms (error ${error.toExponential(1)}, ${mine.result.length} steps); odex ${peer.ms.toFixed(0)} ms (error ${peerError.toExponential(1)}): ${(peer.ms / mine.ms).toFixed(0)} times`,
+    );
   }
 }
-operatingPoint();
-minute();
-growth();
+
 /** A board that sleeps 8 s, wakes for 20 ms, and so on; leaping over cycles that repeat, or not. */
 function sleeper(hours, leaping) {
   const circuit = new Circuit(alarm());
@@ -119,7 +303,9 @@ function sleeper(hours, leaping) {
     `${hours} h of 40 parts, asleep 8 s between readings${leaping ? '' : ', every cycle in full'}: ${took.toFixed(0)} ms; ${done.run} cycles run, ${done.leapt} leapt over, ${run.steps} steps; battery at ${(100 * charge).toFixed(6)} %`,
   );
 }
-sleeper(1, false);
-sleeper(1, true);
+operatingPoint();
+minute();
+growth();
+againstPeer();
 sleeper(24, false);
 sleeper(24, true);

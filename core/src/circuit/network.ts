@@ -1,4 +1,4 @@
-import { elementNodes, type Element } from '../catalog/index.js';
+import { elementNodes, signalNodes, type Element } from '../catalog/index.js';
 import { checkElement, checkElements } from './check-elements.js';
 import { makeDevice, type Device } from './devices/index.js';
 import type { Sorted } from './newton.js';
@@ -53,7 +53,8 @@ export class Network {
     this.system = new System(live.length);
     this.devices = placed.map((p) => (sourceLoop.length > 0 ? undefined : this.make(p)));
     const anchors = this.structure.anchors.map((node) => this.anchor(node));
-    this.system.seal();
+    const signals = new Set(placed.map(signalOf));
+    this.system.seal(live.flatMap((node, i) => (signals.has(node) ? [] : [i])));
     const made = this.devices.filter((d) => d !== undefined);
     this.sorted = {
       linear: [...made.filter((d) => d.linear), ...anchors],
@@ -144,6 +145,12 @@ export class Network {
     const number = (local: string): number => this.index.get(node(local)) ?? -1;
     return solvable ? makeDevice(element, number, this.system) : undefined;
   }
+}
+
+/** The signal node of an element, if it has one. */
+function signalOf({ element, node }: PlacedElement): string | undefined {
+  const signal = signalNodes[element.type] as ((e: Element) => string) | undefined;
+  return signal && node(signal(element));
 }
 
 const nodesOf = ({ element, node }: PlacedElement): string[] => elementNodes(element).map(node);

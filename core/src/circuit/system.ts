@@ -27,6 +27,7 @@ export class System {
   private branches = 0;
   private lu?: SparseLU;
   private live = new Float64Array(0);
+  private shunted = new Int32Array(0);
   private diagonal = new Int32Array(0);
   private keptValues = new Float64Array(0);
   private keptRhs = new Float64Array(0);
@@ -86,9 +87,14 @@ export class System {
     return slot;
   }
 
-  /** Fixes the pattern; afterwards only values change. */
-  seal(): void {
-    this.diagonal = Int32Array.from({ length: this.nodes }, (_, i) => this.slot(i, i));
+  /**
+   * Fixes the pattern; afterwards only values change.
+   *
+   * @param electrical nodes that carry currents and may be shunted; all when left out
+   */
+  seal(electrical?: readonly number[]): void {
+    this.shunted = Int32Array.from(electrical ?? Array.from({ length: this.nodes }, (_, i) => i));
+    this.diagonal = this.shunted.map((i) => this.slot(i, i));
     const { size } = this;
     this.values = new Float64Array(this.rows.length);
     this.rhs = new Float64Array(size + 1);
@@ -137,12 +143,13 @@ export class System {
     this.limited = false;
   }
 
-  /** Adds a conductance from every node to ground, and so pulls it to `towards`. */
+  /** Adds a conductance from every electrical node to ground, and so pulls it to `towards`. */
   shunt(siemens: number, towards?: Float64Array): void {
     if (siemens === 0) return;
-    for (let i = 0; i < this.nodes; i++) {
-      this.values[this.diagonal[i]] += siemens;
-      if (towards) this.rhs[i] += siemens * towards[i];
+    for (let k = 0; k < this.shunted.length; k++) {
+      const node = this.shunted[k];
+      this.values[this.diagonal[k]] += siemens;
+      if (towards) this.rhs[node] += siemens * towards[node];
     }
   }
 

@@ -20,6 +20,15 @@ export const motor: DeviceFactory<'motor'> = (element, node, system) => {
   const flux = system.addState(element.henries * fineAmps);
   const spin = system.addState(element.inertia * fineSpeed);
   let present = element;
+  /** Speed at which the friction was linearised last. */
+  let at = 0;
+  /** A guess that turns the motor round is held close to standstill first, where friction bends. */
+  const follow = (guess: number): number => {
+    const turns = guess * at < 0 && Math.abs(guess) > creep;
+    if (turns) system.limited = true;
+    at = turns ? (Math.sign(guess) * creep) / 2 : guess;
+    return at;
+  };
   return {
     nodes: [a, b, speed],
     linear: false,
@@ -37,12 +46,13 @@ export const motor: DeviceFactory<'motor'> = (element, node, system) => {
         values[turn[1]] += 1;
         return;
       }
-      const turning = Math.tanh(x[speed] / creep);
+      const w = follow(x[speed]);
+      const turning = Math.tanh(w / creep);
       const drag = (load * (1 - turning ** 2)) / creep;
       // Divided by the constant, so that the row reads in amps.
       values[turn[0]] -= 1;
       values[turn[1]] += (alpha * inertia + friction + drag) / constant;
-      rhs[speed] -= (history[spin] + load * turning - drag * x[speed]) / constant;
+      rhs[speed] -= (history[spin] + load * turning - drag * w) / constant;
     },
     currents: (x, out) => {
       out[0] = x[branch];

@@ -76,6 +76,7 @@ export class Transient {
   readonly stepper: Sdirk;
   private h: number;
   private jumpedAt = NaN;
+  private snappedAt = NaN;
   /** Length of the first step after the last jump, where it was not cut short. */
   private first = Infinity;
   private readonly observers: Observer[] = [];
@@ -163,7 +164,7 @@ export class Transient {
       this.rejected += 1;
       if (h <= shortest) {
         if (error < Infinity) break;
-        this.halt = 'no solution';
+        this.snap();
         return;
       }
       h = Math.max(
@@ -283,6 +284,16 @@ export class Transient {
     }
     if (tried !== high) stepper.attempt(t, high);
     return high;
+  }
+
+  /**
+   * No way on by the shortest step: feedback has tipped over faster than any capacitance in it. What can
+   * jump jumps; when nothing does, there is no solution.
+   */
+  private snap(): void {
+    if (this.snappedAt === this.t) this.halt = 'no solution';
+    else this.jump();
+    this.snappedAt = this.t;
   }
 
   /** What jumps at this moment: modes that no longer fit or are due, one after another, until all fit. */

@@ -28,7 +28,7 @@ export function formatNominal(value: number, unit: Unit): string {
 const whole = (counts: number): string => String(Math.round(counts));
 
 /** What no meter on a bench resolves shows as 0, so that rounding dust does not pass for a reading. */
-const smallest: Partial<Record<Unit, number>> = { V: 1e-6, A: 1e-12, W: 1e-9 };
+const smallest: Partial<Record<Unit, number>> = { V: 1e-5, A: 1e-12, W: 1e-9 };
 
 function format(value: number, unit: Unit, write: (scaled: number) => string): string {
   if (!Number.isFinite(value)) return '–';

@@ -1,4 +1,5 @@
 import type { DeviceFactory } from './device.js';
+import { turning } from './turning.js';
 
 const fineAmps = 20e-6;
 const fineSpeed = 1e-3;
@@ -20,15 +21,7 @@ export const motor: DeviceFactory<'motor'> = (element, node, system) => {
   const flux = system.addState(element.henries * fineAmps);
   const spin = system.addState(element.inertia * fineSpeed);
   let present = element;
-  /** Speed at which the friction was linearised last. */
-  let at = 0;
-  /** A guess that turns the motor round is held close to standstill first, where friction bends. */
-  const follow = (guess: number): number => {
-    const turns = guess * at < 0 && Math.abs(guess) > creep;
-    if (turns) system.limited = true;
-    at = turns ? (Math.sign(guess) * creep) / 2 : guess;
-    return at;
-  };
+  const follow = turning(system);
   return {
     nodes: [a, b, speed],
     linear: false,
@@ -46,13 +39,13 @@ export const motor: DeviceFactory<'motor'> = (element, node, system) => {
         values[turn[1]] += 1;
         return;
       }
-      const w = follow(x[speed]);
-      const turning = Math.tanh(w / creep);
-      const drag = (load * (1 - turning ** 2)) / creep;
+      const w = follow(x[speed], creep);
+      const sense = Math.tanh(w / creep);
+      const drag = (load * (1 - sense ** 2)) / creep;
       // Divided by the constant, so that the row reads in amps.
       values[turn[0]] -= 1;
       values[turn[1]] += (alpha * inertia + friction + drag) / constant;
-      rhs[speed] -= (history[spin] + load * turning - drag * w) / constant;
+      rhs[speed] -= (history[spin] + load * sense - drag * w) / constant;
     },
     currents: (x, out) => {
       out[0] = x[branch];

@@ -1,11 +1,15 @@
 import { biasCurrent } from './bias-current.js';
 import type { DeviceFactory } from './device.js';
 import { logistic, softplus } from './smooth.js';
+import { turning } from './turning.js';
 import { across, stampCurrent } from './two-terminal.js';
 
 /** Width of the knee at the rails, V. */
 const knee = 0.01;
 const fineVolts = 20e-6;
+/** Supply at which it works, and the width within which it wakes, V (from memory). */
+const wakes = 1.2;
+const wakeKnee = 0.1;
 
 /**
  * An operational amplifier as one pole with limits: du/dt = S·tanh(ω·vd/S) − ω/A·u for the voltage u
@@ -23,17 +27,29 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
   ].map(node);
   const inner = system.addBranch();
   const row = [inner, p, m, s, g].map((column) => system.slot(inner, column));
-  const gives = [o, s].map((r) => [inner, o].map((column) => system.slot(r, column)));
+  const gives = [o, s].map((r) => [inner, o, s, g].map((column) => system.slot(r, column)));
   const state = system.addState(fineVolts);
   const biases = [p, m].map((input) => biasCurrent(system, s, input));
+  const follow = turning(system);
+  const followOutput = turning(system);
   let present = element;
 
-  /** Most it gives or takes now: nothing without a supply. */
-  const limitAt = (x: Float64Array): number =>
-    present.limit * Math.max(1e-9, Math.tanh(across(x, s, g)));
-  const amps = (x: Float64Array): number => {
-    const limit = limitAt(x);
-    return limit * Math.tanh((x[inner] - across(x, o, -1)) / (present.outputOhms * limit));
+  /**
+   * Current into the output and its slopes by what drives it, u − v(out), and by supply: next to nothing
+   * unpowered.
+   */
+  const given = (
+    x: Float64Array,
+    volts: number,
+  ): { amps: number; byDrive: number; bySupply: number } => {
+    const { limit, outputOhms } = present;
+    const power = logistic((across(x, s, g) - wakes) / wakeKnee);
+    const t = Math.tanh(volts / (outputOhms * limit));
+    return {
+      amps: power * limit * t,
+      byDrive: (power * (1 - t * t)) / outputOhms,
+      bySupply: ((power * (1 - power)) / wakeKnee) * limit * t,
+    };
   };
   return {
     nodes: [p, m, o, s, g],
@@ -41,29 +57,29 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
     set: (next) => (present = next),
     load: (sys) => {
       const { x, values, rhs, alpha, history } = sys;
-      const { outputOhms } = present;
-      const limit = limitAt(x);
       biases.forEach((b) => b.load(present.bias));
       // Output current from the supply into the output, towards u.
-      const t = amps(x) / limit;
-      const slope = (1 - t * t) / outputOhms;
-      values[gives[0][0]] -= slope;
-      values[gives[0][1]] += slope;
-      values[gives[1][0]] += slope;
-      values[gives[1][1]] -= slope;
-      const seen = slope * (x[inner] - across(x, o, -1));
-      stampCurrent(sys, s, o, limit * t - seen);
+      const over = followOutput(x[inner] - across(x, o, -1), present.outputOhms * present.limit);
+      const { amps, byDrive, bySupply } = given(x, over);
+      const byOutput = [byDrive, -byDrive, bySupply, -bySupply];
+      for (let k = 0; k < 4; k++) {
+        values[gives[0][k]] -= byOutput[k];
+        values[gives[1][k]] += byOutput[k];
+      }
+      const seen = byDrive * over + bySupply * across(x, s, g);
+      stampCurrent(sys, s, o, amps - seen);
       // The inner row, divided by ω: (α·u + h)/ω = S/ω·tanh(ω·vd/S) − u/A − clamps.
       const omega = 2 * Math.PI * present.bandwidth;
       const reach = present.slew / omega;
-      const vd = across(x, p, m) - present.offset;
+      const vd = follow(across(x, p, m) - present.offset, reach);
       const drive = Math.tanh(vd / reach);
       const gain = 1 - drive * drive;
-      // Rails that have met leave it no room, and never cross.
-      const room = Math.max(0, across(x, s, g) - present.marginLow);
-      const margin = Math.min(present.marginHigh, room);
-      const top = (x[inner] - across(x, s, -1) + margin) / knee;
-      const bottom = (across(x, g, -1) + present.marginLow - x[inner]) / knee;
+      const floor = across(x, g, -1) + present.marginLow;
+      const ceiling = across(x, s, -1) - present.marginHigh;
+      // Rails that would cross leave it no room: then it stays at the lower one.
+      const crossed = ceiling < floor;
+      const top = (x[inner] - (crossed ? floor : ceiling)) / knee;
+      const bottom = (floor - x[inner]) / knee;
       const full = Math.max(5 * reach, 1e-3);
       const clampUp = (full * logistic(top)) / knee;
       const clampDown = (full * logistic(bottom)) / knee;
@@ -76,10 +92,11 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
         alpha / omega + 1 / present.gain + clampUp + clampDown,
         -gain,
         gain,
-        -clampUp,
-        -clampDown,
+        crossed ? 0 : -clampUp,
+        -clampDown - (crossed ? clampUp : 0),
       ];
-      const at = [x[inner], across(x, p, -1), across(x, m, -1), across(x, s, -1), across(x, g, -1)];
+      // The difference stands where it was linearised, which may not be where the guess is.
+      const at = [x[inner], vd + present.offset, 0, across(x, s, -1), across(x, g, -1)];
       let linear = 0;
       for (let i = 0; i < 5; i++) {
         values[row[i]] += slopes[i];
@@ -88,11 +105,11 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
       rhs[inner] += linear - residual;
     },
     currents: (x, out) => {
-      const given = amps(x);
+      const { amps } = given(x, x[inner] - across(x, o, -1));
       out[0] = -biases[0].at(x, present.bias);
       out[1] = -biases[1].at(x, present.bias);
-      out[2] = -given;
-      out[3] = given - out[0] - out[1];
+      out[2] = -amps;
+      out[3] = amps - out[0] - out[1];
       out[4] = 0;
     },
     store: () => (system.q[state] = system.x[inner]),

@@ -1,10 +1,13 @@
+import { pinConverter } from '@yurei/core/catalog';
 import {
   Circuit,
   noiseAt,
+  readingNoise,
   runTransient,
   sweep,
   voltsAt,
   worstCase,
+  type Halt,
   type Run,
   type Solution,
 } from '@yurei/core/circuit';
@@ -13,7 +16,7 @@ import { formatQuantity } from '@yurei/core/quantity';
 import { snapshot } from '@yurei/core/rehearsal';
 import { csv } from './csv.js';
 import { BadInput, pickScene } from './load-design.js';
-import { parseDrive, parseSweep, quantity } from './parse-options.js';
+import { celsius, parseDrive, parseSweep, quantity } from './parse-options.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
 
@@ -26,6 +29,7 @@ export interface SolveOptions {
   temperature?: string;
   noise?: string;
   worst?: string;
+  budget?: string;
 }
 
 /** A circuit that feels what the scene gives it, at the asked temperature. */
@@ -37,32 +41,27 @@ function prepared(design: Design, options: SolveOptions): Circuit {
 
 function prepare(design: Design, options: SolveOptions): (circuit: Circuit) => void {
   const { felt } = snapshot(design, pickScene(design, options.scene));
-  const celsius = temperature(options);
+  const warmth = temperature(options);
   return (circuit) => {
-    if (celsius !== undefined) circuit.setTemperature(celsius);
+    if (warmth !== undefined) circuit.setTemperature(warmth);
     for (const [part, value] of Object.entries(felt)) circuit.setState(part, { felt: value });
   };
 }
 
-function temperature({ temperature: text }: SolveOptions): number | undefined {
-  if (text === undefined) return undefined;
-  const celsius = quantity(text, '°C', '--temperature');
-  if (celsius < -60 || celsius > 150) {
-    throw new BadInput(`--temperature ${text} is outside −60 … 150 °C, where the models hold.`);
-  }
-  return celsius;
-}
+const temperature = ({ temperature: text }: SolveOptions): number | undefined =>
+  text === undefined ? undefined : celsius(text);
 
 /** One value up and down: trip points in the text, every net in the CSV. */
 export function sweepReport(design: Design, options: SolveOptions & { sweep: string }): Report {
   const { part, param, unit, from, to, points } = parseSweep(design, options.sweep);
   const circuit = prepared(design, options);
   const set = (value: number): void => {
-    if (param === 'felt') circuit.setState(part.id, { felt: value });
+    if (!part) circuit.setTemperature(value);
+    else if (param === 'felt') circuit.setState(part.id, { felt: value });
     else circuit.setParams(part.id, { [param]: value });
   };
   const { up, down, trips } = sweep(circuit, set, from, to, points);
-  const name = `${part.id}.${param}`;
+  const name = part ? `${part.id}.${param}` : param;
   const text = [
     `${name} from ${formatQuantity(from, unit)} to ${formatQuantity(to, unit)} and back, ${points} values each way`,
     trips.length === 0
@@ -108,7 +107,10 @@ export function transientReport(
       `--from ${from}: write rest (steady before time 0) or dead (power comes on at time 0).`,
     );
   }
+  const budget = quantity(options.budget ?? '120', 's', '--budget');
+  const deadline = Date.now() + 1000 * budget;
   const run = runTransient(design, {
+    keepGoing: () => Date.now() < deadline,
     until,
     from,
     drives: (options.drive ?? []).map((text) => parseDrive(design, text)),
@@ -125,6 +127,13 @@ export function transientReport(
     csv: csv(['t', ...names], rows),
   };
 }
+
+const halts: Readonly<Record<Halt, string>> = {
+  'too many steps': 'it took more than five million steps. Ask for a shorter time.',
+  stopped:
+    'the time allowed for computing is used up. Ask for a shorter time, or give more by --budget.',
+  'no solution': 'no voltages could be found from there on. Check the parts that act just before.',
+};
 
 function transientText(run: Run): string {
   const seconds = (t: number): string => formatQuantity(t, 's', 5);
@@ -158,7 +167,7 @@ function transientText(run: Run): string {
       (c) =>
         `\n${c.part} chatters from ${seconds(c.at)}: it switches every ${seconds(c.every)}. Give it hysteresis.`,
     ),
-    ...(run.halt ? [`\nEnded early at ${seconds(run.end)}: ${run.halt}.`] : []),
+    ...(run.halt ? [`\nEnded early at ${seconds(run.end)}: ${halts[run.halt]}`] : []),
     ...problemLines(run.problems),
   ].join('\n');
 }
@@ -169,6 +178,7 @@ export function noiseReport(design: Design, options: SolveOptions & { noise: str
   const solution = circuit.solve();
   const net = netOf(solution, options.noise, '--noise');
   const noise = noiseAt(circuit.network, net, [0.1, 1e5]);
+  const reading = readingLine(design, solution, options.noise, noise.volts);
   const text = [
     `Noise at ${options.noise}, 0.1 Hz to 100 kHz: ${(1e6 * noise.volts).toPrecision(3)} µV r.m.s. (thermal and shot)`,
     table(
@@ -176,9 +186,21 @@ export function noiseReport(design: Design, options: SolveOptions & { noise: str
         .filter((s) => s.square > 1e-4 * noise.volts ** 2)
         .map((s) => [s.part, `${((100 * s.square) / noise.volts ** 2).toFixed(1)} %`]),
     ),
+    ...reading,
     ...problemLines(solution.problems),
   ].join('\n');
   return { text, json: noise, exitCode: solution.problems.length > 0 ? 1 : 0 };
+}
+
+/** What noise makes of a reading, where a converter reads there. */
+function readingLine(design: Design, solution: Solution, pin: string, volts: number): string[] {
+  const converter = pinConverter(design, pin);
+  if (!converter) return [];
+  const perCount = converter.reference(solution.parts[converter.part]) / converter.full;
+  const counts = readingNoise(volts, perCount, converter.noise);
+  return [
+    `A reading there has ${counts.toPrecision(3)} counts r.m.s. with the converter's own noise and rounding.`,
+  ];
 }
 
 /** Spread of a terminal's voltage over all tolerances. */

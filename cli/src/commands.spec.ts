@@ -104,6 +104,9 @@ describe('solve in more ways', () => {
   it.each<[string, string, Parameters<typeof solve>[1], RegExp]>([
     ['--from dead', loop, { transient: '20ms', from: 'dead' }, /^20\.000\sms/],
     ['--noise', sump, { noise: 'U1.minus' }, /µV r\.m\.s\./],
+    ['--noise of a reading', demo, { noise: 'U1.A0' }, /A reading there has 0\.\d+ counts/],
+    ['a temperature sweep', dusk, { sweep: 'temperature=-20:60:5' }, /Nothing switches/],
+    ['a budget that runs out', sump, { transient: '1000', budget: '1us' }, /used up/],
     ['--worst', sump, { worst: 'U1.plus' }, /worst case .* to .*likely ±/],
     ['--temperature', dusk, { sweep: 'B1.felt=1:60:5', temperature: '50' }, /going up/],
   ])('%s', async (_, file, options, text) => {
@@ -121,7 +124,11 @@ describe('solve in more ways', () => {
     ['an unknown start', { transient: '1', from: 'asleep' }, /rest .* or dead/],
     ['a wire that is not there', { noise: 'Q9.x' }, /no wire is at "Q9\.x"/],
     ['two analyses', { noise: 'U1.out', worst: 'U1.out' }, /one of/],
-    ['a glowing room', { transient: '1', temperature: '900' }, /outside −60 … 150/],
+    [
+      'a glowing room',
+      { transient: '1', temperature: '900' },
+      /temperature can be -60 to 150, not 900/,
+    ],
   ];
   it.each(bad)('refuses %s', async (_, options, message) => {
     await expect(solve(dusk, options)).rejects.toThrow(message);

@@ -46,7 +46,10 @@ program
   .command('solve <file>')
   .description('volts, amps and watts: at rest, swept, in time, with noise or in the worst case')
   .option('--scene <name>', 'whose daylight falls; the first one otherwise')
-  .option('--sweep <PART.PARAM=a:b:n>', 'change a value from a to b and back; "felt" for a sensor')
+  .option(
+    '--sweep <PART.PARAM=a:b:n>',
+    'change a value from a to b and back; "felt" for a sensor, or temperature=a:b:n',
+  )
   .option('--transient <time>', 'run in time, for example 0.1 or 20ms')
   .option(
     '--drive <PART.PARAM=t:v,t:v>',
@@ -57,6 +60,7 @@ program
   .option('--noise <terminal>', 'thermal and shot noise at a net')
   .option('--worst <terminal>', 'spread of a voltage over all tolerances')
   .option('--temperature <°C>', '25 otherwise')
+  .option('--budget <time>', 'most computing time of --transient; 120 s otherwise')
   .option('--csv <file>', 'write every point of --sweep or --transient')
   .option('--json', 'print JSON')
   .action((file: string, o: SolveOptions & Output) =>

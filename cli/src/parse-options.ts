@@ -4,9 +4,9 @@ import type { Design, Part } from '@yurei/core/design';
 import { parseQuantity, type Unit } from '@yurei/core/quantity';
 import { BadInput } from './load-design.js';
 
-/** A parameter of a part, or what its sensor feels. */
+/** A parameter of a part, what its sensor feels, or the temperature of everything. */
 export interface Target {
-  part: Part;
+  part: Part | undefined;
   param: string;
   unit: Unit;
   min: number;
@@ -19,10 +19,19 @@ export interface SweepRange extends Target {
   points: number;
 }
 
+/** What the models hold for, °C. */
+const temperature: Target = {
+  part: undefined,
+  param: 'temperature',
+  unit: '°C',
+  min: -60,
+  max: 150,
+};
+
 /** "B1.felt=0:100:51" → the target and the range. */
 export function parseSweep(design: Design, text: string): SweepRange {
   const [name, range] = halves(text, '--sweep', 'PART.PARAM=from:to:points');
-  const target = findTarget(design, name, '--sweep');
+  const target = name === 'temperature' ? temperature : findTarget(design, name, '--sweep');
   const [from, to, count] = range.split(':');
   const points = Number(count);
   if (
@@ -43,6 +52,7 @@ export function parseSweep(design: Design, text: string): SweepRange {
 export function parseDrive(design: Design, text: string): Drive {
   const [name, list] = halves(text, '--drive', 'PART.PARAM=time:value,time:value');
   const target = findTarget(design, name, '--drive');
+  const id = target.part?.id ?? '';
   const points = list.split(',').map((pair) => pair.split(':'));
   const times = points.map(([t]) => quantity(t, 's', '--drive'));
   const values = points.map((pair) => {
@@ -54,7 +64,7 @@ export function parseDrive(design: Design, text: string): Drive {
   if (times.some((t, i) => t < 0 || (i > 0 && t < times[i - 1]))) {
     throw new BadInput(`--drive ${text}: the times must not be negative and must ascend.`);
   }
-  return { part: target.part.id, param: target.param, times, values };
+  return { part: id, param: target.param, times, values };
 }
 
 /** A typed value with the option's name in front of what is wrong with it. */
@@ -90,6 +100,9 @@ function findTarget(design: Design, name: string, option: string): Target {
   return { part, param, unit: found.unit, min: found.min, max: found.max };
 }
 
+/** °C, where the models hold. */
+export const celsius = (text: string): number => withinTarget(temperature, text, '--temperature');
+
 function withinTarget(
   { part, param, unit, min, max }: Target,
   text: string,
@@ -97,7 +110,8 @@ function withinTarget(
 ): number {
   const value = quantity(text, unit, option);
   if (value < min || value > max) {
-    throw new BadInput(`${option}: ${part.id}.${param} can be ${min} to ${max}, not ${value}.`);
+    const name = part ? `${part.id}.${param}` : param;
+    throw new BadInput(`${option}: ${name} can be ${min} to ${max}, not ${value}.`);
   }
   return value;
 }

@@ -141,15 +141,16 @@ export class Circuit {
   }
 
   private placeParts(): void {
+    const counts = new Map<string, number>();
+    for (const { part } of this.netlist.placed) counts.set(part, (counts.get(part) ?? 0) + 1);
+    let first = 0;
+    // Elements stand in the order of the parts.
     for (const part of this.design.parts) {
-      this.parts.set(part.id, {
-        id: part.id,
-        kind: kindOf(part),
-        params: paramsOf(part),
-        state: restingState(part.id, this.netlist.wired),
-        first: this.netlist.placed.findIndex((p) => p.part === part.id),
-        count: this.netlist.placed.filter((p) => p.part === part.id).length,
-      });
+      const count = counts.get(part.id) ?? 0;
+      const state = restingState(part.id, this.netlist.wired);
+      const [kind, params] = [kindOf(part), paramsOf(part)];
+      this.parts.set(part.id, { id: part.id, kind, params, state, first, count });
+      first += count;
     }
   }
 

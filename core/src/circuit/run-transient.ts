@@ -145,8 +145,12 @@ class Recorder implements Observer {
 
 /** Net names, each with its first terminal behind it where two nets share a name. */
 function distinct(nets: readonly { id: string; name: string }[]): { id: string; name: string }[] {
-  const shared = (name: string): boolean => nets.filter((n) => n.name === name).length > 1;
-  return nets.map(({ id, name }) => ({ id, name: shared(name) ? `${name} (${id})` : name }));
+  const count = new Map<string, number>();
+  for (const { name } of nets) count.set(name, (count.get(name) ?? 0) + 1);
+  return nets.map(({ id, name }) => ({
+    id,
+    name: count.get(name) === 1 ? name : `${name} (${id})`,
+  }));
 }
 
 /** The run cut at every point of every drive. */

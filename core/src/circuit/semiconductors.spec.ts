@@ -1,4 +1,4 @@
-import { crossings } from '../testing/lab.js';
+import { crossings, step, wire } from '../testing/lab.js';
 import { dead, peak, pulse, run, solve, volts } from '../testing/on-the-bench.js';
 import { sketch } from '../testing/small.js';
 import { Circuit, voltsAt, type Solution } from './index.js';
@@ -221,6 +221,31 @@ describe('amplifiers and gates', () => {
     const period =
       1e5 * (1e-8 + 3.5e-12) * (Math.log((1 - fall) / (1 - rise)) + Math.log(rise / fall));
     expect((ups[3] - ups[2]) / period).toBeCloseTo(1, 3);
+  });
+
+  it('a push-pull comparator pulls its output up by itself, either way', () => {
+    const at = (plus: number): number => {
+      const network = wire(step('vcc', 5), step('p', plus), step('m', 2), {
+        type: 'comparator',
+        plus: 'p',
+        minus: 'm',
+        output: 'out',
+        supply: 'vcc',
+        ground: '0',
+        stage: 'push-pull',
+        offset: 0,
+        hysteresis: 0,
+        bias: 0,
+        headroom: 0,
+        sinkAmps: 0.02,
+        sinkOhms: 50,
+        delay: 0,
+      });
+      network.rest();
+      return network.volts('out') ?? NaN;
+    };
+    expect(at(3)).toBeCloseTo(5, 3);
+    expect(at(1)).toBeCloseTo(0, 3);
   });
 
   it('a comparator needs its pull-up, and gives no more than it can sink', () => {

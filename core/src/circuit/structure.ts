@@ -55,9 +55,14 @@ const forcing = (e: Element): string[][] => {
 class Groups {
   private readonly up = new Map<string, string>();
 
+  /** The name that stands for the node's group; shortens the way there for next time. */
   root(node: string): string {
     let at = node;
-    for (let next = this.up.get(at); next !== undefined; next = this.up.get(at)) at = next;
+    for (let next = this.up.get(at); next !== undefined; next = this.up.get(at)) {
+      const beyond = this.up.get(next);
+      if (beyond !== undefined) this.up.set(at, beyond);
+      at = next;
+    }
     return at;
   }
 
@@ -124,11 +129,14 @@ export function diagnoseStructure(
     for (const [a, b] of forcing(element)) if (!forced.join(node(a), node(b))) loop.add(part);
   }
   const names = [...nodes];
-  const home = (groups: Groups, name: string): boolean =>
-    reference !== undefined && groups.root(name) === groups.root(reference);
-  const lost = new Set(names.filter((n) => !home(tied, n)));
-  const stray = names.filter((n) => !home(paths, n) && (home(near, n) || lost.has(n)));
-  const loose = names.filter((n) => !home(held, n) && !lost.has(n));
+  const home = (groups: Groups): ((name: string) => boolean) => {
+    const root = reference === undefined ? undefined : groups.root(reference);
+    return (name) => groups.root(name) === root;
+  };
+  const [byPath, byHold, byNear, byTie] = [paths, held, near, tied].map(home);
+  const lost = new Set(names.filter((n) => !byTie(n)));
+  const stray = names.filter((n) => !byPath(n) && (byNear(n) || lost.has(n)));
+  const loose = names.filter((n) => !byHold(n) && !lost.has(n));
   return {
     islands: [...grouped(paths, stray).values()],
     lost,

@@ -27,6 +27,7 @@ export const leadBattery: PartKind = {
       min: 1e-3,
       max: 10,
     },
+    { id: 'age', label: 'Share of its life used', unit: '', default: 0, min: 0, max: 1 },
     {
       id: 'selfDischarge',
       label: 'Self-discharge a month',
@@ -46,7 +47,8 @@ export const leadBattery: PartKind = {
     },
   ],
   elements: (p) => {
-    const capacity = 3600 * p['ampHours'];
+    // At the end of its life a fifth of the capacity is gone and the resistance has doubled.
+    const capacity = 3600 * p['ampHours'] * (1 - 0.2 * p['age']);
     return [
       {
         type: 'battery',
@@ -56,7 +58,7 @@ export const leadBattery: PartKind = {
         capacity,
         charge: p['charge'],
         curve: leadAcid.map((v) => (v * p['volts']) / 2),
-        ohms: p['ohms'],
+        ohms: p['ohms'] * (1 + p['age']),
         selfDischarge: (p['selfDischarge'] * capacity) / (30 * 86400),
       },
     ];
@@ -68,7 +70,7 @@ export const leadBattery: PartKind = {
     'Charging gives off hydrogen: ventilate, no flames.',
   ],
   source:
-    'Open-circuit volts over charge as usual for lead–acid cells, internal resistance as typical of 7 A·h (from memory).',
+    'Open-circuit volts over charge as usual for lead–acid cells, internal resistance as typical of 7 A·h; replaced at 80 % of capacity (IEEE 1188); the rest from memory.',
   price: '5 to 20',
   glyph: 'M12 1V7M12 17V23M5 7H19M9 10.5H15M5 14H19M9 17H15',
 };

@@ -7,7 +7,6 @@ export { Network, type Memory, type Steady } from './network.js';
 export type { PlacedElement } from './structure.js';
 export {
   Transient,
-  type Chatter,
   type Halt,
   type Observer,
   type Ticker,
@@ -25,3 +24,4 @@ export {
   type RunOptions,
 } from './run-transient.js';
 export { runCycles, type Cycles, type CyclesDone } from './run-cycles.js';
+export type { Chatter } from './chatter.js';

@@ -1,3 +1,4 @@
+import { ChatterWatch, type Chatter } from './chatter.js';
 import type { Device } from './devices/index.js';
 import type { Network } from './network.js';
 import { Sdirk, stageShares } from './sdirk.js';
@@ -7,11 +8,6 @@ const usualRelative = 3e-5;
 /** An event is found to this share of its step, and never worse than 1 µs. */
 const eventShare = 1e-6;
 const eventTime = 1e-6;
-/** A device that changes this often within this time chatters. */
-const chatterFlips = 200;
-const chatterTime = 1e-3;
-/** How long a chattering device is held still, s; doubled every time. */
-const firstHush = 1e-3;
 /** Most changes at one moment. */
 const mostAtOnce = 100;
 
@@ -48,20 +44,6 @@ export interface Ticker {
 /** Why a run ended before its time. */
 export type Halt = 'too many steps' | 'stopped' | 'no solution';
 
-/** A device that switched on and off without end. */
-export interface Chatter {
-  device: Device;
-  at: number;
-  /** Mean time between changes, s. */
-  every: number;
-}
-
-interface Flips {
-  times: number[];
-  hush: number;
-  until: number;
-}
-
 /**
  * The circuit in time: steps of variable length, cut at corners of sources and at the moments at which
  * a device changes its mode, which are found by stepping again from the same start.
@@ -72,7 +54,6 @@ export class Transient {
   rejected = 0;
   events = 0;
   halt: Halt | undefined;
-  readonly chatters: Chatter[] = [];
   readonly stepper: Sdirk;
   private h: number;
   private jumpedAt = NaN;
@@ -81,7 +62,7 @@ export class Transient {
   private first = Infinity;
   private readonly observers: Observer[] = [];
   private readonly cornered: readonly Device[];
-  private readonly flips = new Map<Device, Flips>();
+  private readonly chatter = new ChatterWatch();
   private tickAt = Infinity;
   private ticks = 0;
 
@@ -99,6 +80,11 @@ export class Transient {
       options.relative ?? usualRelative,
     );
     this.h = options.maxStep ?? 1;
+  }
+
+  /** Devices that chattered, each once. */
+  get chatters(): readonly Chatter[] {
+    return this.chatter.found;
   }
 
   observe(observer: Observer): void {
@@ -245,7 +231,7 @@ export class Transient {
     let worst = -Infinity;
     for (const device of this.network.switching) {
       const urge = device.switching?.urge(x) ?? 0;
-      if (urge > worst && !this.isHushed(device)) worst = urge;
+      if (urge > worst && !this.chatter.isHushed(device, this.t)) worst = urge;
     }
     return worst;
   }
@@ -309,7 +295,7 @@ export class Transient {
         this.halt = 'no solution';
         return;
       }
-      if (round >= mostAtOnce) for (const device of pressed) this.hush(device, 0);
+      if (round >= mostAtOnce) for (const device of pressed) this.chatter.hush(device, t, 0);
       if (!network.switching.some((d) => this.isPressed(d))) break;
     }
     for (const observer of this.observers) observer.jumped?.(t);
@@ -317,7 +303,7 @@ export class Transient {
 
   private isPressed(device: Device): boolean {
     const { switching } = device;
-    if (!switching || this.isHushed(device)) return false;
+    if (!switching || this.chatter.isHushed(device, this.t)) return false;
     return switching.due <= this.t || switching.urge(this.network.system.x) > 0;
   }
 
@@ -328,32 +314,6 @@ export class Transient {
     switching.flip(this.t);
     this.events += 1;
     if (switching.mode === before) return;
-    const flips = this.flipsOf(device);
-    flips.times.push(this.t);
-    if (flips.times.length < chatterFlips) return;
-    const span = this.t - flips.times[0];
-    if (span < chatterTime) this.hush(device, span / chatterFlips);
-    flips.times.shift();
-  }
-
-  private hush(device: Device, every: number): void {
-    const flips = this.flipsOf(device);
-    if (!this.chatters.some((c) => c.device === device)) {
-      this.chatters.push({ device, at: this.t, every });
-    }
-    flips.until = this.t + flips.hush;
-    flips.hush *= 2;
-    flips.times = [];
-  }
-
-  private isHushed(device: Device): boolean {
-    const flips = this.flips.get(device);
-    return flips !== undefined && this.t < flips.until;
-  }
-
-  private flipsOf(device: Device): Flips {
-    let flips = this.flips.get(device);
-    if (!flips) this.flips.set(device, (flips = { times: [], hush: firstHush, until: -Infinity }));
-    return flips;
+    this.chatter.changed(device, this.t);
   }
 }

@@ -87,6 +87,19 @@ describe('sweep up and down finds trip points and hysteresis', () => {
   });
 });
 
+it('a hot relay needs more volts: its copper grows by 0.393 %/K (IEC 60028)', () => {
+  const pullIn = (celsius: number): number => {
+    const circuit = new Circuit(
+      sketch(['adapter G ohms=0.001', 'relay-12v K'], ['G.plus K.plus', 'K.minus G.minus']),
+    );
+    circuit.setTemperature(celsius);
+    const { trips } = sweep(circuit, (volts) => circuit.setParams('G', { volts }), 1, 12, 30);
+    return trips[0].value;
+  };
+  expect(pullIn(25)).toBeCloseTo(8.4, 3);
+  expect(pullIn(85) / pullIn(25)).toBeCloseTo((1 + 0.00393 * 65) / (1 + 0.00393 * 5), 4);
+});
+
 describe('a latch keeps what happened', () => {
   it('the loop fires when a contact opens, stays on when it closes, and ends with the key', () => {
     const pulse = (part: string, on: number, off: number) => ({

@@ -1,4 +1,5 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { copperAt } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { voltsRating } from '../ratings.js';
 
@@ -23,7 +24,7 @@ export const bell: PartKind = {
     voltsRating('plus', 'minus', 'voltage', (p) => 1.3 * p['volts']),
     voltsRating('minus', 'plus', 'voltage, reversed', (p) => 1.3 * p['volts']),
   ],
-  elements: (p) => {
+  elements: (p, state) => {
     const pullIn = (0.5 * p['volts']) / p['ohms'];
     return [
       {
@@ -31,7 +32,7 @@ export const bell: PartKind = {
         plus: 'plus',
         minus: '#inner',
         armature: '#armature',
-        ohms: p['ohms'],
+        ohms: copperAt(p['ohms'], state.celsius),
         henries: p['henries'],
         pullIn,
         dropOut: 0.3 * pullIn,

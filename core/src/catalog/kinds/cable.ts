@@ -1,6 +1,10 @@
 import { formatNominal } from '../../quantity/index.js';
+import { copperAt } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating } from '../ratings.js';
+
+/** Resistivity of annealed copper, 1.7241e-8 Ω·m at 20 °C, brought to 25 °C. */
+const copperAt25 = 1.7241e-8 * (1 + 0.00393 * 5);
 
 export const cable: PartKind = {
   kind: 'cable',
@@ -46,8 +50,7 @@ export const cable: PartKind = {
   ],
   ratings: [ampsRating('a1', (p) => p['maxAmps']), ampsRating('b1', (p) => p['maxAmps'])],
   elements: (p, state) => {
-    const copper = 1.7241e-8 * (1 + 3.93e-3 * (state.celsius - 20));
-    const ohms = (copper * p['length']) / p['area'];
+    const ohms = (copperAt(copperAt25, state.celsius) * p['length']) / p['area'];
     const half = { henries: (p['henries'] * p['length']) / 4, ohms: ohms / 2 };
     return [
       { type: 'inductor', a: 'a1', b: '#a', ...half },

@@ -1,4 +1,5 @@
 import { formatNominal } from '../../quantity/index.js';
+import { copperAt } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating } from '../ratings.js';
 
@@ -28,8 +29,14 @@ export const inductor: PartKind = {
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.5, min: 1e-3, max: 100 },
   ],
   ratings: [ampsRating('a', (p) => p['maxAmps'])],
-  elements: (p) => [
-    { type: 'inductor', a: 'a', b: 'b', henries: p['henries'], ohms: p['ohms'] },
+  elements: (p, state) => [
+    {
+      type: 'inductor',
+      a: 'a',
+      b: 'b',
+      henries: p['henries'],
+      ohms: copperAt(p['ohms'], state.celsius),
+    },
     // Losses and winding capacitance bound its kick.
     {
       type: 'resistor',

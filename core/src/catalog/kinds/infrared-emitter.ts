@@ -33,7 +33,7 @@ export const infraredEmitter: PartKind = {
   ],
   elements: () => [
     // 1.35 V at 50 mA: I = Is·exp(V/(n·Vt)) and 1 Ω of bulk and lead.
-    { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2 },
+    { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2, gap: 1.4 },
     { type: 'resistor', a: '#bulk', b: 'k', ohms: 1 },
   ],
   headline: (p) => `${formatNominal(p['intensity'], '')} W/sr/A`,

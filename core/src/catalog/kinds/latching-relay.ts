@@ -1,4 +1,5 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { copperAt } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating, voltsRating } from '../ratings.js';
 
@@ -38,7 +39,7 @@ export const latchingRelay: PartKind = {
     voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.4 * p['volts']),
     ampsRating('com', (p) => p['maxAmps']),
   ],
-  elements: (p) => {
+  elements: (p, state) => {
     const contact = {
       type: 'contact',
       on: 0.5,
@@ -52,7 +53,7 @@ export const latchingRelay: PartKind = {
         plus: 'plus',
         minus: 'minus',
         armature: '#armature',
-        ohms: p['ohms'],
+        ohms: copperAt(p['ohms'], state.celsius),
         henries: p['henries'],
         pullIn: p['pullIn'] / p['ohms'],
         dropOut: 0,

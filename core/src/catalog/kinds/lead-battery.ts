@@ -46,9 +46,13 @@ export const leadBattery: PartKind = {
       stress: (part) => -(part.amps['plus'] ?? 0),
     },
   ],
-  elements: (p) => {
-    // At the end of its life a fifth of the capacity is gone and the resistance has doubled.
-    const capacity = 3600 * p['ampHours'] * (1 - 0.2 * p['age']);
+  elements: (p, state) => {
+    // Cold takes a hundredth of the capacity a kelvin. At the end of its life a fifth of the capacity is gone and the resistance has doubled.
+    const capacity =
+      3600 *
+      p['ampHours'] *
+      (1 - 0.2 * p['age']) *
+      Math.min(1, Math.max(0.2, 1 - 0.01 * (25 - state.celsius)));
     return [
       {
         type: 'battery',
@@ -58,7 +62,7 @@ export const leadBattery: PartKind = {
         capacity,
         charge: p['charge'],
         curve: leadAcid.map((v) => (v * p['volts']) / 2),
-        ohms: p['ohms'] * (1 + p['age']),
+        ohms: p['ohms'] * (1 + p['age']) * Math.max(1, 1 + 0.015 * (25 - state.celsius)),
         selfDischarge: (p['selfDischarge'] * capacity) / (30 * 86400),
       },
     ];

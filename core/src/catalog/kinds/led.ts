@@ -26,7 +26,7 @@ export const led: PartKind = {
     const bulk = 5;
     const saturation = 0.01 * Math.exp(-(p['volts'] - 0.01 * bulk) / (emission * 0.025693));
     return [
-      { type: 'diode', anode: 'a', cathode: '#bulk', saturation, emission },
+      { type: 'diode', anode: 'a', cathode: '#bulk', saturation, emission, gap: p['volts'] },
       { type: 'resistor', a: '#bulk', b: 'k', ohms: bulk },
     ];
   },

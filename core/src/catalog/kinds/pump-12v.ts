@@ -1,4 +1,5 @@
 import { formatNominal } from '../../quantity/index.js';
+import { copperAt } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating, voltsRating } from '../ratings.js';
 
@@ -27,7 +28,7 @@ export const pump12v: PartKind = {
     voltsRating('minus', 'plus', 'reversed', (p) => 1.25 * p['volts']),
     ampsRating('plus', (p) => 1.5 * p['amps']),
   ],
-  elements: (p) => {
+  elements: (p, state) => {
     // A motor stalls at more than it runs at.
     const stall = Math.max(p['stall'], 1.2 * p['amps']);
     const ohms = p['volts'] / stall;
@@ -38,7 +39,7 @@ export const pump12v: PartKind = {
         a: 'plus',
         b: 'minus',
         speed: '#speed',
-        ohms,
+        ohms: copperAt(ohms, state.celsius),
         henries: 1e-3 * ohms,
         constant,
         inertia: (constant * stall * 0.08) / ratedSpeed,

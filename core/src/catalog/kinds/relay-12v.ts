@@ -1,4 +1,5 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { copperAt } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating, voltsRating } from '../ratings.js';
 
@@ -40,7 +41,7 @@ export const relay12v: PartKind = {
     voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.3 * p['volts']),
     ampsRating('com', (p) => p['maxAmps']),
   ],
-  elements: (p) => {
+  elements: (p, state) => {
     const contact = {
       type: 'contact',
       on: 0.5,
@@ -54,7 +55,7 @@ export const relay12v: PartKind = {
         plus: 'plus',
         minus: 'minus',
         armature: '#armature',
-        ohms: p['ohms'],
+        ohms: copperAt(p['ohms'], state.celsius),
         henries: p['henries'],
         pullIn: p['pullIn'] / p['ohms'],
         dropOut: p['dropOut'] / p['ohms'],

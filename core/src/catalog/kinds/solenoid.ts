@@ -1,4 +1,5 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { copperAt } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { voltsRating } from '../ratings.js';
 
@@ -31,8 +32,14 @@ export const solenoid: PartKind = {
     voltsRating('plus', 'minus', 'voltage', (p) => 1.15 * p['volts']),
     voltsRating('minus', 'plus', 'voltage, reversed', (p) => 1.15 * p['volts']),
   ],
-  elements: (p) => [
-    { type: 'inductor', a: 'plus', b: 'minus', henries: p['henries'], ohms: p['ohms'] },
+  elements: (p, state) => [
+    {
+      type: 'inductor',
+      a: 'plus',
+      b: 'minus',
+      henries: p['henries'],
+      ohms: copperAt(p['ohms'], state.celsius),
+    },
     { type: 'resistor', a: 'plus', b: 'minus', ohms: 40 * p['ohms'] },
     { type: 'resistor', a: 'plus', b: '#winding', ohms: 5 * p['ohms'] },
     { type: 'capacitor', a: '#winding', b: 'minus', farads: 300e-12 },

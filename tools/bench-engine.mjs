@@ -1,4 +1,6 @@
 import { writeFileSync } from 'node:fs';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import {
   Circuit,
   Network,
@@ -32,6 +34,34 @@ function operatingPoint() {
   console.log(`operating point of 40 parts, warm, one sensor changes: ${time}`);
   console.log(
     `the same from nothing (compile, order, solve): ${many(100, () => new Circuit(alarm()).solve())}`,
+  );
+}
+
+/** Bytes that one Newton iteration (stamp, factor, solve) leaves on the heap. */
+function allocation() {
+  setFlagsFromString('--expose-gc');
+  setFlagsFromString('--max-semi-space-size=256');
+  const gc = runInNewContext('gc');
+  const circuit = new Circuit(alarm());
+  circuit.solve();
+  const { system, sorted } = circuit.network;
+  const next = new Float64Array(system.x.length);
+  const iterate = () => {
+    system.clear();
+    for (const device of sorted.linear) device.load(system);
+    system.keep();
+    system.recall();
+    for (const device of sorted.curved) device.load(system);
+    system.solve(next);
+  };
+  for (let k = 0; k < 20000; k++) iterate();
+  gc();
+  const before = process.memoryUsage().heapUsed;
+  for (let k = 0; k < 20000; k++) iterate();
+  const bytes = (process.memoryUsage().heapUsed - before) / 20000;
+  const devices = sorted.linear.length + sorted.curved.length;
+  console.log(
+    `one Newton iteration over ${devices} devices leaves ${bytes.toFixed(0)} bytes on the heap`,
   );
 }
 
@@ -304,6 +334,7 @@ function sleeper(hours, leaping) {
   );
 }
 operatingPoint();
+allocation();
 minute();
 growth();
 againstPeer();

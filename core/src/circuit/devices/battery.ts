@@ -3,17 +3,26 @@ import type { DeviceFactory } from './device.js';
 /** Below empty the open-circuit voltage falls to nothing within this share of the charge. */
 const cliff = 0.02;
 
+interface OpenCircuit {
+  volts: number;
+  slope: number;
+}
+
 /** Straight lines through evenly spaced points, steep below 0 and level above 1; value and slope. */
-function openCircuit(curve: readonly number[], charge: number): { volts: number; slope: number } {
+function openCircuit(curve: readonly number[], charge: number, into: OpenCircuit): OpenCircuit {
   const pieces = curve.length - 1;
   if (charge < 0) {
-    const slope = curve[0] / cliff;
-    return charge < -cliff ? { volts: 0, slope: 0 } : { volts: curve[0] + slope * charge, slope };
+    into.slope = charge < -cliff ? 0 : curve[0] / cliff;
+    into.volts = charge < -cliff ? 0 : curve[0] + into.slope * charge;
+  } else if (charge >= 1) {
+    into.slope = 0;
+    into.volts = curve[pieces];
+  } else {
+    const i = Math.min(pieces - 1, Math.floor(charge * pieces));
+    into.slope = (curve[i + 1] - curve[i]) * pieces;
+    into.volts = curve[i] + into.slope * (charge - i / pieces);
   }
-  if (charge >= 1) return { volts: curve[pieces], slope: 0 };
-  const i = Math.min(pieces - 1, Math.floor(charge * pieces));
-  const slope = (curve[i + 1] - curve[i]) * pieces;
-  return { volts: curve[i] + slope * (charge - i / pieces), slope };
+  return into;
 }
 
 /**
@@ -30,6 +39,8 @@ export const battery: DeviceFactory<'battery'> = (element, node, system) => {
   const loss = [branch, charge].map((column) => system.slot(charge, column));
   const state = system.addState(1e-6 * element.capacity);
   let present = element;
+  // Kept, so that an iteration allocates nothing.
+  const open = { volts: 0, slope: 0 };
   const ohms = (left: number): number =>
     present.ohms * (1 + 2 * (1 - Math.min(1, Math.max(0, left))) ** 2);
   return {
@@ -40,7 +51,7 @@ export const battery: DeviceFactory<'battery'> = (element, node, system) => {
       system.tolerance[state] = 1e-6 * next.capacity;
     },
     load: ({ values, rhs, x, alpha, history, sourceScale }) => {
-      const { volts, slope } = openCircuit(present.curve, x[charge]);
+      const { volts, slope } = openCircuit(present.curve, x[charge], open);
       values[kcl[0]] += 1;
       values[kcl[1]] -= 1;
       values[kvl[0]] += 1;

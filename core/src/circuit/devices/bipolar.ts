@@ -14,8 +14,9 @@ export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
   const c = node(element.collector);
   const b = node(element.base);
   const e = node(element.emitter);
+  const nodes = [c, b, e];
   const sign = element.polarity === 'npn' ? 1 : -1;
-  const slot = [c, b, e].map((row) => [c, b, e].map((column) => system.slot(row, column)));
+  const slot = nodes.map((row) => nodes.map((column) => system.slot(row, column)));
   let present = element;
   let kelvin = system.kelvin;
   const make = (): Junction =>
@@ -32,7 +33,7 @@ export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
   const stamp = (row: number, other: number, g: number, offset: number): void => {
     system.values[slot[row][1]] += g;
     system.values[slot[row][other]] -= g;
-    stampCurrent(system, [c, b, e][row], -1, sign * offset);
+    stampCurrent(system, nodes[row], -1, sign * offset);
   };
   const stampJunction = (junction: Junction, own: number, opposite: number, gain: number): void => {
     const g = junction.conductance;
@@ -44,7 +45,7 @@ export const bipolar: DeviceFactory<'bipolar'> = (element, node, system) => {
   };
 
   return {
-    nodes: [c, b, e],
+    nodes,
     linear: false,
     set: (next) => {
       const same = next.saturation === present.saturation && kelvin === system.kelvin;

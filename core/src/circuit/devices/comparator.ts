@@ -42,10 +42,14 @@ export const comparator: DeviceFactory<'comparator'> = (element, node, system) =
     },
     () => system.x,
   );
-  const sinks = (volts: number): { amps: number; slope: number } => {
+  // Kept, so that an iteration allocates nothing.
+  const sunk = { amps: 0, slope: 0 };
+  const sinks = (volts: number): typeof sunk => {
     const full = present.sinkAmps;
     const t = Math.tanh(volts / (present.sinkOhms * full));
-    return { amps: full * t, slope: (1 - t * t) / present.sinkOhms };
+    sunk.amps = full * t;
+    sunk.slope = (1 - t * t) / present.sinkOhms;
+    return sunk;
   };
   const pushes = (): number =>
     switching.mode === high && present.stage === 'push-pull' ? 1 / present.sinkOhms : 0;
@@ -56,7 +60,7 @@ export const comparator: DeviceFactory<'comparator'> = (element, node, system) =
     switching,
     set: (next) => (present = next),
     load: () => {
-      biases.forEach((b) => b.load(present.bias));
+      for (let i = 0; i < 2; i++) biases[i].load(present.bias);
       stampConductance(system, sink, leak);
       stampConductance(system, source, pushes());
       if (switching.mode === high) return;

@@ -23,13 +23,17 @@ export const mosfet: DeviceFactory<'mosfet'> = (element, node, system) => {
   const sign = element.polarity === 'n' ? 1 : -1;
   const slots = [d, s].map((row) => [d, g, s].map((column) => system.slot(row, column)));
   let present = element;
-  const half = (volts: number): { amps: number; slope: number } => {
+  // Kept, so that an iteration allocates nothing.
+  const [ahead, back] = [0, 0].map(() => ({ amps: 0, slope: 0 }));
+  const half = (volts: number, into: { amps: number; slope: number }): typeof into => {
     const w = slopeFactor * thermalVoltage(system.kelvin);
     const beta = present.beta * (system.kelvin / roomKelvin) ** -1.5;
     const threshold = present.threshold + thresholdDrift * (system.kelvin - roomKelvin);
     const z = (volts - threshold) / (2 * w);
     const l = softplus(z);
-    return { amps: 2 * beta * w * w * l * l, slope: 2 * beta * w * l * logistic(z) };
+    into.amps = 2 * beta * w * w * l * l;
+    into.slope = 2 * beta * w * l * logistic(z);
+    return into;
   };
   return {
     nodes: [d, g, s],
@@ -38,24 +42,27 @@ export const mosfet: DeviceFactory<'mosfet'> = (element, node, system) => {
     load: ({ values, x }) => {
       const vgs = sign * across(x, g, s);
       const vgd = sign * across(x, g, d);
-      const forward = half(vgs);
-      const reverse = half(vgd);
-      const stamps = [reverse.slope, forward.slope - reverse.slope, -forward.slope];
+      const forward = half(vgs, ahead);
+      const reverse = half(vgd, back);
       for (let i = 0; i < 3; i++) {
-        values[slots[0][i]] += stamps[i];
-        values[slots[1][i]] -= stamps[i];
+        const byDrain = i === 2 ? 0 : reverse.slope;
+        const bySource = i === 0 ? 0 : forward.slope;
+        const slope = i === 1 ? bySource - byDrain : byDrain - bySource;
+        values[slots[0][i]] += slope;
+        values[slots[1][i]] -= slope;
       }
       const amps = forward.amps - reverse.amps;
       stampCurrent(system, d, s, sign * (amps - forward.slope * vgs + reverse.slope * vgd));
     },
     currents: (x, out) => {
-      out[0] = sign * (half(sign * across(x, g, s)).amps - half(sign * across(x, g, d)).amps);
+      out[0] =
+        sign * (half(sign * across(x, g, s), ahead).amps - half(sign * across(x, g, d), back).amps);
       out[1] = 0;
       out[2] = -out[0];
     },
     // Two thirds of the transconductance as a conductance (van der Ziel, 1962).
     noise: (x) => {
-      const siemens = (2 / 3) * half(sign * across(x, g, s)).slope;
+      const siemens = (2 / 3) * half(sign * across(x, g, s), ahead).slope;
       return [{ from: d, to: s, density: thermalNoise(siemens, system.kelvin) }];
     },
   };

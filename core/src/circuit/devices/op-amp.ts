@@ -33,23 +33,23 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
   const follow = turning(system);
   const followOutput = turning(system);
   let present = element;
+  // Kept, so that an iteration allocates nothing.
+  const flow = { amps: 0, byDrive: 0, bySupply: 0 };
+  const slopes = new Float64Array(5);
+  const at = new Float64Array(5);
 
   /**
    * Current into the output and its slopes by what drives it, u − v(out), and by supply: next to nothing
    * unpowered.
    */
-  const given = (
-    x: Float64Array,
-    volts: number,
-  ): { amps: number; byDrive: number; bySupply: number } => {
+  const given = (x: Float64Array, volts: number): typeof flow => {
     const { limit, outputOhms } = present;
     const power = logistic((across(x, s, g) - wakes) / wakeKnee);
     const t = Math.tanh(volts / (outputOhms * limit));
-    return {
-      amps: power * limit * t,
-      byDrive: (power * (1 - t * t)) / outputOhms,
-      bySupply: ((power * (1 - power)) / wakeKnee) * limit * t,
-    };
+    flow.amps = power * limit * t;
+    flow.byDrive = (power * (1 - t * t)) / outputOhms;
+    flow.bySupply = ((power * (1 - power)) / wakeKnee) * limit * t;
+    return flow;
   };
   return {
     nodes: [p, m, o, s, g],
@@ -57,14 +57,14 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
     set: (next) => (present = next),
     load: (sys) => {
       const { x, values, rhs, alpha, history } = sys;
-      biases.forEach((b) => b.load(present.bias));
+      for (let i = 0; i < 2; i++) biases[i].load(present.bias);
       // Output current from the supply into the output, towards u.
       const over = followOutput(x[inner] - across(x, o, -1), present.outputOhms * present.limit);
       const { amps, byDrive, bySupply } = given(x, over);
-      const byOutput = [byDrive, -byDrive, bySupply, -bySupply];
       for (let k = 0; k < 4; k++) {
-        values[gives[0][k]] -= byOutput[k];
-        values[gives[1][k]] += byOutput[k];
+        const slope = (k < 2 ? byDrive : bySupply) * (k % 2 === 0 ? 1 : -1);
+        values[gives[0][k]] -= slope;
+        values[gives[1][k]] += slope;
       }
       const seen = byDrive * over + bySupply * across(x, s, g);
       stampCurrent(sys, s, o, amps - seen);
@@ -88,15 +88,16 @@ export const opAmp: DeviceFactory<'op-amp'> = (element, node, system) => {
         reach * drive +
         x[inner] / present.gain +
         full * (softplus(top) - softplus(bottom));
-      const slopes = [
-        alpha / omega + 1 / present.gain + clampUp + clampDown,
-        -gain,
-        gain,
-        crossed ? 0 : -clampUp,
-        -clampDown - (crossed ? clampUp : 0),
-      ];
+      slopes[0] = alpha / omega + 1 / present.gain + clampUp + clampDown;
+      slopes[1] = -gain;
+      slopes[2] = gain;
+      slopes[3] = crossed ? 0 : -clampUp;
+      slopes[4] = -clampDown - (crossed ? clampUp : 0);
       // The difference stands where it was linearised, which may not be where the guess is.
-      const at = [x[inner], vd + present.offset, 0, across(x, s, -1), across(x, g, -1)];
+      at[0] = x[inner];
+      at[1] = vd + present.offset;
+      at[3] = across(x, s, -1);
+      at[4] = across(x, g, -1);
       let linear = 0;
       for (let i = 0; i < 5; i++) {
         values[row[i]] += slopes[i];

@@ -15,15 +15,19 @@ const backKnee = 1e-6;
 /** Keeps the ratio of output to input finite, V. */
 const leastInput = 1e-3;
 
+interface Bend {
+  value: number;
+  slope: number;
+}
+
 /** The smooth lesser of `volts` and input − drop-out, 0 without input, with its slope. */
-function target(input: number, volts: number, dropOut: number): { value: number; slope: number } {
+function target(input: number, volts: number, dropOut: number, into: Bend): Bend {
   const headroom = (input - dropOut) / knee;
   const over = (input - dropOut - volts) / knee;
   const none = softplus(-dropOut / knee) - softplus((-dropOut - volts) / knee);
-  return {
-    value: knee * (softplus(headroom) - softplus(over) - none),
-    slope: logistic(headroom) - logistic(over),
-  };
+  into.value = knee * (softplus(headroom) - softplus(over) - none);
+  into.slope = logistic(headroom) - logistic(over);
+  return into;
 }
 
 /**
@@ -46,28 +50,33 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
   const self = system.slot(branch, branch);
   let present = element;
 
+  // Kept, so that an iteration allocates nothing.
+  const goal: Bend = { value: 0, slope: 0 };
+  const own: Bend = { value: 0, slope: 0 };
+  const draws = { amps: 0, byGiven: 0, byOutput: 0, byInput: 0 };
+
   /** Current taken from the input for what is given, with its slopes by j, output and input volts. */
-  const taken = (x: Float64Array): [number, number, number, number] => {
+  const taken = (x: Float64Array): typeof draws => {
     const giving = x[branch] >= 0 ? 1 : 0;
     const j = giving * x[branch];
-    if (present.efficiency === undefined) return [j, giving, 0, 0];
+    // A switching one steps down: more than the input's voltage never stands at its output while it gives.
     const vin = Math.max(across(x, input, ground), leastInput);
-    const vout = across(x, output, ground);
-    // It steps down: more than the input's voltage never stands at its output while it gives.
-    const full = 1 / present.efficiency;
-    const share = Math.min(Math.max(vout / vin, 0), 1) * full;
-    const bends = share > 0 && share < full;
-    return [
-      share * j,
-      share * giving,
-      bends ? (full * j) / vin : 0,
-      bends ? (-share * j) / vin : 0,
-    ];
+    const full = 1 / (present.efficiency ?? 1);
+    const ratio = Math.min(Math.max(across(x, output, ground) / vin, 0), 1);
+    const bends = present.efficiency !== undefined && ratio > 0 && ratio < 1;
+    const share = present.efficiency === undefined ? 1 : ratio * full;
+    draws.amps = share * j;
+    draws.byGiven = share * giving;
+    draws.byOutput = bends ? (full * j) / vin : 0;
+    draws.byInput = bends ? (-share * j) / vin : 0;
+    return draws;
   };
-  const idle = (x: Float64Array): { amps: number; slope: number } => {
+  const idle = (x: Float64Array): Bend => {
     const t = Math.tanh(across(x, input, ground));
     const full = present.quiescent ?? 0;
-    return { amps: full * t, slope: full * (1 - t * t) };
+    own.value = full * t;
+    own.slope = full * (1 - t * t);
+    return own;
   };
 
   return {
@@ -77,18 +86,19 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
     load: (sys) => {
       const { values, rhs, x, sourceScale } = sys;
       const vin = across(x, input, ground);
-      const own = idle(x);
+      idle(x);
       stampConductance(sys, leak, inputLeak + own.slope);
-      stampCurrent(sys, input, ground, own.amps - own.slope * vin);
+      stampCurrent(sys, input, ground, own.value - own.slope * vin);
       const j = x[branch];
-      const { value, slope } = target(vin, present.volts * sourceScale, present.dropOut);
+      const { value, slope } = target(vin, present.volts * sourceScale, present.dropOut, goal);
       values[give] -= 1;
-      const [amps, byGiven, byOutput, byInput] = taken(x);
-      const slopes = [byGiven, byOutput, byInput, -byOutput - byInput];
+      const { amps, byGiven, byOutput, byInput } = taken(x);
       for (let i = 0; i < 4; i++) {
-        values[take[0][i]] += slopes[i];
+        const slope =
+          i === 0 ? byGiven : i === 1 ? byOutput : i === 2 ? byInput : -byOutput - byInput;
+        values[take[0][i]] += slope;
         // What a switching one does not take from the input, it takes from ground.
-        values[take[1][i]] -= slopes[i];
+        values[take[1][i]] -= slope;
       }
       values[take[1][0]] += 1;
       const linear = byGiven * j + byOutput * across(x, output, ground) + byInput * vin;
@@ -108,8 +118,8 @@ export const regulator: DeviceFactory<'regulator'> = (element, node, system) => 
       rhs[branch] += steep * j - limitOhms * soft * softplus(over);
     },
     currents: (x, out) => {
-      const [amps] = taken(x);
-      const drawn = inputLeak * across(x, input, ground) + idle(x).amps;
+      const { amps } = taken(x);
+      const drawn = inputLeak * across(x, input, ground) + idle(x).value;
       out[0] = amps + drawn;
       out[1] = -x[branch];
       out[2] = x[branch] - amps - drawn;

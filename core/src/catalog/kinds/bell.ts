@@ -1,5 +1,6 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
+import { kickBounds } from '../coil.js';
 import type { PartKind } from '../part-kind.js';
 import { voltsRating } from '../ratings.js';
 
@@ -41,9 +42,7 @@ export const bell: PartKind = {
         latching: false,
         polarised: false,
       },
-      { type: 'resistor', a: 'plus', b: '#inner', ohms: 30 * p['ohms'] },
-      { type: 'resistor', a: 'plus', b: '#winding', ohms: 5 * p['ohms'] },
-      { type: 'capacitor', a: '#winding', b: '#inner', farads: 1e-9 },
+      ...kickBounds('plus', '#inner', p['ohms'], 30, 1e-9),
       {
         type: 'contact',
         a: '#inner',

@@ -1,5 +1,6 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
+import { changeover, kickBounds } from '../coil.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating, voltsRating } from '../ratings.js';
 
@@ -39,36 +40,24 @@ export const latchingRelay: PartKind = {
     voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.4 * p['volts']),
     ampsRating('com', (p) => p['maxAmps']),
   ],
-  elements: (p, state) => {
-    const contact = {
-      type: 'contact',
-      on: 0.5,
-      off: 0.5,
-      ohms: 0.05,
-      bounce: p['bounce'],
-    } as const;
-    return [
-      {
-        type: 'relay-coil',
-        plus: 'plus',
-        minus: 'minus',
-        armature: '#armature',
-        ohms: copperAt(p['ohms'], state.celsius),
-        henries: p['henries'],
-        pullIn: p['pullIn'] / p['ohms'],
-        dropOut: 0,
-        operate: p['operate'],
-        release: p['operate'],
-        latching: true,
-        polarised: true,
-      },
-      { type: 'resistor', a: 'plus', b: 'minus', ohms: 50 * p['ohms'] },
-      { type: 'resistor', a: 'plus', b: '#winding', ohms: 5 * p['ohms'] },
-      { type: 'capacitor', a: '#winding', b: 'minus', farads: 100e-12 },
-      { ...contact, a: 'com', b: 'no', control: '#armature', rests: 'open' },
-      { ...contact, a: 'com', b: 'nc', control: '#armature', rests: 'closed' },
-    ];
-  },
+  elements: (p, state) => [
+    {
+      type: 'relay-coil',
+      plus: 'plus',
+      minus: 'minus',
+      armature: '#armature',
+      ohms: copperAt(p['ohms'], state.celsius),
+      henries: p['henries'],
+      pullIn: p['pullIn'] / p['ohms'],
+      dropOut: 0,
+      operate: p['operate'],
+      release: p['operate'],
+      latching: true,
+      polarised: true,
+    },
+    ...kickBounds('plus', 'minus', p['ohms'], 50, 100e-12),
+    ...changeover(p['bounce']),
+  ],
   headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
   acts: {
     word: 'set',

@@ -1,5 +1,6 @@
 import { formatNominal } from '../../quantity/index.js';
 import type { PartKind } from '../part-kind.js';
+import { powerMosfet } from '../power-mosfet.js';
 import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
 export const pMosfet: PartKind = {
@@ -43,33 +44,8 @@ export const pMosfet: PartKind = {
     voltsRating('g', 's', 'gate over source', () => 16),
     wattsRating((p) => p['maxWatts']),
   ],
-  elements: (p) => {
-    const bulk = p['onOhms'] / 2;
-    const beta = 1 / (bulk * Math.max(0.2, 5 - p['threshold']));
-    return [
-      { type: 'resistor', a: 'd', b: '#drain', ohms: bulk },
-      {
-        type: 'mosfet',
-        polarity: 'p',
-        drain: '#drain',
-        gate: 'g',
-        source: 's',
-        threshold: p['threshold'],
-        beta,
-      },
-      {
-        type: 'diode',
-        anode: 'd',
-        cathode: 's',
-        saturation: 1e-11,
-        emission: 1.1,
-        breakdown: 1.1 * p['maxVolts'],
-      },
-      { type: 'capacitor', a: 'g', b: 's', farads: 1e-9 },
-      { type: 'capacitor', a: 'g', b: 'd', farads: 0.2e-9 },
-      { type: 'capacitor', a: 'd', b: 's', farads: 0.3e-9 },
-    ];
-  },
+  elements: (p) =>
+    powerMosfet('p', p, { gateSource: 1e-9, gateDrain: 0.2e-9, drainSource: 0.3e-9 }),
   headline: (p) => `${formatNominal(p['onOhms'], 'Ω')} on`,
   notes: [
     'Source to the supply, a pull-up from gate to source keeps it off. On when the gate is pulled down.',

@@ -1,5 +1,6 @@
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
+import { kickBounds } from '../coil.js';
 import type { PartKind } from '../part-kind.js';
 import { voltsRating } from '../ratings.js';
 
@@ -40,9 +41,7 @@ export const solenoid: PartKind = {
       henries: p['henries'],
       ohms: copperAt(p['ohms'], state.celsius),
     },
-    { type: 'resistor', a: 'plus', b: 'minus', ohms: 40 * p['ohms'] },
-    { type: 'resistor', a: 'plus', b: '#winding', ohms: 5 * p['ohms'] },
-    { type: 'capacitor', a: '#winding', b: 'minus', farads: 300e-12 },
+    ...kickBounds('plus', 'minus', p['ohms'], 40, 300e-12),
   ],
   headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
   acts: {

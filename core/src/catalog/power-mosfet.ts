@@ -1,0 +1,36 @@
+import type { Element } from './element.js';
+import type { Params } from './part-kind.js';
+
+/** Gate capacitance to source and drain, and drain to source, F. */
+interface Capacitances {
+  gateSource: number;
+  gateDrain: number;
+  drainSource: number;
+}
+
+/**
+ * A power MOSFET with terminals d, g, s from `threshold`, `onOhms` (at 5 V) and `maxVolts`: half of the
+ * stated resistance in the channel, half in leads and bulk; a body diode that breaks down a tenth above
+ * the rating.
+ */
+export function powerMosfet(polarity: 'n' | 'p', p: Params, c: Capacitances): Element[] {
+  const bulk = p['onOhms'] / 2;
+  const beta = 1 / (bulk * Math.max(0.2, 5 - p['threshold']));
+  const [anode, cathode] = polarity === 'n' ? ['s', 'd'] : ['d', 's'];
+  const threshold = p['threshold'];
+  return [
+    { type: 'resistor', a: 'd', b: '#drain', ohms: bulk },
+    { type: 'mosfet', polarity, drain: '#drain', gate: 'g', source: 's', threshold, beta },
+    {
+      type: 'diode',
+      anode,
+      cathode,
+      saturation: 1e-11,
+      emission: 1.1,
+      breakdown: 1.1 * p['maxVolts'],
+    },
+    { type: 'capacitor', a: 'g', b: 's', farads: c.gateSource },
+    { type: 'capacitor', a: 'g', b: 'd', farads: c.gateDrain },
+    { type: 'capacitor', a: 'd', b: 's', farads: c.drainSource },
+  ];
+}

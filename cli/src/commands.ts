@@ -1,5 +1,6 @@
-import { catalog } from '@yurei/core/catalog';
-import type { Design } from '@yurei/core/design';
+import { catalog, pinLevel } from '@yurei/core/catalog';
+import { voltsAt, type Solution } from '@yurei/core/circuit';
+import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
@@ -68,17 +69,30 @@ function atRest(design: Design, options: SolveOptions): Report {
       .join(', '),
   ]);
   const channels = design.channels.map((c) => [c.name, `${counts[c.id] ?? 'no'} counts`, c.pin]);
+  const inputs = inputLevels(design, solution);
   const text = [
     'Nets',
     table(nets),
     '\nParts (heat; current into each terminal)',
     table(parts),
-    '\nChannels',
-    table(channels),
+    ...(channels.length > 0 ? ['\nChannels', table(channels)] : []),
+    ...(inputs.length > 0 ? ['\nDigital inputs', table(inputs)] : []),
     ...solution.problems.map((p) => `\n${p.message} ${p.cure}`),
   ].join('\n');
   const exitCode = solution.problems.length > 0 ? 1 : 0;
   return { text, json: { ...solution, counts, felt }, exitCode };
+}
+
+/** What each pin set up as an input reads: a row of pin, level and volts. */
+function inputLevels(design: Design, solution: Solution): string[][] {
+  return design.controller.pins.flatMap(({ pin, mode }) => {
+    const volts = voltsAt(solution, pin);
+    const solved = solution.parts[splitRef(pin).part];
+    if ((mode !== 'input' && mode !== 'pull-up') || volts === undefined) return [];
+    const level = pinLevel(design, pin, volts, solved);
+    const meaning = level === 'either' ? 'low or high: between its thresholds' : level;
+    return meaning ? [[pin, meaning, formatQuantity(volts, 'V', 4)]] : [];
+  });
 }
 
 /** Everything the rules find; exit code 1 when any of it is an error. */

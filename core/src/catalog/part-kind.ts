@@ -119,6 +119,15 @@ export interface Converter {
   sampling: (params: Params) => { farads: number; seconds: number; ohms: number };
 }
 
+/** The digital inputs of a controller: thresholds as shares of its supply. */
+export interface DigitalInputs {
+  supply: (part: SolvedPart) => number;
+  /** Surely low up to here. */
+  low: (params: Params) => number;
+  /** Surely high from here. */
+  high: (params: Params) => number;
+}
+
 /**
  * Everything Yurei knows about a kind of part. One file per kind; adding a part touches that file,
  * its test and the index.
@@ -145,6 +154,7 @@ export interface PartKind {
   emits?: Emission;
   acts?: Acting;
   converter?: Converter;
+  inputs?: DigitalInputs;
   /** Its coil kicks back at switch-off and wants a diode across these terminals. */
   coil?: { plus: string; minus: string };
   /** It only conducts from the first terminal to the second. */

@@ -1,3 +1,5 @@
+import { pinLevel } from '../catalog/index.js';
+import { solveOnce, voltsAt } from '../circuit/index.js';
 import type { Channel, Design } from '../design/index.js';
 import { sketch } from '../testing/small.js';
 import { snapshot } from './index.js';
@@ -60,3 +62,20 @@ describe('a sampled converter reads a source of high resistance wrong', () => {
     expect(Math.abs(half(held) - 512)).toBeLessThanOrEqual(1);
   });
 });
+
+it.each([
+  [1e3, 1e6, 'high'],
+  [1e6, 1e3, 'low'],
+  [12e3, 10e3, 'either'],
+])(
+  'a digital input behind %d Ω over %d Ω reads %s (0.3 and 0.6 of the supply)',
+  (top, bottom, level) => {
+    const design = sketch(
+      ['adapter G', 'controller-5v-8bit U', `resistor A ohms=${top}`, `resistor B ohms=${bottom}`],
+      ['G.plus U.VIN', 'G.minus U.GND', 'U.5V A.a', 'A.b B.a', 'B.b U.GND', 'A.b U.D2'],
+    );
+    const solution = solveOnce(design);
+    const volts = voltsAt(solution, 'U.D2') ?? NaN;
+    expect(pinLevel(design, 'U.D2', volts, solution.parts['U'])).toBe(level);
+  },
+);

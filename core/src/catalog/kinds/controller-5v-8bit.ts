@@ -49,6 +49,15 @@ export const controller5v8bit: PartKind = {
       min: 1e-13,
       max: 1e-9,
     },
+    { id: 'low', label: 'Input low up to, of supply', unit: '', default: 0.3, min: 0.05, max: 0.5 },
+    {
+      id: 'high',
+      label: 'Input high from, of supply',
+      unit: '',
+      default: 0.6,
+      min: 0.4,
+      max: 0.95,
+    },
     { id: 'leak', label: 'Pin leakage', unit: 'A', default: 50e-9, min: 1e-12, max: 1e-5 },
   ],
   ratings: [
@@ -109,6 +118,11 @@ export const controller5v8bit: PartKind = {
     // One and a half clocks of 125 kHz, through the multiplexer.
     sampling: (p) => ({ farads: p['sample'], seconds: 12e-6, ohms: 10e3 }),
   },
+  inputs: {
+    supply: (part) => (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),
+    low: (p) => p['low'],
+    high: (p) => p['high'],
+  },
   notes: [
     'The converter compares with the board voltage itself: a sagging supply moves both together.',
     'A source above 10 kΩ makes the converter read wrong (common practice).',
@@ -117,7 +131,7 @@ export const controller5v8bit: PartKind = {
   cautions: [],
   source:
     'Regulator with drop-out, pins as a resistance to either rail with clamp diodes and leakage; sampling ' +
-    'capacitor of 14 pF behind 10 kΩ for 12 µs (data sheets of 8-bit controllers); 20 mA a pin in ' +
+    'capacitor of 14 pF behind 10 kΩ for 12 µs, inputs low to 0.3 and high from 0.6 of the supply (data sheets of 8-bit controllers); 20 mA a pin in ' +
     'continuous use, 40 mA absolute (common practice), other values from memory.',
   price: '5 to 20',
   glyph: 'M6 4H18V20H6ZM2 8H6M2 12H6M2 16H6M18 8H22M18 12H22M18 16H22',

@@ -46,7 +46,7 @@ it('energy balances to 0.1 % over the transients of random circuits', () => {
       expect(run.halt).toBeUndefined();
       expect(Math.abs(given - taken)).toBeLessThanOrEqual(1e-3 * given + 1e-12);
     }),
-    { numRuns: 150 },
+    { numRuns: 150, seed: 3 },
   );
 });
 
@@ -92,7 +92,7 @@ it('charge balances: what each capacitor took is C·v to 0.1 %', () => {
         );
       });
     }),
-    { numRuns: 60 },
+    { numRuns: 60, seed: 4 },
   );
 });
 

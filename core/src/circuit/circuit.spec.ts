@@ -177,7 +177,7 @@ describe('laws that hold for any design', () => {
         const turned = watts.reduce((a, b) => a + Math.abs(b), 0);
         expect(Math.abs(total)).toBeLessThanOrEqual(1e-6 * turned + 1e-8);
       }),
-      { numRuns: 400 },
+      { numRuns: 400, seed: 5 },
     );
   });
 

@@ -123,6 +123,7 @@ describe('solve in more ways', () => {
     ['times that go back', { transient: '1', drive: ['B1.felt=1:2,0:3'] }, /ascend/],
     ['an unknown start', { transient: '1', from: 'asleep' }, /rest .* or dead/],
     ['a wire that is not there', { noise: 'Q9.x' }, /no wire is at "Q9\.x"/],
+    ['a drive without a run', { drive: ['B1.felt=0:1'] }, /belong to --transient/],
     ['two analyses', { noise: 'U1.out', worst: 'U1.out' }, /one of/],
     [
       'a glowing room',

@@ -47,6 +47,9 @@ export async function solve(file: string, options: SolveOptions): Promise<Report
   if (asked.length > 1) {
     throw new BadInput('Ask for one of --sweep, --transient, --noise and --worst at a time.');
   }
+  if (transient === undefined && (options.drive ?? options.from ?? options.budget) !== undefined) {
+    throw new BadInput('--drive, --from and --budget belong to --transient. Add --transient TIME.');
+  }
   if (sweep !== undefined) return sweepReport(design, { ...options, sweep });
   if (transient !== undefined) return transientReport(design, { ...options, transient });
   if (noise !== undefined) return noiseReport(design, { ...options, noise });

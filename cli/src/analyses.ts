@@ -81,14 +81,14 @@ export function sweepReport(design: Design, options: SolveOptions & { sweep: str
     ...up.map((p) => ['first', p.value, ...volts(p.solution)]),
     ...down.map((p) => ['back', p.value, ...volts(p.solution)]),
   ];
-  const points_ = (list: typeof up): unknown[] =>
+  const courseOf = (list: typeof up): unknown[] =>
     list.map((p) => ({ value: p.value, volts: volts(p.solution) }));
   const json = {
     sweep: name,
     nets: circuit.nets.map((n) => n.name),
     trips,
-    up: points_(up),
-    down: points_(down),
+    up: courseOf(up),
+    down: courseOf(down),
   };
   return { text, json, exitCode: 0, csv: csv(header, rows) };
 }

@@ -110,11 +110,6 @@ export class Circuit {
     return new Transient(this.network, options);
   }
 
-  /** The circuit as it stands at this moment of a transient. */
-  now(): Solution {
-    return this.describe({ iterations: 0, method: 'newton' }, [...this.problems]);
-  }
-
   /** Resistance seen into the circuit at a terminal, within a time; see `sourceOhms`. */
   sourceOhms(ref: string, seconds?: number): number | undefined {
     const net = this.netlist.nets.find((n) => n.terminals.includes(ref));

@@ -15,8 +15,9 @@ export interface Cycles {
 }
 
 export interface CyclesDone {
-  /** Cycles that were run step by step; the others were leapt over. */
+  /** Cycles run step by step, also those run twice because a leap was too long. */
   run: number;
+  /** Cycles leapt over. */
   leapt: number;
 }
 
@@ -33,17 +34,18 @@ export function runCycles(transient: Transient, { period, count, cycle }: Cycles
   const begin = transient.t;
   let done = 0;
   let run = 0;
+  let leapt = 0;
   let leap = 1;
   /** Runs one cycle and returns what it added to each state. */
-  const once = (): { start: Float64Array; added: Float64Array } => {
+  const once = (): Float64Array => {
     const start = system.q.slice();
     cycle(begin + done * period);
     done += 1;
     run += 1;
-    return { start, added: system.q.map((q, s) => q - start[s]) };
+    return system.q.map((q, s) => q - start[s]);
   };
   while (done < count && !transient.halt) {
-    const { added } = once();
+    const added = once();
     const left = count - done;
     if (run < settling || left < 2 || transient.halt) {
       transient.cycled(1);
@@ -58,9 +60,9 @@ export function runCycles(transient: Transient, { period, count, cycle }: Cycles
     );
     const before = done;
     done += size;
-    const probe = once();
+    const probed = once();
     const steady = transient.network.remember().modes.join() === modes;
-    const error = steady ? drift(system.tolerance, from, added, probe.added, size) : Infinity;
+    const error = steady ? drift(system.tolerance, from, added, probed, size) : Infinity;
     if (error > 1 && size > 1) {
       // Back to before the leap; what the probe saw does not count.
       transient.cycled(0);
@@ -70,12 +72,13 @@ export function runCycles(transient: Transient, { period, count, cycle }: Cycles
       continue;
     }
     // Heun: the mean of both slopes over the leap.
-    const states = system.q.map((q, s) => q + (size * (probe.added[s] - added[s])) / 2);
+    const states = system.q.map((q, s) => q + (size * (probed[s] - added[s])) / 2);
     transient.leap(begin + done * period, states);
     transient.cycled(size + 2);
+    leapt += size;
     leap = Math.max(1, Math.floor(size * Math.min(4, error > 0 ? 0.9 / Math.sqrt(error) : 4)));
   }
-  return { run, leapt: done - Math.min(done, run) };
+  return { run, leapt };
 }
 
 /** How far the slope has changed over a leap, in units of what is allowed. */

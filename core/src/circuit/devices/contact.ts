@@ -1,7 +1,7 @@
 import type { ElementOf } from '../../catalog/index.js';
-import { thermalNoise } from './noise.js';
 import type { System } from '../system.js';
 import type { Device, DeviceFactory, Switching } from './device.js';
+import { thermalNoise } from './noise.js';
 import { across, conductanceSlots, stampConductance } from './two-terminal.js';
 
 const openSiemens = 1e-11;

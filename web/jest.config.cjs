@@ -10,5 +10,6 @@ module.exports = {
   moduleNameMapper: {
     '^@yurei/core/(.*)$': '<rootDir>/../core/src/$1/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
+    '^d3-([a-z]+)$': '<rootDir>/../node_modules/d3-$1/dist/d3-$1.js',
   },
 };

@@ -44,7 +44,7 @@ function prepare(design: Design, options: SolveOptions): (circuit: Circuit) => v
   const warmth = temperature(options);
   return (circuit) => {
     if (warmth !== undefined) circuit.setTemperature(warmth);
-    for (const [part, value] of Object.entries(felt)) circuit.setState(part, { felt: value });
+    for (const [part, values] of Object.entries(felt)) circuit.setState(part, { felt: values });
   };
 }
 
@@ -53,15 +53,13 @@ const temperature = ({ temperature: text }: SolveOptions): number | undefined =>
 
 /** One value up and down: trip points in the text, every net in the CSV. */
 export function sweepReport(design: Design, options: SolveOptions & { sweep: string }): Report {
-  const { part, param, unit, from, to, points } = parseSweep(design, options.sweep);
+  const { part, of, name, unit, from, to, points } = parseSweep(design, options.sweep);
   const circuit = prepared(design, options);
   const set = (value: number): void => {
     if (!part) circuit.setTemperature(value);
-    else if (param === 'felt') circuit.setState(part.id, { felt: value });
-    else circuit.setParams(part.id, { [param]: value });
+    else circuit.change(part.id, of, value);
   };
   const { up, down, trips } = sweep(circuit, set, from, to, points);
-  const name = part ? `${part.id}.${param}` : param;
   const text = [
     `${name} from ${formatQuantity(from, unit)} to ${formatQuantity(to, unit)} and back, ${points} values each way`,
     trips.length === 0

@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { catalog } from '@yurei/core/catalog';
 import { checkFile, exportFile, listCatalog, rehearseFile, solve } from './commands.js';
 
 const demo = 'demo/slipway-beam.yurei.json';
@@ -20,7 +21,43 @@ function variant(from: string, to: string): string {
 }
 
 it('catalog lists every kind with a line each', () => {
-  expect(listCatalog().text.split('\n').length).toBeGreaterThanOrEqual(10);
+  const { text, json } = listCatalog();
+  const lines = text.split('\n');
+  expect(lines).toHaveLength(catalog.length);
+  for (const { kind, summary } of catalog) {
+    expect(lines.find((l) => l.startsWith(`${kind} `))).toContain(summary);
+  }
+  expect(json).toHaveLength(catalog.length);
+});
+
+describe('what the surroundings do, from the command line', () => {
+  it('sweeps a quantity by its name: a float switch has two levels', async () => {
+    const { text } = await solve('demo/skylight-rain.yurei.json', { sweep: 'S1.water=0.4:0.6:41' });
+    expect(text).toMatch(/going up +at 510\.0.\smm/);
+    expect(text).toMatch(/going down +at 500\.0.\smm/);
+  });
+  it('drives one in time: the pane rings when it is shaken', async () => {
+    const { csv: rows } = await solve('demo/workshop-break-in.yurei.json', {
+      transient: '0.05',
+      drive: ['B2.vibration=0:0,0.01:0,0.01:5,0.04:5,0.04:0'],
+    });
+    const lines = (rows ?? '').split('\r\n');
+    const column = lines[0].split(',').indexOf('A1');
+    const volts = lines.slice(1, -1).map((l) => Number(l.split(',')[column]));
+    expect(Math.max(...volts)).toBeGreaterThan(1);
+    expect(Math.min(...volts)).toBeLessThan(-0.3);
+  });
+  it('reads pins and readouts at rest', async () => {
+    const { text } = await solve('demo/mooring-boom.yurei.json', {});
+    expect(text).toMatch(/Boom turned +1800 counts/);
+    expect(text).toMatch(/U1\.PD2 +high/);
+  });
+  it.each([
+    ['S1.water=-1:1:5', /S1\.water can be 0 to 100, not -1/],
+    ['S1.fire=0:1:5', /S1 has no "fire"\. It has water, height/],
+  ])('refuses %s', async (sweep, message) => {
+    await expect(solve('demo/skylight-rain.yurei.json', { sweep })).rejects.toThrow(message);
+  });
 });
 
 it('solve prints every net and the counts of each channel', async () => {
@@ -91,7 +128,7 @@ describe('solve in more ways', () => {
   it('--transient tells what acted, when, and how hard each part was pressed', async () => {
     const report = await solve(loop, {
       transient: '0.2',
-      drive: ['S3.tripped=0:0,0.05:0,0.05:1,0.06:1,0.06:0'],
+      drive: ['S3.gap=0:0,0.05:0,0.05:1,0.06:1,0.06:0'],
     });
     expect(report.text).toMatch(/5\d\.\d+\sms +P1 +acts/);
     expect(report.text).toMatch(/Q1 +current at a/);
@@ -115,7 +152,7 @@ describe('solve in more ways', () => {
 
   const bad: [string, Parameters<typeof solve>[1], RegExp][] = [
     ['an unknown part', { sweep: 'B9.felt=0:1:5' }, /no part "B9".*B1/],
-    ['an unknown parameter', { sweep: 'B1.loudness=0:1:5' }, /B1 has no "loudness".*felt, r10/],
+    ['an unknown parameter', { sweep: 'B1.loudness=0:1:5' }, /B1 has no "loudness".*light, r10/],
     ['a range without points', { sweep: 'B1.felt=0:1' }, /not a range.*0:100:51/],
     ['an impossible value', { sweep: 'R2.ohms=-5:5:5' }, /R2\.ohms can be .* not -5/],
     ['no time', { transient: '0' }, /above 0/],

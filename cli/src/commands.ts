@@ -103,7 +103,11 @@ export async function checkFile(file: string, options: { scene?: string }): Prom
   const design = await loadDesign(file);
   const findings = check(gatherEvidence(design, pickScene(design, options.scene)));
   const text = findings
-    .map((f) => `${f.severity.toUpperCase().padEnd(8)} ${f.title}\n         ${f.reason}`)
+    .map((f) => {
+      const bench = f.bench === '' ? [] : [`On the bench: ${f.bench}`];
+      const lines = [`${f.title} [${f.code}]`, f.reason, ...bench];
+      return `${f.severity.toUpperCase().padEnd(8)} ${lines.join(`\n${' '.repeat(9)}`)}`;
+    })
     .join('\n');
   return { text, json: findings, exitCode: findings.some((f) => f.severity === 'error') ? 1 : 0 };
 }

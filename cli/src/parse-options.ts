@@ -1,13 +1,14 @@
-import { findKind } from '@yurei/core/catalog';
+import { findKind, surroundings, type Quantity } from '@yurei/core/catalog';
 import type { Drive } from '@yurei/core/circuit';
 import type { Design, Part } from '@yurei/core/design';
 import { parseQuantity, type Unit } from '@yurei/core/quantity';
 import { BadInput } from './load-design.js';
 
-/** A parameter of a part, what its sensor feels, or the temperature of everything. */
+/** A parameter of a part, something it feels, or the temperature of everything. */
 export interface Target {
   part: Part | undefined;
-  param: string;
+  of: Drive['of'];
+  name: string;
   unit: Unit;
   min: number;
   max: number;
@@ -22,7 +23,8 @@ export interface SweepRange extends Target {
 /** What the models hold for, °C. */
 const temperature: Target = {
   part: undefined,
-  param: 'temperature',
+  of: { felt: 'temperature' },
+  name: 'temperature',
   unit: '°C',
   min: -60,
   max: 150,
@@ -48,7 +50,7 @@ export function parseSweep(design: Design, text: string): SweepRange {
   return { ...target, from: value(from), to: value(to), points };
 }
 
-/** "S1.tripped=0:0,0.01:0,0.01:1" → value against time. */
+/** "S1.gap=0:0,0.01:0,0.01:1" → value against time. */
 export function parseDrive(design: Design, text: string): Drive {
   const [name, list] = halves(text, '--drive', 'PART.PARAM=time:value,time:value');
   const target = findTarget(design, name, '--drive');
@@ -64,7 +66,7 @@ export function parseDrive(design: Design, text: string): Drive {
   if (times.some((t, i) => t < 0 || (i > 0 && t < times[i - 1]))) {
     throw new BadInput(`--drive ${text}: the times must not be negative and must ascend.`);
   }
-  return { part: id, param: target.param, times, values };
+  return { part: id, of: target.of, times, values };
 }
 
 /** A typed value with the option's name in front of what is wrong with it. */
@@ -89,28 +91,30 @@ function findTarget(design: Design, name: string, option: string): Target {
     throw new BadInput(`${option}: there is no part "${id || name}". The design has ${ids}.`);
   }
   const kind = findKind(part.kind);
-  if (param === 'felt' && kind?.feels) {
-    return { part, param, unit: kind.feels.unit, min: 0, max: 1e9 };
-  }
+  const senses = kind?.feels?.quantities ?? [];
+  // "felt" stands for the main thing that a sensor feels.
+  const quantity = param === 'felt' ? senses[0] : senses.find((q) => q === param);
+  if (quantity) return { part, of: { felt: quantity }, name, ...limitsOf(quantity) };
   const found = kind?.params.find((p) => p.id === param);
   if (!found) {
-    const names = [...(kind?.feels ? ['felt'] : []), ...(kind?.params ?? []).map((p) => p.id)];
+    const names = [...senses, ...(kind?.params ?? []).map((p) => p.id)];
     throw new BadInput(`${option}: ${id} has no "${param}". It has ${names.join(', ')}.`);
   }
-  return { part, param, unit: found.unit, min: found.min, max: found.max };
+  const { unit, min, max } = found;
+  return { part, of: { param }, name, unit, min, max };
+}
+
+function limitsOf(quantity: Quantity): Pick<Target, 'unit' | 'min' | 'max'> {
+  const { unit, min, max } = surroundings[quantity];
+  return { unit, min, max };
 }
 
 /** °C, where the models hold. */
 export const celsius = (text: string): number => withinTarget(temperature, text, '--temperature');
 
-function withinTarget(
-  { part, param, unit, min, max }: Target,
-  text: string,
-  option: string,
-): number {
+function withinTarget({ name, unit, min, max }: Target, text: string, option: string): number {
   const value = quantity(text, unit, option);
   if (value < min || value > max) {
-    const name = part ? `${part.id}.${param}` : param;
     throw new BadInput(`${option}: ${name} can be ${min} to ${max}, not ${value}.`);
   }
   return value;

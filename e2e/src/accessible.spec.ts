@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { Key } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** axe-core on every view, in both themes: nothing serious against WCAG 2.2 AA. */
@@ -30,8 +31,45 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
       'wire',
       () => its.page.click('yu-shelf .designs li a').then(() => its.page.find('.card .live')),
     ],
+    [
+      'a stage to be wired',
+      async () => {
+        await its.browser.driver.actions().sendKeys('s').perform();
+        await (await its.page.find('yu-block-tray input')).sendKeys('comparator', Key.ENTER);
+        await its.page.find('yu-block-dialog .p-dialog li');
+        await its.browser.driver.sleep(400);
+      },
+    ],
+    [
+      'the pin plan',
+      async () => {
+        await its.page.press('Leave it');
+        await its.browser.driver.sleep(400);
+        await its.page.press('Pins');
+        await its.page.find('yu-pin-plan table');
+        await its.browser.driver.sleep(400);
+      },
+    ],
+    [
+      'a wire that is picked',
+      async () => {
+        await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+        await its.browser.driver.sleep(400);
+        await its.browser.driver.executeScript(
+          "document.querySelector('.wire').dispatchEvent(new MouseEvent('click', { bubbles: true }))",
+        );
+        await its.page.find('yu-wire-panel h2');
+      },
+    ],
     ['set', () => its.page.step('set').then(() => its.page.find('yu-threshold-chart canvas'))],
     ['rehearse', () => its.page.step('rehearse').then(() => its.page.find('.verdicts .outcome'))],
+    [
+      'parts',
+      async () => {
+        await its.browser.driver.get(`${its.app.address}/parts/rain-module`);
+        await its.page.find('yu-part-curve canvas');
+      },
+    ],
   ];
   it.each(views)('%s', async (_, go) => {
     await go();

@@ -5,6 +5,7 @@ import { pathToFileURL } from 'node:url';
 import { until, By } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
+import { merged } from './merged.js';
 import { Page } from './page.js';
 
 /** Median and largest of some times, ms. */
@@ -31,7 +32,7 @@ async function benchCore(): Promise<void> {
   const [scene] = design.scenes;
   const circuit = new Circuit(design);
   const warm = time(2000, (i) => {
-    circuit.setState('B1', { felt: 1 + (i % 7) });
+    circuit.setState('B1', { felt: { infrared: 1 + (i % 7) } });
     return circuit.solve();
   });
   console.log(`operating point, warm, what is felt changes   ${summary(warm)}`);
@@ -78,6 +79,92 @@ async function benchBrowser(): Promise<void> {
   }
 }
 
+/** A wiring bench of some size: from a changed value to picture and findings, first layout, and frames while pulling. */
+async function benchWire(title: string, design: object): Promise<void> {
+  const data = mkdtempSync(join(tmpdir(), 'yurei-bench-'));
+  const app = await startApp(data);
+  const browser = await openBrowser();
+  const { driver } = browser;
+  const page = new Page(driver);
+  try {
+    const answer = await fetch(`${app.address}api/import?accept=doubts`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/plain' },
+      body: JSON.stringify(design),
+    });
+    const { id } = (await answer.json()) as { id: string };
+    // As a maker does: a hand on the shelf first, then the design.
+    await driver.get(app.address);
+    const link = await page.find(`.designs li a[href$="${id}"], .designs li a[href*="${id}/"]`);
+    await driver.actions().move({ origin: link }).perform();
+    await driver.sleep(2000);
+    await link.click();
+    await page.find('yu-picture .card .live');
+    await driver.sleep(4000);
+    const first = await driver.executeScript<number>(
+      `const at = (name) => performance.getEntriesByName('yurei-layout-' + name)[0].startTime;
+       return at('done') - at('begun');`,
+    );
+    console.log(`${title}: first layout                             ${first.toFixed(0)} ms`);
+    await driver.executeScript(
+      "document.querySelector('[data-part^=R] .body').dispatchEvent(new MouseEvent('click', { bubbles: true }))",
+    );
+    const both: number[] = [];
+    for (let i = 0; i < 30; i++) {
+      await driver.executeScript('performance.clearMarks()');
+      await page.type('Resistance', `${5 + (i % 5)}k`);
+      await driver.sleep(120);
+      both.push(
+        await driver.executeScript<number>(
+          `const at = (name) => performance.getEntriesByName(name).map((m) => m.startTime);
+           const [edit] = at('yurei-edit');
+           return Math.max(at('yurei-drawn')[0] - edit, at('yurei-findings')[0] - edit);`,
+        ),
+      );
+      await driver.sleep(1200);
+    }
+    console.log(`${title}: value changed, picture and findings       ${summary(both.slice(5))}`);
+    const frames = await driver.executeAsyncScript<number[]>(pullScript);
+    console.log(`${title}: frames while a wire is pulled             ${summary(frames)}`);
+  } finally {
+    await browser.close();
+    await app.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+/** Pulls a wire around by one step a frame for 120 frames and tells how long each frame took. */
+const pullScript = `
+  const done = arguments[arguments.length - 1];
+  const tab = document.querySelector('.tab');
+  const svg = document.querySelector('.picture');
+  const { x, y } = tab.getBoundingClientRect();
+  const fire = (target, type, dx, dy) => target.dispatchEvent(new PointerEvent(type,
+    { bubbles: true, clientX: x + 4 + dx, clientY: y + 4 + dy, button: 0, pointerId: 1 }));
+  fire(tab, 'pointerdown', 0, 0);
+  const times = [];
+  let last = performance.now();
+  let i = 0;
+  const step = (now) => {
+    if (i > 0) times.push(now - last);
+    last = now;
+    if (i++ === 120) { fire(svg, 'pointerup', 0, -2000); done(times.slice(2)); return; }
+    fire(svg, 'pointermove', 8 + 3 * i, 40 * Math.sin(i / 6));
+    requestAnimationFrame(step);
+  };
+  requestAnimationFrame(step);`;
+
 console.log(`${cpus().length} × ${cpus()[0].model}, Node.js ${process.version}`);
 await benchCore();
 await benchBrowser();
+await benchWire('21 parts', merged('Twenty', ['slipway-beam', 'sail-loft-motion']));
+await benchWire(
+  '63 parts',
+  merged('Sixty', [
+    'varnish-bench-fire',
+    'mooring-boom',
+    'fuel-locker-vapour',
+    'slipway-beam',
+    'chart-room-touch',
+  ]),
+);

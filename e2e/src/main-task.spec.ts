@@ -64,7 +64,7 @@ describe('from the shelf to an exported design', () => {
       () => its.page.text('aside h2'),
       (t) => t.startsWith('R4'),
     );
-    expect(await its.page.text('aside')).toMatch(/not connected/);
+    expect(await its.page.text('aside')).toMatch(/Worth knowing \(1\)/);
     await its.page.terminal('R4.a');
     await its.page.until(
       () => its.page.text('.say'),

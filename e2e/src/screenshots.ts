@@ -1,9 +1,10 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { By, until, type WebDriver } from 'selenium-webdriver';
+import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
+import { faulty, large } from './merged.js';
 
 /** Takes a picture of each main view from the demo data. */
 const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }[] = [
@@ -16,8 +17,18 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
+    name: 'tray',
+    go: async (driver) => {
+      await driver.findElement(By.css('yu-wire .bar button')).click();
+      const field = await driver.wait(until.elementLocated(By.css('yu-part-tray input')), 20000);
+      await field.sendKeys('water');
+    },
+  },
+  {
     name: 'set',
     go: async (driver) => {
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await driver.wait(until.stalenessOf(driver.findElement(By.css('yu-part-tray input'))), 20000);
       await driver.findElement(By.css('nav a[href$="/set"]')).click();
       await driver.wait(until.elementLocated(By.css('yu-threshold-chart canvas')), 20000);
     },
@@ -35,7 +46,48 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.wait(until.elementLocated(By.css('yu-picture .card.acting')), 20000);
     },
   },
+  {
+    name: 'stage',
+    go: async (driver) => {
+      await driver.findElement(By.css('nav a[href$="/wire"]')).click();
+      await driver.wait(until.elementLocated(By.css('yu-picture .card')), 20000);
+      await driver.actions().sendKeys('s').perform();
+      const field = await driver.wait(until.elementLocated(By.css('yu-block-tray input')), 20000);
+      await field.sendKeys('comparator', Key.ENTER);
+      await driver.wait(until.elementLocated(By.css('yu-block-dialog .p-dialog li')), 20000);
+    },
+  },
+  { name: 'large', go: (driver) => open(driver, large()) },
+  {
+    name: 'faulty',
+    go: async (driver) => {
+      await open(driver, faulty());
+      await driver.wait(until.elementLocated(By.css('yu-finding-card p-button')), 20000);
+    },
+  },
+  {
+    name: 'part',
+    go: async (driver) => {
+      const { origin } = new URL(await driver.getCurrentUrl());
+      await driver.get(`${origin}/parts/gas-module-combustible`);
+      await driver.wait(until.elementLocated(By.css('yu-part-curve canvas')), 20000);
+    },
+  },
 ];
+
+/** Puts a design on the shelf and opens it in Wire. */
+async function open(driver: WebDriver, design: object): Promise<void> {
+  const { origin } = new URL(await driver.getCurrentUrl());
+  const answer = await fetch(`${origin}/api/import?accept=doubts`, {
+    method: 'POST',
+    headers: { 'content-type': 'text/plain' },
+    body: JSON.stringify(design),
+  });
+  const { id } = (await answer.json()) as { id: string };
+  await driver.get(`${origin}/design/${id}/wire`);
+  await driver.wait(until.elementLocated(By.css('yu-picture .card .live')), 20000);
+  await driver.sleep(2500);
+}
 
 const [folder = 'docs/screenshots', width = '1280', height = '800', theme = 'day'] =
   process.argv.slice(2);

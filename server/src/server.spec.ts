@@ -3,7 +3,11 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
+import type { StoredDesign } from '@yurei/core/exchange';
 import { readConfig, type Config } from './config.js';
+import { designRecord } from './database/design-record.js';
+import { openDatabase } from './database/open-database.js';
+import { revisionRecord } from './database/revision-record.js';
 import { startServer, type RunningServer } from './start-server.js';
 
 const log = pino({ level: 'silent' });
@@ -49,6 +53,34 @@ beforeEach(async () => {
 afterEach(async () => {
   await server.stop();
   rmSync(folder, { recursive: true, force: true });
+});
+
+it('opens a design that an older version of the program has kept, brought up to date', async () => {
+  const { body } = await call('POST', '/designs', { design: demo });
+  await server.stop();
+  const old = {
+    ...demo,
+    version: 1,
+    plan: undefined,
+    recordings: undefined,
+    scenes: demo.scenes.map((s: { happenings: { path: object[] }[] }) => ({
+      ...s,
+      happenings: s.happenings.map(({ path: [from, to], ...rest }) => ({ ...rest, from, to })),
+    })),
+  };
+  const { source } = await openDatabase(join(folder, 'data'));
+  for (const record of [designRecord, revisionRecord]) {
+    const all = source.getRepository(record).createQueryBuilder().update();
+    await all.set({ document: JSON.stringify(old) }).execute();
+  }
+  await source.destroy();
+  server = await startServer(config(), log);
+  const opened = (await call('GET', `/designs/${body.id}`)).body as unknown as StoredDesign;
+  expect(opened.design).toMatchObject({ version: 3, scenes: demo.scenes, recordings: [] });
+  expect(opened.design.plan.width).toBeGreaterThan(4);
+  expect((await call('GET', '/designs')).status).toBe(200);
+  const kept = await call('GET', `/designs/${body.id}/revisions/1`);
+  expect(kept.body as unknown as StoredDesign).toMatchObject({ design: { version: 3 } });
 });
 
 it('keeps a design through create, save, stop and start, with every revision', async () => {

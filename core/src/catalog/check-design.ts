@@ -1,6 +1,7 @@
 import { splitRef, type Design, type TerminalRef } from '../design/index.js';
 import { findKind } from './catalog.js';
 import { checkParam } from './check-param.js';
+import { readoutOf } from './part-readout.js';
 
 /** Something a document says that cannot stand, or is doubtful: where, why, and what to do. */
 export interface Problem {
@@ -25,6 +26,7 @@ export function checkDesign(design: Design): Problem[] {
   checkIds(design, report);
   problems.push(...design.parts.flatMap((_, i) => partProblems(design, i)));
   checkEnds(design, report);
+  checkGroups(design, report);
   checkRules(design, report);
   return problems;
 }
@@ -35,6 +37,7 @@ function checkIds(design: Design, report: Report): void {
   const lists = {
     parts: design.parts,
     wires: design.wires,
+    groups: design.groups,
     channels: design.channels,
     outputs: design.outputs,
     rules: design.rules,
@@ -110,8 +113,25 @@ function checkEnds(design: Design, report: Report): void {
       report(`wires[${i}] (${w.id})`, 'Both ends are the same terminal', 'Remove it.');
   });
   design.controller.pins.forEach((p, i) => check(`controller.pins[${i}].pin`, p.pin));
-  design.channels.forEach((c, i) => check(`channels[${i}] (${c.id}).pin`, c.pin));
+  design.channels.forEach((c, i) => {
+    if (!readoutOf(design, c.pin)) check(`channels[${i}] (${c.id}).pin`, c.pin);
+  });
   design.outputs.forEach((o, i) => check(`outputs[${i}] (${o.id}).pin`, o.pin));
+}
+
+function checkGroups(design: Design, report: Report): void {
+  const taken = new Map<string, string>();
+  design.groups.forEach((group, i) => {
+    const place = `groups[${i}] (${group.id}).parts`;
+    for (const id of group.parts) {
+      const other = taken.get(id);
+      if (!design.parts.some((p) => p.id === id))
+        report(place, `There is no part ${id}`, 'Name a part of this design, or leave it out.');
+      else if (other !== undefined)
+        report(place, `${id} is in the group ${other} already`, 'Leave it in one of the two.');
+      taken.set(id, group.id);
+    }
+  });
 }
 
 function checkRules(design: Design, report: Report): void {

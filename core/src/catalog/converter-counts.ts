@@ -8,8 +8,12 @@
  * @param reference Vref, V; a reference that is not positive reads 0
  * @param bits N
  */
-export function converterCounts(volts: number, reference: number, bits: number): number {
+export const converterCounts = (volts: number, reference: number, bits: number): number =>
+  Math.round(converterShare(volts, reference, bits));
+
+/** The same before rounding. */
+export function converterShare(volts: number, reference: number, bits: number): number {
   const full = 2 ** bits - 1;
   if (!(reference > 0)) return 0;
-  return Math.min(full, Math.max(0, Math.round((volts / reference) * full)));
+  return Math.min(full, Math.max(0, (volts / reference) * full));
 }

@@ -296,60 +296,37 @@ export type Element =
       off: number;
       ohms: number;
       bounce: number;
+    }
+
+  /** Signal node that follows a value with a lag; the first of a chain that ends in a reading. */
+  | {
+      type: 'level';
+      node: string;
+      value: number;
+      /** Time constants going up and coming down, s; 0 follows at once. */
+      up: number;
+      down: number;
+    }
+  /** Signal node that goes to 1 V as the part is fed: min(1, (v/volts)²), with a lag. */
+  | {
+      type: 'warm-up';
+      plus: string;
+      minus: string;
+      node: string;
+      /** Supply from which it comes all the way, V. */
+      volts: number;
+      up: number;
+      down: number;
+    }
+  /** A conductance baseSiemens·exp(perVolt · V(control)). */
+  | {
+      type: 'conductance';
+      a: string;
+      b: string;
+      control: string;
+      baseSiemens: number;
+      perVolt: number;
     };
 
 export type ElementType = Element['type'];
 export type ElementOf<T extends ElementType> = Extract<Element, { type: T }>;
-
-/** The fields of each element type that name nodes, in the order in which currents are told. */
-export const nodeFields: { [T in ElementType]: readonly (keyof ElementOf<T>)[] } = {
-  resistor: ['a', 'b'],
-  capacitor: ['a', 'b'],
-  inductor: ['a', 'b'],
-  'voltage-source': ['plus', 'minus'],
-  'current-source': ['from', 'to'],
-  transconductance: ['from', 'to', 'plus', 'minus'],
-  diode: ['anode', 'cathode'],
-  bipolar: ['collector', 'base', 'emitter'],
-  mosfet: ['drain', 'gate', 'source'],
-  thyristor: ['anode', 'gate', 'cathode'],
-  comparator: ['plus', 'minus', 'output', 'supply', 'ground'],
-  'op-amp': ['plus', 'minus', 'output', 'supply', 'ground'],
-  schmitt: ['input', 'output', 'supply', 'ground'],
-  'timer-core': [
-    'supply',
-    'ground',
-    'trigger',
-    'threshold',
-    'upper',
-    'lower',
-    'reset',
-    'output',
-    'discharge',
-  ],
-  regulator: ['input', 'output', 'ground'],
-  battery: ['plus', 'minus', 'level'],
-  fuse: ['a', 'b'],
-  filament: ['a', 'b', 'warmth'],
-  motor: ['a', 'b', 'speed'],
-  'relay-coil': ['plus', 'minus', 'armature'],
-  contact: ['a', 'b', 'control'],
-  switch: ['a', 'b'],
-};
-
-/**
- * Nodes that carry no current but tell what goes on inside: 1 V stands for 1 of whatever it is. They are
- * held against ground.
- */
-export const signalNodes: { [T in ElementType]?: (element: ElementOf<T>) => string } = {
-  'relay-coil': (e) => e.armature,
-  battery: (e) => e.level,
-  filament: (e) => e.warmth,
-  motor: (e) => e.speed,
-};
-
-/** The local node names of an element. */
-export function elementNodes(element: Element): string[] {
-  const fields = nodeFields[element.type] as readonly (keyof typeof element)[];
-  return fields.map((field) => String(element[field]));
-}

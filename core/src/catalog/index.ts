@@ -1,13 +1,12 @@
-export {
-  elementNodes,
-  signalNodes,
-  type Element,
-  type ElementOf,
-  type ElementType,
-  type Waveform,
-} from './element.js';
+export type { Element, ElementOf, ElementType, Waveform } from './element.js';
+export { elementNodes, signalNodes } from './element-nodes.js';
+export { moduleElements } from './module.js';
 export * from './part-kind.js';
-export { catalog, findKind, kindOf, paramsOf } from './catalog.js';
+export * from './surroundings.js';
+export { openModule } from './open-module.js';
+export { channelReader, highReading, readable, type ChannelReader } from './channel-reader.js';
+export { readoutOf, type PartReadout } from './part-readout.js';
+export { catalog, findKind, hasPlace, kindOf, paramsOf } from './catalog.js';
 export { checkParam, readParam, type ParamVerdict } from './check-param.js';
 export { checkDesign, type Problem } from './check-design.js';
 export { converterCounts } from './converter-counts.js';
@@ -15,3 +14,4 @@ export { pinLevel, type Level } from './pin-level.js';
 export { pinConverter, type PinConverter } from './pin-converter.js';
 export { nameNet, terminalOf, type NamedNet, type NetNature } from './net-name.js';
 export { nearness, searchCatalog } from './search.js';
+export { copperOhms } from './copper.js';

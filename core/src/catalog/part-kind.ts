@@ -1,6 +1,7 @@
 import type { Unit } from '../quantity/index.js';
-import type { PinMode } from '../design/index.js';
+import type { PinMode, PinSkill } from '../design/index.js';
 import type { Element } from './element.js';
+import type { Felt, Quantity } from './surroundings.js';
 
 /** The stage columns of the picture, in the order in which a signal passes; feeds have their own lane. */
 export const stages = ['feels', 'conditions', 'decides', 'drives', 'acts', 'feeds'] as const;
@@ -24,6 +25,14 @@ export interface Terminal {
   role: TerminalRole;
   /** For a controller pin: what it can be set up as. */
   modes?: readonly PinMode[];
+  /** What a controller pin can do besides. */
+  can?: readonly PinSkill[];
+  /** May stay open: the part does its work without it. */
+  optional?: boolean;
+  /** An output that pulses, not shown in the steady state: the terminal whose voltage is its high level. */
+  highAt?: string;
+  /** Why a controller pin is better left alone. */
+  reserved?: string;
 }
 
 export interface Param {
@@ -40,6 +49,8 @@ export interface Param {
   tolerance?: number;
   /** Only whole numbers make sense. */
   whole?: boolean;
+  /** What the whole numbers from 0 up mean. */
+  choices?: readonly string[];
 }
 
 /** All parameters of a part: the kind's defaults with the part's own values over them. */
@@ -47,8 +58,8 @@ export type Params = Readonly<Record<string, number>>;
 
 /** What a part is exposed to and told, from outside the circuit. */
 export interface PartState {
-  /** What a sensor feels, in the unit of its kind's `feels`. */
-  felt: number;
+  /** What it feels of its surroundings. */
+  felt: Felt;
   /** Temperature of the part, °C. */
   celsius: number;
   /** How each controller pin in use is set up, and the level of those that are outputs. */
@@ -79,26 +90,85 @@ export interface Rating {
   stress: (part: SolvedPart, params: Params) => number;
 }
 
-/** What a sensor answers to, and how its reading comes about. */
+/** What a part answers to, and through which opening. What is left out stands for "from all around". */
 export interface Sensing {
-  quantity: 'infrared' | 'light';
-  unit: Unit;
+  /** The main one first. */
+  quantities: readonly Quantity[];
   /** Half-angle of the receiving cone, degrees. */
-  halfAngle: (params: Params) => number;
+  halfAngle?: (params: Params) => number;
   /** Factor on everything that falls in along the axis, from a lens in front. */
-  gain: (params: Params) => number;
-  /** Radius of the opening, m: decides how gradually a shadow crosses it. */
-  radius: (params: Params) => number;
-  /** Which way the terminal that is read goes when more is felt, with the sensor on top of its divider. */
-  rises: string;
+  gain?: (params: Params) => number;
+  /** Radius of the opening, pad or mat, m: decides how gradually a shadow crosses it and what lies on it. */
+  radius?: (params: Params) => number;
+  /** Angle from one of a motion detector's zones to the next alike, degrees. */
+  zone?: (params: Params) => number;
+  /** Nothing farther away is felt, m. */
+  reach?: (params: Params) => number;
+  /** Standard deviation of what it feels where nothing changes, in the main quantity's unit. */
+  noise?: (params: Params) => number;
+  /** The terminal whose voltage rises when more is felt, with the sensor on top of its divider. */
+  rises?: string;
 }
 
 /** What a part sends out through space to sensors. */
 export interface Emission {
-  quantity: Sensing['quantity'];
+  quantity: 'light' | 'infrared' | 'carrier';
   halfAngle: (params: Params) => number;
-  /** On-axis intensity, W/sr. */
+  /** On-axis intensity: W/sr, for light cd. */
   intensity: (part: SolvedPart, params: Params) => number;
+}
+
+/** A number a controller takes from a part by other means than its converter: over a bus, or by timing a pulse. */
+export interface Readout {
+  id: string;
+  label: string;
+  /** The highest count it can give. */
+  full: (params: Params) => number;
+  /** Standard deviation of a reading, counts. */
+  noise: (params: Params) => number;
+  /** Counts before rounding, without noise. */
+  counts: (felt: Felt, params: Params, part: SolvedPart) => number;
+  /** Whether the part is fed well enough to answer. */
+  works: (part: SolvedPart, params: Params) => boolean;
+}
+
+/** Where a part takes its power, and the least it works at; the most is among its ratings. */
+export interface Feed {
+  plus: string;
+  minus: string;
+  /** V. */
+  least: (params: Params) => number;
+  /** It warms something: weak supplies leave it cold and its readings wrong. */
+  heater?: boolean;
+}
+
+/** What a part draws in one of its ways of being on. */
+export interface Phase {
+  label: string;
+  /** At its nominal supply, A. */
+  amps: (params: Params) => number;
+}
+
+/** How the part's characteristic curve is taken on a test bench. */
+export interface Curve {
+  /** What is changed: something felt, a parameter, or the voltage of a supply from one terminal to another. */
+  vary: { felt: Quantity } | { param: string } | { plus: string; minus: string };
+  from: number;
+  to: number;
+  scale: 'linear' | 'log';
+  /** The part of the range in which it is meant to work. */
+  operating: readonly [number, number];
+  /** Supplies between terminals, V. */
+  feeds?: readonly (readonly [plus: string, minus: string, volts: number])[];
+  /** Resistors between terminals, Ω; a terminal may be named that is not the part's: a joint. */
+  loads?: readonly (readonly [a: string, b: string, ohms: number])[];
+  /** What is read: a voltage, a current into a terminal, a resistance, an inner quantity, a readout. */
+  reads:
+    | { volts: readonly [plus: string, minus: string] }
+    | { amps: string }
+    | { ohms: readonly [a: string, b: string] }
+    | { inner: string; label: string; unit: Unit }
+    | { readout: string };
 }
 
 /** What an actor does: whether it acts, how much, and the word for it. */
@@ -128,6 +198,20 @@ export interface DigitalInputs {
   high: (params: Params) => number;
 }
 
+/** A module's own circuit: kinds of parts with their values, and the wires between them. */
+export interface Inside {
+  parts: (params: Params) => readonly InnerPart[];
+  /** Pairs of ends: "R1.a" for an inner part's terminal, "OUT" for one of the module's own. */
+  wires: (params: Params) => readonly (readonly [string, string])[];
+}
+
+export interface InnerPart {
+  id: string;
+  name: string;
+  kind: PartKind;
+  params: Params;
+}
+
 /**
  * Everything Yurei knows about a kind of part. One file per kind; adding a part touches that file,
  * its test and the index.
@@ -146,12 +230,23 @@ export interface PartKind {
   floats?: boolean;
   terminals: readonly Terminal[];
   params: readonly Param[];
+  feed?: Feed;
+  /** A bare chip: the capacitor it wants across its supply, F. */
+  decouple?: number;
+  /** Constant direct current eats its electrodes. */
+  corrodes?: boolean;
   ratings: readonly Rating[];
   elements: (params: Params, state: PartState) => Element[];
   /** The value shown on its card. */
   headline: (params: Params) => string;
   feels?: Sensing;
   emits?: Emission;
+  reads?: readonly Readout[];
+  /** The parts a module is made of. */
+  inside?: Inside;
+  /** What it draws in each way of being on. */
+  phases?: readonly Phase[];
+  curve?: Curve;
   acts?: Acting;
   converter?: Converter;
   inputs?: DigitalInputs;
@@ -161,6 +256,8 @@ export interface PartKind {
   conducts?: { from: string; to: string };
   /** The terminals of a transistor stage, for the check of its forced gain. */
   transistor?: { collector: string; base: string; emitter: string };
+  /** Three legs in an order that differs between types: it is easily put in wrongly. */
+  legsVary?: boolean;
   /** Polarity, pin order, what fools it. */
   notes: readonly string[];
   cautions: readonly string[];

@@ -1,6 +1,6 @@
 import { splitRef, type Design, type TerminalRef } from '../design/index.js';
 import { findKind, paramsOf } from './catalog.js';
-import { converterCounts } from './converter-counts.js';
+import { converterCounts, converterShare } from './converter-counts.js';
 import type { SolvedPart } from './part-kind.js';
 
 /** The converter behind a controller pin, with its part's parameters worked in. */
@@ -12,6 +12,8 @@ export interface PinConverter {
   noise: number;
   /** Reference voltage, V. */
   reference: (solved: SolvedPart) => number;
+  /** Counts for a voltage at the pin, before rounding and within its range. */
+  share: (volts: number, solved: SolvedPart) => number;
   /** Counts for a voltage at the pin, without noise. */
   counts: (volts: number, solved: SolvedPart) => number;
   /** How long a reading samples its pin, s. */
@@ -26,12 +28,14 @@ export interface PinConverter {
   sampled: (volts: number, before: number, ohms: number) => number;
 }
 
-/** The converter that reads a pin; undefined when its part has none. */
+/** The converter that reads a pin; undefined when its part has none, or it does not reach that pin. */
 export function pinConverter(design: Design, pin: TerminalRef): PinConverter | undefined {
-  const { part: id } = splitRef(pin);
+  const { part: id, terminal } = splitRef(pin);
   const part = design.parts.find((p) => p.id === id);
-  const converter = part && findKind(part.kind)?.converter;
-  if (!part || !converter) return undefined;
+  const kind = part && findKind(part.kind);
+  const converter = kind?.converter;
+  const analogue = kind?.terminals.find((t) => t.id === terminal)?.modes?.includes('analogue');
+  if (!part || !converter || !analogue) return undefined;
   const params = paramsOf(part);
   const bits = converter.bits(params);
   const { farads, seconds, ohms: inner } = converter.sampling(params);
@@ -41,6 +45,7 @@ export function pinConverter(design: Design, pin: TerminalRef): PinConverter | u
     full: 2 ** bits - 1,
     noise: converter.noise(params),
     reference,
+    share: (volts, solved) => converterShare(volts, reference(solved), bits),
     counts: (volts, solved) => converterCounts(volts, reference(solved), bits),
     window: seconds,
     sampled: (volts, before, ohms) =>

@@ -1,111 +1,55 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { checkDesign } from '../catalog/index.js';
 import { applyEdit, emptyDesign, type Design, type Edit } from '../design/index.js';
 import { rehearse } from '../rehearsal/index.js';
-import { slipwayBeam } from '../testing/demo.js';
-import { sketch } from '../testing/small.js';
-import { check, fiveQuestions, gatherEvidence } from './index.js';
+import { arbitraryDesign } from '../testing/arbitrary-design.js';
+import { demo, slipwayBeam } from '../testing/demo.js';
+import { check, fiveQuestions, gatherEvidence, rules } from './index.js';
 
 const find = (design: Design) => check(gatherEvidence(design, design.scenes[0]));
 const edited = (...edits: Edit[]): Design => edits.reduce(applyEdit, slipwayBeam());
 const channel = slipwayBeam().channels[0];
+const demos = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));
 
 describe('findings', () => {
-  it('the demo is sound', () => {
-    expect(
-      find(slipwayBeam()).filter((f) => f.severity === 'error' || f.severity === 'caution'),
-    ).toEqual([]);
+  it.each(demos)('%s has no error', (name) => {
+    expect(find(demo(name)).filter((f) => f.severity === 'error')).toEqual([]);
   });
 
-  const cases: [string, Design, RegExp, boolean][] = [
-    [
-      'a coil without its diode',
-      edited({ type: 'remove-part', id: 'D1' }),
-      /No diode across Sounder/,
-      true,
-    ],
-    [
-      'a thin base current',
-      edited({ type: 'set-param', id: 'R2', param: 'ohms', value: 22000 }),
-      /Base current of Sounder switch is thin/,
-      true,
-    ],
-    [
-      'an overloaded resistor',
-      edited({ type: 'set-param', id: 'R3', param: 'watts', value: 0.1 }),
-      /Lamp resistor is overloaded/,
-      false,
-    ],
-    [
-      'an output pin not set up',
-      edited({ type: 'set-pin', pin: 'U1.D8', mode: 'input' }),
-      /U1.D8 is not set up/,
-      true,
-    ],
-    [
-      'a channel on a pin without a converter',
-      edited({ type: 'put-channel', channel: { ...channel, pin: 'U1.D9' } }),
-      /U1.D9 cannot be analogue/,
-      false,
-    ],
-    [
-      'a level beyond full scale',
-      edited({ type: 'put-channel', channel: { ...channel, threshold: 1000, hysteresis: 60 } }),
-      /never switch both ways/,
-      false,
-    ],
-    [
-      'a channel tripped at rest',
-      edited({ type: 'put-channel', channel: { ...channel, threshold: 900 } }),
-      /tripped at rest/,
-      false,
-    ],
-    [
-      'hysteresis narrower than the noise',
-      edited({ type: 'put-channel', channel: { ...channel, hysteresis: 1 } }),
-      /may chatter/,
-      true,
-    ],
-    [
-      'a terminal left open',
-      edited({ type: 'remove-wire', id: 'w9' }),
-      /Load resistor: b open/,
-      false,
-    ],
-    [
-      'a channel without voltage',
-      edited({ type: 'remove-wire', id: 'w7' }),
-      /reads nothing/,
-      false,
-    ],
-    ['grounds apart', edited({ type: 'remove-wire', id: 'w2' }), /No path to ground|open/, false],
-  ];
-  it.each(cases)('%s is found, and its fix cures it', (_, design, title, hasFix) => {
-    const finding = find(design).find((f) => title.test(f.title));
-    expect(finding).toBeDefined();
-    expect(finding?.fix !== undefined).toBe(hasFix);
-    if (!finding?.fix) return;
-    const cured = find(applyEdit(design, finding.fix.edit));
-    expect(cured.some((f) => f.id === finding.id && f.severity !== 'fine')).toBe(false);
+  it('every rule is named once and has a failing and a passing design', () => {
+    const codes = rules.map((r) => r.code);
+    expect(new Set(codes).size).toBe(codes.length);
+    expect(codes.length).toBeGreaterThanOrEqual(60);
+    const tables = ['wiring', 'parts']
+      .map((name) => readFileSync(`core/src/check/rules-${name}.spec.ts`, 'utf8'))
+      .join();
+    expect(codes.filter((code) => !tables.includes(`'${code}'`))).toEqual([]);
   });
 
-  it('a reversed diode across a coil is named', () => {
-    const design = sketch(
-      ['adapter G', 'sounder-12v P', 'rectifier-diode D'],
-      ['G.plus P.plus', 'P.minus G.minus', 'D.a P.plus', 'D.k P.minus'],
+  it('come with errors first, cautions of parts last, each with an id of its own', () => {
+    const found = find(edited({ type: 'remove-part', id: 'D1' }));
+    expect(found[0]).toMatchObject({ code: 'coil-without-diode', severity: 'error' });
+    expect(found.at(-1)?.severity).toBe('safety');
+    expect(new Set(found.map((f) => f.id)).size).toBe(found.length);
+    const safety = found.filter((f) => f.severity === 'safety').map((f) => f.reason);
+    expect(safety.join(' ')).toMatch(/Mains voltage can kill/);
+  });
+
+  it('never break on any design, and every fix can be applied', () => {
+    fc.assert(
+      fc.property(arbitraryDesign, (design) => {
+        for (const { fix } of find(design)) {
+          const problems = fix ? checkDesign(applyEdit(design, fix.edit)) : [];
+          expect(problems.filter((p) => p.severity === 'refuse')).toEqual([]);
+        }
+      }),
+      { numRuns: 60 },
     );
-    expect(
-      find(design)
-        .map((f) => f.title)
-        .join(),
-    ).toMatch(/wrong way round/);
   });
 
-  it('shows the cautions of every kind in use', () => {
-    const safety = find(slipwayBeam())
-      .filter((f) => f.severity === 'safety')
-      .map((f) => f.reason)
-      .join(' ');
-    expect(safety).toMatch(/Mains voltage can kill/);
-    expect(safety).toMatch(/local noise and duration rules/);
+  it('stand on nothing but the design: an empty one has none', () => {
+    expect(find(emptyDesign('Empty'))).toEqual([]);
   });
 });
 

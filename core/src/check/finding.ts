@@ -1,34 +1,52 @@
-import type { Solution } from '../circuit/index.js';
-import type { Design, Edit, Scene } from '../design/index.js';
-import type { Snapshot } from '../rehearsal/index.js';
+import type { Edit } from '../design/index.js';
+import type { Evidence } from './evidence.js';
 
 /** The step of the work in which a finding is best dealt with. */
 export type Step = 'wire' | 'set' | 'act' | 'drive';
 
-/** Something a check has to say about a design, with the number behind it. */
-export interface Finding {
-  /** Stable for the same rule and subject. */
-  id: string;
-  severity: 'error' | 'caution' | 'fine' | 'safety';
-  step: Step;
+/** `note` is worth knowing while building; `safety` is the usual caution of a part. */
+export type Severity = 'error' | 'caution' | 'note' | 'fine' | 'safety';
+
+/** A change that cures a finding; it undoes as one. */
+export interface Fix {
+  label: string;
+  edit: Edit;
+}
+
+/** One place at which a rule has something to say. */
+export interface Found {
+  /** What it is about, for the finding's id: the same for the same trouble in the same place. */
+  subject: string;
   title: string;
-  /** Why, with numbers, and what would happen on the bench. */
+  /** The number, and against what it is held. */
   reason: string;
-  /** Ids of the parts, nets and channels it is about. */
+  /** Ids of the parts, wires, nets and channels it is about. */
   about: readonly string[];
-  /** A change that cures it. */
-  fix?: { label: string; edit: Edit };
+  /** Where it is not the rule's own. */
+  severity?: Severity;
+  fix?: Fix;
 }
 
-/** What the rules look at: the design and its circuit solved in its two main states. */
-export interface Evidence {
-  design: Design;
-  scene: Scene | undefined;
-  /** Nothing happening, controller at rest. */
-  rest: Snapshot;
-  /** Every output switched on. */
-  fired: Solution;
+/** Something a check has to say about a design, with the number behind it. */
+export interface Finding extends Omit<Found, 'subject' | 'severity'> {
+  id: string;
+  code: string;
+  severity: Severity;
+  step: Step;
+  /** What would happen on the bench; empty where nothing does. */
+  bench: string;
 }
 
-/** A rule reads the evidence and returns what it finds. */
-export type Rule = (evidence: Evidence) => Finding[];
+/** A rule reads the solved circuit and says where something is wrong, or near to it. */
+export interface Rule {
+  code: string;
+  severity: Severity;
+  step: Step;
+  /** What it looks for, in a few words. */
+  title: string;
+  /** What happens on the bench. */
+  bench: string;
+  /** A standard, a closed form, or "common practice". */
+  source: string;
+  find: (evidence: Evidence) => Found[];
+}

@@ -1,4 +1,6 @@
-export { check, gatherEvidence } from './check.js';
-export type { Evidence, Finding, Step } from './finding.js';
+export { check } from './check.js';
+export { gatherEvidence, type Evidence, type State } from './evidence.js';
+export type { Finding, Fix, Rule as FindingRule, Severity, Step } from './finding.js';
+export { rules } from './rules.js';
 export { fiveQuestions, type Answer } from './questions.js';
 export { stresses, type Stress } from './rules/ratings.js';

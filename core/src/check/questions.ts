@@ -1,6 +1,7 @@
 import type { Rehearsal } from '../rehearsal/index.js';
 import { formatQuantity } from '../quantity/index.js';
-import type { Evidence, Finding } from './finding.js';
+import type { Evidence } from './evidence.js';
+import type { Finding } from './finding.js';
 import { stresses } from './rules/ratings.js';
 
 /** One of the five questions with its answer so far. */
@@ -86,11 +87,11 @@ function survives(evidence: Evidence, findings: readonly Finding[]): Answer {
     };
   }
   const worst = stresses(evidence).sort((a, b) => b.share - a.share)[0];
-  if (!worst || evidence.fired.method === 'none')
+  if (!worst || evidence.fired.solution.method === 'none')
     return unknown('survives', 'Survives', 'nothing to solve');
   return {
     ...base,
-    state: worst.share > 0.8 ? 'caution' : 'fine',
+    state: worst.close ? 'caution' : 'fine',
     value: `${(100 * worst.share).toFixed(0)} %`,
     detail: `of ${worst.part.id} ${worst.label}`,
   };

@@ -19,7 +19,7 @@ const boltzmann = 1.380649e-23;
 describe('sweep up and down finds trip points and hysteresis', () => {
   it('the dusk switch trips where the photoresistor makes ⅓ and ⅔ of the supply', () => {
     const circuit = new Circuit(demo('steps-lamp-at-dusk'));
-    const set = (felt: number): void => circuit.setState('B1', { felt });
+    const set = (light: number): void => circuit.setState('B1', { felt: { light } });
     const { trips } = sweep(circuit, set, 0.5, 100, 40);
     // R10·(E/10)^−γ beside 2 MΩ of darkness, over a trimmer at half of 20 kΩ and 2.2 kΩ (and 2 Ω of wiper).
     const bottom = 12202 + 2;
@@ -34,7 +34,7 @@ describe('sweep up and down finds trip points and hysteresis', () => {
 
   it('the sump trips at two levels', () => {
     const circuit = new Circuit(demo('bilge-sump'));
-    const set = (level: number): void => circuit.setParams('B1', { level });
+    const set = (water: number): void => circuit.setState('B1', { felt: { water } });
     const { trips } = sweep(circuit, set, 0, 0.5, 51);
     // The reference by superposition with the output low, and high through the pull-up.
     const perMetre = (Math.PI * 0.005) / Math.acosh(0.02 / 0.003);
@@ -104,7 +104,7 @@ describe('a latch keeps what happened', () => {
   it('the loop fires when a contact opens, stays on when it closes, and ends with the key', () => {
     const pulse = (part: string, on: number, off: number) => ({
       part,
-      param: 'tripped',
+      of: { felt: 'gap' } as const,
       times: [0, on, on, off, off],
       values: [0, 0, 1, 1, 0],
     });
@@ -220,7 +220,7 @@ describe('stress', () => {
         ),
         {
           until: 0.05,
-          drives: [{ part: 'S', param: 'tripped', times: [0, 0.01, 0.01], values: [0, 0, 1] }],
+          drives: [{ part: 'S', of: { felt: 'gap' }, times: [0, 0.01, 0.01], values: [0, 0, 1] }],
         },
       );
       const ratings = run.peaks.find((p) => p.part === 'Q')?.ratings;

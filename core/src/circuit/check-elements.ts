@@ -35,6 +35,7 @@ const positive = new Set([
   'pullIn',
   'breakdown',
   'hotVolts',
+  'baseSiemens',
 ]);
 const notNegative = new Set([
   'delay',
@@ -44,6 +45,8 @@ const notNegative = new Set([
   'dropOut',
   'friction',
   'bias',
+  'up',
+  'down',
 ]);
 
 /**

@@ -2,6 +2,9 @@ import {
   elementNodes,
   kindOf,
   paramsOf,
+  restFelt,
+  type Felt,
+  type Quantity,
   type NamedNet,
   type Params,
   type PartKind,
@@ -30,6 +33,12 @@ interface PlacedPart {
   count: number;
 }
 
+/** What a part can be told between solutions. */
+export interface StateChange {
+  felt?: Partial<Felt>;
+  pins?: PartState['pins'];
+}
+
 /** What is said of a part when nothing could be solved. */
 const unknown: SolvedPart = { volts: {}, amps: {}, watts: 0 };
 
@@ -41,6 +50,8 @@ export class Circuit {
   readonly network: Network;
   private readonly netlist: Netlist;
   private readonly parts = new Map<string, PlacedPart>();
+  /** Readers of the parts' values, made when first wanted. */
+  private readonly described = new Map<string, PartValues>();
   private readonly problems: CircuitProblem[];
 
   constructor(private readonly design: Design) {
@@ -55,12 +66,18 @@ export class Circuit {
     this.placeParts();
   }
 
-  /** Tells a part what it feels or how its pins are set; both hold until told otherwise. */
-  setState(part: string, change: Partial<Pick<PartState, 'felt' | 'pins'>>): void {
+  /** Tells a part what it feels or how its pins are set; what is not told stays as it was. */
+  setState(part: string, { felt, pins }: StateChange): void {
     const placed = this.parts.get(part);
     if (!placed) return;
-    placed.state = { ...placed.state, ...change };
+    const { state } = placed;
+    placed.state = { ...state, felt: { ...state.felt, ...felt }, pins: pins ?? state.pins };
     this.refresh(placed);
+  }
+
+  /** What a part feels as it was last told. */
+  feltOf(part: string): Felt {
+    return this.parts.get(part)?.state.felt ?? restFelt;
   }
 
   /** Gives a part new parameter values; the wiring stays. */
@@ -69,6 +86,12 @@ export class Circuit {
     if (!placed) return;
     placed.params = { ...placed.params, ...params };
     this.refresh(placed);
+  }
+
+  /** Gives one value a number: a parameter of a part, or something it feels. */
+  change(part: string, of: { param: string } | { felt: Quantity }, value: number): void {
+    if ('felt' in of) this.setState(part, { felt: { [of.felt]: value } });
+    else this.setParams(part, { [of.param]: value });
   }
 
   /** Warms or cools every part, °C. */
@@ -85,8 +108,12 @@ export class Circuit {
     return this.parts.get(part)?.params;
   }
 
-  /** The operating point, starting from the last one. Never throws: what cannot be solved is a problem. */
-  solve(): Solution {
+  /**
+   * The operating point, starting from the last one. Never throws: what cannot be solved is a problem.
+   *
+   * @param partsOnly leaves nets and wires out, where many solutions are compared
+   */
+  solve(partsOnly = false): Solution {
     const problems = [...this.problems];
     const { network } = this;
     let settled: Steady | undefined;
@@ -102,7 +129,7 @@ export class Circuit {
       settled = undefined;
     }
     if (!settled?.settled) network.system.x.fill(0);
-    return this.describe(settled?.settled ? settled : undefined, problems);
+    return this.describe(settled?.settled ? settled : undefined, problems, partsOnly);
   }
 
   /** The circuit in time, from the last steady state; see `Transient`. */
@@ -154,25 +181,37 @@ export class Circuit {
     elements.forEach((element, i) => this.network.set(placed.first + i, element));
   }
 
+  /** A part's values at the present solution; its reader is kept for the next one. */
+  private valuesNow(id: string): PartValues {
+    const values = this.described.get(id) ?? this.values(id);
+    this.described.set(id, values);
+    return values.update();
+  }
+
   private describe(
     settled: Pick<Steady, 'iterations' | 'method'> | undefined,
     problems: CircuitProblem[],
+    partsOnly = false,
   ): Solution {
     const { nets } = this.netlist;
     const known = settled !== undefined;
-    const parts = Object.fromEntries(
-      [...this.parts.keys()].map((id) => [id, known ? this.values(id).update().plain() : unknown]),
-    );
+    const parts: Record<string, SolvedPart> = {};
+    for (const id of this.parts.keys()) parts[id] = known ? this.valuesNow(id).plain() : unknown;
     const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
-    const currents = known ? nets.flatMap((net) => [...wireCurrents(net, into)]) : [];
+    const wires: Record<string, number> = {};
+    if (known && !partsOnly) for (const net of nets) wireCurrents(net, into, wires);
     return {
-      nets: nets.map((net) => ({ ...net, volts: known ? this.network.volts(net.id) : undefined })),
+      nets: partsOnly ? [] : nets.map((net) => ({ ...net, volts: this.netVolts(net.id, known) })),
       parts,
-      wires: Object.fromEntries(currents),
+      wires,
       problems,
       iterations: settled?.iterations ?? 0,
       method: settled?.method ?? 'none',
     };
+  }
+
+  private netVolts(net: string, known: boolean): number | undefined {
+    return known ? this.network.volts(net) : undefined;
   }
 
   private oscillates({ restlessDevices }: Steady): CircuitProblem {

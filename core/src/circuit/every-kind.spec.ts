@@ -2,7 +2,12 @@ import { catalog, type PartKind } from '../catalog/index.js';
 import { sketch } from '../testing/small.js';
 import { Circuit, runTransient } from './index.js';
 
-const givers = new Set(catalog.filter((k) => k.stage === 'feeds').map((k) => k.kind));
+/** Feeds, and what stands in for a sensor with a voltage of its own. */
+const givers = new Set([
+  ...catalog.filter((k) => k.stage === 'feeds').map((k) => k.kind),
+  'signal-generator',
+  'recorded-sensor',
+]);
 const kinds = catalog.map((kind) => [kind.kind, kind] as const);
 
 /** A part with every terminal tied to ground through a resistor of its own, and a dead supply nearby. */

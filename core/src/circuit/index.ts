@@ -25,3 +25,10 @@ export {
 } from './run-transient.js';
 export { runCycles, type Cycles, type CyclesDone } from './run-cycles.js';
 export type { Chatter } from './chatter.js';
+export {
+  characteristic,
+  curveOf,
+  readings,
+  testBench,
+  type Characteristic,
+} from './characteristic.js';

@@ -3,6 +3,7 @@ import {
   kindOf,
   nameNet,
   paramsOf,
+  restFelt,
   type NamedNet,
   type PartState,
 } from '../catalog/index.js';
@@ -24,7 +25,7 @@ export interface Netlist {
 /** The state of a part that nothing has been said about. */
 export function restingState(part: string, wired: ReadonlySet<string>): PartState {
   return {
-    felt: 0,
+    felt: restFelt,
     celsius: 25,
     pins: {},
     wired: (terminal) => wired.has(terminalRef(part, terminal)),

@@ -37,6 +37,8 @@ export class Network {
   readonly devices: readonly (Device | undefined)[];
   readonly sorted: Sorted;
   readonly switching: readonly Device[];
+  /** How every switch stood before anything was solved. */
+  private readonly unpowered: readonly number[];
 
   constructor(
     readonly placed: readonly PlacedElement[],
@@ -61,6 +63,7 @@ export class Network {
       curved: made.filter((d) => !d.linear),
     };
     this.switching = made.filter((d) => d.switching);
+    this.unpowered = this.switching.map((d) => d.switching?.mode ?? 0);
     for (const device of made) device.reset?.();
   }
 
@@ -120,6 +123,12 @@ export class Network {
   /** Writes every device's states for the present solution. */
   store(): void {
     for (const device of this.devices) device?.store?.();
+  }
+
+  /** Everything as before power is first given: charges, fluxes and switches. */
+  unpower(): void {
+    for (const device of this.devices) device?.reset?.();
+    this.recall({ modes: [...this.unpowered], x: new Float64Array(this.system.x.length) });
   }
 
   remember(): Memory {

@@ -1,13 +1,14 @@
-import { kindOf, type Params } from '../catalog/index.js';
+import { kindOf, type Felt, type Params, type Quantity } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { Circuit } from './circuit.js';
 import { StressWatch, type PartPeaks } from './stress.js';
 import type { Halt, Observer, Ticker } from './transient.js';
 
-/** A value that changes over time: a parameter of a part, or "felt", by straight lines between points. */
+/** A value that changes over time, by straight lines between points: a parameter, or something a part feels. */
 export interface Drive {
   part: string;
-  param: string;
+  /** A parameter's or a quantity's name. */
+  of: { param: string } | { felt: Quantity };
   /** s, ascending; two equal times make a step. */
   times: readonly number[];
   values: readonly number[];
@@ -21,7 +22,7 @@ export interface RunOptions {
   drives?: readonly Drive[];
   celsius?: number;
   /** What every sensor feels at the start, by part. */
-  felt?: Readonly<Record<string, number>>;
+  felt?: Readonly<Record<string, Partial<Felt>>>;
   /** About how many moments to keep; jumps are always kept. */
   moments?: number;
   keepGoing?: () => boolean;
@@ -160,15 +161,14 @@ function stretches(drives: readonly Drive[], until: number): [number, number][] 
   return cuts.slice(1).map((end, i) => [cuts[i], end]);
 }
 
-function apply(circuit: Circuit, { part, param, times, values }: Drive, t: number): void {
+function apply(circuit: Circuit, { part, of, times, values }: Drive, t: number): void {
   let i = 0;
   while (i < times.length && times[i] <= t) i++;
   const before = values[Math.max(0, i - 1)];
   const after = values[Math.min(values.length - 1, i)];
   const span = i > 0 && i < times.length ? times[i] - times[i - 1] : 0;
   const value = span > 0 ? before + ((after - before) * (t - times[i - 1])) / span : before;
-  if (param === 'felt') circuit.setState(part, { felt: value });
-  else circuit.setParams(part, { [param]: value });
+  circuit.change(part, of, value);
 }
 
 /** Follows the drives that ramp between two cuts; undefined when all stand still. */

@@ -84,7 +84,7 @@ describe('semiconductors', () => {
     const on = solve(parts, wires);
     expect(volts(on, 'U.out')).toBeGreaterThan(0.8);
     expect(volts(on, 'U.out')).toBeLessThan(1.2);
-    const kick = run(parts, wires, 0.05, [pulse('S', 'tripped', 0.01)]);
+    const kick = run(parts, wires, 0.05, [pulse('S', 'gap', 0.01)]);
     expect(peak(kick, 'U').volts).toBeLessThan(13.5);
   });
 
@@ -112,7 +112,7 @@ describe('semiconductors', () => {
         ['G.plus B.k', 'B.a R.a', 'R.b G.minus'],
       ),
     );
-    circuit.setState('B', { felt: 4 });
+    circuit.setState('B', { felt: { infrared: 4 } });
     expect(voltsAt(circuit.solve(), 'R.a')).toBeCloseTo(1e5 * (5e-6 * 4 + 2e-9), 3);
   });
 });
@@ -126,7 +126,7 @@ describe('thyristor', () => {
     'resistor R ohms=10000',
   ];
   const wires = 'G.plus L.a; L.b Q.a; Q.k G.minus; G.plus S.a; S.b R.a; R.b Q.g';
-  const press = [pulse('S', 'pressed', 0.01, 0.02)];
+  const press = [pulse('S', 'force', 0.01, 0.02)];
   const after = (load: string): number =>
     run(parts(load), wires, 0.05, press).nets['Q.a'].at(-1) ?? NaN;
 

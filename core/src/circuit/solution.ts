@@ -27,7 +27,14 @@ export interface Solution {
   method: Method | 'none';
 }
 
+const byTerminal = new WeakMap<Solution, ReadonlyMap<string, SolvedNet>>();
+
 /** The voltage at a terminal of a solved circuit, undefined where it floats or is not wired. */
 export function voltsAt(solution: Solution, ref: string): number | undefined {
-  return solution.nets.find((net) => net.terminals.includes(ref))?.volts;
+  let nets = byTerminal.get(solution);
+  if (!nets) {
+    nets = new Map(solution.nets.flatMap((net) => net.terminals.map((t) => [t, net] as const)));
+    byTerminal.set(solution, nets);
+  }
+  return nets.get(ref)?.volts;
 }

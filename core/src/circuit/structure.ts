@@ -43,6 +43,9 @@ const conducting: { [T in Element['type']]: (e: ElementOf<T>) => string[][] } = 
   'relay-coil': (e) => [[e.plus, e.minus]],
   contact: (e) => [[e.a, e.b]],
   switch: (e) => [[e.a, e.b]],
+  level: () => [],
+  'warm-up': () => [],
+  conductance: (e) => [[e.a, e.b]],
 };
 
 /** Pairs of nodes whose difference is forced. */
@@ -77,6 +80,7 @@ class Groups {
 /** Which of an element's nodes stand apart from the others: no current ever passes between the two. */
 const apart: { [T in Element['type']]?: (e: ElementOf<T>) => string[] } = {
   contact: (e) => [e.control],
+  conductance: (e) => [e.control],
   ...Object.fromEntries(
     Object.entries(signalNodes).map(([type, signal]) => [type, (e: never) => [signal(e)]]),
   ),

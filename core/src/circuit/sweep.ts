@@ -102,8 +102,11 @@ function findTrip(
   after: Memory,
   jumps: Float64Array,
 ): Omit<Trip, 'way'> | undefined {
-  const differs = (a: Memory, b: Memory): boolean =>
-    a.modes.some((m, i) => m !== b.modes[i]) || a.x.some((v, i) => Math.abs(v - b.x[i]) > jumps[i]);
+  const switched = (a: Memory, b: Memory): boolean => a.modes.some((m, i) => m !== b.modes[i]);
+  const tipped = (a: Memory, b: Memory): boolean =>
+    a.x.some((v, i) => Math.abs(v - b.x[i]) > jumps[i]);
+  // Where a mode changes it alone is looked for: a steep but smooth course must not lead away from it.
+  const differs = switched(before, after) ? switched : tipped;
   if (!differs(before, after)) return undefined;
   let [near, far] = [start, end];
   let [low, high] = [before, after];

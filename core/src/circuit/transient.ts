@@ -98,10 +98,9 @@ export class Transient {
     this.restart();
   }
 
-  /** Starts with every charge and flux as before power was first given. */
+  /** Starts with every charge, flux and switch as before power was first given. */
   startDead(): void {
-    for (const device of this.network.devices) device?.reset?.();
-    this.network.system.x.fill(0);
+    this.network.unpower();
     this.stepper.take();
     this.restart();
   }

@@ -1,6 +1,6 @@
 import { EditError, type Edit } from './edit.js';
 import { splitRef } from './terminal-ref.js';
-import type { Design, Part, Scene, Wire } from './types.js';
+import type { Design, Group, Part, PinUse, Scene, Wire } from './types.js';
 
 type Handler<T extends Edit['type']> = (design: Design, edit: Extract<Edit, { type: T }>) => Design;
 
@@ -33,13 +33,30 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
     ...design,
     wires: without(design.wires, id, 'wire'),
   }),
-  'set-pin': (design, { pin, mode }) => {
-    const pins = design.controller.pins;
+  'set-wire': (design, { id, fields }) => {
+    if (!design.wires.some((w) => w.id === id)) throw new EditError(`There is no wire ${id}.`);
+    return {
+      ...design,
+      wires: design.wires.map((w) => (w.id === id ? { ...w, ...fields } : w)),
+    };
+  },
+  'set-pin': (design, { pin, mode, skill }) => {
+    const { pins } = design.controller;
+    const use: PinUse = { pin, mode, ...(skill ? { skill } : {}) };
     const next = pins.some((p) => p.pin === pin)
-      ? pins.map((p) => (p.pin === pin ? { pin, mode } : p))
-      : [...pins, { pin, mode }];
+      ? pins.map((p) => (p.pin === pin ? use : p))
+      : [...pins, use];
     return { ...design, controller: { pins: next } };
   },
+  'clear-pin': (design, { pin }) => ({
+    ...design,
+    controller: { pins: design.controller.pins.filter((p) => p.pin !== pin) },
+  }),
+  'put-group': putGroup,
+  'remove-group': (design, { id }) => ({
+    ...design,
+    groups: without(design.groups, id, 'group'),
+  }),
   'put-channel': (design, { channel }) => ({ ...design, channels: put(design.channels, channel) }),
   'remove-channel': (design, { id }) => ({
     ...design,
@@ -65,6 +82,18 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
       ...s,
       happenings: without(s.happenings, id, 'happening'),
     })),
+  'set-plan': (design, { plan }) => ({ ...design, plan }),
+  'put-recording': (design, { recording }) => ({
+    ...design,
+    recordings: put(design.recordings, recording),
+  }),
+  'remove-recording': (design, { id }) => ({
+    ...design,
+    recordings: without(design.recordings, id, 'recording'),
+    parts: design.parts.map((p) => (p.recording === id ? { ...p, recording: undefined } : p)),
+  }),
+  'set-recording': (design, { part, recording }) =>
+    changePart(design, part, (p) => ({ ...p, recording })),
   batch: (design, { edits }) => edits.reduce(applyEdit, design),
 };
 
@@ -78,6 +107,7 @@ function removePart(design: Design, { id }: { id: string }): Design {
     ...design,
     parts,
     wires: design.wires.filter((w) => !touches(w.from) && !touches(w.to)),
+    groups: leaveGroups(design.groups, [id]),
     controller: { pins: design.controller.pins.filter((p) => !touches(p.pin)) },
   };
   const edits: Edit[] = [
@@ -86,6 +116,20 @@ function removePart(design: Design, { id }: { id: string }): Design {
   ];
   return edits.reduce(applyEdit, stripped);
 }
+
+/** A part is in one group at most: it leaves the one it was in. */
+function putGroup(design: Design, { group }: { group: Group }): Design {
+  for (const id of group.parts) partOf(design, id);
+  const others = design.groups.filter((g) => g.id !== group.id);
+  const left = leaveGroups(others, group.parts);
+  return { ...design, groups: group.parts.length > 0 ? put(left, group) : left };
+}
+
+/** Groups without some parts; one with nothing left in it goes. */
+const leaveGroups = (groups: readonly Group[], parts: readonly string[]): Group[] =>
+  groups
+    .map((g) => ({ ...g, parts: g.parts.filter((p) => !parts.includes(p)) }))
+    .filter((g) => g.parts.length > 0);
 
 function addWire(design: Design, { wire }: { wire: Wire }): Design {
   if (wire.from === wire.to) throw new EditError('A wire needs two different ends.');

@@ -12,6 +12,7 @@ import {
   netIndex,
   redo,
   startHistory,
+  type Design,
   undo,
   type Edit,
 } from './index.js';
@@ -147,4 +148,67 @@ describe('migrations', () => {
 
 it('fresh ids fill the first gap', () => {
   expect(freshId('R', ['R1', 'R3'])).toBe('R2');
+});
+
+it('version 1 is brought up to date: ways, a plan that holds everything, levels as surroundings', () => {
+  const old = {
+    version: 1,
+    parts: [
+      { id: 'B1', kind: 'probe-rods', params: { level: 0.2, spacing: 0.03 } },
+      { id: 'S1', kind: 'push-button', params: { pressed: 1 }, place: { x: -1, y: 2, facing: 0 } },
+      'spoilt',
+    ],
+    scenes: [
+      {
+        ambient: { daylight: 5 },
+        happenings: [{ id: 'h', from: { x: 0, y: 0 }, to: { x: 4, y: 7 } }],
+      },
+    ],
+  };
+  expect(migrate(old)).toMatchObject({
+    version: 3,
+    plan: { width: 7, depth: 9, walls: [] },
+    recordings: [],
+    parts: [{ params: { spacing: 0.03 } }, { params: {}, place: { x: 0, y: 2 } }, 'spoilt'],
+    scenes: [
+      {
+        ambient: { daylight: 5, water: 0.2 },
+        happenings: [
+          {
+            path: [
+              { x: 1, y: 0 },
+              { x: 5, y: 7 },
+            ],
+          },
+        ],
+      },
+    ],
+  });
+});
+
+describe('groups', () => {
+  const put = (design: Design, id: string, ...parts: string[]): Design =>
+    applyEdit(design, { type: 'put-group', group: { id, name: id, parts, collapsed: true } });
+
+  it('hold a part at most once, lose parts that go, and end when empty', () => {
+    const both = put(put(slipwayBeam(), 'g1', 'R1', 'R2'), 'g2', 'R2', 'R3');
+    expect(both.groups.map((g) => g.parts)).toEqual([['R1'], ['R2', 'R3']]);
+    const less = applyEdit(both, { type: 'remove-part', id: 'R1' });
+    expect(less.groups.map((g) => g.id)).toEqual(['g2']);
+    expect(applyEdit(less, { type: 'remove-group', id: 'g2' }).groups).toEqual([]);
+    expect(() => put(both, 'g3', 'R99')).toThrow(/no part R99/);
+  });
+
+  it('and pins carry what the firmware wants of them besides', () => {
+    const pin = 'U1.D2';
+    const set = applyEdit(slipwayBeam(), {
+      type: 'set-pin',
+      pin,
+      mode: 'input',
+      skill: 'interrupt',
+    });
+    expect(set.controller.pins.at(-1)).toEqual({ pin, mode: 'input', skill: 'interrupt' });
+    const cleared = applyEdit(set, { type: 'clear-pin', pin });
+    expect(cleared.controller).toEqual(slipwayBeam().controller);
+  });
 });

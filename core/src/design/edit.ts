@@ -1,11 +1,15 @@
 import type {
   Channel,
   Design,
+  Group,
   Happening,
   Output,
   Part,
   PinMode,
+  PinSkill,
   Place,
+  Plan,
+  Recording,
   Rule,
   Scene,
   TerminalRef,
@@ -22,7 +26,11 @@ export type Edit =
   | { type: 'set-param'; id: string; param: string; value: number }
   | { type: 'add-wire'; wire: Wire }
   | { type: 'remove-wire'; id: string }
-  | { type: 'set-pin'; pin: TerminalRef; mode: PinMode }
+  | { type: 'set-wire'; id: string; fields: Pick<Wire, 'colour' | 'length' | 'gauge'> }
+  | { type: 'set-pin'; pin: TerminalRef; mode: PinMode; skill?: PinSkill }
+  | { type: 'clear-pin'; pin: TerminalRef }
+  | { type: 'put-group'; group: Group }
+  | { type: 'remove-group'; id: string }
   | { type: 'put-channel'; channel: Channel }
   | { type: 'remove-channel'; id: string }
   | { type: 'put-output'; output: Output }
@@ -33,6 +41,10 @@ export type Edit =
   | { type: 'remove-scene'; id: string }
   | { type: 'put-happening'; scene: string; happening: Happening }
   | { type: 'remove-happening'; scene: string; id: string }
+  | { type: 'set-plan'; plan: Plan }
+  | { type: 'put-recording'; recording: Recording }
+  | { type: 'remove-recording'; id: string }
+  | { type: 'set-recording'; part: string; recording: string | undefined }
   | { type: 'batch'; label: string; edits: Edit[] };
 
 /** An edit that the design as it stands does not allow; the message says why. */

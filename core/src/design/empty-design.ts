@@ -8,13 +8,16 @@ export function emptyDesign(title: string): Design {
     title,
     purpose: '',
     site: '',
+    plan: { width: 12, depth: 8, walls: [] },
     parts: [],
     wires: [],
+    groups: [],
     controller: { pins: [] },
     channels: [],
     outputs: [],
     rules: [],
     scenes: [],
+    recordings: [],
     notes: '',
   };
 }

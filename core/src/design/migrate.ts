@@ -1,10 +1,15 @@
+import { fromVersion1 } from './migrations/from-version-1.js';
+import { fromVersion2 } from './migrations/from-version-2.js';
 import { currentVersion } from './types.js';
 
 /** Turns a document of one version into the next one. */
 export type Migration = (document: Record<string, unknown>) => Record<string, unknown>;
 
 /** By the version a migration starts from. Version 1 is the first that was ever written. */
-export const migrations: Readonly<Record<number, Migration>> = {};
+export const migrations: Readonly<Record<number, Migration>> = {
+  1: fromVersion1,
+  2: fromVersion2,
+};
 
 /**
  * Brings a document of any older version up to date.

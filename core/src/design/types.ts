@@ -4,18 +4,21 @@
  */
 export interface Design {
   format: 'yurei-design';
-  version: 1;
+  version: 3;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
   site: string;
+  plan: Plan;
   parts: Part[];
   wires: Wire[];
+  groups: Group[];
   controller: { pins: PinUse[] };
   channels: Channel[];
   outputs: Output[];
   rules: Rule[];
   scenes: Scene[];
+  recordings: Recording[];
   notes: string;
 }
 
@@ -33,6 +36,30 @@ export interface Place extends Point {
   facing: number;
 }
 
+/** The ground on which parts stand and things happen. */
+export interface Plan {
+  /** From west to east and from south to north, m. */
+  width: number;
+  depth: number;
+  walls: Wall[];
+}
+
+/** A straight wall: nothing is seen through it. */
+export interface Wall {
+  from: Point;
+  to: Point;
+}
+
+/** Readings taken elsewhere that a stand-in plays back, by straight lines between them. */
+export interface Recording {
+  id: string;
+  name: string;
+  /** s, ascending. */
+  times: number[];
+  /** V. */
+  values: number[];
+}
+
 export interface Part {
   id: string;
   kind: string;
@@ -40,6 +67,8 @@ export interface Part {
   /** Only what differs from the kind's defaults, in SI units. */
   params: Record<string, number>;
   place?: Place;
+  /** Id of the recording that a part for recorded readings plays. */
+  recording?: string;
 }
 
 export interface Wire {
@@ -53,12 +82,27 @@ export interface Wire {
   gauge?: number;
 }
 
+/** Parts that belong together; the picture can show them as one card. */
+export interface Group {
+  id: string;
+  name: string;
+  /** Part ids; a part is in one group at most. */
+  parts: string[];
+  collapsed: boolean;
+}
+
+/** What a controller pin can do beyond being an input or an output. */
+export type PinSkill =
+  'analogue' | 'pwm' | 'interrupt' | 'data' | 'clock' | 'serial in' | 'serial out' | 'touch';
+
 /** What a controller pin is set up as by the firmware. */
 export type PinMode = 'analogue' | 'input' | 'pull-up' | 'output';
 
 export interface PinUse {
   pin: TerminalRef;
   mode: PinMode;
+  /** What the firmware wants of it besides. */
+  skill?: PinSkill;
 }
 
 /**
@@ -88,6 +132,8 @@ export interface Output {
   pin: TerminalRef;
   /** The pin level that switches the load on. */
   active: 'high' | 'low';
+  /** Feeds sensors: on while they are read and off in between, whatever the rules say. */
+  feeds?: boolean;
 }
 
 export interface Rule {
@@ -110,10 +156,8 @@ export interface Scene {
   seed: number;
   /** Seconds. */
   duration: number;
-  ambient: {
-    /** Horizontal illuminance, lx. */
-    daylight: number;
-  };
+  /** Only what differs from the usual surroundings, in SI units: light, weather, and what is felt at rest. */
+  ambient: Record<string, number>;
   happenings: Happening[];
 }
 
@@ -125,10 +169,9 @@ export interface Happening {
   /** Seconds from the start of the scene. */
   start: number;
   params: Record<string, number>;
-  /** Straight way on the site plan, for kinds that move. */
-  from?: Point;
-  to?: Point;
+  /** Where it happens on the plan: one point, or for kinds that move the points of their way. */
+  path?: Point[];
 }
 
 /** The newest document version this program writes. */
-export const currentVersion = 1;
+export const currentVersion = 3;

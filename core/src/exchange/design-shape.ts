@@ -2,6 +2,8 @@ import Joi from 'joi';
 
 /** Larger files are no designs: the largest sensible one is a few hundred kilobytes. */
 export const largestFile = 2_000_000;
+/** Most readings a recording in a design may have. */
+export const largestRecording = 20_000;
 
 const id = Joi.string()
   .pattern(/^[A-Za-z][A-Za-z0-9_-]{0,31}$/, 'id')
@@ -22,6 +24,7 @@ const part = Joi.object({
   name: text(120),
   params,
   place: Joi.object({ ...point, facing: number.min(-360).max(360).required() }),
+  recording: Joi.string().max(32),
 });
 
 const wire = Joi.object({
@@ -33,13 +36,31 @@ const wire = Joi.object({
   gauge: number.min(0).max(1),
 });
 
+const group = Joi.object({
+  id,
+  name: text(120),
+  parts: list(Joi.string().max(32), 2000).min(1),
+  collapsed: Joi.boolean().required(),
+});
+
+const skills = [
+  'analogue',
+  'pwm',
+  'interrupt',
+  'data',
+  'clock',
+  'serial in',
+  'serial out',
+  'touch',
+];
+
 const channel = Joi.object({
   id,
   name: text(120),
   pin: terminal,
   trips: Joi.valid('above', 'below').required(),
-  threshold: number.integer().min(0).max(65535).required(),
-  hysteresis: number.integer().min(0).max(65535).required(),
+  threshold: number.integer().min(0).max(4294967295).required(),
+  hysteresis: number.integer().min(0).max(4294967295).required(),
   every: number.min(1e-4).max(86400).required(),
   hits: number.integer().min(1).max(10000).required(),
   misses: number.integer().min(1).max(10000).required(),
@@ -50,6 +71,7 @@ const output = Joi.object({
   name: text(120),
   pin: terminal,
   active: Joi.valid('high', 'low').required(),
+  feeds: Joi.boolean(),
 });
 
 const rule = Joi.object({
@@ -68,8 +90,7 @@ const happening = Joi.object({
   intent: Joi.valid('wanted', 'nuisance').required(),
   start: number.min(0).max(1e7).required(),
   params,
-  from: Joi.object(point),
-  to: Joi.object(point),
+  path: Joi.array().items(Joi.object(point)).min(1).max(100),
 });
 
 const scene = Joi.object({
@@ -77,8 +98,24 @@ const scene = Joi.object({
   name: text(120),
   seed: number.integer().min(0).max(2147483647).required(),
   duration: number.greater(0).max(1e7).required(),
-  ambient: Joi.object({ daylight: number.min(0).max(2e5).required() }).required(),
+  ambient: params,
   happenings: list(happening, 1000),
+});
+
+const recording = Joi.object({
+  id,
+  name: text(120),
+  times: list(number, largestRecording).min(1),
+  values: list(number, largestRecording).min(1),
+});
+
+const plan = Joi.object({
+  width: number.greater(0).max(1e4).required(),
+  depth: number.greater(0).max(1e4).required(),
+  walls: list(
+    Joi.object({ from: Joi.object(point).required(), to: Joi.object(point).required() }),
+    500,
+  ),
 });
 
 /**
@@ -87,17 +124,20 @@ const scene = Joi.object({
  */
 export const designShape = Joi.object({
   format: Joi.valid('yurei-design').required(),
-  version: Joi.valid(1).required(),
+  version: Joi.valid(3).required(),
   title: Joi.string().min(1).max(120).required(),
   purpose: text(4000),
   site: text(4000),
+  plan: plan.required(),
   parts: list(part, 2000),
   wires: list(wire, 10000),
+  groups: list(group, 500),
   controller: Joi.object({
     pins: list(
       Joi.object({
         pin: terminal,
         mode: Joi.valid('analogue', 'input', 'pull-up', 'output').required(),
+        skill: Joi.valid(...skills),
       }),
       500,
     ),
@@ -106,5 +146,6 @@ export const designShape = Joi.object({
   outputs: list(output, 200),
   rules: list(rule, 200),
   scenes: list(scene, 200),
+  recordings: list(recording, 50),
   notes: text(100000),
 });

@@ -3,7 +3,14 @@ import Ajv2020 from 'ajv/dist/2020';
 import fc from 'fast-check';
 import { arbitraryDesign } from '../testing/arbitrary-design.js';
 import { demoText, slipwayBeam } from '../testing/demo.js';
-import { designShape, fileNameFor, problemText, readDesign, writeDesign } from './index.js';
+import {
+  designShape,
+  fileNameFor,
+  parseRecording,
+  problemText,
+  readDesign,
+  writeDesign,
+} from './index.js';
 
 const messageOf = (text: string): string => {
   const result = readDesign(text);
@@ -38,7 +45,27 @@ describe('a bad file is refused with place, reason and cure', () => {
     [
       'a newer version',
       spoilt((d) => Object.assign(d, { version: 7 })),
-      /version: .*version 7.*up to version 1/,
+      /version: .*version 7.*up to version 3/,
+    ],
+    [
+      'a group of a part that is not there',
+      spoilt((d) =>
+        Object.assign(d, { groups: [{ id: 'g', name: 'G', parts: ['X9'], collapsed: true }] }),
+      ),
+      /groups\[0\] \(g\)\.parts: There is no part X9/,
+    ],
+    [
+      'a part in two groups',
+      spoilt((d) => {
+        const groups = ['g', 'h'].map((id) => ({ id, name: id, parts: ['R1'], collapsed: true }));
+        Object.assign(d, { groups });
+      }),
+      /R1 is in the group g already/,
+    ],
+    [
+      'a pin that wants the impossible',
+      spoilt((d) => Object.assign((d['controller'] as never)['pins'][0], { skill: 'telepathy' })),
+      /skill/,
     ],
     ['a wrong version', spoilt((d) => Object.assign(d, { version: 'one' })), /whole number/],
     [
@@ -148,4 +175,25 @@ it('file names come from titles', () => {
   expect(fileNameFor({ title: 'Slipway beam' })).toBe('slipway-beam.yurei.json');
   expect(fileNameFor({ title: '../../etc' })).toBe('etc.yurei.json');
   expect(fileNameFor({ title: '∿∿' })).toBe('design.yurei.json');
+});
+
+describe('recordings', () => {
+  it.each([
+    ['commas', 't,v\n0,1.5\n1,2.5'],
+    ['semicolons and decimal commas', '0;1,5\n1;2,5\n'],
+    ['tabs', 'time\tvolts\n0\t1.5\n1\t2.5'],
+  ])('reads %s', (_, text) => {
+    expect(parseRecording(text)).toEqual({ ok: true, times: [0, 1], values: [1.5, 2.5] });
+  });
+  it.each([
+    ['no number', '0,1\n1,NaN', /Line 2: "NaN" is not a number/],
+    ['one column', '0\n1', /Line 1 has only one column/],
+    ['time that goes back', '1,1\n0,1', /Line 2: the time 0 s goes back/],
+    ['a picture', '\u0089PNG\u0000', /not a text file/],
+    ['nothing', '', /only one column|no readings/],
+    ['too many', '0,1\n1,1\n2,1', /3 readings; at most 2/],
+  ])('refuses %s', (_, text, reason) => {
+    const result = parseRecording(text, 2);
+    expect(result.ok ? '' : result.reason).toMatch(reason);
+  });
 });

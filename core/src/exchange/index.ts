@@ -3,3 +3,4 @@ export { checkDocument, readDesign, type ReadResult } from './read-design.js';
 export { fileNameFor, writeDesign } from './write-design.js';
 export { problemText } from './problem-text.js';
 export type { DesignSummary, StoredDesign } from './stored.js';
+export { parseRecording, type RecordingResult } from './parse-recording.js';

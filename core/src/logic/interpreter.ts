@@ -62,8 +62,9 @@ function stepRule(
   return { active: held, until: state?.until ?? 0 };
 }
 
-/** Whether an output is switched on: any of its rules is active. */
+/** Whether an output is switched on at a reading: any of its rules is active, or it feeds sensors. */
 export function outputOn(program: Program, state: LogicState, output: Output): boolean {
+  if (output.feeds) return true;
   return program.rules.some((r) => r.output === output.id && state.rules[r.id]?.active === true);
 }
 

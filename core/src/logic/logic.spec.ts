@@ -116,6 +116,18 @@ describe('rules', () => {
       return outputOn(p, state, p.outputs[0]);
     });
   };
+  it('an output that feeds sensors is on at every reading, whatever the rules say', () => {
+    const p = program({});
+    const feeding = { ...p, outputs: p.outputs.map((o) => ({ ...o, feeds: true })) };
+    const readings: [number, number, number][] = [
+      [0, 0, 0],
+      [1, 600, 0],
+      [2, 0, 0],
+    ];
+    expect(play(feeding, readings)).toEqual([true, true, true]);
+    expect(play(p, readings)).toEqual([false, true, false]);
+  });
+
   const cases: [string, object, [number, number, number][], boolean[]][] = [
     [
       'any',

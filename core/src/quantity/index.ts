@@ -1,4 +1,4 @@
-export type { Unit } from './unit.js';
+export { prefixlessUnits, type Unit } from './unit.js';
 export { parseQuantity, type Parsed } from './parse-quantity.js';
 export { formatNominal, formatQuantity } from './format-quantity.js';
 export { eSeries, preferredValues, type ESeries } from './e-series.js';

@@ -25,6 +25,24 @@ export type Unit =
   | '°'
   | '°C'
   | 'dB'
+  | 'dB/m'
+  | 'N'
+  | 'kg'
+  | 'Pa'
+  | '%'
+  | 'ppm'
+  | '1/m'
+  | '1/m²'
+  | '1/s'
+  | 'm³'
+  | 'm³/s'
+  | 'm/s²'
+  | 'L/min'
+  | 'V/N'
+  | 'V/T'
+  | 'V/Pa'
+  | 'V·s²/m'
+  | 'cd'
   | 'counts'
   | 'bit'
   | '×'
@@ -79,4 +97,15 @@ export const prefixlessUnits: ReadonlySet<Unit> = new Set<Unit>([
   'lx',
   'W/sr/A',
   'A·m²/W',
+  'dB/m',
+  'kg',
+  '%',
+  'ppm',
+  '1/m',
+  '1/m²',
+  '1/s',
+  'm³',
+  'm³/s',
+  'm/s²',
+  'L/min',
 ]);

@@ -8,7 +8,7 @@ export interface Exposure {
   end: number;
 }
 
-/** A change below this share goes unnoticed by the score. */
+/** A change below this share goes unnoticed by the score, as does one below the quantity's floor. */
 const noticeable = 0.01;
 const steps = 2000;
 
@@ -29,7 +29,11 @@ export function exposureOf(
   for (let i = 0; i <= steps; i++) {
     const t = start + ((end - start) * i) / steps;
     const [real, plain] = [feltAt(scene, t), feltAt(without, t)];
-    const felt = real.some((f, s) => Math.abs(f - plain[s]) > noticeable * Math.abs(plain[s]));
+    const felt = real.some(
+      (f, s) =>
+        Math.abs(f.value - plain[s].value) >
+        Math.max(f.floor, noticeable * Math.abs(plain[s].value)),
+    );
     if (felt) exposure = { start: exposure?.start ?? t, end: t };
   }
   return exposure;

@@ -1,6 +1,7 @@
 export { rehearse, type Rehearsal } from './rehearse.js';
 export { quietScene, Rig } from './rig.js';
-export { firedSnapshot, snapshot, type Snapshot } from './snapshot.js';
+export { allOn, snapshot, type Snapshot } from './snapshot.js';
+export { rhythms, swings, type Rhythm } from './rhythm.js';
 export { seededRandom, type Random } from './random.js';
 export { valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';
 export type { Exposure } from './exposure.js';

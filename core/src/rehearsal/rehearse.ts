@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, pinConverter, type PinConverter } from '../catalog/index.js';
+import { channelReader, kindOf, paramsOf } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { nextHoldEnd, nextReading, outputOn, stepLogic, type LogicState } from '../logic/index.js';
@@ -26,8 +26,9 @@ export interface Rehearsal {
   solves: number;
 }
 
-/** Without channels the circuit itself is looked at this often, s. */
+/** Without channels the circuit itself is looked at this often at most, and so many times in all, s. */
 const lookEvery = 0.01;
+const mostLooks = 5000;
 
 /** More moments than this would take too long at this stage of the program. */
 const mostMoments = 2_000_000;
@@ -44,7 +45,7 @@ export function rehearse(
   scene: Scene,
   onProgress?: (share: number) => void,
 ): Rehearsal {
-  const moments = scene.duration / Math.min(lookEvery, ...design.channels.map((c) => c.every));
+  const moments = scene.duration / Math.min(...design.channels.map((c) => c.every));
   if (!(moments <= mostMoments)) {
     throw new RangeError(
       `"${scene.name}" needs ${Math.round(moments)} readings; at most ${mostMoments} can be rehearsed. Shorten the scene or read less often.`,
@@ -65,7 +66,7 @@ export function rehearse(
 class Play {
   private readonly rig: Rig;
   private readonly random: Random;
-  private readonly converters: ReadonlyMap<string, PinConverter | undefined>;
+  private readonly readers: ReadonlyMap<string, { full: number; noise: number } | undefined>;
   private readonly readings: Record<string, Trace>;
   private readonly outputs: Record<string, Trace>;
   private readonly nets: Record<string, Trace> = {};
@@ -81,7 +82,7 @@ class Play {
   ) {
     this.rig = new Rig(design);
     this.random = seededRandom(scene.seed);
-    this.converters = new Map(design.channels.map((c) => [c.id, pinConverter(design, c.pin)]));
+    this.readers = new Map(design.channels.map((c) => [c.id, channelReader(design, c.pin)]));
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
@@ -91,7 +92,8 @@ class Play {
   /** The next moment at which anything can change. */
   next(t: number): number {
     const { channels } = this.design;
-    const reading = channels.length === 0 ? t + lookEvery : Infinity;
+    const look = Math.max(lookEvery, this.scene.duration / mostLooks);
+    const reading = channels.length === 0 ? t + look : Infinity;
     return Math.min(reading, nextHoldEnd(this.logic, t), ...channels.map((c) => nextReading(c, t)));
   }
 
@@ -132,12 +134,14 @@ class Play {
   /** Readings with the converter's noise, of the channels that are due. */
   private read(due: readonly Channel[], solution: Solution, t: number): Map<string, number> {
     const exact = this.rig.counts(solution);
+    const own = this.rig.noise(solution);
     const readings = new Map<string, number>();
     for (const channel of due) {
       const counts = exact.get(channel.id);
       if (counts === undefined) continue;
-      const { full, noise } = this.converters.get(channel.id) ?? { full: 0, noise: 0 };
-      const noisy = Math.round(counts + noise * this.random.normal());
+      const { full, noise } = this.readers.get(channel.id) ?? { full: 0, noise: 0 };
+      const sigma = Math.hypot(noise, own.get(channel.id) ?? 0);
+      const noisy = Math.round(counts + sigma * this.random.normal());
       const value = Math.min(full, Math.max(0, noisy));
       readings.set(channel.id, value);
       this.readings[channel.id].times.push(t);

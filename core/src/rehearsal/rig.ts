@@ -1,11 +1,23 @@
-import { pinConverter, type PinState } from '../catalog/index.js';
+import {
+  channelReader,
+  kindOf,
+  paramsOf,
+  type ChannelReader,
+  type Felt,
+  type PinState,
+} from '../catalog/index.js';
 import { Circuit, voltsAt, type Solution } from '../circuit/index.js';
-import { splitRef, type Design, type Scene } from '../design/index.js';
+import { splitRef, type Channel, type Design, type Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
-import { feel, setStage, type Stage } from '../scene/index.js';
+import { feel, momentIn, setStage, temperatureAt, type Now, type Stage } from '../scene/index.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
 const sameFelt = 1e-9;
+/** Parts are warmed or cooled anew when the air has changed by this much, K. */
+const sameKelvin = 0.05;
+
+/** Capacitances and inductances do not matter where nothing changes. */
+const reactive: ReadonlySet<string> = new Set(['farads', 'henries']);
 
 /** A scene in which nothing happens and no light falls. */
 export const quietScene: Scene = {
@@ -13,9 +25,15 @@ export const quietScene: Scene = {
   name: 'Nothing happens',
   seed: 1,
   duration: 10,
-  ambient: { daylight: 0 },
+  ambient: {},
   happenings: [],
 };
+
+interface Readings {
+  solution: Solution;
+  exact: Map<string, number>;
+  counts: Map<string, number>;
+}
 
 /**
  * The design on a bench: its circuit, its place and its controller pins together. Light from emitters
@@ -24,17 +42,33 @@ export const quietScene: Scene = {
 export class Rig {
   private readonly circuit: Circuit;
   private readonly stage: Stage;
-  private readonly felt = new Map<string, number>();
+  private readonly readers: { channel: Channel; reader: ChannelReader }[];
+  private readonly felt = new Map<string, Partial<Record<keyof Felt, number>>>();
+  private celsius = NaN;
+  private loose?: Solution;
   private pinKey = '';
   private last?: Solution;
   /** Readings of the solution looked at last. */
-  private read?: { solution: Solution; counts: Map<string, number> };
+  private read?: Readings;
+  /** The controller at rest in surroundings in which nothing happens. */
+  private rested?: { ambient: Scene['ambient']; logic: LogicState };
+  private heard?: { exact: Map<string, number>; noise: Map<string, number> };
+  private readonly noisy: { id: string; quantity: keyof Felt; sigma: number }[];
   /** How often the circuit has really been solved. */
   solves = 0;
 
   constructor(private readonly design: Design) {
     this.circuit = new Circuit(design);
     this.stage = setStage(design);
+    this.readers = design.channels.flatMap((channel) => {
+      const reader = channelReader(design, channel.pin);
+      return reader ? [{ channel, reader }] : [];
+    });
+    this.noisy = design.parts.flatMap((part) => {
+      const { feels } = kindOf(part);
+      const sigma = feels?.noise?.(paramsOf(part)) ?? 0;
+      return feels && sigma > 0 ? [{ id: part.id, quantity: feels.quantities[0], sigma }] : [];
+    });
   }
 
   /**
@@ -42,8 +76,10 @@ export class Rig {
    * The same object is given back as long as nothing that is felt or set has changed.
    */
   settle(scene: Scene, t: number, logic: LogicState): Solution {
-    let solution = this.setPins(logic) || !this.last ? this.solve() : this.last;
-    for (let round = 0; round < 25 && this.refeel(scene, t, solution); round++) {
+    const now = momentIn(scene, t);
+    const warmer = this.warm(now);
+    let solution = this.setPins(logic) || warmer || !this.last ? this.solve() : this.last;
+    for (let round = 0; round < 25 && this.refeel(now, solution); round++) {
       solution = this.solve();
     }
     return solution;
@@ -54,11 +90,16 @@ export class Rig {
    */
   restingLogic(scene: Scene): LogicState {
     const { design } = this;
+    const still = scene.happenings.length === 0;
+    if (still && this.rested?.ambient === scene.ambient) return this.rested.logic;
     let logic = restingLogic(design);
     const rounds = 2 + Math.max(0, ...design.channels.map((c) => c.hits + c.misses));
     for (let i = 0; i < rounds; i++) {
-      logic = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);
+      const next = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);
+      if (sameLogic(logic, next)) break;
+      logic = next;
     }
+    if (still) this.rested = { ambient: scene.ambient, logic };
     return logic;
   }
 
@@ -68,28 +109,122 @@ export class Rig {
    * its sampling capacitor.
    */
   counts(solution: Solution): Map<string, number> {
-    if (solution === this.read?.solution) return this.read.counts;
-    const taps = this.design.channels.flatMap((channel) => {
-      const converter = pinConverter(this.design, channel.pin);
-      const volts = voltsAt(solution, channel.pin);
-      return converter && volts !== undefined ? [{ channel, converter, volts }] : [];
-    });
-    const counts = new Map(
-      taps.map(({ channel, converter, volts }, i) => {
-        const turn = taps.filter((t) => t.converter.part === converter.part);
-        const before = turn.at(turn.indexOf(taps[i]) - 1)?.volts ?? volts;
-        const ohms = this.circuit.sourceOhms(channel.pin, converter.window) ?? 0;
-        const sampled = converter.sampled(volts, before, ohms);
-        return [channel.id, converter.counts(sampled, solution.parts[converter.part])] as const;
-      }),
-    );
-    this.read = { solution, counts };
-    return counts;
+    return this.readingsOf(solution).counts;
   }
 
-  /** What a sensor last felt, in its unit. */
-  feltBy(part: string): number | undefined {
+  /**
+   * Standard deviation that the sensors' own noise gives each channel's reading, counts: the noise of each,
+   * through the slope of the circuit around its present state. Sensors are taken as independent; the slopes
+   * are worked out anew when a reading has moved by more than a two-hundredth of its range.
+   */
+  noise(solution: Solution): Map<string, number> {
+    const { exact } = this.readingsOf(solution);
+    if (this.heard && this.near(exact, this.heard.exact)) return this.heard.noise;
+    const noise = new Map<string, number>();
+    for (const { id, quantity, sigma } of this.noisy) {
+      const shifted = this.shifted(id, quantity, sigma);
+      for (const [channel, value] of exact) {
+        const step = (shifted.get(channel) ?? value) - value;
+        noise.set(channel, Math.hypot(noise.get(channel) ?? 0, step));
+      }
+    }
+    this.heard = { exact, noise };
+    return noise;
+  }
+
+  /**
+   * The circuit as it stands, solved again with each toleranced value alone at the upper end of its spread:
+   * what the worst case of anything in it is made of. Only parts are told, not nets and wires. Everything is
+   * put back afterwards.
+   */
+  spread(): Solution[] {
+    const { network } = this.circuit;
+    const memory = network.remember();
+    return this.design.parts.flatMap((part) =>
+      kindOf(part).params.flatMap(({ id, tolerance = 0 }) => {
+        const value = paramsOf(part)[id];
+        if (tolerance === 0 || value === 0 || reactive.has(id)) return [];
+        this.circuit.setParams(part.id, { [id]: value * (1 + tolerance) });
+        const shifted = this.circuit.solve(true);
+        this.circuit.setParams(part.id, { [id]: value });
+        network.recall(memory);
+        return [shifted];
+      }),
+    );
+  }
+
+  /**
+   * Resistance seen into the circuit at a terminal with every controller pin an input, as after a reset, Ω.
+   * The rig is left like that: ask this last.
+   */
+  ohmsLoose(ref: string): number | undefined {
+    if (!this.loose) {
+      for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
+      this.loose = this.circuit.solve();
+    }
+    return this.loose.method === 'none' ? undefined : this.circuit.sourceOhms(ref);
+  }
+
+  /** What a part last felt, by quantity. */
+  feltBy(part: string): Partial<Felt> | undefined {
     return this.felt.get(part);
+  }
+
+  /** Readings before and after rounding, worked out once per solution. */
+  private readingsOf(solution: Solution): Readings {
+    if (solution === this.read?.solution) return this.read;
+    const exact = this.exactCounts(solution);
+    const counts = new Map([...exact].map(([id, value]) => [id, Math.round(value)]));
+    this.read = { solution, exact, counts };
+    return this.read;
+  }
+
+  private near(exact: Map<string, number>, before: Map<string, number>): boolean {
+    return this.readers.every(({ channel: { id }, reader }) => {
+      const [now, then] = [exact.get(id), before.get(id)];
+      return now === then || Math.abs((now ?? NaN) - (then ?? NaN)) < reader.full / 200;
+    });
+  }
+
+  /** Readings before rounding. */
+  private exactCounts(solution: Solution): Map<string, number> {
+    const readings = this.readers.flatMap(({ channel, reader }) => {
+      const counts = this.exactReading(solution, channel, reader);
+      return counts === undefined ? [] : [[channel.id, counts] as const];
+    });
+    return new Map(readings);
+  }
+
+  private exactReading(
+    solution: Solution,
+    channel: Channel,
+    reader: ChannelReader,
+  ): number | undefined {
+    const { pin } = channel;
+    const solved = solution.parts[reader.part];
+    if (reader.by === 'readout') return reader.counts(this.circuit.feltOf(reader.part), solved);
+    const volts = voltsAt(solution, pin);
+    if (volts === undefined) return undefined;
+    if (reader.by === 'level') return reader.counts(volts, solved);
+    const turn = this.readers.filter(
+      (r) => r.reader.by === 'converter' && r.reader.part === reader.part,
+    );
+    const own = turn.findIndex((r) => r.channel === channel);
+    const before = turn.at(own - 1)?.channel.pin ?? pin;
+    const ohms = this.circuit.sourceOhms(pin, reader.window) ?? 0;
+    return reader.share(reader.sampled(volts, voltsAt(solution, before) ?? volts, ohms), solved);
+  }
+
+  /** Readings with one sensor feeling a little more; everything is put back afterwards. */
+  private shifted(part: string, quantity: keyof Felt, by: number): Map<string, number> {
+    const { network } = this.circuit;
+    const memory = network.remember();
+    const felt = this.circuit.feltOf(part)[quantity];
+    this.circuit.setState(part, { felt: { [quantity]: felt + by } });
+    const counts = this.exactCounts(this.circuit.solve());
+    this.circuit.setState(part, { felt: { [quantity]: felt } });
+    network.recall(memory);
+    return counts;
   }
 
   private solve(): Solution {
@@ -99,18 +234,28 @@ export class Rig {
   }
 
   /** Works out anew what every sensor feels; true when any of it has changed. */
-  private refeel(scene: Scene, t: number, solution: Solution): boolean {
+  private refeel(now: Now, solution: Solution): boolean {
     let changed = false;
     for (const sensor of this.stage.sensors) {
       const { id } = sensor.part;
-      const now = feel(this.stage, sensor, scene, t, (part) => solution.parts[part]);
-      const before = this.felt.get(id) ?? Infinity;
-      if (Math.abs(now - before) <= sameFelt * Math.max(Math.abs(now), 1e-9)) continue;
-      this.felt.set(id, now);
-      this.circuit.setState(id, { felt: now });
+      const { quantity } = sensor.receiver;
+      const value = feel(this.stage, sensor, now, (part) => solution.parts[part]);
+      const before = this.felt.get(id)?.[quantity] ?? Infinity;
+      if (Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9)) continue;
+      this.felt.set(id, { ...this.felt.get(id), [quantity]: value });
+      this.circuit.setState(id, { felt: { [quantity]: value } });
       changed = true;
     }
     return changed;
+  }
+
+  /** Brings every part to the temperature of the air; true when that has changed. */
+  private warm({ ambient, t }: Now): boolean {
+    const celsius = temperatureAt(ambient, t);
+    if (Math.abs(celsius - this.celsius) < sameKelvin) return false;
+    this.celsius = celsius;
+    this.circuit.setTemperature(celsius);
+    return true;
   }
 
   private setPins(logic: LogicState): boolean {
@@ -122,6 +267,10 @@ export class Rig {
     return true;
   }
 }
+
+/** Whether nothing would change any more, however often the controller looks again. */
+const sameLogic = (a: LogicState, b: LogicState): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);
 
 /** How every pin in use is set up and, for outputs, which way it is driven, by controller. */
 function pinStates(design: Design, logic: LogicState): Map<string, Record<string, PinState>> {

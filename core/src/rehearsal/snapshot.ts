@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../catalog/index.js';
+import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import type { LogicState } from '../logic/index.js';
@@ -11,8 +11,8 @@ export interface Snapshot {
   solution: Solution;
   /** Counts by channel id, without noise. */
   counts: Record<string, number>;
-  /** What each sensor feels, in its unit. */
-  felt: Record<string, number>;
+  /** What each part feels, by quantity. */
+  felt: Record<string, Partial<Felt>>;
   /** Parts that act, with the reason. */
   acting: Record<string, { active: boolean; because: string }>;
   tripped: Record<string, boolean>;
@@ -63,13 +63,10 @@ function logicAt(rehearsal: Pick<Rehearsal, 'logic'>, t: number): LogicState {
   return (reached[reached.length - 1] ?? rehearsal.logic[0]).logic;
 }
 
-/** The bench with every output switched on, in the quiet scene: the state in which loads draw most. */
-export function firedSnapshot(design: Design, scene: Scene | undefined): Solution {
-  const rig = new Rig(design);
-  const at = { ...(scene ?? quietScene), happenings: [] };
-  const resting = rig.restingLogic(at);
+/** The controller's memory with every rule active: all its outputs are on. */
+export function allOn(design: Design, resting: LogicState): LogicState {
   const rules = Object.fromEntries(
     design.rules.map((r) => [r.id, { active: true, until: Infinity }]),
   );
-  return rig.settle(at, 0, { ...resting, rules });
+  return { ...resting, rules };
 }

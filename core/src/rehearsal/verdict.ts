@@ -1,14 +1,14 @@
-import { kindOf } from '../catalog/index.js';
+import { kindOf, surroundings } from '../catalog/index.js';
 import type { Design, Happening, Scene } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
-import { feel, happeningSpan, setStage } from '../scene/index.js';
+import { feel, happeningSpan, momentIn, setStage } from '../scene/index.js';
 import { exposureOf, type Exposure } from './exposure.js';
 import type { Rig } from './rig.js';
 import { silentReason } from './silent-reason.js';
 import type { ActingChange, LogicChange, Trace } from './traces.js';
 
-/** What each sensor feels at a moment of a scene, in the order of the design's parts. */
-export type FeltAt = (scene: Scene, t: number) => number[];
+/** What each sense feels at a moment of a scene, in the order of the design's parts, and what is too little to count. */
+export type FeltAt = (scene: Scene, t: number) => { value: number; floor: number }[];
 
 export type Outcome = 'noticed' | 'missed' | 'quiet' | 'fired falsely';
 
@@ -120,6 +120,11 @@ function feelingOf(design: Design, rig: Rig, scene: Scene): FeltAt {
   const stage = setStage(design);
   const rest = { ...scene, happenings: [] };
   const solution = rig.settle(rest, 0, rig.restingLogic(rest));
-  return (at, t) =>
-    stage.sensors.map((sensor) => feel(stage, sensor, at, t, (part) => solution.parts[part]));
+  return (at, t) => {
+    const now = momentIn(at, t);
+    return stage.sensors.map((sensor) => ({
+      value: feel(stage, sensor, now, (part) => solution.parts[part]),
+      floor: surroundings[sensor.receiver.quantity].floor,
+    }));
+  };
 }

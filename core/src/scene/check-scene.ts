@@ -1,74 +1,126 @@
-import { checkParam, type Problem } from '../catalog/index.js';
-import type { Design, Happening } from '../design/index.js';
+import { checkParam, type Param, type Problem } from '../catalog/index.js';
+import type { Design, Happening, Plan, Point } from '../design/index.js';
+import { ambientParams } from './ambient.js';
 import { findHappeningKind, happeningSpan } from './happenings.js';
+import { pathLength } from './path.js';
 
-/** Holds the scenes of a well-formed document against what can happen. */
+type Fault = Omit<Problem, 'severity'> & { severity?: Problem['severity'] };
+
+/** Holds the plan, the scenes and the recordings of a well-formed document against what can be. */
 export function checkScenes(design: Design): Problem[] {
-  return design.scenes.flatMap((scene, s) =>
-    scene.happenings.flatMap((happening, h) =>
-      happeningProblems(happening, scene.duration).map((p) => ({
-        ...p,
-        place: `scenes[${s}] (${scene.id}).happenings[${h}] (${happening.id})${p.place}`,
+  const scenes = design.scenes.flatMap((scene, s) => {
+    const at = `scenes[${s}] (${scene.id})`;
+    const surroundings = valueFaults(scene.ambient, ambientParams, 'The surroundings').map((f) => ({
+      ...f,
+      place: `${at}.ambient${f.place}`,
+    }));
+    const happenings = scene.happenings.flatMap((happening, h) =>
+      happeningFaults(happening, scene.duration, design.plan).map((f) => ({
+        ...f,
+        place: `${at}.happenings[${h}] (${happening.id})${f.place}`,
       })),
-    ),
-  );
+    );
+    return [...surroundings, ...happenings];
+  });
+  const faults = [...placeFaults(design), ...recordingFaults(design), ...scenes];
+  return faults.map((f) => ({ severity: 'refuse', ...f }));
 }
 
-function happeningProblems(happening: Happening, duration: number): Problem[] {
-  const kind = findHappeningKind(happening.kind);
-  const refuse = (place: string, reason: string, cure: string): Problem => ({
-    place,
-    reason,
-    cure,
-    severity: 'refuse',
-  });
-  if (!kind) {
-    return [
-      refuse(
-        '',
-        `There is no happening "${happening.kind}"`,
-        'Use a kind of happening that this version knows.',
-      ),
-    ];
-  }
-  const problems = Object.entries(happening.params).flatMap(([id, value]): Problem[] => {
-    const param = kind.params.find((p) => p.id === id);
+/** Values that do not exist, cannot be, or are doubtful. */
+function valueFaults(
+  values: Readonly<Record<string, number>>,
+  params: readonly Param[],
+  owner: string,
+): Fault[] {
+  return Object.entries(values).flatMap(([id, value]): Fault[] => {
+    const param = params.find((p) => p.id === id);
     if (!param) {
-      const known = kind.params.map((p) => p.id).join(', ');
+      const known = params.map((p) => p.id).join(', ');
       return [
-        refuse(
-          `.params.${id}`,
-          `${kind.label} has no parameter "${id}"`,
-          `Use ${known}, or leave it out.`,
-        ),
+        {
+          place: `.${id}`,
+          reason: `${owner}: there is no parameter "${id}"`,
+          cure: `Use ${known}, or leave it out.`,
+        },
       ];
     }
     const verdict = checkParam(param, value);
     if (verdict.verdict === 'fine') return [];
+    const { reason, cure, verdict: severity } = verdict;
+    return [{ place: `.${id}`, reason, cure, severity }];
+  });
+}
+
+const outside = ({ width, depth }: Plan, { x, y }: Point): boolean =>
+  x < 0 || y < 0 || x > width || y > depth;
+
+const edges = ({ width, depth }: Plan): string => `It reaches from 0, 0 to ${width}, ${depth} m.`;
+
+function happeningFaults(happening: Happening, duration: number, plan: Plan): Fault[] {
+  const kind = findHappeningKind(happening.kind);
+  if (!kind) {
     return [
       {
-        place: `.params.${id}`,
-        reason: verdict.reason,
-        cure: verdict.cure,
-        severity: verdict.verdict,
+        place: '',
+        reason: `There is no happening "${happening.kind}"`,
+        cure: 'Use a kind of happening that this version knows.',
       },
     ];
+  }
+  const faults = valueFaults(happening.params, kind.params, kind.label).map((f) => ({
+    ...f,
+    place: `.params${f.place}`,
+  }));
+  const path = happening.path ?? [];
+  if (kind.where === 'path' && !(pathLength(path) > 0)) {
+    const cure = 'Give two or more different points in "path".';
+    faults.push({ place: '.path', reason: `${kind.label} needs a way from point to point`, cure });
+  }
+  if (kind.where === 'point' && path.length === 0) {
+    const cure = 'Give one point in "path".';
+    faults.push({ place: '.path', reason: `${kind.label} needs a place`, cure });
+  }
+  const stray = path.findIndex((p) => outside(plan, p));
+  if (stray >= 0) {
+    const { x, y } = path[stray];
+    const reason = `The point ${x}, ${y} m lies outside the plan`;
+    const cure = `${edges(plan)} Move the point, or enlarge the plan.`;
+    faults.push({ place: `.path[${stray}]`, reason, cure });
+  }
+  if (faults.length === 0 && happeningSpan(happening).start > duration) {
+    const cure = `Start it before ${duration} s.`;
+    faults.push({ place: '.start', reason: 'It begins after the scene has ended', cure });
+  }
+  return faults;
+}
+
+function placeFaults({ parts, plan }: Design): Fault[] {
+  return parts.flatMap(({ id, place }, i): Fault[] => {
+    if (!place || !outside(plan, place)) return [];
+    const reason = `${id} stands outside the plan, at ${place.x}, ${place.y} m`;
+    const cure = `${edges(plan)} Move it, or enlarge the plan.`;
+    return [{ place: `parts[${i}] (${id}).place`, reason, cure }];
   });
-  const { from, to } = happening;
-  const still = from && to && from.x === to.x && from.y === to.y;
-  if (kind.moves && (!from || !to || still)) {
-    problems.push(
-      refuse(
-        '',
-        `${kind.label} needs a way from one point to another`,
-        'Give two different points "from" and "to".',
-      ),
-    );
-  }
-  if (problems.length === 0 && happeningSpan(happening).start > duration) {
-    problems.push(
-      refuse('.start', 'It begins after the scene has ended', `Start it before ${duration} s.`),
-    );
-  }
-  return problems;
+}
+
+function recordingFaults({ parts, recordings }: Design): Fault[] {
+  const faults: Fault[] = recordings.flatMap(({ id, times, values }, i): Fault[] => {
+    const place = `recordings[${i}] (${id})`;
+    if (times.length !== values.length) {
+      const reason = `It has ${times.length} times and ${values.length} values`;
+      return [{ place, reason, cure: 'Give every value its time.' }];
+    }
+    const back = times.findIndex((t, k) => k > 0 && t < times[k - 1]);
+    if (back < 0) return [];
+    const reason = `The time ${times[back]} s goes back`;
+    return [{ place: `${place}.times[${back}]`, reason, cure: 'Sort the readings by time.' }];
+  });
+  const lost = parts.flatMap(({ id, recording }, i): Fault[] => {
+    if (recording === undefined || recordings.some((r) => r.id === recording)) return [];
+    const reason = `${id} plays the recording "${recording}", which is not there`;
+    return [
+      { place: `parts[${i}] (${id})`, reason, cure: 'Add that recording, or choose another.' },
+    ];
+  });
+  return [...faults, ...lost];
 }

@@ -1,19 +1,28 @@
-import { kindOf, paramsOf, type Emission, type Params, type SolvedPart } from '../catalog/index.js';
-import type { Design, Happening, Part, Place, Point, Scene } from '../design/index.js';
-import { angleBetween, angularResponse, skyShare } from './angular-response.js';
-import type { Receiver } from './happening-kind.js';
+import {
+  kindOf,
+  paramsOf,
+  surroundings,
+  type Emission,
+  type Params,
+  type Quantity,
+  type SolvedPart,
+  type Surrounding,
+} from '../catalog/index.js';
+import type { Design, Part, Place, Plan, Point, Scene } from '../design/index.js';
+import { ambientOf, daylightAt, lampAt, temperatureAt } from './ambient.js';
+import { angularResponse, skyShare } from './angular-response.js';
+import { infraredPerLux } from './daylight.js';
+import { feltOfBody } from './body/felt-of-body.js';
+import type { Body } from './body/body.js';
+import type { HappeningKind, Moment, Receiver } from './happening-kind.js';
 import { findHappeningKind, happeningParams } from './happenings.js';
-
-/**
- * Infrared of 800–1000 nm that comes with a lux of daylight: about 170 W/m² of the 1000 W/m² and
- * 110 klx of the reference sun (ASTM G173 spectrum; shares from memory), W/m² per lx.
- */
-const infraredPerLux = 170 / 110e3;
+import { distanceToStretch, shadedShare } from './shadow.js';
+import { coneResponse, sightOf, walled } from './sight.js';
 
 /** Where parts without a place are taken to stand. */
 const nowhere: Place = { x: 0, y: 0, facing: 0 };
 
-/** A sensor of a design, with what it takes to work out what it feels. */
+/** One of a part's senses, with what it takes to work out what it feels. */
 export interface Sensor {
   part: Part;
   receiver: Receiver;
@@ -28,88 +37,190 @@ export interface Source {
   emission: Emission;
 }
 
-/** The sensors and sources of a design, worked out once per design. */
+/** The senses and sources of a design and the plan they stand on, worked out once per design. */
 export interface Stage {
   sensors: Sensor[];
   sources: Source[];
+  plan: Plan;
 }
 
-/** Finds the sensors and sources of a design. */
+/** Finds the senses and sources of a design. */
 export function setStage(design: Design): Stage {
   const sensors = design.parts.flatMap((part): Sensor[] => {
     const { feels } = kindOf(part);
     if (!feels) return [];
     const params = paramsOf(part);
-    const receiver: Receiver = {
-      quantity: feels.quantity,
-      place: part.place ?? nowhere,
-      halfAngle: feels.halfAngle(params),
-      radius: feels.radius(params),
-    };
-    return [{ part, receiver, gain: feels.gain(params) }];
+    return feels.quantities.map((quantity) => ({
+      part,
+      gain: feels.gain?.(params) ?? 1,
+      receiver: {
+        quantity,
+        place: part.place ?? nowhere,
+        halfAngle: feels.halfAngle?.(params),
+        radius: feels.radius?.(params) ?? 0.005,
+        zone: feels.zone?.(params),
+        reach: feels.reach?.(params),
+        recording: design.recordings.find((r) => r.id === part.recording),
+      },
+    }));
   });
   const sources = design.parts.flatMap((part): Source[] => {
     const emission = kindOf(part).emits;
     const place = part.place ?? nowhere;
     return emission ? [{ part, params: paramsOf(part), place, emission }] : [];
   });
-  return { sensors, sources };
+  return { sensors, sources, plan: design.plan };
+}
+
+/** A scene at one moment: what happens then, and what is solid. */
+export interface Now {
+  ambient: Params;
+  t: number;
+  seed: number;
+  happening: { kind: HappeningKind; moment: Moment }[];
+  bodies: Body[];
+}
+
+/** A scene with everything that is usual filled in: worked out once per scene, as every moment needs it. */
+interface Prepared {
+  ambient: Params;
+  happenings: {
+    kind: HappeningKind;
+    start: number;
+    lasts: number;
+    params: Params;
+    path: readonly Point[];
+  }[];
+}
+const prepared = new WeakMap<Scene, Prepared>();
+
+function prepare(scene: Scene): Prepared {
+  const known = prepared.get(scene);
+  if (known) return known;
+  const happenings = scene.happenings.flatMap((h) => {
+    const kind = findHappeningKind(h.kind);
+    const { path = [], start } = h;
+    const params = happeningParams(h);
+    return kind ? [{ kind, start, lasts: kind.lasts({ params, path }), params, path }] : [];
+  });
+  const fresh = { ambient: ambientOf(scene), happenings };
+  prepared.set(scene, fresh);
+  return fresh;
+}
+
+/** Works out once what all sensors need to know of a moment. */
+export function momentIn(scene: Scene, t: number): Now {
+  const { ambient, happenings } = prepare(scene);
+  const happening = happenings.map(({ kind, start, params, path }) => ({
+    kind,
+    moment: { params, path, t: t - start },
+  }));
+  const bodies: Body[] = [];
+  happenings.forEach(({ start, lasts, kind }, i) => {
+    // A body is there only while its happening lasts.
+    if (!kind.body || t < start || t > start + lasts) return;
+    const body = kind.body(happening[i].moment);
+    if (body) bodies.push(body);
+  });
+  return { ambient, t, seed: scene.seed, happening, bodies };
 }
 
 /**
- * What a sensor feels at a moment: daylight, what the happenings add, and the sources in its sight as
- * far as nothing stands between; all through its cone and its lens.
+ * What a sense feels at a moment: the surroundings, what the happenings and bodies add, and the sources in
+ * its sight as far as nothing stands between; all through its cone and its lens.
  *
- * @param t seconds from the start of the scene
  * @param solved the emitters' last solved state: intensity follows their current
- * @returns in the unit of the sensor's kind
+ * @returns in the unit of the quantity, within its limits
  */
 export function feel(
   stage: Stage,
   sensor: Sensor,
-  scene: Scene,
-  t: number,
+  now: Now,
   solved: (part: string) => SolvedPart | undefined,
 ): number {
   const { receiver } = sensor;
-  let sum = daylightAt(receiver, scene.ambient.daylight);
-  for (const happening of scene.happenings) {
-    const kind = findHappeningKind(happening.kind);
-    sum += kind?.adds?.(happeningParams(happening), t - happening.start, receiver) ?? 0;
+  const { min, max, joins } = surroundings[receiver.quantity];
+  const join = joining[joins];
+  let felt = atRest(sensor, now);
+  const take = (value: number | undefined): void => {
+    if (value !== undefined) felt = join(felt, value);
+  };
+  for (const { kind, moment } of now.happening) {
+    take(given(stage, receiver, now.bodies, kind, moment));
   }
+  for (const body of now.bodies) take(feltOfBody(body, receiver, stage.plan));
   for (const source of stage.sources) {
-    const part = solved(source.part.id);
-    if (!part || source.emission.quantity !== receiver.quantity) continue;
-    const direct = irradiance(source, part, receiver);
-    if (direct > 0) sum += direct * passing(scene.happenings, t, source.place, receiver);
+    take(irradiance(stage, source, solved(source.part.id), receiver, now));
   }
-  return sum * sensor.gain;
+  return Math.min(max, Math.max(min, felt * sensor.gain));
 }
 
-function daylightAt(receiver: Receiver, lux: number): number {
-  return receiver.quantity === 'light' ? lux : lux * infraredPerLux * skyShare(receiver.halfAngle);
+/** How one more cause joins what is felt already. */
+const joining: Readonly<Record<Surrounding['joins'], (a: number, b: number) => number>> = {
+  sum: (a, b) => a + b,
+  power: Math.hypot,
+  largest: Math.max,
+  smallest: Math.min,
+};
+
+function atRest({ receiver }: Sensor, now: Now): number {
+  const { ambient, t, seed } = now;
+  switch (receiver.quantity) {
+    case 'light':
+      return daylightAt(ambient, t, seed) + lampAt(ambient, t);
+    case 'infrared':
+      return daylightAt(ambient, t, seed) * infraredPerLux * skyShare(receiver.halfAngle ?? 90);
+    case 'temperature':
+      return temperatureAt(ambient, t);
+    case 'recorded':
+      return receiver.recording?.values[0] ?? ambient['recorded'];
+    default:
+      return ambient[receiver.quantity];
+  }
+}
+
+/** What passes a wall or a body: nothing of what is seen, all of the rest. */
+const seen: ReadonlySet<Quantity> = new Set<Quantity>(['light', 'infrared', 'carrier', 'heat']);
+
+function given(
+  { plan }: Stage,
+  receiver: Receiver,
+  bodies: readonly Body[],
+  kind: HappeningKind,
+  moment: Moment,
+): number | undefined {
+  const value = kind.gives?.[receiver.quantity]?.(moment, receiver);
+  const [origin] = moment.path;
+  if (!value || kind.where !== 'point' || !origin || !seen.has(receiver.quantity)) return value;
+  return walled(plan, origin, receiver.place)
+    ? undefined
+    : value * passing(bodies, origin, receiver);
 }
 
 /** Inverse square of the distance, and both cones: I·r(θ₁)·r(θ₂)/d². */
-function irradiance(source: Source, solved: SolvedPart, receiver: Receiver): number {
-  const dx = receiver.place.x - source.place.x;
-  const dy = receiver.place.y - source.place.y;
-  const distance = Math.max(Math.hypot(dx, dy), 0.01);
-  const heading = (Math.atan2(dy, dx) * 180) / Math.PI;
-  const leaving = angleBetween(heading, source.place.facing);
-  const arriving = angleBetween(heading + 180, receiver.place.facing);
-  return (
-    (source.emission.intensity(solved, source.params) *
-      angularResponse(leaving, source.emission.halfAngle(source.params)) *
-      angularResponse(arriving, receiver.halfAngle)) /
-    distance ** 2
-  );
+function irradiance(
+  { plan }: Stage,
+  { emission, place, params }: Source,
+  solved: SolvedPart | undefined,
+  receiver: Receiver,
+  { bodies }: Now,
+): number | undefined {
+  if (!solved || emission.quantity !== receiver.quantity) return undefined;
+  const arriving = sightOf(receiver.place, place);
+  const leaving = sightOf(place, receiver.place);
+  const direct =
+    (emission.intensity(solved, params) *
+      angularResponse(leaving.angle, emission.halfAngle(params)) *
+      coneResponse(arriving, receiver.halfAngle)) /
+    arriving.distance ** 2;
+  if (!(direct > 0) || walled(plan, place, receiver.place)) return undefined;
+  return direct * passing(bodies, place, receiver);
 }
 
-/** Share of a sight line that gets past everything that happens. */
-function passing(happenings: readonly Happening[], t: number, from: Point, to: Receiver): number {
-  return happenings.reduce((share, h) => {
-    const blocks = findHappeningKind(h.kind)?.blocks;
-    return blocks ? share * (1 - blocks(h, happeningParams(h), t - h.start, from, to)) : share;
+/** Share of a sight line that gets past everything solid. */
+function passing(bodies: readonly Body[], from: Point, to: Receiver): number {
+  return bodies.reduce((share, body) => {
+    const { distance, between: inside } = distanceToStretch(body, from, to.place);
+    return inside ? share * (1 - shadedShare(distance, body.width / 2, to.radius)) : share;
   }, 1);
 }

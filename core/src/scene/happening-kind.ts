@@ -1,35 +1,49 @@
-import type { Param, Sensing } from '../catalog/index.js';
-import type { Happening, Place, Point } from '../design/index.js';
+import type { Param, Params, Quantity } from '../catalog/index.js';
+import type { Place, Point, Recording } from '../design/index.js';
+import type { Body } from './body/body.js';
 
-/** A sensor as a happening meets it. */
+/** A part's sense of one quantity, as a scene meets it. */
 export interface Receiver {
-  quantity: Sensing['quantity'];
+  quantity: Quantity;
   place: Place;
-  halfAngle: number;
-  /** Radius of the opening, m. */
+  /** Radius of the opening, pad or mat, m. */
   radius: number;
+  /** Half-angle of the receiving cone, degrees; all around when left out. */
+  halfAngle?: number;
+  /** From one of a motion detector's zones to the next alike, degrees. */
+  zone?: number;
+  /** Nothing farther away is felt, m. */
+  reach?: number;
+  /** What a stand-in for recorded readings plays. */
+  recording?: Recording;
 }
 
-/** A kind of thing that can happen at a place, in physical units. One file per kind. */
+/** A happening at one moment. */
+export interface Moment {
+  params: Params;
+  /** Seconds from its start. */
+  t: number;
+  /** Where it happens: at least one point for kinds that have a place. */
+  path: readonly Point[];
+}
+
+/** A kind of thing that can happen, in physical units. One file per kind. */
 export interface HappeningKind {
   kind: string;
   label: string;
   summary: string;
+  /** What a maker might type to find it. */
+  words: readonly string[];
   params: readonly Param[];
-  /** It goes along a straight way from one point to another. */
-  moves: boolean;
+  where: 'everywhere' | 'point' | 'path';
   /** How long it lasts, s. */
-  lasts: (happening: Happening, params: Readonly<Record<string, number>>) => number;
-  /** Share of the sight line between a source and a receiver that it blocks, `t` s after its start. */
-  blocks?: (
-    happening: Happening,
-    params: Readonly<Record<string, number>>,
-    t: number,
-    source: Point,
-    receiver: Receiver,
-  ) => number;
-  /** What it adds at a receiver before any lens, in the receiver's unit, `t` s after its start. */
-  adds?: (params: Readonly<Record<string, number>>, t: number, receiver: Receiver) => number;
+  lasts: (now: Omit<Moment, 't'>) => number;
+  /** The solid thing it is about, if there is one and it is there at the moment. */
+  body?: (now: Moment) => Body | undefined;
+  /** What it gives a receiver, before any lens, in the quantity's unit; undefined for nothing. */
+  gives?: { [Q in Quantity]?: (now: Moment, receiver: Receiver) => number | undefined };
+  /** What to keep in mind when it is tried for real. */
+  cautions?: readonly string[];
   /** Where model and numbers come from. */
   source: string;
 }

@@ -1,16 +1,96 @@
-import type { Param } from '../catalog/index.js';
+import { nearness, type Param } from '../catalog/index.js';
 import type { Happening } from '../design/index.js';
-import type { HappeningKind } from './happening-kind.js';
+import type { HappeningKind, Moment } from './happening-kind.js';
+import { alarmTone } from './happenings/alarm-tone.js';
+import { batteryAges } from './happenings/battery-ages.js';
+import { clap } from './happenings/clap.js';
 import { crossing } from './happenings/crossing.js';
+import { curtainInDraught } from './happenings/curtain-in-draught.js';
+import { doorOpens } from './happenings/door-opens.js';
+import { duskFalls } from './happenings/dusk-falls.js';
+import { fingerTouches } from './happenings/finger-touches.js';
+import { flame } from './happenings/flame.js';
+import { footstep } from './happenings/footstep.js';
+import { gasReleased } from './happenings/gas-released.js';
+import { glassBreaks } from './happenings/glass-breaks.js';
+import { handNear } from './happenings/hand-near.js';
+import { headlights } from './happenings/headlights.js';
+import { keyPressed } from './happenings/key-pressed.js';
+import { knock } from './happenings/knock.js';
+import { lampOn } from './happenings/lamp-on.js';
+import { lorryPasses } from './happenings/lorry-passes.js';
 import { lowSun } from './happenings/low-sun.js';
+import { magnetApproaches } from './happenings/magnet-approaches.js';
+import { personCrawls } from './happenings/person-crawls.js';
+import { personCreeps } from './happenings/person-creeps.js';
+import { personWalks } from './happenings/person-walks.js';
+import { pet } from './happenings/pet.js';
+import { rain } from './happenings/rain.js';
+import { recordingPlays } from './happenings/recording-plays.js';
+import { smokeFills } from './happenings/smoke-fills.js';
+import { soilDries } from './happenings/soil-dries.js';
+import { supplyDips } from './happenings/supply-dips.js';
+import { tagShown } from './happenings/tag-shown.js';
+import { tips } from './happenings/tips.js';
+import { warmthComes } from './happenings/warmth-comes.js';
+import { waterFlows } from './happenings/water-flows.js';
+import { waterRises } from './happenings/water-rises.js';
 
-/** Every kind of happening. */
-export const happeningKinds: readonly HappeningKind[] = [crossing, lowSun];
+/** Every kind of happening, those with people first. */
+export const happeningKinds: readonly HappeningKind[] = [
+  personWalks,
+  personCrawls,
+  personCreeps,
+  pet,
+  crossing,
+  headlights,
+  handNear,
+  fingerTouches,
+  keyPressed,
+  tagShown,
+  footstep,
+  doorOpens,
+  magnetApproaches,
+  tips,
+  clap,
+  glassBreaks,
+  alarmTone,
+  knock,
+  lorryPasses,
+  flame,
+  smokeFills,
+  gasReleased,
+  warmthComes,
+  curtainInDraught,
+  lowSun,
+  duskFalls,
+  lampOn,
+  rain,
+  waterRises,
+  waterFlows,
+  soilDries,
+  batteryAges,
+  supplyDips,
+  recordingPlays,
+];
 
 const byName = new Map(happeningKinds.map((kind) => [kind.kind, kind]));
 
 /** The kind of that name, if there is one. */
 export const findHappeningKind = (kind: string): HappeningKind | undefined => byName.get(kind);
+
+/** Kinds whose label, summary or words contain every word typed, the nearest first. */
+export function searchHappenings(text: string): HappeningKind[] {
+  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
+  return happeningKinds
+    .filter(({ label, summary, words }) => {
+      const known = [label, summary, ...words].join(' ').toLowerCase();
+      return wanted.every((word) => known.includes(word));
+    })
+    .map((kind) => ({ kind, far: nearness(text, kind.label) }))
+    .sort((a, b) => a.far - b.far)
+    .map(({ kind }) => kind);
+}
 
 /** A happening's parameters with the kind's defaults filled in. */
 export function happeningParams(happening: Happening): Readonly<Record<string, number>> {
@@ -18,8 +98,14 @@ export function happeningParams(happening: Happening): Readonly<Record<string, n
   return { ...Object.fromEntries(params.map((p) => [p.id, p.default])), ...happening.params };
 }
 
+/** A happening at a moment of its scene. */
+export function momentOf(happening: Happening, t: number): Moment {
+  const { path = [], start } = happening;
+  return { params: happeningParams(happening), t: t - start, path };
+}
+
 /** When a happening begins and ends, s from the start of the scene. */
 export function happeningSpan(happening: Happening): { start: number; end: number } {
-  const lasts = byName.get(happening.kind)?.lasts(happening, happeningParams(happening)) ?? 0;
+  const lasts = byName.get(happening.kind)?.lasts(momentOf(happening, 0)) ?? 0;
   return { start: happening.start, end: happening.start + lasts };
 }

@@ -1,6 +1,27 @@
 export { angleBetween, angularResponse, skyShare } from './angular-response.js';
 export { distanceToStretch, shadedShare } from './shadow.js';
-export type { HappeningKind, Receiver } from './happening-kind.js';
-export { findHappeningKind, happeningKinds, happeningParams, happeningSpan } from './happenings.js';
-export { feel, setStage, type Sensor, type Source, type Stage } from './feel.js';
+export { clearSky, sunElevation, throughClouds } from './sky.js';
+export { alongPath, pathLength } from './path.js';
+export { discMagnetField } from './disc-magnet.js';
+export { roomConcentration } from './room-gas.js';
+export { levelOf, pressureAt, pressureOf } from './sound-level.js';
+export { reflection } from './body/felt-of-body.js';
+export { ambientOf, ambientParams, temperatureAt } from './ambient.js';
+export type { HappeningKind, Moment, Receiver } from './happening-kind.js';
+export {
+  findHappeningKind,
+  happeningKinds,
+  happeningParams,
+  happeningSpan,
+  searchHappenings,
+} from './happenings.js';
+export {
+  feel,
+  momentIn,
+  setStage,
+  type Now,
+  type Sensor,
+  type Source,
+  type Stage,
+} from './feel.js';
 export { checkScenes } from './check-scene.js';

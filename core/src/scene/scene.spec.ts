@@ -7,6 +7,7 @@ import {
   checkScenes,
   feel,
   happeningSpan,
+  momentIn,
   setStage,
   shadedShare,
   skyShare,
@@ -37,7 +38,7 @@ function felt(
     p.id === 'B1' ? { ...p, place: { x: distance, y: 3, facing: 180 } } : p,
   );
   const stage = setStage(design);
-  return feel(stage, stage.sensors[0], scene(happenings, daylight), t, lit(amps));
+  return feel(stage, stage.sensors[0], momentIn(scene(happenings, daylight), t), lit(amps));
 }
 
 /** Someone half a metre wide who walks north at 1 m/s, this far east. */
@@ -48,8 +49,10 @@ const walkerAt = (x: number): Happening => ({
   intent: 'wanted',
   start: 0,
   params: { speed: 1, width: 0.5 },
-  from: { x, y: 0 },
-  to: { x, y: 6 },
+  path: [
+    { x, y: 0 },
+    { x, y: 6 },
+  ],
 });
 
 describe('angles', () => {
@@ -89,7 +92,7 @@ describe('beam', () => {
   it('falls with distance and rises with current', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 0.1, max: 50, noNaN: true }),
+        fc.double({ min: 1, max: 50, noNaN: true }),
         fc.double({ min: 1e-4, max: 0.1, noNaN: true }),
         (d, amps) => {
           expect(felt(d, amps)).toBeGreaterThan(felt(d * 1.01, amps));
@@ -158,7 +161,22 @@ describe('checkScenes', () => {
     ['an unknown kind', { kind: 'earthquake' }, /no happening "earthquake"/],
     ['an impossible speed', { params: { speed: -1 } }, /Speed.*outside the possible/],
     ['an unknown parameter', { params: { colour: 1 } }, /no parameter "colour"/],
-    ['a way without an end', { to: undefined }, /needs a way/],
+    ['a way without an end', { path: [{ x: 1, y: 1 }] }, /needs a way/],
+    [
+      'a way that leaves the plan',
+      {
+        path: [
+          { x: 1, y: 1 },
+          { x: 9, y: 1 },
+        ],
+      },
+      /9, 1 m lies outside the plan/,
+    ],
+    [
+      'a negative concentration',
+      { kind: 'gas-released', params: { rate: -1 } },
+      /Leak.*outside the possible/,
+    ],
     ['a start after the end', { start: 100 }, /after the scene has ended/],
   ];
   it.each(cases)('names %s and its place', (_, change, reason) => {

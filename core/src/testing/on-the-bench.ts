@@ -1,3 +1,4 @@
+import type { Quantity } from '../catalog/index.js';
 import {
   runTransient,
   solveOnce,
@@ -15,12 +16,12 @@ export const solve = (parts: readonly string[], wires: string): Solution =>
 
 export const volts = (solution: Solution, ref: string): number => voltsAt(solution, ref) ?? NaN;
 
-/** A parameter that goes to 1 at one time and back to 0 at another. */
-export const pulse = (part: string, param: string, on: number, off = 1e9): Drive => ({
+/** Something felt that goes to 10, enough for any contact, at one time and back to 0 at another. */
+export const pulse = (part: string, felt: Quantity, on: number, off = 1e9): Drive => ({
   part,
-  param,
+  of: { felt },
   times: [0, on, on, off, off],
-  values: [0, 0, 1, 1, 0],
+  values: [0, 0, 10, 10, 0],
 });
 
 /** In time, from the steady state, with every step kept. */

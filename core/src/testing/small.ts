@@ -17,3 +17,65 @@ export function sketch(parts: readonly string[], wires: readonly string[]): Desi
     }),
   };
 }
+
+const items = (text: string): string[] => text.split(/,\s*/).filter((item) => item !== '');
+
+/** The same from one line each, items separated by commas; `more` fills in the rest of the design. */
+export const brief = (parts: string, wires: string, more: Partial<Design> = {}): Design => ({
+  ...sketch(items(parts), items(wires)),
+  ...more,
+});
+
+/** A fed 5 V controller board U with whatever is added to it. */
+export const onBoard = (parts: string, wires: string, more: Partial<Design> = {}): Design =>
+  brief(
+    `adapter G volts=9, controller-5v-8bit U, ${parts}`,
+    `G.plus U.VIN, G.minus U.GND, ${wires}`,
+    more,
+  );
+
+/** Controller pins set up, as "U.A0 analogue" or "U.D2 input interrupt". */
+export const pins = (...uses: readonly string[]): Pick<Design, 'controller'> => ({
+  controller: {
+    pins: uses.map((use) => {
+      const [pin, mode, ...skill] = use.split(' ');
+      return {
+        pin,
+        mode: mode as 'input',
+        ...(skill.length > 0 ? { skill: skill.join(' ') as 'pwm' } : {}),
+      };
+    }),
+  },
+});
+
+/** An output on a pin, with a rule that never fires by itself. */
+export const output = (
+  pin: string,
+  active: 'high' | 'low' = 'high',
+): Pick<Design, 'outputs' | 'rules' | 'controller'> => ({
+  ...pins(`${pin} output`),
+  outputs: [{ id: 'o1', name: 'Out', pin, active }],
+  rules: [{ id: 'r1', match: 'any', channels: [], output: 'o1', hold: 0, latch: false }],
+});
+
+/** A channel on a pin that its converter reads. */
+export const channel = (
+  pin: string,
+  more: Partial<Design['channels'][number]> = {},
+): Pick<Design, 'channels' | 'controller'> => ({
+  ...pins(`${pin} analogue`),
+  channels: [
+    {
+      id: 'c1',
+      name: 'In',
+      pin,
+      trips: 'above',
+      threshold: 600,
+      hysteresis: 20,
+      every: 0.1,
+      hits: 1,
+      misses: 1,
+      ...more,
+    },
+  ],
+});

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Design } from '@yurei/core/design';
+import { migrate, type Design } from '@yurei/core/design';
 import type { DesignSummary, StoredDesign } from '@yurei/core/exchange';
 import type { DataSource, EntityManager } from 'typeorm';
 import { designRecord, type DesignRecord } from '../database/design-record.js';
@@ -95,8 +95,7 @@ export class DesignStore {
       .getRepository(revisionRecord)
       .findOneBy({ design: id, version });
     if (!record) return undefined;
-    const design = JSON.parse(record.document) as Design;
-    return { id, version, savedAt: record.savedAt, design };
+    return { id, version, savedAt: record.savedAt, design: parsed(record.document) };
   }
 
   private designs() {
@@ -109,11 +108,15 @@ function keepRevision(manager: EntityManager, record: DesignRecord): Promise<unk
   return manager.insert(revisionRecord, { design: id, version, document, savedAt });
 }
 
+/** A kept document, brought up to date where an older version of the program wrote it. */
+const parsed = (document: string): Design =>
+  migrate(JSON.parse(document) as Record<string, unknown>) as unknown as Design;
+
 const stored = ({ id, version, savedAt, document }: DesignRecord): StoredDesign => ({
   id,
   version,
   savedAt,
-  design: JSON.parse(document) as Design,
+  design: parsed(document),
 });
 
 function summary(record: DesignRecord): DesignSummary {

@@ -22,5 +22,14 @@ export const routes: Routes = [
       { path: '**', redirectTo: 'wire' },
     ],
   },
+  {
+    path: 'parts',
+    title: 'Parts · Yurei',
+    loadComponent: () => import('./parts/parts').then((m) => m.Parts),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'phototransistor' },
+      { path: ':kind', loadComponent: () => import('./parts/part-page').then((m) => m.PartPage) },
+    ],
+  },
   { path: '**', redirectTo: '' },
 ];

@@ -11,20 +11,26 @@ import { DesignSession } from '../app/data/design-session';
 import { Selection } from '../app/data/selection';
 import { Connecting } from '../app/picture/connecting';
 import { Keys } from '../app/shell/keys';
+import { Blocks } from '../app/wire/blocks';
 import { Player } from '../app/shell/player';
 import { Probes } from '../app/shell/probes';
 import { ShelfInMemory } from './shelf-in-memory';
 
-export const slipwayBeam = (): Design =>
-  JSON.parse(readFileSync('demo/slipway-beam.yurei.json', 'utf8')) as Design;
+/** A demo design, read afresh. */
+export const demo = (name: string): Design =>
+  JSON.parse(readFileSync(`demo/${name}.yurei.json`, 'utf8')) as Design;
+
+export const slipwayBeam = (): Design => demo('slipway-beam');
 
 /** The core in this thread, asked in the same way as in its workers. */
 export const benchInThread = () => ({
   quick: {
     look: jest.fn(async (...args: Parameters<typeof bench.look>) => bench.look(...args)),
+    curve: jest.fn(async (...args: Parameters<typeof bench.curve>) => bench.curve(...args)),
     judge: jest.fn(async (...args: Parameters<typeof bench.judge>) => bench.judge(...args)),
   },
   patient: {
+    rhythms: jest.fn(async (...args: Parameters<typeof bench.rhythms>) => bench.rhythms(...args)),
     rehearse: jest.fn(async (...args: Parameters<typeof bench.rehearse>) =>
       bench.rehearse(...args),
     ),
@@ -136,7 +142,7 @@ export async function openBench(design: Design = slipwayBeam()) {
       provideRouter([]),
       { provide: Api, useValue: shelf },
       { provide: BenchService, useValue: workers },
-      ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys],
+      ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys, Blocks],
     ],
   });
   const session = TestBed.inject(DesignSession);

@@ -25,6 +25,7 @@ export const activeBuzzer: PartKind = {
     },
     { id: 'least', label: 'Sounds from', unit: 'V', default: 3, min: 0.5, max: 24 },
   ],
+  feed: { plus: 'plus', minus: 'minus', least: (p) => p['least'] },
   ratings: [
     voltsRating('plus', 'minus', 'voltage', (p) => 1.4 * p['volts']),
     voltsRating('minus', 'plus', 'reversed', () => 0.5),

@@ -26,11 +26,20 @@ export const adapter: PartKind = {
       stress: (part) => -(part.amps['plus'] ?? 0),
     },
   ],
-  elements: (p) => [
-    { type: 'voltage-source', plus: '#emf', minus: 'minus', volts: p['volts'] },
+  elements: (p, state) => [
+    { type: 'voltage-source', plus: '#emf', minus: 'minus', volts: p['volts'] * state.felt.supply },
     { type: 'resistor', a: '#emf', b: 'plus', ohms: p['ohms'] },
   ],
+  feels: { quantities: ['supply'] },
   headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['maxAmps'], 'A')}`,
+  curve: {
+    vary: { plus: 'plus', minus: 'minus' },
+    from: 11.8,
+    to: 12.02,
+    scale: 'linear',
+    operating: [11.9, 12],
+    reads: { amps: 'plus' },
+  },
   notes: ['Check the polarity of the plug with a meter before the first connection.'],
   cautions: [
     'Mains voltage can kill. Use a closed, approved plug-in adapter and do not open it; leave fixed mains wiring to a licensed electrician and follow local codes.',

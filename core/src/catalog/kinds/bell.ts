@@ -65,6 +65,14 @@ export const bell: PartKind = {
       `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over it; it rings from ${formatNominal(0.6 * p['volts'], 'V')}`,
   },
   coil: { plus: 'plus', minus: 'minus' },
+  curve: {
+    vary: { plus: 'plus', minus: 'minus' },
+    from: 0,
+    to: 14,
+    scale: 'linear',
+    operating: [9, 13],
+    reads: { amps: 'plus' },
+  },
   notes: [
     'It breaks its own current some forty times a second: a thyristor that feeds it lets go unless a bleed resistor holds it.',
     'Its sparks disturb everything near: a capacitor or a diode across it.',

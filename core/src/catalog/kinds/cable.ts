@@ -1,10 +1,7 @@
 import { formatNominal } from '../../quantity/index.js';
-import { copperAt } from '../copper.js';
+import { copperAt, copperOhms } from '../copper.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating } from '../ratings.js';
-
-/** Resistivity of annealed copper, 1.7241e-8 Ω·m at 20 °C, brought to 25 °C. */
-const copperAt25 = 1.7241e-8 * (1 + 0.00393 * 5);
 
 export const cable: PartKind = {
   kind: 'cable',
@@ -50,7 +47,7 @@ export const cable: PartKind = {
   ],
   ratings: [ampsRating('a1', (p) => p['maxAmps']), ampsRating('b1', (p) => p['maxAmps'])],
   elements: (p, state) => {
-    const ohms = (copperAt(copperAt25, state.celsius) * p['length']) / p['area'];
+    const ohms = copperAt(copperOhms(p['length'], p['area']), state.celsius);
     const half = { henries: (p['henries'] * p['length']) / 4, ohms: ohms / 2 };
     return [
       { type: 'inductor', a: 'a1', b: '#a', ...half },
@@ -62,6 +59,15 @@ export const cable: PartKind = {
     ];
   },
   headline: (p) => formatNominal(p['length'], 'm'),
+  curve: {
+    vary: { plus: 'a1', minus: 'b1' },
+    from: 0,
+    to: 12,
+    scale: 'linear',
+    operating: [0, 12],
+    loads: [['a2', 'b2', 22]],
+    reads: { volts: ['a2', 'b2'] },
+  },
   notes: [
     'Thin and long wires drop volts and carry the kicks of motors to the sensors beside them.',
   ],

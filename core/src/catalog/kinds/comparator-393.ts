@@ -23,6 +23,8 @@ export const comparator393: PartKind = {
     { id: 'delay', label: 'Response time', unit: 's', default: 1.3e-6, min: 0, max: 1e-3 },
     { id: 'own', label: 'Own current', unit: 'A', default: 0.4e-3, min: 1e-6, max: 0.01 },
   ],
+  feed: { plus: 'vcc', minus: 'gnd', least: () => 2 },
+  decouple: 100e-9,
   ratings: [
     voltsRating('vcc', 'gnd', 'supply', () => 36),
     voltsRating('gnd', 'vcc', 'supply reversed', () => 0.3),
@@ -50,6 +52,19 @@ export const comparator393: PartKind = {
     { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p['own'] },
   ],
   headline: (p) => formatNominal(p['sink'], 'A'),
+  curve: {
+    vary: { plus: 'plus', minus: 'gnd' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [0, 3.5],
+    feeds: [
+      ['vcc', 'gnd', 5],
+      ['minus', 'gnd', 2],
+    ],
+    loads: [['vcc', 'out', 10e3]],
+    reads: { volts: ['out', 'gnd'] },
+  },
   notes: [
     'The output only pulls down: it needs a pull-up resistor.',
     'It tells its inputs apart only up to 1.5 V below the supply.',

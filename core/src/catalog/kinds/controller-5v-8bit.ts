@@ -1,12 +1,32 @@
-import type { Element } from '../element.js';
-import type { PartKind, Params, PinState, Rating, Terminal } from '../part-kind.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+import { controllerPin, pinElements, pinRatings } from '../controller-pins.js';
 
-const analoguePins = ['A0', 'A1', 'A2', 'A3', 'A4', 'A5'];
-const digitalPins = ['D2', 'D3', 'D4', 'D5', 'D6', 'D7', 'D8', 'D9', 'D10', 'D11', 'D12', 'D13'];
-const pins = [...analoguePins, ...digitalPins];
-
-/** As good as not there, yet keeps the list of elements the same in every pin state. */
-const open = 1e9;
+const analoguePins = [
+  controllerPin('A0', 'analogue'),
+  controllerPin('A1', 'analogue'),
+  controllerPin('A2', 'analogue'),
+  controllerPin('A3', 'analogue'),
+  controllerPin('A4', 'analogue', 'data'),
+  controllerPin('A5', 'analogue', 'clock'),
+];
+const digitalPins = [
+  controllerPin('D2', 'interrupt'),
+  controllerPin('D3', 'interrupt', 'pwm'),
+  controllerPin('D4'),
+  controllerPin('D5', 'pwm'),
+  controllerPin('D6', 'pwm'),
+  controllerPin('D7'),
+  controllerPin('D8'),
+  controllerPin('D9', 'pwm'),
+  controllerPin('D10', 'pwm'),
+  controllerPin('D11', 'pwm'),
+  controllerPin('D12'),
+  controllerPin('D13'),
+];
+const pins = [...analoguePins, ...digitalPins].map((pin) => pin.id);
+/** The reference inside, V. */
+const bandGap = 1.1;
 
 export const controller5v8bit: PartKind = {
   kind: 'controller-5v-8bit',
@@ -16,18 +36,8 @@ export const controller5v8bit: PartKind = {
   words: ['controller', 'board', 'microcontroller', 'processor', 'brain', 'analogue'],
   stage: 'decides',
   terminals: [
-    ...analoguePins.map((id): Terminal => ({
-      id,
-      label: id,
-      role: 'pin',
-      modes: ['analogue', 'input', 'pull-up', 'output'],
-    })),
-    ...digitalPins.map((id): Terminal => ({
-      id,
-      label: id,
-      role: 'pin',
-      modes: ['input', 'pull-up', 'output'],
-    })),
+    ...analoguePins,
+    ...digitalPins,
     { id: 'VIN', label: 'VIN', role: 'supply-in' },
     { id: '5V', label: '5 V', role: 'supply-out' },
     { id: 'GND', label: 'GND', role: 'ground' },
@@ -41,6 +51,16 @@ export const controller5v8bit: PartKind = {
     { id: 'pinAmps', label: 'Pin current limit', unit: 'A', default: 0.02, min: 1e-3, max: 0.1 },
     { id: 'bits', label: 'Converter', unit: 'bit', default: 10, min: 6, max: 16, whole: true },
     { id: 'noise', label: 'Converter noise', unit: 'counts', default: 0.7, min: 0, max: 50 },
+    {
+      id: 'reference',
+      label: 'Converter compares with',
+      unit: '',
+      default: 0,
+      min: 0,
+      max: 1,
+      whole: true,
+      choices: ['the board voltage', '1.1 V inside'],
+    },
     {
       id: 'sample',
       label: 'Sampling capacitor',
@@ -60,28 +80,10 @@ export const controller5v8bit: PartKind = {
     },
     { id: 'leak', label: 'Pin leakage', unit: 'A', default: 50e-9, min: 1e-12, max: 1e-5 },
   ],
+  feed: { plus: 'VIN', minus: 'GND', least: (p) => p['rail'] + p['dropOut'] },
   ratings: [
-    ...pins.map((pin): Rating => ({
-      id: `amps-${pin}`,
-      label: `current at ${pin}`,
-      unit: 'A',
-      limit: (p) => p['pinAmps'],
-      stress: (part) => Math.abs(part.amps[pin] ?? 0),
-    })),
-    ...pins.map((pin): Rating => ({
-      id: `volts-${pin}`,
-      label: `voltage at ${pin} above the board's own`,
-      unit: 'V',
-      limit: () => 0.5,
-      stress: (part) => (part.volts[pin] ?? 0) - (part.volts['5V'] ?? 0),
-    })),
-    {
-      id: 'volts-VIN',
-      label: 'voltage at VIN',
-      unit: 'V',
-      limit: () => 20,
-      stress: (part) => (part.volts['VIN'] ?? 0) - (part.volts['GND'] ?? 0),
-    },
+    ...pinRatings(pins, '5V', 0.2),
+    voltsRating('VIN', 'GND', 'voltage at VIN', () => 20),
     {
       id: 'amps-5V',
       label: 'current out of 5 V',
@@ -108,12 +110,18 @@ export const controller5v8bit: PartKind = {
       outputOhms: 0.05,
     },
     { type: 'resistor', a: '5V', b: 'GND', ohms: p['rail'] / p['own'] },
-    ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p)),
+    ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p, '5V')),
+  ],
+  phases: [
+    { label: 'active', amps: (p) => p['own'] },
+    { label: 'idle', amps: (p) => 0.75 * p['own'] },
+    { label: 'asleep, the whole board', amps: (p) => 0.6 * p['own'] },
   ],
   headline: (p) => `${p['bits']}-bit`,
   converter: {
     bits: (p) => p['bits'],
-    reference: (part) => (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),
+    reference: (part, p) =>
+      p['reference'] === 1 ? bandGap : (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),
     noise: (p) => p['noise'],
     // One and a half clocks of 125 kHz, through the multiplexer.
     sampling: (p) => ({ farads: p['sample'], seconds: 12e-6, ohms: 10e3 }),
@@ -123,35 +131,25 @@ export const controller5v8bit: PartKind = {
     low: (p) => p['low'],
     high: (p) => p['high'],
   },
+  curve: {
+    vary: { plus: 'VIN', minus: 'GND' },
+    from: 0,
+    to: 15,
+    scale: 'linear',
+    operating: [7, 12],
+    reads: { volts: ['5V', 'GND'] },
+  },
   notes: [
     'The converter compares with the board voltage itself: a sagging supply moves both together.',
     'A source above 10 kΩ makes the converter read wrong (common practice).',
+    'Asleep the board still draws for its regulator, its lamp and its serial chip: a bare chip sleeps far deeper.',
     'Load the firmware before wiring the outputs.',
   ],
   cautions: [],
   source:
     'Regulator with drop-out, pins as a resistance to either rail with clamp diodes and leakage; sampling ' +
     'capacitor of 14 pF behind 10 kΩ for 12 µs, inputs low to 0.3 and high from 0.6 of the supply (data sheets of 8-bit controllers); 20 mA a pin in ' +
-    'continuous use, 40 mA absolute (common practice), other values from memory.',
+    'continuous use, 40 mA absolute, 200 mA in all (common practice), other values from memory.',
   price: '5 to 20',
   glyph: 'M6 4H18V20H6ZM2 8H6M2 12H6M2 16H6M18 8H22M18 12H22M18 16H22',
 };
-
-/** A pin is a resistance to the upper and one to the lower rail, with a clamp diode to each. */
-function pinElements(pin: string, pinState: PinState | undefined, p: Params): Element[] {
-  const { mode, high } = pinState ?? { mode: 'input', high: false };
-  const up =
-    mode === 'output' && high
-      ? p['pinOhms']
-      : mode === 'pull-up'
-        ? p['pullUp']
-        : p['rail'] / p['leak'];
-  const down = mode === 'output' && !high ? p['pinOhms'] : open;
-  const clamp = { type: 'diode', saturation: 1e-14, emission: 1 } as const;
-  return [
-    { type: 'resistor', a: '5V', b: pin, ohms: up },
-    { type: 'resistor', a: pin, b: 'GND', ohms: down },
-    { ...clamp, anode: pin, cathode: '5V' },
-    { ...clamp, anode: 'GND', cathode: pin },
-  ];
-}

@@ -40,6 +40,16 @@ export const darlingtonChannel: PartKind = {
   },
   headline: (p) => formatNominal(p['maxAmps'], 'A'),
   conducts: { from: 'out', to: 'com' },
+  curve: {
+    vary: { plus: 'in', minus: 'gnd' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [3, 5],
+    feeds: [['w', 'gnd', 12]],
+    loads: [['w', 'out', 100]],
+    reads: { volts: ['out', 'gnd'] },
+  },
   notes: [
     'Join COM to the load’s supply: the diode inside then catches the kick of a coil.',
     'It drops about 1 V when on.',

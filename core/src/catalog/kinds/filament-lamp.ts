@@ -49,6 +49,14 @@ export const filamentLamp: PartKind = {
     because: (part, p) =>
       `its wire is at ${formatQuantity((part.volts['#warmth'] ?? 0) * p['kelvin'], 'K', 4)} of ${formatNominal(p['kelvin'], 'K')}`,
   },
+  curve: {
+    vary: { plus: 'a', minus: 'b' },
+    from: 0,
+    to: 14,
+    scale: 'linear',
+    operating: [10, 13],
+    reads: { amps: 'a' },
+  },
   notes: ['Contacts and transistors must stand its cold current, about ten times the working one.'],
   cautions: ['Hot enough to burn and to light paper: keep it clear.'],
   source:

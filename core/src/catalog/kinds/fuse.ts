@@ -38,6 +38,14 @@ export const fuse: PartKind = {
     },
   ],
   headline: (p) => formatNominal(p['amps'], 'A'),
+  curve: {
+    vary: { plus: 'a', minus: 'b' },
+    from: 0,
+    to: 0.05,
+    scale: 'linear',
+    operating: [0, 0.05],
+    reads: { amps: 'a' },
+  },
   notes: ['Sits at the source, just above the working current and below what the wire carries.'],
   cautions: ['Never bridge a blown fuse: find why it melted first.'],
   source:

@@ -20,6 +20,7 @@ export const halfBridge: PartKind = {
     { id: 'ohms', label: 'Output resistance', unit: 'Ω', default: 0.3, min: 1e-3, max: 100 },
     { id: 'maxAmps', label: 'Output current', unit: 'A', default: 1.5, min: 0.01, max: 50 },
   ],
+  feed: { plus: 'vm', minus: 'gnd', least: () => 5 },
   ratings: [
     ampsRating('out', (p) => p['maxAmps']),
     voltsRating('vm', 'gnd', 'supply', () => 40),
@@ -45,6 +46,16 @@ export const halfBridge: PartKind = {
     ];
   },
   headline: (p) => formatNominal(p['maxAmps'], 'A'),
+  curve: {
+    vary: { plus: 'in', minus: 'gnd' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [0, 5],
+    feeds: [['vm', 'gnd', 12]],
+    loads: [['out', 'gnd', 1000]],
+    reads: { volts: ['out', 'gnd'] },
+  },
   notes: [
     'Its ground and the controller’s must be joined. The pulses of a motor belong on a thick wire of their own.',
   ],

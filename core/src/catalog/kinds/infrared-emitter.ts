@@ -23,6 +23,7 @@ export const infraredEmitter: PartKind = {
       max: 1000,
       tolerance: 0.3,
     },
+    { id: 'aged', label: 'Lost by age', unit: '', default: 0, min: 0, max: 0.9 },
     { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 3, min: 0.5, max: 80 },
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.1, min: 1e-3, max: 2 },
   ],
@@ -40,11 +41,21 @@ export const infraredEmitter: PartKind = {
   emits: {
     quantity: 'infrared',
     halfAngle: (p) => p['halfAngle'],
-    intensity: (part, p) => p['intensity'] * Math.max(0, part.amps['a'] ?? 0),
+    intensity: (part, p) => p['intensity'] * (1 - p['aged']) * Math.max(0, part.amps['a'] ?? 0),
+  },
+  curve: {
+    vary: { plus: 'v', minus: 'k' },
+    from: 0,
+    to: 12,
+    scale: 'linear',
+    operating: [3.3, 12],
+    loads: [['v', 'a', 100]],
+    reads: { amps: 'a' },
   },
   notes: [
     'Long lead is the anode. It glows in the viewfinder of a simple camera, not to the eye.',
     'Always needs a series resistor.',
+    'At its full current it loses half of its light within years: run it at a third.',
   ],
   cautions: [
     'Do not look into a focused infrared emitter from close by: the eye does not blink at light it cannot see.',

@@ -15,8 +15,8 @@ export const latchingRelay: PartKind = {
     { id: 'plus', label: 'coil +', role: 'coil' },
     { id: 'minus', label: 'coil −', role: 'coil' },
     { id: 'com', label: 'COM', role: 'contact' },
-    { id: 'no', label: 'NO', role: 'contact' },
-    { id: 'nc', label: 'NC', role: 'contact' },
+    { id: 'no', label: 'NO', role: 'contact', optional: true },
+    { id: 'nc', label: 'NC', role: 'contact', optional: true },
   ],
   params: [
     { id: 'volts', label: 'Coil voltage', unit: 'V', default: 5, min: 1.5, max: 24 },
@@ -66,6 +66,14 @@ export const latchingRelay: PartKind = {
       `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it sets at ${formatNominal(p['pullIn'], 'V')} and resets at −${formatNominal(p['pullIn'], 'V')}`,
   },
   coil: { plus: 'plus', minus: 'minus' },
+  curve: {
+    vary: { plus: 'plus', minus: 'minus' },
+    from: -6,
+    to: 6,
+    scale: 'linear',
+    operating: [-5, 5],
+    reads: { inner: '#armature', label: 'Pulled in', unit: '' },
+  },
   notes: ['At power-on nobody knows where it stands: send a reset pulse first.'],
   cautions: [
     'Mains on relay contacts can kill and can burn the house: keep it inside an approved, closed relay module, fused; follow local codes and leave it to a licensed electrician.',

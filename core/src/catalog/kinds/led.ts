@@ -37,6 +37,15 @@ export const led: PartKind = {
     because: (part) =>
       `${formatQuantity(part.amps['a'] ?? 0, 'A')} flows; it shows from ${formatQuantity(visible, 'A')}`,
   },
+  curve: {
+    vary: { plus: 'v', minus: 'k' },
+    from: 0,
+    to: 12,
+    scale: 'linear',
+    operating: [3.3, 5],
+    loads: [['v', 'a', 220]],
+    reads: { amps: 'a' },
+  },
   notes: ['Long lead is the anode (+). Always needs a series resistor.'],
   cautions: [],
   source: 'Diode equation through the stated voltage at 10 mA, 5 Ω bulk (from memory).',

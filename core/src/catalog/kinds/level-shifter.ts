@@ -46,6 +46,22 @@ export const levelShifter: PartKind = {
     { type: 'capacitor', a: 'lv', b: 'low', farads: 30e-12 },
   ],
   headline: (p) => formatNominal(p['pullUp'], 'Ω'),
+  curve: {
+    vary: { plus: 'v', minus: 'g' },
+    from: 0,
+    to: 3.3,
+    scale: 'linear',
+    operating: [0, 3.3],
+    feeds: [
+      ['lv', 'g', 3.3],
+      ['hv', 'g', 5],
+    ],
+    loads: [
+      ['v', 'low', 100],
+      ['high', 'g', 1e6],
+    ],
+    reads: { volts: ['high', 'g'] },
+  },
   notes: ['Pulls up with its resistors: too slow for fast signals on long wires.'],
   cautions: [],
   source:

@@ -49,6 +49,16 @@ export const linearRegulator: PartKind = {
     },
   ],
   headline: (p) => formatNominal(p['volts'], 'V'),
+  curve: {
+    vary: { plus: 'in', minus: 'gnd' },
+    from: 0,
+    to: 15,
+    scale: 'linear',
+    operating: [7, 12],
+    loads: [['out', 'gnd', 47]],
+    reads: { volts: ['out', 'gnd'] },
+  },
+  legsVary: true,
   notes: ['Needs a capacitor close to input and output. Its heat is (input − output) × current.'],
   cautions: [],
   source:

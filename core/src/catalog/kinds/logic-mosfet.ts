@@ -47,6 +47,17 @@ export const logicMosfet: PartKind = {
   elements: (p) =>
     powerMosfet('n', p, { gateSource: 1e-9, gateDrain: 0.15e-9, drainSource: 0.3e-9 }),
   headline: (p) => `${formatNominal(p['onOhms'], 'Ω')} on`,
+  curve: {
+    vary: { plus: 'g', minus: 's' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [3, 5],
+    feeds: [['w', 's', 12]],
+    loads: [['w', 'd', 10]],
+    reads: { volts: ['d', 's'] },
+  },
+  legsVary: true,
   notes: [
     'The gate must never float: 10 kΩ from gate to source keeps it off (common practice).',
     'At 3.3 V only types with a low threshold open fully.',

@@ -1,3 +1,4 @@
+import { contactParams, contactTerminals, movedContact } from '../contact.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating } from '../ratings.js';
 
@@ -8,10 +9,7 @@ export const loopContact: PartKind = {
   prefix: 'S',
   words: ['door', 'window', 'reed', 'loop', 'foil', 'switch', 'normally closed', 'normally open'],
   stage: 'feels',
-  terminals: [
-    { id: 'a', label: 'a', role: 'contact' },
-    { id: 'b', label: 'b', role: 'contact' },
-  ],
+  terminals: contactTerminals,
   params: [
     {
       id: 'closedAtRest',
@@ -21,27 +19,32 @@ export const loopContact: PartKind = {
       min: 0,
       max: 1,
       whole: true,
+      choices: ['no', 'yes'],
     },
-    { id: 'tripped', label: 'Tripped', unit: '', default: 0, min: 0, max: 1, whole: true },
-    { id: 'ohms', label: 'Contact resistance', unit: 'Ω', default: 0.15, min: 1e-3, max: 1e3 },
-    { id: 'bounce', label: 'Bounce', unit: 's', default: 1e-3, min: 0, max: 0.1 },
-    { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.5, min: 1e-3, max: 10 },
+    { id: 'trips', label: 'Trips when opened by', unit: 'm', default: 0.015, min: 1e-4, max: 5 },
+    ...contactParams(0.15, 1e-3, 0.5),
   ],
   ratings: [ampsRating('a', (p) => p['maxAmps'])],
-  elements: (p) => [
-    {
-      type: 'switch',
-      a: 'a',
-      b: 'b',
-      drive: p['tripped'],
+  elements: (p, state) => [
+    movedContact(p, {
+      drive: state.felt.gap,
       rests: p['closedAtRest'] === 1 ? 'closed' : 'open',
-      on: 0.5,
-      off: 0.5,
-      ohms: p['ohms'],
-      bounce: p['bounce'],
-    },
+      on: p['trips'],
+      off: 0.8 * p['trips'],
+    }),
   ],
   headline: (p) => (p['closedAtRest'] === 1 ? 'closed at rest' : 'open at rest'),
+  feels: { quantities: ['gap'] },
+  curve: {
+    vary: { felt: 'gap' },
+    from: 0,
+    to: 0.05,
+    scale: 'linear',
+    operating: [0, 0.015],
+    feeds: [['v', 'b', 5]],
+    loads: [['v', 'a', 10e3]],
+    reads: { volts: ['a', 'b'] },
+  },
   notes: [
     'A loop that is closed at rest also notices a cut wire; one that is open at rest does not.',
     'Contacts bounce for about a millisecond when they close.',

@@ -59,6 +59,20 @@ export const npnTransistor: PartKind = {
   ],
   headline: (p) => `gain ${formatNominal(p['gain'], '')}`,
   transistor: { collector: 'c', base: 'b', emitter: 'e' },
+  curve: {
+    vary: { plus: 'v', minus: 'e' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [0, 5],
+    feeds: [['w', 'e', 12]],
+    loads: [
+      ['v', 'b', 10e3],
+      ['w', 'c', 100],
+    ],
+    reads: { volts: ['c', 'e'] },
+  },
+  legsVary: true,
   notes: [
     'Pin order differs between types that look alike: check yours before soldering.',
     'As a switch give it about a tenth of the collector current into the base.',

@@ -24,6 +24,8 @@ export const opAmp: PartKind = {
     { id: 'marginHigh', label: 'Output below supply', unit: 'V', default: 1.5, min: 0, max: 5 },
     { id: 'own', label: 'Own current', unit: 'A', default: 0.7e-3, min: 1e-6, max: 0.05 },
   ],
+  feed: { plus: 'vcc', minus: 'gnd', least: () => 3 },
+  decouple: 100e-9,
   ratings: [
     voltsRating('vcc', 'gnd', 'supply', () => 32),
     voltsRating('gnd', 'vcc', 'supply reversed', () => 0.3),
@@ -52,6 +54,19 @@ export const opAmp: PartKind = {
     { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p['own'] },
   ],
   headline: (p) => formatNominal(p['bandwidth'], 'Hz'),
+  curve: {
+    vary: { plus: 'plus', minus: 'gnd' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [0, 3.5],
+    feeds: [['vcc', 'gnd', 5]],
+    loads: [
+      ['out', 'minus', 1],
+      ['out', 'gnd', 10e3],
+    ],
+    reads: { volts: ['out', 'gnd'] },
+  },
   notes: ['Its output reaches ground but stays 1.5 V below the supply; inputs too.'],
   cautions: [],
   source:

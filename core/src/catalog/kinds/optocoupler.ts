@@ -60,6 +60,20 @@ export const optocoupler: PartKind = {
     { type: 'resistor', a: '#base', b: 'e', ohms: 20e6 },
   ],
   headline: (p) => `${Math.round(100 * p['transfer'])} %`,
+  curve: {
+    vary: { plus: 'v', minus: 'k' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [2, 5],
+    feeds: [['w', 'e', 5]],
+    loads: [
+      ['v', 'a', 470],
+      ['w', 'c', 4700],
+      ['k', 'e', 0.01],
+    ],
+    reads: { volts: ['c', 'e'] },
+  },
   notes: ['Its current transfer ages and differs two to one between parts: leave room.'],
   cautions: ['The gap protects only with the creepage of the part and the board kept clear.'],
   source:

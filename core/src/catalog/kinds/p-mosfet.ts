@@ -47,6 +47,17 @@ export const pMosfet: PartKind = {
   elements: (p) =>
     powerMosfet('p', p, { gateSource: 1e-9, gateDrain: 0.2e-9, drainSource: 0.3e-9 }),
   headline: (p) => `${formatNominal(p['onOhms'], 'Ω')} on`,
+  curve: {
+    vary: { plus: 's', minus: 'g' },
+    from: 0,
+    to: 10,
+    scale: 'linear',
+    operating: [4, 10],
+    feeds: [['s', 'o', 12]],
+    loads: [['d', 'o', 10]],
+    reads: { volts: ['d', 'o'] },
+  },
+  legsVary: true,
   notes: [
     'Source to the supply, a pull-up from gate to source keeps it off. On when the gate is pulled down.',
   ],

@@ -1,9 +1,7 @@
 import { formatNominal } from '../../quantity/index.js';
 import type { PartKind } from '../part-kind.js';
+import { photocurrent } from '../photocurrent.js';
 import { voltsRating, wattsRating } from '../ratings.js';
-
-/** Current gain that turns the photocurrent of the base into collector current; only its product shows. */
-const gain = 400;
 
 export const phototransistor: PartKind = {
   kind: 'phototransistor',
@@ -36,30 +34,25 @@ export const phototransistor: PartKind = {
     voltsRating('c', 'e', 'collector over emitter', () => 30),
     voltsRating('e', 'c', 'reversed', () => 5),
   ],
-  elements: (p, state) => {
-    const amps = p['sensitivity'] * Math.max(0, state.felt) + p['dark'];
-    return [
-      { type: 'current-source', from: 'c', to: '#base', amps: amps / (gain + 1) },
-      {
-        type: 'bipolar',
-        polarity: 'npn',
-        collector: 'c',
-        base: '#base',
-        emitter: 'e',
-        saturation: 1e-14,
-        forwardGain: gain,
-        reverseGain: 2,
-      },
-    ];
-  },
+  elements: (p, state) =>
+    photocurrent(p['sensitivity'] * Math.max(0, state.felt.infrared) + p['dark']),
   headline: (p) => `×${formatNominal(p['lens'], '')}, ±${formatNominal(p['halfAngle'], '°')}`,
   feels: {
-    quantity: 'infrared',
-    unit: 'W/m²',
+    quantities: ['infrared'],
     halfAngle: (p) => p['halfAngle'],
     gain: (p) => p['lens'],
     radius: (p) => p['radius'],
     rises: 'e',
+  },
+  curve: {
+    vary: { felt: 'infrared' },
+    from: 0.01,
+    to: 100,
+    scale: 'log',
+    operating: [0.1, 20],
+    feeds: [['c', 'g', 5]],
+    loads: [['e', 'g', 10e3]],
+    reads: { volts: ['e', 'g'] },
   },
   notes: [
     'The longer lead is usually the emitter; it is the other way round than on an LED.',

@@ -57,6 +57,21 @@ export const pnpTransistor: PartKind = {
     },
   ],
   headline: (p) => `gain ${formatNominal(p['gain'], '')}`,
+  curve: {
+    vary: { plus: 'e', minus: 'v' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [0, 5],
+    feeds: [['e', 'g', 12]],
+    loads: [
+      ['v', 'b', 10e3],
+      ['c', 'g', 100],
+    ],
+    reads: { volts: ['c', 'g'] },
+  },
+  transistor: { collector: 'c', base: 'b', emitter: 'e' },
+  legsVary: true,
   notes: [
     'Emitter to the supply. A 3.3 V or 5 V pin cannot switch it off on a 12 V supply: use a transistor in between.',
   ],

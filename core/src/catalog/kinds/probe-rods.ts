@@ -16,7 +16,7 @@ export const probeRods: PartKind = {
     { id: 'b', label: 'b', role: 'signal-out' },
   ],
   params: [
-    { id: 'level', label: 'Water level on the rods', unit: 'm', default: 0.05, min: 0, max: 5 },
+    { id: 'foot', label: 'Foot of the rods at', unit: 'm', default: 0, min: 0, max: 50 },
     {
       id: 'conductivity',
       label: 'Conductivity of the water',
@@ -27,6 +27,7 @@ export const probeRods: PartKind = {
       usual: [2e-3, 6],
       tolerance: 0.5,
     },
+    { id: 'fouled', label: 'Surface lost to fouling', unit: '', default: 0, min: 0, max: 0.95 },
     { id: 'spacing', label: 'Rod spacing', unit: 'm', default: 0.02, min: 0.002, max: 0.5 },
     { id: 'diameter', label: 'Rod diameter', unit: 'm', default: 0.003, min: 0.0005, max: 0.05 },
     {
@@ -38,6 +39,7 @@ export const probeRods: PartKind = {
       max: 0.1,
     },
   ],
+  corrodes: true,
   ratings: [
     {
       id: 'amps-a',
@@ -47,12 +49,31 @@ export const probeRods: PartKind = {
       stress: (part) => Math.abs(part.amps['a'] ?? 0),
     },
   ],
-  elements: (p) => {
+  elements: (p, state) => {
     const perMetre =
-      (Math.PI * p['conductivity']) / Math.acosh(Math.max(1.001, p['spacing'] / p['diameter']));
-    return [{ type: 'resistor', a: 'a', b: 'b', ohms: 1 / (1 / dryOhms + perMetre * p['level']) }];
+      (Math.PI * p['conductivity'] * (1 - p['fouled'])) /
+      Math.acosh(Math.max(1.001, p['spacing'] / p['diameter']));
+    return [
+      {
+        type: 'resistor',
+        a: 'a',
+        b: 'b',
+        ohms: 1 / (1 / dryOhms + perMetre * Math.max(0, state.felt.water - p['foot'])),
+      },
+    ];
   },
-  headline: (p) => formatNominal(p['level'], 'm'),
+  headline: (p) => `${formatNominal(p['spacing'], 'm')} apart`,
+  feels: { quantities: ['water'] },
+  curve: {
+    vary: { felt: 'water' },
+    from: 1e-3,
+    to: 0.5,
+    scale: 'log',
+    operating: [0.01, 0.4],
+    feeds: [['a', 'g', 0.1]],
+    loads: [['b', 'g', 0.1]],
+    reads: { ohms: ['a', 'b'] },
+  },
   notes: [
     'Rain, tap and sea water differ in conductivity by orders of magnitude: measure yours.',
     'Direct current eats the rods: power them only while reading, or keep the current small.',

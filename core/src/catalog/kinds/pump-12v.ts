@@ -58,6 +58,14 @@ export const pump12v: PartKind = {
       `it turns at ${Math.round((100 * (part.volts['#speed'] ?? 0)) / ratedSpeed)} % of its rated speed`,
   },
   coil: { plus: 'plus', minus: 'minus' },
+  curve: {
+    vary: { plus: 'plus', minus: 'minus' },
+    from: 0,
+    to: 14,
+    scale: 'linear',
+    operating: [9, 13],
+    reads: { amps: 'plus' },
+  },
   notes: ['Starting and jammed it draws its stall current. Needs a diode across it, band to +.'],
   cautions: ['Never run a bilge or fountain pump dry for long.'],
   source:

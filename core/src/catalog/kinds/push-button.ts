@@ -1,3 +1,5 @@
+import { formatNominal } from '../../quantity/index.js';
+import { contactParams, contactTerminals, movedContact } from '../contact.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating } from '../ratings.js';
 
@@ -8,31 +10,32 @@ export const pushButton: PartKind = {
   prefix: 'S',
   words: ['reset', 'test', 'arm', 'key', 'switch', 'press'],
   stage: 'feels',
-  terminals: [
-    { id: 'a', label: 'a', role: 'contact' },
-    { id: 'b', label: 'b', role: 'contact' },
-  ],
+  terminals: contactTerminals,
   params: [
-    { id: 'pressed', label: 'Pressed', unit: '', default: 0, min: 0, max: 1, whole: true },
-    { id: 'ohms', label: 'Contact resistance', unit: 'Ω', default: 0.1, min: 1e-3, max: 1e3 },
-    { id: 'bounce', label: 'Bounce', unit: 's', default: 3e-3, min: 0, max: 0.1 },
-    { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.05, min: 1e-3, max: 10 },
+    { id: 'force', label: 'Closes when pressed with', unit: 'N', default: 1.5, min: 0.1, max: 50 },
+    ...contactParams(0.1, 3e-3, 0.05),
   ],
   ratings: [ampsRating('a', (p) => p['maxAmps'])],
-  elements: (p) => [
-    {
-      type: 'switch',
-      a: 'a',
-      b: 'b',
-      drive: p['pressed'],
+  elements: (p, state) => [
+    movedContact(p, {
+      drive: state.felt.force,
       rests: 'open',
-      on: 0.5,
-      off: 0.5,
-      ohms: p['ohms'],
-      bounce: p['bounce'],
-    },
+      on: p['force'],
+      off: 0.7 * p['force'],
+    }),
   ],
-  headline: (p) => (p['pressed'] === 1 ? 'pressed' : 'not pressed'),
+  headline: (p) => `closes at ${formatNominal(p['force'], 'N')}`,
+  feels: { quantities: ['force'] },
+  curve: {
+    vary: { felt: 'force' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [1.5, 5],
+    feeds: [['v', 'b', 5]],
+    loads: [['v', 'a', 10e3]],
+    reads: { volts: ['a', 'b'] },
+  },
   notes: ['Small buttons bounce for some milliseconds; read them twice, or debounce.'],
   cautions: [],
   source: 'A contact with resistance and bounce as typical of small buttons (from memory).',

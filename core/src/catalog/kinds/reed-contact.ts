@@ -1,4 +1,5 @@
 import { formatNominal } from '../../quantity/index.js';
+import { contactParams, contactTerminals, movedContact } from '../contact.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating } from '../ratings.js';
 
@@ -9,12 +10,8 @@ export const reedContact: PartKind = {
   prefix: 'S',
   words: ['magnet', 'door', 'window', 'reed', 'contact', 'turns'],
   stage: 'feels',
-  terminals: [
-    { id: 'a', label: 'a', role: 'contact' },
-    { id: 'b', label: 'b', role: 'contact' },
-  ],
+  terminals: contactTerminals,
   params: [
-    { id: 'field', label: 'Field along the reeds', unit: 'T', default: 0, min: 0, max: 2 },
     {
       id: 'pullIn',
       label: 'Closes at',
@@ -25,25 +22,30 @@ export const reedContact: PartKind = {
       tolerance: 0.3,
     },
     { id: 'dropOut', label: 'Opens at', unit: 'T', default: 1.2e-3, min: 5e-5, max: 0.1 },
-    { id: 'ohms', label: 'Contact resistance', unit: 'Ω', default: 0.15, min: 1e-3, max: 1e3 },
-    { id: 'bounce', label: 'Bounce', unit: 's', default: 0.5e-3, min: 0, max: 0.1 },
-    { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.5, min: 1e-3, max: 5 },
+    ...contactParams(0.15, 0.5e-3, 0.5),
   ],
   ratings: [ampsRating('a', (p) => p['maxAmps'])],
-  elements: (p) => [
-    {
-      type: 'switch',
-      a: 'a',
-      b: 'b',
-      drive: p['field'],
+  elements: (p, state) => [
+    movedContact(p, {
+      // Either pole closes it.
+      drive: Math.abs(state.felt.field),
       rests: 'open',
       on: p['pullIn'],
       off: Math.min(p['dropOut'], p['pullIn']),
-      ohms: p['ohms'],
-      bounce: p['bounce'],
-    },
+    }),
   ],
   headline: (p) => `closes at ${formatNominal(p['pullIn'], 'T')}`,
+  feels: { quantities: ['field'] },
+  curve: {
+    vary: { felt: 'field' },
+    from: 0,
+    to: 5e-3,
+    scale: 'linear',
+    operating: [1.2e-3, 2.5e-3],
+    feeds: [['v', 'b', 5]],
+    loads: [['v', 'a', 10e3]],
+    reads: { volts: ['a', 'b'] },
+  },
   notes: ['Closes nearer than it opens. Bending its leads close to the glass breaks it.'],
   cautions: [],
   source:

@@ -15,8 +15,8 @@ export const relay12v: PartKind = {
     { id: 'plus', label: 'coil +', role: 'coil' },
     { id: 'minus', label: 'coil −', role: 'coil' },
     { id: 'com', label: 'COM', role: 'contact' },
-    { id: 'no', label: 'NO', role: 'contact' },
-    { id: 'nc', label: 'NC', role: 'contact' },
+    { id: 'no', label: 'NO', role: 'contact', optional: true },
+    { id: 'nc', label: 'NC', role: 'contact', optional: true },
   ],
   params: [
     { id: 'volts', label: 'Coil voltage', unit: 'V', default: 12, min: 3, max: 48 },
@@ -68,6 +68,14 @@ export const relay12v: PartKind = {
       `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it pulls in at ${formatNominal(p['pullIn'], 'V')} and lets go at ${formatNominal(p['dropOut'], 'V')}`,
   },
   coil: { plus: 'plus', minus: 'minus' },
+  curve: {
+    vary: { plus: 'plus', minus: 'minus' },
+    from: 0,
+    to: 14,
+    scale: 'linear',
+    operating: [9, 14],
+    reads: { inner: '#armature', label: 'Pulled in', unit: '' },
+  },
   notes: [
     'Its coil needs a diode across it, band to +. The diode slows the release; a zener clamp is quicker.',
     'NO closes when it pulls in, NC opens. Decide what a dead supply should do.',

@@ -35,6 +35,8 @@ export const schmittInverter: PartKind = {
     },
     { id: 'ohms', label: 'Output resistance', unit: 'Ω', default: 40, min: 1, max: 1e4 },
   ],
+  feed: { plus: 'vcc', minus: 'gnd', least: () => 2 },
+  decouple: 100e-9,
   ratings: [
     voltsRating('vcc', 'gnd', 'supply', () => 6),
     voltsRating('gnd', 'vcc', 'supply reversed', () => 0.5),
@@ -61,6 +63,16 @@ export const schmittInverter: PartKind = {
     { type: 'diode', anode: 'gnd', cathode: 'in', saturation: 1e-14, emission: 1 },
   ],
   headline: () => 'inverts',
+  curve: {
+    vary: { plus: 'in', minus: 'gnd' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [0, 5],
+    feeds: [['vcc', 'gnd', 5]],
+    loads: [['out', 'gnd', 100e3]],
+    reads: { volts: ['out', 'gnd'] },
+  },
   notes: ['Tie unused inputs to a rail: a floating input oscillates.'],
   cautions: [],
   source:

@@ -30,6 +30,14 @@ export const schottkyDiode: PartKind = {
   ],
   headline: (p) => `${formatNominal(p['maxAmps'], 'A')}, ${formatNominal(p['maxVolts'], 'V')}`,
   conducts: { from: 'a', to: 'k' },
+  curve: {
+    vary: { plus: 'a', minus: 'k' },
+    from: 0,
+    to: 0.6,
+    scale: 'linear',
+    operating: [0.2, 0.5],
+    reads: { amps: 'a' },
+  },
   notes: ['The band marks the cathode. Leaks some microamps backwards, more when hot.'],
   cautions: [],
   source:

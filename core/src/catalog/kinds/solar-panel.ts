@@ -2,6 +2,9 @@ import { formatNominal } from '../../quantity/index.js';
 import type { PartKind } from '../part-kind.js';
 import { ampsRating } from '../ratings.js';
 
+/** The reference sun: 1000 W/m² come with about 110 klx (ASTM G173; from memory). */
+const wattsPerLux = 1000 / 110e3;
+
 export const solarPanel: PartKind = {
   kind: 'solar-panel',
   label: 'Solar panel with charger',
@@ -14,7 +17,6 @@ export const solarPanel: PartKind = {
     { id: 'minus', label: '−', role: 'ground' },
   ],
   params: [
-    { id: 'sun', label: 'Sun on it', unit: 'W/m²', default: 0, min: 0, max: 1400 },
     {
       id: 'shortAmps',
       label: 'Short-circuit current at 1000 W/m²',
@@ -30,7 +32,8 @@ export const solarPanel: PartKind = {
   elements: (p, state) => {
     // Five parameters in the single-diode form: photocurrent, saturation, ideality, series and shunt.
     const ideality = 1.3 * p['cells'];
-    const photo = (p['shortAmps'] * p['sun'] * (1 + 5e-4 * (state.celsius - 25))) / 1000;
+    const photo =
+      (p['shortAmps'] * state.felt.light * wattsPerLux * (1 + 5e-4 * (state.celsius - 25))) / 1000;
     const open = 0.6 * p['cells'];
     const saturation = p['shortAmps'] / Math.expm1(open / (ideality * 0.025693));
     return [
@@ -64,7 +67,17 @@ export const solarPanel: PartKind = {
       },
     ];
   },
+  feels: { quantities: ['light'] },
   headline: (p) => `${formatNominal(p['shortAmps'], 'A')}, ${p['cells']} cells`,
+  curve: {
+    vary: { felt: 'light' },
+    from: 0,
+    to: 110000.0,
+    scale: 'linear',
+    operating: [1000, 110e3],
+    feeds: [['plus', 'minus', 12.5]],
+    reads: { amps: 'plus' },
+  },
   notes: ['A shaded cell throttles the whole row. Winter sun gives a tenth of summer sun.'],
   cautions: ['A panel in the sun cannot be switched off: cover it before wiring.'],
   source:

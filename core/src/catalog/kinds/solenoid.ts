@@ -51,6 +51,14 @@ export const solenoid: PartKind = {
       `${formatQuantity(part.amps['plus'] ?? 0, 'A')} flows; it pulls at ${formatQuantity(p['pullIn'] / p['ohms'], 'A')}`,
   },
   coil: { plus: 'plus', minus: 'minus' },
+  curve: {
+    vary: { plus: 'plus', minus: 'minus' },
+    from: 0,
+    to: 14,
+    scale: 'linear',
+    operating: [9, 13],
+    reads: { amps: 'plus' },
+  },
   notes: [
     'A diode across it, cathode to +, close by. Many are rated for seconds only: mind the duty.',
   ],

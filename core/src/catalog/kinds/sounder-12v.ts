@@ -21,6 +21,7 @@ export const sounder12v: PartKind = {
     { id: 'least', label: 'Sounds from', unit: 'V', default: 5, min: 0.5, max: 40 },
     { id: 'loudness', label: 'Loudness at 1 m', unit: 'dB', default: 96, min: 40, max: 125 },
   ],
+  feed: { plus: 'plus', minus: 'minus', least: (p) => p['least'] },
   ratings: [
     voltsRating('plus', 'minus', 'voltage', (p) => 1.25 * p['volts']),
     voltsRating('minus', 'plus', 'reversed', () => 0.5),
@@ -34,6 +35,14 @@ export const sounder12v: PartKind = {
       `${formatQuantity(across(part), 'V')} across it; it sounds from ${formatNominal(p['least'], 'V')}`,
   },
   coil: { plus: 'plus', minus: 'minus' },
+  curve: {
+    vary: { plus: 'plus', minus: 'minus' },
+    from: 0,
+    to: 15,
+    scale: 'linear',
+    operating: [9, 14],
+    reads: { amps: 'plus' },
+  },
   notes: ['Mind its polarity. Its coil needs a diode across it, band to +, close by.'],
   cautions: [
     'Louder than 85 dB harms hearing over time: muffle it while testing.',

@@ -49,6 +49,15 @@ export const switchingRegulator: PartKind = {
     },
   ],
   headline: (p) => `${formatNominal(p['volts'], 'V')}, ${Math.round(100 * p['efficiency'])} %`,
+  curve: {
+    vary: { plus: 'in', minus: 'gnd' },
+    from: 0,
+    to: 15,
+    scale: 'linear',
+    operating: [7, 12],
+    loads: [['out', 'gnd', 47]],
+    reads: { volts: ['out', 'gnd'] },
+  },
   notes: [
     'Ripples at its switching frequency: filter the supply of analogue sensors. The ripple is not computed.',
   ],

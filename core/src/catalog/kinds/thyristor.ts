@@ -59,6 +59,20 @@ export const thyristor: PartKind = {
     },
   ],
   headline: (p) => `gate ${formatNominal(p['trigger'], 'A')}`,
+  curve: {
+    vary: { plus: 'v', minus: 'k' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [1, 5],
+    feeds: [['w', 'k', 12]],
+    loads: [
+      ['v', 'g', 10e3],
+      ['w', 'a', 100],
+    ],
+    reads: { volts: ['a', 'k'] },
+  },
+  legsVary: true,
   notes: [
     'Lets go when its current falls under the holding current: a bell that interrupts itself needs a bleed resistor beside it.',
     'A resistor and a small capacitor from gate to cathode keep noise from firing it.',

@@ -14,9 +14,9 @@ export const timer555: PartKind = {
     { id: 'trig', label: 'TRIG', role: 'signal-in' },
     { id: 'out', label: 'OUT', role: 'signal-out' },
     { id: 'reset', label: 'RESET', role: 'signal-in' },
-    { id: 'ctrl', label: 'CTRL', role: 'passive' },
+    { id: 'ctrl', label: 'CTRL', role: 'passive', optional: true },
     { id: 'thr', label: 'THR', role: 'signal-in' },
-    { id: 'dis', label: 'DIS', role: 'signal-out' },
+    { id: 'dis', label: 'DIS', role: 'signal-out', optional: true },
     { id: 'vcc', label: 'VCC', role: 'supply-in' },
   ],
   params: [
@@ -25,6 +25,8 @@ export const timer555: PartKind = {
     { id: 'maxAmps', label: 'Output current', unit: 'A', default: 0.2, min: 1e-3, max: 0.5 },
     { id: 'own', label: 'Own current at 12 V', unit: 'A', default: 0.008, min: 1e-6, max: 0.05 },
   ],
+  feed: { plus: 'vcc', minus: 'gnd', least: () => 4.5 },
+  decouple: 100e-9,
   ratings: [
     voltsRating('vcc', 'gnd', 'supply', () => 16),
     voltsRating('gnd', 'vcc', 'supply reversed', () => 0.3),
@@ -66,6 +68,21 @@ export const timer555: PartKind = {
     },
   ],
   headline: () => '⅓ and ⅔',
+  curve: {
+    vary: { plus: 'in', minus: 'gnd' },
+    from: 0,
+    to: 12,
+    scale: 'linear',
+    operating: [4, 8],
+    feeds: [['vcc', 'gnd', 12]],
+    loads: [
+      ['in', 'thr', 1],
+      ['in', 'trig', 1],
+      ['vcc', 'reset', 1],
+      ['out', 'gnd', 10e3],
+    ],
+    reads: { volts: ['out', 'gnd'] },
+  },
   notes: [
     'Pins 2 (TRIG) and 6 (THR) together make a Schmitt trigger with an inverted output.',
     'Monostable: t = 1.1·R·C. Its output gives and takes up to 200 mA.',

@@ -45,6 +45,15 @@ export const trimmer: PartKind = {
     { type: 'resistor', a: 'w', b: 'b', ohms: endOhms + p['turn'] * p['ohms'] },
   ],
   headline: (p) => `${formatNominal(p['ohms'], 'Ω')}, ${Math.round(100 * p['turn'])} %`,
+  curve: {
+    vary: { param: 'turn' },
+    from: 0,
+    to: 1,
+    scale: 'linear',
+    operating: [0, 1],
+    feeds: [['a', 'b', 5]],
+    reads: { volts: ['w', 'b'] },
+  },
   notes: [
     'One turn moves far: narrow its span with a resistor at each end.',
     'The track carries its rated power only when the whole of it does.',

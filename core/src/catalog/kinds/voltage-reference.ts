@@ -51,6 +51,15 @@ export const voltageReference: PartKind = {
     { type: 'resistor', a: '#bulk', b: 'k', ohms: p['ohms'] },
   ],
   headline: (p) => formatNominal(p['volts'], 'V'),
+  curve: {
+    vary: { plus: 'v', minus: 'a' },
+    from: 0,
+    to: 12,
+    scale: 'linear',
+    operating: [3.3, 12],
+    loads: [['v', 'k', 1000]],
+    reads: { volts: ['k', 'a'] },
+  },
   notes: ['Cathode through a resistor to the supply; it needs 1 mA to hold its voltage.'],
   cautions: [],
   source:

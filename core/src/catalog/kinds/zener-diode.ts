@@ -40,6 +40,15 @@ export const zenerDiode: PartKind = {
     { type: 'resistor', a: '#bulk', b: 'k', ohms: p['ohms'] },
   ],
   headline: (p) => formatNominal(p['volts'], 'V'),
+  curve: {
+    vary: { plus: 'v', minus: 'a' },
+    from: 0,
+    to: 12,
+    scale: 'linear',
+    operating: [6, 12],
+    loads: [['v', 'k', 1000]],
+    reads: { volts: ['k', 'a'] },
+  },
   notes: ['Used backwards: the band goes to the higher voltage.'],
   cautions: [],
   source:

@@ -1,57 +1,155 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
-import type { Solution } from '../../circuit/index.js';
+import { kindOf, paramsOf, type Rating } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { formatQuantity } from '../../quantity/index.js';
-import type { Evidence, Finding, Rule } from '../finding.js';
+import { mainStates, range, type Evidence, type Range, type State } from '../evidence.js';
+import type { Found, Rule } from '../finding.js';
 
-/** Above this share of a rating there is little left for tolerances and heat. */
+/**
+ * Above this share of a rating there is little left for heat and ageing. A regulated supply of 5 V is
+ * meant to stand at nine tenths of a limit of 5.5 V: voltages are close only nearer than that.
+ */
 const close = 0.8;
+const closeVolts = 0.95;
 
-/** The part and rating that come nearest to their limit, at rest or fired. */
+/** A rated quantity of a part in one state. */
 export interface Stress {
   part: Part;
+  rating: Rating;
   label: string;
+  state: State;
   /** Stress over limit; above 1 the rating is exceeded. */
   share: number;
-  text: string;
-  when: 'at rest' | 'while firing';
+  close: boolean;
 }
 
-/** Every rated stress of every part in both states, steady values only. */
-export function stresses({ design, rest, fired }: Evidence): Stress[] {
-  const states: [Stress['when'], Solution][] = [
-    ['at rest', rest.solution],
-    ['while firing', fired],
-  ];
-  return states.flatMap(([when, solution]) =>
-    design.parts.flatMap((part) => {
-      const solved = solution.parts[part.id];
+/** Every rated stress of every part in both main states, steady values only. */
+export function stresses(evidence: Evidence): Stress[] {
+  return mainStates(evidence).flatMap((state) =>
+    evidence.design.parts.flatMap((part) => {
+      const solved = state.solution.parts[part.id];
       if (!solved) return [];
       const params = paramsOf(part);
       return kindOf(part).ratings.map((rating): Stress => {
-        const value = rating.stress(solved, params);
-        const limit = rating.limit(params);
-        const text = `${formatQuantity(value, rating.unit)} of ${formatQuantity(limit, rating.unit)}`;
-        return { part, label: rating.label, share: value / limit, text, when };
+        const share = rating.stress(solved, params) / rating.limit(params);
+        const near = share > (rating.unit === 'V' ? closeVolts : close);
+        return { part, rating, label: rating.label, state, share, close: near };
       });
     }),
   );
 }
 
-/** Ratings that are exceeded or nearly so, the worst of each part. */
-export const withinRatings: Rule = (evidence) => {
-  const worst = new Map<string, Stress>();
+/** Ratings that other rules speak of, in words that fit better. */
+function elsewhere({ part, rating }: Stress): boolean {
+  const kind = kindOf(part);
+  const { feed } = kind;
+  const terminal = kind.terminals.find((t) => `amps-${t.id}` === rating.id);
+  const supply = feed && [`${feed.plus}-${feed.minus}`, `${feed.minus}-${feed.plus}`];
+  return (
+    rating.id === 'amps-out' ||
+    rating.id === 'amps-pins' ||
+    (supply?.some((pair) => rating.id === `volts-${pair}`) ?? false) ||
+    terminal?.role === 'pin' ||
+    (terminal?.role === 'contact' && kind.stage !== 'feels') ||
+    kind.terminals.some((t) => t.role === 'pin' && rating.id === `volts-${t.id}`) ||
+    spokenOf.has(part.kind)
+  );
+}
+
+const spokenOf = new Set([
+  'fuse',
+  'led',
+  'rgb-led',
+  'infrared-emitter',
+  'capacitor',
+  'electrolytic-capacitor',
+]);
+
+/** A stress with its worst case. */
+interface Judged extends Stress {
+  value: Range;
+  limit: number;
+  worst: number;
+}
+
+/** Below this share of a rating no spread of values leads beyond it. */
+const farAway = 0.25;
+
+const judged = new WeakMap<Evidence, Judged[]>();
+
+/** The worst of each part among the stresses that are judged here; worked out once. */
+function worstOfEach(evidence: Evidence): Judged[] {
+  const known = judged.get(evidence);
+  if (known) return known;
+  const worst = new Map<string, Judged>();
   for (const stress of stresses(evidence)) {
-    const known = worst.get(stress.part.id);
-    if (stress.share > close && stress.share > (known?.share ?? 0))
-      worst.set(stress.part.id, stress);
+    const { part, rating, state, share } = stress;
+    if (!(share > farAway) || elsewhere(stress)) continue;
+    const params = paramsOf(part);
+    const limit = rating.limit(params);
+    const value = range(state, (s) => {
+      const solved = s.parts[part.id];
+      return solved && rating.stress(solved, params);
+    });
+    const found = { ...stress, value, limit, worst: value.high / limit };
+    if (found.worst > (worst.get(part.id)?.worst ?? 0)) worst.set(part.id, found);
   }
-  return [...worst.values()].map(({ part, label, share, text, when }): Finding => ({
-    id: `rating:${part.id}`,
-    severity: share > 1 ? 'error' : 'caution',
-    step: 'drive',
-    title: share > 1 ? `${part.name} is overloaded` : `${part.name} is close to its limit`,
-    reason: `Its ${label} is ${text} ${when}.`,
-    about: [part.id],
-  }));
+  judged.set(evidence, [...worst.values()]);
+  return [...worst.values()];
+}
+
+const say = ({ value, limit, rating, state }: Judged): string =>
+  `${formatQuantity(value.value, rating.unit)} ${state.when}, ${formatQuantity(value.high, rating.unit)} at worst, of ${formatQuantity(limit, rating.unit)}.`;
+
+export const ratingExceeded: Rule = {
+  code: 'rating-exceeded',
+  severity: 'error',
+  step: 'drive',
+  title: 'A part beyond its rating',
+  bench: 'It runs too hot or breaks through; it may last a while and fail on the day it is needed.',
+  source: 'The part’s absolute maximum against the solved value, tolerances included.',
+  find: (evidence) =>
+    worstOfEach(evidence)
+      .filter((s) => s.worst > 1)
+      .map((s): Found => ({
+        subject: s.part.id,
+        severity: s.share > 1 ? 'error' : 'caution',
+        title: s.share > 1 ? `${s.part.name} is overloaded` : `${s.part.name} can be overloaded`,
+        reason: `Its ${s.label}: ${say(s)}`,
+        about: [s.part.id],
+        ...biggerResistor(s),
+      })),
+};
+
+/** Resistors are sold for these powers, W. */
+const powers = [0.125, 0.25, 0.5, 1, 2, 3, 5, 10];
+
+/** A resistor that gets too hot wants a larger body. */
+function biggerResistor({ part, value }: Judged): Pick<Found, 'fix'> {
+  const watts = powers.find((w) => w >= 2 * value.high);
+  if (part.kind !== 'resistor' || watts === undefined) return {};
+  return {
+    fix: {
+      label: `${part.id} for ${watts} W`,
+      edit: { type: 'set-param', id: part.id, param: 'watts', value: watts },
+    },
+  };
+}
+
+export const ratingClose: Rule = {
+  code: 'rating-close',
+  severity: 'caution',
+  step: 'drive',
+  title: 'A part close to its rating',
+  bench: 'It holds on the bench and fails early in a warm enclosure.',
+  source: '80 % of a rating, 95 % for voltages (common practice).',
+  find: (evidence) =>
+    worstOfEach(evidence)
+      .filter((s) => s.close && s.worst <= 1)
+      .map((s): Found => ({
+        subject: s.part.id,
+        title: `${s.part.name} is close to its limit`,
+        reason: `Its ${s.label}: ${say(s)}`,
+        about: [s.part.id],
+        ...biggerResistor(s),
+      })),
 };

@@ -1,20 +1,23 @@
-import { kindOf } from '../../catalog/index.js';
+import { kindOf, type Terminal } from '../../catalog/index.js';
+import type { CircuitProblem } from '../../circuit/index.js';
 import { terminalRef, type Part } from '../../design/index.js';
-import type { Finding, Rule } from '../finding.js';
+import { Draft } from '../../wiring/index.js';
+import type { Evidence } from '../evidence.js';
+import type { Found, Rule } from '../finding.js';
+import { list } from '../words.js';
 
-/** Whatever kept voltages from being computed, as the solver found it. */
-export const solvable: Rule = ({ rest }) =>
-  rest.solution.problems.map((problem): Finding => {
-    const loose = problem.kind === 'floating' && problem.message.includes('not connected');
-    return {
-      id: `wiring:${[...problem.parts, ...problem.nets].join('+')}`,
-      severity: loose ? 'caution' : 'error',
-      step: 'wire',
-      title: titles[problem.kind],
-      reason: `${problem.message} ${problem.cure}`,
-      about: [...problem.parts, ...problem.nets],
-    };
-  });
+/** What the solver found of one sort, as it said it. */
+const solver =
+  (kind: CircuitProblem['kind'], also: (problem: CircuitProblem) => boolean = () => true) =>
+  ({ rest }: Evidence): Found[] =>
+    rest.solution.problems
+      .filter((p) => p.kind === kind && also(p))
+      .map((p) => ({
+        subject: [...p.parts, ...p.nets].join('+'),
+        title: titles[kind],
+        reason: `${p.message} ${p.cure}`,
+        about: [...p.parts, ...p.nets],
+      }));
 
 const titles = {
   floating: 'No path to ground',
@@ -24,23 +27,139 @@ const titles = {
   unsolvable: 'No steady state',
 } as const;
 
-/** Terminals left open on parts that are otherwise in use. Controller pins may stay free. */
-export const openTerminals: Rule = ({ design }) => {
-  const wired = new Set(design.wires.flatMap((w) => [w.from, w.to]));
-  return design.parts.flatMap((part: Part): Finding[] => {
-    const terminals = kindOf(part).terminals.filter((t) => t.role !== 'pin');
-    const open = terminals.filter((t) => !wired.has(terminalRef(part.id, t.id)));
-    const serious = open.filter((t) => t.role !== 'supply-out');
-    if (serious.length === 0 || open.length === terminals.length) return [];
-    return [
-      {
-        id: `open:${part.id}`,
-        severity: 'caution',
-        step: 'wire',
-        title: `${part.name}: ${serious.map((t) => t.label).join(', ')} open`,
-        reason: `Nothing is wired to ${serious.map((t) => terminalRef(part.id, t.id)).join(', ')}, so no current passes there.`,
-        about: [part.id],
-      },
-    ];
-  });
+const unconnected = (p: CircuitProblem): boolean => p.message.includes('not connected');
+const grounds = (p: CircuitProblem): boolean => p.message.includes('The ground of');
+
+export const groundMissing: Rule = {
+  code: 'ground-missing',
+  severity: 'error',
+  step: 'wire',
+  title: 'No ground anywhere',
+  bench: 'Nothing works, and no meter reading means anything: there is no return for the current.',
+  source: 'Kirchhoff’s current law; the solver needs one node to count from.',
+  find: solver('no-ground'),
+};
+
+export const groundSplit: Rule = {
+  code: 'ground-split',
+  severity: 'error',
+  step: 'wire',
+  title: 'Grounds that are not joined',
+  bench: 'Signals between the two halves float: readings wander, outputs switch nothing.',
+  source: 'Kirchhoff’s current law; “all grounds joined” (common practice).',
+  find: ({ rest, wiring, design }) => {
+    const problems = rest.solution.problems.filter((p) => p.kind === 'floating' && grounds(p));
+    const main = wiring.ground();
+    return problems.map((p) => {
+      const apart = p.parts
+        .flatMap((id) => wiring.part(id) ?? [])
+        .flatMap((part) => wiring.terminalWith(part, 'ground') ?? [])
+        .find((ref) => main !== undefined && !wiring.same(ref, main));
+      return {
+        subject: p.parts.join('+'),
+        title: `The ground of ${list(p.parts)} stands apart`,
+        reason: `${p.message} ${p.cure}`,
+        about: [...p.parts, ...p.nets],
+        ...(main && apart
+          ? {
+              fix: {
+                label: `Join ${apart} and ${main}`,
+                edit: new Draft(design).join(apart, main).edit('join grounds'),
+              },
+            }
+          : {}),
+      };
+    });
+  },
+};
+
+export const netFloating: Rule = {
+  code: 'net-floating',
+  severity: 'error',
+  step: 'wire',
+  title: 'A net from which no path leads to ground',
+  bench: 'A meter shows stray millivolts that change with every touch; nothing can be read there.',
+  source: 'Structure of the nodal equations: the matrix has no solution for such nodes.',
+  find: solver('floating', (p) => !unconnected(p) && !grounds(p)),
+};
+
+export const partUnconnected: Rule = {
+  code: 'part-unconnected',
+  severity: 'note',
+  step: 'wire',
+  title: 'A part that nothing is wired to',
+  bench: 'It does nothing.',
+  source: 'Follows from the wiring.',
+  find: ({ rest, wiring }) =>
+    rest.solution.problems
+      .filter((p) => p.kind === 'floating' && unconnected(p))
+      .map((p) => ({
+        subject: p.parts.join('+'),
+        title: `${list(p.parts.map((id) => wiring.part(id)?.name ?? id))}: not wired yet`,
+        reason: `${p.message} ${p.cure}`,
+        about: [...p.parts, ...p.nets],
+      })),
+};
+
+export const sourcesFight: Rule = {
+  code: 'sources-fight',
+  severity: 'error',
+  step: 'wire',
+  title: 'Two stiff sources on the same two wires',
+  bench: 'The stronger one drives current into the weaker one until something gives way.',
+  source: 'Kirchhoff’s voltage law.',
+  find: solver('source-loop'),
+};
+
+export const neverRests: Rule = {
+  code: 'never-rests',
+  severity: 'caution',
+  step: 'wire',
+  title: 'A circuit that switches itself on and off for ever',
+  bench: 'It hums, buzzes or blinks. That is right for an oscillator and wrong for a threshold.',
+  source: 'The solver finds no state of switches and comparators that agrees with itself.',
+  find: solver('oscillates'),
+};
+
+export const noSteadyState: Rule = {
+  code: 'no-steady-state',
+  severity: 'error',
+  step: 'wire',
+  title: 'No steady voltages can be found',
+  bench: 'Not known: the equations have no answer with these values.',
+  source: 'Newton’s method with its fall-backs ended without a solution.',
+  find: solver('unsolvable'),
+};
+
+/** Terminals that a part in use cannot leave open. Controller pins and optional ones may stay free. */
+const needed = (t: Terminal): boolean =>
+  t.role !== 'pin' && t.role !== 'supply-out' && t.role !== 'supply-in' && !t.optional;
+
+export const terminalOpen: Rule = {
+  code: 'terminal-open',
+  severity: 'caution',
+  step: 'wire',
+  title: 'A terminal left open on a part in use',
+  bench: 'No current passes there: the part does not do its work.',
+  source: 'Follows from the wiring.',
+  find: ({ design, wiring }) =>
+    design.parts.flatMap((part: Part): Found[] => {
+      const refs = kindOf(part)
+        .terminals.filter(needed)
+        .map((t) => terminalRef(part.id, t.id));
+      const open = refs.filter((ref) => !wiring.wired(ref));
+      const inUse = kindOf(part).terminals.some((t) => wiring.wired(terminalRef(part.id, t.id)));
+      if (open.length === 0 || !inUse) return [];
+      const labels = kindOf(part)
+        .terminals.filter((t) => open.includes(terminalRef(part.id, t.id)))
+        .map((t) => t.label);
+      return [
+        {
+          subject: part.id,
+          title: `${part.name}: ${labels.join(', ')} open`,
+          reason: `Nothing is wired to ${list(open)}.`,
+          about: [part.id],
+        },
+      ];
+    }),
 };

@@ -4,6 +4,7 @@ import { battery } from './battery.js';
 import { bipolar } from './bipolar.js';
 import { capacitor } from './capacitor.js';
 import { comparator } from './comparator.js';
+import { conductance } from './conductance.js';
 import { contact, switchContact } from './contact.js';
 import { currentSource } from './current-source.js';
 import type { Device, DeviceFactory } from './device.js';
@@ -11,6 +12,7 @@ import { diode } from './diode.js';
 import { filament } from './filament.js';
 import { fuse } from './fuse.js';
 import { inductor } from './inductor.js';
+import { level, warmUp } from './level.js';
 import { mosfet } from './mosfet.js';
 import { motor } from './motor.js';
 import { opAmp } from './op-amp.js';
@@ -49,6 +51,9 @@ const factories: { [T in ElementType]: DeviceFactory<T> } = {
   'relay-coil': relayCoil,
   contact,
   switch: switchContact,
+  level,
+  'warm-up': warmUp,
+  conductance,
 };
 
 /** Builds the device for an element. */

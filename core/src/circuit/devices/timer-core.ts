@@ -11,6 +11,8 @@ const resetVolts = 0.7;
 /** Width of the knee of the output stage, V. */
 const knee = 0.02;
 const leak = 1e-10;
+/** What the output stage itself takes to ground, S: without it an unloaded output would stand anywhere. */
+const bleed = 1e-6;
 
 /**
  * Two comparators, a latch, an output stage and a discharge transistor. The trigger below its
@@ -63,6 +65,7 @@ export const timerCore: DeviceFactory<'timer-core'> = (element, node, system) =>
     load: () => {
       if (switching.mode === on) load(s, o, high, present.dropHigh);
       else load(o, g, low, present.dropLow);
+      stampConductance(system, low, bleed);
       stampConductance(system, drain, drains());
     },
     currents: (x, out) => {
@@ -70,10 +73,11 @@ export const timerCore: DeviceFactory<'timer-core'> = (element, node, system) =>
       const sourced = isOn ? stage(across(x, s, o), present.dropHigh).amps : 0;
       const sunk = isOn ? 0 : stage(across(x, o, g), present.dropLow).amps;
       const drained = drains() * across(x, d, g);
+      const bled = bleed * across(x, o, g);
       out.fill(0, 0, nodes.length);
       out[0] = sourced;
-      out[1] = -sunk - drained;
-      out[7] = sunk - sourced;
+      out[1] = -sunk - drained - bled;
+      out[7] = sunk - sourced + bled;
       out[8] = drained;
     },
   };

@@ -1,10 +1,15 @@
 import { check, fiveQuestions, gatherEvidence, type Answer, type Finding } from '@yurei/core/check';
-import type { Design } from '@yurei/core/design';
+import { findKind, type Params } from '@yurei/core/catalog';
+import { characteristic, type Characteristic } from '@yurei/core/circuit';
+import type { Design, Scene } from '@yurei/core/design';
 import {
   rehearse,
+  rhythms,
+  Rig,
   snapshot,
   type LogicChange,
   type Rehearsal,
+  type Rhythm,
   type Snapshot,
 } from '@yurei/core/rehearsal';
 
@@ -16,11 +21,21 @@ export interface Moment {
 
 const sceneOf = (design: Design, id: string | undefined) => design.scenes.find((s) => s.id === id);
 
+/** The bench as it was last looked at: what is asked of it next is mostly about the same design. */
+let kept: { key: string; design: Design; scene: Scene | undefined; rig: Rig } | undefined;
+
+const keyOf = (design: Design, scene: string | undefined): string =>
+  JSON.stringify([design, scene]);
+
 /** What the workers answer. */
 export const bench = {
   /** The solved circuit at a moment. */
   look(design: Design, scene: string | undefined, moment: Moment | undefined): Snapshot {
-    return snapshot(design, sceneOf(design, scene), moment?.t ?? 0, moment);
+    const found = sceneOf(design, scene);
+    if (moment) return snapshot(design, found, moment.t, moment);
+    const rig = new Rig(design);
+    kept = { key: keyOf(design, scene), design, scene: found, rig };
+    return snapshot(design, found, 0, undefined, rig);
   },
 
   /** What the rules find, and the five questions as far as they are answered. */
@@ -29,9 +44,25 @@ export const bench = {
     scene: string | undefined,
     rehearsal: Rehearsal | undefined,
   ): { findings: Finding[]; answers: Answer[] } {
-    const evidence = gatherEvidence(design, sceneOf(design, scene));
+    const known = kept?.key === keyOf(design, scene) ? kept : undefined;
+    kept = undefined;
+    const evidence = known
+      ? gatherEvidence(known.design, known.scene, known.rig)
+      : gatherEvidence(design, sceneOf(design, scene));
     const findings = check(evidence);
     return { findings, answers: fiveQuestions(evidence, findings, rehearsal) };
+  },
+
+  /** The characteristic curve of a kind of part. */
+  curve(kind: string, params: Params): Characteristic {
+    const found = findKind(kind);
+    if (!found) throw new RangeError(`There is no part kind "${kind}".`);
+    return characteristic(found, params);
+  },
+
+  /** Frequency and duty of what never rests. */
+  rhythms(design: Design, felt: Snapshot['felt']): Record<string, Rhythm> {
+    return rhythms(design, felt);
   },
 
   /** Plays a scene; undefined when the design has none of that id. */

@@ -29,6 +29,7 @@ let nextId = 0;
   imports: [Dialog, InputText],
   template: `
     <p-dialog
+      closeAriaLabel="Close"
       [header]="header()"
       [(visible)]="open"
       [modal]="true"

@@ -1,13 +1,15 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Answer, Finding } from '@yurei/core/check';
 import type { Design, Scene } from '@yurei/core/design';
-import type { Rehearsal, Snapshot } from '@yurei/core/rehearsal';
+import { swings, type Rehearsal, type Rhythm, type Snapshot } from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
 import { DesignSession } from './design-session';
 
 /** How long after the last edit a rehearsal is played anew, ms. */
 const rehearseAfter = 150;
+/** The same when a design is opened: the picture comes first. */
+const rehearseFirst = 400;
 
 /**
  * What the core says of the present design: the solved circuit at the time cursor, findings, answers
@@ -30,6 +32,8 @@ export class BenchView {
   /** Seconds into the scene; undefined looks at the bench at rest. */
   readonly time = signal<number | undefined>(undefined);
   readonly snapshot = signal<Snapshot | undefined>(undefined);
+  /** Frequency and duty by net name, where something swings at rest. */
+  readonly rhythms = signal<Readonly<Record<string, Rhythm>>>({});
   readonly rehearsal = signal<Rehearsal | undefined>(undefined);
   /** A rehearsal of the design as it is now is still being played. */
   readonly rehearsing = signal(false);
@@ -84,6 +88,9 @@ export class BenchView {
       if (turn !== this.lookTurn) return;
       this.snapshot.set(snapshot);
       this.trouble.set('');
+      const swinging = moment === undefined && swings(design, snapshot);
+      const found = swinging ? await this.bench.patient.rhythms(design, snapshot.felt) : {};
+      if (turn === this.lookTurn) this.rhythms.set(found);
     } catch (error) {
       if (turn === this.lookTurn) this.trouble.set(reasonOf(error));
     }
@@ -93,7 +100,7 @@ export class BenchView {
     this.rehearsing.set(true);
     clearTimeout(this.timer);
     const turn = ++this.rehearseTurn;
-    const delay = this.rehearsal() ? rehearseAfter : 0;
+    const delay = this.rehearsal() ? rehearseAfter : rehearseFirst;
     this.timer = setTimeout(() => void this.play(turn, design, scene), delay);
   }
 
@@ -119,6 +126,7 @@ export class BenchView {
     const { findings, answers } = await this.bench.quick.judge(design, scene, rehearsal);
     if (this.session.design() !== design) return;
     this.findings.set(findings);
+    performance.mark('yurei-findings');
     const old = untracked(this.answers);
     // Until the new rehearsal is in, what the last one answered stays.
     this.answers.set(answers.map((a, i) => (this.rehearsing() && i < 2 ? (old[i] ?? a) : a)));

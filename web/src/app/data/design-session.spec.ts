@@ -134,6 +134,16 @@ it('keeps mine over theirs when told so', async () => {
   expect(session.save().state).toBe('saved');
 });
 
+it('brings a draft of an older version up to date', () => {
+  const { plan: _plan, recordings: _recordings, ...design } = emptyDesign('Old');
+  const old = { version: 3, design: { ...design, version: 1, scenes: [] } };
+  localStorage.setItem('yurei.draft.a2', JSON.stringify(old));
+  expect(findDraft('a2')).toMatchObject({
+    version: 3,
+    design: { version: 3, groups: [], title: 'Old', recordings: [] },
+  });
+});
+
 it('takes a draft that cannot be read for none', async () => {
   localStorage.setItem('yurei.draft.a1', '{ broken');
   await open();

@@ -86,6 +86,23 @@ export class DesignSession {
     return true;
   }
 
+  /**
+   * Makes an edit that follows from the design as it stands.
+   *
+   * @param from gives the edit, or throws EditError with the reason why there is none
+   */
+  make(from: (design: Design) => Edit): boolean {
+    const design = this.design();
+    if (!design) return false;
+    try {
+      return this.edit(from(design));
+    } catch (error) {
+      if (!(error instanceof EditError)) throw error;
+      this.refusal.set(error.message);
+      return false;
+    }
+  }
+
   undo(): void {
     this.step(undo);
   }

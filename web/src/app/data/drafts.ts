@@ -1,4 +1,4 @@
-import type { Design } from '@yurei/core/design';
+import { migrate, type Design } from '@yurei/core/design';
 
 /** Work that the server has not got yet, kept in this browser so that a reload loses nothing. */
 export interface Draft {
@@ -29,7 +29,9 @@ export function findDraft(id: string): Draft | undefined {
   if (!text) return undefined;
   try {
     const draft = JSON.parse(text) as Draft;
-    return draft.design?.format === 'yurei-design' ? draft : undefined;
+    if (draft.design?.format !== 'yurei-design') return undefined;
+    const design = migrate({ ...draft.design }) as unknown as Design;
+    return { ...draft, design };
   } catch {
     return undefined;
   }

@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
-import { freshId, terminalRef, type Edit } from '@yurei/core/design';
+import { EditError, terminalRef } from '@yurei/core/design';
+import { joinEdit, whyNotJoin } from '@yurei/core/wiring';
 import { DesignSession } from '../data/design-session';
-import { impossible } from './connect';
 
 /** A wire in the making: the terminal it starts at, and which ends are impossible. */
 @Injectable()
@@ -23,7 +23,7 @@ export class Connecting {
     );
     return new Map(
       ends.flatMap((end) => {
-        const reason = end === from ? '' : impossible(design, from, end);
+        const reason = end === from ? '' : whyNotJoin(design, from, end);
         return reason ? [[end, reason] as const] : [];
       }),
     );
@@ -50,14 +50,13 @@ export class Connecting {
   join(from: string, to: string): boolean {
     const design = this.session.design();
     if (!design) return false;
-    const reason = impossible(design, from, to);
-    this.refusal.set(reason);
-    if (reason) return false;
-    const id = freshId(
-      'w',
-      design.wires.map((w) => w.id),
-    );
-    const edit: Edit = { type: 'add-wire', wire: { id, from, to } };
-    return this.session.edit(edit);
+    this.refusal.set('');
+    try {
+      return this.session.edit(joinEdit(design, from, to));
+    } catch (error) {
+      if (!(error instanceof EditError)) throw error;
+      this.refusal.set(error.message);
+      return false;
+    }
   }
 }

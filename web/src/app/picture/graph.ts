@@ -12,8 +12,10 @@ import {
   splitRef,
   terminalRef,
   type Design,
+  type Group,
   type Part,
 } from '@yurei/core/design';
+import { noFolds, type Folds } from './folds';
 import { isFeed, stageIndex, stageOf } from './stage-of';
 
 export type Side = 'west' | 'east';
@@ -34,7 +36,13 @@ export interface Flag {
 
 /** A card with its tabs and flags, before it has a place. */
 export interface Card {
+  /** Id of the part, or of the group it stands for. */
+  id: string;
+  /** The part; of a group the first. */
   part: Part;
+  group?: Group;
+  /** How many like it there are, where only one is drawn. */
+  times: number;
   stage: Stage;
   tabs: Tab[];
   flags: Flag[];
@@ -72,15 +80,26 @@ const cardHead = 48;
  * alone, not on values, so that a changed value never moves anything.
  *
  * @param showFree controllers of which the free pins are shown too
+ * @param folds what is drawn as one
  */
-export function pictureGraph(design: Design, showFree: ReadonlySet<string>): PictureGraph {
+export function pictureGraph(
+  design: Design,
+  showFree: ReadonlySet<string>,
+  folds: Folds = noFolds,
+): PictureGraph {
   const plain = deriveNets(design);
   const netOf = netIndex(plain);
   const nets = new Map(plain.map((net) => [net.id, nameNet(design, net)]));
   const isSignal = (ref: string): boolean =>
     (nets.get(netOf(ref))?.nature ?? 'signal') === 'signal';
+  const cardOf = (ref: string): string => {
+    const { part } = splitRef(ref);
+    return folds.groupOf.get(part) ?? part;
+  };
+  const drawn = (ref: string): boolean => !folds.hidden.has(splitRef(ref).part);
   const lines = design.wires
-    .filter((w) => isSignal(w.from))
+    .filter((w) => isSignal(w.from) && drawn(w.from) && drawn(w.to))
+    .filter((w) => cardOf(w.from) !== cardOf(w.to) || !folds.groupOf.has(splitRef(w.from).part))
     .map((w): Line => {
       const net = netOf(w.from);
       const read = design.channels.some((c) => netOf(c.pin) === net);
@@ -95,10 +114,18 @@ export function pictureGraph(design: Design, showFree: ReadonlySet<string>): Pic
   };
   const stage = new Map(design.parts.map((p) => [p.id, stageOf(design, p, neighbours)]));
   const column = (id: string): number => stageIndex(stage.get(id) ?? 'conditions');
-  const cards = design.parts.map((part) =>
-    card(part, { design, lines, nets, netOf, column, stage, showFree: showFree.has(part.id) }),
-  );
-  return { cards, lines: lines.map((l) => leftToRight(l, column)) };
+  const cards = design.parts
+    .filter((part) => !folds.hidden.has(part.id) && !folds.groupOf.has(part.id))
+    .map((part) => {
+      const free = showFree.has(part.id);
+      const made = card(part, { design, lines, nets, netOf, column, stage, showFree: free });
+      return { ...made, times: folds.times.get(part.id) ?? 1 };
+    });
+  const context = { design, lines, nets, netOf, column, stage, showFree: false };
+  const groups = design.groups
+    .filter((g) => g.collapsed && g.parts.length > 0)
+    .map((group) => groupCard(group, context));
+  return { cards: [...cards, ...groups], lines: lines.map((l) => leftToRight(l, column)) };
 }
 
 interface Context {
@@ -139,7 +166,9 @@ function card(part: Part, context: Context): Card {
   const feed = isFeed(part);
   const labelled = kind.terminals.length > 3;
   return {
+    id: part.id,
     part,
+    times: 1,
     stage: stage.get(part.id) ?? kind.stage,
     tabs,
     flags,
@@ -147,8 +176,47 @@ function card(part: Part, context: Context): Card {
     labelled,
     width: feed ? 150 : 112,
     height: labelled
-      ? labelledTop + rows * tabPitch - 8
+      ? labelledTop + rows * tabPitch - 8 + (freePins > 0 ? 12 : 0)
       : Math.max(cardHead, rows * tabPitch + 8) + (freePins > 0 ? 18 : 0),
+  };
+}
+
+/** One card for a whole group: tabs where wires lead out of it, a flag for each rail. */
+function groupCard(group: Group, context: Context): Card {
+  const { design, nets, netOf, lines, column, stage } = context;
+  const parts = design.parts.filter((p) => group.parts.includes(p.id));
+  const tabs: Tab[] = [];
+  const flags: Flag[] = [];
+  for (const part of parts) {
+    kindOf(part).terminals.forEach((terminal, i) => {
+      const ref = terminalRef(part.id, terminal.id);
+      const net = nets.get(netOf(ref));
+      const out = lines.some((l) => l.from === ref || l.to === ref);
+      if (net && net.nature !== 'signal') {
+        if (!flags.some((f) => f.net === net.id))
+          flags.push({ ref, label: terminal.label, net: net.id, nature: net.nature });
+      } else if (out) {
+        const side = sideOf(ref, terminal, i, part, lines, column);
+        tabs.push({ ref, label: ref, side });
+      }
+    });
+  }
+  const [first] = [...parts].sort((a, b) => column(a.id) - column(b.id));
+  const rows = Math.max(
+    ...(['west', 'east'] as const).map((s) => tabs.filter((t) => t.side === s).length),
+  );
+  return {
+    id: group.id,
+    part: first,
+    group,
+    times: 1,
+    stage: stage.get(first.id) ?? 'conditions',
+    tabs,
+    flags,
+    freePins: 0,
+    labelled: true,
+    width: 150,
+    height: labelledTop + Math.max(1, rows) * tabPitch - 8,
   };
 }
 
@@ -184,8 +252,9 @@ function leftToRight(line: Line, column: (part: string) => number): Line {
 export function layoutKey(graph: PictureGraph): string {
   return JSON.stringify([
     graph.cards.map((c) => [
-      c.part.id,
+      c.id,
       c.part.kind,
+      c.times,
       c.stage,
       c.width,
       c.height,

@@ -1,6 +1,9 @@
 import { Injectable } from '@angular/core';
 import type { Stage } from '@yurei/core/catalog';
 import ELK, { type ElkExtendedEdge, type ElkNode, type ElkPort } from 'elkjs/lib/elk-api.js';
+import { exercise, layered as options } from './elk-options';
+import { islands, stack } from './islands';
+import { LabelPlaces } from './label-places';
 import { stageIndex } from './stage-of';
 import {
   columnStages,
@@ -37,6 +40,10 @@ export interface PlacedLine {
   path: string;
   /** Middle of its label. */
   label: { x: number; y: number };
+  /** A point on the line to take it by. */
+  grip: { x: number; y: number };
+  /** Of all lines of its net the one that carries the net's label. */
+  main: boolean;
 }
 
 /** A picture with a place for everything; supplies stand in a lane below the columns. */
@@ -49,68 +56,83 @@ export interface PictureLayout {
   feedsY: number;
 }
 
-const labelSize = { width: 50, height: 30 };
+/** A picture of more cards is laid out island by island: the time for one grows faster than its size. */
+const mostAtOnce = 80;
 const margin = { top: 52, left: 14, right: 14 };
 const feedGap = 18;
 /** Room for a column's heading, px. */
 const headWidth = 90;
-
-const options = {
-  'elk.algorithm': 'layered',
-  'elk.direction': 'RIGHT',
-  'elk.edgeRouting': 'ORTHOGONAL',
-  'elk.partitioning.activate': 'true',
-  'elk.separateConnectedComponents': 'false',
-  'elk.spacing.nodeNode': '38',
-  'elk.spacing.edgeNode': '20',
-  'elk.layered.spacing.nodeNodeBetweenLayers': '12',
-  'elk.layered.spacing.edgeNodeBetweenLayers': '8',
-  'elk.spacing.edgeLabel': '2',
-  'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
-  'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
-  'elk.padding': '[top=0,left=0,bottom=0,right=0]',
-};
 
 /** Lays pictures out with ELK in a worker of its own; the last one is kept for as long as it fits. */
 @Injectable({ providedIn: 'root' })
 export class PictureLayouter {
   private elk?: InstanceType<typeof ELK>;
   private last?: { key: string; layout: Promise<PictureLayout> };
+  /** Where cards stood last: they keep their order. */
+  private before: ReadonlyMap<string, PlacedCard> = new Map();
 
   layOut(graph: PictureGraph): Promise<PictureLayout> {
     const key = layoutKey(graph);
-    if (this.last?.key !== key) this.last = { key, layout: this.compute(graph) };
+    if (this.last?.key !== key) {
+      // For the benchmark: how long a picture takes to be laid out.
+      performance.mark('yurei-layout-begun');
+      const layout = this.compute(graph);
+      void layout.then(() => performance.mark('yurei-layout-done'));
+      this.last = { key, layout };
+    }
     return this.last.layout;
   }
 
-  private async compute(graph: PictureGraph): Promise<PictureLayout> {
+  /** Starts the worker and lets it lay out boxes like a circuit's, so that the first picture finds it ready. */
+  async warmUp(): Promise<void> {
+    if (this.elk || typeof Worker === 'undefined') return;
+    for (let round = 0; round < 5; round++) await this.worker().layout(exercise());
+  }
+
+  /** Starts the worker, which takes a moment by itself. */
+  start(): void {
+    if (typeof Worker !== 'undefined') this.worker();
+  }
+
+  private worker(): InstanceType<typeof ELK> {
     this.elk ??= new ELK({ workerFactory: () => new Worker('elk/elk-worker.min.js') });
+    return this.elk;
+  }
+
+  private async compute(graph: PictureGraph): Promise<PictureLayout> {
     const main = graph.cards.filter((c) => c.stage !== 'feeds');
     const feeds = graph.cards.filter((c) => c.stage === 'feeds');
-    const inLane = new Set(feeds.map((c) => c.part.id));
+    const inLane = new Set(feeds.flatMap((c) => c.tabs.map((t) => t.ref)));
     const lines = graph.lines.filter((l) => !touches(l, inLane));
-    const root = await this.elk.layout({
-      id: 'root',
-      layoutOptions: options,
-      children: main.map(toNode),
-      edges: lines.map(toEdge),
-    });
-    return arrange(root, main, feeds, lines);
+    const elk = this.worker();
+    const place = (cards: readonly Card[], own: readonly Line[]): Promise<ElkNode> =>
+      elk.layout({
+        id: 'root',
+        layoutOptions: options,
+        children: cards.map((card) => toNode(card, this.before.get(card.id))),
+        edges: own.map(toEdge),
+      });
+    const apart = main.length > mostAtOnce ? islands(main, lines) : [{ cards: main, lines }];
+    const roots = await Promise.all(apart.map((i) => place(i.cards, i.lines)));
+    const layout = arrange(stack(roots), main, feeds, lines);
+    this.before = layout.cards;
+    return layout;
   }
 }
 
-const touches = (line: Line, parts: ReadonlySet<string>): boolean =>
-  parts.has(line.from.split('.')[0]) || parts.has(line.to.split('.')[0]);
+const touches = (line: Line, tabs: ReadonlySet<string>): boolean =>
+  tabs.has(line.from) || tabs.has(line.to);
 
-function toNode(card: Card): ElkNode {
+function toNode(card: Card, before: PlacedCard | undefined): ElkNode {
   const places = tabPlaces(card);
   return {
-    id: card.part.id,
+    id: card.id,
     width: card.width,
     height: card.height,
     layoutOptions: {
       'elk.partitioning.partition': String(stageIndex(card.stage)),
       'elk.portConstraints': 'FIXED_POS',
+      ...(before ? { 'elk.position': `(${before.x}, ${before.y})` } : {}),
     },
     ports: places.map(({ ref, side, x, y }): ElkPort => ({
       id: ref,
@@ -137,13 +159,12 @@ const toEdge = (line: Line): ElkExtendedEdge => ({
   id: line.id,
   sources: [line.from],
   targets: [line.to],
-  labels: [{ id: `${line.id}:label`, text: '0.00 V', ...labelSize }],
 });
 
 function arrange(root: ElkNode, main: Card[], feeds: Card[], lines: Line[]): PictureLayout {
   const cards = new Map<string, PlacedCard>();
   for (const node of root.children ?? []) {
-    const card = main.find((c) => c.part.id === node.id);
+    const card = main.find((c) => c.id === node.id);
     if (card) cards.set(node.id, placeCard(card, node));
   }
   const height = margin.top + (root.height ?? 0);
@@ -155,7 +176,10 @@ function arrange(root: ElkNode, main: Card[], feeds: Card[], lines: Line[]): Pic
     width,
     height: feedsY + 26 + feedHeight + 30,
     cards,
-    lines: (root.edges ?? []).map((edge) => placeLine(edge, lines)),
+    lines: placeLines(
+      (root.edges ?? []).flatMap((edge) => route(edge, lines)),
+      cards,
+    ),
     columns: columnHeads(main, cards),
     feedsY,
   };
@@ -168,39 +192,57 @@ function placeCard(card: Card, node: ElkNode): PlacedCard {
 /** A card with its tabs at a place. */
 function at(card: Card, x: number, y: number): PlacedCard {
   const tabs = tabPlaces(card).map((tab) => ({ ...tab, x: x + tab.x, y: y + tab.y }));
-  return { id: card.part.id, x, y, width: card.width, height: card.height, tabs };
+  return { id: card.id, x, y, width: card.width, height: card.height, tabs };
 }
 
 /** Supplies stand side by side in their lane; returns how far right they reach. */
 function placeFeeds(feeds: Card[], feedsY: number, cards: Map<string, PlacedCard>): number {
   let x = margin.left;
   for (const card of feeds) {
-    cards.set(card.part.id, at(card, x, feedsY + 26));
+    cards.set(card.id, at(card, x, feedsY + 26));
     x += card.width + feedGap;
   }
   return x;
 }
 
-function placeLine(edge: ElkExtendedEdge, lines: Line[]): PlacedLine {
+type Point = PlacedLine['label'];
+
+interface RoutedLine {
+  line: Line;
+  points: Point[];
+}
+
+function route(edge: ElkExtendedEdge, lines: Line[]): RoutedLine[] {
   const line = lines.find((l) => l.id === edge.id);
   const section = edge.sections?.[0];
-  const points = section
-    ? [section.startPoint, ...(section.bendPoints ?? []), section.endPoint]
-    : [];
-  const path = points
-    .map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x + margin.left} ${p.y + margin.top}`)
-    .join('');
-  const label = edge.labels?.[0];
-  return {
-    id: edge.id,
-    net: line?.net ?? '',
-    read: line?.read ?? false,
-    path,
-    label: {
-      x: (label?.x ?? 0) + margin.left + labelSize.width / 2,
-      y: (label?.y ?? 0) + margin.top + labelSize.height / 2,
-    },
-  };
+  if (!line || !section) return [];
+  const points = [section.startPoint, ...(section.bendPoints ?? []), section.endPoint];
+  const moved = points.map((p) => ({ x: p.x + margin.left, y: p.y + margin.top }));
+  return [{ line, points: moved }];
+}
+
+/** The middle of a line's longest stretch. */
+function middleOf(points: readonly Point[]): Point {
+  const length = (i: number): number =>
+    Math.hypot(points[i + 1].x - points[i].x, points[i + 1].y - points[i].y);
+  let longest = 0;
+  for (let i = 1; i < points.length - 1; i++) if (length(i) > length(longest)) longest = i;
+  const [a, b] = [points[longest], points[longest + 1]];
+  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+}
+
+/** Lines with their labels where those are not in the way; one line of each net carries the net's. */
+function placeLines(routed: RoutedLine[], cards: ReadonlyMap<string, PlacedCard>): PlacedLine[] {
+  const labels = new LabelPlaces([...cards.values()]);
+  const best = new Map<string, { id: string; room: number }>();
+  const placed = routed.map(({ line, points }) => {
+    const { at, room } = labels.place(points, line.read);
+    const known = best.get(line.net);
+    if (!known || room > known.room) best.set(line.net, { id: line.id, room });
+    const path = points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x} ${p.y}`).join('');
+    return { id: line.id, net: line.net, read: line.read, path, label: at, grip: middleOf(points) };
+  });
+  return placed.map((line) => ({ ...line, main: best.get(line.net)?.id === line.id }));
 }
 
 /** Each column's heading stands over its leftmost card, but clear of the one before it. */
@@ -210,7 +252,7 @@ function columnHeads(
 ): PictureLayout['columns'] {
   let free = margin.left;
   return columnStages.map((stage) => {
-    const xs = main.filter((c) => c.stage === stage).map((c) => cards.get(c.part.id)?.x ?? 0);
+    const xs = main.filter((c) => c.stage === stage).map((c) => cards.get(c.id)?.x ?? 0);
     const x = xs.length > 0 ? Math.max(free, Math.min(...xs)) : free;
     free = x + headWidth;
     return { stage, x };

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { applyEdit, type Design } from '@yurei/core/design';
 import { snapshot } from '@yurei/core/rehearsal';
-import { impossible } from './connect';
+import { foldsOf } from './folds';
 import { layoutKey, pictureGraph } from './graph';
 import { lineView } from './views';
 
@@ -62,27 +62,68 @@ describe('the graph of the picture', () => {
   it('writes volts and counts on the wire a channel reads', () => {
     const design = demo();
     const seen = snapshot(design, design.scenes[0]);
-    const placed = { id: 'w7', net: 'B1.e', read: true, path: '', label: { x: 0, y: 0 } };
-    const view = lineView(placed, design, seen, 'volts');
+    const placed = {
+      id: 'w7',
+      net: 'B1.e',
+      read: true,
+      path: '',
+      label: { x: 0, y: 0 },
+      grip: { x: 0, y: 0 },
+      main: true,
+    };
+    const view = lineView(placed, { design, snapshot: seen, show: 'volts', rhythms: {} });
     expect(view.value).toMatch(/^4\.01.V$/);
     expect(view.counts).toBe(String(seen.counts['beam']));
-    expect(lineView(placed, design, seen, 'amps').value).toMatch(/.A$/);
+    expect(lineView(placed, { design, snapshot: seen, show: 'amps', rhythms: {} }).value).toMatch(
+      /.A$/,
+    );
   });
 });
 
-describe('impossible ends of a wire', () => {
-  it.each([
-    ['R1.a', 'R1.a', /where the wire starts/],
-    ['B1.e', 'U1.A0', /joined already/],
-    ['R1.a', 'U1.A0', /joined already/],
-    ['G1.plus', 'U1.5V', /fight each other/],
-    ['U1.5V', 'G1.minus', /short the supply/],
-    ['R3.a', 'E1.k', /short the supply/],
-    ['R1.a', 'X1.a', /no such terminal/],
-  ])('%s to %s', (from, to, reason) => {
-    expect(impossible(demo(), from, to)).toMatch(reason);
+it('writes frequency and duty where a net swings', () => {
+  const design = demo();
+  const seen = snapshot(design, design.scenes[0]);
+  const placed = {
+    id: 'w15',
+    net: '',
+    read: false,
+    path: '',
+    label: { x: 0, y: 0 },
+    grip: { x: 0, y: 0 },
+    main: true,
+  };
+  const net = seen.solution.nets.find((n) => n.wires.some((w) => w.id === 'w15'));
+  const rhythms = { [net?.name ?? '']: { hertz: 1440, duty: 0.667, low: 0, high: 5 } };
+  const context = { design, snapshot: seen, show: 'volts', rhythms } as const;
+  const view = lineView({ ...placed, net: net?.id ?? '' }, context);
+  expect([view.value, view.counts]).toEqual(['1.44\u00a0kHz', '67 % high']);
+  expect(view.title).toMatch(/swings at 1\.44.kHz, 67 % high/);
+});
+
+describe('folding', () => {
+  const graph = (design: Design, alike = false) =>
+    pictureGraph(design, none, foldsOf(design, alike));
+
+  it('draws channels wired alike once, and says how many there are', () => {
+    const design = JSON.parse(readFileSync('demo/varnish-bench-fire.yurei.json', 'utf8')) as Design;
+    const [all, once] = [graph(design), graph(design, true)];
+    expect(all.cards.some((c) => c.times > 1)).toBe(false);
+    const shown = once.cards.filter((c) => c.times === 3);
+    expect(shown.length).toBeGreaterThan(0);
+    expect(once.cards).toHaveLength(all.cards.length - 2 * shown.length);
+    const ids = new Set(once.cards.map((c) => c.id));
+    for (const line of once.lines) expect(ids.has(line.from.split('.')[0])).toBe(true);
   });
-  it('leaves the others possible', () => {
-    expect(impossible(demo(), 'R1.a', 'U1.A1')).toBe('');
+
+  it('draws a collapsed group as one card, with a tab for each wire that leads out', () => {
+    const group = { id: 'g1', name: 'Switch', parts: ['R2', 'Q1', 'D1'], collapsed: true };
+    const design = applyEdit(demo(), { type: 'put-group', group });
+    const { cards, lines } = graph(design);
+    const card = cards.find((c) => c.id === 'g1');
+    expect(cards.map((c) => c.id)).toEqual(expect.not.arrayContaining(group.parts));
+    expect(card?.tabs.map((t) => t.ref).sort()).toEqual(['D1.a', 'Q1.c', 'R2.a']);
+    expect(lines.some((l) => l.from === 'R2.b' || l.to === 'R2.b')).toBe(false);
+    const open = applyEdit(demo(), { type: 'put-group', group: { ...group, collapsed: false } });
+    expect(graph(open).cards).toHaveLength(10);
   });
 });

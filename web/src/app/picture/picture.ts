@@ -3,17 +3,23 @@ import {
   Component,
   computed,
   effect,
+  ElementRef,
   inject,
   input,
   signal,
+  viewChild,
 } from '@angular/core';
 import type { Design } from '@yurei/core/design';
 import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Connecting } from './connecting';
+import { foldsOf, noFolds } from './folds';
 import { pictureGraph } from './graph';
 import { PictureLayouter, type PictureLayout } from './layout';
-import { cardView, lineView, type Shown } from './views';
+import { RubberBand } from './rubber';
+import { cardView, lineView, type CardView, type Shown } from './views';
+import { PictureZoom } from './zoom';
 
 /** The circuit, drawn by the program in stage columns, with the values of the present moment. */
 @Component({
@@ -26,32 +32,51 @@ export class Picture {
   private readonly view = inject(BenchView);
   private readonly layouter = inject(PictureLayouter);
   private readonly wiring = inject(Connecting);
+  private readonly session = inject(DesignSession);
   protected readonly selection = inject(Selection);
 
   readonly design = input.required<Design>();
   readonly show = input<Shown>('volts');
+  /** Channels wired alike are drawn once. */
+  readonly alike = input(false);
   /** Leaves out the lane of supplies, where room is short. */
   readonly compact = input(false);
 
   protected readonly connecting = this.wiring.from;
   protected readonly layout = signal<PictureLayout | undefined>(undefined);
-  protected readonly box = computed(() => {
-    const layout = this.layout();
-    const height = this.compact() ? layout?.feedsY : layout?.height;
-    return `0 0 ${layout?.width ?? 0} ${height ?? 0}`;
-  });
   protected readonly empty = computed(() => this.design().parts.length === 0);
   private readonly showFree = signal<ReadonlySet<string>>(new Set());
-  private readonly graph = computed(() => pictureGraph(this.design(), this.showFree()));
+  private readonly folds = computed(() => {
+    const design = this.design();
+    const plain = !this.alike() && !design.groups.some((g) => g.collapsed);
+    return plain ? noFolds : foldsOf(design, this.alike());
+  });
+  private readonly graph = computed(() =>
+    pictureGraph(this.design(), this.showFree(), this.folds()),
+  );
+  private readonly extent = computed(() => {
+    const layout = this.layout();
+    const height = this.compact() ? layout?.feedsY : layout?.height;
+    return { width: layout?.width ?? 0, height: height ?? 0 };
+  });
+
+  private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
+  private readonly paper = viewChild<ElementRef<SVGGElement>>('paper');
+  private readonly band = viewChild<ElementRef<SVGPathElement>>('band');
+  private zoom?: PictureZoom;
+  protected rubber?: RubberBand;
 
   protected readonly lines = computed(() => {
     const layout = this.layout();
     const snapshot = this.view.snapshot();
     const design = this.design();
-    return (layout?.lines ?? []).map((line) => lineView(line, design, snapshot, this.show()));
+    const rhythms = this.view.rhythms();
+    return (layout?.lines ?? []).map((line) =>
+      lineView(line, { design, snapshot, show: this.show(), rhythms }),
+    );
   });
 
-  protected readonly cards = computed(() => {
+  protected readonly cards = computed((): CardView[] => {
     const layout = this.layout();
     if (!layout) return [];
     const context = {
@@ -61,7 +86,7 @@ export class Picture {
       showFree: this.showFree(),
     };
     return this.graph().cards.flatMap((card) => {
-      const placed = layout.cards.get(card.part.id);
+      const placed = layout.cards.get(card.id);
       return placed ? [cardView(card, placed, context)] : [];
     });
   });
@@ -73,6 +98,17 @@ export class Picture {
         if (graph === this.graph()) this.layout.set(layout);
       });
     });
+    effect(() => this.attach());
+    effect(() => {
+      const extent = this.extent();
+      if (this.svg()) this.zoom?.fitUnlessMoved(extent);
+    });
+    effect(() => {
+      // What is picked elsewhere, as from the command box, is brought into view.
+      const picked = this.selection.picked();
+      const place = picked?.type === 'part' ? this.layout()?.cards.get(picked.id) : undefined;
+      if (place) this.zoom?.show(place.x, place.y, place.width, place.height);
+    });
     effect(() => {
       // Marks the moment at which a changed value has been painted, for the benchmark.
       if (!this.lines() || !this.cards()) return;
@@ -80,13 +116,54 @@ export class Picture {
     });
   }
 
+  /** Shows the whole circuit. */
+  fit(): void {
+    this.zoom?.whole(this.extent());
+  }
+
+  zoomBy(direction: 1 | -1): void {
+    if (direction > 0) this.zoom?.zoomIn();
+    else this.zoom?.zoomOut();
+  }
+
   protected touch(ref: string): void {
     this.wiring.touch(ref);
+  }
+
+  protected click(ref: string): void {
+    if (!this.rubber?.swallows()) this.touch(ref);
+  }
+
+  protected pick(card: CardView): void {
+    if (card.group === undefined) this.selection.pick('part', card.id);
+    else this.selection.pick('group', card.group);
+  }
+
+  /** With Shift, a part joins or leaves those that are picked together. */
+  protected press(card: CardView, event: MouseEvent): void {
+    if (event.shiftKey && card.group === undefined) this.selection.toggle(card.id);
+    else this.pick(card);
+  }
+
+  protected unfold(card: CardView): void {
+    const group = this.design().groups.find((g) => g.id === card.group);
+    if (group) this.session.edit({ type: 'put-group', group: { ...group, collapsed: false } });
   }
 
   protected toggleFree(part: string): void {
     const next = new Set(this.showFree());
     if (!next.delete(part)) next.add(part);
     this.showFree.set(next);
+  }
+
+  private attach(): void {
+    const [svg, paper, band] = [this.svg(), this.paper(), this.band()].map((e) => e?.nativeElement);
+    if (!svg || !paper || !band || this.zoom) return;
+    this.zoom = new PictureZoom(svg as SVGSVGElement, paper as SVGGElement);
+    this.rubber = new RubberBand(band as SVGPathElement, paper as SVGGElement, {
+      begin: (ref) => this.wiring.from.set(ref),
+      end: (ref) => (ref === undefined ? this.wiring.cancel() : this.wiring.touch(ref)),
+    });
+    this.zoom.fitUnlessMoved(this.extent());
   }
 }

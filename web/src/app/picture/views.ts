@@ -1,7 +1,7 @@
-import { kindOf, paramsOf } from '@yurei/core/catalog';
-import type { Design } from '@yurei/core/design';
+import { kindOf, paramsOf, surroundings } from '@yurei/core/catalog';
+import type { Design, Group } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
-import type { Snapshot } from '@yurei/core/rehearsal';
+import type { Rhythm, Snapshot } from '@yurei/core/rehearsal';
 import type { Card, Flag } from './graph';
 import type { PlacedCard, PlacedLine, PlacedTab } from './layout';
 
@@ -13,6 +13,8 @@ export interface LineView extends PlacedLine {
   counts: string;
   title: string;
   thickness: number;
+  /** Colour of its insulation, where that is recorded and no rail's. */
+  colour: string;
 }
 
 export interface TabView extends PlacedTab {
@@ -45,6 +47,11 @@ export interface CardView {
   y: number;
   width: number;
   height: number;
+  /** How many like it there are, where only one is drawn. */
+  times: string;
+  /** Id of the group it stands for. */
+  group: string | undefined;
+  /** Places of tabs and flags are counted from the card's upper left corner. */
   tabs: TabView[];
   flags: FlagView[];
 }
@@ -56,30 +63,42 @@ interface Context {
   showFree: ReadonlySet<string>;
 }
 
+/** What a line is shown in the light of. */
+export interface LineContext {
+  design: Design;
+  snapshot: Snapshot | undefined;
+  show: Shown;
+  /** By net name. */
+  rhythms: Readonly<Record<string, Rhythm>>;
+}
+
 /** A wire with its live value; thicker with more current, in steps of the current's decade. */
-export function lineView(
-  line: PlacedLine,
-  design: Design,
-  snapshot: Snapshot | undefined,
-  show: Shown,
-): LineView {
+export function lineView(line: PlacedLine, context: LineContext): LineView {
+  const { design, snapshot, show, rhythms } = context;
   const net = snapshot?.solution.nets.find((n) => n.id === line.net);
   const amps = snapshot?.solution.wires[line.id];
   const wire = design.wires.find((w) => w.id === line.id);
   const channel = design.channels.find((c) => net?.terminals.includes(c.pin));
   const counts = channel && line.read ? snapshot?.counts[channel.id] : undefined;
+  const rhythm = net && rhythms[net.name];
   const volts =
     net === undefined ? '' : net.volts === undefined ? 'floating' : formatQuantity(net.volts, 'V');
   const current = amps === undefined ? '–' : formatQuantity(Math.abs(amps), 'A');
   const reading = counts === undefined ? '' : `, reads ${counts} counts`;
+  const swing = rhythm ? `, swings at ${formatQuantity(rhythm.hertz, 'Hz')}, ${duty(rhythm)}` : '';
+  const value = rhythm ? formatQuantity(rhythm.hertz, 'Hz') : volts;
+  const below = counts === undefined ? (rhythm ? duty(rhythm) : '') : String(counts);
   return {
     ...line,
-    value: show === 'volts' ? volts : current,
-    counts: show === 'volts' && counts !== undefined ? String(counts) : '',
-    title: `Wire ${wire?.from ?? ''} to ${wire?.to ?? ''}: ${volts}, ${current}${reading}`,
+    value: show === 'amps' ? current : line.main ? value : '',
+    counts: show === 'volts' && line.main ? below : '',
+    title: `Wire ${wire?.from ?? ''} to ${wire?.to ?? ''}: ${volts}, ${current}${reading}${swing}`,
     thickness: thicknessOf(amps),
+    colour: wire?.colour ?? '',
   };
 }
+
+const duty = ({ duty: share }: Rhythm): string => `${Math.round(100 * share)} % high`;
 
 /** 1 px up to 0.1 mA, then 0.6 px more for each decade. */
 function thicknessOf(amps: number | undefined): number {
@@ -89,6 +108,7 @@ function thicknessOf(amps: number | undefined): number {
 
 /** A card with what its part feels or does at this moment. */
 export function cardView(card: Card, placed: PlacedCard, context: Context): CardView {
+  if (card.group) return groupView(card, card.group, placed, context);
   const { part } = card;
   const kind = kindOf(part);
   const acting = context.snapshot?.acting[part.id];
@@ -106,18 +126,58 @@ export function cardView(card: Card, placed: PlacedCard, context: Context): Card
     live,
     acting: acting?.active ?? false,
     troubled: context.snapshot?.solution.problems.some((p) => p.parts.includes(part.id)) ?? false,
+    times: card.times > 1 ? `× ${card.times}` : '',
+    group: undefined,
     more: !pins ? '' : card.freePins > 0 ? `${card.freePins} free pins` : open ? 'fewer pins' : '',
-    tabs: placed.tabs.map((tab) => tabView(tab, card.labelled, context)),
+    tabs: tabViews(card, placed, context),
     flags: placeFlags(card, placed, context),
   };
 }
 
+/** A card that stands for a group: what acts in it, how many parts it holds. */
+function groupView(card: Card, group: Group, placed: PlacedCard, context: Context): CardView {
+  const acting = group.parts.filter((p) => context.snapshot?.acting[p]?.active);
+  const troubled = context.snapshot?.solution.problems.some((p) =>
+    p.parts.some((id) => group.parts.includes(id)),
+  );
+  const live = acting.length > 0 ? `${acting.join(', ')} on` : '';
+  return {
+    ...placed,
+    id: group.id,
+    name: shorten(group.name, placed.width - 14, 7.2),
+    title: `Group ${group.name}: ${group.parts.join(', ')}${live ? `, ${live}` : ''}`,
+    glyph: groupGlyph,
+    headline: `${group.parts.length} parts`,
+    live,
+    acting: acting.length > 0,
+    troubled: troubled ?? false,
+    more: '',
+    times: '',
+    group: group.id,
+    tabs: tabViews(card, placed, context),
+    flags: placeFlags(card, placed, context),
+  };
+}
+
+/** Two boards behind each other. */
+const groupGlyph = 'M3 7H17V21H3ZM7 7V3H21V17H17';
+
+const tabViews = (card: Card, placed: PlacedCard, context: Context): TabView[] =>
+  placed.tabs.map((tab) => {
+    const own = { ...tab, x: tab.x - placed.x, y: tab.y - placed.y };
+    return tabView(own, card.labelled, context);
+  });
+
 function liveText(part: string, { design, snapshot }: Context, word: string | undefined): string {
   const solved = snapshot?.solution.parts[part];
   if (!snapshot || !solved) return '';
-  const kind = design.parts.find((p) => p.id === part);
-  const feels = kind && kindOf(kind).feels;
-  if (feels) return `feels ${formatQuantity(snapshot.felt[part] ?? 0, feels.unit)}`;
+  const placed = design.parts.find((p) => p.id === part);
+  const kind = placed && kindOf(placed);
+  const [main] = kind?.feels?.quantities ?? [];
+  if (main && kind?.stage === 'feels') {
+    const { rest, unit } = surroundings[main];
+    return `feels ${formatQuantity(snapshot.felt[part]?.[main] ?? rest, unit)}`;
+  }
   if (word) return snapshot.acting[part]?.active ? word : `not ${word}`;
   return formatQuantity(Math.abs(solved.watts), 'W');
 }
@@ -153,14 +213,12 @@ function placeFlags(card: Card, placed: PlacedCard, { snapshot, refuse }: Contex
     const net = snapshot?.solution.nets.find((n) => n.id === flag.net);
     const volts = net?.volts === undefined ? '' : formatQuantity(net.volts, 'V');
     const supply = flag.nature === 'supply';
-    const x = supply
-      ? placed.x + 4 + supplies++ * (width + 10)
-      : placed.x + placed.width / 2 + grounds++ * 22;
+    const x = supply ? 4 + supplies++ * (width + 10) : placed.width / 2 + grounds++ * 22;
     const reason = refuse.get(flag.ref);
     return {
       ...flag,
       x,
-      y: supply ? placed.y : placed.y + placed.height,
+      y: supply ? 0 : placed.height,
       width,
       text: volts || (net?.name ?? ''),
       title: `Terminal ${flag.ref} on ${net?.name ?? flag.nature}: ${reason ?? (volts || 'floating')}`,

@@ -5,19 +5,13 @@ import { findHappeningKind, happeningParams } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
+import { ParamField } from '../common/param-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 
-const coordinate = (id: 'x' | 'y', label: string): Param & { id: 'x' | 'y' } => ({
-  id,
-  label,
-  unit: 'm',
-  default: 0,
-  min: -1e4,
-  max: 1e4,
-});
+type Axis = Param & { id: 'x' | 'y' };
 
 const intents: readonly Choice[] = [
   { value: 'wanted', label: 'wanted' },
@@ -27,7 +21,7 @@ const intents: readonly Choice[] = [
 /** One happening: whether it is wanted, when, how, and along which way. */
 @Component({
   selector: 'yu-happening-panel',
-  imports: [Button, ChoiceField, TextField, ValueField],
+  imports: [Button, ChoiceField, ParamField, TextField, ValueField],
   template: `
     @if (happening(); as happening) {
       <h2>{{ happening.name }}</h2>
@@ -51,24 +45,48 @@ const intents: readonly Choice[] = [
           (changed)="put({ start: $event })"
         />
         @for (param of kind()?.params ?? []; track param.id) {
-          <yu-value-field
+          <yu-param-field
             [param]="param"
             [value]="params()[param.id]"
             (changed)="setParam(param.id, $event)"
           />
         }
-        @if (kind()?.moves) {
-          @for (end of ends; track end.key) {
-            @for (axis of end.axes; track axis.id) {
-              <yu-value-field
-                [param]="axis"
-                [value]="happening[end.key]?.[axis.id] ?? 0"
-                (changed)="setPoint(end.key, axis.id, $event)"
-              />
-            }
+        @for (point of happening.path ?? []; track i; let i = $index) {
+          @for (axis of axes(); track axis.id) {
+            <yu-value-field
+              [param]="pointParam(axis, i)"
+              [value]="point[axis.id]"
+              (changed)="setPoint(i, axis.id, $event)"
+            />
           }
         }
       </div>
+      @if (kind()?.where === 'path') {
+        <div class="ways">
+          <p-button
+            label="Add point to the way"
+            icon="pi pi-plus"
+            size="small"
+            severity="secondary"
+            variant="text"
+            (onClick)="addPoint()"
+          />
+          @if ((happening.path ?? []).length > 2) {
+            <p-button
+              label="Take its last point away"
+              size="small"
+              severity="secondary"
+              variant="text"
+              (onClick)="dropPoint()"
+            />
+          }
+        </div>
+      }
+      @for (caution of kind()?.cautions ?? []; track caution) {
+        <p class="caution">
+          <i class="pi pi-exclamation-triangle" aria-hidden="true"></i> {{ caution }}
+        </p>
+      }
       <p-button
         label="Remove happening"
         icon="pi pi-trash"
@@ -88,11 +106,6 @@ export class HappeningPanel {
   private readonly view = inject(BenchView);
   private readonly selection = inject(Selection);
   protected readonly intents = intents;
-  protected readonly ends = [
-    { key: 'from', axes: [coordinate('x', 'From, east'), coordinate('y', 'From, north')] },
-    { key: 'to', axes: [coordinate('x', 'To, east'), coordinate('y', 'To, north')] },
-  ] as const;
-
   protected readonly happening = computed(() =>
     this.view.scene()?.happenings.find((h) => h.id === this.id()),
   );
@@ -100,6 +113,15 @@ export class HappeningPanel {
   protected readonly params = computed(() => {
     const happening = this.happening();
     return happening ? happeningParams(happening) : {};
+  });
+  /** Where a point can be: on the plan. */
+  protected readonly axes = computed((): Axis[] => {
+    const { width, depth } = this.session.design()?.plan ?? { width: 0, depth: 0 };
+    const axis = { unit: 'm', default: 0, min: 0 } as const;
+    return [
+      { ...axis, id: 'x', label: 'east', max: width },
+      { ...axis, id: 'y', label: 'north', max: depth },
+    ];
   });
   protected readonly start = computed((): Param => {
     const max = this.view.scene()?.duration ?? 0;
@@ -120,9 +142,38 @@ export class HappeningPanel {
     this.put({ params: { ...this.happening()?.params, [param]: value } });
   }
 
-  protected setPoint(end: 'from' | 'to', axis: 'x' | 'y', value: number): void {
-    const point = this.happening()?.[end] ?? { x: 0, y: 0 };
-    this.put({ [end]: { ...point, [axis]: value } });
+  protected pointParam(axis: Axis, index: number): Param {
+    const path = this.happening()?.path ?? [];
+    const name =
+      path.length === 1
+        ? 'At'
+        : index === 0
+          ? 'From'
+          : index === path.length - 1
+            ? 'To'
+            : `Point ${index + 1}`;
+    return { ...axis, label: `${name}, ${axis.label}` };
+  }
+
+  protected setPoint(index: number, axis: 'x' | 'y', value: number): void {
+    const path = this.happening()?.path ?? [];
+    this.put({ path: path.map((p, i) => (i === index ? { ...p, [axis]: value } : p)) });
+  }
+
+  /** The way goes on from its last point as far again as its last stretch, as far as the plan reaches. */
+  protected addPoint(): void {
+    const path = this.happening()?.path ?? [];
+    const plan = this.session.design()?.plan;
+    const [before, last] = path.slice(-2);
+    if (!last || !plan) return;
+    const on = (from: number, to: number, edge: number): number =>
+      Math.min(edge, Math.max(0, 2 * to - from));
+    const next = { x: on(before.x, last.x, plan.width), y: on(before.y, last.y, plan.depth) };
+    this.put({ path: [...path, next] });
+  }
+
+  protected dropPoint(): void {
+    this.put({ path: this.happening()?.path?.slice(0, -1) });
   }
 
   protected remove(): void {

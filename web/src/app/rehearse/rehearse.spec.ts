@@ -1,4 +1,12 @@
-import { openBench, show, showSolved, slipwayBeam, type Screen } from '../../testing/workbench-bed';
+import type { Design } from '@yurei/core/design';
+import {
+  demo,
+  openBench,
+  show,
+  showSolved,
+  slipwayBeam,
+  type Screen,
+} from '../../testing/workbench-bed';
 import { inkColours } from '../common/inks';
 import { HappeningPanel } from './happening-panel';
 import { RehearseStep } from './rehearse';
@@ -23,8 +31,26 @@ describe('the panel of a happening', () => {
     ['It is', 'nuisance', { intent: 'nuisance' }],
     ['Starts at', '9 s', { start: 9 }],
     ['Speed', '3', { params: { speed: 3, width: 0.35 } }],
-    ['From, east', '2.5', { from: { x: 2.5, y: 6 } }],
-    ['To, north', '-1', { to: { x: 2, y: -1 } }],
+    [
+      'From, east',
+      '2.5',
+      {
+        path: [
+          { x: 2.5, y: 6 },
+          { x: 2, y: 0 },
+        ],
+      },
+    ],
+    [
+      'To, north',
+      '1',
+      {
+        path: [
+          { x: 2, y: 6 },
+          { x: 2, y: 1 },
+        ],
+      },
+    ],
   ])('sets %s to %s', async (label, text, expected) => {
     await panel.type(label, text);
     expect(happening(bench, 'h2')).toMatchObject(expected);
@@ -34,6 +60,7 @@ describe('the panel of a happening', () => {
     ['Starts at', '1000'],
     ['Starts at', 'noon'],
     ['Speed', '-2'],
+    ['To, north', '7'],
   ])('refuses %s %s', async (label, text) => {
     await panel.type(label, text);
     expect(panel.field(label).getAttribute('aria-invalid')).toBe('true');
@@ -72,9 +99,14 @@ describe('the step Rehearse', () => {
   it('adds a happening across the middle of the parts and picks it', async () => {
     const bench = await openBench();
     const step = await showSolved(RehearseStep);
-    await step.press('Something crosses');
+    await step.press('Add happening');
+    const input = step.find<HTMLInputElement>('input[role=combobox]');
+    input.value = 'something crosses';
+    input.dispatchEvent(new Event('input'));
+    await step.settle();
+    await step.click('li[role=option]');
     const added = bench.session.design()?.scenes[0].happenings.at(-1);
-    expect(added).toMatchObject({ id: 'h3', intent: 'nuisance', from: { x: 2 }, to: { x: 2 } });
+    expect(added).toMatchObject({ id: 'h3', intent: 'nuisance', path: [{ x: 2 }, { x: 2 }] });
     expect(bench.selection.is('happening', 'h3')).toBe(true);
   });
 
@@ -133,5 +165,91 @@ describe('the timeline', () => {
     expect(marks['beam-off']).toMatchObject({ yMin: 440 });
     expect(marks['h2']).toMatchObject({ type: 'box', label: { content: 'noticed' } });
     expect(marks['cursor']).toMatchObject({ xMin: 7, xMax: 7 });
+  });
+});
+
+describe('the surroundings of a scene', () => {
+  const scene = (bench: Bench) => bench.session.design()?.scenes[0];
+  /** The locker with a scene too short to wait for. */
+  const locker = (): Design => {
+    const design = demo('fuel-locker-vapour');
+    const [day] = design.scenes;
+    return { ...design, scenes: [{ ...day, duration: 5, happenings: [] }] };
+  };
+
+  it('shows light and weather, and besides only what the parts of the design feel', async () => {
+    await openBench(locker());
+    const step = await showSolved(RehearseStep);
+    const labels = step.all('details label').map((l) => l.textContent?.trim());
+    expect(labels).toEqual(expect.arrayContaining(['Daylight', 'Temperature', 'Propane']));
+    expect(labels).not.toContain('Water level');
+  });
+
+  it.each([
+    ['Propane', '250', { propane: 250 }],
+    ['Temperature', '35', { temperature: 35 }],
+    ['Daylight follows', '1', { sky: 1 }],
+  ])('sets %s to %s', async (label, text, expected) => {
+    const bench = await openBench(locker());
+    const step = await showSolved(RehearseStep);
+    await step.type(label, text);
+    expect(scene(bench)?.ambient).toMatchObject(expected);
+  });
+
+  it('refuses what cannot be, in place', async () => {
+    const bench = await openBench(locker());
+    const step = await showSolved(RehearseStep);
+    await step.type('Propane', '-5');
+    expect(step.field('Propane').getAttribute('aria-invalid')).toBe('true');
+    expect(bench.session.canUndo()).toBe(false);
+  });
+
+  it('makes the plan larger, but never smaller than what stands and happens on it', async () => {
+    const bench = await openBench();
+    const step = await showSolved(RehearseStep);
+    await step.type('Plan, west to east', '20 m');
+    expect(bench.session.design()?.plan).toMatchObject({ width: 20 });
+    await step.type('Plan, west to east', '1 m');
+    expect(bench.session.design()?.plan).toMatchObject({ width: 20 });
+  });
+
+  it('a new happening that is touched is put where it is felt', async () => {
+    const bench = await openBench(demo('chart-room-touch'));
+    const step = await showSolved(RehearseStep);
+    await step.press('Add happening');
+    const input = step.find<HTMLInputElement>('input[role=combobox]');
+    input.value = 'finger';
+    input.dispatchEvent(new Event('input'));
+    await step.settle();
+    await step.click('li[role=option]');
+    expect(scene(bench)?.happenings.at(-1)).toMatchObject({
+      kind: 'finger-touches',
+      path: [{ x: 0.3, y: 2 }],
+    });
+  });
+});
+
+describe('a way of several points', () => {
+  it('goes on, and its last point is taken away again', async () => {
+    const bench = await openBench();
+    const panel = await show(HappeningPanel, { id: 'h2' });
+    await panel.type('To, north', '2');
+    await panel.press('Add point to the way');
+    expect(happening(bench, 'h2')?.path).toEqual([
+      { x: 2, y: 6 },
+      { x: 2, y: 2 },
+      // As far again would be outside: it ends at the edge of the plan.
+      { x: 2, y: 0 },
+    ]);
+    expect(panel.field('Point 2, north')).toBeDefined();
+    await panel.press('Take its last point away');
+    expect(happening(bench, 'h2')?.path).toHaveLength(2);
+  });
+
+  it('says what to mind when it is tried for real', async () => {
+    await openBench(demo('fuel-locker-vapour'));
+    const panel = await show(HappeningPanel, { id: 'h2' });
+    expect(panel.text()).toMatch(/Never test with a gas release/);
+    expect(panel.field('Gas').querySelectorAll('option')).toHaveLength(4);
   });
 });

@@ -1,11 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Param } from '@yurei/core/catalog';
-import { freshId, type Happening, type Scene } from '@yurei/core/design';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { kindOf, type Param } from '@yurei/core/catalog';
+import { freshId, type Happening, type Point, type Scene } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
-import { happeningKinds, type HappeningKind } from '@yurei/core/scene';
+import { ambientOf, ambientParams, searchHappenings, type HappeningKind } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
+import { FindDialog, type Find } from '../common/find-dialog';
+import { ParamField } from '../common/param-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -16,7 +18,6 @@ import { timelineConfig } from './timeline';
 
 const sceneParams: readonly Param[] = [
   { id: 'duration', label: 'Lasts', unit: 's', default: 30, min: 0.1, max: 1e5 },
-  { id: 'daylight', label: 'Daylight', unit: 'lx', default: 0, min: 0, max: 2e5 },
   {
     id: 'seed',
     label: 'Seed of the noise',
@@ -28,10 +29,25 @@ const sceneParams: readonly Param[] = [
   },
 ];
 
+/** Surroundings that are shown whatever the design feels. */
+const always: ReadonlySet<string> = new Set([
+  'daylight',
+  'sky',
+  'hour',
+  'day',
+  'latitude',
+  'clouds',
+  'passing',
+  'temperature',
+  'swing',
+  'lamp',
+  'ripple',
+]);
+
 /** The Rehearse step: a scene played against the circuit, with a verdict on everything in it. */
 @Component({
   selector: 'yu-rehearse',
-  imports: [Button, Chart, Picture, ValueField],
+  imports: [Button, Chart, FindDialog, ParamField, Picture, ValueField],
   templateUrl: './rehearse.html',
   styleUrls: ['../common/step.css', './rehearse.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -41,8 +57,51 @@ export class RehearseStep {
   protected readonly view = inject(BenchView);
   protected readonly player = inject(Player);
   protected readonly selection = inject(Selection);
-  protected readonly kinds = happeningKinds;
   protected readonly sceneParams = sceneParams;
+  /** The ground on which everything stands and happens: never smaller than what is on it. */
+  protected readonly planParams = computed((): (Param & { id: 'width' | 'depth' })[] => {
+    const { parts = [], scenes = [] } = this.session.design() ?? {};
+    const points = [
+      ...parts.flatMap((p) => p.place ?? []),
+      ...scenes.flatMap((s) => s.happenings.flatMap((h) => h.path ?? [])),
+    ];
+    const common = { unit: 'm', default: 10, max: 1e4 } as const;
+    return [
+      {
+        ...common,
+        id: 'width',
+        label: 'Plan, west to east',
+        min: Math.max(0.5, ...points.map((p) => p.x)),
+      },
+      {
+        ...common,
+        id: 'depth',
+        label: 'Plan, south to north',
+        min: Math.max(0.5, ...points.map((p) => p.y)),
+      },
+    ];
+  });
+  protected readonly adding = signal(false);
+  protected readonly search = (text: string): Find[] =>
+    searchHappenings(text).map((kind) => ({
+      label: kind.label,
+      hint: '',
+      summary: kind.summary,
+      run: () => this.add(kind),
+    }));
+
+  /** Weather and light, and what the parts of this design feel besides. */
+  protected readonly surroundings = computed(() => {
+    const scene = this.view.scene();
+    if (!scene) return [];
+    const felt = new Set<string>(
+      (this.session.design()?.parts ?? []).flatMap((p) => kindOf(p).feels?.quantities ?? []),
+    );
+    const values = ambientOf(scene);
+    return ambientParams
+      .filter((p) => always.has(p.id) || felt.has(p.id) || p.id in scene.ambient)
+      .map((param) => ({ param, value: values[param.id] }));
+  });
 
   protected readonly rows = computed(() =>
     (this.view.scene()?.happenings ?? []).map((happening) => {
@@ -68,16 +127,21 @@ export class RehearseStep {
   });
 
   protected sceneValue(scene: Scene, param: string): number {
-    if (param === 'daylight') return scene.ambient.daylight;
     return param === 'seed' ? scene.seed : scene.duration;
   }
 
   protected setScene(scene: Scene, param: string, value: number): void {
-    const changed =
-      param === 'daylight'
-        ? { ...scene, ambient: { daylight: value } }
-        : { ...scene, [param]: value };
-    this.session.edit({ type: 'put-scene', scene: changed });
+    this.session.edit({ type: 'put-scene', scene: { ...scene, [param]: value } });
+  }
+
+  protected setAmbient(scene: Scene, param: string, value: number): void {
+    const ambient = { ...scene.ambient, [param]: value };
+    this.session.edit({ type: 'put-scene', scene: { ...scene, ambient } });
+  }
+
+  protected setPlan(side: 'width' | 'depth', value: number): void {
+    const plan = this.session.design()?.plan;
+    if (plan) this.session.edit({ type: 'set-plan', plan: { ...plan, [side]: value } });
   }
 
   protected choose(event: Event): void {
@@ -103,8 +167,10 @@ export class RehearseStep {
     this.view.chooseScene(id);
   }
 
-  /** A new happening begins a third into the scene; one that moves crosses the middle of the parts. */
-  protected add(scene: Scene, kind: HappeningKind): void {
+  /** A new happening begins a third into the scene, in front of the sensors. */
+  protected add(kind: HappeningKind): void {
+    const scene = this.view.scene();
+    if (!scene) return;
     const id = freshId(
       'h',
       scene.happenings.map((h) => h.id),
@@ -116,18 +182,35 @@ export class RehearseStep {
       intent: 'nuisance',
       start: Math.round(scene.duration / 3),
       params: {},
-      ...(kind.moves ? this.wayAcross() : {}),
+      ...this.placeFor(kind),
     };
     if (this.session.edit({ type: 'put-happening', scene: scene.id, happening })) {
       this.selection.pick('happening', id);
     }
   }
 
-  private wayAcross(): Pick<Happening, 'from' | 'to'> {
-    const places = (this.session.design()?.parts ?? []).flatMap((p) => (p.place ? [p.place] : []));
-    const mean = (pick: (p: { x: number; y: number }) => number): number =>
-      places.length === 0 ? 0 : places.reduce((sum, p) => sum + pick(p), 0) / places.length;
-    const [x, y] = [mean((p) => p.x), mean((p) => p.y)];
-    return { from: { x, y: y - 3 }, to: { x, y: y + 3 } };
+  /** At the first part that feels what it gives, or across the middle of the parts, within the plan. */
+  private placeFor(kind: HappeningKind): Pick<Happening, 'path'> {
+    const { parts = [], plan = { width: 0, depth: 0 } } = this.session.design() ?? {};
+    if (kind.where === 'everywhere') return {};
+    const touched = parts.find(
+      (p) => p.place && kindOf(p).feels?.quantities.some((q) => kind.gives?.[q] !== undefined),
+    );
+    if (kind.where === 'point' && touched?.place) {
+      return { path: [{ x: touched.place.x, y: touched.place.y }] };
+    }
+    const places = parts.flatMap((p) => (p.place ? [p.place] : []));
+    const mean = (pick: (p: Point) => number, edge: number): number =>
+      places.length === 0 ? edge / 2 : places.reduce((sum, p) => sum + pick(p), 0) / places.length;
+    const x = mean((p) => p.x, plan.width);
+    const y = mean((p) => p.y, plan.depth);
+    if (kind.where === 'point') return { path: [{ x, y }] };
+    const within = (v: number): number => Math.min(plan.depth, Math.max(0, v));
+    return {
+      path: [
+        { x, y: within(y - 3) },
+        { x, y: within(y + 3) },
+      ],
+    };
   }
 }

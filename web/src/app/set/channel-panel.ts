@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { pinConverter, terminalOf, type Param } from '@yurei/core/catalog';
+import { channelReader, terminalOf, type Param } from '@yurei/core/catalog';
 import { freshId, splitRef, type Channel, type Output, type Rule } from '@yurei/core/design';
+import { duplicateChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
@@ -90,6 +91,15 @@ const endings: readonly Choice[] = [
         />
       }
       <p-button
+        class="more"
+        label="Duplicate with its parts"
+        icon="pi pi-copy"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        (onClick)="duplicate()"
+      />
+      <p-button
         label="Remove channel"
         icon="pi pi-trash"
         size="small"
@@ -118,7 +128,7 @@ export class ChannelPanel {
   );
   protected readonly fields = computed((): readonly (Param & { id: NumberKey })[] => {
     const [design, channel] = [this.session.design(), this.channel()];
-    const full = (design && channel && pinConverter(design, channel.pin)?.full) ?? 1023;
+    const full = (design && channel && channelReader(design, channel.pin)?.full) ?? 1023;
     const counts = { unit: 'counts', default: 0, min: 0, max: full, whole: true } as const;
     return [
       { id: 'threshold', label: 'Threshold', ...counts },
@@ -191,6 +201,13 @@ export class ChannelPanel {
 
   protected putRule(rule: Rule, change: Partial<Rule>): void {
     this.session.edit({ type: 'put-rule', rule: { ...rule, ...change } });
+  }
+
+  /** Copies the channel with its sensor and what stands between to the next free pin. */
+  protected duplicate(): void {
+    if (!this.session.make((design) => duplicateChannel(design, this.id()))) return;
+    const added = this.session.design()?.channels.at(-1);
+    if (added) this.selection.pick('channel', added.id);
   }
 
   protected remove(): void {

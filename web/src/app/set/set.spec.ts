@@ -1,4 +1,4 @@
-import { openBench, show, showSolved, slipwayBeam } from '../../testing/workbench-bed';
+import { demo, openBench, show, showSolved, slipwayBeam } from '../../testing/workbench-bed';
 import { ChannelPanel } from './channel-panel';
 import { SetStep } from './set';
 
@@ -97,7 +97,7 @@ describe('the step Set', () => {
 
   it.each([
     [true, 'Choose a pin above to read'],
-    [false, 'Wire a sensor to an analogue pin'],
+    [false, 'Wire a sensor to a pin of'],
   ])('shows the way when nothing is read (pin wired: %s)', async (wired, words) => {
     const design = { ...slipwayBeam(), channels: [], rules: [] };
     if (!wired) design.wires = design.wires.filter((w) => ![w.from, w.to].includes('U1.A0'));
@@ -110,6 +110,31 @@ describe('the step Set', () => {
     await openBench({ ...slipwayBeam(), scenes: [] });
     const set = await showSolved(SetStep);
     expect(set.text()).toContain('no scene yet. Add one in Rehearse');
+  });
+});
+
+describe('what can be read', () => {
+  it('offers digital pins and readouts, and sets them up in the middle of their range', async () => {
+    const bench = await openBench(demo('mooring-boom'));
+    bench.session.edit({ type: 'remove-channel', id: 'turned' });
+    const set = await showSolved(SetStep);
+    await set.press('Read U1.PD2');
+    const last = () => bench.session.design()?.channels.at(-1);
+    expect(last()).toMatchObject({ pin: 'U1.PD2', threshold: 50 });
+    expect(bench.session.design()?.controller.pins).toContainEqual({
+      pin: 'U1.PD2',
+      mode: 'input',
+    });
+    await set.press('Read B3.heading');
+    expect(last()).toMatchObject({ pin: 'B3.heading', name: 'heading', threshold: 1800 });
+    await set.until(() => bench.view.snapshot()?.counts[last()?.id ?? ''] === 1800);
+  });
+
+  it('a readout has counts but no volts', async () => {
+    await openBench(demo('mooring-boom'));
+    const set = await showSolved(SetStep);
+    await set.press('Boom turned');
+    expect(set.text()).toMatch(/Trips above 2000 (?!=)/);
   });
 });
 

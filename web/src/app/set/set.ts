@@ -6,11 +6,10 @@ import {
   inject,
   signal,
 } from '@angular/core';
-import { pinConverter } from '@yurei/core/catalog';
-import { freshId, splitRef, terminalRef, type Channel } from '@yurei/core/design';
+import { channelReader, readable, terminalOf } from '@yurei/core/catalog';
+import { applyEdit, freshId, splitRef, type Channel, type Edit } from '@yurei/core/design';
 import { clearLevel } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
-import { kindOf } from '@yurei/core/catalog';
 import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -37,11 +36,11 @@ export class SetStep {
     (): Channel | undefined =>
       this.channels().find((c) => c.id === this.chosen()) ?? this.channels()[0],
   );
-  private readonly converter = computed(() => {
+  private readonly reader = computed(() => {
     const [design, channel] = [this.session.design(), this.channel()];
-    return design && channel && pinConverter(design, channel.pin);
+    return design && channel && channelReader(design, channel.pin);
   });
-  protected readonly full = computed(() => this.converter()?.full ?? 1023);
+  protected readonly full = computed(() => this.reader()?.full ?? 1023);
   protected readonly groups = computed(() => {
     const [rehearsal, scene, channel] = [this.view.rehearsal(), this.view.scene(), this.channel()];
     return rehearsal && scene && channel ? groupsOf(rehearsal, scene, channel.id) : [];
@@ -50,16 +49,18 @@ export class SetStep {
     roomBetween(this.groups(), this.channel()?.trips ?? 'above'),
   );
   protected readonly oneCount = computed(() => {
-    const converter = this.converter();
-    const solved = converter && this.view.snapshot()?.solution.parts[converter.part];
-    return converter && solved ? converter.reference(solved) / converter.full : undefined;
+    const reader = this.reader();
+    const solved = reader && this.view.snapshot()?.solution.parts[reader.part];
+    return reader?.by === 'converter' && solved
+      ? reader.reference(solved) / reader.full
+      : undefined;
   });
 
   /** The rows of "how it would decide". */
   protected readonly decisions = computed(() => {
     const channel = this.channel();
     if (!channel) return [];
-    const noise = this.converter()?.noise ?? 0;
+    const noise = this.reader()?.noise ?? 0;
     const volts = (counts: number): string =>
       this.oneCount() === undefined
         ? ''
@@ -109,19 +110,12 @@ export class SetStep {
       this.session.edit({ type: 'put-channel', channel: { ...channel, threshold: room.middle } });
   }
 
-  /** Pins that could be read and have no channel yet. */
+  /** Pins and readouts that could be read and have no channel yet. */
   protected readonly freePins = computed(() => {
     const design = this.session.design();
     if (!design) return [];
-    const used = new Set(design.channels.map((c) => c.pin));
-    const wired = new Set(design.wires.flatMap((w) => [w.from, w.to]));
-    return design.parts
-      .flatMap((part) =>
-        kindOf(part)
-          .terminals.filter((t) => t.modes?.includes('analogue'))
-          .map((t) => terminalRef(part.id, t.id)),
-      )
-      .filter((pin) => wired.has(pin) && !used.has(pin));
+    const used = new Set([...design.channels, ...design.outputs].map((c) => c.pin));
+    return readable(design).filter((pin) => !used.has(pin));
   });
 
   protected addChannel(pin: string): void {
@@ -129,10 +123,16 @@ export class SetStep {
       'ch',
       this.channels().map((c) => c.id),
     );
-    const middle = Math.round(this.full() / 2);
+    const [design, terminal] = [this.session.design(), splitRef(pin).terminal];
+    const modes = design && terminalOf(design, pin)?.modes;
+    // A readout is no pin: nothing is to be set up for it.
+    const mode = modes && (modes.includes('analogue') ? 'analogue' : 'input');
+    const setUp: Edit[] = mode ? [{ type: 'set-pin', pin, mode }] : [];
+    const ready = design && setUp.reduce(applyEdit, design);
+    const middle = Math.round(((ready && channelReader(ready, pin)?.full) ?? 1023) / 2);
     const channel: Channel = {
       id,
-      name: splitRef(pin).terminal,
+      name: terminal,
       pin,
       trips: 'above',
       threshold: middle,
@@ -144,10 +144,7 @@ export class SetStep {
     this.session.edit({
       type: 'batch',
       label: `add channel ${id}`,
-      edits: [
-        { type: 'set-pin', pin, mode: 'analogue' },
-        { type: 'put-channel', channel },
-      ],
+      edits: [...setUp, { type: 'put-channel', channel }],
     });
     this.chosen.set(id);
   }

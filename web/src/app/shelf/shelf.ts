@@ -1,5 +1,5 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, Injector, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { emptyDesign } from '@yurei/core/design';
 import type { DesignSummary } from '@yurei/core/exchange';
@@ -20,6 +20,7 @@ const largestFile = 2_000_000;
   templateUrl: './shelf.html',
   styleUrl: './shelf.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(pointermove)': 'makeReady()', '(focusin)': 'makeReady()' },
 })
 export class Shelf {
   private readonly api = inject(Api);
@@ -30,8 +31,19 @@ export class Shelf {
   protected readonly removing = signal('');
   private doubtful = '';
 
+  private readonly injector = inject(Injector);
+  private readying = false;
+
   constructor() {
     void this.load();
+  }
+
+  /** A hand on the shelf means that a picture is wanted soon: its layouter gets ready meanwhile. */
+  protected async makeReady(): Promise<void> {
+    if (this.readying || typeof Worker === 'undefined') return;
+    this.readying = true;
+    const { PictureLayouter } = await import('../picture/layout');
+    await this.injector.get(PictureLayouter).warmUp();
   }
 
   protected load(): Promise<void> {

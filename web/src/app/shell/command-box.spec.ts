@@ -50,7 +50,7 @@ it('takes what was typed even when Enter follows before anything is redrawn', as
 });
 
 it.each([
-  ['R1.a X9.z', /no such terminal/],
+  ['R1.a X9.z', /No part is called “x9”/],
   ['U1.5V G1.minus', /short the supply/],
 ])('refuses %s and says why', async (words, reason) => {
   await search(words);

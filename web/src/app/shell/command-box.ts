@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject, model } from '@angular/core';
 import { Router } from '@angular/router';
-import { kindOf, nearness, searchCatalog } from '@yurei/core/catalog';
-import { terminalRef } from '@yurei/core/design';
+import { searchBlocks } from '@yurei/core/blocks';
+import { nearness, searchCatalog } from '@yurei/core/catalog';
+import { sayWiring } from '@yurei/core/wiring';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
 import { addPart } from '../wire/add-part';
+import { Blocks } from '../wire/blocks';
 import { Player } from './player';
 import { steps } from './steps';
 
@@ -17,7 +19,7 @@ import { steps } from './steps';
   template: `
     <yu-find-dialog
       header="Find or do"
-      placeholder="A part, a step, “add resistor”, or two terminals: R1.a U1.A0"
+      placeholder="A part, a step, “add resistor”, “OUT of PIR to D2”"
       nothing="Nothing here is called"
       [search]="search"
       [(open)]="open"
@@ -31,6 +33,7 @@ export class CommandBox {
   private readonly selection = inject(Selection);
   private readonly connecting = inject(Connecting);
   private readonly player = inject(Player);
+  private readonly blocks = inject(Blocks);
   private readonly router = inject(Router);
 
   protected readonly search = (text: string): Find[] => {
@@ -43,23 +46,39 @@ export class CommandBox {
         (a, b) => a.far - b.far || (words ? a.command.label.length - b.command.label.length : 0),
       )
       .map(({ command }) => command);
-    return [...wire, ...plain, ...this.addCommands(words)].slice(0, 40);
+    return [...wire, ...plain, ...this.blockCommands(words), ...this.addCommands(words)].slice(
+      0,
+      40,
+    );
   };
 
   private wireCommand(text: string): Find[] {
-    const match = /^(\w+\.\S+)\s+(?:to\s+)?(\w+\.\S+)$/i.exec(text);
-    if (!match) return [];
-    const [from, to] = [this.spell(match[1]), this.spell(match[2])];
+    const design = this.session.design();
+    const said = design && sayWiring(design, text);
+    if (!said) return [];
+    if (!said.ok) {
+      const { reason } = said;
+      const meantAsWire = / to |\.\S+\s+\S+\./.test(text);
+      const run = (): void => this.connecting.refusal.set(reason);
+      return meantAsWire ? [{ label: `No wire: ${reason}`, hint: '', run }] : [];
+    }
+    const { from, to } = said;
     return [
       { label: `Join ${from} and ${to}`, hint: 'wire', run: () => this.connecting.join(from, to) },
     ];
   }
 
-  /** A terminal as the design spells it, whatever case it was typed in. */
-  private spell(typed: string): string {
-    const parts = this.session.design()?.parts ?? [];
-    const all = parts.flatMap((p) => kindOf(p).terminals.map((t) => terminalRef(p.id, t.id)));
-    return all.find((ref) => ref.toLowerCase() === typed.toLowerCase()) ?? typed;
+  private blockCommands(words: string): Find[] {
+    return words === ''
+      ? []
+      : searchBlocks(words).map((block) => ({
+          label: block.label,
+          hint: 'wire a stage',
+          run: () => {
+            this.go('wire');
+            this.blocks.open.set({ block });
+          },
+        }));
   }
 
   private partCommands(): Find[] {

@@ -18,6 +18,11 @@ export const keyList: readonly [string, string][] = [
   ['P', 'pin the selected wire or part to the strip below, or take it off'],
   ['Delete', 'remove what is selected'],
   ['Enter', 'on a terminal: start or end a wire'],
+  ['A', 'in Wire: add a part'],
+  ['S', 'in Wire: wire a stage'],
+  ['W', 'in Wire: type a wire'],
+  ['+  -  0', 'in Wire: zoom in, out, show all'],
+  ['Shift click', 'pick several parts, to group or remove them'],
   ['Esc', 'give up the wire being made, or clear the selection'],
   ['?', 'this list'],
 ];
@@ -87,7 +92,11 @@ export class Keys {
 
   private remove(): void {
     const picked = this.selection.picked();
-    if (picked?.type === 'part') this.session.edit({ type: 'remove-part', id: picked.id });
+    const parts = this.selection.parts();
+    if (parts.length > 1) {
+      const edits = parts.map((id) => ({ type: 'remove-part', id }) as const);
+      this.session.edit({ type: 'batch', label: 'remove parts', edits });
+    } else if (picked?.type === 'part') this.session.edit({ type: 'remove-part', id: picked.id });
     else if (picked?.type === 'wire') this.session.edit({ type: 'remove-wire', id: picked.id });
     else return;
     this.selection.clear();
@@ -99,7 +108,8 @@ export class Keys {
   }
 }
 
-function isTyping(event: KeyboardEvent): boolean {
+/** Whether a key goes into a field. */
+export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement;
   const tag = target.tagName;
   const text = tag === 'INPUT' && (target as HTMLInputElement).type !== 'range';

@@ -1,30 +1,39 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Finding } from '@yurei/core/check';
-import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { ChannelPanel } from '../set/channel-panel';
 import { HappeningPanel } from '../rehearse/happening-panel';
+import { GroupPanel } from '../wire/group-panel';
 import { PartPanel } from '../wire/part-panel';
+import { SeveralPanel } from '../wire/several-panel';
 import { WirePanel } from '../wire/wire-panel';
-
-const words: Record<Finding['severity'], string> = {
-  error: 'Wrong',
-  caution: 'Caution',
-  fine: 'Fine',
-  safety: 'Safety',
-};
+import { FindingCard } from './finding-card';
 
 /** What is selected, to read and to change, and the findings about it. */
 @Component({
   selector: 'yu-side-panel',
-  imports: [Button, ChannelPanel, HappeningPanel, PartPanel, WirePanel],
+  imports: [
+    ChannelPanel,
+    FindingCard,
+    GroupPanel,
+    HappeningPanel,
+    PartPanel,
+    SeveralPanel,
+    WirePanel,
+  ],
   template: `
     @if (picked(); as picked) {
       @switch (picked.type) {
         @case ('part') {
-          <yu-part-panel [id]="picked.id" />
+          @if (several()) {
+            <yu-several-panel />
+          } @else {
+            <yu-part-panel [id]="picked.id" />
+          }
+        }
+        @case ('group') {
+          <yu-group-panel [id]="picked.id" />
         }
         @case ('wire') {
           <yu-wire-panel [id]="picked.id" />
@@ -38,23 +47,18 @@ const words: Record<Finding['severity'], string> = {
       }
     }
     <h3 class="heading">{{ heading() }}</h3>
-    @for (finding of findings(); track finding.id) {
-      <section class="finding" [attr.data-severity]="finding.severity">
-        <h3>
-          <span class="word">{{ words[finding.severity] }}</span> {{ finding.title }}
-        </h3>
-        <p>{{ finding.reason }}</p>
-        @if (finding.fix; as fix) {
-          <p-button
-            [label]="fix.label"
-            size="small"
-            variant="outlined"
-            (onClick)="session.edit(fix.edit)"
-          />
-        }
-      </section>
+    @for (finding of urgent(); track finding.id) {
+      <yu-finding-card [finding]="finding" />
     } @empty {
-      <p class="soft">Nothing to report here.</p>
+      <p class="soft">Nothing wrong found here.</p>
+    }
+    @for (shelf of shelves(); track shelf.label) {
+      <details>
+        <summary>{{ shelf.label }} ({{ shelf.findings.length }})</summary>
+        @for (finding of shelf.findings; track finding.id) {
+          <yu-finding-card [finding]="finding" />
+        }
+      </details>
     }
   `,
   styleUrl: './side-panel.css',
@@ -63,15 +67,33 @@ const words: Record<Finding['severity'], string> = {
 export class SidePanel {
   private readonly view = inject(BenchView);
   private readonly selection = inject(Selection);
-  protected readonly session = inject(DesignSession);
+  private readonly session = inject(DesignSession);
   protected readonly picked = this.selection.picked;
-  protected readonly words = words;
+  protected readonly several = computed(() => this.selection.parts().length > 1);
   protected readonly heading = computed(() =>
     this.picked() ? 'findings about it' : 'all findings',
   );
-  protected readonly findings = computed(() => {
+  private readonly findings = computed(() => {
     const picked = this.picked();
     const all = this.view.findings();
-    return picked ? all.filter((f) => f.about.includes(picked.id)) : all;
+    if (!picked) return all;
+    const group = this.session.design()?.groups.find((g) => g.id === picked.id);
+    const ids = new Set([picked.id, ...this.selection.parts(), ...(group?.parts ?? [])]);
+    return all.filter((f) => f.about.some((id) => ids.has(id)));
   });
+  protected readonly urgent = computed(() =>
+    this.findings().filter((f) => f.severity === 'error' || f.severity === 'caution'),
+  );
+  protected readonly shelves = computed(() =>
+    [
+      { label: 'Worth knowing', severity: 'note' },
+      { label: 'Fine', severity: 'fine' },
+      { label: 'Safety', severity: 'safety' },
+    ]
+      .map(({ label, severity }) => ({
+        label,
+        findings: this.findings().filter((f) => f.severity === severity),
+      }))
+      .filter((shelf) => shelf.findings.length > 0),
+  );
 }

@@ -17,6 +17,8 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
+import { PictureLayouter } from '../picture/layout';
+import { Blocks } from '../wire/blocks';
 import { ThemeService } from '../theme/theme';
 import { CommandBox } from './command-box';
 import { keyList, Keys } from './keys';
@@ -40,7 +42,7 @@ import { steps } from './steps';
     RouterOutlet,
     SidePanel,
   ],
-  providers: [DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys],
+  providers: [Blocks, DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys],
   templateUrl: './workbench.html',
   styleUrl: './workbench.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -98,6 +100,7 @@ export class Workbench {
 
   constructor() {
     const title = inject(Title);
+    inject(PictureLayouter).start();
     effect(() => void this.open(this.id()));
     effect(() => title.setTitle(`${this.session.design()?.title ?? 'Design'} · Yurei`));
   }

@@ -1,7 +1,11 @@
-import { openBench, showSolved } from '../../testing/workbench-bed';
+import { TestBed } from '@angular/core/testing';
+import { demo, openBench, show, showSolved } from '../../testing/workbench-bed';
 import { PartPanel } from './part-panel';
 import { PartTray } from './part-tray';
+import { RecordingField } from './recording-field';
 import { WirePanel } from './wire-panel';
+
+jest.mock('../common/chart', () => jest.requireActual('../../testing/chart-stand-in'));
 
 type Bench = Awaited<ReturnType<typeof openBench>>;
 let bench: Bench;
@@ -22,9 +26,9 @@ describe('the panel of a part', () => {
 
   it('says what a sensor feels, and moves it', async () => {
     const panel = await showSolved(PartPanel, { id: 'B1' });
-    const felt = () => bench.view.snapshot()?.felt['B1'] ?? 0;
+    const felt = () => bench.view.snapshot()?.felt['B1']?.infrared ?? 0;
     const before = felt();
-    expect(panel.text('.readings')).toMatch(/^Feels [\d.]+ .?W\/m²/);
+    expect(panel.text('.readings')).toMatch(/^Infrared.* [\d.]+ .?W\/m²/);
     await panel.type('East', '8');
     await panel.until(() => felt() !== before);
     // Twice as far from the lamp: a quarter of its light, on top of the daylight that stays.
@@ -94,4 +98,61 @@ it('the tray finds a part by what it is for, and puts it on the bench', async ()
   await tray.click('li[role=option]');
   expect(bench.session.design()?.parts.at(-1)).toMatchObject({ id: 'P2', kind: 'sounder-12v' });
   expect(bench.selection.is('part', 'P2')).toBe(true);
+});
+
+describe('the door for recorded readings', () => {
+  const playing = () => bench.session.design()?.parts.find((p) => p.id === 'B1')?.recording;
+  beforeEach(async () => {
+    TestBed.resetTestingModule();
+    bench = await openBench(demo('bench-test-jig'));
+  });
+
+  it('tells what is played, and lets it be another or nothing', async () => {
+    const field = await show(RecordingField, { id: 'B1' });
+    expect(field.text()).toMatch(/7 readings over 120 s, 310 mV to 2\.61 V/);
+    await field.type('Plays', '');
+    expect(playing()).toBeUndefined();
+    bench.session.undo();
+    expect(playing()).toBe('dusk');
+  });
+
+  it('takes a CSV in, as one step to undo', async () => {
+    const field = await show(RecordingField, { id: 'B1' });
+    field.fixture.componentInstance.take('evening', 't;v\n0;0,5\n60;1,5');
+    await field.settle();
+    expect(bench.session.design()?.recordings.at(-1)).toMatchObject({
+      name: 'evening',
+      times: [0, 60],
+      values: [0.5, 1.5],
+    });
+    expect(playing()).toBe('rec1');
+    bench.session.undo();
+    expect(playing()).toBe('dusk');
+    expect(bench.session.design()?.recordings).toHaveLength(1);
+  });
+
+  it.each([
+    ['0,1\n1,NaN', /Line 2: "NaN" is not a number/],
+    ['\u0000PNG', /not a text file/],
+    ['0\n1', /only one column/],
+  ])('refuses %j and keeps what was there', async (text, reason) => {
+    const field = await show(RecordingField, { id: 'B1' });
+    field.fixture.componentInstance.take('bad', text);
+    await field.settle();
+    expect(field.text('[role=alert]')).toMatch(reason);
+    expect(playing()).toBe('dusk');
+  });
+});
+
+it('a parameter whose numbers have names is a choice', async () => {
+  TestBed.resetTestingModule();
+  bench = await openBench(demo('chart-room-touch'));
+  const panel = await showSolved(PartPanel, { id: 'S1' });
+  const field = panel.field('Output when touched');
+  expect([...field.querySelectorAll('option')].map((o) => o.textContent?.trim())).toEqual([
+    'low',
+    'high',
+  ]);
+  await panel.type('Output when touched', '0');
+  expect(bench.session.design()?.parts.find((p) => p.id === 'S1')?.params).toEqual({ active: 0 });
 });

@@ -1,24 +1,34 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { kindOf, paramsOf, type Param } from '@yurei/core/catalog';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { hasPlace, kindOf, paramsOf, surroundings, type Param } from '@yurei/core/catalog';
 import type { Place } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
+import { replacements, replacePart } from '@yurei/core/wiring';
+import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
+import { ParamField } from '../common/param-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-
-const placeParams: readonly (Param & { id: keyof Place })[] = [
-  { id: 'x', label: 'East', unit: 'm', default: 0, min: -1e4, max: 1e4 },
-  { id: 'y', label: 'North', unit: 'm', default: 0, min: -1e4, max: 1e4 },
-  { id: 'facing', label: 'Looks towards', unit: '°', default: 0, min: -360, max: 360 },
-];
+import { PartCurve } from '../parts/part-curve';
+import { RecordingField } from './recording-field';
+import { takeApart } from './take-apart';
 
 /** One part: its values to change, what it carries now, its place, and what to mind. */
 @Component({
   selector: 'yu-part-panel',
-  imports: [Button, TextField, ValueField],
+  imports: [
+    Button,
+    ChoiceField,
+    ParamField,
+    PartCurve,
+    RecordingField,
+    RouterLink,
+    TextField,
+    ValueField,
+  ],
   templateUrl: './part-panel.html',
   styleUrl: '../common/panel.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,7 +38,16 @@ export class PartPanel {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly selection = inject(Selection);
-  protected readonly placeParams = placeParams;
+  /** Where it can stand: on the plan. */
+  protected readonly placeParams = computed((): (Param & { id: keyof Place })[] => {
+    const { width, depth } = this.session.design()?.plan ?? { width: 0, depth: 0 };
+    return [
+      { id: 'x', label: 'East', unit: 'm', default: 0, min: 0, max: width },
+      { id: 'y', label: 'North', unit: 'm', default: 0, min: 0, max: depth },
+      { id: 'facing', label: 'Looks towards', unit: '°', default: 0, min: -360, max: 360 },
+    ];
+  });
+  protected readonly curveOpen = signal(false);
 
   protected readonly part = computed(() =>
     this.session.design()?.parts.find((p) => p.id === this.id()),
@@ -36,6 +55,10 @@ export class PartPanel {
   protected readonly kind = computed(() => {
     const part = this.part();
     return part && kindOf(part);
+  });
+  protected readonly placed = computed(() => {
+    const kind = this.kind();
+    return kind !== undefined && hasPlace(kind);
   });
   protected readonly params = computed(() => {
     const part = this.part();
@@ -53,10 +76,11 @@ export class PartPanel {
       value: `${formatQuantity(solved.volts[t.id], 'V')} · ${formatQuantity(solved.amps[t.id], 'A')}`,
     }));
     const felt = this.view.snapshot()?.felt[this.id()];
-    const feels =
-      kind.feels && felt !== undefined
-        ? [{ label: 'Feels', value: formatQuantity(felt, kind.feels.unit) }]
-        : [];
+    const feels = (kind.feels?.quantities ?? []).flatMap((q) => {
+      const value = felt?.[q];
+      const { label, unit } = surroundings[q];
+      return value === undefined ? [] : [{ label, value: formatQuantity(value, unit) }];
+    });
     return [...feels, ...rows, { label: 'Heat', value: formatQuantity(solved.watts, 'W') }];
   });
   protected readonly because = computed(() => this.view.snapshot()?.acting[this.id()]?.because);
@@ -72,6 +96,24 @@ export class PartPanel {
   protected setPlace(key: keyof Place, value: number): void {
     const place = this.part()?.place ?? { x: 0, y: 0, facing: 0 };
     this.session.edit({ type: 'place-part', id: this.id(), place: { ...place, [key]: value } });
+  }
+
+  protected takeApart(): void {
+    const design = this.session.design();
+    if (design && this.session.edit(takeApart(design, this.id()))) this.selection.clear();
+  }
+
+  /** Kinds that could stand in its place with all its wires. */
+  protected readonly replacements = computed((): Choice[] => {
+    const design = this.session.design();
+    const part = this.part();
+    if (!design || !part) return [];
+    const own = { value: part.kind, label: kindOf(part).label };
+    return [own, ...replacements(design, part).map((k) => ({ value: k.kind, label: k.label }))];
+  });
+
+  protected replace(kind: string): void {
+    this.session.make((design) => replacePart(design, this.id(), kind));
   }
 
   protected remove(): void {

@@ -1,59 +1,52 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { formatQuantity } from '@yurei/core/quantity';
+import { repeatedChannels } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Connecting } from '../picture/connecting';
 import { Picture } from '../picture/picture';
 import type { Shown } from '../picture/views';
+import { isTyping } from '../shell/keys';
+import { BlockDialog } from './block-dialog';
+import { BlockTray } from './block-tray';
 import { PartTray } from './part-tray';
+import { PinPlan } from './pin-plan';
+import { SayLine } from './say-line';
 
 /** The Wire step: the circuit as the program draws it, to add to, connect and change. */
 @Component({
   selector: 'yu-wire',
-  imports: [Button, PartTray, Picture],
-  template: `
-    <div class="bar">
-      <p-button label="Add part" size="small" icon="pi pi-plus" (onClick)="trayOpen.set(true)" />
-      <p-button
-        label="Undo"
-        size="small"
-        severity="secondary"
-        variant="outlined"
-        [disabled]="!session.canUndo()"
-        (onClick)="session.undo()"
-      />
-      <p-button
-        label="Redo"
-        size="small"
-        severity="secondary"
-        variant="outlined"
-        [disabled]="!session.canRedo()"
-        (onClick)="session.redo()"
-      />
-      <p-button
-        [label]="'Show: ' + show()"
-        size="small"
-        severity="secondary"
-        variant="outlined"
-        (onClick)="show.set(show() === 'volts' ? 'amps' : 'volts')"
-      />
-      <p class="say" [class.refused]="refusal()" role="status">{{ refusal() || saying() }}</p>
-    </div>
-    @if (session.design(); as design) {
-      <yu-picture [design]="design" [show]="show()" />
-    }
-    <yu-part-tray [(open)]="trayOpen" />
-  `,
+  imports: [BlockDialog, BlockTray, Button, PartTray, Picture, PinPlan, SayLine],
+  templateUrl: './wire.html',
   styleUrl: '../common/step.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'onKey($event)' },
 })
 export class WireStep {
   protected readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly connecting = inject(Connecting);
+  private readonly picture = viewChild(Picture);
+  private readonly line = viewChild(SayLine);
   protected readonly trayOpen = signal(false);
+  protected readonly blocksOpen = signal(false);
+  protected readonly pinsOpen = signal(false);
   protected readonly show = signal<Shown>('volts');
+  protected readonly alike = signal(false);
+  /** How many cards would go if channels wired alike were drawn once. */
+  protected readonly foldable = computed(() => {
+    const design = this.session.design();
+    if (!design) return 0;
+    return repeatedChannels(design).reduce((sum, r) => sum + r.others.flat().length, 0);
+  });
   protected readonly refusal = computed(() => this.connecting.refusal() || this.session.refusal());
   protected readonly saying = computed(() => {
     const from = this.connecting.from();
@@ -61,6 +54,32 @@ export class WireStep {
     const t = this.view.time();
     const scene = this.view.scene()?.name;
     if (t !== undefined) return `t = ${formatQuantity(t, 's', 4)} of scene “${scene}”`;
-    return 'At rest, values are live. Click two terminals to join them.';
+    return 'At rest, values are live.';
   });
+
+  protected zoom(direction: 1 | -1): void {
+    this.picture()?.zoomBy(direction);
+  }
+
+  protected fit(): void {
+    this.picture()?.fit();
+  }
+
+  protected onKey(event: KeyboardEvent): void {
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return;
+    const actions: Record<string, () => void> = {
+      '+': () => this.zoom(1),
+      '=': () => this.zoom(1),
+      '-': () => this.zoom(-1),
+      '0': () => this.fit(),
+      a: () => this.trayOpen.set(true),
+      s: () => this.blocksOpen.set(true),
+      w: () => this.line()?.focus(),
+    };
+    const action = actions[event.key];
+    const dialog = this.trayOpen() || this.blocksOpen() || this.pinsOpen();
+    if (!action || dialog) return;
+    event.preventDefault();
+    action();
+  }
 }

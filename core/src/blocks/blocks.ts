@@ -1,0 +1,45 @@
+import { nearness } from '../catalog/index.js';
+import type { Block } from './block.js';
+import { bestLoadBlock } from './best-load.js';
+import { comparatorBlock } from './comparator.js';
+import { frontEnd } from './front-end.js';
+import { schmitt555, thyristorLatch } from './latch.js';
+import { ledBlock } from './led.js';
+import { mosfetStage, relayStage, transistorStage } from './load-stage.js';
+import { capacitiveDivider, endOfLine } from './loops.js';
+import { levelShifterBlock, pullDownBlock, pullUpBlock } from './pulls.js';
+import { sensorPower } from './sensor-power.js';
+import { supplyFilter } from './supply-filter.js';
+
+/** Every block, in the order in which a signal passes. */
+export const blocks: readonly Block[] = [
+  frontEnd,
+  bestLoadBlock,
+  endOfLine,
+  capacitiveDivider,
+  sensorPower,
+  levelShifterBlock,
+  pullUpBlock,
+  pullDownBlock,
+  comparatorBlock,
+  schmitt555,
+  transistorStage,
+  mosfetStage,
+  relayStage,
+  thyristorLatch,
+  ledBlock,
+  supplyFilter,
+];
+
+/** Blocks whose label, summary or words contain every word typed, those with the nearest label first. */
+export function searchBlocks(text: string): Block[] {
+  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
+  return blocks
+    .filter((block) => {
+      const said = `${block.label} ${block.summary} ${block.words.join(' ')}`.toLowerCase();
+      return wanted.every((w) => said.includes(w));
+    })
+    .map((block) => ({ block, far: nearness(text, block.label) }))
+    .sort((a, b) => a.far - b.far)
+    .map(({ block }) => block);
+}

@@ -1,0 +1,11 @@
+export {
+  CannotBuild,
+  usualAnswers,
+  type Answers,
+  type Ask,
+  type Block,
+  type Built,
+} from './block.js';
+export { bestLoad, usualRange, type Swing } from './best-load.js';
+export { blocks, searchBlocks } from './blocks.js';
+export { sensorPower } from './sensor-power.js';

@@ -1,0 +1,65 @@
+import type { Element } from './element.js';
+import type { Curve, Param, Params, Rating, SolvedPart, Terminal } from './part-kind.js';
+import { voltsRating } from './ratings.js';
+import { draws } from './sensor-output.js';
+
+/** The terminals of a chip on a two-wire bus. */
+export const busTerminals: readonly Terminal[] = [
+  { id: 'VCC', label: 'VCC', role: 'supply-in' },
+  { id: 'GND', label: 'GND', role: 'ground' },
+  { id: 'SDA', label: 'SDA', role: 'signal-out' },
+  { id: 'SCL', label: 'SCL', role: 'signal-in' },
+];
+
+/** What every chip on a bus is asked: its address and what it draws. */
+export const busParams = (address: number, amps: number): Param[] => [
+  { id: 'address', label: 'Address', unit: '', default: address, min: 3, max: 119, whole: true },
+  { id: 'own', label: 'Own current', unit: 'A', default: amps, min: 1e-7, max: 0.5 },
+];
+
+/** Its supply, and bus pins that are not to stand above it. */
+export const busRatings = (volts: number): Rating[] => [
+  voltsRating('VCC', 'GND', 'supply', () => volts),
+  voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
+  voltsRating('SDA', 'VCC', 'SDA above its supply', () => 0.5),
+  voltsRating('SCL', 'VCC', 'SCL above its supply', () => 0.5),
+];
+
+/** A load on the supply; bus pins that leak a little and are clamped to both rails. */
+export function busElements(p: Params, volts: number): Element[] {
+  const clamp = { type: 'diode', saturation: 1e-14, emission: 1 } as const;
+  const pins = ['SDA', 'SCL'].flatMap((pin): Element[] => [
+    { type: 'resistor', a: pin, b: 'GND', ohms: 5e6 },
+    { ...clamp, anode: pin, cathode: 'VCC' },
+    { ...clamp, anode: 'GND', cathode: pin },
+  ]);
+  return [draws('VCC', 'GND', p['own'], volts), ...pins];
+}
+
+/**
+ * Whether a chip answers: its supply reaches its least, and both lines rest high, which they only do with
+ * pull-ups.
+ */
+export const busWorks =
+  (least: number) =>
+  ({ volts }: SolvedPart): boolean => {
+    const ground = volts['GND'] ?? 0;
+    const supply = (volts['VCC'] ?? 0) - ground;
+    const line = (id: string): boolean => (volts[id] ?? 0) - ground > 0.7 * supply;
+    return supply >= least && line('SDA') && line('SCL');
+  };
+
+/** Said of every chip on a bus. */
+export const busNotes: readonly string[] = [
+  'Both bus lines need a pull-up to its supply, 2.2 to 10 kΩ; one pair serves the whole bus.',
+  'Two chips with one address on one bus talk over each other.',
+];
+
+/** The bench on which a chip on a bus is read: 3.3 V and pull-ups. */
+export const busBench: Pick<Curve, 'feeds' | 'loads'> = {
+  feeds: [['VCC', 'GND', 3.3]],
+  loads: [
+    ['VCC', 'SDA', 4.7e3],
+    ['VCC', 'SCL', 4.7e3],
+  ],
+};

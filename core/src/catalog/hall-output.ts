@@ -1,0 +1,94 @@
+import type { Param, PartKind } from './part-kind.js';
+import { ampsRating, voltsRating } from './ratings.js';
+import { constant, draws, yesNo } from './sensor-output.js';
+
+/** Fields are compared in units of a millitesla. */
+const unit = 1e-3;
+
+interface HallSwitch extends Pick<
+  PartKind,
+  'kind' | 'label' | 'summary' | 'words' | 'notes' | 'source'
+> {
+  /** Output on from this south field, T; off below that one. */
+  operate: number;
+  release: number;
+}
+
+const point = (id: string, label: string, value: number): Param => ({
+  id,
+  label,
+  unit: 'T',
+  default: value,
+  min: -0.1,
+  max: 0.1,
+  tolerance: 0.3,
+});
+
+/** A Hall switch with an open-collector output: south pole positive, on at its operate point, off at its release point. */
+export function hallSwitchKind(about: HallSwitch): PartKind {
+  const { kind, label, summary, words, notes, source, operate, release } = about;
+  return {
+    kind,
+    label,
+    summary,
+    prefix: 'B',
+    words: ['magnet', 'hall', 'door', 'turns', 'wheel', 'position', ...words],
+    stage: 'feels',
+    terminals: [
+      { id: 'VCC', label: 'VCC', role: 'supply-in' },
+      { id: 'GND', label: 'GND', role: 'ground' },
+      { id: 'OUT', label: 'OUT', role: 'signal-out' },
+    ],
+    params: [
+      point('operate', 'On from', operate),
+      point('release', 'Off below', release),
+      { id: 'own', label: 'Own current', unit: 'A', default: 4e-3, min: 1e-6, max: 0.05 },
+    ],
+    feed: { plus: 'VCC', minus: 'GND', least: () => 3.8 },
+    decouple: 100e-9,
+    ratings: [
+      voltsRating('VCC', 'GND', 'supply', () => 24),
+      voltsRating('GND', 'VCC', 'supply reversed', () => 0.5),
+      ampsRating('OUT', () => 0.025),
+    ],
+    elements: (p, state) => [
+      draws('VCC', 'GND', p['own'], 5),
+      { type: 'level', node: '#field', value: state.felt.field / unit, up: 2e-6, down: 2e-6 },
+      constant('#middle', (p['operate'] + p['release']) / 2 / unit),
+      yesNo({
+        signal: '#field',
+        limit: '#middle',
+        output: 'OUT',
+        supply: 'VCC',
+        ground: 'GND',
+        hysteresis: Math.max(0.01, Math.abs(p['operate'] - p['release']) / 2 / unit),
+        stage: 'open-collector',
+        whenOver: 'low',
+        ohms: 20,
+        delay: 1e-6,
+      }),
+    ],
+    headline: (p) => `${(1e3 * p['operate']).toFixed(1)}/${(1e3 * p['release']).toFixed(1)} mT`,
+    feels: { quantities: ['field'] },
+    curve: {
+      vary: { felt: 'field' },
+      from: -0.03,
+      to: 0.03,
+      scale: 'linear',
+      operating: [Math.min(operate, release), Math.max(operate, release)],
+      feeds: [['VCC', 'GND', 5]],
+      loads: [['VCC', 'OUT', 10e3]],
+      reads: { volts: ['OUT', 'GND'] },
+    },
+    legsVary: true,
+    notes: [
+      'OUT only pulls down and needs a pull-up, 10 kΩ: low means that the magnet is there.',
+      ...notes,
+      'Pin order differs between types: check before power.',
+    ],
+    cautions: [],
+    source,
+    price: 'under 1',
+    glyph: 'M5 4H19V16H5ZM8 16V22M12 16V22M16 16V22M9 12L15 8M9 8L15 12',
+  };
+}

@@ -1,0 +1,107 @@
+import { formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+import { draws } from '../sensor-output.js';
+
+export const audioPlayer: PartKind = {
+  kind: 'audio-player',
+  label: 'Audio player with amplifier',
+  summary: 'Plays a recorded sound from a card into a speaker while its trigger is held low.',
+  prefix: 'P',
+  words: ['sound', 'audio', 'play', 'voice', 'speaker', 'message', 'effect', 'music', 'mp3'],
+  stage: 'acts',
+  terminals: [
+    { id: 'VCC', label: 'VCC', role: 'supply-in' },
+    { id: 'GND', label: 'GND', role: 'ground' },
+    { id: 'PLAY', label: 'PLAY', role: 'signal-in' },
+    { id: 'RX', label: 'RX', role: 'signal-in', optional: true },
+    { id: 'BUSY', label: 'BUSY', role: 'signal-out', optional: true },
+    { id: 'sp', label: 'SPK+', role: 'signal-out' },
+    { id: 'sm', label: 'SPK−', role: 'signal-out' },
+  ],
+  params: [
+    { id: 'idle', label: 'Idle', unit: 'A', default: 0.02, min: 1e-4, max: 0.2 },
+    { id: 'loud', label: 'Playing, besides', unit: 'A', default: 0.25, min: 0.01, max: 3 },
+    { id: 'level', label: 'Amplitude at the speaker', unit: 'V', default: 2, min: 0, max: 10 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 3.2 },
+  ratings: [
+    voltsRating('VCC', 'GND', 'supply', () => 5.2),
+    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
+    voltsRating('RX', 'GND', 'RX', () => 3.6),
+  ],
+  elements: (p) => [
+    draws('VCC', 'GND', p['idle'], 5),
+    { type: 'resistor', a: 'VCC', b: 'PLAY', ohms: 20e3 },
+    { type: 'resistor', a: 'RX', b: 'GND', ohms: 100e3 },
+    {
+      type: 'schmitt',
+      input: 'PLAY',
+      output: '#play',
+      supply: 'VCC',
+      ground: 'GND',
+      inverts: true,
+      rising: 0.5,
+      falling: 0.3,
+      ohms: 100,
+      delay: 0.05,
+    },
+    {
+      type: 'contact',
+      a: 'VCC',
+      b: '#amplifier',
+      control: '#play',
+      rests: 'open',
+      on: 1.5,
+      off: 1,
+      ohms: 0.1,
+      bounce: 0,
+    },
+    draws('#amplifier', 'GND', p['loud'], 5),
+    // BUSY is low while it plays.
+    {
+      type: 'schmitt',
+      input: '#play',
+      output: 'BUSY',
+      supply: 'VCC',
+      ground: 'GND',
+      inverts: true,
+      rising: 0.5,
+      falling: 0.3,
+      ohms: 1000,
+      delay: 1e-3,
+    },
+    { type: 'resistor', a: 'sp', b: 'GND', ohms: 100 },
+    { type: 'resistor', a: 'sm', b: 'GND', ohms: 100 },
+  ],
+  phases: [
+    { label: 'idle', amps: (p) => p['idle'] },
+    { label: 'playing', amps: (p) => p['idle'] + p['loud'] },
+  ],
+  headline: () => 'PLAY low',
+  acts: {
+    word: 'playing',
+    active: (part) => (part.volts['#play'] ?? 0) - (part.volts['GND'] ?? 0) > 1.5,
+    because: (part) =>
+      `${formatQuantity((part.volts['PLAY'] ?? 0) - (part.volts['GND'] ?? 0), 'V')} at PLAY; it plays while that is low`,
+  },
+  curve: {
+    vary: { plus: 'PLAY', minus: 'GND' },
+    from: 0,
+    to: 5,
+    scale: 'linear',
+    operating: [0, 5],
+    feeds: [['VCC', 'GND', 5]],
+    reads: { amps: 'VCC' },
+  },
+  notes: [
+    'A 1 kΩ resistor in its serial line keeps clicks out of the speaker.',
+    'The sound itself is not computed, only what it draws.',
+    'Its amplifier bridges: neither speaker lead goes to ground.',
+  ],
+  cautions: ['Loud sounds next to ears hurt them; alarms by night fall under local rules.'],
+  source:
+    'Idle and playing current behind a trigger with pull-up; values as typical of such modules (from memory).',
+  price: '1 to 5',
+  glyph: 'M3 9H7L12 4V20L7 15H3ZM15 8A5 5 0 0 1 15 16M18 5A9 9 0 0 1 18 19',
+};

@@ -1,0 +1,70 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { photocurrent } from '../photocurrent.js';
+import { voltsRating, wattsRating } from '../ratings.js';
+
+export const flameReceiver: PartKind = {
+  kind: 'flame-receiver',
+  label: 'Infrared flame receiver',
+  summary:
+    'A wide-angled phototransistor behind black resin that shuts out visible light; sees flames.',
+  prefix: 'B',
+  words: ['flame', 'fire', 'candle', 'infrared', 'ir', 'watch', 'heat'],
+  stage: 'feels',
+  terminals: [
+    { id: 'c', label: 'C', role: 'passive' },
+    { id: 'e', label: 'E', role: 'signal-out' },
+  ],
+  params: [
+    {
+      id: 'sensitivity',
+      label: 'Sensitivity',
+      unit: 'A·m²/W',
+      default: 4e-4,
+      min: 1e-7,
+      max: 1e-2,
+      tolerance: 0.5,
+    },
+    { id: 'dark', label: 'Dark current', unit: 'A', default: 20e-9, min: 0, max: 1e-5 },
+    { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 30, min: 1, max: 85 },
+    { id: 'radius', label: 'Opening radius', unit: 'm', default: 0.0025, min: 0.0005, max: 0.1 },
+    { id: 'noise', label: 'Noise, as irradiance', unit: 'W/m²', default: 2e-4, min: 0, max: 1 },
+  ],
+  ratings: [
+    wattsRating(() => 0.1),
+    voltsRating('c', 'e', 'collector over emitter', () => 30),
+    voltsRating('e', 'c', 'reversed', () => 5),
+  ],
+  elements: (p, state) =>
+    photocurrent(p['sensitivity'] * Math.max(0, state.felt.infrared) + p['dark']),
+  headline: (p) => `±${formatNominal(p['halfAngle'], '°')}`,
+  feels: {
+    quantities: ['infrared'],
+    halfAngle: (p) => p['halfAngle'],
+    radius: (p) => p['radius'],
+    noise: (p) => p['noise'],
+    rises: 'e',
+  },
+  curve: {
+    vary: { felt: 'infrared' },
+    from: 0.01,
+    to: 100,
+    scale: 'log',
+    operating: [0.03, 10],
+    feeds: [['c', 'g', 5]],
+    loads: [['e', 'g', 10e3]],
+    reads: { volts: ['e', 'g'] },
+  },
+  notes: [
+    'One sees a cone: several at equal angles cover the whole round.',
+    'Sun, filament lamps and remote controls give infrared too; a flame flickers at 1 to 15 Hz, daylight does not.',
+    'The longer lead is usually the emitter.',
+  ],
+  cautions: [
+    'A hobby fire alarm never replaces a certified smoke or heat alarm (EN 14604, UL 217). Test with a candle, an extinguisher at hand.',
+  ],
+  source:
+    'Transport model of the bipolar transistor with its photocurrent into the base; 0.4 mA at 1 W/m², ±30° and ratings as typical of black 5 mm types for 760–1100 nm (from memory).',
+  price: 'under 1',
+  glyph: 'M9 5V19M9 12H5M9 9L18 3V1M9 15L18 21V23M2 9C0 6 3 5 3 2C6 4 6 7 4 9C3 10 3 10 2 9',
+};

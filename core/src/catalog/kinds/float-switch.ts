@@ -1,0 +1,61 @@
+import { formatNominal } from '../../quantity/index.js';
+import { contactParams, contactTerminals, movedContact } from '../contact.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating } from '../ratings.js';
+
+export const floatSwitch: PartKind = {
+  kind: 'float-switch',
+  label: 'Float switch',
+  summary: 'A float with a magnet lifts past a reed: a contact at a water level.',
+  prefix: 'S',
+  words: ['float', 'level', 'water', 'tank', 'sump', 'bilge', 'pump', 'liquid', 'flood'],
+  stage: 'feels',
+  terminals: contactTerminals,
+  params: [
+    { id: 'height', label: 'Mounted at', unit: 'm', default: 0.2, min: 0, max: 50 },
+    { id: 'travel', label: 'Travel of the float', unit: 'm', default: 0.01, min: 1e-3, max: 2 },
+    {
+      id: 'closedWhen',
+      label: 'Closed',
+      unit: '',
+      default: 0,
+      min: 0,
+      max: 1,
+      whole: true,
+      choices: ['when the float is up', 'when it hangs down'],
+    },
+    ...contactParams(0.2, 2e-3, 0.5),
+  ],
+  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  elements: (p, state) => [
+    movedContact(p, {
+      drive: state.felt.water,
+      rests: p['closedWhen'] === 1 ? 'closed' : 'open',
+      on: p['height'] + p['travel'],
+      off: p['height'],
+    }),
+  ],
+  headline: (p) => `at ${formatNominal(p['height'], 'm')}`,
+  feels: { quantities: ['water'] },
+  curve: {
+    vary: { felt: 'water' },
+    from: 0,
+    to: 0.5,
+    scale: 'linear',
+    operating: [0.2, 0.21],
+    feeds: [['v', 'b', 5]],
+    loads: [['v', 'a', 10e3]],
+    reads: { volts: ['a', 'b'] },
+  },
+  notes: [
+    'Waves make it chatter: give it travel, or time.',
+    'Two of them, high and low, make a pump run long and seldom. One more, lower, guards against running dry.',
+    'Turn the float over to swap open and closed.',
+  ],
+  cautions: [
+    'Pumps on the mains belong to a licensed electrician and behind residual-current protection.',
+  ],
+  source: 'A contact with two levels and bounce (from memory).',
+  price: '1 to 5',
+  glyph: 'M10 2V22H14V2M6 9H18V15H6ZM1 18Q4 16 7 18T13 18T19 18T23 18',
+};

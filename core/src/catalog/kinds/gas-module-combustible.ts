@@ -1,0 +1,21 @@
+import type { PartKind } from '../part-kind.js';
+import { gasModule } from '../gas-element.js';
+import { gasCombustible } from './gas-combustible.js';
+
+export const gasModuleCombustible: PartKind = gasModule(gasCombustible, {
+  kind: 'gas-module-combustible',
+  label: 'Gas module, combustible',
+  summary:
+    'A heated element for propane, methane and their like: on a board with comparator and trimmer.',
+  words: [
+    'propane',
+    'methane',
+    'combustible',
+    'cooker',
+    'bottle',
+    'explosive',
+    'lpg',
+    'module',
+    'gas',
+  ],
+});

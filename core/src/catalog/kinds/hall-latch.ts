@@ -1,0 +1,14 @@
+import type { PartKind } from '../part-kind.js';
+import { hallSwitchKind } from '../hall-output.js';
+
+export const hallLatch: PartKind = hallSwitchKind({
+  kind: 'hall-latch',
+  label: 'Hall latch',
+  summary: 'A south pole switches it on and it stays on until a north pole comes.',
+  words: ['latch', 'remember', 'memory', 'pole'],
+  operate: 8e-3,
+  release: -8e-3,
+  notes: ['Taking the magnet away changes nothing; only the other pole lets it go.'],
+  source:
+    'Comparator with hysteresis about zero field; ±8 mT as typical of latching types (data sheets, from memory).',
+});

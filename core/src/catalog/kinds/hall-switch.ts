@@ -1,0 +1,17 @@
+import type { PartKind } from '../part-kind.js';
+import { hallSwitchKind } from '../hall-output.js';
+
+export const hallSwitch: PartKind = hallSwitchKind({
+  kind: 'hall-switch',
+  label: 'Hall switch, unipolar',
+  summary: 'On while a south pole is near; the other pole does nothing.',
+  words: ['unipolar', 'south', 'near'],
+  operate: 15e-3,
+  release: 10e-3,
+  notes: [
+    'Only one pole works: turn the magnet round if nothing happens.',
+    'Between operate and release point it stays as it was: hysteresis is built in.',
+  ],
+  source:
+    'Comparator with hysteresis on the field; 15 and 10 mT as typical of unipolar types (data sheets, from memory).',
+});

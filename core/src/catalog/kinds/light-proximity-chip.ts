@@ -1,0 +1,124 @@
+import type { PartKind } from '../part-kind.js';
+import {
+  busBench,
+  busElements,
+  busNotes,
+  busParams,
+  busRatings,
+  busTerminals,
+  busWorks,
+} from '../bus-chip.js';
+
+/** Times by which the ambient-light reading is taken longer or shorter, s. */
+const integrationTimes = [0.0125, 0.05, 0.1, 0.4];
+const integrationNames = ['12.5 ms', '50 ms', '100 ms', '400 ms'];
+/** LED currents of its proximity part, A. */
+const ranges = [0.025, 0.05, 0.1];
+
+export const lightProximityChip: PartKind = {
+  kind: 'light-proximity-chip',
+  label: 'Ambient-light and proximity chip',
+  summary: 'Counts light in lux and what its own infrared pulses bring back, over a two-wire bus.',
+  prefix: 'B',
+  words: ['light', 'proximity', 'lux', 'i2c', 'bus', 'ambient', 'digital', 'near', 'gesture'],
+  stage: 'feels',
+  terminals: busTerminals,
+  params: [
+    ...busParams(0x39, 0.25e-3),
+    {
+      id: 'range',
+      label: 'LED current',
+      unit: '',
+      default: 1,
+      min: 0,
+      max: 2,
+      whole: true,
+      choices: ['25 mA', '50 mA', '100 mA'],
+    },
+    { id: 'pulses', label: 'Pulses', unit: '', default: 8, min: 1, max: 64, whole: true },
+    {
+      id: 'time',
+      label: 'Integration time',
+      unit: '',
+      default: 2,
+      min: 0,
+      max: 3,
+      whole: true,
+      choices: integrationNames,
+    },
+    {
+      id: 'perLux',
+      label: 'Counts per lux in 100 ms',
+      unit: '',
+      default: 20,
+      min: 0.1,
+      max: 1000,
+      tolerance: 0.15,
+    },
+    {
+      id: 'perReturn',
+      label: 'Counts per pulse at 100 mA and 1/m²',
+      unit: '',
+      default: 0.4,
+      min: 0.001,
+      max: 100,
+      tolerance: 0.3,
+    },
+    { id: 'offset', label: 'Proximity offset', unit: 'counts', default: 12, min: 0, max: 2000 },
+    { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 25, min: 1, max: 85 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 2.4 },
+  ratings: busRatings(3.8),
+  elements: (p) => busElements(p, 3.3),
+  reads: [
+    {
+      id: 'ambient',
+      label: 'Ambient light',
+      full: () => 65535,
+      noise: () => 2,
+      counts: (felt, p) =>
+        p['perLux'] * felt.light * (integrationTimes[p['time']] / integrationTimes[2]),
+      works: busWorks(2.4),
+    },
+    {
+      id: 'proximity',
+      label: 'Proximity',
+      full: () => 1023,
+      noise: (p) => 0.4 * Math.sqrt(p['pulses']),
+      counts: (felt, p) =>
+        p['offset'] +
+        p['perReturn'] * p['pulses'] * (ranges[p['range']] / ranges[2]) * felt.reflection,
+      works: busWorks(2.4),
+    },
+  ],
+  phases: [
+    { label: 'measuring', amps: (p) => p['own'] },
+    { label: 'asleep', amps: () => 2e-6 },
+  ],
+  headline: (p) => `${p['pulses']} × ${1000 * ranges[p['range']]} mA`,
+  feels: {
+    quantities: ['light', 'reflection'],
+    halfAngle: (p) => p['halfAngle'],
+    radius: () => 0.004,
+  },
+  curve: {
+    vary: { felt: 'reflection' },
+    from: 0.1,
+    to: 3000,
+    scale: 'log',
+    operating: [1, 600],
+    ...busBench,
+    reads: { readout: 'proximity' },
+  },
+  notes: [
+    'More current, more pulses and longer integration see farther but saturate nearer: a trade.',
+    'Surfaces beside it give an offset: measure it with nothing in front.',
+    'Black things read far lower than grey ones.',
+    ...busNotes,
+  ],
+  cautions: ['It is made for 3.3 V: 5 V on its supply or bus pins kills it.'],
+  source:
+    'Counts in proportion to light and time, to pulses, current and what comes back, held at full scale; values as typical of such chips (from memory).',
+  price: '1 to 5',
+  glyph: 'M4 4H20V20H4ZM8 9A4 4 0 1 1 8 15M14 8V16M17 10V14M1 8H4M1 16H4M20 8H23M20 16H23',
+};

@@ -1,0 +1,75 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { Element } from '../element.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+import { draws } from '../sensor-output.js';
+
+export const memoryCard: PartKind = {
+  kind: 'memory-card',
+  label: 'Memory card with holder',
+  summary: 'Keeps the event history as files.',
+  prefix: 'U',
+  words: ['memory', 'card', 'log', 'history', 'file', 'record', 'storage'],
+  stage: 'acts',
+  terminals: [
+    { id: 'VCC', label: 'VCC', role: 'supply-in' },
+    { id: 'GND', label: 'GND', role: 'ground' },
+    { id: 'SCK', label: 'SCK', role: 'signal-in' },
+    { id: 'MOSI', label: 'MOSI', role: 'signal-in' },
+    { id: 'MISO', label: 'MISO', role: 'signal-out', highAt: 'VCC' },
+    { id: 'CS', label: 'CS', role: 'signal-in' },
+  ],
+  params: [
+    { id: 'idle', label: 'Idle', unit: 'A', default: 0.5e-3, min: 1e-6, max: 0.05 },
+    { id: 'writing', label: 'Writing', unit: 'A', default: 0.08, min: 1e-3, max: 0.3 },
+    {
+      id: 'now',
+      label: 'Now',
+      unit: '',
+      default: 0,
+      min: 0,
+      max: 1,
+      whole: true,
+      choices: ['idle', 'writing'],
+    },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 2.7 },
+  ratings: [
+    voltsRating('VCC', 'GND', 'supply', () => 3.6),
+    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
+    ...['SCK', 'MOSI', 'CS'].map((pin) =>
+      voltsRating(pin, 'VCC', `${pin} above its supply`, () => 0.5),
+    ),
+  ],
+  elements: (p) => [
+    draws('VCC', 'GND', p['now'] === 1 ? p['writing'] : p['idle'], 3.3),
+    ...['SCK', 'MOSI', 'MISO', 'CS'].map((pin): Element => ({
+      type: 'resistor',
+      a: pin,
+      b: 'GND',
+      ohms: 1e6,
+    })),
+  ],
+  phases: [
+    { label: 'writing', amps: (p) => p['writing'] },
+    { label: 'idle', amps: (p) => p['idle'] },
+  ],
+  headline: (p) => formatNominal(p['writing'], 'A'),
+  curve: {
+    vary: { param: 'now' },
+    from: 0,
+    to: 1,
+    scale: 'linear',
+    operating: [0, 1],
+    feeds: [['VCC', 'GND', 3.3]],
+    reads: { amps: 'VCC' },
+  },
+  notes: [
+    'Writing takes tenths of an ampere for a moment: 100 µF at its supply.',
+    'A power cut while writing spoils the file: close it after each entry.',
+  ],
+  cautions: ['It is made for 3.3 V.'],
+  source: 'What it draws idle and writing; values as typical (from memory).',
+  price: '1 to 5',
+  glyph: 'M5 2H15L19 6V22H5ZM8 5V9M11 5V9M14 6V9M8 14H16M8 17H16',
+};

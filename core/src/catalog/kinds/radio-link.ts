@@ -1,0 +1,85 @@
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+import { draws } from '../sensor-output.js';
+
+export const radioLink: PartKind = {
+  kind: 'radio-link',
+  label: 'Radio link module',
+  summary: 'Sends short messages to its fellow across the yard; sleeps in between.',
+  prefix: 'U',
+  words: ['radio', 'wireless', 'remote', 'send', 'message', 'link', 'antenna', 'gate'],
+  stage: 'acts',
+  terminals: [
+    { id: 'VCC', label: 'VCC', role: 'supply-in' },
+    { id: 'GND', label: 'GND', role: 'ground' },
+    { id: 'TX', label: 'TX', role: 'signal-out', highAt: 'VCC' },
+    { id: 'RX', label: 'RX', role: 'signal-in' },
+    { id: 'SET', label: 'SET', role: 'signal-in', optional: true },
+  ],
+  params: [
+    { id: 'sending', label: 'Sending', unit: 'A', default: 0.1, min: 1e-3, max: 1 },
+    { id: 'listening', label: 'Listening', unit: 'A', default: 0.012, min: 1e-4, max: 0.2 },
+    { id: 'asleep', label: 'Asleep', unit: 'A', default: 2e-6, min: 1e-8, max: 1e-3 },
+    {
+      id: 'now',
+      label: 'Now',
+      unit: '',
+      default: 1,
+      min: 0,
+      max: 2,
+      whole: true,
+      choices: ['asleep', 'listening', 'sending'],
+    },
+    { id: 'megahertz', label: 'Frequency', unit: 'Hz', default: 868e6, min: 1e6, max: 6e9 },
+    { id: 'power', label: 'Sent power', unit: 'W', default: 0.025, min: 1e-6, max: 1 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 1.9 },
+  ratings: [
+    voltsRating('VCC', 'GND', 'supply', () => 3.6),
+    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
+    voltsRating('RX', 'VCC', 'RX above its supply', () => 0.5),
+  ],
+  elements: (p) => [
+    draws(
+      'VCC',
+      'GND',
+      [p['asleep'], p['listening'], p['sending']][p['now']] ?? p['listening'],
+      3.3,
+    ),
+    { type: 'resistor', a: 'VCC', b: 'TX', ohms: 10e3 },
+    { type: 'resistor', a: 'RX', b: 'GND', ohms: 1e6 },
+    { type: 'resistor', a: 'SET', b: 'VCC', ohms: 100e3 },
+  ],
+  phases: [
+    { label: 'sending', amps: (p) => p['sending'] },
+    { label: 'listening', amps: (p) => p['listening'] },
+    { label: 'asleep', amps: (p) => p['asleep'] },
+  ],
+  headline: (p) => formatNominal(p['megahertz'], 'Hz'),
+  acts: {
+    word: 'on the air',
+    active: (part, p) =>
+      p['now'] === 2 && (part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0) > 1.9,
+    because: (part) => `${formatQuantity(part.amps['VCC'] ?? 0, 'A')} from its supply`,
+  },
+  curve: {
+    vary: { param: 'now' },
+    from: 0,
+    to: 2,
+    scale: 'linear',
+    operating: [0, 2],
+    feeds: [['VCC', 'GND', 3.3]],
+    reads: { amps: 'VCC' },
+  },
+  notes: [
+    'A message may be lost: number them, repeat them, and miss a heartbeat to notice jamming.',
+    'Straight wire of a quarter wave, upright, away from metal.',
+    'Its range is not computed here.',
+  ],
+  cautions: ['Frequencies, powers and duty cycles are regulated: follow local rules.'],
+  source: 'What it draws in three states; values as typical of 25 mW modules (from memory).',
+  price: '5 to 20',
+  glyph:
+    'M12 12V22M8 22H16M12 8A2 2 0 1 0 12 12A2 2 0 1 0 12 8M7 5A7 7 0 0 0 7 15M17 5A7 7 0 0 1 17 15M4 2A11 11 0 0 0 4 18M20 2A11 11 0 0 1 20 18',
+};

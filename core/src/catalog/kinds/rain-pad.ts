@@ -1,0 +1,89 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { ampsRating } from '../ratings.js';
+
+export const rainPad: PartKind = {
+  kind: 'rain-pad',
+  label: 'Rain or leak pad',
+  summary: 'Interleaved tracks: their resistance falls as water bridges them.',
+  prefix: 'B',
+  words: ['rain', 'leak', 'water', 'wet', 'drop', 'flood', 'washing machine', 'pad'],
+  stage: 'feels',
+  terminals: [
+    { id: 'a', label: 'a', role: 'passive' },
+    { id: 'b', label: 'b', role: 'signal-out' },
+  ],
+  params: [
+    {
+      id: 'conductivity',
+      label: 'Conductivity of the water',
+      unit: 'S/m',
+      default: 5e-3,
+      min: 1e-4,
+      max: 10,
+      usual: [5e-4, 6],
+      tolerance: 0.5,
+    },
+    { id: 'tracks', label: 'Length of all gaps', unit: 'm', default: 1.2, min: 0.01, max: 50 },
+    { id: 'gap', label: 'Gap', unit: 'm', default: 1e-3, min: 1e-4, max: 0.02 },
+    {
+      id: 'film',
+      label: 'Thickness of the water',
+      unit: 'm',
+      default: 0.3e-3,
+      min: 1e-5,
+      max: 0.01,
+    },
+    { id: 'eaten', label: 'Track eaten by corrosion', unit: '', default: 0, min: 0, max: 0.95 },
+    { id: 'dry', label: 'Dry', unit: 'Ω', default: 20e6, min: 1e5, max: 1e10 },
+    {
+      id: 'maxAmps',
+      label: 'Current against corrosion',
+      unit: 'A',
+      default: 1e-3,
+      min: 1e-6,
+      max: 0.1,
+    },
+  ],
+  corrodes: true,
+  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  elements: (p, state) => [
+    {
+      type: 'resistor',
+      a: 'a',
+      b: 'b',
+      ohms:
+        1 /
+        (1 / p['dry'] +
+          (p['conductivity'] *
+            p['tracks'] *
+            (1 - p['eaten']) *
+            p['film'] *
+            Math.max(0, state.felt.wet)) /
+            p['gap']),
+    },
+  ],
+  headline: (p) => `${formatNominal(p['conductivity'], 'S/m')}`,
+  feels: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002, rises: 'b' },
+  curve: {
+    vary: { felt: 'wet' },
+    from: 1e-3,
+    to: 1,
+    scale: 'log',
+    operating: [0.02, 1],
+    feeds: [['a', 'g', 0.1]],
+    loads: [['b', 'g', 0.1]],
+    reads: { ohms: ['a', 'b'] },
+  },
+  notes: [
+    'Power it only while reading: direct current eats the tracks within weeks.',
+    'Rain, tap and sea water differ in conductivity by orders of magnitude: calibrate with what will fall.',
+    'Dust and salt stay after drying and read as damp.',
+  ],
+  cautions: [],
+  source:
+    'Conductance of a film σ·length·thickness/gap over the wet share (closed form); rain about 5 mS/m (from memory).',
+  price: 'under 1',
+  glyph:
+    'M3 14H7V22M7 14V10M11 22V12M15 22V10M19 22V12M3 22H21M8 2C9.5 4 10 5 10 6A2 2 0 0 1 6 6C6 5 6.5 4 8 2M16 3C17 4.5 17.5 5 17.5 6A1.5 1.5 0 0 1 14.5 6C14.5 5 15 4.5 16 3',
+};

@@ -1,0 +1,34 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { busElements, busNotes, busParams, busRatings, busTerminals } from '../bus-chip.js';
+
+export const realTimeClock: PartKind = {
+  kind: 'real-time-clock',
+  label: 'Real-time clock',
+  summary: 'Keeps date and time through power cuts on a coin cell; over a two-wire bus.',
+  prefix: 'U',
+  words: ['clock', 'time', 'date', 'rtc', 'schedule', 'night', 'i2c', 'bus', 'wake'],
+  stage: 'conditions',
+  terminals: [...busTerminals, { id: 'SQW', label: 'SQW', role: 'signal-out', optional: true }],
+  params: [
+    ...busParams(0x68, 0.2e-3),
+    { id: 'drift', label: 'Drift, seconds a month', unit: 's', default: 5, min: 0, max: 300 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 2.2 },
+  ratings: busRatings(5.5),
+  elements: (p) => [...busElements(p, 3.3), { type: 'resistor', a: 'SQW', b: 'GND', ohms: 10e6 }],
+  phases: [
+    { label: 'on the bus', amps: (p) => p['own'] },
+    { label: 'on its cell', amps: () => 1e-6 },
+  ],
+  headline: (p) => `±${formatNominal(p['drift'], 's')} a month`,
+  notes: [
+    'SQW only pulls down: it can wake a controller at a set time.',
+    'Boards with a charging resistor overcharge a plain coin cell: take it out, or fit a rechargeable one.',
+    ...busNotes,
+  ],
+  cautions: ['Coin cells must never reach small children: swallowed they kill.'],
+  source: 'What it draws; ±2 ppm as typical of compensated clocks (from memory).',
+  price: '1 to 5',
+  glyph: 'M12 2A10 10 0 1 0 12 22A10 10 0 1 0 12 2M12 6V12L16 15',
+};

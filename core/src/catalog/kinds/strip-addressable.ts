@@ -1,0 +1,65 @@
+import { formatQuantity } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+import { draws } from '../sensor-output.js';
+
+export const stripAddressable: PartKind = {
+  kind: 'strip-addressable',
+  label: 'Addressable light strip',
+  summary: 'LEDs with a chip in each, set one by one over a single data wire.',
+  prefix: 'H',
+  words: ['strip', 'addressable', 'pixel', 'led', 'colour', 'rgb', 'effect', 'light'],
+  stage: 'acts',
+  terminals: [
+    { id: 'VCC', label: '5 V', role: 'supply-in' },
+    { id: 'GND', label: 'GND', role: 'ground' },
+    { id: 'DIN', label: 'DIN', role: 'signal-in' },
+  ],
+  params: [
+    { id: 'pixels', label: 'LEDs', unit: '', default: 30, min: 1, max: 1000, whole: true },
+    { id: 'level', label: 'Brightness of all', unit: '', default: 0.3, min: 0, max: 1 },
+    { id: 'amps', label: 'Each at full white', unit: 'A', default: 0.05, min: 1e-3, max: 0.1 },
+    { id: 'idle', label: 'Each when dark', unit: 'A', default: 0.6e-3, min: 1e-6, max: 0.01 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
+  ratings: [
+    voltsRating('VCC', 'GND', 'supply', () => 5.5),
+    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
+    voltsRating('DIN', 'VCC', 'data above its supply', () => 0.5),
+  ],
+  elements: (p) => [
+    draws('VCC', 'GND', p['pixels'] * (p['idle'] + p['level'] * p['amps']), 5),
+    { type: 'resistor', a: 'DIN', b: 'GND', ohms: 1e6 },
+  ],
+  phases: [
+    { label: 'dark', amps: (p) => p['pixels'] * p['idle'] },
+    { label: 'full white', amps: (p) => p['pixels'] * (p['idle'] + p['amps']) },
+  ],
+  headline: (p) => `${p['pixels']} LEDs`,
+  acts: {
+    word: 'fed',
+    active: (part) => (part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0) > 3.5,
+    because: (part) =>
+      `${formatQuantity((part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0), 'V')} at its supply, ${formatQuantity(part.amps['VCC'] ?? 0, 'A')}`,
+  },
+  curve: {
+    vary: { param: 'level' },
+    from: 0,
+    to: 1,
+    scale: 'linear',
+    operating: [0, 0.5],
+    feeds: [['VCC', 'GND', 5]],
+    reads: { amps: 'VCC' },
+  },
+  notes: [
+    'Its data input wants 0.7 of the supply: a 3.3 V pin needs a level shifter, or 4.5 V for the strip.',
+    'A big capacitor at its supply and 330 Ω in the data wire save the first LED.',
+    'What is shown on it is not computed; brightness is set by hand here.',
+  ],
+  cautions: ['Thirty LEDs at full white take 1.5 A: fuse it, and feed both ends.'],
+  source:
+    'A resistance that draws what dark and lit chips draw; 50 mA each at full white as typical (from memory).',
+  price: '5 to 20',
+  glyph:
+    'M1 8H23V16H1ZM3 10H7V14H3ZM10 10H14V14H10ZM17 10H21V14H17ZM5 5V2M12 5V2M19 5V2M7 12H10M14 12H17',
+};

@@ -1,0 +1,78 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { Element } from '../element.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+import { draws } from '../sensor-output.js';
+
+export const tagReader: PartKind = {
+  kind: 'tag-reader',
+  label: 'Tag reader',
+  summary:
+    'Tells which tag is held to it: the only sensor that knows one thing from another alike.',
+  prefix: 'B',
+  words: ['tag', 'card', 'fob', 'identity', 'rfid', 'who', 'access', 'key', 'number'],
+  stage: 'feels',
+  terminals: [
+    { id: 'VCC', label: 'VCC', role: 'supply-in' },
+    { id: 'GND', label: 'GND', role: 'ground' },
+    { id: 'SCK', label: 'SCK', role: 'signal-in' },
+    { id: 'MOSI', label: 'MOSI', role: 'signal-in' },
+    { id: 'MISO', label: 'MISO', role: 'signal-out', highAt: 'VCC' },
+    { id: 'CS', label: 'CS', role: 'signal-in' },
+  ],
+  params: [
+    { id: 'reach', label: 'Reads within', unit: 'm', default: 0.04, min: 0.005, max: 1 },
+    { id: 'own', label: 'Own current', unit: 'A', default: 0.02, min: 1e-4, max: 0.2 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 2.5 },
+  ratings: [
+    voltsRating('VCC', 'GND', 'supply', () => 3.6),
+    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
+    ...['SCK', 'MOSI', 'CS'].map((pin) =>
+      voltsRating(pin, 'VCC', `${pin} above its supply`, () => 0.5),
+    ),
+  ],
+  elements: (p) => [
+    draws('VCC', 'GND', p['own'], 3.3),
+    ...['SCK', 'MOSI', 'MISO', 'CS'].map((pin): Element => ({
+      type: 'resistor',
+      a: pin,
+      b: 'GND',
+      ohms: 1e6,
+    })),
+  ],
+  reads: [
+    {
+      id: 'tag',
+      label: 'Number of the tag',
+      full: () => 4294967295,
+      noise: () => 0,
+      counts: (felt) => felt.tag,
+      works: ({ volts }) => (volts['VCC'] ?? 0) - (volts['GND'] ?? 0) > 2.5,
+    },
+  ],
+  phases: [
+    { label: 'field on', amps: (p) => p['own'] },
+    { label: 'asleep', amps: () => 10e-6 },
+  ],
+  headline: (p) => formatNominal(p['reach'], 'm'),
+  feels: { quantities: ['tag'], reach: (p) => p['reach'] },
+  curve: {
+    vary: { felt: 'tag' },
+    from: 0,
+    to: 2000,
+    scale: 'linear',
+    operating: [1, 2000],
+    feeds: [['VCC', 'GND', 3.3]],
+    reads: { readout: 'tag' },
+  },
+  notes: [
+    'Metal behind the reader or the tag shortens its range to nothing.',
+    'Plain tags can be copied: no lock for anything of worth.',
+  ],
+  cautions: ['It is made for 3.3 V: 5 V on its pins kills it.'],
+  source:
+    'Gives the number of what is within range; 4 cm and 20 mA as typical at 13.56 MHz (from memory).',
+  price: '1 to 5',
+  glyph: 'M3 5H15V19H3ZM6 8H12V16H6ZM8 10H10V14H8M18 8A6 6 0 0 1 18 16M20.5 5A10 10 0 0 1 20.5 19',
+};

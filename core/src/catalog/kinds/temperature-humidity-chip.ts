@@ -1,0 +1,81 @@
+import type { PartKind } from '../part-kind.js';
+import {
+  busBench,
+  busElements,
+  busNotes,
+  busParams,
+  busRatings,
+  busTerminals,
+  busWorks,
+} from '../bus-chip.js';
+
+export const temperatureHumidityChip: PartKind = {
+  kind: 'temperature-humidity-chip',
+  label: 'Temperature and humidity chip',
+  summary: 'Gives both as numbers over a two-wire bus.',
+  prefix: 'B',
+  words: [
+    'humidity',
+    'temperature',
+    'damp',
+    'weather',
+    'digital',
+    'i2c',
+    'bus',
+    'room',
+    'greenhouse',
+  ],
+  stage: 'feels',
+  terminals: busTerminals,
+  params: [
+    ...busParams(0x44, 0.6e-3),
+    { id: 'offset', label: 'Reads too warm by', unit: 'K', default: 0.2, min: -5, max: 5 },
+    { id: 'noise', label: 'Noise', unit: 'K', default: 0.04, min: 0, max: 5 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 2.2 },
+  ratings: busRatings(5.5),
+  elements: (p) => busElements(p, 3.3),
+  reads: [
+    {
+      id: 'temperature',
+      label: 'Temperature, hundredths of a degree + 4500',
+      full: () => 17000,
+      noise: () => 0,
+      counts: (felt, p) => 4500 + 100 * (felt.temperature + p['offset']),
+      works: busWorks(2.2),
+    },
+    {
+      id: 'humidity',
+      label: 'Relative humidity, hundredths of a per cent',
+      full: () => 10000,
+      noise: () => 8,
+      counts: (felt) => 100 * felt.humidity,
+      works: busWorks(2.2),
+    },
+  ],
+  phases: [
+    { label: 'measuring', amps: (p) => p['own'] },
+    { label: 'asleep', amps: () => 0.2e-6 },
+  ],
+  headline: () => 'bus',
+  feels: { quantities: ['temperature', 'humidity'], noise: (p) => p['noise'] },
+  curve: {
+    vary: { felt: 'temperature' },
+    from: -45,
+    to: 125,
+    scale: 'linear',
+    operating: [-40, 85],
+    ...busBench,
+    reads: { readout: 'temperature' },
+  },
+  notes: [
+    'Away from regulators and sun: they add degrees.',
+    'Breath and solvents drift its humidity for days.',
+    ...busNotes,
+  ],
+  cautions: [],
+  source: 'Counts in proportion; ±0.2 K and ±2 % as typical of such chips (from memory).',
+  price: '1 to 5',
+  glyph:
+    'M7 4A2.5 2.5 0 0 1 12 4V13A4.5 4.5 0 1 1 7 13ZM18 8C20 11 21 12.5 21 14.5A3 3 0 0 1 15 14.5C15 12.5 16 11 18 8',
+};

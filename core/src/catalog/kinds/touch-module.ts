@@ -1,0 +1,102 @@
+import type { PartKind } from '../part-kind.js';
+import { ampsRating, voltsRating } from '../ratings.js';
+import { constant, draws, yesNo } from '../sensor-output.js';
+
+export const touchModule: PartKind = {
+  kind: 'touch-module',
+  label: 'Touch module',
+  summary: 'A touch chip with its pad: yes or no to a finger, through a thin cover too.',
+  prefix: 'S',
+  words: ['touch', 'finger', 'capacitive', 'button', 'pad', 'hand', 'press'],
+  stage: 'feels',
+  terminals: [
+    { id: 'VCC', label: 'VCC', role: 'supply-in' },
+    { id: 'OUT', label: 'OUT', role: 'signal-out' },
+    { id: 'GND', label: 'GND', role: 'ground' },
+  ],
+  params: [
+    {
+      id: 'active',
+      label: 'Output when touched',
+      unit: '',
+      default: 1,
+      min: 0,
+      max: 1,
+      whole: true,
+      choices: ['low', 'high'],
+    },
+    {
+      id: 'least',
+      label: 'Answers from',
+      unit: 'F',
+      default: 2e-12,
+      min: 0.1e-12,
+      max: 50e-12,
+      tolerance: 0.3,
+    },
+    { id: 'pad', label: 'Pad radius', unit: 'm', default: 0.006, min: 0.001, max: 0.1 },
+    { id: 'recalibrates', label: 'Learns anew within', unit: 's', default: 60, min: 1, max: 1000 },
+    { id: 'wakes', label: 'Answers within', unit: 's', default: 0.06, min: 1e-3, max: 1 },
+  ],
+  feed: { plus: 'VCC', minus: 'GND', least: () => 2 },
+  ratings: [
+    voltsRating('VCC', 'GND', 'supply', () => 5.5),
+    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
+    ampsRating('OUT', () => 0.008),
+  ],
+  elements: (p, state) => [
+    draws('VCC', 'GND', 3e-6, 3),
+    {
+      type: 'level',
+      node: '#touch',
+      value: state.felt.touch / p['least'],
+      up: p['wakes'] / 3,
+      down: 0.03,
+    },
+    constant('#least', 1),
+    yesNo({
+      signal: '#touch',
+      limit: '#least',
+      output: '#chip',
+      supply: 'VCC',
+      ground: 'GND',
+      hysteresis: 0.2,
+      stage: 'push-pull',
+      whenOver: p['active'] === 1 ? 'high' : 'low',
+    }),
+    { type: 'resistor', a: '#chip', b: 'OUT', ohms: 200 },
+  ],
+  phases: [
+    { label: 'watching', amps: () => 3e-6 },
+    { label: 'just touched', amps: () => 15e-6 },
+  ],
+  headline: (p) => (p['active'] === 1 ? 'high when touched' : 'low when touched'),
+  feels: {
+    quantities: ['touch'],
+    radius: (p) => p['pad'],
+    noise: () => 0.05e-12,
+  },
+  curve: {
+    vary: { felt: 'touch' },
+    from: 0,
+    to: 20e-12,
+    scale: 'linear',
+    operating: [2e-12, 20e-12],
+    feeds: [['VCC', 'GND', 3.3]],
+    loads: [['OUT', 'GND', 100e3]],
+    reads: { volts: ['OUT', 'GND'] },
+  },
+  notes: [
+    'It comes high-active and low-active: read the marking, or touch it with a meter on OUT.',
+    'It learns its surroundings anew: what lies on it for a minute is no touch any more. That is not computed.',
+    'Nearby hands, water on the cover and long wires to the pad trigger it.',
+    'A touch is an edge, not a state: act when it begins.',
+    'On a 3.3 V board feed it with 3.3 V, so that its output never reaches 5 V.',
+  ],
+  cautions: [],
+  source:
+    'Threshold on the capacitance a finger adds, with hysteresis and 60 ms answer in its sleeping mode, as typical of one-key touch chips (from memory).',
+  price: 'under 1',
+  glyph:
+    'M3 16H21V21H3ZM12 16V13M9 13C9 11 8 10 8 8L8 5A1.5 1.5 0 0 1 11 5V9M11 7A1.5 1.5 0 0 1 14 8V9M14 8.5A1.5 1.5 0 0 1 17 9.5V13',
+};

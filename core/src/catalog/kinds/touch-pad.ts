@@ -1,0 +1,57 @@
+import { formatNominal } from '../../quantity/index.js';
+import type { PartKind } from '../part-kind.js';
+import { voltsRating } from '../ratings.js';
+
+export const touchPad: PartKind = {
+  kind: 'touch-pad',
+  label: 'Bare touch pad',
+  summary:
+    'A piece of foil or copper whose capacitance to ground a finger raises; read by a touch pin or timed through a resistor.',
+  prefix: 'S',
+  words: ['touch', 'foil', 'pad', 'finger', 'capacitive', 'copper', 'plant'],
+  stage: 'feels',
+  terminals: [
+    { id: 'pad', label: 'pad', role: 'signal-out' },
+    { id: 'GND', label: 'GND', role: 'ground' },
+  ],
+  params: [
+    { id: 'rest', label: 'Capacitance at rest', unit: 'F', default: 10e-12, min: 1e-13, max: 1e-9 },
+    { id: 'radius', label: 'Pad radius', unit: 'm', default: 0.015, min: 0.001, max: 0.3 },
+    { id: 'leak', label: 'Leakage', unit: 'Ω', default: 1e9, min: 1e5, max: 1e12 },
+  ],
+  ratings: [voltsRating('pad', 'GND', 'voltage', () => 30)],
+  elements: (p, state) => [
+    { type: 'capacitor', a: 'pad', b: 'GND', farads: p['rest'] + state.felt.touch },
+    { type: 'resistor', a: 'pad', b: 'GND', ohms: p['leak'] },
+  ],
+  reads: [
+    {
+      id: 'counts',
+      label: 'Charging time, tenths of a picofarad',
+      full: () => 65535,
+      noise: () => 1,
+      counts: (felt, p) => (p['rest'] + felt.touch) / 0.1e-12,
+      works: () => true,
+    },
+  ],
+  headline: (p) => formatNominal(p['rest'], 'F'),
+  feels: { quantities: ['touch'], radius: (p) => p['radius'], noise: () => 0.1e-12 },
+  curve: {
+    vary: { felt: 'touch' },
+    from: 0,
+    to: 30e-12,
+    scale: 'linear',
+    operating: [2e-12, 30e-12],
+    reads: { readout: 'counts' },
+  },
+  notes: [
+    'A touch pin counts how often it charges in a fixed time: the count is taken as going with the capacitance.',
+    'Interrupt mode “low” fires for as long as it is held; use “change” or “falling” for one event a touch.',
+    'Long leads and damp add capacitance: take the baseline where it will stay.',
+  ],
+  cautions: ['Never make a pad of anything that could touch mains or a lightning-exposed wire.'],
+  source:
+    'Capacitance to ground at rest plus what a finger adds (from the scene); 10 pF as usual for a coin-sized pad (from memory).',
+  price: 'under 1',
+  glyph: 'M4 14H20V18H4ZM12 14V2M9 5L12 2L15 5M12 18V22M8 22H16',
+};

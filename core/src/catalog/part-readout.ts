@@ -1,0 +1,36 @@
+import { splitRef, type Design, type TerminalRef } from '../design/index.js';
+import { findKind, paramsOf } from './catalog.js';
+import type { Felt } from './surroundings.js';
+import type { Readout, SolvedPart } from './part-kind.js';
+
+/** A readout of a part in a design, with the part's parameters worked in. */
+export interface PartReadout {
+  part: string;
+  label: string;
+  full: number;
+  /** Standard deviation of a reading, counts. */
+  noise: number;
+  /** Counts before rounding; undefined when the part does not answer. */
+  counts: (felt: Felt, solved: SolvedPart) => number | undefined;
+}
+
+/** The readout that a reference like "B4.proximity" names; undefined when it names none. */
+export function readoutOf(design: Design, ref: TerminalRef): PartReadout | undefined {
+  const { part: id, terminal } = splitRef(ref);
+  const part = design.parts.find((p) => p.id === id);
+  const readout: Readout | undefined =
+    part && findKind(part.kind)?.reads?.find((r) => r.id === terminal);
+  if (!part || !readout) return undefined;
+  const params = paramsOf(part);
+  const full = readout.full(params);
+  return {
+    part: id,
+    label: readout.label,
+    full,
+    noise: readout.noise(params),
+    counts: (felt, solved) =>
+      readout.works(solved, params)
+        ? Math.min(full, Math.max(0, readout.counts(felt, params, solved)))
+        : undefined,
+  };
+}

@@ -1,0 +1,153 @@
+import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
+import { voltsAt, type Solution } from '../circuit/index.js';
+import type { Design, Happening, Scene, TerminalRef } from '../design/index.js';
+import { allOn, quietScene, Rig, snapshot, type Snapshot } from '../rehearsal/index.js';
+import { happeningSpan } from '../scene/index.js';
+import { wiringOf, type Wiring } from '../wiring/index.js';
+
+/** The circuit solved in one situation. */
+export interface State {
+  /** "at rest", "while firing", or "during" a happening. */
+  when: string;
+  solution: Solution;
+  /** The same with each toleranced value alone at the upper end of its spread; empty where not worked out. */
+  shifted: readonly Solution[];
+  /** Channel readings, counts. */
+  counts: ReadonlyMap<string, number>;
+  /** Ids of parts that act. */
+  acting: ReadonlySet<string>;
+  /** The happening in whose course it is, if it is one. */
+  happening?: Happening;
+}
+
+/** What the rules look at. */
+export interface Evidence {
+  design: Design;
+  scene: Scene | undefined;
+  wiring: Wiring;
+  /** Nothing happening, controller at rest. */
+  rest: Snapshot;
+  quiet: State;
+  /** Every output switched on; without outputs, the moment of the scene in which most parts act. */
+  fired: State;
+  /** In the middle of each happening. */
+  happening: readonly State[];
+  /** Resistance seen into the circuit at a terminal with no pin driven, Ω; undefined when it cannot be told. */
+  seen: (ref: TerminalRef) => number | undefined;
+}
+
+/** A value with its worst case over all tolerances. */
+export interface Range {
+  value: number;
+  low: number;
+  high: number;
+}
+
+/** Moments of a happening that are looked at, as shares of its duration. */
+const moments = [0.3, 0.5];
+/** More happenings than this are not looked at here: rehearsals are for that. */
+const mostHappenings = 6;
+
+/**
+ * Solves a design in every situation the rules ask about, as far as it can be solved.
+ *
+ * @param rig of this design, nothing done with it but snapshots; it is used up
+ */
+export function gatherEvidence(
+  design: Design,
+  scene: Scene | undefined,
+  rig = new Rig(design),
+): Evidence {
+  const rest = snapshot(design, scene, 0, undefined, rig);
+  const quiet = stateOf(design, rig, 'at rest', rest.solution);
+  const happening = duringHappenings(design, scene, rig);
+  const fired = firedState(design, scene, rig, quiet, happening);
+  // What is seen at a terminal is asked at rest.
+  const still = { ...(scene ?? quietScene), happenings: [] };
+  rig.settle(still, 0, rig.restingLogic(still));
+  const seen = (ref: TerminalRef): number | undefined => rig.ohmsLoose(ref);
+  return { design, scene, wiring: wiringOf(design), rest, quiet, fired, happening, seen };
+}
+
+function stateOf(design: Design, rig: Rig, when: string, solution: Solution): State {
+  const solved = solution.method !== 'none';
+  return {
+    when,
+    solution,
+    shifted: solved ? rig.spread() : [],
+    counts: solved ? rig.counts(solution) : new Map(),
+    acting: acting(design, solution),
+  };
+}
+
+function acting(design: Design, solution: Solution): Set<string> {
+  const active = design.parts.filter((part) => {
+    const { acts } = kindOf(part);
+    const solved = solution.parts[part.id];
+    return acts && solved ? acts.active(solved, paramsOf(part)) : false;
+  });
+  return new Set(active.map((p) => p.id));
+}
+
+function firedState(
+  design: Design,
+  scene: Scene | undefined,
+  rig: Rig,
+  quiet: State,
+  happening: readonly State[],
+): State {
+  if (design.outputs.length === 0) {
+    const most = [...happening].sort((a, b) => b.acting.size - a.acting.size)[0];
+    return most && most.acting.size > quiet.acting.size ? most : { ...quiet, when: 'at rest' };
+  }
+  const at = { ...(scene ?? quietScene), happenings: [] };
+  const solution = rig.settle(at, 0, allOn(design, rig.restingLogic(at)));
+  return stateOf(design, rig, 'while firing', solution);
+}
+
+/** The circuit in the course of each happening, with the controller as at rest. */
+function duringHappenings(design: Design, scene: Scene | undefined, rig: Rig): State[] {
+  if (!scene) return [];
+  const resting = rig.restingLogic({ ...scene, happenings: [] });
+  let most = 0;
+  return scene.happenings.slice(0, mostHappenings).flatMap((happening) => {
+    const { start, end } = happeningSpan(happening);
+    return moments.map((share): State => {
+      const solution = rig.settle(scene, start + share * (end - start), resting);
+      const when = `during “${happening.name}”`;
+      const active = acting(design, solution);
+      // Without outputs one of these is the fired state, whose worst case is asked for.
+      const spread = design.outputs.length === 0 && active.size > most;
+      most = Math.max(most, active.size);
+      if (spread) return { ...stateOf(design, rig, when, solution), happening };
+      const counts = solution.method === 'none' ? new Map<string, number>() : rig.counts(solution);
+      return { when, solution, shifted: [], counts, acting: active, happening };
+    });
+  });
+}
+
+/** Both main states: at rest and fired. */
+export const mainStates = ({ quiet, fired }: Evidence): State[] =>
+  quiet.solution === fired.solution ? [quiet] : [quiet, fired];
+
+/** All states that were looked at. */
+export const allStates = (evidence: Evidence): State[] => [
+  ...mainStates(evidence),
+  ...evidence.happening,
+];
+
+/** Volts at a terminal; undefined where it floats or is not wired. */
+export const voltsIn = (state: State, ref: TerminalRef): number | undefined =>
+  voltsAt(state.solution, ref);
+
+/** A part as solved; undefined when nothing could be solved. */
+export const solvedIn = (state: State, part: string): SolvedPart | undefined =>
+  state.solution.method === 'none' ? undefined : state.solution.parts[part];
+
+/** A quantity of a state with its worst case: the changes by each tolerance, all adding up. */
+export function range(state: State, of: (solution: Solution) => number | undefined): Range {
+  const value = of(state.solution) ?? NaN;
+  const changes = state.shifted.map((s) => Math.abs((of(s) ?? value) - value));
+  const reach = changes.reduce((sum, change) => sum + (Number.isFinite(change) ? change : 0), 0);
+  return { value, low: value - reach, high: value + reach };
+}

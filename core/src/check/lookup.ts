@@ -1,0 +1,130 @@
+import type { Solution } from '../circuit/index.js';
+import { terminalRef, type Part, type TerminalRef } from '../design/index.js';
+import { formatNominal, preferredValues, type Unit } from '../quantity/index.js';
+import { Draft, type End, type Wiring } from '../wiring/index.js';
+import { mainStates, range, type Evidence, type Range, type State } from './evidence.js';
+import type { Fix } from './finding.js';
+
+/** Something read off a solution. */
+export type Reading = (solution: Solution) => number | undefined;
+
+/** Volts from one terminal of a part to another. */
+export const across =
+  (part: Part, plus: string, minus: string): Reading =>
+  (solution) => {
+    const volts = solution.parts[part.id]?.volts;
+    return volts && (volts[plus] ?? 0) - (volts[minus] ?? 0);
+  };
+
+/** Current into a terminal of a part, A. */
+export const into =
+  (part: Part, terminal: string): Reading =>
+  (solution) =>
+    solution.parts[part.id]?.amps[terminal];
+
+export const size =
+  (of: Reading): Reading =>
+  (solution) => {
+    const value = of(solution);
+    return value === undefined ? undefined : Math.abs(value);
+  };
+
+/** The main state in which a quantity is largest, worst case counted; undefined where nothing is solved. */
+export function largest(
+  evidence: Evidence,
+  of: Reading,
+  states: readonly State[] = mainStates(evidence),
+): { state: State; at: Range } | undefined {
+  return states
+    .map((state) => ({ state, at: range(state, of) }))
+    .filter(({ at }) => Number.isFinite(at.value))
+    .sort((a, b) => b.at.high - a.at.high)[0];
+}
+
+/** "11.8 mA while firing, 13.0 mA at worst". */
+export function withWorst(
+  { state, at }: { state: State; at: Range },
+  say: (value: number) => string,
+  side: 'high' | 'low' = 'high',
+): string {
+  const worst = say(at[side]);
+  const usual = say(at.value);
+  return `${usual} ${state.when}${worst === usual ? '' : `, ${worst} at worst`}`;
+}
+
+export const partsOf = ({ design }: Evidence, ...kinds: readonly string[]): Part[] =>
+  design.parts.filter((p) => kinds.includes(p.kind));
+
+export const refOf = (part: Part, terminal: string): TerminalRef => terminalRef(part.id, terminal);
+
+/** A fix that gives a part another value. */
+export const setValue = (part: Part, param: string, value: number, unit: Unit): Fix => ({
+  label: `${part.id} → ${formatNominal(value, unit)}`,
+  edit: { type: 'set-param', id: part.id, param, value },
+});
+
+/** The next E12 resistance at or below, or above, a wanted one. */
+export const e12 = (ohms: number, side: 'below' | 'above' | 'nearest' = 'nearest'): number =>
+  preferredValues(Math.min(10e6, Math.max(1, ohms)), 'E12')[side];
+
+/** The resistors with one end on the net of a terminal. */
+export const resistorsAt = (wiring: Wiring, ref: TerminalRef): End[] =>
+  wiring.ends(ref).filter((e) => e.part.kind === 'resistor');
+
+/** A fix that puts a new two-terminal part between two terminals. */
+export function bridge(
+  { design }: Evidence,
+  kind: string,
+  name: string,
+  params: Record<string, number>,
+  [from, to]: readonly [TerminalRef, TerminalRef],
+  label: string,
+): Fix {
+  const draft = new Draft(design);
+  draft.between(kind, name, params, from, to);
+  return { label, edit: draft.edit(`add ${name.toLowerCase()}`) };
+}
+
+/** A fix that puts a new resistor between a terminal and everything wired to it. */
+export function inLine({ design }: Evidence, ref: TerminalRef, ohms: number, name: string): Fix {
+  const draft = new Draft(design);
+  const id = draft.add('resistor', name, { ohms });
+  draft.rewire(ref, terminalRef(id, 'a')).join(terminalRef(id, 'b'), ref);
+  const label = `Put ${formatNominal(ohms, 'Ω')} into the lead of ${ref}`;
+  return { label, edit: draft.edit(`add ${name.toLowerCase()}`) };
+}
+
+/** The controller's setting of a pin. */
+export const modeOf = ({ design }: Evidence, pin: TerminalRef) =>
+  design.controller.pins.find((p) => p.pin === pin)?.mode;
+
+/**
+ * Whether a terminal has a path to another through parts, parts of some kinds not counting.
+ * A part is passed from any terminal to any other.
+ */
+export function reaches(
+  wiring: Wiring,
+  from: TerminalRef,
+  to: (end: End) => boolean,
+  blocks: (part: Part) => boolean,
+): boolean {
+  const seen = new Set<TerminalRef>();
+  const open = [from];
+  for (let here = open.pop(); here !== undefined; here = open.pop()) {
+    const net = wiring.net(here);
+    if (seen.has(net)) continue;
+    seen.add(net);
+    for (const end of wiring.ends(net)) {
+      if (to(end)) return true;
+      if (blocks(end.part) || end.terminal.role === 'ground') continue;
+      for (const t of end.kind.terminals) {
+        const next = refOf(end.part, t.id);
+        if (t.role !== 'ground' && next !== end.ref && wiring.wired(next)) open.push(next);
+      }
+    }
+  }
+  return false;
+}
+
+/** For a finding whose fix may not be known. */
+export const withFix = (fix: Fix | '' | undefined): { fix?: Fix } => (fix ? { fix } : {});

@@ -1,0 +1,168 @@
+import type { Rule } from './finding.js';
+import {
+  groundMissing,
+  groundSplit,
+  netFloating,
+  partUnconnected,
+  sourcesFight,
+  neverRests,
+  noSteadyState,
+  terminalOpen,
+} from './rules/wiring.js';
+import {
+  partUnpowered,
+  supplyLow,
+  heaterWeak,
+  supplyHigh,
+  supplyReversed,
+} from './rules/supply.js';
+import {
+  suppliesJoined,
+  regulatorDropsOut,
+  supplyOverloaded,
+  supplyShorted,
+} from './rules/sources.js';
+import { wireThin, wireDrop, wireShared } from './rules/wires.js';
+import { fuseMissing, fuseSmall, fuseLarge } from './rules/fuses.js';
+import { decouplingMissing, bulkMissing } from './rules/decoupling.js';
+import {
+  pinOvervoltage,
+  pinBelowGround,
+  inputUndecided,
+  inputFloating,
+  gateFloating,
+} from './rules/inputs.js';
+import {
+  pullUpMissing,
+  outputsFight,
+  pinOvercurrent,
+  pinsOvercurrent,
+  outputWithoutEffect,
+  outputInverted,
+} from './rules/outputs.js';
+import { transistorUnsaturated, baseWithoutResistor, gateTooLow } from './rules/transistors.js';
+import { ledWithoutResistor, ledOverdriven, ledDim, ledReversed } from './rules/lamps.js';
+import { diodeBlocks, electrolyticReversed, capacitorVolts, legsVary } from './rules/polarity.js';
+import { coilWithoutDiode, coilDiodeReversed, coilWeak, coilStays } from './rules/coils.js';
+import { contactOverload, contactInrush, motorStall } from './rules/contacts.js';
+import {
+  thyristorGateWeak,
+  thyristorGateOpen,
+  thyristorLatching,
+  thyristorHolding,
+  thyristorNoReset,
+  bellOnThyristor,
+} from './rules/thyristors.js';
+import { comparatorRange, hysteresisMissing } from './rules/comparators.js';
+import { sourceResistance, referenceMismatch, rangeWasted } from './rules/converters.js';
+import {
+  channelBlind,
+  thresholdUnreachable,
+  trippedAtRest,
+  mayChatter,
+  pulseMissed,
+} from './rules/channels.js';
+import { pinUnable, pinNotSetUp, pinTwice, skillMissing, pinReserved } from './rules/pins.js';
+import { busPullUpMissing, busAddressClash, busPinWrong, linesCrossed } from './rules/bus.js';
+import { probeCorrodes } from './rules/sensors.js';
+import {
+  partCautions,
+  voltsDangerous,
+  contactsOutside,
+  lockWithoutRelease,
+  lockStays,
+  lifeSafetyNotice,
+} from './rules/safety.js';
+import { ratingExceeded, ratingClose } from './rules/ratings.js';
+
+/** Everything that is looked for, from what keeps a circuit from working at all to what wears it out. */
+export const rules: readonly Rule[] = [
+  groundMissing,
+  groundSplit,
+  netFloating,
+  partUnconnected,
+  sourcesFight,
+  neverRests,
+  noSteadyState,
+  terminalOpen,
+  partUnpowered,
+  supplyLow,
+  heaterWeak,
+  supplyHigh,
+  supplyReversed,
+  suppliesJoined,
+  regulatorDropsOut,
+  supplyOverloaded,
+  supplyShorted,
+  wireThin,
+  wireDrop,
+  wireShared,
+  fuseMissing,
+  fuseSmall,
+  fuseLarge,
+  decouplingMissing,
+  bulkMissing,
+  pinOvervoltage,
+  pinBelowGround,
+  inputUndecided,
+  inputFloating,
+  gateFloating,
+  pullUpMissing,
+  outputsFight,
+  pinOvercurrent,
+  pinsOvercurrent,
+  outputWithoutEffect,
+  outputInverted,
+  transistorUnsaturated,
+  baseWithoutResistor,
+  gateTooLow,
+  ledWithoutResistor,
+  ledOverdriven,
+  ledDim,
+  ledReversed,
+  diodeBlocks,
+  electrolyticReversed,
+  capacitorVolts,
+  legsVary,
+  coilWithoutDiode,
+  coilDiodeReversed,
+  coilWeak,
+  coilStays,
+  contactOverload,
+  contactInrush,
+  motorStall,
+  thyristorGateWeak,
+  thyristorGateOpen,
+  thyristorLatching,
+  thyristorHolding,
+  thyristorNoReset,
+  bellOnThyristor,
+  comparatorRange,
+  hysteresisMissing,
+  sourceResistance,
+  referenceMismatch,
+  rangeWasted,
+  channelBlind,
+  thresholdUnreachable,
+  trippedAtRest,
+  mayChatter,
+  pulseMissed,
+  pinUnable,
+  pinNotSetUp,
+  pinTwice,
+  skillMissing,
+  pinReserved,
+  busPullUpMissing,
+  busAddressClash,
+  busPinWrong,
+  linesCrossed,
+  probeCorrodes,
+  partCautions,
+  voltsDangerous,
+  contactsOutside,
+  lockWithoutRelease,
+  lockStays,
+  lifeSafetyNotice,
+  ratingExceeded,
+  ratingClose,
+];

@@ -1,0 +1,194 @@
+import { channelReader, kindOf, paramsOf } from '../../catalog/index.js';
+import { splitRef, type Channel } from '../../design/index.js';
+import { clearLevel } from '../../logic/index.js';
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { happeningSpan } from '../../scene/index.js';
+import type { Evidence } from '../evidence.js';
+import type { Found, Rule } from '../finding.js';
+import { percent } from '../words.js';
+
+const about = (channel: Channel): string[] => [channel.id, splitRef(channel.pin).part];
+
+export const channelBlind: Rule = {
+  code: 'channel-blind',
+  severity: 'error',
+  step: 'set',
+  title: 'A channel without a reading',
+  bench: 'It reads whatever the open pin picks up.',
+  source: 'Solved voltage at the pin; a chip on a bus answers only with supply and pull-ups.',
+  find: ({ design, rest }) =>
+    design.channels
+      .filter((c) => rest.counts[c.id] === undefined || !channelReader(design, c.pin))
+      .map((channel): Found => ({
+        subject: channel.id,
+        title: `${channel.name} reads nothing`,
+        reason: `There is no reading at ${channel.pin}: wire a sensor to it.`,
+        about: about(channel),
+      })),
+};
+
+/** Channels that read something, with what. */
+const reading = ({ design, rest }: Evidence) =>
+  design.channels.flatMap((channel) => {
+    const reader = channelReader(design, channel.pin);
+    const counts = rest.counts[channel.id];
+    return reader && counts !== undefined ? [{ channel, reader, counts }] : [];
+  });
+
+export const thresholdUnreachable: Rule = {
+  code: 'threshold-unreachable',
+  severity: 'error',
+  step: 'set',
+  title: 'A threshold outside what can be read',
+  bench: 'It never trips, or trips once and never clears.',
+  source: 'Full scale 2^N − 1 of the converter.',
+  find: (evidence) =>
+    reading(evidence).flatMap(({ channel, reader: { full } }): Found[] => {
+      const clear = clearLevel(channel);
+      if (channel.threshold > 0 && channel.threshold < full && clear > 0 && clear < full) return [];
+      return [
+        {
+          subject: channel.id,
+          title: `${channel.name} can never switch both ways`,
+          reason: `It trips ${channel.trips} ${channel.threshold} and clears at ${clear}, but only 0 … ${full} can be read.`,
+          about: about(channel),
+        },
+      ];
+    }),
+};
+
+export const trippedAtRest: Rule = {
+  code: 'tripped-at-rest',
+  severity: 'error',
+  step: 'set',
+  title: 'A channel on the tripped side with nothing there',
+  bench: 'The alarm sounds from power-on.',
+  source: 'Solved reading at rest against the threshold.',
+  find: (evidence) =>
+    reading(evidence).map(({ channel, counts }): Found => {
+      const numbers = `At rest it reads ${counts}; it trips ${channel.trips} ${channel.threshold}`;
+      const margin = Math.abs(counts - channel.threshold);
+      return evidence.rest.tripped[channel.id]
+        ? {
+            subject: channel.id,
+            title: `${channel.name} is tripped at rest`,
+            reason: `${numbers}, so it fires with nothing there.`,
+            about: about(channel),
+          }
+        : {
+            subject: channel.id,
+            severity: 'fine',
+            title: `${channel.name} rests clear`,
+            reason: `${numbers}: ${margin} counts away.`,
+            about: about(channel),
+          };
+    }),
+};
+
+/** Normal noise in the middle of a band this many standard deviations wide leaves it in 0.27 % of readings. */
+const noiseWidths = 6;
+
+export const mayChatter: Rule = {
+  code: 'may-chatter',
+  severity: 'caution',
+  step: 'set',
+  title: 'Hysteresis narrower than the noise',
+  bench: 'The relay rattles while the reading stands near the threshold.',
+  source:
+    'Six standard deviations hold 99.7 % of normal noise; crossings of independent readings, 2·p·(1−p).',
+  find: (evidence) =>
+    reading(evidence).flatMap(({ channel, reader: { noise } }): Found[] => {
+      const least = Math.max(1, Math.ceil(noiseWidths * noise));
+      const perMinute = changesPerMinute(channel, noise);
+      if (channel.hysteresis >= least || perMinute < seldom) return [];
+      return [
+        {
+          subject: channel.id,
+          title: `${channel.name} may chatter`,
+          reason: `Its hysteresis of ${channel.hysteresis} counts is narrower than ${noiseWidths} × the converter's noise of ${noise} counts: with the reading at the middle of it, about ${perMinute < 10 ? perMinute.toFixed(1) : Math.round(perMinute)} changes a minute.`,
+          about: about(channel),
+          fix: {
+            label: `Hysteresis → ${least}`,
+            edit: { type: 'put-channel', channel: { ...channel, hysteresis: least } },
+          },
+        },
+      ];
+    }),
+};
+
+/** Once an hour: fewer changes than this are none, as where many readings in a row must agree. */
+const seldom = 1 / 60;
+
+/**
+ * How often a channel changes with its reading amid its hysteresis: each reading passes a side with
+ * probability q, `hits` or `misses` in a row are needed, and both waits follow each other.
+ */
+function changesPerMinute(channel: Channel, noise: number): number {
+  if (noise <= 0) return 0;
+  const q = upperTail(channel.hysteresis / 2 / noise);
+  const wait = (inRow: number): number => (1 - q ** inRow) / ((1 - q) * q ** inRow);
+  return (2 * 60) / channel.every / (wait(channel.hits) + wait(channel.misses));
+}
+
+/** Share of normal values beyond z (Abramowitz and Stegun 26.2.17, |error| < 7.5e-8). */
+function upperTail(z: number): number {
+  const t = 1 / (1 + 0.2316419 * z);
+  const poly =
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  return (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * poly;
+}
+
+export const pulseMissed: Rule = {
+  code: 'pulse-missed',
+  severity: 'caution',
+  step: 'set',
+  title: 'Readings too far apart for what is to be noticed',
+  bench: 'It works when tried by hand and misses the real thing now and then.',
+  source:
+    'Chance of a reading in a pulse of d at readings every T: (d − (n−1)·T)/T, at most 1 (closed form).',
+  find: (evidence) =>
+    reading(evidence).flatMap(({ channel, counts }): Found[] => {
+      const sign = channel.trips === 'above' ? 1 : -1;
+      const wanted = evidence.happening.filter(
+        (s) =>
+          s.happening?.intent === 'wanted' &&
+          sign * ((s.counts.get(channel.id) ?? counts) - channel.threshold) > 0,
+      );
+      return wanted.slice(0, 1).flatMap(({ happening }): Found[] => {
+        if (!happening) return [];
+        const { start, end } = happeningSpan(happening);
+        const held = end - start + holdOf(evidence, channel);
+        const { every, hits } = channel;
+        const chance = Math.min(1, Math.max(0, (held - (hits - 1) * every) / every));
+        if (chance >= 1 || !(held > 0)) return [];
+        const faster = Number((held / (hits + 0.5)).toPrecision(2));
+        return [
+          {
+            subject: channel.id,
+            severity: chance < 0.5 ? 'error' : 'caution',
+            title: `${channel.name} can miss “${happening.name}”`,
+            reason: `It lasts ${formatQuantity(held, 's')}; with ${hits} readings in a row every ${formatNominal(every, 's')} it is missed in ${percent(1 - chance)} of cases.`,
+            about: about(channel),
+            ...(faster >= 1e-4
+              ? {
+                  fix: {
+                    label: `Read every ${formatNominal(faster, 's')}`,
+                    edit: { type: 'put-channel', channel: { ...channel, every: faster } } as const,
+                  },
+                }
+              : {}),
+          },
+        ];
+      });
+    }),
+};
+
+/** How much longer than what it feels a sensor at the pin keeps its output, s. */
+function holdOf({ wiring }: Evidence, channel: Channel): number {
+  const holds = wiring
+    .ends(channel.pin)
+    .filter((e) => kindOf(e.part).stage === 'feels')
+    .map((e) => paramsOf(e.part)['hold'] ?? 0);
+  return Math.max(0, ...holds);
+}

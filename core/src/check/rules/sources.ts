@@ -1,0 +1,148 @@
+import { kindOf, paramsOf } from '../../catalog/index.js';
+import { terminalRef } from '../../design/index.js';
+import { mainStates, range, solvedIn, type Evidence, type State } from '../evidence.js';
+import type { Found, Rule } from '../finding.js';
+import { amps, list, volts } from '../words.js';
+
+export const suppliesJoined: Rule = {
+  code: 'supplies-joined',
+  severity: 'error',
+  step: 'wire',
+  title: 'Two supplies on one net',
+  bench: 'The higher one pushes current backwards into the lower one and heats it.',
+  source: 'Kirchhoff’s voltage law; back-feeding of regulators (common practice).',
+  find: ({ wiring }) =>
+    wiring.all().flatMap((net): Found[] => {
+      const outs = wiring.ends(net.id).filter((e) => e.terminal.role === 'supply-out');
+      // A board may take its own voltage in where it would give it out.
+      const stiff = outs.filter((e) => {
+        const { feed } = e.kind;
+        return !feed || wiring.wired(terminalRef(e.part.id, feed.plus));
+      });
+      if (stiff.length < 2) return [];
+      return [
+        {
+          subject: net.id,
+          title: `${list(stiff.map((e) => e.ref))} feed one net`,
+          reason: `${list(stiff.map((e) => e.part.name))} are joined at ${net.name}: their voltages differ by at least their tolerances. Separate them, or put a diode into each lead.`,
+          about: [...stiff.map((e) => e.part.id), net.id],
+        },
+      ];
+    }),
+};
+
+export const regulatorDropsOut: Rule = {
+  code: 'regulator-drops-out',
+  severity: 'error',
+  step: 'wire',
+  title: 'A regulator with too little above its output',
+  bench: 'Its output follows the input downwards: what it feeds sags with every load.',
+  source: 'Drop-out voltage in the data sheet against the solved input.',
+  find: (evidence) =>
+    evidence.design.parts.flatMap((part): Found[] => {
+      const params = paramsOf(part);
+      const { terminals } = kindOf(part);
+      const [input, output] = ['in', 'out'].map((id) => terminals.find((t) => t.id === id));
+      const dropOut = params['dropOut'];
+      if (input?.role !== 'supply-in' || !output || dropOut === undefined) return [];
+      const worst = mainStates(evidence)
+        .map((state) => ({
+          state,
+          over: range(state, (s) => {
+            const at = s.parts[part.id]?.volts;
+            return at && (at['in'] ?? 0) - (at['gnd'] ?? 0) - params['volts'];
+          }),
+        }))
+        .filter(({ over }) => over.low < dropOut && over.value > -params['volts'])
+        .sort((a, b) => a.over.low - b.over.low)[0];
+      if (!worst) return [];
+      return [
+        {
+          subject: part.id,
+          severity: worst.over.value < dropOut ? 'error' : 'caution',
+          title: `${part.name} drops out`,
+          reason: `Its input stands ${volts(worst.over.value)} above ${volts(params['volts'])} ${worst.state.when}, ${volts(worst.over.low)} at worst; it needs ${volts(dropOut)}.`,
+          about: [part.id],
+        },
+      ];
+    }),
+};
+
+/** From this many times its rating on a supply is called shorted. */
+const shorted = 5;
+
+/** What each source gives in its heaviest state, over what it is rated for. */
+function drawn(evidence: Evidence) {
+  return evidence.design.parts.flatMap((part) => {
+    const { ratings, stage } = kindOf(part);
+    const params = paramsOf(part);
+    const rating = ratings.find((r) => r.unit === 'A' && stage === 'feeds' && r.id === 'amps-out');
+    if (!rating) return [];
+    const limit = rating.limit(params);
+    const states = mainStates(evidence).map((state) => ({
+      state,
+      at: range(state, (s) => {
+        const solved = s.parts[part.id];
+        return solved && rating.stress(solved, params);
+      }),
+    }));
+    const worst = states
+      .filter(({ at }) => Number.isFinite(at.value))
+      .sort((a, b) => b.at.value - a.at.value)[0];
+    return worst ? [{ part, limit, ...worst }] : [];
+  });
+}
+
+export const supplyOverloaded: Rule = {
+  code: 'supply-overloaded',
+  severity: 'error',
+  step: 'drive',
+  title: 'A supply that gives more than it is rated for',
+  bench: 'It sags, hums, shuts down or overheats when everything is on.',
+  source: 'The supply’s rating against the sum of solved currents, tolerances included.',
+  find: (evidence) =>
+    drawn(evidence).flatMap(({ part, limit, at, state }): Found[] => {
+      if (at.high <= limit || at.value > shorted * limit) return [];
+      return [
+        {
+          subject: part.id,
+          severity: at.value > limit ? 'error' : 'caution',
+          title: `${part.name} gives too much`,
+          reason: `${amps(at.value)} ${state.when}, ${amps(at.high)} at worst, of ${amps(limit)}.`,
+          about: [part.id],
+        },
+      ];
+    }),
+};
+
+export const supplyShorted: Rule = {
+  code: 'supply-shorted',
+  severity: 'error',
+  step: 'wire',
+  title: 'A short across a supply',
+  bench: 'The supply shuts down, or wires and parts in its path burn. Do not switch it on.',
+  source: 'More than five times the supply’s rating flows in the solved circuit.',
+  find: (evidence) =>
+    drawn(evidence).flatMap(({ part, limit, at, state }): Found[] => {
+      if (at.value <= shorted * limit) return [];
+      const path = culprits(evidence, state, at.value, part.id);
+      return [
+        {
+          subject: part.id,
+          title: `${part.name} is shorted`,
+          reason: `${amps(at.value)} would flow ${state.when}, of ${amps(limit)} it is made for${path.length > 0 ? `, through ${list(path)}` : ''}.`,
+          about: [part.id, ...path],
+        },
+      ];
+    }),
+};
+
+/** Parts through which more than half of a current passes. */
+function culprits({ design }: Evidence, state: State, current: number, source: string): string[] {
+  return design.parts
+    .filter((p) => p.id !== source)
+    .filter((p) =>
+      Object.values(solvedIn(state, p.id)?.amps ?? {}).some((a) => Math.abs(a) > current / 2),
+    )
+    .map((p) => p.id);
+}

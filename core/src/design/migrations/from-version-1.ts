@@ -1,0 +1,82 @@
+import type { Migration } from '../migrate.js';
+
+type Fields = Record<string, unknown>;
+interface At {
+  x: number;
+  y: number;
+}
+
+/** Parameters that stood in for the surroundings until scenes could move them. */
+const felt: Readonly<Record<string, string>> = {
+  'reed-contact': 'field',
+  'probe-rods': 'level',
+  'loop-contact': 'tripped',
+  'push-button': 'pressed',
+  'solar-panel': 'sun',
+};
+
+/** Room around everything that stands or happens on the plan, m. */
+const margin = 2;
+
+const isFields = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const listOf = (value: unknown): Fields[] => (Array.isArray(value) ? value.filter(isFields) : []);
+/** Changes what has the shape of an item; what has not is left for the check of the whole document. */
+const each = (value: unknown, change: (item: Fields) => Fields): unknown =>
+  Array.isArray(value) ? value.map((item) => (isFields(item) ? change(item) : item)) : value;
+const isPoint = (value: unknown): value is Fields & At =>
+  isFields(value) && typeof value['x'] === 'number' && typeof value['y'] === 'number';
+
+/**
+ * Version 2 has a plan with edges, ways of several points, surroundings of many quantities, and recordings.
+ * Places move so that all of them lie within the plan. A water level that a part was given becomes the level
+ * at rest of every scene; the other stand-ins for surroundings are left out.
+ */
+export const fromVersion1: Migration = (document) => {
+  const parts = listOf(document['parts']);
+  const scenes = listOf(document['scenes']);
+  const happenings = scenes.flatMap((scene) => listOf(scene['happenings']));
+  const points = [
+    ...parts.map((p) => p['place']),
+    ...happenings.flatMap((h) => [h['from'], h['to']]),
+  ].filter(isPoint);
+  const low = (axis: 'x' | 'y'): number => Math.min(0, ...points.map((p) => p[axis]));
+  const high = (axis: 'x' | 'y'): number => Math.max(0, ...points.map((p) => p[axis]));
+  const moved = (at: At): At => ({ ...at, x: at.x - low('x'), y: at.y - low('y') });
+  const water = Math.max(
+    0,
+    ...parts.map((p) => {
+      const level = p['kind'] === 'probe-rods' && isFields(p['params']) && p['params']['level'];
+      return typeof level === 'number' ? level : 0;
+    }),
+  );
+  const moveHappening = ({ from, to, ...rest }: Fields): Fields => {
+    const path = [from, to].filter(isPoint).map(moved);
+    return path.length > 0 ? { ...rest, path } : rest;
+  };
+  const moveScene = (scene: Fields): Fields => ({
+    ...scene,
+    ambient:
+      water > 0 && isFields(scene['ambient']) ? { ...scene['ambient'], water } : scene['ambient'],
+    happenings: each(scene['happenings'], moveHappening),
+  });
+  const movePart = (part: Fields): Fields => {
+    const { place, params } = part;
+    const left = isFields(params)
+      ? Object.entries(params).filter(([id]) => id !== felt[String(part['kind'])])
+      : [];
+    const placed = isPoint(place) ? { ...part, place: moved(place) } : part;
+    return isFields(params) ? { ...placed, params: Object.fromEntries(left) } : placed;
+  };
+  return {
+    ...document,
+    plan: {
+      width: high('x') - low('x') + margin,
+      depth: high('y') - low('y') + margin,
+      walls: [],
+    },
+    parts: each(document['parts'], movePart),
+    scenes: each(document['scenes'], moveScene),
+    recordings: [],
+  };
+};

@@ -1,0 +1,69 @@
+import { runTransient, type Run } from '../circuit/index.js';
+import type { Design } from '../design/index.js';
+import type { Snapshot } from './snapshot.js';
+
+/** How a net swings that never rests. */
+export interface Rhythm {
+  /** Rises a second, Hz. */
+  hertz: number;
+  /** Share of the time above the middle of its swing. */
+  duty: number;
+  low: number;
+  high: number;
+}
+
+/** Runs of these lengths are tried, s, until one shows a rhythm. */
+const spans = [1e-3, 1e-2, 0.1, 1, 10];
+/** Rises that make a rhythm. */
+const enough = 4;
+/** A swing below this is none, V. */
+const least = 0.05;
+/** Steps after which a run is given up. */
+const mostSteps = 20_000;
+
+/** Whether something in a design swings by itself, so that no steady value tells what is there. */
+export const swings = (design: Design, { solution }: Snapshot): boolean =>
+  solution.problems.some((p) => p.kind === 'oscillates') ||
+  design.parts.some((p) => p.kind === 'signal-generator' && (p.params['amplitude'] ?? 0) > 0);
+
+/**
+ * Frequency and duty of every net that swings, from a run in time that begins without power; controller pins
+ * stay inputs. The first half of the run is left out, as things settle in it.
+ *
+ * @returns by net name; empty when nothing swings within ten seconds
+ */
+export function rhythms(design: Design, felt: Snapshot['felt']): Record<string, Rhythm> {
+  for (const until of spans) {
+    let steps = 0;
+    const keepGoing = (): boolean => ++steps < mostSteps;
+    const run = runTransient(design, { until, from: 'dead', felt, moments: 4000, keepGoing });
+    const found = Object.entries(run.nets).flatMap(([net, volts]) => {
+      const rhythm = rhythmOf(run, volts);
+      return rhythm ? [[net, rhythm] as const] : [];
+    });
+    if (found.length > 0) return Object.fromEntries(found);
+    if (run.halt) return {};
+  }
+  return {};
+}
+
+function rhythmOf({ times, end }: Run, volts: readonly number[]): Rhythm | undefined {
+  const first = times.findIndex((t) => t >= end / 2);
+  if (first < 0) return undefined;
+  const [t, v] = [times.slice(first), volts.slice(first)];
+  const [low, high] = [Math.min(...v), Math.max(...v)];
+  if (!(high - low > least)) return undefined;
+  const middle = (low + high) / 2;
+  const rises: number[] = [];
+  const falls: number[] = [];
+  for (let i = 1; i < v.length; i++) {
+    if (v[i - 1] <= middle === v[i] <= middle) continue;
+    const at = t[i - 1] + ((t[i] - t[i - 1]) * (middle - v[i - 1])) / (v[i] - v[i - 1]);
+    (v[i] > middle ? rises : falls).push(at);
+  }
+  if (rises.length < enough) return undefined;
+  const period = (rises[rises.length - 1] - rises[0]) / (rises.length - 1);
+  const up = rises.slice(0, -1).map((rise) => (falls.find((f) => f > rise) ?? rise) - rise);
+  const duty = up.reduce((sum, time) => sum + time, 0) / up.length / period;
+  return { hertz: 1 / period, duty, low, high };
+}

@@ -1,0 +1,105 @@
+import type { Quantity } from '../../catalog/index.js';
+import type { Plan } from '../../design/index.js';
+import type { Receiver } from '../happening-kind.js';
+import { coneResponse, sightOf, walled, type Sight } from '../sight.js';
+import { pressureAt } from '../sound-level.js';
+import type { Body } from './body.js';
+
+/** CODATA 2022, W/(m²·K⁴). */
+const stefanBoltzmann = 5.670374419e-8;
+/** Rooms and gardens, K. */
+const surfaceKelvin = 300;
+const gravity = 9.80665;
+/** Warmth that changes slower or faster than these is not felt by pyroelectric elements, Hz (from memory). */
+const pyroBand = [0.1, 10] as const;
+/** Speeds along the line of sight that a 10.5 GHz Doppler amplifier passes, m/s (from memory). */
+const dopplerBand = [0.1, 3] as const;
+
+/** First-order high-pass and low-pass in a row. */
+const bandPass = (f: number, [low, high]: readonly [number, number]): number =>
+  f <= 0 ? 0 : 1 / Math.sqrt((1 + (low / f) ** 2) * (1 + (f / high) ** 2));
+
+/** Parts of a body's velocity along and across the line of sight, m/s. */
+function velocities(body: Body, sight: Sight): { along: number; across: number } {
+  const turn = ((body.heading - sight.bearing) * Math.PI) / 180;
+  return {
+    along: Math.abs(body.speed * Math.cos(turn)),
+    across: Math.abs(body.speed * Math.sin(turn)),
+  };
+}
+
+/**
+ * Warmth that moves: the radiant exitance 4σT³·ΔT of the body through the solid angle of its area, as fast as
+ * it crosses the detector's zones. Walking straight at the detector crosses none.
+ */
+function heat(body: Body, receiver: Receiver, sight: Sight): number {
+  const exitance = 4 * stefanBoltzmann * surfaceKelvin ** 3 * Math.abs(body.excess);
+  const share = (body.width * body.height) / (Math.PI * sight.distance ** 2);
+  const degreesPerSecond = (velocities(body, sight).across / sight.distance) * (180 / Math.PI);
+  const zones = degreesPerSecond / (receiver.zone ?? 10);
+  return exitance * Math.min(1, share) * bandPass(zones, pyroBand);
+}
+
+/** Amplitude of a moving radio echo, √σ/d² (radar equation), at the speed along the line of sight. */
+const echo = (body: Body, _receiver: Receiver, sight: Sight): number =>
+  (Math.sqrt(body.echo) / sight.distance ** 2) *
+  bandPass(velocities(body, sight).along, dopplerBand);
+
+/**
+ * Irradiance that comes back per intensity sent: ρ·A/(π·(d² + s²)²) with as much of the body as the sent cone
+ * meets, A = Ab·Ω·d²/(Ab + Ω·d²): 1/d² for a wall, 1/d⁴ for something small.
+ */
+export function reflection(
+  area: number,
+  reflectance: number,
+  distance: number,
+  halfAngle: number,
+  spacing: number,
+): number {
+  const lit = 2 * Math.PI * (1 - Math.cos((halfAngle * Math.PI) / 180)) * distance ** 2;
+  const met = (area * lit) / (area + lit);
+  return (reflectance * met) / (Math.PI * (distance ** 2 + spacing ** 2) ** 2);
+}
+
+type FeltOfBody = (body: Body, receiver: Receiver, sight: Sight) => number;
+
+const felt: Partial<Record<Quantity, FeltOfBody>> = {
+  heat: (body, receiver, sight) =>
+    heat(body, receiver, sight) * coneResponse(sight, receiver.halfAngle),
+  echo: (body, receiver, sight) =>
+    echo(body, receiver, sight) * coneResponse(sight, receiver.halfAngle),
+  reflection: (body, receiver, sight) =>
+    reflection(
+      body.width * body.height,
+      body.reflectance,
+      sight.distance,
+      receiver.halfAngle ?? 30,
+      receiver.radius,
+    ) *
+    coneResponse(sight, receiver.halfAngle) ** 2,
+  force: (body, receiver, sight) =>
+    sight.distance <= Math.max(receiver.radius, 0.01) ? body.mass * gravity : 0,
+  vibration: (body, _receiver, sight) => body.footfall / Math.max(1, sight.distance),
+  sound: (body, _receiver, sight) => pressureAt(body.loudness, sight.distance),
+};
+
+/** Passed on by walls too: thin ones let radio waves through, and the ground carries steps. */
+const throughWalls: ReadonlySet<Quantity> = new Set<Quantity>(['echo', 'vibration', 'sound']);
+const wallLeaves = 0.5;
+
+/**
+ * What a receiver feels of a body by physics alone; undefined for what bodies have no part in or when
+ * it stays beyond reach.
+ */
+export function feltOfBody(body: Body, receiver: Receiver, plan: Plan): number | undefined {
+  const sight = sightOf(receiver.place, body);
+  if (sight.distance > (receiver.reach ?? Infinity)) return undefined;
+  const wall = walled(plan, receiver.place, body);
+  if (wall && !throughWalls.has(receiver.quantity)) return undefined;
+  if (receiver.quantity === 'distance') {
+    const inside = sight.angle <= (receiver.halfAngle ?? 180);
+    return inside ? Math.max(0.01, sight.distance - body.width / 2) : undefined;
+  }
+  const value = felt[receiver.quantity]?.(body, receiver, sight);
+  return value === undefined ? undefined : value * (wall ? wallLeaves : 1);
+}

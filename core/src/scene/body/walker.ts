@@ -1,0 +1,66 @@
+import type { HappeningKind, Moment } from '../happening-kind.js';
+import { alongPath, pathLength } from '../path.js';
+import { plainBody, type Body } from './body.js';
+
+/** How long a way at a speed takes, s. */
+export const lastsOnWay = ({ path, params }: Omit<Moment, 't'>): number =>
+  pathLength(path) / params['speed'];
+
+/** A body where it is on its way; undefined before it starts and after it has arrived. */
+export function goesAlong(
+  { path, params, t }: Moment,
+  body: Omit<Body, 'x' | 'y' | 'heading' | 'speed'>,
+): Body | undefined {
+  const at = alongPath(path, params['speed'] * t);
+  return at && { ...body, ...at, speed: params['speed'] };
+}
+
+interface Walker
+  extends
+    Pick<HappeningKind, 'kind' | 'label' | 'summary' | 'words' | 'source'>,
+    Pick<Body, 'width' | 'height' | 'excess' | 'mass' | 'echo' | 'footfall' | 'loudness'> {
+  speed: number;
+  usual: readonly [number, number];
+}
+
+/** A kind of happening in which someone or some animal goes along a way. */
+export function walker(about: Walker): HappeningKind {
+  const { kind, label, summary, words, source, speed, usual } = about;
+  return {
+    kind,
+    label,
+    summary,
+    words,
+    where: 'path',
+    params: [
+      { id: 'speed', label: 'Speed', unit: 'm/s', default: speed, min: 0.01, max: 15, usual },
+      { id: 'width', label: 'Width', unit: 'm', default: about.width, min: 0.02, max: 3 },
+      { id: 'height', label: 'Height', unit: 'm', default: about.height, min: 0.02, max: 3 },
+      {
+        id: 'excess',
+        label: 'Surface warmer than surroundings',
+        unit: 'K',
+        default: about.excess,
+        min: -20,
+        max: 40,
+      },
+      { id: 'mass', label: 'Weight', unit: 'kg', default: about.mass, min: 0.01, max: 500 },
+    ],
+    lasts: lastsOnWay,
+    body: (now) => {
+      const { width, height, excess, mass } = now.params;
+      const { echo, footfall, loudness } = about;
+      return goesAlong(now, {
+        ...plainBody,
+        width,
+        height,
+        excess,
+        mass,
+        echo,
+        footfall,
+        loudness,
+      });
+    },
+    source,
+  };
+}

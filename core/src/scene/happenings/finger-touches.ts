@@ -1,0 +1,34 @@
+import { during, trapezoid } from '../course.js';
+import type { HappeningKind } from '../happening-kind.js';
+import { sightOf } from '../sight.js';
+
+/** What lies nearer to a pad or button than this is on it, m. */
+export const onIt = 0.05;
+
+export const fingerTouches: HappeningKind = {
+  kind: 'finger-touches',
+  label: 'A finger touches or presses',
+  summary: 'A finger rests on a pad or presses a button or film for a while.',
+  words: ['touch', 'press', 'button', 'finger', 'pad', 'tap', 'hold'],
+  where: 'point',
+  params: [
+    { id: 'lasts', label: 'Lasts', unit: 's', default: 0.3, min: 0.005, max: 3600 },
+    { id: 'force', label: 'Pressed with', unit: 'N', default: 3, min: 0, max: 500 },
+    { id: 'farads', label: 'Capacitance added', unit: 'F', default: 15e-12, min: 0, max: 500e-12 },
+  ],
+  lasts: ({ params }) => params['lasts'],
+  gives: {
+    touch: ({ params, t, path }, receiver) =>
+      sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius &&
+      during(t, params['lasts'])
+        ? params['farads']
+        : undefined,
+    force: ({ params, t, path }, receiver) => {
+      const edge = params['lasts'] / 10;
+      return sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius
+        ? params['force'] * trapezoid(t, edge, params['lasts'] - 2 * edge, edge)
+        : undefined;
+    },
+  },
+  source: 'A fingertip adds 5–30 pF through a thin cover; a tap presses 1–5 N (from memory).',
+};

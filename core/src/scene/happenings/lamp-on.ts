@@ -1,0 +1,42 @@
+import { during } from '../course.js';
+import type { HappeningKind, Moment, Receiver } from '../happening-kind.js';
+import { coneResponse, sightOf } from '../sight.js';
+
+/** I/d² with I = Φ/4π, through the cone, lx. */
+const lux = ({ params, t, path }: Moment, receiver: Receiver): number => {
+  if (!during(t, params['lasts'])) return 0;
+  const sight = sightOf(receiver.place, path[0]);
+  const candela = params['lumens'] / (4 * Math.PI);
+  return (candela * coneResponse(sight, receiver.halfAngle)) / sight.distance ** 2;
+};
+
+export const lampOn: HappeningKind = {
+  kind: 'lamp-on',
+  label: 'A lamp is switched on',
+  summary:
+    'A room lamp or torch lights up at a place; an old filament lamp gives much infrared too.',
+  words: ['lamp', 'torch', 'light', 'bulb', 'halogen', 'nuisance'],
+  where: 'point',
+  params: [
+    { id: 'lumens', label: 'Luminous flux', unit: '', default: 800, min: 1, max: 1e5 },
+    {
+      id: 'filament',
+      label: 'Kind of lamp',
+      unit: '',
+      default: 0,
+      min: 0,
+      max: 1,
+      whole: true,
+      choices: ['LED', 'filament'],
+    },
+    { id: 'lasts', label: 'Lasts', unit: 's', default: 10, min: 0.1, max: 86400 },
+  ],
+  lasts: ({ params }) => params['lasts'],
+  gives: {
+    light: lux,
+    // A filament lamp gives about a tenth of its power at 800–1000 nm, some 8 mW per lumen.
+    infrared: (now, receiver) => (now.params['filament'] === 1 ? 0.008 * lux(now, receiver) : 0),
+  },
+  source:
+    'Point source of Φ/4π; 60 W filament lamp 700 lm with about 6 W at 800–1000 nm (from memory).',
+};

@@ -1,0 +1,31 @@
+import { during } from '../course.js';
+import type { HappeningKind } from '../happening-kind.js';
+import { sightOf } from '../sight.js';
+
+export const tagShown: HappeningKind = {
+  kind: 'tag-shown',
+  label: 'A tag is held to the reader',
+  summary: 'A card or key fob with a number of its own comes within the reader’s range.',
+  words: ['card', 'fob', 'identity', 'rfid', 'key', 'who'],
+  where: 'point',
+  params: [
+    {
+      id: 'tag',
+      label: 'Number of the tag',
+      unit: '',
+      default: 1001,
+      min: 1,
+      max: 4294967295,
+      whole: true,
+    },
+    { id: 'lasts', label: 'Lasts', unit: 's', default: 1, min: 0.05, max: 3600 },
+  ],
+  lasts: ({ params }) => params['lasts'],
+  gives: {
+    tag: ({ params, t, path }, receiver) => {
+      const near = sightOf(receiver.place, path[0]).distance <= (receiver.reach ?? 0.05);
+      return near && during(t, params['lasts']) ? params['tag'] : undefined;
+    },
+  },
+  source: 'A tag within range is read, beyond it is not; 32-bit numbers are usual (from memory).',
+};

@@ -1,0 +1,32 @@
+import type { Point } from '../design/index.js';
+
+/** Where something on its way is, and the way it goes there: degrees anticlockwise from east. */
+export interface OnPath extends Point {
+  heading: number;
+}
+
+/** Length of a way, m. */
+export const pathLength = (path: readonly Point[]): number =>
+  path.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - path[i].x, p.y - path[i].y), 0);
+
+/**
+ * The place a distance along a way of straight stretches.
+ *
+ * @param along m from the first point
+ * @returns undefined before the first and behind the last point
+ */
+export function alongPath(path: readonly Point[], along: number): OnPath | undefined {
+  let left = along;
+  if (left < 0) return undefined;
+  for (let i = 1; i < path.length; i++) {
+    const [a, b] = [path[i - 1], path[i]];
+    const length = Math.hypot(b.x - a.x, b.y - a.y);
+    if (left <= length && length > 0) {
+      const share = left / length;
+      const heading = (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
+      return { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y), heading };
+    }
+    left -= length;
+  }
+  return undefined;
+}

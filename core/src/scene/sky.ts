@@ -1,0 +1,57 @@
+const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/** Where and when the sun is looked at. */
+export interface SunTime {
+  /** Degrees north. */
+  latitude: number;
+  /** Of the year, 1 … 366. */
+  day: number;
+  /** Solar time, h from midnight. */
+  hour: number;
+}
+
+/**
+ * Height of the sun above the horizon, degrees: sin h = sin φ·sin δ + cos φ·cos δ·cos H with the
+ * declination δ = 23.45°·sin(360°·(284 + n)/365) (Cooper, Solar Energy 12, 1969).
+ */
+export function sunElevation({ latitude, day, hour }: SunTime): number {
+  const declination = radians(23.45) * Math.sin(radians((360 * (284 + day)) / 365));
+  const turn = radians(15 * (hour - 12));
+  const phi = radians(latitude);
+  const sine =
+    Math.sin(phi) * Math.sin(declination) + Math.cos(phi) * Math.cos(declination) * Math.cos(turn);
+  return (Math.asin(Math.max(-1, Math.min(1, sine))) * 180) / Math.PI;
+}
+
+/** Height of the sun, degrees, and lx on the ground: horizon, end of civil and nautical twilight, night. */
+const twilight: readonly (readonly [number, number])[] = [
+  [-18, 0.001],
+  [-12, 0.008],
+  [-6, 3.4],
+  [0, 700],
+];
+
+/**
+ * Illuminance on level ground under a clear sky, lx. By day direct sun and sky after the IES Lighting
+ * Handbook: 127 500·exp(−0.21/sin h)·sin h + 800 + 15 500·√sin h; in twilight straight lines in the
+ * logarithm between published values (from memory) down to starlight.
+ *
+ * @param elevation height of the sun, degrees
+ */
+export function clearSky(elevation: number): number {
+  const sine = Math.sin(radians(elevation));
+  if (sine > 0.005) {
+    return 127_500 * Math.exp(-0.21 / sine) * sine + 800 + 15_500 * Math.sqrt(sine);
+  }
+  if (elevation <= twilight[0][0]) return twilight[0][1];
+  const i = Math.max(
+    1,
+    twilight.findIndex(([at]) => at >= Math.min(0, elevation)),
+  );
+  const [[a, low], [b, high]] = [twilight[i - 1], twilight[i]];
+  const share = (Math.min(0, elevation) - a) / (b - a);
+  return low * (high / low) ** share;
+}
+
+/** Share of the light that clouds leave, by the share of the sky they cover: 1 − 0.75·c^3.4 (Kasten and Czeplak, Solar Energy 24, 1980). */
+export const throughClouds = (cover: number): number => 1 - 0.75 * cover ** 3.4;

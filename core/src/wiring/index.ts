@@ -1,0 +1,14 @@
+export { Draft } from './draft.js';
+export { branchOf, duplicateChannel } from './duplicate-channel.js';
+export { boardsOf, freePin, pinFits, pinIsFree, type PinNeed } from './free-pin.js';
+export { arrangePins, planPins, type PlannedPin } from './pin-plan.js';
+export { replacements, replacePart } from './replace-part.js';
+export { sayWiring, type Said } from './say-wiring.js';
+export { repeatedChannels, type Repeated } from './repeated.js';
+export { swapEnds } from './swap-ends.js';
+export { potentials, wireAmps, wireOhms } from './copper-drop.js';
+export { suppliesOf, whyNotJoin } from './why-not-join.js';
+export { usualColour, wireColours } from './wire-colour.js';
+export { joinEdit, moveWireEnd, splitWire } from './wire-edits.js';
+export { elementsOf, outputDrive, type OutputDrive } from './output-drive.js';
+export { Wiring, wiringOf, type End } from './wiring.js';

@@ -1,0 +1,91 @@
+import { kindOf, paramsOf, terminalOf, type Terminal } from '../catalog/index.js';
+import { splitRef, type Design, type TerminalRef } from '../design/index.js';
+import { formatNominal } from '../quantity/index.js';
+import { wiringOf, type End, type Wiring } from './wiring.js';
+
+/** An input stands this much over its supply, V. */
+const slack = 0.5;
+
+/**
+ * Why two terminals cannot be joined, in the maker's words; empty when they can. Refused outright is what would
+ * be a short, a fight between sources, or a voltage that a pin does not survive.
+ */
+export function whyNotJoin(design: Design, from: TerminalRef, to: TerminalRef): string {
+  if (from === to) return 'This is where the wire starts.';
+  if (!terminalOf(design, from) || !terminalOf(design, to)) return 'There is no such terminal.';
+  const wiring = wiringOf(design);
+  if (wiring.same(from, to)) return 'These two are joined already.';
+  const [a, b] = [around(wiring, from), around(wiring, to)];
+  if (has(a, 'supply-out') && has(b, 'supply-out'))
+    return 'Two supplies on one wire would fight each other.';
+  if ((has(a, 'supply-out') && has(b, 'ground')) || (has(a, 'ground') && has(b, 'supply-out')))
+    return 'This would short the supply to ground.';
+  return tooHigh(a, b, wiring) || tooHigh(b, a, wiring);
+}
+
+/** Every end that a terminal is joined to, itself included. */
+const around = (wiring: Wiring, ref: TerminalRef): readonly End[] => wiring.ends(ref);
+
+const has = (ends: readonly End[], role: Terminal['role']): boolean =>
+  ends.some((e) => e.terminal.role === role);
+
+/** Why what drives one net is too much for the pins on another. */
+function tooHigh(driving: readonly End[], driven: readonly End[], wiring: Wiring): string {
+  const pin = driven.find((e) => e.terminal.role === 'pin');
+  const runsOn = pin && boardVolts(pin);
+  if (!pin || runsOn === undefined) return '';
+  for (const end of driving) {
+    const high = highest(end, wiring);
+    if (high !== undefined && high > runsOn + slack) {
+      return `${end.ref} reaches ${formatNominal(high, 'V')}; ${pin.ref} stands ${formatNominal(runsOn, 'V')}. Put a level shifter or a divider in between.`;
+    }
+  }
+  return '';
+}
+
+/** What a controller's pins run on: its rail, or what it is made for. */
+const boardVolts = ({ part }: End): number | undefined => paramsOf(part)['rail'];
+
+/** The voltage a terminal drives to, where that is known without solving. */
+function highest(end: End, wiring: Wiring): number | undefined {
+  if (end.terminal.role === 'supply-out') return supplyVolts(end);
+  const fedAt = end.terminal.highAt;
+  if (fedAt === undefined) return undefined;
+  const supply = wiring
+    .ends(`${end.part.id}.${fedAt}`)
+    .find((e) => e.terminal.role === 'supply-out');
+  return supply && supplyVolts(supply);
+}
+
+/** The nominal voltage of a supply's output; a board's own output is its rail. */
+export function supplyVolts({
+  part,
+  terminal,
+}: Pick<End, 'part' | 'terminal'>): number | undefined {
+  const params = paramsOf(part);
+  const board = kindOf(part).terminals.some((t) => t.role === 'pin');
+  return board && terminal.role === 'supply-out' ? params['rail'] : params['volts'];
+}
+
+/** Every supply of a design: where it can be taken, and its nominal voltage. */
+export function suppliesOf(design: Design): { ref: TerminalRef; volts: number }[] {
+  const wiring = wiringOf(design);
+  return design.parts.flatMap((part) =>
+    kindOf(part)
+      .terminals.filter((t) => t.role === 'supply-out')
+      .flatMap((terminal) => {
+        const volts = supplyVolts({ part, terminal });
+        const ref = afterFuse(wiring, `${part.id}.${terminal.id}`);
+        return volts === undefined ? [] : [{ ref, volts }];
+      }),
+  );
+}
+
+/** Behind a fuse in a supply's lead, where one is the only thing on it. */
+function afterFuse(wiring: Wiring, ref: TerminalRef): TerminalRef {
+  const others = wiring.ends(ref).filter((e) => e.ref !== ref);
+  const [only] = others;
+  if (others.length !== 1 || only.part.kind !== 'fuse') return ref;
+  const beyond = wiring.beyond(only);
+  return beyond && splitRef(beyond).part === only.part.id ? beyond : ref;
+}

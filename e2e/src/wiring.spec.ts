@@ -1,0 +1,293 @@
+import { spawnSync } from 'node:child_process';
+import { By, Key } from 'selenium-webdriver';
+import { demoOf, faulty, large, merged } from './merged.js';
+import { visit } from './testing/visit.js';
+
+/** Wiring in the real interface: three ways to make a wire, findings and their fixes, values, size, mistakes. */
+describe('wiring', () => {
+  const its = visit();
+
+  /** Puts a design on the shelf and opens it in Wire. */
+  async function open(design: object): Promise<void> {
+    const answer = await fetch(`${its.app.address}api/import?accept=doubts`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/plain' },
+      body: JSON.stringify(design),
+    });
+    const { id } = (await answer.json()) as { id: string };
+    await its.browser.driver.get(`${its.app.address}design/${id}/wire`);
+    await its.page.find('yu-picture .card .live');
+  }
+  const run = <T>(script: string, ...args: unknown[]): Promise<T> =>
+    its.browser.driver.executeScript<T>(script, ...args);
+  const wires = (): Promise<number> =>
+    run<number>("return document.querySelectorAll('.wire').length");
+  const type = async (words: string): Promise<void> => {
+    await (await its.page.find('#say-wire')).sendKeys(words, Key.ENTER);
+  };
+  const note = (): Promise<string> => its.page.text('#say-wire-note');
+  const undoAll = async (): Promise<number> => {
+    let steps = 0;
+    const button = By.xpath("//button[normalize-space(.)='Undo']");
+    while (await its.browser.driver.findElement(button).isEnabled()) {
+      await its.page.press('Undo');
+      steps += 1;
+    }
+    return steps;
+  };
+
+  it('joins terminals by pointer, by keyboard and in words; undo leads back to the start', async () => {
+    await open(demoOf('slipway-beam'));
+    const before = await wires();
+    await its.page.click('[data-part="U1"] .more');
+    // Click and click.
+    await its.page.terminal('U1.D4');
+    await its.page.terminal('R2.b');
+    await its.page.until(wires, (n) => n === before + 1);
+    // Pulled from one to the other; what makes no sense is dimmed meanwhile, with the reason.
+    const [from, to] = [
+      await its.page.find('[data-terminal="U1.D5"]'),
+      await its.page.find('[data-terminal="Q1.c"]'),
+    ];
+    const pull = its.browser.driver.actions();
+    await pull.move({ origin: from }).press().move({ origin: to, x: 30 }).perform();
+    const reason = await (await its.page.find('[data-terminal="E1.k"]')).getAttribute('aria-label');
+    expect(reason).not.toMatch(/undefined/);
+    await its.browser.driver.actions().move({ origin: to }).release().perform();
+    await its.page.until(wires, (n) => n === before + 2);
+    // Enter and Enter.
+    await run('document.querySelector(\'[data-terminal="U1.A1"]\').focus()');
+    await its.browser.driver.actions().sendKeys(Key.ENTER).perform();
+    await its.page.until(
+      () => its.page.text('.say'),
+      (t) => t.startsWith('From U1.A1'),
+    );
+    await run('document.querySelector(\'[data-terminal="R1.a"]\').focus()');
+    const refused = await (await its.page.find('[data-terminal="R1.a"]')).getAttribute('class');
+    expect(refused).not.toMatch(/dim/);
+    await its.browser.driver.actions().sendKeys(Key.ENTER).perform();
+    await its.page.until(wires, (n) => n === before + 3);
+    // In words.
+    await type('A2 to b of Load resistor through 4k7');
+    await its.page.until(note, (t) => t.startsWith('Joined U1.A2'));
+    expect(await undoAll()).toBe(4);
+    await its.page.until(wires, (n) => n === before);
+  });
+
+  it('refuses what makes no sense, keeps it to be mended, and leaves everything as it was', async () => {
+    const before = await wires();
+    for (const [words, reason] of [
+      ['5V to GND', /short the supply/],
+      ['base of Q1 to b of R2', /joined already/],
+      ['{"format": "yurei-desi', /two ends/],
+      ['OUT of doorbell to A1', /No part is called “doorbell”/],
+    ] as const) {
+      const field = await its.page.find('#say-wire');
+      await field.sendKeys(Key.chord(Key.CONTROL, 'a'), words, Key.ENTER);
+      await its.page.until(note, (t) => reason.test(t));
+      expect(await field.getAttribute('value')).toBe(words);
+    }
+    await its.page.until(wires, (n) => n === before);
+    await (await its.page.find('#say-wire')).sendKeys(Key.ESCAPE);
+  });
+
+  it('finds five mistakes, mends each by one click, and undoes all', async () => {
+    await open(faulty());
+    const cards = (): Promise<string[]> =>
+      run(
+        "return [...document.querySelectorAll('yu-finding-card .finding')].filter((e) => !e.closest('details')).map((e) => e.textContent)",
+      );
+    const found = await its.page.until(cards, (c) => c.length >= 5);
+    const expected = [
+      /No diode across Sounder/,
+      /U1.D8 is not set up/,
+      /Lamp resistor is overloaded/,
+      /may chatter/,
+    ];
+    for (const title of expected) expect(found.join(' ')).toMatch(title);
+    const offered = By.css('yu-side-panel > yu-finding-card p-button button');
+    let fixes = 0;
+    for (;;) {
+      const before = await cards();
+      const [button] = await its.browser.driver.findElements(offered);
+      if (!button) break;
+      // As the cards are read, no-break spaces and all.
+      const label = await run<string>('return arguments[0].textContent.trim()', button);
+      await button.click();
+      fixes += 1;
+      await its.page.until(cards, (now) => !now.join().includes(label));
+      expect((await cards()).join()).not.toBe(before.join());
+    }
+    expect(fixes).toBeGreaterThanOrEqual(5);
+    await its.page.until(cards, (now) => now.length === 0);
+    expect(await undoAll()).toBe(fixes);
+    await its.page.until(cards, (now) => now.length === found.length);
+  });
+
+  it.each([
+    'slipway-beam',
+    'fuel-locker-loop',
+    'steps-lamp-at-dusk',
+    'mooring-boom',
+    'skylight-rain',
+  ])('%s shows at every terminal what the command line computes', async (name) => {
+    const solved = spawnSync(
+      process.execPath,
+      ['cli/dist/main.js', 'solve', `demo/${name}.yurei.json`, '--json'],
+      { encoding: 'utf8' },
+    );
+    const { nets } = JSON.parse(solved.stdout) as {
+      nets: { terminals: string[]; volts: number | null }[];
+    };
+    await open(demoOf(name));
+    const shown = await its.page.until(
+      () =>
+        run<[string, string][]>(
+          "return [...document.querySelectorAll('[data-terminal]')].map((e) => [e.dataset.terminal, e.getAttribute('aria-label')])",
+        ),
+      (all) =>
+        all.length > 0 &&
+        all.every(([, label]) => /: (not connected|floating|−?[\d.]+)/.test(label)),
+    );
+    expect(shown.length).toBeGreaterThan(15);
+    for (const [ref, label] of shown) {
+      const net = nets.find((n) => n.terminals.includes(ref));
+      const wanted =
+        net === undefined
+          ? 'not connected'
+          : net.volts === null
+            ? 'floating'
+            : formatted(net.volts);
+      expect(`${ref} ${label.replace(/\u00a0/g, ' ').split(': ')[1]}`).toBe(`${ref} ${wanted}`);
+    }
+  });
+
+  /** Three significant digits and a prefix, written here anew. */
+  function formatted(volts: number): string {
+    const size = Math.abs(volts);
+    if (size < 1e-5) return '0 V';
+    const [unit, factor] =
+      size >= 0.9995 ? ['V', 1] : size >= 0.9995e-3 ? ['mV', 1e3] : ['µV', 1e6];
+    return `${(volts * factor).toPrecision(3).replace('-', '−')} ${unit}`;
+  }
+
+  it('a dusk switch from an empty bench, keys alone, in fewer than forty actions', async () => {
+    await its.browser.driver.get(its.app.address);
+    await its.page.press('New design');
+    await its.page.find('yu-picture .empty');
+    let actions = 0;
+    const keys = async (...pressed: string[]): Promise<void> => {
+      actions += 1;
+      await its.browser.driver
+        .actions()
+        .sendKeys(...pressed)
+        .perform();
+    };
+    /** A letter that opens a list, words that find, Enter that takes: three actions. */
+    const take = async (letter: string, list: string, words: string): Promise<void> => {
+      await keys(letter);
+      const field = await its.page.find(`${list} input`);
+      await its.page.until(
+        () => run('return document.activeElement === arguments[0]', field),
+        Boolean,
+      );
+      await keys(words);
+      await keys(Key.ENTER);
+      await its.page.until(
+        () => its.browser.driver.findElements(By.css(`${list} input`)),
+        (f) => f.length === 0,
+      );
+    };
+    const add = async (words: string): Promise<void> => {
+      await take('a', 'yu-part-tray', words);
+      await keys(Key.ESCAPE);
+    };
+    /** Chooses in the block's fields by their first letters, then wires it. */
+    const block = async (words: string, ...choices: string[]): Promise<void> => {
+      await take('s', 'yu-block-tray', words);
+      const dialog = await its.page.find('yu-block-dialog select');
+      await its.page.until(
+        () => run('return document.activeElement === arguments[0]', dialog),
+        Boolean,
+      );
+      for (const [i, choice] of choices.entries()) {
+        if (i > 0) await keys(Key.TAB);
+        if (choice) await keys(choice);
+      }
+      const wire = By.xpath("//yu-block-dialog//button[normalize-space(.)='Wire it']");
+      const button = await its.browser.driver.findElement(wire);
+      while (!(await run('return document.activeElement === arguments[0]', button)))
+        await keys(Key.TAB);
+      await keys(Key.ENTER);
+      await its.page.until(
+        () => its.browser.driver.findElements(wire),
+        (f) => f.length === 0,
+      );
+    };
+    await add('plug-in');
+    await add('photoresistor');
+    await add('filament lamp');
+    await block('front end', '');
+    await block('555', 'B of B1');
+    await block('relay', '', 'OUT of U1');
+    await its.page.until(
+      () =>
+        run<string>(
+          "return document.querySelector('[data-part=\"H1\"] .body').getAttribute('aria-label')",
+        ),
+      (label) => / lit/.test(label) && !/not lit/.test(label),
+    );
+    expect(actions).toBeLessThan(40);
+    const errors = await run<number>(
+      "return document.querySelectorAll('[data-severity=error]').length",
+    );
+    expect(errors).toBe(0);
+  });
+
+  it('a part with wires goes with them, and comes back with them', async () => {
+    await open(demoOf('slipway-beam'));
+    const before = await wires();
+    await its.page.part('Q1');
+    await its.browser.driver.actions().sendKeys(Key.DELETE).perform();
+    await its.page.until(wires, (n) => n < before);
+    await its.page.press('Undo');
+    await its.page.until(wires, (n) => n === before);
+  });
+
+  it('folds channels wired alike, groups parts into one card, zooms and finds a part', async () => {
+    await open(large());
+    const shown = (): Promise<number> => run("return document.querySelectorAll('.card').length");
+    const all = await shown();
+    await its.page.press('Fold alike channels');
+    await its.page.until(shown, (n) => n === all - 4);
+    expect(await its.page.text('.card .times')).toBe('× 3');
+    await its.page.press('Show each channel');
+    await its.page.until(shown, (n) => n === all);
+    const scale = (): Promise<number> =>
+      run(
+        "return +/scale\\(([\\d.]+)/.exec(document.querySelector('.picture > g').getAttribute('transform'))[1]",
+      );
+    const k = await scale();
+    await its.browser.driver.actions().sendKeys('+').perform();
+    await its.page.until(scale, (now) => now > 1.2 * k);
+    await its.browser.driver.actions().sendKeys('0').perform();
+    await its.page.until(scale, (now) => now < k);
+  });
+
+  it('three hundred parts are drawn, solved and can be changed', async () => {
+    const names = ['slipway-beam', 'fuel-locker-loop', 'steps-lamp-at-dusk'];
+    const design = merged(
+      'Three hundred',
+      Array.from({ length: 25 }, (_, i) => names[i % 3]),
+    );
+    expect(design.parts.length).toBeGreaterThan(300);
+    await open(design);
+    const cards = await run<number>("return document.querySelectorAll('.card').length");
+    expect(cards).toBe(design.parts.length);
+    const before = await wires();
+    await type('A1 of U101 to b of R102');
+    await its.page.until(wires, (n) => n === before + 1);
+    await its.page.press('Undo');
+    await its.page.until(wires, (n) => n === before);
+  });
+});

@@ -1,0 +1,170 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  resource,
+} from '@angular/core';
+import type { Characteristic } from '@yurei/core/circuit';
+import type { Params } from '@yurei/core/catalog';
+import { formatQuantity, prefixlessUnits, type Unit } from '@yurei/core/quantity';
+import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
+import { BenchService } from '../bench/bench';
+import { Chart } from '../common/chart';
+import type { Inks } from '../common/inks';
+
+/** The characteristic curve of a kind of part with given values, its working range marked. */
+@Component({
+  selector: 'yu-part-curve',
+  imports: [Chart],
+  template: `
+    @if (found(); as curve) {
+      <yu-chart [configure]="configure()" [label]="label()" />
+      <p class="soft">
+        @if (!curve.x.choices) {
+          Works from {{ show(curve.operating[0], curve.x.unit) }} to
+          {{ show(curve.operating[1], curve.x.unit) }}, shaded.
+        }
+        @if (curve.back) {
+          Dashed: on the way back.
+        }
+      </p>
+    } @else if (curve.error()) {
+      <p class="soft" role="alert">The curve could not be computed with these values.</p>
+    } @else {
+      <p class="soft" role="status">Solving the curve…</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    yu-chart {
+      height: var(--curve-height, 300px);
+    }
+    p {
+      font-size: 12.5px;
+      margin-top: 4px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PartCurve {
+  readonly kind = input.required<string>();
+  readonly params = input<Params>({});
+  private readonly bench = inject(BenchService);
+
+  protected readonly curve = resource({
+    params: () => ({ kind: this.kind(), params: this.params() }),
+    loader: ({ params: { kind, params } }) => this.bench.quick.curve(kind, { ...params }),
+  });
+  /** Asked for its value a failed resource throws. */
+  protected readonly found = computed(() =>
+    this.curve.hasValue() ? this.curve.value() : undefined,
+  );
+  protected readonly configure = computed(() => {
+    const curve = this.found();
+    return (inks: Inks) =>
+      curve ? curveConfig(curve, inks) : { type: 'scatter' as const, data: { datasets: [] } };
+  });
+  protected readonly label = computed(() => {
+    const curve = this.found();
+    if (!curve) return '';
+    const { x, y, xs, ys } = curve;
+    const last = xs.length - 1;
+    return `${y.label} against ${x.label}: ${show(ys[0], y.unit)} at ${show(xs[0], x.unit)}, ${show(ys[last], y.unit)} at ${show(xs[last], x.unit)}`;
+  });
+  protected readonly show = show;
+}
+
+const show = (value: number, unit: Unit): string => formatQuantity(value, unit);
+
+/** A tick of an axis: short, with its prefix. */
+const tick = (value: number | string, unit: Unit): string =>
+  prefixlessUnits.has(unit)
+    ? `${Number(Number(value).toPrecision(3))}`
+    : formatQuantity(Number(value), unit, 2);
+
+/** The chart of a curve in the colours of a theme. */
+export function curveConfig(curve: Characteristic, inks: Inks): ChartConfiguration<'scatter'> {
+  const { x, y, xs, ys, back, operating } = curve;
+  const font = { family: inks.mono.replace(/'/g, ''), size: 11 };
+  const line = (list: readonly number[]): ScatterDataPoint[] =>
+    list.map((value, i) => ({ x: xs[i], y: value }));
+  const { choices } = x;
+  const stroke = {
+    showLine: choices === undefined,
+    pointRadius: choices ? 6 : 0,
+    borderWidth: 2,
+    borderColor: inks.indigo,
+    backgroundColor: inks.indigo,
+  };
+  // Resistances cover decades: drawn on a logarithm where they stay above zero.
+  const decades = y.unit === 'Ω' && Math.min(...ys) > 0;
+  const title = (text: string, unit: Unit) => ({
+    display: true,
+    text: unit ? `${text}, ${unit}` : text,
+    color: inks.soft,
+    font: { family: inks.text.replace(/'/g, ''), size: 12 },
+  });
+  return {
+    type: 'scatter',
+    data: {
+      datasets: [
+        { ...stroke, label: 'going up', data: line(ys) },
+        ...(back ? [{ ...stroke, label: 'going back', data: line(back), borderDash: [5, 4] }] : []),
+      ],
+    },
+    options: {
+      animation: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          type: x.scale === 'log' ? 'logarithmic' : 'linear',
+          min: Math.min(...xs) - (choices ? 0.5 : 0),
+          max: Math.max(...xs) + (choices ? 0.5 : 0),
+          grid: { color: inks.rule },
+          afterBuildTicks: (axis) => {
+            if (choices) axis.ticks = choices.map((_, value) => ({ value }));
+          },
+          ticks: {
+            color: inks.soft,
+            font,
+            maxTicksLimit: 6,
+            callback: (v) => (choices ? (choices[Number(v)] ?? '') : tick(v, x.unit)),
+          },
+          title: title(x.label, x.unit),
+        },
+        y: {
+          type: decades ? 'logarithmic' : 'linear',
+          grid: { color: inks.rule },
+          ticks: { color: inks.soft, font, maxTicksLimit: 6, callback: (v) => tick(v, y.unit) },
+          title: title(y.label, y.unit),
+        },
+      },
+      plugins: {
+        tooltip: {
+          intersect: false,
+          callbacks: {
+            label: ({ parsed }) =>
+              `${show(parsed.y ?? 0, y.unit)} at ${show(parsed.x ?? 0, x.unit)}`,
+          },
+        },
+        annotation: {
+          annotations: {
+            works: {
+              type: 'box',
+              display: choices === undefined,
+              xMin: operating[0],
+              xMax: operating[1],
+              backgroundColor: `${inks.moss}26`,
+              borderWidth: 0,
+            },
+          },
+        },
+      },
+    },
+  };
+}

@@ -1,0 +1,134 @@
+import { applyEdit } from '@yurei/core/design';
+import { duplicateChannel } from '@yurei/core/wiring';
+import { openBench, showSolved, slipwayBeam, type Screen } from '../../testing/workbench-bed';
+import { FindingCard } from '../shell/finding-card';
+import { WireStep } from './wire';
+
+jest.mock('../common/chart', () => jest.requireActual('../../testing/chart-stand-in'));
+
+type Bench = Awaited<ReturnType<typeof openBench>>;
+let bench: Bench;
+let step: Screen<WireStep>;
+
+describe('the step Wire', () => {
+  beforeEach(async () => {
+    const twice = applyEdit(slipwayBeam(), duplicateChannel(slipwayBeam(), 'beam'));
+    bench = await openBench(twice);
+    step = await showSolved(WireStep);
+    await step.until(() => step.all('.card').length === 12);
+  });
+  const scale = (): number =>
+    Number(
+      /scale\(([\d.]+)\)/.exec(step.find('.picture > g').getAttribute('transform') ?? '')?.[1],
+    );
+
+  it.each([
+    ['a', 'yu-part-tray input'],
+    ['s', 'yu-block-tray input'],
+  ])('opens on %s', async (key, css) => {
+    await step.key(document.body, key);
+    await step.until(() => step.all(css).length === 1);
+    // While a list is open, letters belong to it.
+    await step.key(document.body, key === 'a' ? 's' : 'a');
+    expect(step.all('yu-part-tray input, yu-block-tray input')).toHaveLength(1);
+  });
+
+  it('puts the cursor into the line for wires on w, and then letters are text', async () => {
+    await step.key(document.body, 'w');
+    expect(document.activeElement?.id).toBe('say-wire');
+    await step.key(document.activeElement ?? document.body, 'a');
+    expect(step.all('yu-part-tray input')).toHaveLength(0);
+  });
+
+  it('draws channels wired alike once when asked to', async () => {
+    await step.press('Fold alike channels');
+    await step.until(() => step.all('.card').length === 10);
+    expect(step.all('.times').map((t) => t.textContent?.trim())).toEqual(['× 2', '× 2']);
+    await step.press('Show each channel');
+    await step.until(() => step.all('.card').length === 12);
+  });
+
+  it('zooms by keys', async () => {
+    const svg = step.find<SVGSVGElement>('svg.picture');
+    svg.getBoundingClientRect = () => ({ width: 900, height: 500, left: 0, top: 0 }) as DOMRect;
+    await step.key(document.body, '0');
+    const whole = scale();
+    expect(whole).toBeGreaterThan(0);
+    await step.key(document.body, '+');
+    expect(scale()).toBeCloseTo(1.3 * whole, 6);
+    await step.key(document.body, '-');
+    expect(scale()).toBeCloseTo(whole, 6);
+  });
+
+  it('shows amps instead of volts', async () => {
+    await step.press('Show: volts');
+    await step.until(() =>
+      step.all('.wire .volts').every((v) => /A$|–/.test(v.textContent?.trim() ?? '')),
+    );
+  });
+
+  it('opens a collapsed group by a double click', async () => {
+    const group = { id: 'g1', name: 'Switch', parts: ['R2', 'Q1'], collapsed: true };
+    bench.session.edit({ type: 'put-group', group });
+    await step.until(() => step.all('[data-part="g1"]').length === 1);
+    expect(step.all('[data-part="Q1"]')).toHaveLength(0);
+    await step.click('[data-part="g1"] .body');
+    expect(bench.selection.is('group', 'g1')).toBe(true);
+    step
+      .find<SVGElement>('[data-part="g1"] .body')
+      .dispatchEvent(new MouseEvent('dblclick', { bubbles: true }));
+    await step.until(() => step.all('[data-part="Q1"]').length === 1);
+    expect(bench.session.design()?.groups[0].collapsed).toBe(false);
+  });
+
+  it('removes several picked parts at once, and brings all back', async () => {
+    const before = bench.session.design();
+    for (const id of ['R1', 'R2']) {
+      step
+        .find<SVGElement>(`[data-part="${id}"] .body`)
+        .dispatchEvent(new MouseEvent('click', { bubbles: true, shiftKey: true }));
+    }
+    await step.settle();
+    expect(bench.selection.parts()).toEqual(['R1', 'R2']);
+    const frame = { go: jest.fn(), openCommands: jest.fn(), openHelp: jest.fn() };
+    const event = new KeyboardEvent('keydown', { key: 'Delete' });
+    Object.defineProperty(event, 'target', { value: document.body });
+    bench.keys.handle(event, frame);
+    expect(bench.session.design()?.parts).toHaveLength((before?.parts.length ?? 0) - 2);
+    bench.session.undo();
+    expect(bench.session.design()).toEqual(before);
+  });
+});
+
+describe('a finding', () => {
+  const finding = {
+    id: 'x:R1',
+    code: 'x',
+    severity: 'error',
+    step: 'wire',
+    title: 'R1 is wrong',
+    reason: 'Because.',
+    bench: 'It smokes.',
+    about: ['R1'],
+    fix: { label: 'Mend R1', edit: { type: 'set-param', id: 'R1', param: 'ohms', value: 330 } },
+  } as const;
+  const show = async (more: object = {}) => {
+    bench = await openBench();
+    return showSolved(FindingCard, { finding: { ...finding, ...more } });
+  };
+
+  it('says what happens on the bench, leads to its place, and mends it', async () => {
+    const card = await show();
+    expect(card.text()).toMatch(/Wrong R1 is wrong Because\. On the bench: It smokes\./);
+    await card.press('R1 is wrong');
+    expect(bench.selection.is('part', 'R1')).toBe(true);
+    await card.press('Mend R1');
+    expect(bench.session.design()?.parts.find((p) => p.id === 'R1')?.params['ohms']).toBe(330);
+  });
+
+  it('without a place or a fix has neither button', async () => {
+    const card = await show({ about: ['design'], fix: undefined, severity: 'safety' });
+    expect(card.all('button')).toHaveLength(0);
+    expect(card.text()).not.toMatch(/On the bench/);
+  });
+});

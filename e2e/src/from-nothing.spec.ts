@@ -27,7 +27,7 @@ describe('from an empty design', () => {
 
   it('adds and joins parts, reads a pin, fires an output and sees it lit', async () => {
     await its.page.press('New design');
-    expect(await its.page.text('yu-picture .empty')).toMatch(/An empty bench/);
+    await its.page.says('yu-picture .empty', /An empty bench/);
     for (const part of [
       'plug-in adapter',
       '5 v 8-bit',
@@ -64,7 +64,7 @@ describe('from an empty design', () => {
     await its.page.find('header svg.lit');
     await its.page.step('wire');
     await its.page.find('.card.acting[data-part="H1"]');
-    expect(await its.page.text('aside')).toMatch(/tripped at rest/);
+    await its.page.says('aside', /tripped at rest/);
     await its.page.saved();
   });
 });

@@ -13,7 +13,7 @@ describe('from the shelf to an exported design', () => {
 
   it('1: opens the design and shows live volts and counts', async () => {
     await its.browser.driver.get(its.app.address);
-    expect(await its.page.text('yu-shelf .designs li h2')).toBe('Slipway beam');
+    await its.page.says('yu-shelf .designs li h2', /^Slipway beam$/);
     expect(await its.page.transferred()).toBeLessThan(400e3);
     await its.page.click('yu-shelf .designs li a');
     const counts = await its.page.until(
@@ -21,7 +21,7 @@ describe('from the shelf to an exported design', () => {
       (n) => n > 0,
     );
     expect(counts).toBe(822);
-    expect(await its.page.wire('B1.e', 'U1.A0')).toMatch(/4\.01 V/);
+    await its.page.wireSays('B1.e', 'U1.A0', /4\.01 V/);
     const heads = await its.browser.driver.findElements(By.css('.picture .column'));
     const names = await Promise.all(heads.map((h) => h.getText()));
     expect(names).toEqual(['feels', 'conditions', 'decides', 'drives', 'acts', 'feeds']);
@@ -31,8 +31,11 @@ describe('from the shelf to an exported design', () => {
   it('2: changes a value, and every number follows; undo and redo', async () => {
     await its.page.part('R1');
     await its.page.type('Resistance', '4.7 bananas');
-    expect(await its.page.text('aside .note')).toMatch(/bananas.*4k7/);
-    expect(await its.page.counts()).toBe(822);
+    await its.page.says('aside .note', /bananas.*4k7/);
+    await its.page.until(
+      () => its.page.counts(),
+      (n) => n === 822,
+    );
     await its.page.type('Resistance', '4k7');
     // The photocurrent stays: 822 · 4.7/10, to a count or two for the board voltage.
     const counts = await its.page.until(
@@ -64,7 +67,7 @@ describe('from the shelf to an exported design', () => {
       () => its.page.text('aside h2'),
       (t) => t.startsWith('R4'),
     );
-    expect(await its.page.text('aside')).toMatch(/Worth knowing \(1\)/);
+    await its.page.says('aside', /Worth knowing \(1\)/);
     await its.page.terminal('R4.a');
     await its.page.until(
       () => its.page.text('.say'),
@@ -97,7 +100,10 @@ describe('from the shelf to an exported design', () => {
       () => its.browser.driver.findElements(By.css('.card[data-part="R4"]')),
       (cards) => cards.length === 0,
     );
-    expect(await its.page.counts()).toBe(822);
+    await its.page.until(
+      () => its.page.counts(),
+      (n) => n === 822,
+    );
   });
 
   it('2: dims impossible ends and says why', async () => {
@@ -146,13 +152,13 @@ describe('from the shelf to an exported design', () => {
       () => its.page.verdicts(),
       (v) => v[0] === 'quiet' && v[1]?.startsWith('noticed'),
     );
-    expect(await its.page.text('header')).toMatch(/Notices\s+1 of 1/);
+    await its.page.says('header', /Notices\s+1 of 1/);
     await its.page.moveTimeTo(16.95);
     await its.page.find('.card.acting[data-part="P1"]');
     expect(await (await its.page.find('header svg')).getAttribute('aria-label')).toBe(
       'Lantern: firing',
     );
-    expect(await its.page.wire('Q1.c', 'P1.minus')).toMatch(/1\d\d mV/);
+    await its.page.wireSays('Q1.c', 'P1.minus', /1\d\d mV/);
     await its.page.press('At rest');
     await its.page.until(
       () => its.page.wire('Q1.c', 'P1.minus'),
@@ -213,9 +219,7 @@ describe('from the shelf to an exported design', () => {
     const broken = join(its.folder, 'broken.json');
     writeFileSync(broken, readFileSync(file, 'utf8').replace('"from": "B1.e"', '"from": "B7.e"'));
     await input.sendKeys(broken);
-    expect(await its.page.text('.refused')).toMatch(
-      /wires\[\d+\] \(w7\)\.from.*leads to no part.*Connect it/s,
-    );
+    await its.page.says('.refused', /wires\[\d+\] \(w7\)\.from.*leads to no part.*Connect it/s);
     const shelf = await its.browser.driver.findElements(By.css('yu-shelf .designs li'));
     expect(shelf.length).toBe(demos + 1);
   });

@@ -36,6 +36,22 @@ export class Page {
     return last as T;
   }
 
+  /** Waits until the element says what is expected. */
+  says(css: string, words: RegExp): Promise<string> {
+    return this.until(
+      () => this.text(css),
+      (text) => words.test(text),
+    );
+  }
+
+  /** Waits until the wire's title says what is expected. */
+  wireSays(from: string, to: string, words: RegExp): Promise<string> {
+    return this.until(
+      () => this.wire(from, to),
+      (title) => words.test(title),
+    );
+  }
+
   step(path: string): Promise<void> {
     return this.click(`nav a[href$="/${path}"]`);
   }

@@ -50,7 +50,7 @@ describe('parts and scenes', () => {
   it('takes a module apart in the picture: the same volts, and undo puts it together', async () => {
     await open('Skylight rain and tank');
     await its.page.part('B1');
-    expect(await its.page.wire('B1.AO', 'U1.A0')).toMatch(/reads 1018 counts/);
+    await its.page.wireSays('B1.AO', 'U1.A0', /reads 1018 counts/);
     await its.page.press('Take apart');
     await its.page.find('.card[data-part="B1_U1"]');
     await its.page.until(
@@ -78,7 +78,7 @@ describe('parts and scenes', () => {
       () => its.page.text('aside h2'),
       (t) => t === 'A flame burns',
     );
-    expect(await its.page.text('aside')).toMatch(/extinguisher/);
+    await its.page.says('aside', /extinguisher/);
     // A flame is warm and flickers: the detector takes it for someone.
     await its.page.until(
       () => its.page.verdicts(),

@@ -260,14 +260,17 @@ describe('wiring', () => {
     const all = await shown();
     await its.page.press('Fold alike channels');
     await its.page.until(shown, (n) => n === all - 4);
-    expect(await its.page.text('.card .times')).toBe('× 3');
+    await its.page.says('.card .times', /^× 3$/);
     await its.page.press('Show each channel');
     await its.page.until(shown, (n) => n === all);
     const scale = (): Promise<number> =>
       run(
         "return +/scale\\(([\\d.]+)/.exec(document.querySelector('.picture > g').getAttribute('transform'))[1]",
       );
-    const k = await scale();
+    let last = 0;
+    const rests = async (): Promise<boolean> => last === (last = await scale());
+    await its.page.until(rests, Boolean);
+    const k = last;
     await its.browser.driver.actions().sendKeys('+').perform();
     await its.page.until(scale, (now) => now > 1.2 * k);
     await its.browser.driver.actions().sendKeys('0').perform();

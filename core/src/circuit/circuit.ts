@@ -52,6 +52,8 @@ export class Circuit {
   private readonly parts = new Map<string, PlacedPart>();
   /** Readers of the parts' values, made when first wanted. */
   private readonly described = new Map<string, PartValues>();
+  /** The last solution that was told whole. */
+  private whole?: Solution;
   private readonly problems: CircuitProblem[];
 
   constructor(private readonly design: Design) {
@@ -111,7 +113,8 @@ export class Circuit {
   /**
    * The operating point, starting from the last one. Never throws: what cannot be solved is a problem.
    *
-   * @param partsOnly leaves nets and wires out, where many solutions are compared
+   * @param partsOnly leaves nets and wires out, where many solutions are compared; parts that stand as in
+   *   the last whole solution are taken from it
    */
   solve(partsOnly = false): Solution {
     const problems = [...this.problems];
@@ -181,11 +184,11 @@ export class Circuit {
     elements.forEach((element, i) => this.network.set(placed.first + i, element));
   }
 
-  /** A part's values at the present solution; its reader is kept for the next one. */
-  private valuesNow(id: string): PartValues {
-    const values = this.described.get(id) ?? this.values(id);
-    this.described.set(id, values);
-    return values.update();
+  /** The reader of a part's values, kept for the next solution. */
+  private reader(id: string): PartValues {
+    const reader = this.described.get(id) ?? this.values(id);
+    this.described.set(id, reader);
+    return reader;
   }
 
   private describe(
@@ -193,21 +196,37 @@ export class Circuit {
     problems: CircuitProblem[],
     partsOnly = false,
   ): Solution {
+    const { iterations = 0, method = 'none' } = settled ?? {};
+    const told: Pick<Solution, 'problems' | 'iterations' | 'method'> = {
+      problems,
+      iterations,
+      method,
+    };
+    if (partsOnly && settled) return { nets: [], parts: this.partsBeside(), wires: {}, ...told };
     const { nets } = this.netlist;
-    const known = settled !== undefined;
     const parts: Record<string, SolvedPart> = {};
-    for (const id of this.parts.keys()) parts[id] = known ? this.valuesNow(id).plain() : unknown;
+    for (const id of this.parts.keys())
+      parts[id] = settled ? this.reader(id).update().note().plain() : unknown;
     const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
     const wires: Record<string, number> = {};
-    if (known && !partsOnly) for (const net of nets) wireCurrents(net, into, wires);
-    return {
-      nets: partsOnly ? [] : nets.map((net) => ({ ...net, volts: this.netVolts(net.id, known) })),
-      parts,
-      wires,
-      problems,
-      iterations: settled?.iterations ?? 0,
-      method: settled?.method ?? 'none',
-    };
+    if (settled) for (const net of nets) wireCurrents(net, into, wires);
+    const known = nets.map((net) => ({
+      ...net,
+      volts: this.netVolts(net.id, settled !== undefined),
+    }));
+    const solution: Solution = { nets: known, parts, wires, ...told };
+    this.whole = settled && solution;
+    return solution;
+  }
+
+  private partsBeside(): Record<string, SolvedPart> {
+    const parts: Record<string, SolvedPart> = {};
+    for (const id of this.parts.keys()) {
+      const before = this.whole?.parts[id];
+      const reader = this.reader(id);
+      parts[id] = before && !reader.moved() ? before : reader.update().plain();
+    }
+    return parts;
   }
 
   private netVolts(net: string, known: boolean): number | undefined {

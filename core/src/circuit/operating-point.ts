@@ -51,13 +51,24 @@ export function operatingPoint(
   return last;
 }
 
+/** Takes the conductance down by some decades at a time, by fewer where that is too far. */
 const gminStepping: Way = (system, devices, next, close) => {
   system.x.fill(0);
-  for (let exponent = -2; exponent >= -14; exponent--) {
-    const outcome = newton(system, devices, next, close, { siemens: 10 ** exponent });
-    if (!outcome.settled) return outcome;
+  const good = system.x.slice();
+  let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
+  for (let exponent = -2, step = 1; exponent >= -14 && step >= 0.1;) {
+    outcome = newton(system, devices, next, close, { siemens: 10 ** exponent });
+    if (outcome.settled) {
+      good.set(system.x);
+      step *= 2;
+    } else {
+      system.x.set(good);
+      exponent += step;
+      step /= 4;
+    }
+    exponent -= step;
   }
-  return newton(system, devices, next, close);
+  return outcome.settled ? newton(system, devices, next, close) : outcome;
 };
 
 /** Raises the sources in steps that halve on failure and grow on success. */

@@ -5,11 +5,26 @@ import { swings, type Rehearsal, type Rhythm, type Snapshot } from '@yurei/core/
 import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
 import { DesignSession } from './design-session';
+import { Newest } from './newest';
 
 /** How long after the last edit a rehearsal is played anew, ms. */
 const rehearseAfter = 150;
 /** The same when a design is opened: the picture comes first. */
 const rehearseFirst = 400;
+/** How long an edited design waits for its solved circuit before it is drawn without, ms. */
+const drawAfter = 100;
+
+interface Look {
+  design: Design;
+  scene: string | undefined;
+  moment: Moment | undefined;
+}
+
+interface Judgement {
+  design: Design;
+  scene: string | undefined;
+  rehearsal: Rehearsal | undefined;
+}
 
 /**
  * What the core says of the present design: the solved circuit at the time cursor, findings, answers
@@ -19,7 +34,9 @@ const rehearseFirst = 400;
 export class BenchView {
   private readonly session = inject(DesignSession);
   private readonly bench = inject(BenchService);
-  private lookTurn = 0;
+  private readonly looks = new Newest<Look>((job) => this.look(job));
+  private readonly judgements = new Newest<Judgement>((job) => this.judge(job));
+  private listenTurn = 0;
   private rehearseTurn = 0;
   private timer?: ReturnType<typeof setTimeout>;
 
@@ -32,6 +49,12 @@ export class BenchView {
   /** Seconds into the scene; undefined looks at the bench at rest. */
   readonly time = signal<number | undefined>(undefined);
   readonly snapshot = signal<Snapshot | undefined>(undefined);
+  private readonly looked = signal<{ id: string; design: Design } | undefined>(undefined);
+  /** The design as it is drawn: an edit and what it does to the circuit appear together. */
+  readonly drawn = computed(() => {
+    const [design, looked] = [this.session.design(), this.looked()];
+    return looked?.id === this.session.id ? looked.design : design;
+  });
   /** Frequency and duty by net name, where something swings at rest. */
   readonly rhythms = signal<Readonly<Record<string, Rhythm>>>({});
   readonly rehearsal = signal<Rehearsal | undefined>(undefined);
@@ -50,7 +73,7 @@ export class BenchView {
       const design = this.session.design();
       const scene = this.scene()?.id;
       const moment = this.moment();
-      if (design) void this.look(design, scene, moment);
+      if (design) void this.looks.take({ design, scene, moment });
     });
     effect(() => {
       const design = this.session.design();
@@ -60,7 +83,7 @@ export class BenchView {
     effect(() => {
       const design = this.session.design();
       const rehearsal = this.rehearsing() ? undefined : this.rehearsal();
-      if (design) void this.judge(design, this.scene()?.id, rehearsal);
+      if (design) void this.judgements.take({ design, scene: this.scene()?.id, rehearsal });
     });
   }
 
@@ -81,19 +104,30 @@ export class BenchView {
     return t === undefined || !rehearsal ? undefined : { t, logic: rehearsal.logic };
   });
 
-  private async look(design: Design, scene: string | undefined, moment?: Moment): Promise<void> {
-    const turn = ++this.lookTurn;
+  private async look({ design, scene, moment }: Look): Promise<void> {
+    const { id } = this.session;
+    const late = setTimeout(() => this.looked.set({ id, design }), drawAfter);
     try {
       const snapshot = await this.bench.quick.look(design, scene, moment);
-      if (turn !== this.lookTurn) return;
+      if (id !== this.session.id) return;
       this.snapshot.set(snapshot);
       this.trouble.set('');
-      const swinging = moment === undefined && swings(design, snapshot);
-      const found = swinging ? await this.bench.patient.rhythms(design, snapshot.felt) : {};
-      if (turn === this.lookTurn) this.rhythms.set(found);
+      void this.listen(moment ? undefined : { design, snapshot });
     } catch (error) {
-      if (turn === this.lookTurn) this.trouble.set(reasonOf(error));
+      this.trouble.set(reasonOf(error));
+    } finally {
+      clearTimeout(late);
+      this.looked.set({ id, design });
     }
+  }
+
+  /** What swings at rest; nothing while a moment of a scene is shown. */
+  private async listen(rest?: { design: Design; snapshot: Snapshot }): Promise<void> {
+    const turn = ++this.listenTurn;
+    const swinging = rest && swings(rest.design, rest.snapshot);
+    const { patient } = this.bench;
+    const found = swinging ? await patient.rhythms(rest.design, rest.snapshot.felt) : {};
+    if (turn === this.listenTurn) this.rhythms.set(found);
   }
 
   private scheduleRehearsal(design: Design, scene: string | undefined): void {
@@ -118,11 +152,7 @@ export class BenchView {
     }
   }
 
-  private async judge(
-    design: Design,
-    scene: string | undefined,
-    rehearsal?: Rehearsal,
-  ): Promise<void> {
+  private async judge({ design, scene, rehearsal }: Judgement): Promise<void> {
     const { findings, answers } = await this.bench.quick.judge(design, scene, rehearsal);
     if (this.session.design() !== design) return;
     this.findings.set(findings);

@@ -101,7 +101,7 @@ export class Picture {
     effect(() => this.attach());
     effect(() => {
       const extent = this.extent();
-      if (this.svg()) this.zoom?.fitUnlessMoved(extent);
+      if (this.svg()) this.zoom?.refit(extent);
     });
     effect(() => {
       // What is picked elsewhere, as from the command box, is brought into view.
@@ -164,6 +164,6 @@ export class Picture {
       begin: (ref) => this.wiring.from.set(ref),
       end: (ref) => (ref === undefined ? this.wiring.cancel() : this.wiring.touch(ref)),
     });
-    this.zoom.fitUnlessMoved(this.extent());
+    this.zoom.refit(this.extent());
   }
 }

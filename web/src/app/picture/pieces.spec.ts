@@ -147,10 +147,10 @@ describe('zooming', () => {
 
   it('fits by itself until the maker looks elsewhere', () => {
     const { zoom, scale } = start(1000, 500);
-    zoom.fitUnlessMoved({ width: 1000, height: 500 });
+    zoom.refit({ width: 1000, height: 500 });
     zoom.zoomIn();
     expect(scale()).toBeCloseTo(1.3, 6);
-    zoom.fitUnlessMoved({ width: 500, height: 250 });
+    zoom.refit({ width: 500, height: 250 });
     expect(scale()).toBeCloseTo(1.3, 6);
     zoom.zoomOut();
     expect(scale()).toBeCloseTo(1, 6);

@@ -17,8 +17,8 @@ export interface Extent {
  */
 export class PictureZoom {
   private readonly behaviour: ZoomBehavior<SVGSVGElement, unknown>;
-  /** The maker has looked elsewhere: from then on nothing is fitted by itself. */
-  private moved = false;
+  /** How the picture is fitted when its size changes; not at all once the maker has looked elsewhere. */
+  private fitted: 'width' | 'whole' | 'no' = 'width';
 
   constructor(
     private readonly svg: SVGSVGElement,
@@ -29,7 +29,7 @@ export class PictureZoom {
       .extent((): [[number, number], [number, number]] => [[0, 0], this.size()])
       .filter((event: Event) => isPaper(event))
       .on('zoom', (event: { transform: { toString(): string }; sourceEvent: unknown }) => {
-        if (event.sourceEvent) this.moved = true;
+        if (event.sourceEvent) this.fitted = 'no';
         this.view.setAttribute('transform', event.transform.toString());
       });
     const target = select(this.svg);
@@ -43,31 +43,31 @@ export class PictureZoom {
     if (!(width > 0) || !(extent.width > 0)) return;
     const wide = Math.min(width / extent.width, scales.legible);
     const k = Math.max(wide, Math.min(width / extent.width, height / extent.height, 1.25));
-    const x = Math.max(0, (width - extent.width * k) / 2);
-    this.moved = false;
-    this.set(zoomIdentity.translate(x, 0).scale(k));
+    this.fitted = 'width';
+    this.centre(extent, k);
   }
 
-  /** The same, unless the maker has chosen what to look at. */
-  fitUnlessMoved(extent: Extent): void {
-    if (!this.moved) this.fit(extent);
+  /** Fits again as it was fitted last, unless the maker has chosen what to look at. */
+  refit(extent: Extent): void {
+    if (this.fitted === 'width') this.fit(extent);
+    if (this.fitted === 'whole') this.whole(extent);
   }
 
   /** Shows everything, however small. */
   whole(extent: Extent): void {
     const [width, height] = this.size();
-    const k = Math.min(width / extent.width, height / extent.height, 1.25);
-    this.moved = false;
-    this.set(zoomIdentity.translate(Math.max(0, (width - extent.width * k) / 2), 0).scale(k));
+    if (!(width > 0) || !(extent.width > 0)) return;
+    this.fitted = 'whole';
+    this.centre(extent, Math.min(width / extent.width, height / extent.height, 1.25));
   }
 
   zoomIn(): void {
-    this.moved = true;
+    this.fitted = 'no';
     select(this.svg).call(this.behaviour.scaleBy, step);
   }
 
   zoomOut(): void {
-    this.moved = true;
+    this.fitted = 'no';
     select(this.svg).call(this.behaviour.scaleBy, 1 / step);
   }
 
@@ -78,12 +78,17 @@ export class PictureZoom {
     const [left, top] = [x * k + tx, y * k + ty];
     const seen = left >= 0 && top >= 0 && left + width * k <= w && top + height * k <= h;
     if (seen || !(w > 0)) return;
-    this.moved = true;
+    this.fitted = 'no';
     const scale = Math.max(k, 0.8);
     const at = zoomIdentity
       .translate(w / 2 - (x + width / 2) * scale, h / 2 - (y + height / 2) * scale)
       .scale(scale);
     this.set(at);
+  }
+
+  private centre(extent: Extent, k: number): void {
+    const x = Math.max(0, (this.size()[0] - extent.width * k) / 2);
+    this.set(zoomIdentity.translate(x, 0).scale(k));
   }
 
   private set(transform: typeof zoomIdentity): void {
@@ -99,7 +104,7 @@ export class PictureZoom {
   private pan(event: WheelEvent): void {
     if (event.ctrlKey || event.metaKey) return;
     event.preventDefault();
-    this.moved = true;
+    this.fitted = 'no';
     const { k } = zoomTransform(this.svg);
     const by = event.shiftKey ? [event.deltaY, 0] : [event.deltaX, event.deltaY];
     select(this.svg).call(this.behaviour.translateBy, -by[0] / k, -by[1] / k);

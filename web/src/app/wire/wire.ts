@@ -32,7 +32,7 @@ import { SayLine } from './say-line';
 })
 export class WireStep {
   protected readonly session = inject(DesignSession);
-  private readonly view = inject(BenchView);
+  protected readonly view = inject(BenchView);
   private readonly connecting = inject(Connecting);
   private readonly picture = viewChild(Picture);
   private readonly line = viewChild(SayLine);

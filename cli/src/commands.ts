@@ -1,5 +1,5 @@
-import { catalog, pinLevel } from '@yurei/core/catalog';
-import { voltsAt, type Solution } from '@yurei/core/circuit';
+import { catalog, pinLevel, terminalOf } from '@yurei/core/catalog';
+import { voltsAt, type Solution, sayVolts } from '@yurei/core/circuit';
 import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign } from '@yurei/core/exchange';
@@ -60,14 +60,13 @@ export async function solve(file: string, options: SolveOptions): Promise<Report
 /** Volts of every net, volts, amps and watts of every part. */
 function atRest(design: Design, options: SolveOptions): Report {
   const { solution, counts, felt } = snapshot(design, pickScene(design, options.scene));
-  const volts = (v: number | undefined): string =>
-    v === undefined ? 'floating' : formatQuantity(v, 'V', 4);
-  const nets = solution.nets.map((net) => [net.name, volts(net.volts), net.terminals.join(' ')]);
+  const isMains = (ref: string): boolean => terminalOf(design, ref)?.role === 'mains';
+  const nets = solution.nets.map((net) => [net.name, sayVolts(net, 4), net.terminals.join(' ')]);
   const parts = Object.entries(solution.parts).map(([id, part]) => [
     id,
     formatQuantity(part.watts, 'W'),
     Object.entries(part.amps)
-      .filter(([terminal]) => !terminal.startsWith('#'))
+      .filter(([terminal]) => !terminal.startsWith('#') && !isMains(`${id}.${terminal}`))
       .map(([terminal, amps]) => `${terminal} ${formatQuantity(amps, 'A')}`)
       .join(', '),
   ]);

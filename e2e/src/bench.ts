@@ -101,11 +101,20 @@ async function benchWire(title: string, design: object): Promise<void> {
     await link.click();
     await page.find('yu-picture .card .live');
     await driver.sleep(4000);
-    const first = await driver.executeScript<number>(
-      `const at = (name) => performance.getEntriesByName('yurei-layout-' + name)[0].startTime;
-       return at('done') - at('begun');`,
+    const layoutTime = (): Promise<number> =>
+      driver.executeScript<number>(
+        `const at = (name) => performance.getEntriesByName('yurei-layout-' + name)[0].startTime;
+         return at('done') - at('begun');`,
+      );
+    console.log(
+      `${title}: first layout                             ${(await layoutTime()).toFixed(0)} ms`,
     );
-    console.log(`${title}: first layout                             ${first.toFixed(0)} ms`);
+    await driver.navigate().refresh();
+    await page.find('yu-picture .card .live');
+    await driver.sleep(4000);
+    console.log(
+      `${title}: the same when the page is loaded again   ${(await layoutTime()).toFixed(0)} ms`,
+    );
     await driver.executeScript(
       "document.querySelector('[data-part^=R] .body').dispatchEvent(new MouseEvent('click', { bubbles: true }))",
     );
@@ -124,8 +133,13 @@ async function benchWire(title: string, design: object): Promise<void> {
       await driver.sleep(1200);
     }
     console.log(`${title}: value changed, picture and findings       ${summary(both.slice(5))}`);
-    const frames = await driver.executeAsyncScript<number[]>(pullScript);
-    console.log(`${title}: frames while a wire is pulled             ${summary(frames)}`);
+    for (const [what, from] of [
+      ['a wire is pulled  ', '.tab'],
+      ['the paper is moved', '.picture'],
+    ]) {
+      const frames = await driver.executeAsyncScript<number[]>(dragScript, from);
+      console.log(`${title}: frames while ${what}           ${summary(frames)}`);
+    }
   } finally {
     await browser.close();
     await app.stop();
@@ -133,23 +147,26 @@ async function benchWire(title: string, design: object): Promise<void> {
   }
 }
 
-/** Pulls a wire around by one step a frame for 120 frames and tells how long each frame took. */
-const pullScript = `
-  const done = arguments[arguments.length - 1];
-  const tab = document.querySelector('.tab');
+/** Drags something around by one step a frame for 120 frames and tells how long each frame took. */
+const dragScript = `
+  const [from, done] = [document.querySelector(arguments[0]), arguments[arguments.length - 1]];
   const svg = document.querySelector('.picture');
-  const { x, y } = tab.getBoundingClientRect();
-  const fire = (target, type, dx, dy) => target.dispatchEvent(new PointerEvent(type,
-    { bubbles: true, clientX: x + 4 + dx, clientY: y + 4 + dy, button: 0, pointerId: 1 }));
-  fire(tab, 'pointerdown', 0, 0);
+  const { x, y } = from.getBoundingClientRect();
+  // The paper listens to the mouse, terminals to the pointer.
+  const fire = (target, type, dx, dy) => {
+    const at = { bubbles: true, cancelable: true, view: window, clientX: x + 4 + dx, clientY: y + 4 + dy };
+    target.dispatchEvent(new PointerEvent('pointer' + type, { ...at, button: 0, pointerId: 1 }));
+    target.dispatchEvent(new MouseEvent('mouse' + type, { ...at, button: 0 }));
+  };
+  fire(from, 'down', 0, 0);
   const times = [];
   let last = performance.now();
   let i = 0;
   const step = (now) => {
     if (i > 0) times.push(now - last);
     last = now;
-    if (i++ === 120) { fire(svg, 'pointerup', 0, -2000); done(times.slice(2)); return; }
-    fire(svg, 'pointermove', 8 + 3 * i, 40 * Math.sin(i / 6));
+    if (i++ === 120) { fire(svg, 'up', 0, -2000); done(times.slice(2)); return; }
+    fire(svg, 'move', 8 + 3 * i, 40 * Math.sin(i / 6));
     requestAnimationFrame(step);
   };
   requestAnimationFrame(step);`;

@@ -107,6 +107,7 @@ import { sounder12v } from './kinds/sounder-12v.js';
 import { speaker } from './kinds/speaker.js';
 import { strip12v } from './kinds/strip-12v.js';
 import { stripAddressable } from './kinds/strip-addressable.js';
+import { mainsAppliance } from './kinds/mains-appliance.js';
 import { strobe } from './kinds/strobe.js';
 import { supervisedContact } from './kinds/supervised-contact.js';
 import { switchingRegulator } from './kinds/switching-regulator.js';
@@ -235,6 +236,7 @@ export const catalog: readonly PartKind[] = [
   speaker,
   filamentLamp,
   strobe,
+  mainsAppliance,
   strip12v,
   stripAddressable,
   led,

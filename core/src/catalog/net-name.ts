@@ -3,7 +3,7 @@ import { findKind } from './catalog.js';
 import type { Terminal } from './part-kind.js';
 
 /** What a net carries, by the roles of the terminals on it. */
-export type NetNature = 'ground' | 'supply' | 'signal';
+export type NetNature = 'ground' | 'supply' | 'signal' | 'mains';
 
 /** A net with the name a maker would call it by. */
 export interface NamedNet extends Net {
@@ -12,7 +12,7 @@ export interface NamedNet extends Net {
 }
 
 /**
- * Names a net: "GND" for ground, the supply's terminal for a supply, the controller pin where there
+ * Names a net: "GND" for ground, the supply's terminal for a supply, mains by its first end, the controller pin where there
  * is one, else the terminal that drives it, else the one it feeds, else two of those it joins.
  */
 export function nameNet(design: Design, net: Net): NamedNet {
@@ -22,6 +22,8 @@ export function nameNet(design: Design, net: Net): NamedNet {
   }
   const supply = ends.find((e) => e.terminal?.role === 'supply-out');
   if (supply) return { ...net, name: supplyName(design, supply.ref), nature: 'supply' };
+  const mains = ends.find((e) => e.terminal?.role === 'mains');
+  if (mains) return { ...net, name: `mains at ${mains.ref}`, nature: 'mains' };
   const pin = ends.find((e) => e.terminal?.role === 'pin');
   const driver = ends.find((e) => e.terminal?.role === 'signal-out');
   if (pin) return { ...net, name: splitRef(pin.ref).terminal, nature: 'signal' };

@@ -16,6 +16,8 @@ export type TerminalRole =
   | 'passive'
   | 'coil'
   | 'contact'
+  /** Behind the boundary to mains: only contacts made for it are joined to it, and nothing there is computed. */
+  | 'mains'
   /** A controller pin: its direction is set by the firmware. */
   | 'pin';
 

@@ -295,6 +295,29 @@ const cases: RuleCase[] = [
     relay(5, 10),
   ],
   [
+    'mains-without-boundary',
+    mains('', 'K.com X.a, K.no G.minus'),
+    mains('', 'K.com X.a, K.no X.b'),
+  ],
+  [
+    'mains-without-boundary',
+    mains('', 'K.com X.a, K.no X.b, K.nc G.plus'),
+    mains('', 'K.com X.a, K.no X.b'),
+  ],
+  [
+    'mains-beside-low',
+    mains('', 'B.COM1 X.a, B.NO1 X.b, B.COM2 G.plus'),
+    mains('', 'B.COM1 X.a, B.NO1 X.b'),
+  ],
+  [
+    'mains-contact-load',
+    mains('amps=12', 'K.com X.a, K.no X.b'),
+    mains('amps=0.5', 'K.com X.a, K.no X.b'),
+  ],
+  ['mains-unfused', mains('fuse=0', ''), mains('fuse=2', '')],
+  ['mains-unfused', mains('fuse=32', ''), mains('amps=3 fuse=4', '')],
+  ['mains-unfused', mains('amps=3 fuse=2', ''), mains('amps=3 fuse=4', '')],
+  [
     'lock-without-release',
     brief('adapter G, magnetic-lock Y', 'G.plus Y.plus, G.minus Y.minus'),
     brief('adapter G, magnetic-lock Y, push-button S', 'G.plus S.a, S.b Y.plus, G.minus Y.minus'),
@@ -322,6 +345,14 @@ const cases: RuleCase[] = [
     brief('adapter G, resistor R ohms=2200', 'G.plus R.a, R.b G.minus'),
   ],
 ];
+
+/** A relay, pulled in, and a board of two with a mains appliance. */
+function mains(values: string, wires: string): Design {
+  return brief(
+    `adapter G volts=5 maxAmps=10, relay-12v K volts=5 ohms=70 pullIn=3.75, relay-board-2 B, mains-appliance X ${values}`,
+    `G.plus K.plus, K.minus G.minus, G.plus B.VCC, G.minus B.GND${wires && `, ${wires}`}`,
+  );
+}
 
 /** A relay, pulled in, with a filament lamp behind its contact. */
 function relay(watts: number, maxAmps: number): Design {

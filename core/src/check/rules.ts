@@ -23,6 +23,12 @@ import {
   supplyShorted,
 } from './rules/sources.js';
 import { wireThin, wireDrop, wireShared } from './rules/wires.js';
+import {
+  mainsBesideLow,
+  mainsContactLoad,
+  mainsUnfused,
+  mainsWithoutBoundary,
+} from './rules/mains.js';
 import { fuseMissing, fuseSmall, fuseLarge } from './rules/fuses.js';
 import { decouplingMissing, bulkMissing } from './rules/decoupling.js';
 import {
@@ -159,6 +165,10 @@ export const rules: readonly Rule[] = [
   probeCorrodes,
   partCautions,
   voltsDangerous,
+  mainsWithoutBoundary,
+  mainsBesideLow,
+  mainsContactLoad,
+  mainsUnfused,
   contactsOutside,
   lockWithoutRelease,
   lockStays,

@@ -209,11 +209,9 @@ export class Circuit {
       parts[id] = settled ? this.reader(id).update().note().plain() : unknown;
     const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
     const wires: Record<string, number> = {};
-    if (settled) for (const net of nets) wireCurrents(net, into, wires);
-    const known = nets.map((net) => ({
-      ...net,
-      volts: this.netVolts(net.id, settled !== undefined),
-    }));
+    const here = nets.filter((n) => n.nature !== 'mains');
+    if (settled) for (const net of here) wireCurrents(net, into, wires);
+    const known = nets.map((net) => ({ ...net, volts: settled && this.voltsOf(net) }));
     const solution: Solution = { nets: known, parts, wires, ...told };
     this.whole = settled && solution;
     return solution;
@@ -229,8 +227,8 @@ export class Circuit {
     return parts;
   }
 
-  private netVolts(net: string, known: boolean): number | undefined {
-    return known ? this.network.volts(net) : undefined;
+  private voltsOf({ id, nature }: NamedNet): number | undefined {
+    return nature === 'mains' ? undefined : this.network.volts(id);
   }
 
   private oscillates({ restlessDevices }: Steady): CircuitProblem {

@@ -1,8 +1,9 @@
 import type { NamedNet, SolvedPart } from '../catalog/index.js';
+import { formatQuantity } from '../quantity/index.js';
 import type { Method } from './operating-point.js';
 
 export interface SolvedNet extends NamedNet {
-  /** Undefined where no path leads to ground, so that no voltage is fixed. */
+  /** Undefined where no path leads to ground, so that no voltage is fixed, and beyond the boundary to mains. */
   volts: number | undefined;
 }
 
@@ -26,6 +27,14 @@ export interface Solution {
   iterations: number;
   method: Method | 'none';
 }
+
+/** The voltage of a net in words: why there is none, where there is none. */
+export const sayVolts = (net: SolvedNet | undefined, digits?: number): string =>
+  net?.nature === 'mains'
+    ? 'mains'
+    : net?.volts === undefined
+      ? 'floating'
+      : formatQuantity(net.volts, 'V', digits);
 
 const byTerminal = new WeakMap<Solution, ReadonlyMap<string, SolvedNet>>();
 

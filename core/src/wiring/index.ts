@@ -7,7 +7,7 @@ export { sayWiring, type Said } from './say-wiring.js';
 export { repeatedChannels, type Repeated } from './repeated.js';
 export { swapEnds } from './swap-ends.js';
 export { potentials, wireAmps, wireOhms } from './copper-drop.js';
-export { suppliesOf, whyNotJoin } from './why-not-join.js';
+export { isMainsContact, suppliesOf, whyNotJoin } from './why-not-join.js';
 export { usualColour, wireColours } from './wire-colour.js';
 export { joinEdit, moveWireEnd, splitWire } from './wire-edits.js';
 export { elementsOf, outputDrive, type OutputDrive } from './output-drive.js';

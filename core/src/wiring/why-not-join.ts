@@ -16,6 +16,8 @@ export function whyNotJoin(design: Design, from: TerminalRef, to: TerminalRef): 
   const wiring = wiringOf(design);
   if (wiring.same(from, to)) return 'These two are joined already.';
   const [a, b] = [around(wiring, from), around(wiring, to)];
+  if (beyondBoundary(a, b) || beyondBoundary(b, a))
+    return 'Mains ends at the contacts of a relay made for it. Put such a relay in between.';
   if (has(a, 'supply-out') && has(b, 'supply-out'))
     return 'Two supplies on one wire would fight each other.';
   if ((has(a, 'supply-out') && has(b, 'ground')) || (has(a, 'ground') && has(b, 'supply-out')))
@@ -28,6 +30,14 @@ const around = (wiring: Wiring, ref: TerminalRef): readonly End[] => wiring.ends
 
 const has = (ends: readonly End[], role: Terminal['role']): boolean =>
   ends.some((e) => e.terminal.role === role);
+
+/** Whether mains on one side would meet something on the other that is not made for it. */
+const beyondBoundary = (a: readonly End[], b: readonly End[]): boolean =>
+  has(a, 'mains') && !b.every((e) => e.terminal.role === 'mains' || isMainsContact(e));
+
+/** Whether a terminal may be joined to mains: the contact of a relay. */
+export const isMainsContact = ({ kind, terminal }: End): boolean =>
+  terminal.role === 'contact' && kind.stage === 'drives';
 
 /** Why what drives one net is too much for the pins on another. */
 function tooHigh(driving: readonly End[], driven: readonly End[], wiring: Wiring): string {

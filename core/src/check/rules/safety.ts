@@ -67,7 +67,7 @@ export const contactsOutside: Rule = {
         {
           subject: part.id,
           title: `What ${part.name} switches is not in the design`,
-          reason: `Nothing is wired to ${list(contacts.map((t) => t.label))}. If mains goes there: an enclosed, certified relay module, strain relief and a fuse, its tracks and terminals kept apart from everything else, wired by a licensed person.`,
+          reason: `Nothing is wired to ${list(contacts.map((t) => t.label))}. If mains goes there: an enclosed, certified relay module, strain relief and a fuse, its tracks and terminals kept apart from everything else, wired by a licensed person; the part “Mains appliance” then stands for what it switches.`,
           about: [part.id],
         },
       ];

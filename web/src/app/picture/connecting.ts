@@ -4,6 +4,8 @@ import { EditError, terminalRef } from '@yurei/core/design';
 import { joinEdit, whyNotJoin } from '@yurei/core/wiring';
 import { DesignSession } from '../data/design-session';
 
+const nothing: ReadonlyMap<string, string> = new Map();
+
 /** A wire in the making: the terminal it starts at, and which ends are impossible. */
 @Injectable()
 export class Connecting {
@@ -17,7 +19,7 @@ export class Connecting {
   readonly refusals = computed((): ReadonlyMap<string, string> => {
     const from = this.from();
     const design = this.session.design();
-    if (!from || !design) return new Map();
+    if (!from || !design) return nothing;
     const ends = design.parts.flatMap((p) =>
       kindOf(p).terminals.map((t) => terminalRef(p.id, t.id)),
     );

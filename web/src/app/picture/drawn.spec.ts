@@ -5,7 +5,8 @@ import {
   slipwayBeam,
   type Screen,
 } from '../../testing/workbench-bed';
-import { pictureGraph } from './graph';
+import { layoutKey, pictureGraph } from './graph';
+import { findLayout, keepLayout } from './kept-layouts';
 import { PictureLayouter, type PictureLayout } from './layout';
 import { Picture } from './picture';
 
@@ -73,6 +74,17 @@ describe('the layout of the demo', () => {
     const layouter = new PictureLayouter();
     const again = pictureGraph(slipwayBeam(), new Set());
     expect(layouter.layOut(graph)).toBe(layouter.layOut(again));
+  });
+
+  it('stands at once on the next visit, and anew where what was kept cannot be read', async () => {
+    const key = layoutKey(graph);
+    keepLayout(key, { ...layout, width: 1234 });
+    expect(await new PictureLayouter().layOut(graph)).toEqual({ ...layout, width: 1234 });
+    expect(findLayout(layoutKey(pictureGraph(slipwayBeam(), new Set(['U1']))))).toBeUndefined();
+    for (const broken of ['{', '[{}]', '{"key":1}', '[null]']) {
+      localStorage.setItem('yurei.layouts.1', broken);
+      expect(findLayout(key)).toBeUndefined();
+    }
   });
 });
 

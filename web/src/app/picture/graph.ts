@@ -90,8 +90,7 @@ export function pictureGraph(
   const plain = deriveNets(design);
   const netOf = netIndex(plain);
   const nets = new Map(plain.map((net) => [net.id, nameNet(design, net)]));
-  const isSignal = (ref: string): boolean =>
-    (nets.get(netOf(ref))?.nature ?? 'signal') === 'signal';
+  const isSignal = (ref: string): boolean => !isRail(nets.get(netOf(ref)));
   const cardOf = (ref: string): string => {
     const { part } = splitRef(ref);
     return folds.groupOf.get(part) ?? part;
@@ -128,6 +127,10 @@ export function pictureGraph(
   return { cards: [...cards, ...groups], lines: lines.map((l) => leftToRight(l, column)) };
 }
 
+/** Whether a net is shown by flags instead of lines. */
+const isRail = (net: NamedNet | undefined): net is NamedNet & Pick<Flag, 'nature'> =>
+  net?.nature === 'supply' || net?.nature === 'ground';
+
 interface Context {
   design: Design;
   lines: Line[];
@@ -148,7 +151,7 @@ function card(part: Part, context: Context): Card {
   kind.terminals.forEach((terminal, i) => {
     const ref = terminalRef(part.id, terminal.id);
     const net = nets.get(netOf(ref));
-    if (net && net.nature !== 'signal') {
+    if (isRail(net)) {
       flags.push({ ref, label: terminal.label, net: net.id, nature: net.nature });
     } else if (terminal.role === 'pin' && !wired.has(ref) && !showFree) {
       freePins += 1;
@@ -192,7 +195,7 @@ function groupCard(group: Group, context: Context): Card {
       const ref = terminalRef(part.id, terminal.id);
       const net = nets.get(netOf(ref));
       const out = lines.some((l) => l.from === ref || l.to === ref);
-      if (net && net.nature !== 'signal') {
+      if (isRail(net)) {
         if (!flags.some((f) => f.net === net.id))
           flags.push({ ref, label: terminal.label, net: net.id, nature: net.nature });
       } else if (out) {
@@ -247,6 +250,15 @@ function leftToRight(line: Line, column: (part: string) => number): Line {
   const [a, b] = [column(splitRef(line.from).part), column(splitRef(line.to).part)];
   return a > b ? { ...line, from: line.to, to: line.from } : line;
 }
+
+/** Whether two states of a design have the same parts, wired and read alike: only values and names may differ. */
+export const wiredAlike = (a: Design, b: Design): boolean =>
+  a.wires === b.wires &&
+  a.channels === b.channels &&
+  a.groups === b.groups &&
+  a.controller === b.controller &&
+  a.parts.length === b.parts.length &&
+  a.parts.every((p, i) => p.id === b.parts[i].id && p.kind === b.parts[i].kind);
 
 /** Changes exactly when the picture must be laid out anew. */
 export function layoutKey(graph: PictureGraph): string {

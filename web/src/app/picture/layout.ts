@@ -2,6 +2,7 @@ import { Injectable } from '@angular/core';
 import type { Stage } from '@yurei/core/catalog';
 import ELK, { type ElkExtendedEdge, type ElkNode, type ElkPort } from 'elkjs/lib/elk-api.js';
 import { exercise, layered as options } from './elk-options';
+import { findLayout, keepLayout } from './kept-layouts';
 import { islands, stack } from './islands';
 import { LabelPlaces } from './label-places';
 import { stageIndex } from './stage-of';
@@ -62,22 +63,31 @@ const margin = { top: 52, left: 14, right: 14 };
 const feedGap = 18;
 /** Room for a column's heading, px. */
 const headWidth = 90;
+/** A picture is kept for the next visit once it has stood this long, ms. */
+const keepAfter = 1000;
 
-/** Lays pictures out with ELK in a worker of its own; the last one is kept for as long as it fits. */
+/** Lays pictures out with ELK in a worker of its own; a picture that was laid out before stands at once. */
 @Injectable({ providedIn: 'root' })
 export class PictureLayouter {
   private elk?: InstanceType<typeof ELK>;
   private last?: { key: string; layout: Promise<PictureLayout> };
   /** Where cards stood last: they keep their order. */
   private before: ReadonlyMap<string, PlacedCard> = new Map();
+  private keeping?: ReturnType<typeof setTimeout>;
 
   layOut(graph: PictureGraph): Promise<PictureLayout> {
     const key = layoutKey(graph);
     if (this.last?.key !== key) {
       // For the benchmark: how long a picture takes to be laid out.
       performance.mark('yurei-layout-begun');
-      const layout = this.compute(graph);
-      void layout.then(() => performance.mark('yurei-layout-done'));
+      const kept = findLayout(key);
+      const layout = kept ? Promise.resolve(kept) : this.compute(graph);
+      void layout.then((found) => {
+        performance.mark('yurei-layout-done');
+        this.before = found.cards;
+        clearTimeout(this.keeping);
+        this.keeping = setTimeout(() => keepLayout(key, found), keepAfter);
+      });
       this.last = { key, layout };
     }
     return this.last.layout;
@@ -114,9 +124,7 @@ export class PictureLayouter {
       });
     const apart = main.length > mostAtOnce ? islands(main, lines) : [{ cards: main, lines }];
     const roots = await Promise.all(apart.map((i) => place(i.cards, i.lines)));
-    const layout = arrange(stack(roots), main, feeds, lines);
-    this.before = layout.cards;
-    return layout;
+    return arrange(stack(roots), main, feeds, lines);
   }
 }
 

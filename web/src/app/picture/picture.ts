@@ -15,7 +15,7 @@ import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Connecting } from './connecting';
 import { foldsOf, noFolds } from './folds';
-import { pictureGraph } from './graph';
+import { pictureGraph, wiredAlike } from './graph';
 import { PictureLayouter, type PictureLayout } from './layout';
 import { RubberBand } from './rubber';
 import { cardView, lineView, type CardView, type Shown } from './views';
@@ -46,13 +46,16 @@ export class Picture {
   protected readonly layout = signal<PictureLayout | undefined>(undefined);
   protected readonly empty = computed(() => this.design().parts.length === 0);
   private readonly showFree = signal<ReadonlySet<string>>(new Set());
+  /** Changes with the wiring alone, not with values. */
+  private readonly wired = computed(() => this.design(), { equal: wiredAlike });
   private readonly folds = computed(() => {
-    const design = this.design();
+    // Which channels are alike depends on values too.
+    const design = this.alike() ? this.design() : this.wired();
     const plain = !this.alike() && !design.groups.some((g) => g.collapsed);
     return plain ? noFolds : foldsOf(design, this.alike());
   });
   private readonly graph = computed(() =>
-    pictureGraph(this.design(), this.showFree(), this.folds()),
+    pictureGraph(this.wired(), this.showFree(), this.folds()),
   );
   private readonly extent = computed(() => {
     const layout = this.layout();
@@ -79,15 +82,18 @@ export class Picture {
   protected readonly cards = computed((): CardView[] => {
     const layout = this.layout();
     if (!layout) return [];
+    const design = this.design();
+    const parts = new Map(design.parts.map((p) => [p.id, p]));
     const context = {
-      design: this.design(),
+      design,
       snapshot: this.view.snapshot(),
       refuse: this.wiring.refusals(),
       showFree: this.showFree(),
     };
     return this.graph().cards.flatMap((card) => {
       const placed = layout.cards.get(card.id);
-      return placed ? [cardView(card, placed, context)] : [];
+      const part = parts.get(card.part.id);
+      return placed && part ? [cardView({ ...card, part }, placed, context)] : [];
     });
   });
 

@@ -1,4 +1,5 @@
 import { kindOf, paramsOf, surroundings } from '@yurei/core/catalog';
+import { sayVolts } from '@yurei/core/circuit';
 import type { Design, Group } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import type { Rhythm, Snapshot } from '@yurei/core/rehearsal';
@@ -51,6 +52,8 @@ export interface CardView {
   times: string;
   /** Id of the group it stands for. */
   group: string | undefined;
+  /** Its leads are beyond the boundary to mains. */
+  boundary: boolean;
   /** Places of tabs and flags are counted from the card's upper left corner. */
   tabs: TabView[];
   flags: FlagView[];
@@ -81,8 +84,7 @@ export function lineView(line: PlacedLine, context: LineContext): LineView {
   const channel = design.channels.find((c) => net?.terminals.includes(c.pin));
   const counts = channel && line.read ? snapshot?.counts[channel.id] : undefined;
   const rhythm = net && rhythms[net.name];
-  const volts =
-    net === undefined ? '' : net.volts === undefined ? 'floating' : formatQuantity(net.volts, 'V');
+  const volts = net ? sayVolts(net) : '';
   const current = amps === undefined ? '–' : formatQuantity(Math.abs(amps), 'A');
   const reading = counts === undefined ? '' : `, reads ${counts} counts`;
   const swing = rhythm ? `, swings at ${formatQuantity(rhythm.hertz, 'Hz')}, ${duty(rhythm)}` : '';
@@ -128,6 +130,7 @@ export function cardView(card: Card, placed: PlacedCard, context: Context): Card
     troubled: context.snapshot?.solution.problems.some((p) => p.parts.includes(part.id)) ?? false,
     times: card.times > 1 ? `× ${card.times}` : '',
     group: undefined,
+    boundary: kind.terminals.some((t) => t.role === 'mains'),
     more: !pins ? '' : card.freePins > 0 ? `${card.freePins} free pins` : open ? 'fewer pins' : '',
     tabs: tabViews(card, placed, context),
     flags: placeFlags(card, placed, context),
@@ -154,6 +157,7 @@ function groupView(card: Card, group: Group, placed: PlacedCard, context: Contex
     more: '',
     times: '',
     group: group.id,
+    boundary: false,
     tabs: tabViews(card, placed, context),
     flags: placeFlags(card, placed, context),
   };
@@ -188,13 +192,9 @@ function tabView(
   { design, snapshot, refuse }: Context,
 ): TabView {
   const loose = !design.wires.some((w) => w.from === tab.ref || w.to === tab.ref);
-  const volts = snapshot?.solution.nets.find((n) => n.terminals.includes(tab.ref))?.volts;
+  const net = snapshot?.solution.nets.find((n) => n.terminals.includes(tab.ref));
   const reason = refuse.get(tab.ref);
-  const state = loose
-    ? 'not connected'
-    : volts === undefined
-      ? 'floating'
-      : formatQuantity(volts, 'V');
+  const state = loose ? 'not connected' : sayVolts(net);
   return {
     ...tab,
     title: `Terminal ${tab.ref}: ${reason ?? state}`,

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
+import { sayVolts } from '@yurei/core/circuit';
 import { deriveNets, netIndex, splitRef, type Design } from '@yurei/core/design';
-import { formatQuantity } from '@yurei/core/quantity';
 import type { Rehearsal, Trace } from '@yurei/core/rehearsal';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -70,7 +70,7 @@ export class Probes {
     return this.pinned().map((terminal): Probe => {
       const id = netOf(terminal);
       const net = this.view.snapshot()?.solution.nets.find((n) => n.id === id);
-      const value = net?.volts === undefined ? 'floating' : formatQuantity(net.volts, 'V');
+      const value = sayVolts(net);
       const trace = this.view.rehearsal()?.nets[id];
       return { key: `net:${id}`, name: net?.name ?? terminal, value, trace, fires: false };
     });

@@ -70,7 +70,9 @@ export class PartPanel {
     const solved = this.view.snapshot()?.solution.parts[this.id()];
     const kind = this.kind();
     if (!solved || !kind) return [];
-    const terminals = kind.terminals.filter((t) => solved.volts[t.id] !== undefined);
+    const terminals = kind.terminals.filter(
+      (t) => t.role !== 'mains' && solved.volts[t.id] !== undefined,
+    );
     const rows = terminals.map((t) => ({
       label: t.label,
       value: `${formatQuantity(solved.volts[t.id], 'V')} · ${formatQuantity(solved.amps[t.id], 'A')}`,

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { kindOf, type Param } from '@yurei/core/catalog';
+import { sayVolts } from '@yurei/core/circuit';
 import { terminalRef, type Wire } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { moveWireEnd, splitWire, whyNotJoin, wireColours, wireOhms } from '@yurei/core/wiring';
@@ -122,9 +123,10 @@ export class WirePanel {
   protected readonly volts = computed(() => {
     const from = this.wire()?.from ?? '';
     const net = this.view.snapshot()?.solution.nets.find((n) => n.terminals.includes(from));
-    return net?.volts === undefined ? 'floating' : formatQuantity(net.volts, 'V', 4);
+    return sayVolts(net, 4);
   });
   protected readonly amps = computed(() => {
+    if (this.volts() === 'mains') return 'beyond the boundary, not computed';
     const amps = this.view.snapshot()?.solution.wires[this.id()];
     return amps === undefined ? 'shared in a loop' : formatQuantity(amps, 'A');
   });

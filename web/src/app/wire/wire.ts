@@ -2,10 +2,12 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   signal,
   viewChild,
 } from '@angular/core';
+import type { Design } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { repeatedChannels } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
@@ -20,6 +22,12 @@ import { BlockTray } from './block-tray';
 import { PartTray } from './part-tray';
 import { PinPlan } from './pin-plan';
 import { SayLine } from './say-line';
+
+/** How long after an edit channels wired alike are looked for, ms. */
+const countAfter = 250;
+
+const foldableIn = (design: Design): number =>
+  repeatedChannels(design).reduce((sum, r) => sum + r.others.flat().length, 0);
 
 /** The Wire step: the circuit as the program draws it, to add to, connect and change. */
 @Component({
@@ -42,11 +50,7 @@ export class WireStep {
   protected readonly show = signal<Shown>('volts');
   protected readonly alike = signal(false);
   /** How many cards would go if channels wired alike were drawn once. */
-  protected readonly foldable = computed(() => {
-    const design = this.session.design();
-    if (!design) return 0;
-    return repeatedChannels(design).reduce((sum, r) => sum + r.others.flat().length, 0);
-  });
+  protected readonly foldable = signal(0);
   protected readonly refusal = computed(() => this.connecting.refusal() || this.session.refusal());
   protected readonly saying = computed(() => {
     const from = this.connecting.from();
@@ -56,6 +60,18 @@ export class WireStep {
     if (t !== undefined) return `t = ${formatQuantity(t, 's', 4)} of scene “${scene}”`;
     return 'At rest, values are live.';
   });
+
+  constructor() {
+    effect((onCleanup) => {
+      const design = this.session.design();
+      // It takes a moment and nothing waits for it.
+      const later = setTimeout(
+        () => this.foldable.set(design ? foldableIn(design) : 0),
+        countAfter,
+      );
+      onCleanup(() => clearTimeout(later));
+    });
+  }
 
   protected zoom(direction: 1 | -1): void {
     this.picture()?.zoomBy(direction);

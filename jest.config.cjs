@@ -13,5 +13,7 @@ const project = (name) => ({
 });
 
 module.exports = {
+  // Only what waits in vain is to fail, not what runs on a slow machine.
+  testTimeout: 60000,
   projects: [project('core'), project('cli'), project('server'), '<rootDir>/web/jest.config.cjs'],
 };

@@ -5,6 +5,6 @@ module.exports = {
   ...node,
   rootDir: `${__dirname}/..`,
   testMatch: ['<rootDir>/e2e/src/**/*.spec.ts'],
-  testTimeout: 120000,
+  testTimeout: 400000,
   moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
 };

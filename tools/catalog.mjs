@@ -1,6 +1,6 @@
 import { format } from 'prettier';
 import { catalog, stages, surroundings } from '@yurei/core/catalog';
-import { characteristic } from '@yurei/core/circuit';
+import { characteristic, hasCurve } from '@yurei/core/circuit';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { happeningKinds } from '@yurei/core/scene';
 import { keepWritten } from './written.mjs';
@@ -42,7 +42,7 @@ const section = (kind) => [
   '',
   `Terminals: ${kind.terminals.map((t) => `${t.label} (\`${t.id}\`)`).join(', ')}. Price ${kind.price}.`,
   ...feelsLine(kind),
-  curveLine(kind),
+  hasCurve(kind) ? curveLine(kind) : 'No curve: nothing beyond the boundary to mains is computed.',
   ...(kind.inside
     ? [
         `Inside: ${kind.inside

@@ -1,6 +1,6 @@
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
-const patience = 20000;
+const patience = 60000;
 
 /** The workbench as a maker handles it: clicks, types and reads what is shown. */
 export class Page {

@@ -7,6 +7,8 @@ import { visit } from './testing/visit.js';
 describe('wiring', () => {
   const its = visit();
 
+  const run = <T>(script: string, ...args: unknown[]): Promise<T> =>
+    its.browser.driver.executeScript<T>(script, ...args);
   /** Puts a design on the shelf and opens it in Wire. */
   async function open(design: object): Promise<void> {
     const answer = await fetch(`${its.app.address}api/import?accept=doubts`, {
@@ -16,10 +18,14 @@ describe('wiring', () => {
     });
     const { id } = (await answer.json()) as { id: string };
     await its.browser.driver.get(`${its.app.address}design/${id}/wire`);
-    await its.page.find('yu-picture .card .live');
+    await its.page.until(
+      () =>
+        run<boolean>(
+          String.raw`return [...document.querySelectorAll('.wire')].some((w) => /: \S+\sV,/.test(w.ariaLabel))`,
+        ),
+      Boolean,
+    );
   }
-  const run = <T>(script: string, ...args: unknown[]): Promise<T> =>
-    its.browser.driver.executeScript<T>(script, ...args);
   const wires = (): Promise<number> =>
     run<number>("return document.querySelectorAll('.wire').length");
   const type = async (words: string): Promise<void> => {
@@ -32,6 +38,10 @@ describe('wiring', () => {
     while (await its.browser.driver.findElement(button).isEnabled()) {
       await its.page.press('Undo');
       steps += 1;
+      // The button follows with the next frame.
+      await its.browser.driver.executeAsyncScript(
+        'requestAnimationFrame(() => setTimeout(arguments[0], 50))',
+      );
     }
     return steps;
   };

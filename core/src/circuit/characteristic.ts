@@ -20,6 +20,10 @@ const part = 'X';
 const varied = 'V';
 const bare = 1e-3;
 
+/** Whether there is a curve to take: nothing beyond the boundary to mains is computed. */
+export const hasCurve = (kind: PartKind): boolean =>
+  !kind.terminals.some((t) => t.role === 'mains');
+
 /** Kinds without a curve of their own show the current from their first terminal to their ground or second one. */
 export function curveOf(kind: PartKind): Curve {
   if (kind.curve) return kind.curve;

@@ -34,6 +34,7 @@ export type { Chatter } from './chatter.js';
 export {
   characteristic,
   curveOf,
+  hasCurve,
   readings,
   testBench,
   type Characteristic,

@@ -1,5 +1,7 @@
 import { kindOf } from '../catalog/index.js';
+import { sayVolts } from '../circuit/index.js';
 import { applyEdit, type Design, type Edit } from '../design/index.js';
+import { snapshot } from '../rehearsal/index.js';
 import { demo, slipwayBeam } from '../testing/demo.js';
 import { brief, channel, onBoard, pins } from '../testing/small.js';
 import {
@@ -67,6 +69,30 @@ describe('joining', () => {
       { ref: 'G.plus', volts: 9 },
       { ref: 'U.5V', volts: 5 },
     ]);
+  });
+});
+
+describe('mains', () => {
+  const bench = brief(
+    'adapter G, relay-12v K, mains-appliance X, mains-appliance Y',
+    'G.plus K.plus, G.minus K.minus, K.com X.a, K.no X.b',
+  );
+
+  it('is joined to the contacts of a relay and to nothing else', () => {
+    expect(whyNotJoin(bench, 'X.b', 'Y.a')).toBe('');
+    expect(whyNotJoin(bench, 'Y.a', 'K.nc')).toBe('');
+    for (const end of ['G.plus', 'G.minus', 'K.plus'])
+      expect(whyNotJoin(bench, end, 'X.a')).toMatch(/Mains ends at the contacts/);
+  });
+
+  it('is not computed, but whether its contact is closed is', () => {
+    const { solution, acting } = snapshot(bench, undefined);
+    const net = solution.nets.find((n) => n.terminals.includes('X.a'));
+    expect([net?.name, net?.volts, sayVolts(net)]).toEqual(['mains at X.a', undefined, 'mains']);
+    expect(solution.wires['w3']).toBeUndefined();
+    expect(acting['X'].active).toBe(true);
+    const open = { ...bench, wires: bench.wires.slice(1) };
+    expect(snapshot(open, undefined).acting['X'].active).toBe(false);
   });
 });
 

@@ -63,7 +63,7 @@ export class Screen<T> {
 
   /** Waits for something that is computed after a while. */
   async until(good: () => boolean): Promise<void> {
-    for (let i = 0; i < 200 && !good(); i++) await new Promise((done) => setTimeout(done, 25));
+    for (let i = 0; i < 1200 && !good(); i++) await new Promise((done) => setTimeout(done, 25));
     await this.settle();
     if (!good()) throw new Error(`Waited in vain; shown: ${this.text('*').slice(0, 400)}`);
   }

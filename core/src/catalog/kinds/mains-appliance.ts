@@ -45,14 +45,14 @@ export const mainsAppliance: PartKind = {
     { type: 'voltage-source', plus: '#asks', minus: 'a', volts: 1 },
     { type: 'resistor', a: '#asks', b: 'b', ohms: 1e8 },
   ],
-  headline: (p) => `${formatNominal(p['amps'], 'A')}, not computed`,
+  headline: (p) => `${formatNominal(p['amps'], 'A')}`,
   acts: {
     word: 'on',
     active: (part) => (part.volts['#asks'] ?? 0) - (part.volts['b'] ?? 0) > closed,
     because: (part) =>
       (part.volts['#asks'] ?? 0) - (part.volts['b'] ?? 0) > closed
-        ? 'The contact in its lead is closed.'
-        : 'The contact in its lead is open.',
+        ? 'The contact in its lead is closed'
+        : 'The contact in its lead is open',
   },
   notes: [
     'What is beyond the boundary is not designed here: a plug-in unit or a certified, closed switching module does that work.',

@@ -6,8 +6,8 @@ import {
   input,
   resource,
 } from '@angular/core';
-import type { Characteristic } from '@yurei/core/circuit';
-import type { Params } from '@yurei/core/catalog';
+import { findKind, type Params } from '@yurei/core/catalog';
+import { hasCurve, type Characteristic } from '@yurei/core/circuit';
 import { formatQuantity, prefixlessUnits, type Unit } from '@yurei/core/quantity';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { BenchService } from '../bench/bench';
@@ -19,7 +19,9 @@ import type { Inks } from '../common/inks';
   selector: 'yu-part-curve',
   imports: [Chart],
   template: `
-    @if (found(); as curve) {
+    @if (!drawn()) {
+      <p class="soft">No curve: nothing beyond the boundary to mains is computed.</p>
+    } @else if (found(); as curve) {
       <yu-chart [configure]="configure()" [label]="label()" />
       <p class="soft">
         @if (!curve.x.choices) {
@@ -55,8 +57,12 @@ export class PartCurve {
   readonly params = input<Params>({});
   private readonly bench = inject(BenchService);
 
+  protected readonly drawn = computed(() => {
+    const kind = findKind(this.kind());
+    return kind === undefined || hasCurve(kind);
+  });
   protected readonly curve = resource({
-    params: () => ({ kind: this.kind(), params: this.params() }),
+    params: () => (this.drawn() ? { kind: this.kind(), params: this.params() } : undefined),
     loader: ({ params: { kind, params } }) => this.bench.quick.curve(kind, { ...params }),
   });
   /** Asked for its value a failed resource throws. */

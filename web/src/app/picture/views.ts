@@ -186,6 +186,8 @@ function liveText(part: string, { design, snapshot }: Context, word: string | un
   return formatQuantity(Math.abs(solved.watts), 'W');
 }
 
+const unsolved = 'not solved yet';
+
 function tabView(
   tab: PlacedTab,
   labelled: boolean,
@@ -194,7 +196,7 @@ function tabView(
   const loose = !design.wires.some((w) => w.from === tab.ref || w.to === tab.ref);
   const net = snapshot?.solution.nets.find((n) => n.terminals.includes(tab.ref));
   const reason = refuse.get(tab.ref);
-  const state = loose ? 'not connected' : sayVolts(net);
+  const state = loose ? 'not connected' : snapshot ? sayVolts(net) : unsolved;
   return {
     ...tab,
     title: `Terminal ${tab.ref}: ${reason ?? state}`,
@@ -221,7 +223,7 @@ function placeFlags(card: Card, placed: PlacedCard, { snapshot, refuse }: Contex
       y: supply ? 0 : placed.height,
       width,
       text: volts || (net?.name ?? ''),
-      title: `Terminal ${flag.ref} on ${net?.name ?? flag.nature}: ${reason ?? (volts || 'floating')}`,
+      title: `Terminal ${flag.ref} on ${net?.name ?? flag.nature}: ${reason ?? (snapshot ? sayVolts(net) : unsolved)}`,
       dim: reason !== undefined,
     };
   });

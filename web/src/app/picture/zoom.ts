@@ -28,11 +28,6 @@ export class PictureZoom {
       .scaleExtent([scales.least, scales.most])
       .extent((): [[number, number], [number, number]] => [[0, 0], this.size()])
       .filter((event: Event) => isPaper(event))
-      // A layer of its own while it is dragged: moved as a whole, not painted anew for each frame.
-      .on('start', (event: { sourceEvent: unknown }) => {
-        if (event.sourceEvent) this.view.style.willChange = 'transform';
-      })
-      .on('end', () => (this.view.style.willChange = ''))
       .on('zoom', (event: { transform: { toString(): string }; sourceEvent: unknown }) => {
         if (event.sourceEvent) this.fitted = 'no';
         this.view.setAttribute('transform', event.transform.toString());

@@ -8,6 +8,14 @@ import { openBrowser } from './browser.js';
 import { merged } from './merged.js';
 import { Page } from './page.js';
 
+/** A fixed piece of work, to tell how fast the machine is at this moment: one million square roots, ms. */
+function yardstick(): number {
+  const began = performance.now();
+  let sum = 0;
+  for (let i = 0; i < 1e6; i++) sum += Math.sqrt(i);
+  return sum > 0 ? performance.now() - began : NaN;
+}
+
 /** Median and largest of some times, ms. */
 function summary(times: number[]): string {
   const sorted = [...times].sort((a, b) => a - b);
@@ -119,20 +127,22 @@ async function benchWire(title: string, design: object): Promise<void> {
       "document.querySelector('[data-part^=R] .body').dispatchEvent(new MouseEvent('click', { bubbles: true }))",
     );
     const both: number[] = [];
+    const sticks: number[] = [];
     for (let i = 0; i < 30; i++) {
       await driver.executeScript('performance.clearMarks()');
       await page.type('Resistance', `${5 + (i % 5)}k`);
-      await driver.sleep(120);
-      both.push(
-        await driver.executeScript<number>(
+      const taken = (): Promise<number | null> =>
+        driver.executeScript<number | null>(
           `const at = (name) => performance.getEntriesByName(name).map((m) => m.startTime);
            const [edit] = at('yurei-edit');
            return Math.max(at('yurei-drawn')[0] - edit, at('yurei-findings')[0] - edit);`,
-        ),
-      );
+        );
+      both.push((await page.until(taken, (ms) => ms !== null)) ?? NaN);
       await driver.sleep(1200);
+      sticks.push(yardstick());
     }
     console.log(`${title}: value changed, picture and findings       ${summary(both.slice(5))}`);
+    console.log(`${title}: a million square roots meanwhile           ${summary(sticks)}`);
     for (const [what, from] of [
       ['a wire is pulled  ', '.tab'],
       ['the paper is moved', '.picture'],

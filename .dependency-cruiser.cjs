@@ -6,6 +6,7 @@ const mayImport = {
   circuit: ['quantity', 'design', 'catalog'],
   scene: ['quantity', 'design', 'catalog'],
   logic: ['quantity', 'design'],
+  judge: ['quantity', 'design'],
   rehearsal: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic'],
   wiring: ['quantity', 'design', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],
@@ -20,7 +21,17 @@ const mayImport = {
     'wiring',
     'blocks',
   ],
-  exchange: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal', 'check'],
+  exchange: [
+    'quantity',
+    'design',
+    'catalog',
+    'circuit',
+    'scene',
+    'logic',
+    'judge',
+    'rehearsal',
+    'check',
+  ],
 };
 
 const coreOrder = Object.entries(mayImport).map(([folder, allowed]) => ({

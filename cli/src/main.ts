@@ -8,6 +8,7 @@ import {
   solve,
   type Report,
 } from './commands.js';
+import { judgeFile, type JudgeOptions } from './judge.js';
 import type { SolveOptions } from './analyses.js';
 import { BadInput } from './load-design.js';
 
@@ -75,6 +76,18 @@ program
   .action((file: string, o: { json?: boolean; scene?: string }) =>
     run(() => checkFile(file, o), o.json),
   );
+
+program
+  .command('judge <readings.csv>')
+  .description('where to put a threshold: both errors on labelled readings (set,intent,counts)')
+  .option('--trips <above|below>', 'above otherwise')
+  .option('--line <counts>', 'judge this line instead of the best one')
+  .option('--cost-miss <n>', 'what a miss costs, 1 otherwise')
+  .option('--cost-false <n>', 'what a false alarm costs, 1 otherwise')
+  .option('--every <time>', 'between readings, as they were taken; 10ms otherwise')
+  .option('--hits <n>', 'in a row that trip, 1 otherwise')
+  .option('--json', 'print JSON')
+  .action((file: string, o: JudgeOptions & Output) => run(() => judgeFile(file, o), o.json));
 
 program
   .command('rehearse <file>')

@@ -3,4 +3,5 @@ export { checkDocument, readDesign, type ReadResult } from './read-design.js';
 export { fileNameFor, writeDesign } from './write-design.js';
 export { problemText } from './problem-text.js';
 export type { DesignSummary, StoredDesign } from './stored.js';
+export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Recording } from '../design/index.js';
+import { cellNumber } from './cell-number.js';
 import { largestRecording } from './design-shape.js';
 
 /** Readings read from a file, or why they cannot be, with the line. */
@@ -8,14 +9,6 @@ export type RecordingResult =
   | { ok: false; reason: string; cure: string };
 
 const refuse = (reason: string, cure: string): RecordingResult => ({ ok: false, reason, cure });
-
-/** A number with a decimal point or comma; NaN for anything else. */
-function number(cell: string): number {
-  const text = cell.trim();
-  return /^[+-]?(\d+([.,]\d*)?|[.,]\d+)(e[+-]?\d+)?$/i.test(text)
-    ? Number(text.replace(',', '.'))
-    : NaN;
-}
 
 /**
  * Reads a recording from CSV (RFC 4180; comma, semicolon or tab; decimal point or comma): the first column is
@@ -29,7 +22,7 @@ export function parseRecording(text: string, most = largestRecording): Recording
   }
   const delimiter = /[;\t]/.exec(text.slice(0, 1000))?.[0] ?? ',';
   const { data } = Papa.parse<string[]>(text.trimEnd(), { delimiter });
-  const heading = data.length > 1 && Number.isNaN(number(data[0][0] ?? '')) ? 1 : 0;
+  const heading = data.length > 1 && Number.isNaN(cellNumber(data[0][0] ?? '')) ? 1 : 0;
   const rows = data.slice(heading);
   if (rows.length > most) {
     return refuse(`It has ${rows.length} readings; at most ${most} fit`, 'Thin it out or cut it.');
@@ -44,7 +37,7 @@ export function parseRecording(text: string, most = largestRecording): Recording
         'Give time in s and volts, with a comma between.',
       );
     }
-    const [t, v] = [number(row[0]), number(row[1])];
+    const [t, v] = [cellNumber(row[0]), cellNumber(row[1])];
     if (!Number.isFinite(t) || !Number.isFinite(v)) {
       const cell = Number.isFinite(t) ? row[1] : row[0];
       return refuse(

@@ -1,0 +1,58 @@
+import Papa from 'papaparse';
+import { intents, type Intent, type ReadingSet } from '../judge/index.js';
+import { cellNumber } from './cell-number.js';
+
+/** Reading sets from a file, or why there are none, with the line. */
+export type ReadingSetsResult =
+  { ok: true; sets: ReadingSet[] } | { ok: false; reason: string; cure: string };
+
+const refuse = (reason: string, cure: string): ReadingSetsResult => ({ ok: false, reason, cure });
+
+const columns = ['set', 'intent', 'counts'] as const;
+/** More readings than this are not taken from one file. */
+const most = 500_000;
+
+/**
+ * Reads reading sets from CSV (RFC 4180; comma, semicolon or tab; decimal point or comma). The first line names
+ * the columns: set, intent (wanted, quiet or nuisance) and counts, in any order; others are passed over. Readings
+ * of a set stay in their order.
+ */
+export function parseReadingSets(text: string): ReadingSetsResult {
+  const delimiter = /[;\t]/.exec(text.slice(0, 1000))?.[0] ?? ',';
+  const { data } = Papa.parse<string[]>(text.trimEnd(), { delimiter });
+  const [head = [], ...rows] = data;
+  const names = head.map((cell) => cell.trim().toLowerCase());
+  const missing = columns.filter((c) => !names.includes(c));
+  if (missing.length > 0)
+    return refuse(
+      `The first line has no column ${missing.map((m) => `"${m}"`).join(', ')}`,
+      'Begin with a line: set,intent,counts.',
+    );
+  if (rows.length > most)
+    return refuse(`It has ${rows.length} readings; at most ${most} fit`, 'Thin it out or cut it.');
+  const [set, intent, counts] = columns.map((c) => names.indexOf(c));
+  const sets = new Map<string, { name: string; intent: Intent; counts: number[] }>();
+  for (const [i, row] of rows.entries()) {
+    const at = `Line ${i + 2}`;
+    const [name, meant] = [(row[set] ?? '').trim(), (row[intent] ?? '').trim().toLowerCase()];
+    const known = intents.find((k) => k === meant);
+    if (!known) return refuse(`${at}: "${meant}" is no intent`, `Write ${intents.join(', ')}.`);
+    const value = cellNumber(row[counts] ?? '');
+    if (!Number.isFinite(value))
+      return refuse(
+        `${at}: "${row[counts] ?? ''}" is not a number`,
+        'Correct or remove that line.',
+      );
+    const found = sets.get(name) ?? { name, intent: known, counts: [] };
+    if (found.intent !== known)
+      return refuse(
+        `${at}: set "${name}" was ${found.intent} before and is ${known} here`,
+        'Give the two different names.',
+      );
+    found.counts.push(value);
+    sets.set(name, found);
+  }
+  return sets.size === 0
+    ? refuse('There are no readings in it', 'Give at least one line below the first.')
+    : { ok: true, sets: [...sets.values()] };
+}

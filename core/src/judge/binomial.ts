@@ -1,0 +1,87 @@
+/** Coefficients of Lanczos' approximation with g = 7 (P. Godfrey, 2001). */
+const lanczos = [
+  0.99999999999980993, 676.5203681218851, -1259.1392167224028, 771.32342877765313,
+  -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6,
+  1.5056327351493116e-7,
+];
+
+/** ln Γ(x) for x ≥ 1/2; relative error below 1e-13. */
+function lnGamma(x: number): number {
+  const base = x + 6.5;
+  const sum = lanczos.slice(1).reduce((s, c, i) => s + c / (x + i), lanczos[0]);
+  return 0.5 * Math.log(2 * Math.PI) + (x - 0.5) * Math.log(base) - base + Math.log(sum);
+}
+
+/**
+ * Regularised incomplete beta function I_x(a, b) by its continued fraction (DLMF 8.17.22, evaluated after
+ * Lentz).
+ */
+function incompleteBeta(a: number, b: number, x: number): number {
+  if (x <= 0 || x >= 1) return x <= 0 ? 0 : 1;
+  // The fraction converges fast on this side only; the other is its mirror image.
+  if (x > (a + 1) / (a + b + 2)) return 1 - incompleteBeta(b, a, 1 - x);
+  const tiny = 1e-300;
+  let [c, d, fraction] = [1, 0, 1];
+  for (let i = 0; i < 10_000; i++) {
+    const m = Math.floor(i / 2);
+    const term =
+      i === 0
+        ? 1
+        : i % 2 === 0
+          ? (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m))
+          : (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1));
+    d = 1 / (1 + term * d || tiny);
+    c = 1 + term / c || tiny;
+    fraction *= c * d;
+    if (Math.abs(c * d - 1) < 1e-15) break;
+  }
+  const front = lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log1p(-x);
+  return (Math.exp(front) / a) * (fraction - 1);
+}
+
+/** The argument in 0 … 1 at which a rising function reaches a value, by bisection. */
+function inverse(rising: (p: number) => number, value: number): number {
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 100; i++) {
+    const middle = (low + high) / 2;
+    if (rising(middle) < value) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** A share seen in tries, with the bounds within which the true one lies. */
+export interface Share {
+  events: number;
+  tries: number;
+  low: number;
+  high: number;
+}
+
+/**
+ * Exact two-sided bounds of a share (Clopper and Pearson, Biometrika 26, 1934): the true share lies within
+ * them with at least the given confidence. No tries give 0 … 1.
+ *
+ * @throws RangeError unless 0 ≤ events ≤ tries, both whole, and 0 < confidence < 1
+ */
+export function exactBounds(events: number, tries: number, confidence = 0.95): Share {
+  if (!Number.isInteger(events) || !Number.isInteger(tries) || events < 0 || events > tries)
+    throw new RangeError(`${events} of ${tries} is no share: give whole numbers from 0 to all.`);
+  if (!(confidence > 0 && confidence < 1))
+    throw new RangeError(`A confidence of ${confidence} is not between 0 and 1.`);
+  const side = (1 - confidence) / 2;
+  const atLeast = (k: number) => (p: number) => incompleteBeta(k, tries - k + 1, p);
+  return {
+    events,
+    tries,
+    low: events === 0 ? 0 : inverse(atLeast(events), side),
+    high: events === tries ? 1 : inverse(atLeast(events + 1), 1 - side),
+  };
+}
+
+/**
+ * Readings without a single error after which the share of errors is at most this, one-sided:
+ * 1 − (1 − confidence)^(1/n) ≤ share.
+ */
+export const readingsFor = (share: number, confidence = 0.95): number =>
+  Math.ceil(Math.log1p(-confidence) / Math.log1p(-share));

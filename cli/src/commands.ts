@@ -1,5 +1,5 @@
 import { catalog, pinLevel, terminalOf } from '@yurei/core/catalog';
-import { voltsAt, type Solution, sayVolts } from '@yurei/core/circuit';
+import { sayVolts, voltsAt, type Solution } from '@yurei/core/circuit';
 import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign } from '@yurei/core/exchange';

@@ -35,6 +35,15 @@ it('judges a line that is asked for, and tells how often noise passes it', async
   expect(text).toMatch(/Empty slipway.*false triggers a day/);
 });
 
+it('a line on readings of one kind: what cannot be told says so', async () => {
+  const { text } = await judgeFile(readings('set,intent,counts\na,quiet,1\na,quiet,3'), {
+    line: '2',
+  });
+  expect(text).toMatch(/Missed: no such readings/);
+  expect(text).toMatch(/both needed/);
+  expect(text).not.toMatch(/NaN/);
+});
+
 it.each([
   ['set,counts\na,1', {}, /no column "intent"/],
   ['set,intent,counts\na,maybe,1', {}, /Line 2: "maybe" is no intent\. Write wanted, quiet/],

@@ -67,7 +67,9 @@ export async function judgeFile(file: string, options: JudgeOptions): Promise<Re
     `${line === undefined ? 'Best line' : 'Line'}: ${trips} ${judged.line} counts`,
     `Missed: ${say(misses)}`,
     `False: ${say(falses)}`,
-    `A wanted reading lies beyond another one in ${(100 * area).toFixed(1)} % of pairs.`,
+    area === undefined
+      ? 'Wanted and other readings are both needed to tell how well they can be told apart.'
+      : `A wanted reading lies beyond another one in ${(100 * area).toFixed(1)} % of pairs.`,
     `${readingsFor(0.05)} readings of a kind without an error make it 5 % at most, 95 % sure.`,
     ...(rows.length > 0
       ? [`\nNoise, taken as normal, ${hits} in a row every ${every} s`, table(rows)]

@@ -110,10 +110,12 @@ function countBelow(sorted: readonly number[], value: number, orEqual = false): 
 
 /**
  * How well readings can be told apart at all: the probability that a wanted one lies beyond another one, ties
- * counted half. The area under the ROC curve (Hanley and McNeil, Radiology 143, 1982); 0.5 is guessing.
+ * counted half. The area under the ROC curve (Hanley and McNeil, Radiology 143, 1982); 0.5 is guessing, undefined
+ * where there is no such pair.
  */
-export function rocArea(sets: readonly ReadingSet[], trips: Trips): number {
+export function rocArea(sets: readonly ReadingSet[], trips: Trips): number | undefined {
   const [wanted, other] = [countsOf(sets, true), countsOf(sets, false).sort((a, b) => a - b)];
+  if (wanted.length === 0 || other.length === 0) return undefined;
   const beyond = wanted.reduce((sum, w) => {
     const below = countBelow(other, w);
     const ties = countBelow(other, w, true) - below;

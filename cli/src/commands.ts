@@ -64,7 +64,9 @@ function atRest(design: Design, options: SolveOptions): Report {
   const nets = solution.nets.map((net) => [net.name, sayVolts(net, 4), net.terminals.join(' ')]);
   const parts = Object.entries(solution.parts).map(([id, part]) => [
     id,
-    formatQuantity(part.watts, 'W'),
+    Object.keys(part.amps).some((t) => isMains(`${id}.${t}`))
+      ? 'not computed'
+      : formatQuantity(part.watts, 'W'),
     Object.entries(part.amps)
       .filter(([terminal]) => !terminal.startsWith('#') && !isMains(`${id}.${terminal}`))
       .map(([terminal, amps]) => `${terminal} ${formatQuantity(amps, 'A')}`)

@@ -83,7 +83,9 @@ export class PartPanel {
       const { label, unit } = surroundings[q];
       return value === undefined ? [] : [{ label, value: formatQuantity(value, unit) }];
     });
-    return [...feels, ...rows, { label: 'Heat', value: formatQuantity(solved.watts, 'W') }];
+    const mains = kind.terminals.some((t) => t.role === 'mains');
+    const heat = mains ? 'not computed' : formatQuantity(solved.watts, 'W');
+    return [...feels, ...rows, { label: 'Heat', value: heat }];
   });
   protected readonly because = computed(() => this.view.snapshot()?.acting[this.id()]?.because);
 

@@ -23,6 +23,20 @@ function summary(times: number[]): string {
   return `median ${at(0.5)} ms, 95 % ${at(0.95)} ms, largest ${at(1)} ms (${times.length} runs)`;
 }
 
+/** The slowest second of a run of frames: how many frames it held. */
+function fewestInASecond(frames: readonly number[]): number {
+  const counts = frames.flatMap((_, from) => {
+    let [left, n] = [1000, 0];
+    for (const frame of frames.slice(from)) {
+      if (left < frame) return [n + left / frame];
+      left -= frame;
+      n++;
+    }
+    return [];
+  });
+  return Math.round(Math.min(...counts) * 10) / 10;
+}
+
 function time(runs: number, work: (i: number) => unknown): number[] {
   for (let i = 0; i < 5; i++) work(i);
   return Array.from({ length: runs }, (_, i) => {
@@ -117,12 +131,15 @@ async function benchWire(title: string, design: object): Promise<void> {
     console.log(
       `${title}: first layout                             ${(await layoutTime()).toFixed(0)} ms`,
     );
-    await driver.navigate().refresh();
-    await page.find('yu-picture .card .live');
-    await driver.sleep(4000);
-    console.log(
-      `${title}: the same when the page is loaded again   ${(await layoutTime()).toFixed(0)} ms`,
-    );
+    const loadAgain = async (): Promise<string> => {
+      await driver.navigate().refresh();
+      await page.find('yu-picture .card .live');
+      await driver.sleep(4000);
+      return (await layoutTime()).toFixed(0);
+    };
+    console.log(`${title}: the same when the page is loaded again   ${await loadAgain()} ms`);
+    await driver.executeScript('localStorage.clear()');
+    console.log(`${title}: never seen, opened by its address         ${await loadAgain()} ms`);
     await driver.executeScript(
       "document.querySelector('[data-part^=R] .body').dispatchEvent(new MouseEvent('click', { bubbles: true }))",
     );
@@ -149,6 +166,7 @@ async function benchWire(title: string, design: object): Promise<void> {
     ]) {
       const frames = await driver.executeAsyncScript<number[]>(dragScript, from);
       console.log(`${title}: frames while ${what}           ${summary(frames)}`);
+      console.log(`${title}: fewest frames in a second           ${fewestInASecond(frames)}`);
     }
   } finally {
     await browser.close();

@@ -27,6 +27,7 @@ export function checkDesign(design: Design): Problem[] {
   problems.push(...design.parts.flatMap((_, i) => partProblems(design, i)));
   checkEnds(design, report);
   checkGroups(design, report);
+  checkChannels(design, report);
   checkRules(design, report);
   return problems;
 }
@@ -42,6 +43,7 @@ function checkIds(design: Design, report: Report): void {
     outputs: design.outputs,
     rules: design.rules,
     scenes: design.scenes,
+    readings: design.readings,
     ...Object.fromEntries(
       design.scenes.map((s, i) => [`scenes[${i}].happenings`, s.happenings] as const),
     ),
@@ -131,6 +133,35 @@ function checkGroups(design: Design, report: Report): void {
         report(place, `${id} is in the group ${other} already`, 'Leave it in one of the two.');
       taken.set(id, group.id);
     }
+  });
+}
+
+function checkChannels(design: Design, report: Report): void {
+  design.channels.forEach((channel, i) => {
+    const place = `channels[${i}] (${channel.id})`;
+    if (channel.trips === 'away' && !channel.baseline)
+      report(
+        `${place}.trips`,
+        'It trips away from a baseline and has none',
+        'Give it a baseline, or let it trip above or below a count.',
+      );
+    if ((channel.powerUp ?? 0) > channel.every)
+      report(
+        `${place}.powerUp`,
+        `It powers sensors for ${channel.powerUp} s before each reading and reads every ${channel.every} s`,
+        'Read less often, or power them for a shorter time.',
+      );
+  });
+  design.readings.forEach((set, i) => {
+    const place = `readings[${i}] (${set.id})`;
+    if (!design.channels.some((c) => c.id === set.channel))
+      report(`${place}.channel`, `There is no channel ${set.channel}`, 'Name one of this design.');
+    if (set.excluded.some((x) => x.at >= set.counts.length))
+      report(
+        `${place}.excluded`,
+        `A reading is left out that is not there: it has ${set.counts.length}`,
+        'Leave that exclusion out.',
+      );
   });
 }
 

@@ -61,6 +61,7 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
   'remove-channel': (design, { id }) => ({
     ...design,
     channels: without(design.channels, id, 'channel'),
+    readings: design.readings.filter((set) => set.channel !== id),
     rules: design.rules
       .map((r) => ({ ...r, channels: r.channels.filter((c) => c !== id) }))
       .filter((r) => r.channels.length > 0),
@@ -94,6 +95,16 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
   }),
   'set-recording': (design, { part, recording }) =>
     changePart(design, part, (p) => ({ ...p, recording })),
+  'put-readings': (design, { set }) => {
+    if (!design.channels.some((c) => c.id === set.channel)) {
+      throw new EditError(`There is no channel ${set.channel}.`);
+    }
+    return { ...design, readings: put(design.readings, set) };
+  },
+  'remove-readings': (design, { id }) => ({
+    ...design,
+    readings: without(design.readings, id, 'reading set'),
+  }),
   batch: (design, { edits }) => edits.reduce(applyEdit, design),
 };
 

@@ -9,6 +9,7 @@ import type {
   PinSkill,
   Place,
   Plan,
+  ReadingSet,
   Recording,
   Rule,
   Scene,
@@ -45,6 +46,8 @@ export type Edit =
   | { type: 'put-recording'; recording: Recording }
   | { type: 'remove-recording'; id: string }
   | { type: 'set-recording'; part: string; recording: string | undefined }
+  | { type: 'put-readings'; set: ReadingSet }
+  | { type: 'remove-readings'; id: string }
   | { type: 'batch'; label: string; edits: Edit[] };
 
 /** An edit that the design as it stands does not allow; the message says why. */

@@ -18,6 +18,7 @@ export function emptyDesign(title: string): Design {
     rules: [],
     scenes: [],
     recordings: [],
+    readings: [],
     notes: '',
   };
 }

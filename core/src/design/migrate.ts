@@ -1,5 +1,6 @@
 import { fromVersion1 } from './migrations/from-version-1.js';
 import { fromVersion2 } from './migrations/from-version-2.js';
+import { fromVersion3 } from './migrations/from-version-3.js';
 import { currentVersion } from './types.js';
 
 /** Turns a document of one version into the next one. */
@@ -9,6 +10,7 @@ export type Migration = (document: Record<string, unknown>) => Record<string, un
 export const migrations: Readonly<Record<number, Migration>> = {
   1: fromVersion1,
   2: fromVersion2,
+  3: fromVersion3,
 };
 
 /**

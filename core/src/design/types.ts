@@ -4,7 +4,7 @@
  */
 export interface Design {
   format: 'yurei-design';
-  version: 3;
+  version: 4;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -19,6 +19,7 @@ export interface Design {
   rules: Rule[];
   scenes: Scene[];
   recordings: Recording[];
+  readings: ReadingSet[];
   notes: string;
 }
 
@@ -106,17 +107,18 @@ export interface PinUse {
 }
 
 /**
- * A reading that is turned into yes or no. It trips when the counts pass `threshold` in the
- * direction of `trips` and clears only `hysteresis` counts back on the quiet side.
+ * A reading that is turned into yes or no. In which order its fields are applied, and what each does at the
+ * first reading and at the edges, is written in docs/rules.md.
  */
 export interface Channel {
   id: string;
   name: string;
   pin: TerminalRef;
-  trips: 'above' | 'below';
-  /** Converter counts. */
+  /** Above or below the threshold, or away from the baseline on either side. */
+  trips: 'above' | 'below' | 'away';
+  /** Converter counts; with a baseline, the distance from it. */
   threshold: number;
-  /** Counts between tripping and clearing. */
+  /** Distance between tripping and clearing, in what the threshold is in. */
   hysteresis: number;
   /** Seconds between readings. */
   every: number;
@@ -124,6 +126,85 @@ export interface Channel {
   hits: number;
   /** Readings in a row that must agree before the channel clears. */
   misses: number;
+  /** Reads at once too when the level of its digital pin changes so. */
+  edge?: 'rising' | 'falling' | 'change';
+  /** Seconds for which outputs that feed sensors are on before a reading. */
+  powerUp?: number;
+  filter?: Filter;
+  baseline?: Baseline;
+  /** Seconds for which it stays tripped at least. */
+  stretch?: number;
+  /** Seconds after it has cleared in which it cannot trip again. */
+  lockOut?: number;
+  /** Tells rules the opposite. */
+  invert?: boolean;
+}
+
+/** What stands for the reading: the mean or median of the last `n`, or a running average that takes in 1/n. */
+export interface Filter {
+  by: 'mean' | 'median' | 'exponential';
+  n: number;
+}
+
+/** From where a threshold is measured: a fixed count, or what the controller learnt by itself. */
+export type Baseline = FixedBaseline | LearntBaseline;
+
+export interface FixedBaseline {
+  kind: 'fixed';
+  counts: number;
+}
+
+export interface LearntBaseline {
+  kind: 'learnt';
+  /** It is the mean of this many readings after a reset. */
+  learn: number;
+  /** Afterwards it follows the readings with this time constant, s; 0: it stays. */
+  follow: number;
+  /** It stands still while the channel is tripped. */
+  freeze: boolean;
+  /** Threshold and hysteresis are counts, or per cent of the baseline. */
+  unit: 'counts' | 'per cent';
+}
+
+/** Readings of one channel taken in one situation, in their order. */
+export interface ReadingSet {
+  id: string;
+  name: string;
+  /** Channel id. */
+  channel: string;
+  /** What was the case: to be noticed, nothing, or something that must not fire. */
+  intent: 'wanted' | 'quiet' | 'nuisance';
+  origin: 'stand-in' | 'board' | 'file' | 'typed';
+  /** When the first reading was taken, ISO 8601. */
+  taken: string;
+  /** Seconds between readings. */
+  every: number;
+  counts: number[];
+  excluded: Exclusion[];
+  conditions: Conditions;
+  notes: string;
+}
+
+/** A reading that does not count, and why. */
+export interface Exclusion {
+  /** Its place in the set, from 0. */
+  at: number;
+  reason: string;
+}
+
+/** Under what readings were taken, as far as it is known. */
+export interface Conditions {
+  /** m. */
+  distance?: number;
+  /** From straight ahead, degrees. */
+  angle?: number;
+  /** lx. */
+  light?: number;
+  /** °C. */
+  temperature?: number;
+  /** V. */
+  supply?: number;
+  surface?: string;
 }
 
 export interface Output {
@@ -174,4 +255,4 @@ export interface Happening {
 }
 
 /** The newest document version this program writes. */
-export const currentVersion = 3;
+export const currentVersion = 4;

@@ -4,6 +4,9 @@ import Joi from 'joi';
 export const largestFile = 2_000_000;
 /** Most readings a recording in a design may have. */
 export const largestRecording = 20_000;
+/** Most readings one set may have, and all sets of a design together. */
+export const mostReadings = 20_000;
+export const mostReadingsInAll = 100_000;
 
 const id = Joi.string()
   .pattern(/^[A-Za-z][A-Za-z0-9_-]{0,31}$/, 'id')
@@ -54,16 +57,77 @@ const skills = [
   'touch',
 ];
 
+const filter = Joi.object({
+  by: Joi.valid('mean', 'median', 'exponential').required(),
+  n: number.integer().min(1).max(1000).required(),
+});
+
+const baseline = Joi.alternatives(
+  Joi.object({
+    kind: Joi.valid('fixed').required(),
+    counts: number.min(0).max(4294967295).required(),
+  }),
+  Joi.object({
+    kind: Joi.valid('learnt').required(),
+    learn: number.integer().min(1).max(10000).required(),
+    follow: number.min(0).max(1e7).required(),
+    freeze: Joi.boolean().required(),
+    unit: Joi.valid('counts', 'per cent').required(),
+  }),
+);
+
 const channel = Joi.object({
   id,
   name: text(120),
   pin: terminal,
-  trips: Joi.valid('above', 'below').required(),
+  trips: Joi.valid('above', 'below', 'away').required(),
   threshold: number.integer().min(0).max(4294967295).required(),
   hysteresis: number.integer().min(0).max(4294967295).required(),
   every: number.min(1e-4).max(86400).required(),
   hits: number.integer().min(1).max(10000).required(),
   misses: number.integer().min(1).max(10000).required(),
+  edge: Joi.valid('rising', 'falling', 'change'),
+  powerUp: number.min(0).max(86400),
+  filter,
+  baseline,
+  stretch: number.min(0).max(86400),
+  lockOut: number.min(0).max(86400),
+  invert: Joi.boolean(),
+});
+
+/** All of a list are numbers: looked at in one go, as there may be very many. */
+const counts = Joi.array()
+  .required()
+  .custom((values: unknown[]) => {
+    if (values.length > mostReadings)
+      throw new Error(`there are ${values.length}, at most ${mostReadings} fit`);
+    const wrong = values.findIndex((v) => typeof v !== 'number' || !Number.isFinite(v));
+    if (wrong >= 0) throw new Error(`reading ${wrong + 1} is not a number`);
+    return values;
+  });
+
+const readings = Joi.object({
+  id,
+  name: text(120),
+  channel: Joi.string().max(32).required(),
+  intent: Joi.valid('wanted', 'quiet', 'nuisance').required(),
+  origin: Joi.valid('stand-in', 'board', 'file', 'typed').required(),
+  taken: Joi.string().isoDate().required(),
+  every: number.greater(0).max(1e7).required(),
+  counts,
+  excluded: list(
+    Joi.object({ at: number.integer().min(0).required(), reason: text(400) }),
+    mostReadings,
+  ),
+  conditions: Joi.object({
+    distance: number.min(0).max(1e5),
+    angle: number.min(-180).max(180),
+    light: number.min(0).max(1e6),
+    temperature: number.min(-100).max(1000),
+    supply: number.min(0).max(1000),
+    surface: Joi.string().allow('').max(120),
+  }).required(),
+  notes: text(4000),
 });
 
 const output = Joi.object({
@@ -124,7 +188,7 @@ const plan = Joi.object({
  */
 export const designShape = Joi.object({
   format: Joi.valid('yurei-design').required(),
-  version: Joi.valid(3).required(),
+  version: Joi.valid(4).required(),
   title: Joi.string().min(1).max(120).required(),
   purpose: text(4000),
   site: text(4000),
@@ -147,5 +211,6 @@ export const designShape = Joi.object({
   rules: list(rule, 200),
   scenes: list(scene, 200),
   recordings: list(recording, 50),
+  readings: list(readings, 500),
   notes: text(100000),
 });

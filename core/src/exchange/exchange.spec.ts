@@ -35,6 +35,22 @@ it('import after export is the identity', () => {
   );
 });
 
+/** A sound reading set with something changed. */
+const set = (change: object): object => ({
+  id: 's',
+  name: 'Night',
+  channel: 'beam',
+  intent: 'quiet',
+  origin: 'typed',
+  taken: '2026-11-25T21:00:00Z',
+  every: 1,
+  counts: [900, 901],
+  excluded: [],
+  conditions: {},
+  notes: '',
+  ...change,
+});
+
 describe('a bad file is refused with place, reason and cure', () => {
   const cases: [string, string, RegExp][] = [
     ['cut off', demoText.slice(0, 700), /^line \d+, column \d+: The file is not complete JSON/],
@@ -45,7 +61,7 @@ describe('a bad file is refused with place, reason and cure', () => {
     [
       'a newer version',
       spoilt((d) => Object.assign(d, { version: 7 })),
-      /version: .*version 7.*up to version 3/,
+      /version: .*version 7.*up to version 4/,
     ],
     [
       'a group of a part that is not there',
@@ -102,6 +118,42 @@ describe('a bad file is refused with place, reason and cure', () => {
       'a rule for nothing',
       spoilt((d) => Object.assign(d['rules'][0], { output: 'bell' })),
       /rules\[0\] \(r1\)\.output: There is no output bell/,
+    ],
+    [
+      'a channel away from nothing',
+      spoilt((d) => Object.assign(d['channels'][0], { trips: 'away' })),
+      /channels\[0\] \(beam\)\.trips: It trips away from a baseline and has none/,
+    ],
+    [
+      'power for longer than there is time',
+      spoilt((d) => Object.assign(d['channels'][0], { powerUp: 1, every: 0.1 })),
+      /channels\[0\] \(beam\)\.powerUp: It powers sensors for 1 s/,
+    ],
+    [
+      'readings of no channel',
+      spoilt((d) => Object.assign(d, { readings: [set({ channel: 'west' })] })),
+      /readings\[0\] \(s\)\.channel: There is no channel west/,
+    ],
+    [
+      'a reading that is none',
+      spoilt((d) => Object.assign(d, { readings: [set({ counts: [1, null] })] })),
+      /readings\[0\] \(s\)\.counts: .*reading 2 is not a number/,
+    ],
+    [
+      'a reading left out that is not there',
+      spoilt((d) => Object.assign(d, { readings: [set({ excluded: [{ at: 2, reason: '' }] })] })),
+      /readings\[0\] \(s\)\.excluded: .*it has 2/,
+    ],
+    [
+      'more readings than fit',
+      spoilt((d) =>
+        Object.assign(d, {
+          readings: ['a', 'b', 'c', 'd', 'e', 'f'].map((id) =>
+            set({ id, counts: Array(18_000).fill(1) }),
+          ),
+        }),
+      ),
+      /readings: There are 108000 readings; a design has at most 100000/,
     ],
     [
       'a field too many',

@@ -1,7 +1,7 @@
 import { checkDesign, type Problem } from '../catalog/index.js';
 import { migrate, type Design } from '../design/index.js';
 import { checkScenes } from '../scene/index.js';
-import { designShape, largestFile } from './design-shape.js';
+import { designShape, largestFile, mostReadingsInAll } from './design-shape.js';
 
 /** A design read from a file, or why it cannot be; doubts do not stand in the way but want a look. */
 export type ReadResult =
@@ -93,6 +93,13 @@ function checkCurrent(record: Record<string, unknown>): ReadResult {
     return { ok: false, problems };
   }
   const design = value as Design;
+  const readings = design.readings.reduce((sum, set) => sum + set.counts.length, 0);
+  if (readings > mostReadingsInAll)
+    return refuse(
+      'readings',
+      `There are ${readings} readings; a design has at most ${mostReadingsInAll}`,
+      'Remove sets that are no longer needed, or keep shorter ones.',
+    );
   const found = [...checkDesign(design), ...checkScenes(design)];
   const problems = found.filter((p) => p.severity === 'refuse');
   if (problems.length > 0) return { ok: false, problems };

@@ -41,7 +41,7 @@ export function stepLogic(
   for (const channel of program.channels) {
     const counts = readings.get(channel.id);
     if (counts === undefined) continue;
-    channels[channel.id] = stepChannel(channel, channels[channel.id] ?? restingChannel, counts);
+    channels[channel.id] = stepChannel(channel, channels[channel.id] ?? restingChannel, counts, t);
   }
   const rules = Object.fromEntries(
     program.rules.map((rule) => [rule.id, stepRule(rule, state.rules[rule.id], channels, t)]),

@@ -1,11 +1,19 @@
 import { channelReader, kindOf, paramsOf } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
-import { nextHoldEnd, nextReading, outputOn, stepLogic, type LogicState } from '../logic/index.js';
+import {
+  nextHoldEnd,
+  nextReading,
+  outputOn,
+  readsAt,
+  stepLogic,
+  type LogicState,
+} from '../logic/index.js';
 import { seededRandom, type Random } from './random.js';
 import { Rig } from './rig.js';
 import { emptyTrace, hold, type ActingChange, type LogicChange, type Trace } from './traces.js';
 import { judge, type Verdict } from './verdict.js';
+import { nextWatch, watched, type Span } from './watch.js';
 
 /** Everything that came of rehearsing one scene. */
 export interface Rehearsal {
@@ -73,6 +81,9 @@ class Play {
   private readonly acting: ActingChange[] = [];
   private readonly logicLog: LogicChange[];
   private readonly active = new Map<string, boolean>();
+  /** Levels of channels that read on an edge, as they were a moment ago. */
+  private readonly levels = new Map<string, number>();
+  private readonly spans: readonly Span[];
   private logic: LogicState;
   private seen?: Solution;
 
@@ -86,6 +97,7 @@ class Play {
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
+    this.spans = design.channels.some((c) => c.edge) ? watched(scene) : [];
     this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
   }
 
@@ -94,13 +106,19 @@ class Play {
     const { channels } = this.design;
     const look = Math.max(lookEvery, this.scene.duration / mostLooks);
     const reading = channels.length === 0 ? t + look : Infinity;
-    return Math.min(reading, nextHoldEnd(this.logic, t), ...channels.map((c) => nextReading(c, t)));
+    return Math.min(
+      reading,
+      nextHoldEnd(this.logic, t),
+      ...channels.map((c) => nextReading(c, t)),
+      ...this.spans.map((span) => nextWatch(span, t)),
+    );
   }
 
   moment(t: number): void {
     const solution = this.rig.settle(this.scene, t, this.logic);
     this.record(t, solution);
-    const due = this.design.channels.filter((c) => isDue(c, t));
+    const edges = this.edges(solution);
+    const due = this.design.channels.filter((c) => isDue(c, t) || edges.has(c.id));
     const logic = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
     const changed = decisions(logic) !== decisions(this.logic);
     this.logic = logic;
@@ -129,6 +147,20 @@ class Play {
       strays,
       solves: this.rig.solves,
     };
+  }
+
+  /** Channels whose level has just changed in a way at which they read at once. */
+  private edges(solution: Solution): Set<string> {
+    const found = new Set<string>();
+    if (this.spans.length === 0) return found;
+    const exact = this.rig.counts(solution);
+    for (const { id, edge } of this.design.channels) {
+      const now = exact.get(id);
+      if (!edge || now === undefined) continue;
+      if (readsAt(edge, this.levels.get(id) ?? now, now)) found.add(id);
+      this.levels.set(id, now);
+    }
+    return found;
   }
 
   /** Readings with the converter's noise, of the channels that are due. */

@@ -93,7 +93,7 @@ export class Rig {
     const still = scene.happenings.length === 0;
     if (still && this.rested?.ambient === scene.ambient) return this.rested.logic;
     let logic = restingLogic(design);
-    const rounds = 2 + Math.max(0, ...design.channels.map((c) => c.hits + c.misses));
+    const rounds = 2 + Math.max(0, ...design.channels.map(readingsToRest));
     for (let i = 0; i < rounds; i++) {
       const next = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);
       if (sameLogic(logic, next)) break;
@@ -267,6 +267,10 @@ export class Rig {
     return true;
   }
 }
+
+/** So many readings after a reset a channel has settled, as long as they stay the same. */
+const readingsToRest = ({ hits, misses, baseline }: Channel): number =>
+  hits + misses + (baseline?.kind === 'learnt' ? baseline.learn : 0);
 
 /** Whether nothing would change any more, however often the controller looks again. */
 const sameLogic = (a: LogicState, b: LogicState): boolean =>

@@ -1,4 +1,13 @@
 import type { Channel, Design } from '../design/index.js';
+import {
+  baselineCounts,
+  channelCourse,
+  isLearnt,
+  levelsOf,
+  restingChannel,
+  type ChannelState,
+  type Level,
+} from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Exposure } from './exposure.js';
 import type { Trace } from './traces.js';
@@ -32,23 +41,41 @@ function channelReason(
   { from, to }: Window,
   record: Recorded,
 ): string {
-  const counts = (trace?.values ?? []).filter(
-    (_, i) => trace && trace.times[i] >= from && trace.times[i] <= to,
-  );
-  if (counts.length === 0) return `${channel.name} took no reading in that time.`;
+  const start = record.logic[0]?.logic.channels[channel.id] ?? restingChannel;
+  const course = channelCourse(channel, start, trace?.times ?? [], trace?.values ?? []);
+  const states = [...course].filter(({ at }) => at >= from && at <= to);
+  if (states.length === 0) return `${channel.name} took no reading in that time.`;
   const tripped = record.logic.some(
     ({ t, logic }) => t >= from && t <= to && logic.channels[channel.id]?.tripped,
   );
   if (tripped) return `${channel.name} tripped, but nothing acted on it: follow its output.`;
-  const above = channel.trips === 'above';
-  const extreme = counts.reduce((a, b) => (above ? Math.max(a, b) : Math.min(a, b)));
-  const past = longestRun(
-    counts.map((c) => (above ? c > channel.threshold : c < channel.threshold)),
-  );
-  const line = `${above ? 'above' : 'below'} ${channel.threshold}`;
+  if (states.every((s) => !isLearnt(channel.baseline, s.baseline)))
+    return `${channel.name} was still learning its baseline.`;
+  const nearest = states
+    .map((s) => nearestLevel(channel, s))
+    .reduce((a, b) => (b.by > a.by ? b : a));
+  const past = longestRun(states.map((s) => nearestLevel(channel, s).by > 0));
+  const line = `${nearest.level.side} ${round(nearest.level.trip)}`;
   return past === 0
-    ? `${channel.name} reached ${extreme} counts and trips ${line}.`
+    ? `${channel.name} reached ${round(nearest.value)} counts and trips ${line}.`
     : `${channel.name} read ${line} ${past} time${past === 1 ? '' : 's'} in a row and needs ${channel.hits}.`;
+}
+
+const round = (counts: number): number => Math.round(counts * 10) / 10;
+
+/** The level that a reading came nearest to, and by how much it passed it, counts; below 0 it did not. */
+function nearestLevel(
+  channel: Channel,
+  { value = 0, baseline }: ChannelState,
+): { level: Level; value: number; by: number } {
+  const from = baselineCounts(channel.baseline, baseline);
+  return levelsOf(channel, from)
+    .map((level) => ({
+      level,
+      value,
+      by: level.side === 'above' ? value - level.trip : level.trip - value,
+    }))
+    .reduce((a, b) => (b.by > a.by ? b : a));
 }
 
 function longestRun(flags: readonly boolean[]): number {

@@ -1,6 +1,7 @@
 import { channelReader, kindOf, paramsOf } from '../../catalog/index.js';
 import { splitRef, type Channel } from '../../design/index.js';
-import { clearLevel } from '../../logic/index.js';
+import { upperTail } from '../../judge/index.js';
+import { beyond, levelsAtRest, filterNoise, unitOf, type Level } from '../../logic/index.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { happeningSpan } from '../../scene/index.js';
 import type { Evidence } from '../evidence.js';
@@ -27,6 +28,10 @@ export const channelBlind: Rule = {
       })),
 };
 
+/** Counts as they are told: levels of a baseline in per cent need not be whole. */
+const tell = (counts: number): string => String(Math.round(counts * 10) / 10);
+const sayLevel = ({ side, trip }: Level): string => `${side} ${tell(trip)}`;
+
 /** Channels that read something, with what. */
 const reading = ({ design, rest }: Evidence) =>
   design.channels.flatMap((channel) => {
@@ -43,14 +48,15 @@ export const thresholdUnreachable: Rule = {
   bench: 'It never trips, or trips once and never clears.',
   source: 'Full scale 2^N − 1 of the converter.',
   find: (evidence) =>
-    reading(evidence).flatMap(({ channel, reader: { full } }): Found[] => {
-      const clear = clearLevel(channel);
-      if (channel.threshold > 0 && channel.threshold < full && clear > 0 && clear < full) return [];
+    reading(evidence).flatMap(({ channel, reader: { full }, counts }): Found[] => {
+      const within = (count: number): boolean => count > 0 && count < full;
+      const lost = levelsAtRest(channel, counts).find((l) => !within(l.trip) || !within(l.clear));
+      if (!lost) return [];
       return [
         {
           subject: channel.id,
           title: `${channel.name} can never switch both ways`,
-          reason: `It trips ${channel.trips} ${channel.threshold} and clears at ${clear}, but only 0 … ${full} can be read.`,
+          reason: `It trips ${lost.side} ${tell(lost.trip)} and clears at ${tell(lost.clear)}, but only 0 … ${full} can be read.`,
           about: about(channel),
         },
       ];
@@ -66,8 +72,9 @@ export const trippedAtRest: Rule = {
   source: 'Solved reading at rest against the threshold.',
   find: (evidence) =>
     reading(evidence).map(({ channel, counts }): Found => {
-      const numbers = `At rest it reads ${counts}; it trips ${channel.trips} ${channel.threshold}`;
-      const margin = Math.abs(counts - channel.threshold);
+      const levels = levelsAtRest(channel, counts);
+      const numbers = `At rest it reads ${counts}; it trips ${levels.map(sayLevel).join(' or ')}`;
+      const margin = Math.min(...levels.map((l) => Math.abs(counts - l.trip)));
       return evidence.rest.tripped[channel.id]
         ? {
             subject: channel.id,
@@ -79,7 +86,7 @@ export const trippedAtRest: Rule = {
             subject: channel.id,
             severity: 'fine',
             title: `${channel.name} rests clear`,
-            reason: `${numbers}: ${margin} counts away.`,
+            reason: `${numbers}: ${tell(margin)} counts away.`,
             about: about(channel),
           };
     }),
@@ -97,15 +104,18 @@ export const mayChatter: Rule = {
   source:
     'Six standard deviations hold 99.7 % of normal noise; crossings of independent readings, 2·p·(1−p).',
   find: (evidence) =>
-    reading(evidence).flatMap(({ channel, reader: { noise } }): Found[] => {
-      const least = Math.max(1, Math.ceil(noiseWidths * noise));
-      const perMinute = changesPerMinute(channel, noise);
+    reading(evidence).flatMap(({ channel, reader, counts }): Found[] => {
+      // What the channel compares: after its filter, in what its threshold is in.
+      const noise = reader.noise * filterNoise(channel.filter);
+      const one = unitOf(channel, counts);
+      const least = Math.max(1, Math.ceil((noiseWidths * noise) / one));
+      const perMinute = changesPerMinute(channel, noise, channel.hysteresis * one);
       if (channel.hysteresis >= least || perMinute < seldom) return [];
       return [
         {
           subject: channel.id,
           title: `${channel.name} may chatter`,
-          reason: `Its hysteresis of ${channel.hysteresis} counts is narrower than ${noiseWidths} × the converter's noise of ${noise} counts: with the reading at the middle of it, about ${perMinute < 10 ? perMinute.toFixed(1) : Math.round(perMinute)} changes a minute.`,
+          reason: `Its hysteresis of ${tell(channel.hysteresis * one)} counts is narrower than ${noiseWidths} × the converter's noise of ${Number(noise.toPrecision(3))} counts: with the reading at the middle of it, about ${perMinute < 10 ? perMinute.toFixed(1) : Math.round(perMinute)} changes a minute.`,
           about: about(channel),
           fix: {
             label: `Hysteresis → ${least}`,
@@ -123,20 +133,11 @@ const seldom = 1 / 60;
  * How often a channel changes with its reading amid its hysteresis: each reading passes a side with
  * probability q, `hits` or `misses` in a row are needed, and both waits follow each other.
  */
-function changesPerMinute(channel: Channel, noise: number): number {
+function changesPerMinute(channel: Channel, noise: number, hysteresis: number): number {
   if (noise <= 0) return 0;
-  const q = upperTail(channel.hysteresis / 2 / noise);
+  const q = upperTail(hysteresis / 2 / noise);
   const wait = (inRow: number): number => (1 - q ** inRow) / ((1 - q) * q ** inRow);
   return (2 * 60) / channel.every / (wait(channel.hits) + wait(channel.misses));
-}
-
-/** Share of normal values beyond z (Abramowitz and Stegun 26.2.17, |error| < 7.5e-8). */
-function upperTail(z: number): number {
-  const t = 1 / (1 + 0.2316419 * z);
-  const poly =
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * poly;
 }
 
 export const pulseMissed: Rule = {
@@ -149,11 +150,12 @@ export const pulseMissed: Rule = {
     'Chance of a reading in a pulse of d at readings every T: (d − (n−1)·T)/T, at most 1 (closed form).',
   find: (evidence) =>
     reading(evidence).flatMap(({ channel, counts }): Found[] => {
-      const sign = channel.trips === 'above' ? 1 : -1;
+      if (channel.edge) return [];
+      const levels = levelsAtRest(channel, counts);
       const wanted = evidence.happening.filter(
         (s) =>
           s.happening?.intent === 'wanted' &&
-          sign * ((s.counts.get(channel.id) ?? counts) - channel.threshold) > 0,
+          levels.some((l) => beyond(l, s.counts.get(channel.id) ?? counts)),
       );
       return wanted.slice(0, 1).flatMap(({ happening }): Found[] => {
         if (!happening) return [];

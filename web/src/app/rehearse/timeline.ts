@@ -1,5 +1,5 @@
 import type { Channel, Scene } from '@yurei/core/design';
-import { clearLevel } from '@yurei/core/logic';
+import { levelsAtRest } from '@yurei/core/logic';
 import type { Rehearsal } from '@yurei/core/rehearsal';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import type { Inks } from '../common/inks';
@@ -51,7 +51,7 @@ export function timelineConfig(
         tooltip: { enabled: false },
         annotation: {
           annotations: {
-            ...levels(channels, inks),
+            ...levels(rehearsal, channels, inks),
             ...felt(rehearsal, inks),
             ...cursor(time, inks),
           },
@@ -61,7 +61,7 @@ export function timelineConfig(
   };
 }
 
-function levels(channels: readonly Channel[], inks: Inks) {
+function levels(rehearsal: Rehearsal, channels: readonly Channel[], inks: Inks) {
   const line = (value: number, borderColor: string, borderDash: number[]) => ({
     type: 'line' as const,
     yMin: value,
@@ -71,10 +71,12 @@ function levels(channels: readonly Channel[], inks: Inks) {
     borderDash,
   });
   return Object.fromEntries(
-    channels.flatMap((c) => [
-      [`${c.id}-on`, line(c.threshold, inks.lantern, [])] as const,
-      [`${c.id}-off`, line(clearLevel(c), inks.amber, [4, 3])] as const,
-    ]),
+    channels.flatMap((c) =>
+      levelsAtRest(c, rehearsal.readings[c.id]?.values[0] ?? 0).flatMap(({ side, trip, clear }) => [
+        [`${c.id}-on-${side}`, line(trip, inks.lantern, [])] as const,
+        [`${c.id}-off-${side}`, line(clear, inks.amber, [4, 3])] as const,
+      ]),
+    ),
   );
 }
 

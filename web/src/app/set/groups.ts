@@ -1,4 +1,4 @@
-import type { Scene } from '@yurei/core/design';
+import type { Channel, Scene } from '@yurei/core/design';
 import type { Rehearsal } from '@yurei/core/rehearsal';
 
 /** Readings that belong together because the same thing was going on. */
@@ -58,7 +58,10 @@ export interface Room {
 }
 
 /** The room between rest and what is wanted; undefined while either has no reading. */
-export function roomBetween(groups: readonly Group[], trips: 'above' | 'below'): Room | undefined {
+export function roomBetween(
+  groups: readonly Group[],
+  trips: Channel['trips'],
+): Room | undefined {
   const rests = groups.filter((g) => g.kind === 'rest');
   const wanteds = groups.filter((g) => g.kind === 'wanted');
   if (rests.length === 0 || wanteds.length === 0) return undefined;

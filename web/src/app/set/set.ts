@@ -8,7 +8,7 @@ import {
 } from '@angular/core';
 import { channelReader, readable, terminalOf } from '@yurei/core/catalog';
 import { applyEdit, freshId, splitRef, type Channel, type Edit } from '@yurei/core/design';
-import { clearLevel } from '@yurei/core/logic';
+import { levelsOf } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
@@ -61,6 +61,7 @@ export class SetStep {
     const channel = this.channel();
     if (!channel) return [];
     const noise = this.reader()?.noise ?? 0;
+    const [{ clear }] = levelsOf(channel, undefined);
     const volts = (counts: number): string =>
       this.oneCount() === undefined
         ? ''
@@ -73,7 +74,7 @@ export class SetStep {
       { label: 'Trips', value: `${channel.trips} ${channel.threshold}${volts(channel.threshold)}` },
       {
         label: 'Clears',
-        value: `${channel.trips === 'above' ? 'below' : 'above'} ${clearLevel(channel)}${volts(clearLevel(channel))}`,
+        value: `${channel.trips === 'above' ? 'below' : 'above'} ${clear}${volts(clear)}`,
       },
       {
         label: 'Gap between on and off',

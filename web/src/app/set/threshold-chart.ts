@@ -7,7 +7,9 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
-import { clearLevel } from '@yurei/core/logic';
+import { levelsOf } from '@yurei/core/logic';
+
+const clearLevel = (channel: Channel): number => levelsOf(channel, undefined)[0].clear;
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';

@@ -8,6 +8,7 @@ const mayImport = {
   logic: ['quantity', 'design'],
   judge: ['quantity', 'design'],
   rehearsal: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic'],
+  bench: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
   wiring: ['quantity', 'design', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],
   check: [
@@ -17,6 +18,7 @@ const mayImport = {
     'circuit',
     'scene',
     'logic',
+    'judge',
     'rehearsal',
     'wiring',
     'blocks',

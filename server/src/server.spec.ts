@@ -3,6 +3,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
+import { WebSocket } from 'ws';
 import type { StoredDesign } from '@yurei/core/exchange';
 import { readConfig, type Config } from './config.js';
 import { designRecord } from './database/design-record.js';
@@ -230,5 +231,46 @@ describe('a start that cannot be made is told in one line', () => {
       data: '/d',
       host: '127.0.0.1',
     });
+  });
+});
+
+describe('the stand-in board', () => {
+  /** Opens the board of a design and collects what it says. */
+  async function board(id: string, origin?: string): Promise<{ ws: WebSocket; lines: string[] }> {
+    const url = `${server.address.replace('http', 'ws')}api/designs/${id}/bench`;
+    const ws = new WebSocket(url, origin === undefined ? {} : { origin });
+    const lines: string[] = [];
+    ws.on('message', (data) => lines.push(String(data)));
+    await new Promise((done, fail) => ws.on('open', done).on('error', fail));
+    return { ws, lines };
+  }
+  const heard = async (lines: string[], pattern: RegExp): Promise<void> => {
+    while (!lines.some((line) => pattern.test(line))) await new Promise((r) => setTimeout(r, 10));
+  };
+
+  it('answers, reads at its rate, and is built anew when the circuit changes', async () => {
+    const { body } = await call('POST', '/designs', { design: demo });
+    const { ws, lines } = await board(body.id, server.address.slice(0, -1));
+    ws.send('hello');
+    ws.send('rate 50');
+    await heard(lines, /^# yurei bench 1/);
+    await heard(lines, /^time,A0$/);
+    await heard(lines, /^\d+(\.\d+)?,8\d\d$/);
+    const channels = [{ ...demo.channels[0], threshold: 300 }];
+    await call('PUT', `/designs/${body.id}`, { version: 1, design: { ...demo, channels } });
+    const parts = demo.parts.map((p: { id: string; params: object }) =>
+      p.id === 'R1' ? { ...p, params: { ...p.params, ohms: 100 } } : p,
+    );
+    await call('PUT', `/designs/${body.id}`, { version: 2, design: { ...demo, parts } });
+    await heard(lines, /^# rebuilt$/);
+    expect(lines.filter((l) => l === '# rebuilt')).toHaveLength(1);
+    ws.terminate();
+  });
+
+  it('refuses pages of other origins, unknown designs and addresses', async () => {
+    const { body } = await call('POST', '/designs', { design: demo });
+    await expect(board(body.id, 'http://elsewhere.example')).rejects.toThrow(/403/);
+    await expect(board('00000000-0000-4000-8000-000000000000')).rejects.toThrow(/404/);
+    await expect(board('no-id')).rejects.toThrow(/400/);
   });
 });

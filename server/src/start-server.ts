@@ -5,6 +5,7 @@ import { StartError, type Config } from './config.js';
 import { openDatabase } from './database/open-database.js';
 import { DesignStore } from './designs/design-store.js';
 import { makeApp } from './http/app.js';
+import { serveBench } from './bench/serve-bench.js';
 
 export interface RunningServer {
   address: string;
@@ -21,7 +22,9 @@ export interface RunningServer {
  */
 export async function startServer(config: Config, log: Logger): Promise<RunningServer> {
   const { source, fresh } = await openDatabase(config.data);
-  const server = createServer(makeApp(new DesignStore(source), config.web, log));
+  const store = new DesignStore(source);
+  const server = createServer(makeApp(store, config.web, log));
+  const bench = serveBench(server, store, log);
   try {
     await listen(server, config);
   } catch (error) {
@@ -35,6 +38,7 @@ export async function startServer(config: Config, log: Logger): Promise<RunningS
     fresh,
     stop: async () => {
       const closed = new Promise<void>((resolve) => server.close(() => resolve()));
+      bench.close();
       server.closeIdleConnections();
       setTimeout(() => server.closeAllConnections(), 3000).unref();
       await closed;

@@ -140,6 +140,12 @@ export class Circuit {
     return new Transient(this.network, options);
   }
 
+  /** Volts at a terminal in the present state, also in the course of a transient. */
+  voltsNow(ref: string): number | undefined {
+    const net = this.netlist.nets.find((n) => n.terminals.includes(ref));
+    return net && this.network.volts(net.id);
+  }
+
   /** Resistance seen into the circuit at a terminal, within a time; see `sourceOhms`. */
   sourceOhms(ref: string, seconds?: number): number | undefined {
     const net = this.netlist.nets.find((n) => n.terminals.includes(ref));

@@ -147,7 +147,8 @@ const rule = Joi.object({
   latch: Joi.boolean().required(),
 });
 
-const happening = Joi.object({
+/** One happening of a scene. */
+export const happeningShape = Joi.object({
   id,
   kind: Joi.string().max(64).required(),
   name: text(120),
@@ -163,7 +164,7 @@ const scene = Joi.object({
   seed: number.integer().min(0).max(2147483647).required(),
   duration: number.greater(0).max(1e7).required(),
   ambient: params,
-  happenings: list(happening, 1000),
+  happenings: list(happeningShape, 1000),
 });
 
 const recording = Joi.object({

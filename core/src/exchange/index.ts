@@ -5,3 +5,4 @@ export { problemText } from './problem-text.js';
 export type { DesignSummary, StoredDesign } from './stored.js';
 export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';
+export { readHappening } from './read-happening.js';

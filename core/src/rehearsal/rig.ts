@@ -1,15 +1,10 @@
-import {
-  channelReader,
-  kindOf,
-  paramsOf,
-  type ChannelReader,
-  type Felt,
-  type PinState,
-} from '../catalog/index.js';
+import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
 import { Circuit, voltsAt, type Solution } from '../circuit/index.js';
-import { splitRef, type Channel, type Design, type Scene } from '../design/index.js';
+import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import { feel, momentIn, setStage, temperatureAt, type Now, type Stage } from '../scene/index.js';
+import { pinStates } from './pin-states.js';
+import { exactReadings, readingsIn, type Reading } from './readings.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
 const sameFelt = 1e-9;
@@ -42,7 +37,7 @@ interface Readings {
 export class Rig {
   private readonly circuit: Circuit;
   private readonly stage: Stage;
-  private readonly readers: { channel: Channel; reader: ChannelReader }[];
+  private readonly readers: readonly Reading[];
   private readonly felt = new Map<string, Partial<Record<keyof Felt, number>>>();
   private celsius = NaN;
   private loose?: Solution;
@@ -60,10 +55,7 @@ export class Rig {
   constructor(private readonly design: Design) {
     this.circuit = new Circuit(design);
     this.stage = setStage(design);
-    this.readers = design.channels.flatMap((channel) => {
-      const reader = channelReader(design, channel.pin);
-      return reader ? [{ channel, reader }] : [];
-    });
+    this.readers = readingsIn(design);
     this.noisy = design.parts.flatMap((part) => {
       const { feels } = kindOf(part);
       const sigma = feels?.noise?.(paramsOf(part)) ?? 0;
@@ -188,31 +180,12 @@ export class Rig {
 
   /** Readings before rounding. */
   private exactCounts(solution: Solution): Map<string, number> {
-    const readings = this.readers.flatMap(({ channel, reader }) => {
-      const counts = this.exactReading(solution, channel, reader);
-      return counts === undefined ? [] : [[channel.id, counts] as const];
+    return exactReadings(this.readers, {
+      volts: (ref) => voltsAt(solution, ref),
+      solved: (part) => solution.parts[part],
+      ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
+      felt: (part) => this.circuit.feltOf(part),
     });
-    return new Map(readings);
-  }
-
-  private exactReading(
-    solution: Solution,
-    channel: Channel,
-    reader: ChannelReader,
-  ): number | undefined {
-    const { pin } = channel;
-    const solved = solution.parts[reader.part];
-    if (reader.by === 'readout') return reader.counts(this.circuit.feltOf(reader.part), solved);
-    const volts = voltsAt(solution, pin);
-    if (volts === undefined) return undefined;
-    if (reader.by === 'level') return reader.counts(volts, solved);
-    const turn = this.readers.filter(
-      (r) => r.reader.by === 'converter' && r.reader.part === reader.part,
-    );
-    const own = turn.findIndex((r) => r.channel === channel);
-    const before = turn.at(own - 1)?.channel.pin ?? pin;
-    const ohms = this.circuit.sourceOhms(pin, reader.window) ?? 0;
-    return reader.share(reader.sampled(volts, voltsAt(solution, before) ?? volts, ohms), solved);
   }
 
   /** Readings with one sensor feeling a little more; everything is put back afterwards. */
@@ -259,7 +232,7 @@ export class Rig {
   }
 
   private setPins(logic: LogicState): boolean {
-    const pins = pinStates(this.design, logic);
+    const pins = pinStates(this.design, (output) => outputOn(this.design, logic, output));
     const key = JSON.stringify([...pins]);
     if (key === this.pinKey) return false;
     this.pinKey = key;
@@ -275,16 +248,3 @@ const readingsToRest = ({ hits, misses, baseline }: Channel): number =>
 /** Whether nothing would change any more, however often the controller looks again. */
 const sameLogic = (a: LogicState, b: LogicState): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
-
-/** How every pin in use is set up and, for outputs, which way it is driven, by controller. */
-function pinStates(design: Design, logic: LogicState): Map<string, Record<string, PinState>> {
-  const pins = new Map<string, Record<string, PinState>>();
-  for (const { pin, mode } of design.controller.pins) {
-    const { part, terminal } = splitRef(pin);
-    const output = design.outputs.find((o) => o.pin === pin);
-    const on = output ? outputOn(design, logic, output) : false;
-    const high = output ? on === (output.active === 'high') : false;
-    pins.set(part, { ...pins.get(part), [terminal]: { mode, high } });
-  }
-  return pins;
-}

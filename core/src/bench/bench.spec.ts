@@ -1,0 +1,144 @@
+import type { Channel, Design } from '../design/index.js';
+import { readHappening } from '../exchange/index.js';
+import { demo } from '../testing/demo.js';
+import { sketch } from '../testing/small.js';
+import { columnFor, columnOf, LiveBench, parseBoardLine, StandInBoard } from './index.js';
+
+const channel: Channel = {
+  id: 'c',
+  name: 'c',
+  pin: 'U.A0',
+  trips: 'above',
+  threshold: 500,
+  hysteresis: 60,
+  every: 0.01,
+  hits: 1,
+  misses: 1,
+};
+
+/** An output pin that charges a capacitor through 100 kΩ, with a time constant of about a second. */
+function slowPin(): Design {
+  const design = sketch(
+    [
+      'adapter G',
+      'controller-5v-8bit U',
+      'resistor R ohms=1e5',
+      'capacitor C farads=1e-5 leak=1e12',
+    ],
+    ['G.plus U.VIN', 'G.minus U.GND', 'U.D9 R.a', 'R.b C.a', 'C.b U.GND', 'R.b U.A0'],
+  );
+  return {
+    ...design,
+    controller: {
+      pins: [
+        { pin: 'U.A0', mode: 'analogue' },
+        { pin: 'U.D9', mode: 'output' },
+      ],
+    },
+    channels: [channel],
+    outputs: [{ id: 'o', name: 'o', pin: 'U.D9', active: 'high' }],
+  };
+}
+
+const quiet = { ambient: {}, seed: 3 };
+
+it('charges take their time: v = V·(1 − e^(−t/RC)), with one RC for the whole course', () => {
+  const bench = new LiveBench(slowPin(), quiet);
+  bench.readAt(1);
+  bench.power('U.D9', true);
+  const at = (t: number): number => bench.readAt(1 + t).get('c') ?? NaN;
+  const [one, two] = [at(0.5), at(1)];
+  bench.readAt(20);
+  const end = at(25);
+  const tau = -0.5 / Math.log(1 - one / end);
+  // 5 % and 10 % of tolerance, drawn once
+  expect(tau).toBeGreaterThan(0.8);
+  expect(tau).toBeLessThan(1.25);
+  expect(two / end).toBeCloseTo(1 - Math.exp(-1 / tau), 1);
+  expect(Math.abs(two - end * (1 - Math.exp(-1 / tau)))).toBeLessThan(8);
+});
+
+it('readings at rest have the noise of the converter and the same course for the same seed', () => {
+  const course = (): number[] => {
+    const bench = new LiveBench(demo('bench-test-jig'), quiet);
+    return Array.from(
+      { length: 300 },
+      (_, i) =>
+        bench
+          .readAt((i + 1) / 25)
+          .values()
+          .next().value ?? NaN,
+    );
+  };
+  const counts = course();
+  expect(new Set(counts).size).toBeGreaterThan(1);
+  expect(course()).toEqual(counts);
+});
+
+describe('a stand-in board', () => {
+  const fire = demo('varnish-bench-fire');
+  const board = (): StandInBoard => new StandInBoard(fire, quiet, readHappening);
+
+  it.each([
+    ['hello', /^# yurei bench 1, stand-in$/],
+    ['pins', /^# pins A0 A1 A2$/],
+    ['rate 25', /^# ok rate 25$/],
+    ['rate', /^# no: rate takes readings a second/],
+    ['rate 1e9', /^# no: rate takes readings a second/],
+    ['power A0 on', /^# no: A0 is no output pin/],
+    ['start {', /^# no: a happening is one line of complete JSON/],
+    ['start {"id":"h"}', /^# no: .*kind/],
+    ['stop', /^# ok stop$/],
+    ['fire!', /^# no: there is no "fire!"; say hello, pins/],
+  ])('answers "%s"', (line, answer) => {
+    expect(board().hear(line, 0)[0]).toMatch(answer);
+  });
+
+  it('does not take a line without end', () => {
+    expect(board().hear(`start ${'x'.repeat(9000)}`, 0)).toEqual([
+      '# no: a line has at most 8000 characters',
+    ]);
+  });
+
+  it('reads at its rate, and what is started is seen in the readings', () => {
+    const b = board();
+    const [, columns] = b.hear('rate 10', 0);
+    expect(columns).toBe('time,A0,A1,A2');
+    const before = b.goOn(1);
+    expect(before).toHaveLength(11);
+    b.hear(`start ${JSON.stringify(fire.scenes[0].happenings[0])}`, 1);
+    const during = b.goOn(3).slice(5);
+    const most = (lines: string[]): number =>
+      Math.max(...lines.flatMap((l) => l.split(',').slice(1).map(Number)));
+    expect(most(during)).toBeGreaterThan(3 * most(before));
+    expect(b.hear('rate 0', 3)).toEqual(['# ok rate 0']);
+    expect(b.goOn(9)).toEqual([]);
+  });
+
+  it('leaves readings out rather than fall behind for ever', () => {
+    const b = board();
+    b.hear('rate 1000', 0);
+    expect(b.goOn(100).length).toBeLessThan(300);
+    expect(b.goOn(100.0005)).toHaveLength(0);
+  });
+});
+
+it.each([
+  ['# ok rate 25', { kind: 'said', text: 'ok rate 25' }],
+  ['time,A0,A1', { kind: 'columns', columns: ['A0', 'A1'] }],
+  ['12.04,512,', { kind: 'readings', t: 12.04, counts: [512, undefined] }],
+  [' 0 , 7 \r', { kind: 'readings', t: 0, counts: [7] }],
+  ['12.04', { kind: 'broken' }],
+  ['x,512', { kind: 'broken' }],
+  ['-1,512', { kind: 'broken' }],
+  ['1,NaN', { kind: 'broken' }],
+  ['', { kind: 'broken' }],
+])('line "%s"', (line, parsed) => {
+  expect(parseBoardLine(line)).toMatchObject(parsed);
+});
+
+it('a board calls a channel by its pin, and by part and pin where two share a name', () => {
+  const channels = [{ pin: 'U1.A0' }, { pin: 'U1.A1' }, { pin: 'U2.A1' }];
+  expect(channels.map((c) => columnOf(c, channels))).toEqual(['A0', 'U1.A1', 'U2.A1']);
+  expect(channels.map((c) => columnFor(c, ['A0', 'U2.A1']))).toEqual([0, -1, 1]);
+});

@@ -1,0 +1,198 @@
+import { findSurrounding, kindOf, paramsOf, type Quantity } from '../catalog/index.js';
+import { Circuit, type Transient } from '../circuit/index.js';
+import type { Design, Happening, Output, Scene, TerminalRef } from '../design/index.js';
+import {
+  exactReadings,
+  pinStates,
+  readingsIn,
+  seededRandom,
+  type Random,
+  type Reading,
+} from '../rehearsal/index.js';
+import {
+  feel,
+  happeningSpan,
+  momentIn,
+  setStage,
+  temperatureAt,
+  type Stage,
+} from '../scene/index.js';
+
+/** What every sensor feels wanders by this share of itself, and comes back with this time constant, s. */
+const driftShare = 0.005;
+const driftTime = 120;
+/** A circuit that takes more steps than this from one reading to the next swings too fast to be followed live. */
+const mostSteps = 4000;
+/** A happening is forgotten so long after its end, s. */
+const afterglow = 1;
+const mostRounds = 25;
+const sameFelt = 1e-9;
+
+/**
+ * A design on a bench with power on, in the course of time: charges and lags take the time they take, each
+ * toleranced value is drawn once, sensors and converters are noisy, and what is felt drifts slowly. The
+ * controller only reads: outputs are off but for those that feed sensors, unless they are switched by hand.
+ */
+export class LiveBench {
+  private readonly circuit: Circuit;
+  private readonly stage: Stage;
+  private readonly readings: readonly Reading[];
+  private readonly random: Random;
+  private readonly noise: ReadonlyMap<string, number>;
+  private readonly drift = new Map<string, number>();
+  private readonly switched = new Map<TerminalRef, boolean>();
+  private happenings: readonly Happening[] = [];
+  private scene: Scene;
+  private transient?: Transient;
+  private t = 0;
+  private steps = 0;
+
+  /** @param ambient what the surroundings are like; happenings of the scene are started by hand */
+  constructor(
+    private readonly design: Design,
+    scene: Pick<Scene, 'ambient' | 'seed'>,
+  ) {
+    this.circuit = new Circuit(design);
+    this.stage = setStage(design);
+    this.readings = readingsIn(design);
+    this.random = seededRandom(scene.seed);
+    this.scene = { id: 'live', name: 'Live', duration: 1e7, happenings: [], ...scene };
+    this.noise = new Map(
+      design.parts.map((p) => [p.id, kindOf(p).feels?.noise?.(paramsOf(p)) ?? 0]),
+    );
+    this.drawTolerances();
+    this.setPins();
+    this.settle();
+  }
+
+  /** Whether lags are followed; circuits that swing by themselves are read at rest instead. */
+  get followsLags(): boolean {
+    return this.transient !== undefined;
+  }
+
+  /** Lets something happen from now on. */
+  start(happening: Happening): void {
+    this.happenings = [
+      ...this.happenings.filter((h) => h.id !== happening.id),
+      { ...happening, start: this.t },
+    ];
+  }
+
+  /** Ends everything that happens. */
+  stop(): void {
+    this.happenings = [];
+  }
+
+  /** What is happening, with its end in seconds since power on. */
+  get running(): readonly { id: string; end: number }[] {
+    return this.happenings.map((h) => ({ id: h.id, end: happeningSpan(h).end }));
+  }
+
+  /** Switches an output pin by hand. */
+  power(pin: TerminalRef, on: boolean): void {
+    this.switched.set(pin, on);
+    this.setPins();
+    this.transient?.restart();
+  }
+
+  /**
+   * Goes on to a moment and reads every channel there.
+   *
+   * @param t seconds since power on, not before the last
+   * @returns counts by channel id; a channel on a pin without voltage has none
+   */
+  readAt(t: number): Map<string, number> {
+    this.happenings = this.happenings.filter((h) => happeningSpan(h).end + afterglow > t);
+    this.scene = { ...this.scene, happenings: [...this.happenings] };
+    this.refeel(t, true);
+    this.goOn(t);
+    this.t = t;
+    return this.read();
+  }
+
+  private goOn(t: number): void {
+    const { transient } = this;
+    if (!transient) {
+      this.circuit.solve();
+      return;
+    }
+    this.steps = 0;
+    transient.restart();
+    transient.advance(t);
+    if (!transient.halt) return;
+    this.transient = undefined;
+    this.circuit.solve();
+  }
+
+  private read(): Map<string, number> {
+    const exact = exactReadings(this.readings, {
+      volts: (ref) => this.circuit.voltsNow(ref),
+      solved: (part) => this.circuit.values(part).update(),
+      ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
+      felt: (part) => this.circuit.feltOf(part),
+    });
+    return new Map(
+      this.readings.flatMap(({ channel, reader }) => {
+        const counts = exact.get(channel.id);
+        if (counts === undefined) return [];
+        const noisy = Math.round(counts + reader.noise * this.random.normal());
+        return [[channel.id, Math.min(reader.full, Math.max(0, noisy))] as const];
+      }),
+    );
+  }
+
+  /** The state in which power has been on for long. */
+  private settle(): void {
+    this.circuit.setTemperature(temperatureAt(momentIn(this.scene, 0).ambient, 0));
+    const solved = (): boolean => this.circuit.solve().method !== 'none';
+    let steady = solved();
+    for (let i = 0; i < mostRounds && this.refeel(0, false); i++) steady = solved();
+    if (!steady) return;
+    this.transient = this.circuit.transient({ keepGoing: () => (this.steps += 64) < mostSteps });
+    this.transient.startAtRest();
+  }
+
+  /** Works out anew what every sensor feels; true when any of it has changed. */
+  private refeel(t: number, live: boolean): boolean {
+    const now = momentIn(this.scene, t);
+    let changed = false;
+    for (const sensor of this.stage.sensors) {
+      const { id } = sensor.part;
+      const { quantity } = sensor.receiver;
+      const clean = feel(this.stage, sensor, now, (part) => this.circuit.values(part).update());
+      const value = live ? this.spoilt(id, quantity, clean, t - this.t) : clean;
+      const before = this.circuit.feltOf(id)[quantity];
+      if (Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9)) continue;
+      this.circuit.setState(id, { felt: { [quantity]: value } });
+      changed = true;
+    }
+    return changed;
+  }
+
+  /** What a sensor makes of what is there: drifted, as a first-order process that is exact between readings, and noisy. */
+  private spoilt(part: string, quantity: Quantity, clean: number, since: number): number {
+    const key = `${part}.${quantity}`;
+    const kept = Math.exp(-since / driftTime);
+    const kick = driftShare * Math.sqrt(1 - kept * kept) * this.random.normal();
+    const drift = kept * (this.drift.get(key) ?? 0) + kick;
+    this.drift.set(key, drift);
+    const { min = -Infinity, max = Infinity } = findSurrounding(quantity) ?? {};
+    const noisy = clean * (1 + drift) + (this.noise.get(part) ?? 0) * this.random.normal();
+    return Math.min(max, Math.max(min, noisy));
+  }
+
+  /** Gives every toleranced value its own, evenly spread within its tolerance. */
+  private drawTolerances(): void {
+    for (const part of this.design.parts)
+      for (const { id, tolerance = 0 } of kindOf(part).params) {
+        if (tolerance === 0) continue;
+        const off = tolerance * (2 * this.random.uniform() - 1);
+        this.circuit.setParams(part.id, { [id]: paramsOf(part)[id] * (1 + off) });
+      }
+  }
+
+  private setPins(): void {
+    const isOn = ({ pin, feeds }: Output): boolean => this.switched.get(pin) ?? feeds === true;
+    for (const [part, pins] of pinStates(this.design, isOn)) this.circuit.setState(part, { pins });
+  }
+}

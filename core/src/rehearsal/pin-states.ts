@@ -1,0 +1,17 @@
+import type { PinState } from '../catalog/index.js';
+import { splitRef, type Design, type Output } from '../design/index.js';
+
+/** How every pin in use is set up and, for outputs, which way it is driven, by controller. */
+export function pinStates(
+  design: Design,
+  isOn: (output: Output) => boolean,
+): Map<string, Record<string, PinState>> {
+  const pins = new Map<string, Record<string, PinState>>();
+  for (const { pin, mode } of design.controller.pins) {
+    const { part, terminal } = splitRef(pin);
+    const output = design.outputs.find((o) => o.pin === pin);
+    const high = output ? isOn(output) === (output.active === 'high') : false;
+    pins.set(part, { ...pins.get(part), [terminal]: { mode, high } });
+  }
+  return pins;
+}

@@ -6,7 +6,7 @@ const mayImport = {
   circuit: ['quantity', 'design', 'catalog'],
   scene: ['quantity', 'design', 'catalog'],
   logic: ['quantity', 'design'],
-  judge: ['quantity', 'design'],
+  judge: ['quantity', 'design', 'logic'],
   rehearsal: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic'],
   bench: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
   wiring: ['quantity', 'design', 'catalog', 'circuit'],

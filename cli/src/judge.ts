@@ -8,7 +8,7 @@ import {
   noiseOf,
   readingsFor,
   rocArea,
-  type ReadingSet,
+  type Readings,
   type Share,
 } from '@yurei/core/judge';
 import { BadInput } from './load-design.js';
@@ -92,7 +92,7 @@ const say = ({ events, tries, low, high }: Share): string =>
     ? 'no such readings'
     : `${events} of ${tries}; truly ${percent(low)} to ${percent(high)}, 95 % sure`;
 
-async function loadSets(file: string): Promise<ReadingSet[]> {
+async function loadSets(file: string): Promise<Readings[]> {
   const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
     const reason = error.code === 'ENOENT' ? 'there is no such file' : error.message;
     throw new BadInput(`${file}: ${reason}.`);

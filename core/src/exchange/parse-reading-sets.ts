@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
-import { intents, type Intent, type ReadingSet } from '../judge/index.js';
+import { intents, type Intent, type Readings } from '../judge/index.js';
 import { cellNumber } from './cell-number.js';
 
 /** Reading sets from a file, or why there are none, with the line. */
 export type ReadingSetsResult =
-  { ok: true; sets: ReadingSet[] } | { ok: false; reason: string; cure: string };
+  { ok: true; sets: Readings[] } | { ok: false; reason: string; cure: string };
 
 const refuse = (reason: string, cure: string): ReadingSetsResult => ({ ok: false, reason, cure });
 

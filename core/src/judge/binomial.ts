@@ -80,6 +80,62 @@ export function exactBounds(events: number, tries: number, confidence = 0.95): S
 }
 
 /**
+ * Score bounds of a share (Wilson, J. Am. Stat. Assoc. 22, 1927): closed, and narrower than the exact ones, with
+ * about the given confidence. For bands behind a curve; what is told in numbers are the exact ones.
+ *
+ * @param z 1.96 for 95 %
+ */
+export function scoreBounds(events: number, tries: number, z = 1.959964): Share {
+  if (tries === 0) return { events, tries, low: 0, high: 1 };
+  const p = events / tries;
+  const middle = (p + (z * z) / (2 * tries)) / (1 + (z * z) / tries);
+  const half =
+    (z * Math.sqrt((p * (1 - p)) / tries + (z * z) / (4 * tries * tries))) / (1 + (z * z) / tries);
+  return { events, tries, low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
+}
+
+/** One-sided upper bound of a share: the true one is at most this with the given confidence. */
+export function upperBound(events: number, tries: number, confidence = 0.95): number {
+  if (tries === 0 || events >= tries) return 1;
+  return inverse((p) => incompleteBeta(events + 1, tries - events, p), confidence);
+}
+
+/**
+ * How many more readings, none of them an error, make the share of errors at most this, one-sided.
+ */
+export function moreReadings(events: number, tries: number, share: number): number {
+  if (upperBound(events, tries) <= share) return 0;
+  let [low, high] = [tries, Math.max(64, 2 * tries)];
+  while (upperBound(events, high) > share) [low, high] = [high, 2 * high];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (upperBound(events, middle) > share) low = middle;
+    else high = middle;
+  }
+  return high - tries;
+}
+
+/**
+ * Upper bound of a mean number of events of which so many were counted, one-sided (exact Poisson bound, Garwood,
+ * Biometrika 28, 1936).
+ */
+export function upperCount(events: number, confidence = 0.95): number {
+  const atMost = (mean: number): number => {
+    let term = Math.exp(-mean);
+    let sum = term;
+    for (let k = 1; k <= events; k++) sum += term *= mean / k;
+    return sum;
+  };
+  let [low, high] = [events, 10 + 3 * events];
+  for (let i = 0; i < 100; i++) {
+    const middle = (low + high) / 2;
+    if (atMost(middle) > 1 - confidence) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/**
  * Readings without a single error after which the share of errors is at most this, one-sided:
  * 1 − (1 − confidence)^(1/n) ≤ share.
  */

@@ -1,13 +1,34 @@
-export { exactBounds, readingsFor, type Share } from './binomial.js';
+export {
+  exactBounds,
+  moreReadings,
+  readingsFor,
+  scoreBounds,
+  upperBound,
+  upperCount,
+  type Share,
+} from './binomial.js';
 export {
   bestLine,
+  errorCurve,
   errorsAt,
   intents,
   rocArea,
   type Costs,
+  type CurvePoint,
   type Intent,
   type LineErrors,
-  type ReadingSet,
+  type Readings,
+  type Side,
 } from './line.js';
+export {
+  averaging,
+  judgeChannel,
+  wantedShare,
+  type Averaged,
+  type Judgement,
+} from './judgement.js';
+export { measure, type Measured } from './measure.js';
 export { falseTriggers, hysteresisFor, noiseOf, type Noise } from './noise.js';
 export { bothAbove, upperTail } from './normal.js';
+export { kept, type SetJudgement } from './set-judgement.js';
+export { unmeasured, type Unmeasured } from './unmeasured.js';

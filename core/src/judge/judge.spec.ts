@@ -10,7 +10,7 @@ import {
   readingsFor,
   rocArea,
   upperTail,
-  type ReadingSet,
+  type Readings,
 } from './index.js';
 
 /** P(X ≥ k) of a binomial distribution, term by term. */
@@ -146,7 +146,7 @@ describe('noise', () => {
 });
 
 describe('a line', () => {
-  const set = (intent: ReadingSet['intent'], ...counts: number[]): ReadingSet => ({
+  const set = (intent: Readings['intent'], ...counts: number[]): Readings => ({
     name: intent,
     intent,
     counts,

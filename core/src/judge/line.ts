@@ -1,16 +1,18 @@
-import type { Channel } from '../design/index.js';
+import type { ReadingSet } from '../design/index.js';
 import { exactBounds, type Share } from './binomial.js';
+import { upperTail } from './normal.js';
 
 /** What was the case while readings were taken: to be noticed, nothing, or something else that happens. */
 export const intents = ['wanted', 'quiet', 'nuisance'] as const;
-export type Intent = (typeof intents)[number];
+export type Intent = ReadingSet['intent'];
 
 /** Readings taken in one situation, in their order. */
-export interface ReadingSet {
-  name: string;
-  intent: Intent;
+export type Readings = Readonly<Pick<ReadingSet, 'name' | 'intent'>> & {
   counts: readonly number[];
-}
+};
+
+/** On which side of a line a reading speaks for the wanted. */
+export type Side = 'above' | 'below';
 
 /** What one mistake costs against the other. */
 export interface Costs {
@@ -29,26 +31,44 @@ export interface LineErrors {
   cost: number;
 }
 
-type Trips = Channel['trips'];
+const ascending = (counts: readonly number[]): Float64Array => Float64Array.from(counts).sort();
 
-const passes = (count: number, line: number, trips: Trips): boolean =>
-  trips === 'above' ? count > line : count < line;
+/** All readings of each kind, sorted: worked out once for the same sets. */
+interface Pool {
+  wanted: Float64Array;
+  other: Float64Array;
+}
+const pools = new WeakMap<readonly Readings[], Pool>();
 
-const countsOf = (sets: readonly ReadingSet[], wanted: boolean): number[] =>
-  sets.filter((s) => (s.intent === 'wanted') === wanted).flatMap((s) => s.counts);
+function poolOf(sets: readonly Readings[]): Pool {
+  const known = pools.get(sets);
+  if (known) return known;
+  const all = (wanted: boolean): Float64Array =>
+    ascending(sets.filter((s) => (s.intent === 'wanted') === wanted).flatMap((s) => s.counts));
+  const pool = { wanted: all(true), other: all(false) };
+  pools.set(sets, pool);
+  return pool;
+}
+
+/** How many of sorted readings lie beyond a line. */
+function beyondLine(sorted: Float64Array, line: number, trips: Side): number {
+  return trips === 'above'
+    ? sorted.length - countBelow(sorted, line, true)
+    : countBelow(sorted, line);
+}
 
 const rate = ({ events, tries }: Share): number => (tries === 0 ? 0 : events / tries);
 
 /** The errors that a line makes on readings, with exact bounds. */
 export function errorsAt(
-  sets: readonly ReadingSet[],
-  trips: Trips,
+  sets: readonly Readings[],
+  trips: Side,
   line: number,
   costs: Costs = { miss: 1, false: 1 },
 ): LineErrors {
-  const [wanted, other] = [countsOf(sets, true), countsOf(sets, false)];
-  const missed = wanted.filter((c) => !passes(c, line, trips)).length;
-  const wrong = other.filter((c) => passes(c, line, trips)).length;
+  const { wanted, other } = poolOf(sets);
+  const missed = wanted.length - beyondLine(wanted, line, trips);
+  const wrong = beyondLine(other, line, trips);
   const misses = exactBounds(missed, wanted.length);
   const falses = exactBounds(wrong, other.length);
   return { line, misses, falses, cost: costs.miss * rate(misses) + costs.false * rate(falses) };
@@ -60,14 +80,14 @@ export function errorsAt(
  * @throws RangeError without wanted or without other readings: then no line is better than another
  */
 export function bestLine(
-  sets: readonly ReadingSet[],
-  trips: Trips,
+  sets: readonly Readings[],
+  trips: Side,
   costs: Costs = { miss: 1, false: 1 },
 ): LineErrors & { gap: number } {
-  const [wanted, other] = [countsOf(sets, true), countsOf(sets, false)];
+  const { wanted, other } = poolOf(sets);
   if (wanted.length === 0 || other.length === 0)
     throw new RangeError('Give readings that are to be noticed and readings that are not.');
-  const sorted = [...new Set([...wanted, ...other])].sort((a, b) => a - b);
+  const sorted = [...new Set(merged(wanted, other))];
   if (sorted.length === 1) throw new RangeError('All readings are the same: no line parts them.');
   const gaps = sorted.slice(1).map((c, i) => ({ line: (c + sorted[i]) / 2, gap: c - sorted[i] }));
   const errors = costsBetween(wanted, other, trips, costs);
@@ -77,28 +97,81 @@ export function bestLine(
   return { ...errorsAt(sets, trips, best.line, costs), gap: best.gap };
 }
 
+/** One line of many: shares of both errors, as read and as normal distributions of the same mean and spread tell. */
+export interface CurvePoint {
+  line: number;
+  misses: number;
+  falses: number;
+  missesFitted: number;
+  falsesFitted: number;
+}
+
+/**
+ * Both errors against the line, over all readings; 0 where there are none of a kind. In steps of half a reading
+ * where few differ, in equal steps otherwise.
+ */
+export function errorCurve(sets: readonly Readings[], trips: Side, points = 200): CurvePoint[] {
+  const { wanted, other } = poolOf(sets);
+  if (wanted.length + other.length === 0) return [];
+  const all = merged(wanted, other);
+  const [low, high] = [all[0], all[all.length - 1]];
+  const room = Math.max(1, 0.05 * (high - low));
+  const share = (sorted: Float64Array, line: number): number =>
+    sorted.length === 0 ? 0 : beyondLine(sorted, line, trips) / sorted.length;
+  const fits = [true, false].map((kind) => fitted(sets, trips, kind));
+  return Array.from({ length: points + 1 }, (_, i) => {
+    const line = low - room + ((high - low + 2 * room) * i) / points;
+    return {
+      line,
+      misses: wanted.length > 0 ? 1 - share(wanted, line) : 0,
+      falses: share(other, line),
+      missesFitted: wanted.length > 0 ? 1 - fits[0](line) : 0,
+      falsesFitted: fits[1](line),
+    };
+  });
+}
+
+/** Share of readings beyond a line, each set taken as normal, weighted by how many it has. */
+function fitted(sets: readonly Readings[], trips: Side, wanted: boolean): (line: number) => number {
+  const chosen = sets.filter((s) => (s.intent === 'wanted') === wanted && s.counts.length > 0);
+  const moments = chosen.map(({ counts }) => {
+    const mean = counts.reduce((sum, c) => sum + c, 0) / counts.length;
+    const squares = counts.reduce((sum, c) => sum + (c - mean) ** 2, 0);
+    return { n: counts.length, mean, sd: Math.sqrt(squares / Math.max(1, counts.length - 1)) };
+  });
+  const all = moments.reduce((sum, m) => sum + m.n, 0);
+  const sign = trips === 'above' ? 1 : -1;
+  return (line) =>
+    moments.reduce((sum, { n, mean, sd }) => {
+      const away = sign * (line - mean);
+      const share = sd > 0 ? upperTail(away / sd) : away < 0 ? 1 : 0;
+      return sum + (n / all) * share;
+    }, 0);
+}
+
 /** The cost of a line, by counting in sorted readings. */
 function costsBetween(
-  wanted: number[],
-  other: number[],
-  trips: Trips,
+  wanted: Float64Array,
+  other: Float64Array,
+  trips: Side,
   costs: Costs,
 ): (line: number) => number {
-  const below = (counts: number[]): ((line: number) => number) => {
-    const sorted = [...counts].sort((a, b) => a - b);
-    return (line) => countBelow(sorted, line) / sorted.length;
-  };
-  const [wantedBelow, otherBelow] = [below(wanted), below(other)];
-  return (line) => {
-    const [w, o] = [wantedBelow(line), otherBelow(line)];
-    return trips === 'above'
-      ? costs.miss * w + costs.false * (1 - o)
-      : costs.miss * (1 - w) + costs.false * o;
-  };
+  return (line) =>
+    costs.miss * (1 - beyondLine(wanted, line, trips) / wanted.length) +
+    (costs.false * beyondLine(other, line, trips)) / other.length;
+}
+
+/** Two sorted lists as one. */
+function merged(a: Float64Array, b: Float64Array): Float64Array {
+  const all = new Float64Array(a.length + b.length);
+  let [i, j] = [0, 0];
+  for (let k = 0; k < all.length; k++)
+    all[k] = j >= b.length || (i < a.length && a[i] <= b[j]) ? a[i++] : b[j++];
+  return all;
 }
 
 /** How many of sorted numbers are below a value, or below and equal to it. */
-function countBelow(sorted: readonly number[], value: number, orEqual = false): number {
+function countBelow(sorted: Float64Array, value: number, orEqual = false): number {
   let [low, high] = [0, sorted.length];
   while (low < high) {
     const middle = (low + high) >> 1;
@@ -113,14 +186,15 @@ function countBelow(sorted: readonly number[], value: number, orEqual = false): 
  * counted half. The area under the ROC curve (Hanley and McNeil, Radiology 143, 1982); 0.5 is guessing, undefined
  * where there is no such pair.
  */
-export function rocArea(sets: readonly ReadingSet[], trips: Trips): number | undefined {
-  const [wanted, other] = [countsOf(sets, true), countsOf(sets, false).sort((a, b) => a - b)];
+export function rocArea(sets: readonly Readings[], trips: Side): number | undefined {
+  const { wanted, other } = poolOf(sets);
   if (wanted.length === 0 || other.length === 0) return undefined;
-  const beyond = wanted.reduce((sum, w) => {
-    const below = countBelow(other, w);
-    const ties = countBelow(other, w, true) - below;
-    const better = trips === 'above' ? below : other.length - below - ties;
-    return sum + better + ties / 2;
-  }, 0);
-  return beyond / (wanted.length * other.length);
+  let [below, upTo, pairs] = [0, 0, 0];
+  for (const w of wanted) {
+    while (below < other.length && other[below] < w) below += 1;
+    while (upTo < other.length && other[upTo] <= w) upTo += 1;
+    const ties = upTo - below;
+    pairs += (trips === 'above' ? below : other.length - upTo) + ties / 2;
+  }
+  return pairs / (wanted.length * other.length);
 }

@@ -1,4 +1,5 @@
 import type { Channel } from '../design/index.js';
+import type { Side } from './line.js';
 import { bothAbove, upperTail } from './normal.js';
 
 /** What a quiet channel does by itself, from readings in the order in which they were taken. */
@@ -36,7 +37,12 @@ export function noiseOf(counts: readonly number[]): Noise {
  */
 export function falseTriggers(
   { mean, sd, correlation }: Pick<Noise, 'mean' | 'sd' | 'correlation'>,
-  { trips, threshold, hits, every }: Pick<Channel, 'trips' | 'threshold' | 'hits' | 'every'>,
+  {
+    trips,
+    threshold,
+    hits,
+    every,
+  }: Pick<Channel, 'threshold' | 'hits' | 'every'> & { trips: Side },
 ): number {
   const away = (trips === 'above' ? 1 : -1) * (threshold - mean);
   if (sd === 0) return 0;

@@ -138,6 +138,8 @@ export interface Channel {
   lockOut?: number;
   /** Tells rules the opposite. */
   invert?: boolean;
+  /** How many false alarms are as bad as one miss; 1 if it is not said. Weighs the best line. */
+  missCost?: number;
 }
 
 /** What stands for the reading: the mean or median of the last `n`, or a running average that takes in 1/n. */

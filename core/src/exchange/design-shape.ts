@@ -93,6 +93,7 @@ const channel = Joi.object({
   stretch: number.min(0).max(86400),
   lockOut: number.min(0).max(86400),
   invert: Joi.boolean(),
+  missCost: number.greater(0).max(1e6),
 });
 
 /** All of a list are numbers: looked at in one go, as there may be very many. */

@@ -6,3 +6,15 @@ export type { DesignSummary, StoredDesign } from './stored.js';
 export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';
 export { readHappening } from './read-happening.js';
+export {
+  guessLog,
+  LogError,
+  LogReader,
+  longestLog,
+  parseTyped,
+  type CountsPer,
+  type Log,
+  type LogGuess,
+  type LogMapping,
+  type ReadingUnit,
+} from './read-log.js';

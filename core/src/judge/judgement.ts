@@ -61,13 +61,13 @@ export function judgeChannel(
   channel: Channel,
   sets: readonly ReadingSet[],
   full: number,
-  costs: Costs = { miss: 1, false: 1 },
 ): Judgement | undefined {
   const raw = sets.map((set) => ({ ...set, counts: kept(set) })).filter((s) => s.counts.length > 0);
   const measured = measure(channel, raw);
   if (!measured) return undefined;
   const { side, from } = measured;
   const line = channel.threshold;
+  const costs: Costs = { miss: channel.missCost ?? 1, false: 1 };
   const errors = errorsAt(measured.sets, side, line, costs);
   const noise = worstNoise(channel, measured, raw);
   const best = bestOf(measured, costs);

@@ -6,8 +6,10 @@ import type { Design } from '@yurei/core/design';
 import { bench } from '../app/bench/bench-core';
 import { BenchService } from '../app/bench/bench';
 import { Api } from '../app/data/api';
+import { BenchBoard } from '../app/data/bench-board';
 import { BenchView } from '../app/data/bench-view';
 import { DesignSession } from '../app/data/design-session';
+import { JudgeView } from '../app/data/judge-view';
 import { Selection } from '../app/data/selection';
 import { Connecting } from '../app/picture/connecting';
 import { Keys } from '../app/shell/keys';
@@ -28,6 +30,9 @@ export const benchInThread = () => ({
     look: jest.fn(async (...args: Parameters<typeof bench.look>) => bench.look(...args)),
     curve: jest.fn(async (...args: Parameters<typeof bench.curve>) => bench.curve(...args)),
     judge: jest.fn(async (...args: Parameters<typeof bench.judge>) => bench.judge(...args)),
+    judgeChannel: jest.fn(async (...args: Parameters<typeof bench.judgeChannel>) =>
+      bench.judgeChannel(...args),
+    ),
   },
   patient: {
     rhythms: jest.fn(async (...args: Parameters<typeof bench.rhythms>) => bench.rhythms(...args)),
@@ -143,6 +148,8 @@ export async function openBench(design: Design = slipwayBeam()) {
       { provide: Api, useValue: shelf },
       { provide: BenchService, useValue: workers },
       ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys, Blocks],
+      JudgeView,
+      BenchBoard,
     ],
   });
   const session = TestBed.inject(DesignSession);

@@ -1,7 +1,8 @@
 import { check, fiveQuestions, gatherEvidence, type Answer, type Finding } from '@yurei/core/check';
 import { findKind, type Params } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
-import type { Design, Scene } from '@yurei/core/design';
+import type { Channel, Design, ReadingSet, Scene } from '@yurei/core/design';
+import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import {
   rehearse,
   rhythms,
@@ -51,6 +52,16 @@ export const bench = {
       : gatherEvidence(design, sceneOf(design, scene));
     const findings = check(evidence);
     return { findings, answers: fiveQuestions(evidence, findings, rehearsal) };
+  },
+
+  /** What reading sets tell of a channel; undefined where they cannot. */
+  judgeChannel(
+    channel: Channel,
+    sets: readonly ReadingSet[],
+    full: number,
+  ): { judgement: Judgement; averaged: Averaged[] } | undefined {
+    const judgement = judgeChannel(channel, sets, full);
+    return judgement && { judgement, averaged: averaging(channel, sets) };
   },
 
   /** The characteristic curve of a kind of part. */

@@ -6,6 +6,6 @@ import type { Bench } from './bench-core';
  * so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
-  abstract readonly quick: Pick<Remote<Bench>, 'look' | 'judge' | 'curve'>;
+  abstract readonly quick: Pick<Remote<Bench>, 'look' | 'judge' | 'judgeChannel' | 'curve'>;
   abstract readonly patient: Pick<Remote<Bench>, 'rehearse' | 'rhythms'>;
 }

@@ -108,7 +108,7 @@ export class BenchView {
     const { id } = this.session;
     const late = setTimeout(() => this.looked.set({ id, design }), drawAfter);
     try {
-      const snapshot = await this.bench.quick.look(design, scene, moment);
+      const snapshot = await this.bench.quick.look(lean(design), scene, moment);
       if (id !== this.session.id) return;
       this.snapshot.set(snapshot);
       this.trouble.set('');
@@ -126,7 +126,7 @@ export class BenchView {
     const turn = ++this.listenTurn;
     const swinging = rest && swings(rest.design, rest.snapshot);
     const { patient } = this.bench;
-    const found = swinging ? await patient.rhythms(rest.design, rest.snapshot.felt) : {};
+    const found = swinging ? await patient.rhythms(lean(rest.design), rest.snapshot.felt) : {};
     if (turn === this.listenTurn) this.rhythms.set(found);
   }
 
@@ -140,7 +140,7 @@ export class BenchView {
 
   private async play(turn: number, design: Design, scene: string | undefined): Promise<void> {
     try {
-      const rehearsal = await this.bench.patient.rehearse(design, scene);
+      const rehearsal = await this.bench.patient.rehearse(lean(design), scene);
       if (turn === this.rehearseTurn) this.rehearsal.set(rehearsal);
     } catch (error) {
       if (turn === this.rehearseTurn) {
@@ -153,7 +153,7 @@ export class BenchView {
   }
 
   private async judge({ design, scene, rehearsal }: Judgement): Promise<void> {
-    const { findings, answers } = await this.bench.quick.judge(design, scene, rehearsal);
+    const { findings, answers } = await this.bench.quick.judge(lean(design), scene, rehearsal);
     if (this.session.design() !== design) return;
     this.findings.set(findings);
     performance.mark('yurei-findings');
@@ -162,6 +162,9 @@ export class BenchView {
     this.answers.set(answers.map((a, i) => (this.rehearsing() && i < 2 ? (old[i] ?? a) : a)));
   }
 }
+
+/** Reading sets can be long, and the circuit does not depend on them: they are not sent along. */
+const lean = (design: Design): Design => ({ ...design, readings: [] });
 
 const reasonOf = (error: unknown): string =>
   error instanceof Error ? error.message : String(error);

@@ -58,10 +58,7 @@ export interface Room {
 }
 
 /** The room between rest and what is wanted; undefined while either has no reading. */
-export function roomBetween(
-  groups: readonly Group[],
-  trips: Channel['trips'],
-): Room | undefined {
+export function roomBetween(groups: readonly Group[], trips: Channel['trips']): Room | undefined {
   const rests = groups.filter((g) => g.kind === 'rest');
   const wanteds = groups.filter((g) => g.kind === 'wanted');
   if (rests.length === 0 || wanteds.length === 0) return undefined;

@@ -13,8 +13,10 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Lantern } from '../common/lantern';
 import { ApiError } from '../data/api';
+import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
 import { PictureLayouter } from '../picture/layout';
@@ -42,7 +44,18 @@ import { steps } from './steps';
     RouterOutlet,
     SidePanel,
   ],
-  providers: [Blocks, DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys],
+  providers: [
+    Blocks,
+    DesignSession,
+    BenchView,
+    JudgeView,
+    BenchBoard,
+    Selection,
+    Connecting,
+    Player,
+    Probes,
+    Keys,
+  ],
   templateUrl: './workbench.html',
   styleUrl: './workbench.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

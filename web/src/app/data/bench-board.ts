@@ -1,0 +1,206 @@
+import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import { columnFor, parseBoardLine } from '@yurei/core/bench';
+import type { Channel, Happening } from '@yurei/core/design';
+import type { Subscription } from 'rxjs';
+import { serialLink, standInLink, type BoardLink } from './board-link';
+import { DesignSession } from './design-session';
+import { Series } from './series';
+
+export type BoardState = 'off' | 'opening' | 'on' | 'lost';
+
+/** A capture under way: the next readings of one channel. */
+interface Capture {
+  channel: Channel;
+  wanted: number;
+  times: number[];
+  counts: number[];
+  done: (readings: Captured) => void;
+  failed: (reason: Error) => void;
+}
+
+/** Readings that were captured. */
+export interface Captured {
+  counts: number[];
+  /** Seconds between them. */
+  every: number;
+}
+
+/** Readings a second that a board is asked for. */
+export const boardRate = 25;
+/** A board that says nothing for so long after it was opened is none, ms. */
+const patience = 6000;
+const askEvery = 1500;
+
+/** The board on the bench: real or stood in for, with what its channels have read since it was connected. */
+@Injectable()
+export class BenchBoard implements OnDestroy {
+  private readonly session = inject(DesignSession);
+  private link?: BoardLink;
+  private listening?: Subscription;
+  private columns: string[] = [];
+  private readonly series = new Map<string, Series>();
+  private capturing?: Capture;
+  private silence?: ReturnType<typeof setTimeout>;
+  private frame = 0;
+
+  readonly state = signal<BoardState>('off');
+  readonly kind = signal<'stand-in' | 'board'>('stand-in');
+  /** What the board said last, or why it is gone. */
+  readonly said = signal('');
+  /** Lines that made no sense. */
+  readonly broken = signal(0);
+  /** Goes up with every frame in which new readings have come. */
+  readonly beat = signal(0);
+  /** Share of the capture under way that is in; undefined without one. */
+  readonly progress = signal<number | undefined>(undefined);
+  readonly connected = computed(() => this.state() === 'on');
+  /** Names of the happenings that were started and have not been stopped. */
+  readonly running = signal<Happening | undefined>(undefined);
+
+  ngOnDestroy(): void {
+    this.disconnect();
+  }
+
+  connectStandIn(): void {
+    this.open(standInLink(this.session.id), 'stand-in');
+  }
+
+  /** Opens a serial line; the browser asks which. */
+  async connectSerial(): Promise<void> {
+    try {
+      this.open(await serialLink(), 'board');
+    } catch (error) {
+      this.state.set('lost');
+      this.said.set(`The serial line was not opened: ${reasonOf(error)}`);
+    }
+  }
+
+  disconnect(): void {
+    this.listening?.unsubscribe();
+    clearTimeout(this.silence);
+    this.listening = this.link = undefined;
+    this.running.set(undefined);
+    this.cancelCapture('The board was disconnected.');
+    if (this.state() !== 'lost') this.state.set('off');
+  }
+
+  /** Lets something happen at the stand-in, from now on. */
+  start(happening: Happening): void {
+    this.link?.send(`start ${JSON.stringify(happening)}`);
+    this.running.set(happening);
+  }
+
+  stop(): void {
+    this.link?.send('stop');
+    this.running.set(undefined);
+  }
+
+  /** What a channel has read; undefined where the board has no column for it. */
+  seriesOf(channel: Pick<Channel, 'pin'>): Series | undefined {
+    const column = this.columns[columnFor(channel, this.columns)];
+    return column === undefined ? undefined : this.series.get(column);
+  }
+
+  /**
+   * The next readings of a channel.
+   *
+   * @throws Error when the board goes, or the capture is cancelled
+   */
+  capture(channel: Channel, wanted: number): Promise<Captured> {
+    this.cancelCapture('Another capture was begun.');
+    this.progress.set(0);
+    return new Promise((done, failed) => {
+      this.capturing = { channel, wanted, times: [], counts: [], done, failed };
+    });
+  }
+
+  cancelCapture(reason = 'Cancelled.'): void {
+    this.capturing?.failed(new Error(reason));
+    this.capturing = undefined;
+    this.progress.set(undefined);
+  }
+
+  /** Opens a way to a board and asks it for readings. */
+  open(link: BoardLink, kind: 'stand-in' | 'board'): void {
+    this.state.set('off');
+    this.disconnect();
+    for (const series of this.series.values()) series.clear();
+    this.link = link;
+    this.kind.set(kind);
+    this.state.set('opening');
+    this.said.set('');
+    this.broken.set(0);
+    this.listening = link.lines.subscribe({
+      next: (line) => this.hear(line),
+      error: (error: unknown) => this.lose(reasonOf(error)),
+      complete: () => this.lose('It ended the connection.'),
+    });
+    this.ask(link, patience);
+  }
+
+  /** Asks for readings, again and again: a board that is reset by being opened does not hear at first. */
+  private ask(link: BoardLink, left: number): void {
+    link.send('hello');
+    link.send(`rate ${boardRate}`);
+    this.silence = setTimeout(() => {
+      if (left > askEvery) this.ask(link, left - askEvery);
+      else this.lose('It says nothing. A board must answer as docs/bench-protocol.md tells.');
+    }, askEvery);
+  }
+
+  private hear(text: string): void {
+    const line = parseBoardLine(text);
+    if (line.kind === 'broken') this.broken.update((n) => n + 1);
+    else if (line.kind === 'said') this.said.set(line.text);
+    else if (line.kind === 'columns') this.columns = line.columns;
+    else this.take(line.t, line.counts);
+  }
+
+  private take(t: number, counts: readonly (number | undefined)[]): void {
+    if (this.state() !== 'on') {
+      clearTimeout(this.silence);
+      this.state.set('on');
+    }
+    this.columns.forEach((column, i) => {
+      const value = counts[i];
+      if (value === undefined) return;
+      const series = this.series.get(column) ?? new Series();
+      this.series.set(column, series);
+      // A board that was reset begins a new record.
+      if (t < (series.lastTime ?? 0)) series.clear();
+      series.push(t, value);
+    });
+    this.noteCapture(t, counts);
+    this.frame ||= requestAnimationFrame(() => {
+      this.frame = 0;
+      this.beat.update((n) => n + 1);
+    });
+  }
+
+  private noteCapture(t: number, counts: readonly (number | undefined)[]): void {
+    const { capturing } = this;
+    const value = capturing && counts[columnFor(capturing.channel, this.columns)];
+    if (!capturing || value === undefined) return;
+    capturing.times.push(t);
+    capturing.counts.push(value);
+    this.progress.set(capturing.counts.length / capturing.wanted);
+    if (capturing.counts.length < capturing.wanted) return;
+    this.capturing = undefined;
+    this.progress.set(undefined);
+    const { times } = capturing;
+    const span = times[times.length - 1] - times[0];
+    const every = times.length > 1 && span > 0 ? span / (times.length - 1) : 1 / boardRate;
+    capturing.done({ counts: capturing.counts, every });
+  }
+
+  private lose(reason: string): void {
+    this.state.set('lost');
+    this.said.set(reason);
+    this.disconnect();
+  }
+}
+
+function reasonOf(error: unknown): string {
+  if (error instanceof CloseEvent) return error.reason || 'The server cannot be reached.';
+  return error instanceof Error ? error.message : 'The connection broke.';
+}

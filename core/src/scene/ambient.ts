@@ -90,3 +90,9 @@ export const temperatureAt = (ambient: Params, t: number): number =>
   (ambient['swing'] > 0
     ? ambient['swing'] * Math.cos((2 * Math.PI * (hourAt(ambient, t) - 15)) / 24)
     : 0);
+
+/** Light on level ground at a moment of a scene, daylight and lamps without their ripple, lx. */
+export const lightAt = ({ ambient, seed }: Pick<Scene, 'ambient' | 'seed'>, t: number): number => {
+  const full = ambientOf({ ambient });
+  return daylightAt(full, t, seed) + full['lamp'];
+};

@@ -6,6 +6,7 @@ import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { happeningSpan } from '../../scene/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { missChance, slowestReading } from '../../threshold/index.js';
 import { percent } from '../words.js';
 
 const about = (channel: Channel): string[] => [channel.id, splitRef(channel.pin).part];
@@ -162,15 +163,15 @@ export const pulseMissed: Rule = {
         const { start, end } = happeningSpan(happening);
         const held = end - start + holdOf(evidence, channel);
         const { every, hits } = channel;
-        const chance = Math.min(1, Math.max(0, (held - (hits - 1) * every) / every));
-        if (chance >= 1 || !(held > 0)) return [];
-        const faster = Number((held / (hits + 0.5)).toPrecision(2));
+        const missed = missChance(held, channel);
+        if (missed <= 0 || !(held > 0)) return [];
+        const faster = Number((0.9 * slowestReading(held, channel)).toPrecision(2));
         return [
           {
             subject: channel.id,
-            severity: chance < 0.5 ? 'error' : 'caution',
+            severity: missed > 0.5 ? 'error' : 'caution',
             title: `${channel.name} can miss “${happening.name}”`,
-            reason: `It lasts ${formatQuantity(held, 's')}; with ${hits} readings in a row every ${formatNominal(every, 's')} it is missed in ${percent(1 - chance)} of cases.`,
+            reason: `It lasts ${formatQuantity(held, 's')}; with ${hits} readings in a row every ${formatNominal(every, 's')} it is missed in ${percent(missed)} of cases.`,
             about: about(channel),
             ...(faster >= 1e-4
               ? {

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { columnFor, parseBoardLine } from '@yurei/core/bench';
 import type { Channel, Happening } from '@yurei/core/design';
+import { happeningSpan } from '@yurei/core/scene';
 import type { Subscription } from 'rxjs';
 import { serialLink, standInLink, type BoardLink } from './board-link';
 import { DesignSession } from './design-session';
@@ -41,6 +42,7 @@ export class BenchBoard implements OnDestroy {
   private readonly series = new Map<string, Series>();
   private capturing?: Capture;
   private silence?: ReturnType<typeof setTimeout>;
+  private over?: ReturnType<typeof setTimeout>;
   private frame = 0;
 
   readonly state = signal<BoardState>('off');
@@ -54,7 +56,7 @@ export class BenchBoard implements OnDestroy {
   /** Share of the capture under way that is in; undefined without one. */
   readonly progress = signal<number | undefined>(undefined);
   readonly connected = computed(() => this.state() === 'on');
-  /** Names of the happenings that were started and have not been stopped. */
+  /** What was started and goes on. */
   readonly running = signal<Happening | undefined>(undefined);
 
   ngOnDestroy(): void {
@@ -79,7 +81,7 @@ export class BenchBoard implements OnDestroy {
     this.listening?.unsubscribe();
     clearTimeout(this.silence);
     this.listening = this.link = undefined;
-    this.running.set(undefined);
+    this.ended();
     this.cancelCapture('The board was disconnected.');
     if (this.state() !== 'lost') this.state.set('off');
   }
@@ -88,10 +90,18 @@ export class BenchBoard implements OnDestroy {
   start(happening: Happening): void {
     this.link?.send(`start ${JSON.stringify(happening)}`);
     this.running.set(happening);
+    clearTimeout(this.over);
+    const { start, end } = happeningSpan(happening);
+    this.over = setTimeout(() => this.running.set(undefined), 1000 * Math.min(end - start, 1e6));
   }
 
   stop(): void {
     this.link?.send('stop');
+    this.ended();
+  }
+
+  private ended(): void {
+    clearTimeout(this.over);
     this.running.set(undefined);
   }
 

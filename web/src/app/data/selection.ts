@@ -6,7 +6,8 @@ export type Picked =
   | { type: 'wire'; id: string }
   | { type: 'channel'; id: string }
   | { type: 'group'; id: string }
-  | { type: 'happening'; id: string };
+  | { type: 'happening'; id: string }
+  | { type: 'readings'; id: string };
 
 @Injectable()
 export class Selection {

@@ -8,7 +8,7 @@ const scene = design.scenes[0];
 const groups = groupsOf(rehearse(design, scene), scene, 'beam');
 
 it('sorts readings into rest, nuisance and wanted', () => {
-  expect(groups.map((g) => g.kind)).toEqual(['rest', 'nuisance', 'wanted']);
+  expect(groups.map((g) => g.kind)).toEqual(['quiet', 'nuisance', 'wanted']);
   expect(groups[0].low).toBeGreaterThan(800);
   expect(groups[2].low).toBeLessThan(10);
 });

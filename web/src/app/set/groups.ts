@@ -4,7 +4,7 @@ import type { Rehearsal } from '@yurei/core/rehearsal';
 /** Readings that belong together because the same thing was going on. */
 export interface Group {
   name: string;
-  kind: 'rest' | 'wanted' | 'nuisance';
+  kind: 'quiet' | 'wanted' | 'nuisance';
   counts: number[];
   low: number;
   high: number;
@@ -29,7 +29,7 @@ export function groupsOf(rehearsal: Rehearsal, scene: Scene, channel: string): G
     const counts = values.filter((_, i) => times[i] >= verdict.start && times[i] <= verdict.end);
     return counts.length > 0 ? [group(happening.name, happening.intent, counts)] : [];
   });
-  return [...(rest.length > 0 ? [group('At rest', 'rest', rest)] : []), ...happenings];
+  return [...(rest.length > 0 ? [group('At rest', 'quiet', rest)] : []), ...happenings];
 }
 
 function group(name: string, kind: Group['kind'], counts: number[]): Group {
@@ -59,7 +59,7 @@ export interface Room {
 
 /** The room between rest and what is wanted; undefined while either has no reading. */
 export function roomBetween(groups: readonly Group[], trips: Channel['trips']): Room | undefined {
-  const rests = groups.filter((g) => g.kind === 'rest');
+  const rests = groups.filter((g) => g.kind === 'quiet');
   const wanteds = groups.filter((g) => g.kind === 'wanted');
   if (rests.length === 0 || wanteds.length === 0) return undefined;
   const above = trips === 'above';

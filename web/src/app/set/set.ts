@@ -8,19 +8,40 @@ import {
 } from '@angular/core';
 import { channelReader, readable, terminalOf } from '@yurei/core/catalog';
 import { applyEdit, freshId, splitRef, type Channel, type Edit } from '@yurei/core/design';
-import { levelsOf } from '@yurei/core/logic';
-import { formatQuantity } from '@yurei/core/quantity';
+import { levelsAtRest, levelsOf } from '@yurei/core/logic';
 import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
+import { BringDialog } from './bring-dialog';
+import { CaptureBar } from './capture-bar';
+import { Capturing } from './capturing';
+import { columnsOf, withSpread, type Column } from './columns';
+import { countedIn, errorRows, moreProof, settingRows } from './decisions';
+import { ErrorCurve } from './error-curve';
 import { groupsOf, roomBetween } from './groups';
+import { LiveStrip } from './live-strip';
+import { Margins } from './margins';
+import { SetItCards } from './set-it-cards';
 import { ThresholdChart } from './threshold-chart';
 
-/** The Set step: where a reading counts as yes, seen against what the rehearsal read. */
+type Lower = 'live' | 'set it' | 'all';
+
+/** The Set step: where a reading counts as yes, by what was measured, or until then by what was rehearsed. */
 @Component({
   selector: 'yu-set',
-  imports: [Button, ThresholdChart],
+  imports: [
+    BringDialog,
+    Button,
+    CaptureBar,
+    ErrorCurve,
+    LiveStrip,
+    Margins,
+    SetItCards,
+    ThresholdChart,
+  ],
+  providers: [Capturing],
   templateUrl: './set.html',
   styleUrls: ['../common/step.css', './set.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -28,25 +49,47 @@ import { ThresholdChart } from './threshold-chart';
 export class SetStep {
   protected readonly session = inject(DesignSession);
   protected readonly view = inject(BenchView);
+  protected readonly judging = inject(JudgeView);
   private readonly selection = inject(Selection);
-  private readonly chosen = signal('');
+  protected readonly bringing = signal(false);
+  protected readonly lower = signal<Lower>('set it');
+  protected readonly lowers: readonly { id: Lower; label: string }[] = [
+    { id: 'set it', label: 'set it on the bench' },
+    { id: 'live', label: 'live' },
+    { id: 'all', label: 'all channels' },
+  ];
+  /** Shows what was rehearsed even though there are measured sets. */
+  protected readonly rehearsed = signal(false);
 
   protected readonly channels = computed(() => this.session.design()?.channels ?? []);
-  protected readonly channel = computed(
-    (): Channel | undefined =>
-      this.channels().find((c) => c.id === this.chosen()) ?? this.channels()[0],
-  );
+  protected readonly channel = this.judging.channel;
   private readonly reader = computed(() => {
     const [design, channel] = [this.session.design(), this.channel()];
     return design && channel && channelReader(design, channel.pin);
   });
-  protected readonly full = computed(() => this.reader()?.full ?? 1023);
+  protected readonly full = this.judging.full;
+  protected readonly judgement = computed(() => this.judging.current()?.judgement);
+  protected readonly measured = computed(() => this.judging.sets().length > 0 && !this.rehearsed());
+
   protected readonly groups = computed(() => {
     const [rehearsal, scene, channel] = [this.view.rehearsal(), this.view.scene(), this.channel()];
     return rehearsal && scene && channel ? groupsOf(rehearsal, scene, channel.id) : [];
   });
+  protected readonly columns = computed((): Column[] =>
+    this.measured() ? columnsOf(this.judging.sets()) : this.groups().map(withSpread),
+  );
+  /** Where the baseline stands: in the quiet sets, or at rest. */
+  protected readonly from = computed(() => {
+    const channel = this.channel();
+    if (!channel?.baseline) return undefined;
+    if (channel.baseline.kind === 'fixed') return channel.baseline.counts;
+    const measured = this.measured() ? this.judgement()?.from : undefined;
+    return measured ?? this.view.snapshot()?.counts[channel.id];
+  });
   protected readonly room = computed(() =>
-    roomBetween(this.groups(), this.channel()?.trips ?? 'above'),
+    this.channel()?.baseline
+      ? undefined
+      : roomBetween(this.groups(), this.channel()?.trips ?? 'above'),
   );
   protected readonly oneCount = computed(() => {
     const reader = this.reader();
@@ -58,32 +101,20 @@ export class SetStep {
 
   /** The rows of "how it would decide". */
   protected readonly decisions = computed(() => {
-    const channel = this.channel();
+    const [channel, judgement] = [this.channel(), this.judgement()];
     if (!channel) return [];
-    const noise = this.reader()?.noise ?? 0;
-    const [{ clear }] = levelsOf(channel, undefined);
-    const volts = (counts: number): string =>
-      this.oneCount() === undefined
-        ? ''
-        : ` = ${formatQuantity(counts * (this.oneCount() ?? 0), 'V')}`;
-    const widths = noise > 0 ? ` = ${(channel.hysteresis / noise).toFixed(0)} × noise` : '';
+    const counted = countedIn(this.oneCount());
+    const rest = this.view.snapshot()?.counts[channel.id] ?? 0;
+    const from = this.from();
+    const levels = from === undefined ? levelsAtRest(channel, rest) : levelsOf(channel, from);
+    const noise = (this.measured() && judgement?.noise?.sd) || (this.reader()?.noise ?? 0);
+    const setting = settingRows(channel, levels, counted, noise);
+    if (this.measured() && judgement) return [...errorRows(judgement), ...setting];
     const room = this.room();
     const gap = (counts: number): string =>
-      `${Math.abs(counts - channel.threshold)} counts${volts(Math.abs(counts - channel.threshold))}`;
+      counted(Math.abs(counts - channel.threshold)).replace(/^[\d.]+/, (c) => `${c} counts`);
     return [
-      { label: 'Trips', value: `${channel.trips} ${channel.threshold}${volts(channel.threshold)}` },
-      {
-        label: 'Clears',
-        value: `${channel.trips === 'above' ? 'below' : 'above'} ${clear}${volts(clear)}`,
-      },
-      {
-        label: 'Gap between on and off',
-        value: `${channel.hysteresis} counts${volts(channel.hysteresis)}${widths}`,
-      },
-      {
-        label: 'Must agree',
-        value: `${channel.hits} in a row = ${formatQuantity(channel.hits * channel.every, 's')}`,
-      },
+      ...setting,
       ...(room
         ? [
             { label: 'Room on the quiet side', value: gap(room.quiet) },
@@ -91,6 +122,23 @@ export class SetStep {
           ]
         : []),
     ];
+  });
+
+  protected readonly proof = computed(() => {
+    const judgement = this.judgement();
+    return judgement && moreProof(judgement);
+  });
+
+  /** The best line as whole steps of the threshold: a reading beyond it lies beyond the line itself. */
+  protected readonly best = computed(() => {
+    const [judgement, channel] = [this.judgement(), this.channel()];
+    if (!judgement?.best || !channel) return undefined;
+    const { line, gap } = judgement.best;
+    const below = channel.trips === 'below' && !channel.baseline;
+    const threshold = Math.max(0, below ? Math.ceil(line) : Math.floor(line));
+    // A band wider than the gap would reach into the readings that must clear it.
+    const band = Math.min(judgement.hysteresis ?? channel.hysteresis, Math.max(1, Math.floor(gap)));
+    return { threshold, hysteresis: band, stands: threshold === channel.threshold };
   });
 
   constructor() {
@@ -102,13 +150,44 @@ export class SetStep {
   }
 
   protected choose(id: string): void {
-    this.chosen.set(id);
+    this.judging.chosen.set(id);
+  }
+
+  protected pickSet(id: string | undefined): void {
+    if (id) this.selection.pick('readings', id);
+  }
+
+  protected isPicked(id: string | undefined): boolean {
+    return id !== undefined && this.selection.is('readings', id);
+  }
+
+  protected tell(column: Column): string {
+    const digits = column.high - column.low < 20 ? 1 : 0;
+    return column.sd > 0
+      ? `${column.mean.toFixed(digits)} ± ${column.sd.toFixed(digits)}`
+      : `${Math.round(column.mean)}`;
   }
 
   protected toMiddle(): void {
-    const [channel, room] = [this.channel(), this.room()];
-    if (channel && room)
-      this.session.edit({ type: 'put-channel', channel: { ...channel, threshold: room.middle } });
+    const room = this.room();
+    if (room) this.put({ threshold: room.middle });
+  }
+
+  protected toBest(): void {
+    const best = this.best();
+    if (best) this.put({ threshold: best.threshold, hysteresis: best.hysteresis });
+  }
+
+  protected setMissCost(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const cost = Number(field.value.replace(',', '.'));
+    if (cost > 0 && cost <= 1e6) this.put({ missCost: cost });
+    field.value = String(this.channel()?.missCost ?? 1);
+  }
+
+  private put(change: Partial<Channel>): void {
+    const channel = this.channel();
+    if (channel) this.session.edit({ type: 'put-channel', channel: { ...channel, ...change } });
   }
 
   /** Pins and readouts that could be read and have no channel yet. */
@@ -147,6 +226,6 @@ export class SetStep {
       label: `add channel ${id}`,
       edits: [...setUp, { type: 'put-channel', channel }],
     });
-    this.chosen.set(id);
+    this.choose(id);
   }
 }

@@ -7,26 +7,33 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
-import { levelsOf } from '@yurei/core/logic';
-
-const clearLevel = (channel: Channel): number => levelsOf(channel, undefined)[0].clear;
+import { levelsOf, unitOf, type Level } from '@yurei/core/logic';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { DesignSession } from '../data/design-session';
-import { thin, type Group } from './groups';
+import type { Column } from './columns';
+import { thin } from './groups';
 
 /** How near to a line the pointer must be to take hold of it, px. */
 const reach = 16;
 const mostDots = 70;
+/** Width of the axis: names below stand in line with the columns. */
+export const axisWidth = 48;
 
 const style = {
-  rest: { colour: 'moss', shape: 'circle' },
+  quiet: { colour: 'moss', shape: 'circle' },
   nuisance: { colour: 'amber', shape: 'rectRot' },
   wanted: { colour: 'lantern', shape: 'triangle' },
 } as const;
 
-/** Readings by what was going on, with the threshold and the clearing level to drag. */
+interface Held {
+  level: Level;
+  line: 'trip' | 'clear';
+  gesture: string;
+}
+
+/** Readings in columns by what was going on, with the levels of the channel to drag. */
 @Component({
   selector: 'yu-threshold-chart',
   imports: [Chart],
@@ -55,41 +62,48 @@ const style = {
 })
 export class ThresholdChart {
   readonly channel = input.required<Channel>();
-  readonly groups = input.required<Group[]>();
+  readonly columns = input.required<readonly Column[]>();
   /** Highest count of the converter. */
   readonly full = input.required<number>();
+  /** Where the channel's baseline stands, counts. */
+  readonly from = input<number>();
 
   private readonly session = inject(DesignSession);
   private readonly chart = viewChild.required(Chart);
-  private held?: { line: 'threshold' | 'clear'; gesture: string };
+  private held?: Held;
+  private readonly levels = computed(() => levelsOf(this.channel(), this.from()));
 
   protected readonly label = computed(() => {
-    const { trips, threshold } = this.channel();
-    const ranges = this.groups().map((g) => `${g.name} ${g.low} to ${g.high}`);
-    return `Readings in counts: ${ranges.join('; ')}. Trips ${trips} ${threshold}, clears at ${clearLevel(this.channel())}.`;
+    const ranges = this.columns().map((g) => `${g.name} ${round(g.low)} to ${round(g.high)}`);
+    const levels = this.levels().map(
+      (l) => `Trips ${l.side} ${round(l.trip)}, clears at ${round(l.clear)}.`,
+    );
+    return `Readings in counts: ${ranges.join('; ')}. ${levels.join(' ')}`;
   });
 
   protected readonly configure = computed(() => {
-    const [channel, groups, full] = [this.channel(), this.groups(), this.full()];
-    return (inks: Inks) => thresholdConfig(channel, groups, full, inks);
+    const [levels, columns, full] = [this.levels(), this.columns(), this.full()];
+    return (inks: Inks) => thresholdConfig(levels, columns, full, inks);
   });
 
   protected grab(event: PointerEvent): void {
-    const [threshold, clear] = [this.channel().threshold, clearLevel(this.channel())].map(
-      (counts) => this.chart().pixelAt(counts) ?? Infinity,
-    );
     const y = event.offsetY;
-    const nearest = Math.abs(y - threshold) <= Math.abs(y - clear) ? 'threshold' : 'clear';
-    if (Math.abs(y - (nearest === 'threshold' ? threshold : clear)) > reach) return;
+    const away = (counts: number): number =>
+      Math.abs(y - (this.chart().pixelAt(counts) ?? Infinity));
+    const lines = this.levels().flatMap((level) =>
+      (['trip', 'clear'] as const).map((line) => ({ level, line, far: away(level[line]) })),
+    );
+    const nearest = lines.reduce((a, b) => (b.far < a.far ? b : a));
+    if (nearest.far > reach) return;
     (event.target as HTMLElement).setPointerCapture(event.pointerId);
-    this.held = { line: nearest, gesture: `drag-${performance.now()}` };
+    this.held = { ...nearest, gesture: `drag-${performance.now()}` };
   }
 
   protected drag(event: PointerEvent): void {
     const value = this.chart().valueAt(event.offsetY);
     if (!this.held || value === undefined) return;
     const counts = Math.min(this.full(), Math.max(0, Math.round(value)));
-    const channel = moved(this.channel(), this.held.line, counts);
+    const channel = moved(this.channel(), this.from(), this.held, counts);
     this.session.edit({ type: 'put-channel', channel }, this.held.gesture);
   }
 
@@ -98,16 +112,28 @@ export class ThresholdChart {
   }
 }
 
-/** Dragging the threshold takes the band along; dragging the clearing level widens or narrows it. */
-function moved(channel: Channel, line: 'threshold' | 'clear', counts: number): Channel {
-  if (line === 'threshold') return { ...channel, threshold: counts };
-  const width = channel.trips === 'above' ? channel.threshold - counts : counts - channel.threshold;
-  return { ...channel, hysteresis: Math.max(0, width) };
+const round = (counts: number): number => Math.round(counts * 10) / 10;
+
+/** Dragging a threshold takes the band along; dragging the clearing level widens or narrows it. */
+function moved(
+  channel: Channel,
+  from: number | undefined,
+  { level, line }: Pick<Held, 'level' | 'line'>,
+  counts: number,
+): Channel {
+  const sign = level.side === 'above' ? 1 : -1;
+  const one = unitOf(channel, from) || 1;
+  if (line === 'trip') {
+    const far = from === undefined ? counts : (sign * (counts - from)) / one;
+    return { ...channel, threshold: Math.max(0, Math.round(far)) };
+  }
+  const trip = levelsOf(channel, from).find((l) => l.side === level.side)?.trip ?? level.trip;
+  return { ...channel, hysteresis: Math.max(0, Math.round((sign * (trip - counts)) / one)) };
 }
 
 function thresholdConfig(
-  channel: Channel,
-  groups: readonly Group[],
+  levels: readonly Level[],
+  columns: readonly Column[],
   full: number,
   inks: Inks,
 ): ChartConfiguration<'scatter'> {
@@ -115,7 +141,7 @@ function thresholdConfig(
   return {
     type: 'scatter',
     data: {
-      datasets: groups.map((group, i) => ({
+      datasets: columns.map((group, i) => ({
         label: group.name,
         data: thin(group.counts, mostDots).map((y, n): ScatterDataPoint => ({
           x: i + spread(n),
@@ -134,22 +160,14 @@ function thresholdConfig(
       scales: {
         x: {
           type: 'linear',
-          min: -0.6,
-          max: Math.max(groups.length - 0.4, 1.6),
-          grid: { display: false },
-          border: { color: inks.rule },
-          afterBuildTicks: (axis) => (axis.ticks = groups.map((_, value) => ({ value }))),
-          ticks: {
-            autoSkip: false,
-            maxRotation: 0,
-            color: inks.ink,
-            font: { family: inks.text.replace(/'/g, ''), size: 12 },
-            callback: (value) => tickLabel(groups[Number(value)]),
-          },
+          min: -0.5,
+          max: Math.max(columns.length, 1) - 0.5,
+          display: false,
         },
         y: {
           min: 0,
           max: full,
+          afterFit: (axis) => (axis.width = axisWidth),
           grid: { color: inks.rule },
           ticks: { color: inks.soft, font, maxTicksLimit: 7, includeBounds: false },
           title: { display: true, text: 'counts', color: inks.soft, font },
@@ -159,25 +177,17 @@ function thresholdConfig(
         tooltip: {
           callbacks: { label: (item) => `${item.dataset.label}: ${item.parsed.y} counts` },
         },
-        annotation: { annotations: levelLines(channel, inks, font) },
+        annotation: { annotations: levelLines(levels, inks, font) },
       },
     },
   };
 }
 
-function levelLines(channel: Channel, inks: Inks, font: { family: string; size: number }) {
-  const clear = clearLevel(channel);
-  const above = channel.trips === 'above';
-  const level = (
-    value: number,
-    colour: string,
-    content: string,
-    upper: boolean,
-    dash: number[],
-  ) => ({
+function levelLines(levels: readonly Level[], inks: Inks, font: { family: string; size: number }) {
+  const line = (at: number, colour: string, content: string, upper: boolean, dash: number[]) => ({
     type: 'line' as const,
-    yMin: value,
-    yMax: value,
+    yMin: at,
+    yMax: at,
     borderColor: colour,
     borderWidth: 2,
     borderDash: dash,
@@ -191,30 +201,26 @@ function levelLines(channel: Channel, inks: Inks, font: { family: string; size: 
       yAdjust: upper ? -9 : 9,
     },
   });
-  return {
-    band: {
-      type: 'box' as const,
-      yMin: Math.min(channel.threshold, clear),
-      yMax: Math.max(channel.threshold, clear),
-      backgroundColor: `${inks.amber}2e`,
-      borderWidth: 0,
-    },
-    threshold: level(
-      channel.threshold,
-      inks.lantern,
-      `on ${channel.trips} ${channel.threshold}`,
-      above,
-      [],
-    ),
-    clear: level(clear, inks.amber, `off ${above ? 'below' : 'above'} ${clear}`, !above, [5, 4]),
-  };
+  return Object.fromEntries(
+    levels.flatMap(({ side, trip, clear }) => {
+      const above = side === 'above';
+      const on = `on ${side} ${round(trip)}`;
+      const off = `off ${above ? 'below' : 'above'} ${round(clear)}`;
+      const band = {
+        type: 'box' as const,
+        yMin: Math.min(trip, clear),
+        yMax: Math.max(trip, clear),
+        backgroundColor: `${inks.amber}2e`,
+        borderWidth: 0,
+      };
+      return [
+        [`${side}-band`, band] as const,
+        [`${side}-trip`, line(trip, inks.lantern, on, above, [])] as const,
+        [`${side}-clear`, line(clear, inks.amber, off, !above, [5, 4])] as const,
+      ];
+    }),
+  );
 }
-
-const tickLabel = (group: Group | undefined): string | string[] => {
-  if (!group) return '';
-  const name = group.name.length > 18 ? `${group.name.slice(0, 17)}…` : group.name;
-  return [name, group.low === group.high ? `${group.low}` : `${group.low} … ${group.high}`];
-};
 
 /** Spreads dots sideways so that they can be told apart: golden-ratio steps within ± 0.25. */
 const spread = (n: number): number => ((n * 0.618034) % 1) * 0.5 - 0.25;

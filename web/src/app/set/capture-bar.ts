@@ -1,0 +1,49 @@
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import type { Channel } from '@yurei/core/design';
+import { Button } from 'primeng/button';
+import { BenchBoard, boardRate } from '../data/bench-board';
+import { canSerial } from '../data/board-link';
+import { Capturing, type Intent } from './capturing';
+
+/** How readings come in: from the board on the bench, from a file, or typed. */
+@Component({
+  selector: 'yu-capture-bar',
+  imports: [Button],
+  templateUrl: './capture-bar.html',
+  styleUrl: './capture-bar.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CaptureBar {
+  readonly channel = input.required<Channel>();
+  /** Readings of a file or of a meter are to be brought in. */
+  readonly bring = output();
+  protected readonly board = inject(BenchBoard);
+  protected readonly capturing = inject(Capturing);
+  protected readonly canSerial = canSerial();
+  protected readonly rate = boardRate;
+  protected readonly intents: readonly { value: Intent; label: string }[] = [
+    { value: 'quiet', label: 'quiet' },
+    { value: 'nuisance', label: 'must not fire' },
+    { value: 'wanted', label: 'wanted' },
+  ];
+
+  protected capture(): void {
+    void this.capturing.capture(this.channel());
+  }
+
+  protected setIntent(event: Event): void {
+    this.capturing.intent.set((event.target as HTMLSelectElement).value as Intent);
+  }
+
+  protected setName(event: Event): void {
+    this.capturing.name.set((event.target as HTMLInputElement).value);
+  }
+
+  /** How many readings a capture takes: kept within what makes sense. */
+  protected setWanted(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const n = Math.round(Number(field.value));
+    if (n >= 1 && n <= 20_000) this.capturing.wanted.set(n);
+    field.value = String(this.capturing.wanted());
+  }
+}

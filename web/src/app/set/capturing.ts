@@ -1,0 +1,139 @@
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
+import { kindOf } from '@yurei/core/catalog';
+import {
+  freshId,
+  type Channel,
+  type Conditions,
+  type Happening,
+  type Part,
+  type ReadingSet,
+} from '@yurei/core/design';
+import { ambientOf, findHappeningKind, lightAt, temperatureAt } from '@yurei/core/scene';
+import { wiringOf } from '@yurei/core/wiring';
+import { BenchBoard } from '../data/bench-board';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+import { JudgeView } from '../data/judge-view';
+import { Selection } from '../data/selection';
+
+export type Intent = ReadingSet['intent'];
+
+/** What a new set is made of, besides what every set has. */
+export type NewSet = Pick<ReadingSet, 'counts' | 'every' | 'origin'> &
+  Partial<Pick<ReadingSet, 'name' | 'intent' | 'conditions' | 'notes' | 'taken'>>;
+
+/** What the next capture will be called and count as: follows what the stand-in lets happen. */
+@Injectable()
+export class Capturing {
+  private readonly session = inject(DesignSession);
+  private readonly board = inject(BenchBoard);
+  private readonly judging = inject(JudgeView);
+  private readonly selection = inject(Selection);
+  private readonly view = inject(BenchView);
+
+  /** Readings of one capture. */
+  readonly wanted = signal(20);
+  readonly intent = linkedSignal((): Intent => this.board.running()?.intent ?? 'quiet');
+  readonly name = linkedSignal(() => this.nameFor(this.intent(), this.board.running()));
+  /** Why the last capture did not come about. */
+  readonly refusal = signal('');
+
+  /** Where what happens is put, from the sensor straight ahead, m; undefined leaves it where the scene has it. */
+  readonly distance = signal<number | undefined>(undefined);
+
+  /** The sensor that the channel reads. */
+  readonly sensor = computed((): Part | undefined => {
+    const [design, channel] = [this.session.design(), this.judging.channel()];
+    if (!design || !channel) return undefined;
+    const feels = (part: Part): boolean => kindOf(part).feels !== undefined;
+    const own = design.parts.find((p) => channel.pin.startsWith(`${p.id}.`) && feels(p));
+    return (
+      own ??
+      wiringOf(design)
+        .ends(channel.pin)
+        .map((e) => e.part)
+        .find(feels)
+    );
+  });
+
+  /** A happening of the scene as it is started now: put at the distance that was asked for. */
+  placed(happening: Happening): Happening {
+    const [distance, sensor] = [this.distance(), this.sensor()];
+    const pointed = findHappeningKind(happening.kind)?.where === 'point';
+    if (distance === undefined || !sensor?.place || !pointed) return happening;
+    const { x, y, facing } = sensor.place;
+    const turn = (facing * Math.PI) / 180;
+    const point = { x: x + distance * Math.cos(turn), y: y + distance * Math.sin(turn) };
+    return { ...happening, name: `${happening.name}, ${distance} m`, path: [point] };
+  }
+
+  /** Captures the next readings of the channel as a set. */
+  async capture(channel: Channel): Promise<void> {
+    this.refusal.set('');
+    const [name, intent, conditions] = [this.name(), this.intent(), this.conditionsNow()];
+    try {
+      const origin = this.board.kind() === 'stand-in' ? 'stand-in' : 'board';
+      const captured = await this.board.capture(channel, this.wanted());
+      this.keep(channel, { ...captured, origin, name, intent, conditions });
+    } catch (error) {
+      this.refusal.set(error instanceof Error ? error.message : String(error));
+    }
+  }
+
+  /** Adds a set to the design and picks it. */
+  keep(channel: Channel, set: NewSet): boolean {
+    const ids = (this.session.design()?.readings ?? []).map((r) => r.id);
+    const id = freshId('set', ids);
+    const intent = set.intent ?? this.intent();
+    const kept = this.session.edit({
+      type: 'put-readings',
+      set: {
+        id,
+        channel: channel.id,
+        intent,
+        taken: new Date().toISOString(),
+        excluded: [],
+        conditions: {},
+        notes: '',
+        ...set,
+        name: this.distinct(set.name?.trim() || this.nameFor(intent, undefined)).slice(0, 120),
+      },
+    });
+    if (kept) this.selection.pick('readings', id);
+    return kept;
+  }
+
+  /** What the stand-in's surroundings are; of a real bench nothing is known. */
+  private conditionsNow(): Conditions {
+    if (this.board.kind() !== 'stand-in') return {};
+    const { ambient = {}, seed = 1 } = this.session.design()?.scenes[0] ?? {};
+    const sensor = this.sensor();
+    const [point] = this.board.running()?.path ?? [];
+    const place = sensor?.place;
+    const distance = point && place && Math.hypot(point.x - place.x, point.y - place.y);
+    return {
+      light: round(lightAt({ ambient, seed }, 0)),
+      temperature: round(temperatureAt(ambientOf({ ambient }), 0)),
+      ...(distance === undefined ? {} : { distance: round(distance) }),
+    };
+  }
+
+  private nameFor(intent: Intent, running: Happening | undefined): string {
+    if (running) return running.name;
+    return { quiet: 'Quiet', wanted: 'Wanted', nuisance: 'Nuisance' }[intent];
+  }
+
+  /** A name that no other set of the channel has. */
+  private distinct(name: string): string {
+    const taken = new Set(this.judging.sets().map((s) => s.name));
+    let n = 2;
+    let free = name;
+    while (taken.has(free)) free = `${name} ${n++}`;
+    return free;
+  }
+
+  /** The scene whose happenings can be started. */
+  readonly happenings = computed(() => this.view.scene()?.happenings ?? []);
+}
+
+const round = (value: number): number => Number(value.toPrecision(3));

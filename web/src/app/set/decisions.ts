@@ -1,0 +1,118 @@
+import type { Channel } from '@yurei/core/design';
+import type { Judgement, SetJudgement } from '@yurei/core/judge';
+import type { Level } from '@yurei/core/logic';
+import { formatQuantity } from '@yurei/core/quantity';
+
+/** One thing that is told of how a channel decides. */
+export interface Row {
+  label: string;
+  value: string;
+  bad?: boolean;
+}
+
+/** Counts as they are told, with volts where a converter reads them. */
+export type Counted = (counts: number) => string;
+
+export const countedIn =
+  (oneCount: number | undefined): Counted =>
+  (counts) => {
+    const volts = oneCount === undefined ? '' : ` = ${formatQuantity(counts * oneCount, 'V')}`;
+    return `${tell(counts)}${volts}`;
+  };
+
+const tell = (value: number): string => String(Math.round(value * 10) / 10);
+
+/** Levels, band and debounce: what is so whatever is read. */
+export function settingRows(
+  channel: Channel,
+  levels: readonly Level[],
+  counted: Counted,
+  noise: number,
+): Row[] {
+  const widths = noise > 0 ? ` = ${(channel.hysteresis / noise).toFixed(0)} × noise` : '';
+  const band = levels.length > 0 ? Math.abs(levels[0].trip - levels[0].clear) : channel.hysteresis;
+  return [
+    ...levels.flatMap((level) => [
+      { label: 'Trips', value: `${level.side} ${counted(level.trip)}` },
+      {
+        label: 'Clears',
+        value: `${level.side === 'above' ? 'below' : 'above'} ${counted(level.clear)}`,
+      },
+    ]),
+    {
+      label: 'Gap between on and off',
+      value: `${counted(band).replace(/^[\d.]+/, (c) => `${c} counts`)}${widths}`,
+    },
+    {
+      label: 'Must agree',
+      value: `${channel.hits} in a row = ${formatQuantity(channel.hits * channel.every, 's')}`,
+    },
+  ];
+}
+
+/** Both errors with their bounds, set by set, and how often it would fire by itself. */
+export function errorRows(judgement: Judgement): Row[] {
+  const { sets, falses } = judgement;
+  const misses = sets.filter((s) => s.intent === 'wanted').map((s) => missRow(s));
+  const fires = sets.filter((s) => s.intent !== 'wanted').map((s) => fireRow(s));
+  const { trips, seconds, atMostPerDay } = falses.counted;
+  const perDay =
+    falses.perDay === undefined
+      ? []
+      : [{ label: 'Fires by noise alone', value: rate(falses.perDay), bad: falses.perDay > 1 }];
+  const counted =
+    seconds > 0
+      ? [
+          {
+            label: 'Fired in the quiet readings',
+            value: `${trips} in ${formatQuantity(seconds, 's')}${atMostPerDay !== undefined && atMostPerDay < 1e6 ? `, ≤ ${rate(atMostPerDay)}` : ''}`,
+            bad: trips > 0,
+          },
+        ]
+      : [];
+  return [...misses, ...fires, ...perDay, ...counted];
+}
+
+const missRow = (set: SetJudgement): Row => {
+  const { events, tries, low, high } = set.beyond;
+  return {
+    label: `Misses ${set.name}`,
+    value: `${percent(1 - events / tries)} (${tries - events} of ${tries}, ${percent(1 - high)} … ${percent(1 - low)})`,
+    bad: events < tries,
+  };
+};
+
+const fireRow = (set: SetJudgement): Row => {
+  const { events, tries, low, high } = set.beyond;
+  return {
+    label: `Fires on ${set.name}`,
+    value: `${percent(events / tries)} (${events} of ${tries}, ${percent(low)} … ${percent(high)})`,
+    bad: events > 0,
+  };
+};
+
+/** A share as it is told: no more places than it deserves. */
+export function percent(share: number): string {
+  const value = 100 * share;
+  return `${value === 0 || value >= 10 ? value.toFixed(0) : value.toPrecision(2)} %`;
+}
+
+/** False triggers as they are told. */
+export function rate(perDay: number): string {
+  if (perDay < 1e-6) return 'practically never';
+  if (perDay < 1 / 365) return `once in ${(1 / perDay / 365).toPrecision(2)} years`;
+  return perDay < 1
+    ? `once in ${(1 / perDay).toPrecision(2)} days`
+    : `${Number(perDay.toPrecision(2))} a day`;
+}
+
+/** How many more readings without an error would make 5 % certain. */
+export function moreProof({ more, errors }: Judgement): string {
+  const parts = [
+    more.wanted > 0 && errors.misses.tries > 0 ? `${more.wanted} more wanted` : '',
+    more.other > 0 && errors.falses.tries > 0 ? `${more.other} more quiet` : '',
+  ].filter(Boolean);
+  return parts.length === 0
+    ? 'Both errors are below 5 %, 95 % sure.'
+    : `${parts.join(' and ')} readings without an error would bring both bounds under 5 %.`;
+}

@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { CurvePoint } from '@yurei/core/judge';
+import type { ChartConfiguration } from 'chart.js';
+import { Chart } from '../common/chart';
+import type { Inks } from '../common/inks';
+
+/** Both errors against the line: as read, and dashed as normal distributions tell. */
+@Component({
+  selector: 'yu-error-curve',
+  imports: [Chart],
+  template: `<yu-chart [configure]="configure()" [label]="label()" />`,
+  styles: `
+    :host {
+      display: block;
+      height: 120px;
+    }
+    yu-chart {
+      height: 100%;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ErrorCurve {
+  readonly curve = input.required<readonly CurvePoint[]>();
+  /** Where the line stands, in what the threshold is in. */
+  readonly line = input.required<number>();
+
+  protected readonly label = computed(() => {
+    const near = this.curve().reduce<CurvePoint | undefined>(
+      (a, b) => (a && Math.abs(a.line - this.line()) <= Math.abs(b.line - this.line()) ? a : b),
+      undefined,
+    );
+    const share = (x: number | undefined): string => `${(100 * (x ?? 0)).toFixed(0)} %`;
+    return `Both errors against the line. At ${this.line()}: missed ${share(near?.misses)}, false ${share(near?.falses)}.`;
+  });
+
+  protected readonly configure = computed(() => {
+    const [curve, line] = [this.curve(), this.line()];
+    return (inks: Inks) => curveConfig(curve, line, inks);
+  });
+}
+
+function curveConfig(
+  curve: readonly CurvePoint[],
+  line: number,
+  inks: Inks,
+): ChartConfiguration<'line'> {
+  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
+  const course = (key: keyof CurvePoint, colour: string, dash: number[]) => ({
+    label: key,
+    data: curve.map((point) => ({ x: point.line, y: point[key] })),
+    borderColor: colour,
+    borderWidth: dash.length > 0 ? 1 : 2,
+    borderDash: dash,
+    pointRadius: 0,
+  });
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        course('falses', inks.amber, []),
+        course('misses', inks.lantern, []),
+        course('falsesFitted', inks.amber, [3, 3]),
+        course('missesFitted', inks.lantern, [3, 3]),
+      ],
+    },
+    options: {
+      animation: false,
+      parsing: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          type: 'linear',
+          grid: { display: false },
+          ticks: { color: inks.soft, font, maxTicksLimit: 4 },
+        },
+        y: {
+          min: 0,
+          max: 1,
+          grid: { color: inks.rule },
+          ticks: { color: inks.soft, font, stepSize: 0.5, callback: (v) => `${Number(v) * 100} %` },
+        },
+      },
+      plugins: {
+        tooltip: { enabled: false },
+        annotation: {
+          annotations: {
+            line: {
+              type: 'line',
+              xMin: line,
+              xMax: line,
+              borderColor: inks.ink,
+              borderWidth: 1.2,
+              borderDash: [3, 3],
+            },
+          },
+        },
+      },
+    },
+  };
+}

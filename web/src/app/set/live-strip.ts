@@ -1,0 +1,152 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import type { Channel } from '@yurei/core/design';
+import { levelsOf } from '@yurei/core/logic';
+import { formatQuantity } from '@yurei/core/quantity';
+import type { ChartConfiguration } from 'chart.js';
+import { Button } from 'primeng/button';
+import { Chart } from '../common/chart';
+import type { Inks } from '../common/inks';
+import { BenchBoard } from '../data/bench-board';
+import { Capturing } from './capturing';
+
+/** Pieces in which a stretch is drawn, each by its lowest and highest reading. */
+const pieces = 500;
+const spans = [
+  { seconds: 20, label: '20 s' },
+  { seconds: 120, label: '2 min' },
+  { seconds: 3600, label: '1 h' },
+] as const;
+
+/** What the channel reads now, and for the stand-in what is let happen. */
+@Component({
+  selector: 'yu-live-strip',
+  imports: [Button, Chart],
+  templateUrl: './live-strip.html',
+  styleUrl: './live-strip.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LiveStrip {
+  readonly channel = input.required<Channel>();
+  /** Where its baseline stands, counts. */
+  readonly from = input<number>();
+  readonly full = input.required<number>();
+  protected readonly board = inject(BenchBoard);
+  protected readonly capturing = inject(Capturing);
+  protected readonly spans = spans;
+  protected readonly span = signal<number>(spans[0].seconds);
+  private readonly picked = signal('');
+
+  protected readonly happening = computed(() => {
+    const all = this.capturing.happenings();
+    return all.find((h) => h.id === this.picked()) ?? all[0];
+  });
+
+  protected readonly now = computed(() => {
+    this.board.beat();
+    return this.board.seriesOf(this.channel())?.last;
+  });
+
+  protected readonly label = computed(
+    () => `Readings of ${this.channel().name} in the last ${formatQuantity(this.span(), 's')}`,
+  );
+
+  protected readonly configure = computed(() => {
+    this.board.beat();
+    const series = this.board.seriesOf(this.channel());
+    const to = series?.lastTime ?? 0;
+    const points = series?.extremes(to - this.span(), to + 1, pieces) ?? [];
+    const levels = levelsOf(this.channel(), this.from());
+    const [span, full] = [this.span(), this.full()];
+    return (inks: Inks) => stripConfig({ points, to, span, full, levels }, inks);
+  });
+
+  protected pick(event: Event): void {
+    this.picked.set((event.target as HTMLSelectElement).value);
+  }
+
+  /** Metres from the sensor, or where the scene has it when the field is left empty. */
+  protected setDistance(event: Event): void {
+    const text = (event.target as HTMLInputElement).value.trim().replace(',', '.');
+    const metres = Number(text.replace(/\s*m$/, ''));
+    this.capturing.distance.set(text !== '' && metres > 0 ? metres : undefined);
+  }
+
+  protected start(): void {
+    const happening = this.happening();
+    if (happening) this.board.start(this.capturing.placed(happening));
+  }
+}
+
+interface Strip {
+  points: { x: number; y: number }[];
+  to: number;
+  span: number;
+  full: number;
+  levels: ReturnType<typeof levelsOf>;
+}
+
+function stripConfig(
+  { points, to, span, full, levels }: Strip,
+  inks: Inks,
+): ChartConfiguration<'line'> {
+  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
+  const line = (at: number, borderColor: string, borderDash: number[]) => ({
+    type: 'line' as const,
+    yMin: at,
+    yMax: at,
+    borderColor,
+    borderWidth: 1.2,
+    borderDash,
+  });
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        {
+          data: points,
+          borderColor: inks.indigo,
+          borderWidth: 1.3,
+          pointRadius: 0,
+          stepped: 'before',
+        },
+      ],
+    },
+    options: {
+      animation: false,
+      parsing: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          type: 'linear',
+          min: to - span,
+          max: to,
+          grid: { display: false },
+          ticks: {
+            color: inks.soft,
+            font,
+            maxTicksLimit: 6,
+            callback: (v) => `${Number((Number(v) - to).toPrecision(3))} s`,
+          },
+        },
+        y: {
+          min: 0,
+          max: full,
+          grid: { color: inks.rule },
+          ticks: { color: inks.soft, font, maxTicksLimit: 4 },
+        },
+      },
+      plugins: {
+        tooltip: { enabled: false },
+        annotation: {
+          annotations: Object.fromEntries(
+            levels.flatMap((l) => [
+              [`${l.side}-on`, line(l.trip, inks.lantern, [])] as const,
+              [`${l.side}-off`, line(l.clear, inks.amber, [4, 3])] as const,
+            ]),
+          ),
+        },
+      },
+    },
+  };
+}

@@ -1,0 +1,145 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import type { Channel } from '@yurei/core/design';
+import { DesignSession } from '../data/design-session';
+import { JudgeView } from '../data/judge-view';
+import { percent } from './decisions';
+import { Button } from 'primeng/button';
+
+interface Line {
+  channel: Channel;
+  /** The set that comes nearest to being decided wrongly. */
+  nearest: string;
+  margin: number | undefined;
+  deviations: number | undefined;
+  misses: string;
+  falses: string;
+  sets: number;
+}
+
+/** Every channel with its smallest margin, the worst first; settings can be copied from one to all. */
+@Component({
+  selector: 'yu-margins',
+  imports: [Button],
+  template: `
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Channel</th>
+          <th scope="col">Line</th>
+          <th scope="col">Nearest set</th>
+          <th scope="col" class="number">Margin</th>
+          <th scope="col" class="number">Missed</th>
+          <th scope="col" class="number">False</th>
+          <th scope="col"><span class="hidden-label">Do</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (line of lines(); track line.channel.id) {
+          <tr [class.here]="line.channel.id === judging.channel()?.id">
+            <td>
+              <button type="button" (click)="choose.emit(line.channel.id)">
+                {{ line.channel.name }}
+              </button>
+            </td>
+            <td class="value">{{ line.channel.trips }} {{ line.channel.threshold }}</td>
+            <td>{{ line.nearest }}</td>
+            <td class="value number" [class.bad]="(line.margin ?? 0) < 0">
+              {{ told(line) }}
+            </td>
+            <td class="value number">{{ line.misses }}</td>
+            <td class="value number">{{ line.falses }}</td>
+            <td>
+              @if (line.channel.id !== judging.channel()?.id) {
+                <p-button
+                  label="Set like this one"
+                  [ariaLabel]="'Set ' + line.channel.name + ' like ' + judging.channel()?.name"
+                  size="small"
+                  severity="secondary"
+                  variant="text"
+                  (onClick)="copyTo(line.channel)"
+                />
+              }
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styles: `
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      font-size: 12.5px;
+    }
+    th {
+      text-align: left;
+      font-weight: 400;
+      color: var(--soft);
+    }
+    td,
+    th {
+      padding: 2px 8px 2px 0;
+    }
+    .number {
+      text-align: right;
+    }
+    .here {
+      background: var(--indigo-wash);
+    }
+    .bad {
+      color: var(--lantern-ink);
+    }
+    button {
+      border: 0;
+      background: none;
+      font: inherit;
+      color: var(--indigo-ink);
+      cursor: pointer;
+      padding: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Margins {
+  readonly choose = output<string>();
+  private readonly session = inject(DesignSession);
+  protected readonly judging = inject(JudgeView);
+
+  protected readonly lines = computed((): Line[] => {
+    const judged = this.judging.judged();
+    const lines = (this.session.design()?.channels ?? []).map((channel): Line => {
+      const judgement = judged.get(channel.id)?.judgement;
+      const sets = judgement?.sets ?? [];
+      const nearest = [...sets].sort((a, b) => a.margin - b.margin)[0];
+      const share = (key: 'misses' | 'falses'): string => {
+        const errors = judgement?.errors[key];
+        return errors && errors.tries > 0
+          ? `${percent(errors.events / errors.tries)}, ≤ ${percent(errors.high)}`
+          : '–';
+      };
+      return {
+        channel,
+        nearest: nearest?.name ?? 'no reading yet',
+        margin: nearest?.margin,
+        deviations: nearest?.deviations,
+        misses: share('misses'),
+        falses: share('falses'),
+        sets: sets.length,
+      };
+    });
+    // What was never measured is the worst of all.
+    return lines.sort((a, b) => (a.margin ?? -Infinity) - (b.margin ?? -Infinity));
+  });
+
+  protected told({ margin, deviations }: Line): string {
+    if (margin === undefined) return '–';
+    const widths = deviations === undefined ? '' : ` = ${deviations.toFixed(1)} sd`;
+    return `${Math.round(margin * 10) / 10}${widths}`;
+  }
+
+  /** Gives another channel everything but its name, pin and readings from the one that is being set. */
+  protected copyTo({ id, name, pin }: Channel): void {
+    const own = this.judging.channel();
+    if (own) this.session.edit({ type: 'put-channel', channel: { ...own, id, name, pin } });
+  }
+}

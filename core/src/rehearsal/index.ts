@@ -8,3 +8,13 @@ export type { Exposure } from './exposure.js';
 export type { Outcome, Verdict } from './verdict.js';
 export { pinStates } from './pin-states.js';
 export { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
+export {
+  countsAt,
+  elsewhere,
+  feltAt,
+  responseOf,
+  tryable,
+  whatIf,
+  type Response,
+  type WouldRead,
+} from './what-if.js';

@@ -1,0 +1,157 @@
+import { findSurrounding, kindOf, paramsOf, type Quantity } from '../catalog/index.js';
+import { Circuit, curveOf } from '../circuit/index.js';
+import { applyEdit, type Design, type Happening, type Part, type Scene } from '../design/index.js';
+import { happeningSpan } from '../scene/index.js';
+import { exactReadings, readingsIn } from './readings.js';
+import { Rig } from './rig.js';
+
+/** What a channel would read, by the circuit alone: no noise, nothing measured. */
+export interface WouldRead {
+  /** The value that was tried. */
+  value: number;
+  /** Counts at rest; undefined when it reads nothing. */
+  rest: number | undefined;
+  /** Counts farthest from rest in the course of each happening. */
+  during: { happening: string; name: string; intent: Happening['intent']; counts: number }[];
+}
+
+/** Moments of a happening that are looked at, as shares of its duration. */
+const moments = [0.1, 0.3, 0.5, 0.7, 0.9];
+
+/**
+ * What a channel would read if a parameter of a part had other values: another load resistor, a shroud that narrows
+ * what a sensor sees, another gain.
+ */
+export function whatIf(
+  design: Design,
+  scene: Scene,
+  channel: string,
+  { part, param, values }: { part: string; param: string; values: readonly number[] },
+): WouldRead[] {
+  return values.map((value) => {
+    const changed = applyEdit(design, { type: 'set-param', id: part, param, value });
+    return { value, ...readingsOf(changed, scene, channel) };
+  });
+}
+
+/** What a channel would read of one happening put at several places. */
+export function elsewhere(
+  design: Design,
+  scene: Scene,
+  channel: string,
+  happening: Happening,
+  places: readonly { value: number; x: number; y: number }[],
+): WouldRead[] {
+  return places.map(({ value, x, y }) => {
+    const moved = { ...happening, path: [{ x, y }] };
+    return { value, ...readingsOf(design, { ...scene, happenings: [moved] }, channel) };
+  });
+}
+
+function readingsOf(design: Design, scene: Scene, channel: string): Omit<WouldRead, 'value'> {
+  const rig = new Rig(design);
+  const still = { ...scene, happenings: [] };
+  const logic = rig.restingLogic(still);
+  const read = (at: Scene, t: number): number | undefined =>
+    rig.counts(rig.settle(at, t, logic)).get(channel);
+  const rest = read(still, 0);
+  const during = scene.happenings.flatMap((happening) => {
+    const { start, end } = happeningSpan(happening);
+    const alone = { ...scene, happenings: [happening] };
+    const counts = moments.flatMap((share) => read(alone, start + share * (end - start)) ?? []);
+    if (counts.length === 0) return [];
+    const far = (c: number): number => Math.abs(c - (rest ?? 0));
+    const { id, name, intent } = happening;
+    return [
+      { happening: id, name, intent, counts: counts.reduce((a, b) => (far(b) > far(a) ? b : a)) },
+    ];
+  });
+  return { rest, during };
+}
+
+/** How a channel's reading follows what its sensor feels, all else at rest. */
+export interface Response {
+  quantity: Quantity;
+  label: string;
+  unit: string;
+  scale: 'linear' | 'log';
+  /** Where the sensor is meant to work, in the quantity's unit. */
+  operating: readonly [number, number];
+  points: { felt: number; counts: number }[];
+}
+
+/** The reading over all that a sensor is made for; undefined for a sensor without such a curve, or without a reading. */
+export function responseOf(
+  design: Design,
+  channel: string,
+  sensor: Part,
+  steps = 60,
+): Response | undefined {
+  const kind = kindOf(sensor);
+  const quantity = kind.feels?.quantities[0];
+  if (quantity === undefined) return undefined;
+  const { label = quantity, unit = '', max = 1, floor = 1e-3 } = findSurrounding(quantity) ?? {};
+  const curve = curveOf(kind);
+  const own = 'felt' in curve.vary && curve.vary.felt === quantity ? curve : undefined;
+  const [from, to] = own ? [own.from, own.to] : [floor, max];
+  const scale = own?.scale ?? 'log';
+  const circuit = new Circuit(design);
+  const readings = readingsIn(design);
+  const points = Array.from({ length: steps + 1 }, (_, i) => {
+    const felt =
+      scale === 'log' ? from * (to / from) ** (i / steps) : from + ((to - from) * i) / steps;
+    circuit.setState(sensor.id, { felt: { [quantity]: felt } });
+    circuit.solve();
+    const counts = exactReadings(readings, {
+      volts: (ref) => circuit.voltsNow(ref),
+      solved: (part) => circuit.values(part).update(),
+      ohms: (ref, window) => circuit.sourceOhms(ref, window),
+      felt: (part) => circuit.feltOf(part),
+    }).get(channel);
+    return { felt, counts };
+  });
+  const read = points.filter((p): p is { felt: number; counts: number } => p.counts !== undefined);
+  if (read.length === 0) return undefined;
+  return { quantity, label, unit, scale, operating: own?.operating ?? [from, to], points: read };
+}
+
+/** What is felt at a count, by straight lines between the points; undefined outside them. */
+export function feltAt({ points }: Pick<Response, 'points'>, counts: number): number | undefined {
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1], points[i]];
+    if ((a.counts - counts) * (b.counts - counts) > 0 || a.counts === b.counts) continue;
+    return a.felt + ((b.felt - a.felt) * (counts - a.counts)) / (b.counts - a.counts);
+  }
+  return undefined;
+}
+
+/** The count that is read at something felt. */
+export function countsAt({ points }: Pick<Response, 'points'>, felt: number): number | undefined {
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1], points[i]];
+    if (felt < a.felt || felt > b.felt) continue;
+    return a.counts + ((b.counts - a.counts) * (felt - a.felt)) / (b.felt - a.felt);
+  }
+  return undefined;
+}
+
+/** The parameters of a part that may be tried: resistances, and what a sensor sees and how much it amplifies. */
+export function tryable(
+  part: Part,
+): { id: string; label: string; value: number; values: number[] }[] {
+  const params = paramsOf(part);
+  return kindOf(part)
+    .params.filter(
+      ({ id, unit }) => (unit === 'Ω' && id === 'ohms') || ['halfAngle', 'gain'].includes(id),
+    )
+    .map(({ id, label, min = 0, max = Infinity }) => ({
+      id,
+      label,
+      value: params[id],
+      values: factors.map((f) => round(params[id] * f)).filter((v) => v >= min && v <= max),
+    }));
+}
+
+/** A decade up and down in steps of about E6. */
+const factors = [0.1, 0.15, 0.22, 0.33, 0.47, 0.68, 1, 1.5, 2.2, 3.3, 4.7, 6.8, 10];
+const round = (value: number): number => Number(value.toPrecision(2));

@@ -14,8 +14,8 @@ const most = 500_000;
 
 /**
  * Reads reading sets from CSV (RFC 4180; comma, semicolon or tab; decimal point or comma). The first line names
- * the columns: set, intent (wanted, quiet or nuisance) and counts, in any order; others are passed over. Readings
- * of a set stay in their order.
+ * the columns: set, intent (wanted, quiet or nuisance) and counts, in any order; others are passed over, and so are
+ * readings with a reason in a column "left out". Readings of a set stay in their order.
  */
 export function parseReadingSets(text: string): ReadingSetsResult {
   const delimiter = /[;\t]/.exec(text.slice(0, 1000))?.[0] ?? ',';
@@ -31,9 +31,11 @@ export function parseReadingSets(text: string): ReadingSetsResult {
   if (rows.length > most)
     return refuse(`It has ${rows.length} readings; at most ${most} fit`, 'Thin it out or cut it.');
   const [set, intent, counts] = columns.map((c) => names.indexOf(c));
+  const left = names.indexOf('left out');
   const sets = new Map<string, { name: string; intent: Intent; counts: number[] }>();
   for (const [i, row] of rows.entries()) {
     const at = `Line ${i + 2}`;
+    if (left >= 0 && (row[left] ?? '').trim() !== '') continue;
     const [name, meant] = [(row[set] ?? '').trim(), (row[intent] ?? '').trim().toLowerCase()];
     const known = intents.find((k) => k === meant);
     if (!known) return refuse(`${at}: "${meant}" is no intent`, `Write ${intents.join(', ')}.`);

@@ -33,7 +33,7 @@ export interface Judgement {
   /** Of pairs of a wanted and another reading those in the right order. */
   area?: number;
   curve: CurvePoint[];
-  /** Of the quiet or nuisance set that triggers most often. */
+  /** Of the quiet set that triggers most often. */
   noise?: Noise & { set: string };
   /** What six deviations of the noise do not bridge. */
   hysteresis?: number;
@@ -97,14 +97,14 @@ function bestOf({ sets, side }: Measured, costs: Costs): Judgement['best'] {
   return kinds.size < 2 || values.size < 2 ? undefined : bestLine(sets, side, costs);
 }
 
-/** The noise that triggers most often, at the rate at which the channel reads. */
+/** The noise of the quiet set that triggers most often, at the rate at which the channel reads. */
 function worstNoise(
   channel: Channel,
   { sets, side }: Measured,
   raw: readonly ReadingSet[],
 ): (Noise & { set: string; perSecond: number }) | undefined {
   const found = sets.flatMap((set, i) => {
-    if (set.intent === 'wanted' || set.counts.length < 2) return [];
+    if (set.intent !== 'quiet' || set.counts.length < 2) return [];
     const noise = noiseOf(set.counts);
     const correlation = atRate(noise.correlation, raw[i].every, channel.every);
     const { threshold, hits, every } = channel;

@@ -5,6 +5,8 @@ import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { BenchService } from './bench/bench';
 import { BenchInWorkers } from './bench/bench-in-workers';
+import { LogReading } from './set/log-reading';
+import { LogReadingInWorker } from './set/log-reading-in-worker';
 import { yureiPreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
@@ -13,6 +15,7 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideHttpClient(withFetch()),
     { provide: BenchService, useClass: BenchInWorkers },
+    { provide: LogReading, useClass: LogReadingInWorker },
     providePrimeNG({
       theme: { preset: yureiPreset, options: { darkModeSelector: '[data-theme="night"]' } },
     }),

@@ -14,6 +14,10 @@ export class Chart {
     return 1000 - pixel;
   }
 
+  acrossAt(pixel: number): number {
+    return pixel;
+  }
+
   pixelAt(value: number): number {
     return 1000 - value;
   }

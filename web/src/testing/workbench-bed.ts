@@ -12,6 +12,8 @@ import { DesignSession } from '../app/data/design-session';
 import { JudgeView } from '../app/data/judge-view';
 import { Selection } from '../app/data/selection';
 import { Connecting } from '../app/picture/connecting';
+import { LogReading } from '../app/set/log-reading';
+import { readLog } from '../app/set/read-log';
 import { Keys } from '../app/shell/keys';
 import { Blocks } from '../app/wire/blocks';
 import { Player } from '../app/shell/player';
@@ -35,6 +37,19 @@ export const benchInThread = () => ({
     ),
   },
   patient: {
+    response: jest.fn(async (...args: Parameters<typeof bench.response>) =>
+      bench.response(...args),
+    ),
+    whatIf: jest.fn(async (...args: Parameters<typeof bench.whatIf>) => bench.whatIf(...args)),
+    elsewhere: jest.fn(async (...args: Parameters<typeof bench.elsewhere>) =>
+      bench.elsewhere(...args),
+    ),
+    averaging: jest.fn(async (...args: Parameters<typeof bench.averaging>) =>
+      bench.averaging(...args),
+    ),
+    comparator: jest.fn(async (...args: Parameters<typeof bench.comparator>) =>
+      bench.comparator(...args),
+    ),
     rhythms: jest.fn(async (...args: Parameters<typeof bench.rhythms>) => bench.rhythms(...args)),
     rehearse: jest.fn(async (...args: Parameters<typeof bench.rehearse>) =>
       bench.rehearse(...args),
@@ -147,6 +162,7 @@ export async function openBench(design: Design = slipwayBeam()) {
       provideRouter([]),
       { provide: Api, useValue: shelf },
       { provide: BenchService, useValue: workers },
+      { provide: LogReading, useValue: { read: readLog, cancel: () => undefined } },
       ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys, Blocks],
       JudgeView,
       BenchBoard,

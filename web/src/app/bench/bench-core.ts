@@ -1,18 +1,30 @@
 import { check, fiveQuestions, gatherEvidence, type Answer, type Finding } from '@yurei/core/check';
 import { findKind, type Params } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
-import type { Channel, Design, ReadingSet, Scene } from '@yurei/core/design';
+import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import {
+  elsewhere,
+  quietScene,
   rehearse,
+  responseOf,
   rhythms,
   Rig,
   snapshot,
+  whatIf,
   type LogicChange,
   type Rehearsal,
+  type Response,
   type Rhythm,
   type Snapshot,
+  type WouldRead,
 } from '@yurei/core/rehearsal';
+
+import {
+  designComparator,
+  type ComparatorNetwork,
+  type ComparatorTask,
+} from '@yurei/core/threshold';
 
 /** A moment to look at the circuit in: at rest, or in a rehearsal with the decisions taken there. */
 export interface Moment {
@@ -55,13 +67,13 @@ export const bench = {
   },
 
   /** What reading sets tell of a channel; undefined where they cannot. */
-  judgeChannel(
-    channel: Channel,
-    sets: readonly ReadingSet[],
-    full: number,
-  ): { judgement: Judgement; averaged: Averaged[] } | undefined {
-    const judgement = judgeChannel(channel, sets, full);
-    return judgement && { judgement, averaged: averaging(channel, sets) };
+  judgeChannel(channel: Channel, sets: readonly ReadingSet[], full: number): Judgement | undefined {
+    return judgeChannel(channel, sets, full);
+  },
+
+  /** What averaging would do to both errors. */
+  averaging(channel: Channel, sets: readonly ReadingSet[]): Averaged[] {
+    return averaging(channel, sets);
   },
 
   /** The characteristic curve of a kind of part. */
@@ -69,6 +81,38 @@ export const bench = {
     const found = findKind(kind);
     if (!found) throw new RangeError(`There is no part kind "${kind}".`);
     return characteristic(found, params);
+  },
+
+  /** How a channel's reading follows what a sensor feels. */
+  response(design: Design, channel: string, sensor: string): Response | undefined {
+    const part = design.parts.find((p) => p.id === sensor);
+    return part && responseOf(design, channel, part);
+  },
+
+  /** What a channel would read with other values of a part. */
+  whatIf(
+    design: Design,
+    scene: string | undefined,
+    channel: string,
+    change: { part: string; param: string; values: number[] },
+  ): WouldRead[] {
+    return whatIf(design, sceneOf(design, scene) ?? quietScene, channel, change);
+  },
+
+  /** What a channel would read of a happening at other places. */
+  elsewhere(
+    design: Design,
+    scene: string | undefined,
+    channel: string,
+    happening: Happening,
+    places: { value: number; x: number; y: number }[],
+  ): WouldRead[] {
+    return elsewhere(design, sceneOf(design, scene) ?? quietScene, channel, happening, places);
+  },
+
+  /** The best comparator networks for two trip points. */
+  comparator(task: ComparatorTask): ComparatorNetwork[] {
+    return designComparator(task);
   },
 
   /** Frequency and duty of what never rests. */

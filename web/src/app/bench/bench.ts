@@ -7,5 +7,8 @@ import type { Bench } from './bench-core';
  */
 export abstract class BenchService {
   abstract readonly quick: Pick<Remote<Bench>, 'look' | 'judge' | 'judgeChannel' | 'curve'>;
-  abstract readonly patient: Pick<Remote<Bench>, 'rehearse' | 'rhythms'>;
+  abstract readonly patient: Pick<
+    Remote<Bench>,
+    'rehearse' | 'rhythms' | 'response' | 'whatIf' | 'elsewhere' | 'comparator' | 'averaging'
+  >;
 }

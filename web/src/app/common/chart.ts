@@ -69,6 +69,11 @@ export class Chart implements OnDestroy {
     return this.chart?.scales['y']?.getValueForPixel(pixel);
   }
 
+  /** The value of the horizontal axis at a pixel of the canvas. */
+  acrossAt(pixel: number): number | undefined {
+    return this.chart?.scales['x']?.getValueForPixel(pixel);
+  }
+
   /** The pixel of the canvas at a value of the vertical axis. */
   pixelAt(value: number): number | undefined {
     return this.chart?.scales['y']?.getPixelForValue(value);

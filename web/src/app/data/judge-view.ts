@@ -1,16 +1,10 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { channelReader } from '@yurei/core/catalog';
 import type { Channel, ReadingSet } from '@yurei/core/design';
-import type { Averaged, Judgement } from '@yurei/core/judge';
+import type { Judgement } from '@yurei/core/judge';
 import { BenchService } from '../bench/bench';
 import { DesignSession } from './design-session';
 import { Newest } from './newest';
-
-/** What reading sets tell of one channel. */
-export interface Judged {
-  judgement: Judgement;
-  averaged: Averaged[];
-}
 
 interface Job {
   channel: Channel;
@@ -24,10 +18,10 @@ export class JudgeView {
   private readonly session = inject(DesignSession);
   private readonly bench = inject(BenchService);
   private readonly judging = new Newest<Job[]>((jobs) => this.judge(jobs));
-  private readonly known = new Map<string, { job: Job; judged: Judged | undefined }>();
+  private readonly known = new Map<string, { job: Job; judged: Judgement | undefined }>();
 
   /** Judgements by channel id; a channel without sets, or whose baseline cannot be told, has none. */
-  readonly judged = signal<ReadonlyMap<string, Judged>>(new Map());
+  readonly judged = signal<ReadonlyMap<string, Judgement>>(new Map());
   /** Id of the channel that is being set. */
   readonly chosen = signal('');
   readonly channel = computed((): Channel | undefined => {
@@ -60,7 +54,7 @@ export class JudgeView {
 
   /** Judges what has changed; the rest stands. */
   private async judge(jobs: Job[]): Promise<void> {
-    const judged = new Map<string, Judged>();
+    const judged = new Map<string, Judgement>();
     for (const job of jobs) {
       const { id } = job.channel;
       const before = this.known.get(id);

@@ -161,8 +161,8 @@ describe('the timeline', () => {
   it('marks levels, what was felt, and the time cursor', async () => {
     const { options } = await config();
     const marks = options?.plugins?.annotation?.annotations as Record<string, object>;
-    expect(marks['beam-on']).toMatchObject({ yMin: 380 });
-    expect(marks['beam-off']).toMatchObject({ yMin: 440 });
+    expect(marks['beam-on-below']).toMatchObject({ yMin: 380 });
+    expect(marks['beam-off-below']).toMatchObject({ yMin: 440 });
     expect(marks['h2']).toMatchObject({ type: 'box', label: { content: 'noticed' } });
     expect(marks['cursor']).toMatchObject({ xMin: 7, xMax: 7 });
   });

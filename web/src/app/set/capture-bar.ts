@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
 import { Button } from 'primeng/button';
-import { BenchBoard, boardRate } from '../data/bench-board';
-import { canSerial } from '../data/board-link';
+import { BenchBoard } from '../data/bench-board';
 import { Capturing, type Intent } from './capturing';
 
 /** How readings come in: from the board on the bench, from a file, or typed. */
@@ -19,8 +18,6 @@ export class CaptureBar {
   readonly bring = output();
   protected readonly board = inject(BenchBoard);
   protected readonly capturing = inject(Capturing);
-  protected readonly canSerial = canSerial();
-  protected readonly rate = boardRate;
   protected readonly intents: readonly { value: Intent; label: string }[] = [
     { value: 'quiet', label: 'quiet' },
     { value: 'nuisance', label: 'must not fire' },

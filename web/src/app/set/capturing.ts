@@ -64,7 +64,7 @@ export class Capturing {
     const { x, y, facing } = sensor.place;
     const turn = (facing * Math.PI) / 180;
     const point = { x: x + distance * Math.cos(turn), y: y + distance * Math.sin(turn) };
-    return { ...happening, name: `${happening.name}, ${distance} m`, path: [point] };
+    return { ...happening, name: `${distance} m, ${happening.name}`, path: [point] };
   }
 
   /** Captures the next readings of the channel as a set. */

@@ -1,13 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { channelReader, terminalOf, type Param } from '@yurei/core/catalog';
 import { freshId, splitRef, type Channel, type Output, type Rule } from '@yurei/core/design';
+import { unmeasured } from '@yurei/core/judge';
+import { formatQuantity } from '@yurei/core/quantity';
+import { slowestAnswer } from '@yurei/core/threshold';
 import { duplicateChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
 import { DesignSession } from '../data/design-session';
+import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
+import { PipelineFields } from './pipeline-fields';
 
 type NumberKey = 'threshold' | 'hysteresis' | 'every' | 'hits' | 'misses';
 
@@ -29,6 +34,8 @@ const sides: readonly Choice[] = [
   { value: 'above', label: 'above' },
   { value: 'below', label: 'below' },
 ];
+/** Either side can be meant only where there is a middle. */
+const bothSides: readonly Choice[] = [...sides, { value: 'away', label: 'away from it' }];
 const endings: readonly Choice[] = [
   { value: 'hold', label: 'time is up' },
   { value: 'latch', label: 'switched off' },
@@ -37,7 +44,7 @@ const endings: readonly Choice[] = [
 /** One channel: levels, timing, and for how long what it fires stays on. */
 @Component({
   selector: 'yu-channel-panel',
-  imports: [Button, ChoiceField, TextField, ValueField],
+  imports: [Button, ChoiceField, PipelineFields, TextField, ValueField],
   template: `
     @if (channel(); as channel) {
       <h2>Channel {{ channel.name }}</h2>
@@ -51,9 +58,9 @@ const endings: readonly Choice[] = [
         />
         <yu-choice-field
           label="Trips"
-          [choices]="sides"
+          [choices]="channel.baseline ? bothSides : sides"
           [value]="channel.trips"
-          (changed)="put({ trips: $event === 'above' ? 'above' : 'below' })"
+          (changed)="setTrips($event)"
         />
         @for (param of fields(); track param.id) {
           <yu-value-field
@@ -63,6 +70,23 @@ const endings: readonly Choice[] = [
           />
         }
       </div>
+      @if (measured().length > 0) {
+        <dl class="readings">
+          @for (row of measured(); track row.label) {
+            <dt>{{ row.label }}</dt>
+            <dd>{{ row.value }}</dd>
+          }
+        </dl>
+      }
+      <details>
+        <summary>Filter, baseline, timing</summary>
+        <yu-pipeline-fields [channel]="channel" />
+      </details>
+      @for (gap of gaps(); track gap.title) {
+        <p class="gap">
+          <b>{{ gap.title }}</b> {{ gap.reason }}
+        </p>
+      }
       @for (rule of rules(); track rule.id) {
         <h3 class="heading">fires {{ outputName(rule) }}</h3>
         <div class="fields">
@@ -110,14 +134,27 @@ const endings: readonly Choice[] = [
     }
   `,
   styleUrl: '../common/panel.css',
+  styles: `
+    .gap {
+      border-left: 3px solid var(--amber);
+      padding-left: 8px;
+      font-size: 12.5px;
+      margin: 6px 0;
+    }
+    .gap b {
+      display: block;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChannelPanel {
   readonly id = input.required<string>();
   private readonly session = inject(DesignSession);
   private readonly selection = inject(Selection);
+  private readonly judging = inject(JudgeView);
   protected readonly holdParam = holdParam;
   protected readonly sides = sides;
+  protected readonly bothSides = bothSides;
   protected readonly endings = endings;
 
   protected readonly channel = computed(() =>
@@ -126,15 +163,52 @@ export class ChannelPanel {
   protected readonly rules = computed(() =>
     (this.session.design()?.rules ?? []).filter((r) => r.channels.includes(this.id())),
   );
-  protected readonly fields = computed((): readonly (Param & { id: NumberKey })[] => {
+  private readonly full = computed(() => {
     const [design, channel] = [this.session.design(), this.channel()];
-    const full = (design && channel && channelReader(design, channel.pin)?.full) ?? 1023;
-    const counts = { unit: 'counts', default: 0, min: 0, max: full, whole: true } as const;
+    return (design && channel && channelReader(design, channel.pin)?.full) ?? 1023;
+  });
+  protected readonly fields = computed((): readonly (Param & { id: NumberKey })[] => {
+    const [channel, full] = [this.channel(), this.full()];
+    const share = channel?.baseline?.kind === 'learnt' && channel.baseline.unit === 'per cent';
+    const unit = share ? '%' : 'counts';
+    const counts = { unit, default: 0, min: 0, max: share ? 1000 : full, whole: true } as const;
     return [
       { id: 'threshold', label: 'Threshold', ...counts },
       { id: 'hysteresis', label: 'Hysteresis', ...counts },
       ...timing,
     ];
+  });
+
+  /** What its readings say of the channel itself. */
+  protected readonly measured = computed(() => {
+    const judgement = this.judging.judged().get(this.id());
+    const sets = judgement?.sets ?? [];
+    if (!judgement || sets.length === 0) return [];
+    const low = Math.min(...sets.map((s) => s.low));
+    const high = Math.max(...sets.map((s) => s.high));
+    const { noise } = judgement;
+    return [
+      { label: 'Range used', value: `${low} … ${high} of ${this.full()}` },
+      ...(noise
+        ? [
+            { label: 'Noise, quiet', value: `± ${noise.sd.toFixed(1)} counts` },
+            { label: 'Hysteresis for it', value: `${judgement.hysteresis}` },
+          ]
+        : []),
+      {
+        label: 'Answers within',
+        value: formatQuantity(slowestAnswer(this.channel() ?? { every: 0, hits: 0 }), 's'),
+      },
+    ];
+  });
+
+  /** Situations in which nothing was measured, once something was. */
+  protected readonly gaps = computed(() => {
+    const design = this.session.design();
+    const sets = (design?.readings ?? []).filter((set) => set.channel === this.id());
+    if (!design || sets.length === 0) return [];
+    const battery = design.parts.some((p) => /battery|cell|pack/.test(p.kind));
+    return unmeasured(sets, battery);
   });
 
   /** Wired pins that could drive something and that this channel does not fire yet. */
@@ -193,6 +267,10 @@ export class ChannelPanel {
   protected put(change: Partial<Channel>): void {
     const channel = this.channel();
     if (channel) this.session.edit({ type: 'put-channel', channel: { ...channel, ...change } });
+  }
+
+  protected setTrips(value: string): void {
+    this.put({ trips: value as Channel['trips'] });
   }
 
   protected set(key: NumberKey, value: number): void {

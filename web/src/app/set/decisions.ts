@@ -50,12 +50,18 @@ export function settingRows(
   ];
 }
 
+/** Readings over less than this are not told as so many a day, s. */
+const longEnough = 600;
+
 /** Both errors with their bounds, set by set, and how often it would fire by itself. */
 export function errorRows(judgement: Judgement): Row[] {
   const { sets, falses } = judgement;
   const misses = sets.filter((s) => s.intent === 'wanted').map((s) => missRow(s));
   const fires = sets.filter((s) => s.intent !== 'wanted').map((s) => fireRow(s));
   const { trips, seconds, atMostPerDay } = falses.counted;
+  // A bound from a few seconds says nothing of a day.
+  const bound =
+    atMostPerDay !== undefined && seconds >= longEnough ? `, ≤ ${rate(atMostPerDay)}` : '';
   const perDay =
     falses.perDay === undefined
       ? []
@@ -65,7 +71,7 @@ export function errorRows(judgement: Judgement): Row[] {
       ? [
           {
             label: 'Fired in the quiet readings',
-            value: `${trips} in ${formatQuantity(seconds, 's')}${atMostPerDay !== undefined && atMostPerDay < 1e6 ? `, ≤ ${rate(atMostPerDay)}` : ''}`,
+            value: `${trips} in ${formatQuantity(seconds, 's')}${bound}`,
             bad: trips > 0,
           },
         ]
@@ -73,23 +79,28 @@ export function errorRows(judgement: Judgement): Row[] {
   return [...misses, ...fires, ...perDay, ...counted];
 }
 
-const missRow = (set: SetJudgement): Row => {
-  const { events, tries, low, high } = set.beyond;
-  return {
-    label: `Misses ${set.name}`,
-    value: `${percent(1 - events / tries)} (${tries - events} of ${tries}, ${percent(1 - high)} … ${percent(1 - low)})`,
-    bad: events < tries,
-  };
-};
+const missRow = ({ name, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
+  label: `Misses ${name}`,
+  value: bounded(tries - events, tries, 1 - high, 1 - low),
+  bad: events < tries,
+});
 
-const fireRow = (set: SetJudgement): Row => {
-  const { events, tries, low, high } = set.beyond;
-  return {
-    label: `Fires on ${set.name}`,
-    value: `${percent(events / tries)} (${events} of ${tries}, ${percent(low)} … ${percent(high)})`,
-    bad: events > 0,
-  };
-};
+const fireRow = ({ name, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
+  label: `Fires on ${name}`,
+  value: bounded(events, tries, low, high),
+  bad: events > 0,
+});
+
+/** A share with what the true one may be. */
+function bounded(events: number, tries: number, low: number, high: number): string {
+  const range =
+    events === 0
+      ? `≤ ${percent(high)}`
+      : events === tries
+        ? `≥ ${percent(low)}`
+        : `${percent(low)} … ${percent(high)}`;
+  return `${percent(events / tries)} (${events} of ${tries}, ${range})`;
+}
 
 /** A share as it is told: no more places than it deserves. */
 export function percent(share: number): string {

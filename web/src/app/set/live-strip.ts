@@ -54,10 +54,12 @@ export class LiveStrip {
     this.board.beat();
     const series = this.board.seriesOf(this.channel());
     const to = series?.lastTime ?? 0;
-    const points = series?.extremes(to - this.span(), to + 1, pieces) ?? [];
+    const raw = series?.extremes(to - this.span(), to + 1, pieces) ?? [];
+    // Times are told backwards from now, so that the axis stands still.
+    const points = raw.map(({ x, y }) => ({ x: x - to, y }));
     const levels = levelsOf(this.channel(), this.from());
     const [span, full] = [this.span(), this.full()];
-    return (inks: Inks) => stripConfig({ points, to, span, full, levels }, inks);
+    return (inks: Inks) => stripConfig({ points, span, full, levels }, inks);
   });
 
   protected pick(event: Event): void {
@@ -79,14 +81,13 @@ export class LiveStrip {
 
 interface Strip {
   points: { x: number; y: number }[];
-  to: number;
   span: number;
   full: number;
   levels: ReturnType<typeof levelsOf>;
 }
 
 function stripConfig(
-  { points, to, span, full, levels }: Strip,
+  { points, span, full, levels }: Strip,
   inks: Inks,
 ): ChartConfiguration<'line'> {
   const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
@@ -119,21 +120,21 @@ function stripConfig(
       scales: {
         x: {
           type: 'linear',
-          min: to - span,
-          max: to,
+          min: -span,
+          max: 0,
           grid: { display: false },
           ticks: {
             color: inks.soft,
             font,
             maxTicksLimit: 6,
-            callback: (v) => `${Number((Number(v) - to).toPrecision(3))} s`,
+            callback: (v) => `${v} s`,
           },
         },
         y: {
           min: 0,
           max: full,
           grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, maxTicksLimit: 4 },
+          ticks: { color: inks.soft, font, maxTicksLimit: 4, callback: String },
         },
       },
       plugins: {

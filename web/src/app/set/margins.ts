@@ -108,7 +108,7 @@ export class Margins {
   protected readonly lines = computed((): Line[] => {
     const judged = this.judging.judged();
     const lines = (this.session.design()?.channels ?? []).map((channel): Line => {
-      const judgement = judged.get(channel.id)?.judgement;
+      const judgement = judged.get(channel.id);
       const sets = judgement?.sets ?? [];
       const nearest = [...sets].sort((a, b) => a.margin - b.margin)[0];
       const share = (key: 'misses' | 'falses'): string => {

@@ -14,6 +14,7 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
+import { BoardState } from './board-state';
 import { BringDialog } from './bring-dialog';
 import { CaptureBar } from './capture-bar';
 import { Capturing } from './capturing';
@@ -24,7 +25,7 @@ import { groupsOf, roomBetween } from './groups';
 import { LiveStrip } from './live-strip';
 import { Margins } from './margins';
 import { SetItCards } from './set-it-cards';
-import { ThresholdChart } from './threshold-chart';
+import { labelShare, ThresholdChart } from './threshold-chart';
 
 type Lower = 'live' | 'set it' | 'all';
 
@@ -32,6 +33,7 @@ type Lower = 'live' | 'set it' | 'all';
 @Component({
   selector: 'yu-set',
   imports: [
+    BoardState,
     BringDialog,
     Button,
     CaptureBar,
@@ -51,6 +53,7 @@ export class SetStep {
   protected readonly view = inject(BenchView);
   protected readonly judging = inject(JudgeView);
   private readonly selection = inject(Selection);
+  protected readonly labelShare = labelShare;
   protected readonly bringing = signal(false);
   protected readonly lower = signal<Lower>('set it');
   protected readonly lowers: readonly { id: Lower; label: string }[] = [
@@ -68,7 +71,7 @@ export class SetStep {
     return design && channel && channelReader(design, channel.pin);
   });
   protected readonly full = this.judging.full;
-  protected readonly judgement = computed(() => this.judging.current()?.judgement);
+  protected readonly judgement = this.judging.current;
   protected readonly measured = computed(() => this.judging.sets().length > 0 && !this.rehearsed());
 
   protected readonly groups = computed(() => {
@@ -109,7 +112,8 @@ export class SetStep {
     const levels = from === undefined ? levelsAtRest(channel, rest) : levelsOf(channel, from);
     const noise = (this.measured() && judgement?.noise?.sd) || (this.reader()?.noise ?? 0);
     const setting = settingRows(channel, levels, counted, noise);
-    if (this.measured() && judgement) return [...errorRows(judgement), ...setting];
+    if (this.measured() && judgement)
+      return [...errorRows(judgement), ...setting.filter((row) => row.label.startsWith('Gap'))];
     const room = this.room();
     const gap = (counts: number): string =>
       counted(Math.abs(counts - channel.threshold)).replace(/^[\d.]+/, (c) => `${c} counts`);
@@ -151,6 +155,7 @@ export class SetStep {
 
   protected choose(id: string): void {
     this.judging.chosen.set(id);
+    this.selection.pick('channel', id);
   }
 
   protected pickSet(id: string | undefined): void {

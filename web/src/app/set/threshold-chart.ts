@@ -18,6 +18,8 @@ import { thin } from './groups';
 /** How near to a line the pointer must be to take hold of it, px. */
 const reach = 16;
 const mostDots = 70;
+/** Room for the names of the levels, as a share of that of all columns. */
+export const labelShare = 0.2;
 /** Width of the axis: names below stand in line with the columns. */
 export const axisWidth = 48;
 
@@ -161,15 +163,22 @@ function thresholdConfig(
         x: {
           type: 'linear',
           min: -0.5,
-          max: Math.max(columns.length, 1) - 0.5,
+          // The levels are named beside the columns.
+          max: Math.max(columns.length, 1) * (1 + labelShare) - 0.5,
           display: false,
         },
         y: {
           min: 0,
-          max: full,
+          max: topOf(levels, columns, full),
           afterFit: (axis) => (axis.width = axisWidth),
           grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, maxTicksLimit: 7, includeBounds: false },
+          ticks: {
+            color: inks.soft,
+            font,
+            maxTicksLimit: 7,
+            includeBounds: false,
+            callback: String,
+          },
           title: { display: true, text: 'counts', color: inks.soft, font },
         },
       },
@@ -181,6 +190,12 @@ function thresholdConfig(
       },
     },
   };
+}
+
+/** Where the axis ends: with room above all that is shown, and never beyond what can be read. */
+function topOf(levels: readonly Level[], columns: readonly Column[], full: number): number {
+  const shown = Math.max(...levels.map((l) => l.trip), ...columns.map((c) => c.high));
+  return shown > full / 2 ? full : Math.max(20, Math.min(full, Math.ceil(shown / 80) * 100));
 }
 
 function levelLines(levels: readonly Level[], inks: Inks, font: { family: string; size: number }) {

@@ -3,6 +3,7 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { ChannelPanel } from '../set/channel-panel';
+import { ReadingsPanel } from '../set/readings-panel';
 import { HappeningPanel } from '../rehearse/happening-panel';
 import { GroupPanel } from '../wire/group-panel';
 import { PartPanel } from '../wire/part-panel';
@@ -19,6 +20,7 @@ import { FindingCard } from './finding-card';
     GroupPanel,
     HappeningPanel,
     PartPanel,
+    ReadingsPanel,
     SeveralPanel,
     WirePanel,
   ],
@@ -40,6 +42,9 @@ import { FindingCard } from './finding-card';
         }
         @case ('channel') {
           <yu-channel-panel [id]="picked.id" />
+        }
+        @case ('readings') {
+          <yu-readings-panel [id]="picked.id" />
         }
         @case ('happening') {
           <yu-happening-panel [id]="picked.id" />
@@ -78,7 +83,10 @@ export class SidePanel {
     const all = this.view.findings();
     if (!picked) return all;
     const group = this.session.design()?.groups.find((g) => g.id === picked.id);
-    const ids = new Set([picked.id, ...this.selection.parts(), ...(group?.parts ?? [])]);
+    const set = this.session.design()?.readings.find((r) => r.id === picked.id);
+    const channel = set ? [set.channel] : [];
+    const parts = [...this.selection.parts(), ...(group?.parts ?? [])];
+    const ids = new Set([picked.id, ...channel, ...parts]);
     return all.filter((f) => f.about.some((id) => ids.has(id)));
   });
   protected readonly urgent = computed(() =>

@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { BenchBoard, boardRate } from '../data/bench-board';
+import { canSerial } from '../data/board-link';
+import { Button } from 'primeng/button';
+
+/** Whether a board is on the bench, and the way to one. */
+@Component({
+  selector: 'yu-board-state',
+  imports: [Button],
+  template: `
+    @switch (board.state()) {
+      @case ('on') {
+        <p class="said">
+          {{ board.kind() === 'stand-in' ? 'stand-in board' : 'board' }}, {{ rate }} readings/s
+          @if (board.broken() > 0) {
+            , {{ board.broken() }} lines not understood
+          }
+        </p>
+        <p-button
+          label="Disconnect"
+          size="small"
+          severity="secondary"
+          variant="outlined"
+          (onClick)="board.disconnect()"
+        />
+      }
+      @case ('opening') {
+        <p class="said" role="status">Connecting…</p>
+      }
+      @default {
+        <p-button
+          label="Connect stand-in board"
+          icon="pi pi-bolt"
+          size="small"
+          (onClick)="board.connectStandIn()"
+        />
+        @if (canSerial) {
+          <p-button
+            label="Connect a board…"
+            size="small"
+            severity="secondary"
+            variant="outlined"
+            (onClick)="board.connectSerial()"
+          />
+        }
+      }
+    }
+    @if (board.state() === 'lost') {
+      <p class="said bad" role="alert">{{ board.said() }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 8px;
+    }
+    .said {
+      font-size: 13px;
+      color: var(--soft);
+      white-space: normal;
+    }
+    .bad {
+      color: var(--lantern-ink);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BoardState {
+  protected readonly board = inject(BenchBoard);
+  protected readonly canSerial = canSerial();
+  protected readonly rate = boardRate;
+}

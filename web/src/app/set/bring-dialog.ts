@@ -1,0 +1,223 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  model,
+  signal,
+} from '@angular/core';
+import type { Channel, Conditions } from '@yurei/core/design';
+import {
+  guessLog,
+  mostReadings,
+  parseTyped,
+  type CountsPer,
+  type LogGuess,
+  type LogMapping,
+} from '@yurei/core/exchange';
+import { formatQuantity } from '@yurei/core/quantity';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { ChoiceField, type Choice } from '../common/choice-field';
+import { TextField } from '../common/text-field';
+import { JudgeView } from '../data/judge-view';
+import { Capturing, type Intent } from './capturing';
+import { ConditionsFields } from './conditions-fields';
+import { LogReading, type ReadLog } from './log-reading';
+import { LogStretch, type Stretch } from './log-stretch';
+import { MappingFields } from './mapping-fields';
+
+/** Larger files are not read. */
+const largest = 200e6;
+/** So much of a file is looked at to guess how it is written. */
+const headSize = 65_536;
+
+const intents: Choice[] = [
+  { value: 'quiet', label: 'quiet' },
+  { value: 'nuisance', label: 'must not fire' },
+  { value: 'wanted', label: 'wanted' },
+];
+
+/** Brings readings in from a log or from what a meter showed, and keeps a stretch of them as a set. */
+@Component({
+  selector: 'yu-bring-dialog',
+  imports: [Button, ChoiceField, ConditionsFields, Dialog, LogStretch, MappingFields, TextField],
+  templateUrl: './bring-dialog.html',
+  styleUrl: './bring-dialog.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BringDialog {
+  readonly channel = input.required<Channel>();
+  /** V of one count; undefined where no converter reads it. */
+  readonly oneCount = input<number>();
+  readonly open = model(false);
+  private readonly judging = inject(JudgeView);
+  private readonly capturing = inject(Capturing);
+  private readonly reading = inject(LogReading);
+  protected readonly intents = intents;
+
+  protected readonly source = signal<{ name: string; data: File | string } | undefined>(undefined);
+  protected readonly guess = signal<LogGuess | undefined>(undefined);
+  protected readonly mapping = linkedSignal(() => this.guess()?.mapping);
+  protected readonly log = signal<ReadLog | undefined>(undefined);
+  protected readonly progress = signal<number | undefined>(undefined);
+  protected readonly refused = signal('');
+  protected readonly typed = signal('');
+  protected readonly stretch = signal<Stretch | undefined>(undefined);
+  protected readonly name = linkedSignal(() => this.source()?.name.replace(/\.\w+$/, '') ?? '');
+  protected readonly intent = signal<Intent>('quiet');
+  protected readonly conditions = signal<Conditions>({});
+
+  /** Counts for one of each unit that a reading may be written in. */
+  protected readonly countsPer = computed((): CountsPer => {
+    const [one, full] = [this.oneCount(), this.judging.full()];
+    // Without a converter a voltage says nothing: such units are not offered.
+    const perVolt = one === undefined ? NaN : 1 / one;
+    return { counts: 1, V: perVolt, mV: perVolt / 1000, '%': full / 100 };
+  });
+
+  protected readonly kept = computed(() => {
+    const stretch = this.stretch();
+    return stretch ? Math.min(mostReadings, stretch.end - stretch.first) : 0;
+  });
+
+  protected async choose(input: HTMLInputElement): Promise<void> {
+    const file = input.files?.[0];
+    input.value = '';
+    if (file) await this.look(file.name, file);
+  }
+
+  protected async drop(event: DragEvent): Promise<void> {
+    event.preventDefault();
+    const file = event.dataTransfer?.files[0];
+    if (file) await this.look(file.name, file);
+  }
+
+  protected async paste(event: ClipboardEvent): Promise<void> {
+    const text = event.clipboardData?.getData('text') ?? '';
+    // Some numbers are typed readings; a table with lines and columns is a log.
+    if (!/\n.*[,;\t]|[,;\t].*\n/.test(text)) return;
+    event.preventDefault();
+    await this.look('Pasted', text);
+  }
+
+  /** Looks at the beginning of a log and guesses how it is written; nothing is changed yet. */
+  async look(name: string, data: File | string): Promise<void> {
+    this.forget();
+    const size = typeof data === 'string' ? data.length : data.size;
+    if (size > largest) {
+      const told = size > 1e9 ? `${(size / 1e9).toFixed(1)} GB` : `${(size / 1e6).toFixed(0)} MB`;
+      this.refused.set(
+        `${name} has ${told}; at most ${largest / 1e6} MB are read. Cut it. Nothing was changed.`,
+      );
+      return;
+    }
+    try {
+      const head =
+        typeof data === 'string' ? data.slice(0, headSize) : await data.slice(0, headSize).text();
+      this.guess.set(guessLog(head));
+      this.source.set({ name, data });
+    } catch (error) {
+      this.refused.set(`${name}: ${reasonOf(error)} Nothing was changed.`);
+    }
+  }
+
+  protected async read(): Promise<void> {
+    const [source, mapping] = [this.source(), this.mapping()];
+    if (!source || !mapping) return;
+    this.refused.set('');
+    this.progress.set(0);
+    try {
+      const { every } = this.channel();
+      const task = { data: source.data, mapping, countsPer: this.countsPer(), every };
+      const log = await this.reading.read(task, (share) => this.progress.set(share));
+      this.log.set(log);
+      this.stretch.set({ first: 0, end: log.counts.length });
+    } catch (error) {
+      this.refused.set(`${source.name}: ${reasonOf(error)} Nothing was changed.`);
+    } finally {
+      this.progress.set(undefined);
+    }
+  }
+
+  protected cancel(): void {
+    this.reading.cancel();
+  }
+
+  protected setMapping(mapping: LogMapping): void {
+    this.mapping.set(mapping);
+    this.log.set(undefined);
+  }
+
+  protected setIntent(value: string): void {
+    this.intent.set(value as Intent);
+  }
+
+  /** Keeps the chosen stretch as a set; of a longer one evenly every so-manieth reading. */
+  protected keep(): void {
+    const [log, stretch] = [this.log(), this.stretch()];
+    if (!log || !stretch) return;
+    const step = Math.ceil((stretch.end - stretch.first) / mostReadings);
+    const counts: number[] = [];
+    for (let i = stretch.first; i < stretch.end; i += step) counts.push(rounded(log.counts[i]));
+    const thinned = step > 1 ? `Every ${step}th reading of a longer log.` : '';
+    this.finish(counts, log.every * step, 'file', thinned);
+  }
+
+  protected keepTyped(): void {
+    try {
+      const counts = parseTyped(this.typed(), this.countsPer()).map(rounded);
+      this.checkRange(counts);
+      this.finish(counts, this.channel().every, 'typed', '');
+    } catch (error) {
+      this.refused.set(reasonOf(error));
+    }
+  }
+
+  protected setTyped(event: Event): void {
+    this.typed.set((event.target as HTMLTextAreaElement).value);
+  }
+
+  protected span(log: ReadLog): string {
+    const { times, counts } = log;
+    return `${counts.length} readings over ${formatQuantity(times[times.length - 1], 's')}, one every ${formatQuantity(log.every, 's')}`;
+  }
+
+  private finish(counts: number[], every: number, origin: 'file' | 'typed', notes: string): void {
+    const set = { counts, every, origin, notes, name: this.name(), intent: this.intent() };
+    if (!this.capturing.keep(this.channel(), { ...set, conditions: this.conditions() })) return;
+    this.typed.set('');
+    this.forget();
+    this.open.set(false);
+  }
+
+  /** @throws Error when a reading lies outside what can be read */
+  private checkRange(counts: readonly number[]): void {
+    const full = this.judging.full();
+    const wrong = counts.find((c) => !(c >= 0 && c <= full));
+    if (wrong !== undefined)
+      throw new Error(
+        Number.isNaN(wrong)
+          ? 'It reads no voltage: give counts or per cent.'
+          : `${wrong} counts cannot be read here: 0 to ${full}.`,
+      );
+  }
+
+  private forget(): void {
+    this.reading.cancel();
+    this.refused.set('');
+    for (const state of [this.guess, this.source, this.log, this.stretch]) state.set(undefined);
+  }
+
+  protected closed(): void {
+    this.forget();
+    this.open.set(false);
+  }
+}
+
+const rounded = (counts: number): number => Math.round(counts * 100) / 100;
+
+const reasonOf = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error);

@@ -1,0 +1,89 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import type { Conditions } from '@yurei/core/design';
+import { formatNominal, parseQuantity, type Unit } from '@yurei/core/quantity';
+import { TextField } from '../common/text-field';
+
+type Measured = Exclude<keyof Conditions, 'surface'>;
+
+const fields: readonly { key: Measured; label: string; unit: Unit; min: number; max: number }[] = [
+  { key: 'distance', label: 'Distance', unit: 'm', min: 0, max: 1e5 },
+  { key: 'angle', label: 'Angle', unit: '°', min: -180, max: 180 },
+  { key: 'light', label: 'Light', unit: 'lx', min: 0, max: 1e6 },
+  { key: 'temperature', label: 'Temperature', unit: '°C', min: -100, max: 1000 },
+  { key: 'supply', label: 'Supply', unit: 'V', min: 0, max: 1000 },
+];
+
+/** Under what readings were taken; what is not known stays empty. */
+@Component({
+  selector: 'yu-conditions-fields',
+  imports: [TextField],
+  template: `
+    @for (field of fields; track field.key) {
+      <label>
+        {{ field.label }}
+        <input
+          class="value"
+          autocomplete="off"
+          placeholder="not noted"
+          [value]="shown(field.key, field.unit)"
+          (change)="set(field, $event)"
+        />
+      </label>
+    }
+    <yu-text-field
+      label="Surface"
+      [value]="conditions().surface ?? ''"
+      (changed)="change({ surface: $event || undefined })"
+    />
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 5px;
+    }
+    label {
+      display: grid;
+      grid-template-columns: 1fr 116px;
+      align-items: center;
+      gap: 8px;
+      font-size: 13px;
+    }
+    input {
+      font: 13px var(--mono);
+      text-align: right;
+      padding: 4px 6px;
+      border: 1px solid var(--rule);
+      border-radius: 5px;
+      background: var(--paper);
+      color: var(--ink);
+      width: 100%;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ConditionsFields {
+  readonly conditions = input.required<Conditions>();
+  readonly changed = output<Conditions>();
+  protected readonly fields = fields;
+
+  protected shown(key: Measured, unit: Unit): string {
+    const value = this.conditions()[key];
+    return value === undefined ? '' : formatNominal(value, unit);
+  }
+
+  /** Takes a number with or without its unit; empty forgets it; what makes no sense is given back. */
+  protected set({ key, unit, min, max }: (typeof fields)[number], event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const text = field.value.trim();
+    if (text === '') return this.change({ [key]: undefined });
+    const parsed = parseQuantity(text, unit);
+    const good = parsed.ok && parsed.value >= min && parsed.value <= max;
+    if (good) this.change({ [key]: parsed.value });
+    field.value = good ? formatNominal(parsed.value, unit) : this.shown(key, unit);
+  }
+
+  protected change(change: Partial<Conditions>): void {
+    const all = Object.entries({ ...this.conditions(), ...change });
+    this.changed.emit(Object.fromEntries(all.filter(([, value]) => value !== undefined)));
+  }
+}

@@ -1,0 +1,172 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import type { Param } from '@yurei/core/catalog';
+import type { Channel } from '@yurei/core/design';
+import { formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
+import type { ComparatorNetwork, ComparatorTask } from '@yurei/core/threshold';
+import { BenchService } from '../../bench/bench';
+import { ChoiceField, type Choice } from '../../common/choice-field';
+import { ValueField } from '../../common/value-field';
+import { Newest } from '../../data/newest';
+import type { Volts } from '../set-it-dialog';
+
+const params = [
+  { id: 'supply', label: 'Supply', unit: 'V', default: 5, min: 2, max: 36 },
+  { id: 'upper', label: 'Changes going up at', unit: 'V', default: 3, min: 0.01, max: 36 },
+  { id: 'lower', label: 'Changes back at', unit: 'V', default: 2, min: 0.01, max: 36 },
+  { id: 'pullUp', label: 'Pull-up at the output', unit: 'Ω', default: 4700, min: 220, max: 1e6 },
+  { id: 'tolerance', label: 'Resistors are within ±', unit: '', default: 0.01, min: 0, max: 0.2 },
+] as const satisfies readonly Param[];
+
+/** Every combination of preferred values for two trip points, the best with its worst case. */
+@Component({
+  selector: 'yu-comparator-helper',
+  imports: [ChoiceField, ValueField],
+  template: `
+    <div class="fields">
+      @for (param of params; track param.id) {
+        <yu-value-field
+          [param]="param"
+          [value]="task()[param.id]"
+          (changed)="set(param.id, $event)"
+        />
+      }
+      <yu-choice-field
+        label="The signal goes to"
+        [choices]="inputs"
+        [value]="task().signal"
+        (changed)="setSignal($event)"
+      />
+      <yu-choice-field
+        label="Resistors from"
+        [choices]="series"
+        [value]="task().series"
+        (changed)="setSeries($event)"
+      />
+    </div>
+    @if (refused(); as refused) {
+      <p class="bad" role="alert">{{ refused }}</p>
+    } @else {
+      <table>
+        <thead>
+          <tr>
+            @for (head of heads(); track head) {
+              <th scope="col">{{ head }}</th>
+            }
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track $index; let first = $first) {
+            <tr [class.best]="first">
+              @for (cell of row; track $index) {
+                <td>{{ cell }}</td>
+              }
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+    <p class="soft">
+      All {{ task().series }} values from 1 kΩ to 1 MΩ were tried. An open-collector comparator (393
+      type) is taken, its output at {{ task().low }} V when low; worst case over all resistors.
+      {{ how() }}
+    </p>
+    <p class="soft">
+      The block “Comparator with trimmer and hysteresis” in Wire builds one with a trimmer.
+    </p>
+  `,
+  styleUrl: './helper.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ComparatorHelper {
+  readonly channel = input.required<Channel>();
+  readonly volts = input<Volts>();
+  private readonly bench = inject(BenchService);
+  private readonly searches = new Newest<ComparatorTask>((task) => this.search(task));
+  protected readonly params = params;
+  protected readonly inputs: Choice[] = [
+    { value: 'minus', label: '− (low above)' },
+    { value: 'plus', label: '+ (high above)' },
+  ];
+  protected readonly series: Choice[] = ['E12', 'E24', 'E96'].map((value) => ({
+    value,
+    label: value,
+  }));
+  protected readonly found = signal<ComparatorNetwork[]>([]);
+  protected readonly refused = signal('');
+  protected readonly task = signal<ComparatorTask>({
+    supply: 5,
+    signal: 'plus',
+    upper: 3,
+    lower: 2,
+    pullUp: 4700,
+    low: 0.1,
+    series: 'E24',
+    from: 1e3,
+    to: 1e6,
+    tolerance: 0.01,
+  });
+
+  constructor() {
+    effect(() => {
+      const volts = this.volts();
+      if (!volts) return;
+      const [upper, lower] = [Math.max(volts.trip, volts.clear), Math.min(volts.trip, volts.clear)];
+      this.task.set({ ...untracked(this.task), upper, lower });
+    });
+    effect(() => void this.searches.take(this.task()));
+  }
+
+  protected set(key: (typeof params)[number]['id'], value: number): void {
+    this.task.update((task) => ({ ...task, [key]: value }));
+  }
+
+  protected setSignal(value: string): void {
+    this.task.update((task) => ({ ...task, signal: value === 'minus' ? 'minus' : 'plus' }));
+  }
+
+  protected setSeries(value: string): void {
+    this.task.update((task) => ({ ...task, series: value as ESeries }));
+  }
+
+  private async search(task: ComparatorTask): Promise<void> {
+    try {
+      this.found.set(await this.bench.patient.comparator(task));
+      this.refused.set('');
+    } catch (error) {
+      this.refused.set(error instanceof Error ? error.message : String(error));
+    }
+  }
+
+  protected readonly heads = computed(() =>
+    this.task().signal === 'minus'
+      ? ['supply to +', '+ to ground', 'output to +', 'up at', 'back at', 'worst up', 'worst back']
+      : ['signal to +', '− stands at', 'output to +', 'up at', 'back at', 'worst up', 'worst back'],
+  );
+
+  protected readonly rows = computed(() =>
+    this.found().map(({ a, b, feedback, reference, upper, lower, worst }) => [
+      formatNominal(a, 'Ω'),
+      reference === undefined ? formatNominal(b, 'Ω') : formatQuantity(reference, 'V'),
+      formatNominal(feedback, 'Ω'),
+      formatQuantity(upper, 'V'),
+      formatQuantity(lower, 'V'),
+      `${worst.upper[0].toFixed(2)} … ${worst.upper[1].toFixed(2)}`,
+      `${worst.lower[0].toFixed(2)} … ${worst.lower[1].toFixed(2)}`,
+    ]),
+  );
+
+  protected readonly how = computed(() =>
+    this.task().signal === 'minus'
+      ? 'The output falls when the signal rises above the upper trip point.'
+      : 'The output rises with the signal; − is set by a divider or a trimmer of its own.',
+  );
+}

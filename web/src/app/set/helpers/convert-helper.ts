@@ -1,0 +1,137 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import type { Param } from '@yurei/core/catalog';
+import type { Channel } from '@yurei/core/design';
+import { countsAt, feltAt, type Response } from '@yurei/core/rehearsal';
+import { Button } from 'primeng/button';
+import { ValueField } from '../../common/value-field';
+import { BenchService } from '../../bench/bench';
+import { DesignSession } from '../../data/design-session';
+import { JudgeView } from '../../data/judge-view';
+import { Capturing } from '../capturing';
+
+/** A count in volts, per cent and what the sensor feels, whichever is typed. */
+@Component({
+  selector: 'yu-convert-helper',
+  imports: [Button, ValueField],
+  template: `
+    <div class="fields">
+      @for (field of fields(); track field.param.id) {
+        <yu-value-field
+          [param]="field.param"
+          [value]="field.value"
+          (changed)="take(field.toCounts($event))"
+        />
+      }
+    </div>
+    @if (response(); as response) {
+      <p class="soft">
+        {{ response.label }} by the circuit, all else at rest: {{ sensor()?.name }} is made for
+        {{ response.operating[0] }} to {{ response.operating[1] }} {{ response.unit }}.
+      </p>
+    } @else {
+      <p class="soft">{{ told() }}</p>
+    }
+    @if (counts() !== channel().threshold && !channel().baseline) {
+      <p-button [label]="'Threshold → ' + rounded()" size="small" (onClick)="use()" />
+    }
+  `,
+  styleUrl: './helper.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ConvertHelper {
+  readonly channel = input.required<Channel>();
+  /** V of one count; undefined where no converter reads it. */
+  readonly oneCount = input<number>();
+  private readonly session = inject(DesignSession);
+  private readonly bench = inject(BenchService);
+  private readonly judging = inject(JudgeView);
+  protected readonly sensor = inject(Capturing).sensor;
+  protected readonly response = signal<Response | undefined>(undefined);
+  protected readonly told = signal('Asking the circuit…');
+  protected readonly counts = linkedSignal(() => this.channel().threshold);
+  protected readonly rounded = computed(() => Math.round(this.counts()));
+
+  protected readonly fields = computed(() => {
+    const [counts, one, full, response] = [
+      this.counts(),
+      this.oneCount(),
+      this.judging.full(),
+      this.response(),
+    ];
+    const field = (
+      param: Omit<Param, 'default'>,
+      value: number,
+      toCounts: (v: number) => number,
+    ) => ({
+      param: { default: 0, ...param },
+      value,
+      toCounts,
+    });
+    const felt = response && feltAt(response, counts);
+    return [
+      field({ id: 'counts', label: 'Counts', unit: 'counts', min: 0, max: full }, counts, (v) => v),
+      field(
+        { id: 'share', label: 'Of full scale', unit: '%', min: 0, max: 100 },
+        (100 * counts) / full,
+        (v) => (v * full) / 100,
+      ),
+      ...(one === undefined
+        ? []
+        : [
+            field(
+              { id: 'volts', label: 'Volts', unit: 'V', min: 0, max: one * full },
+              counts * one,
+              (v) => v / one,
+            ),
+          ]),
+      ...(response && felt !== undefined
+        ? [
+            field(
+              {
+                id: 'felt',
+                label: response.label,
+                unit: response.unit as Param['unit'],
+                min: 0,
+                max: 1e9,
+              },
+              felt,
+              (v) => countsAt(response, v) ?? counts,
+            ),
+          ]
+        : []),
+    ];
+  });
+
+  constructor() {
+    effect(() => {
+      const [design, sensor] = [this.session.design(), this.sensor()];
+      if (!design || !sensor) return this.told.set('No sensor is wired to it.');
+      void this.bench.patient
+        .response({ ...design, readings: [] }, this.channel().id, sensor.id)
+        .then((found) => {
+          this.response.set(found);
+          this.told.set(`${sensor.name} gives no number that follows what it feels.`);
+        });
+    });
+  }
+
+  protected take(counts: number): void {
+    this.counts.set(Math.min(this.judging.full(), Math.max(0, counts)));
+  }
+
+  protected use(): void {
+    this.session.edit({
+      type: 'put-channel',
+      channel: { ...this.channel(), threshold: this.rounded() },
+    });
+  }
+}

@@ -1,0 +1,254 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
+import type { Param } from '@yurei/core/catalog';
+import type { Channel } from '@yurei/core/design';
+import { filterDelay, filterNoise, levelsAtRest } from '@yurei/core/logic';
+import type { Averaged } from '@yurei/core/judge';
+import { formatQuantity } from '@yurei/core/quantity';
+import {
+  driftBorne,
+  missChance,
+  ride,
+  slowestAnswer,
+  slowestNoticed,
+  slowestReading,
+} from '@yurei/core/threshold';
+import type { ChartConfiguration } from 'chart.js';
+import { Button } from 'primeng/button';
+import { BenchService } from '../../bench/bench';
+import { Chart } from '../../common/chart';
+import type { Inks } from '../../common/inks';
+import { ValueField } from '../../common/value-field';
+import { BenchView } from '../../data/bench-view';
+import { DesignSession } from '../../data/design-session';
+import { JudgeView } from '../../data/judge-view';
+import { percent } from '../decisions';
+
+const eventParam: Param = {
+  id: 'event',
+  label: 'Shortest event',
+  unit: 's',
+  default: 0.5,
+  min: 1e-4,
+  max: 86_400,
+};
+const growsParam: Param = {
+  id: 'grows',
+  label: 'An intruder comes within',
+  unit: 's',
+  default: 10,
+  min: 1e-3,
+  max: 86_400,
+};
+const byParam: Param = {
+  id: 'by',
+  label: 'and changes the reading by',
+  unit: 'counts',
+  default: 100,
+  min: 1,
+  max: 65_535,
+};
+
+/** What averaging, debounce and a following baseline do to errors, delay and slow changes. */
+@Component({
+  selector: 'yu-timing-helper',
+  imports: [Button, Chart, ValueField],
+  template: `
+    <h3 class="heading">short events</h3>
+    <div class="fields">
+      <yu-value-field [param]="eventParam" [value]="event()" (changed)="event.set($event)" />
+    </div>
+    <p>{{ eventWords() }}</p>
+    <h3 class="heading">averaging, by the readings that were taken</h3>
+    @if (averaged().length > 0) {
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">mean of</th>
+            <th scope="col">missed</th>
+            <th scope="col">false</th>
+            <th scope="col">noise</th>
+            <th scope="col">later by</th>
+            <th scope="col"><span class="hidden-label">Do</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of averaged(); track row.n) {
+            <tr [class.here]="row.here">
+              <td>{{ row.n }}</td>
+              <td>{{ row.missed }}</td>
+              <td>{{ row.wrong }}</td>
+              <td>{{ row.noise }}</td>
+              <td>{{ row.later }}</td>
+              <td>
+                <p-button
+                  [label]="'Take ' + row.n"
+                  size="small"
+                  variant="text"
+                  (onClick)="average(row.n)"
+                />
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    } @else {
+      <p class="soft">No readings yet. {{ filterWords() }}</p>
+    }
+    <h3 class="heading">slow changes</h3>
+    @if (channel().baseline?.kind === 'learnt') {
+      <div class="fields">
+        <yu-value-field [param]="byParam" [value]="by()" (changed)="by.set($event)" />
+        <yu-value-field [param]="growsParam" [value]="grows()" (changed)="grows.set($event)" />
+      </div>
+      <p>{{ slowWords() }}</p>
+      <yu-chart
+        [configure]="configure()"
+        label="Reading and baseline while something changes slowly"
+      />
+    } @else {
+      <p class="soft">
+        A fixed threshold does not follow: whatever drifts past it trips it, however slowly. A
+        learnt baseline (panel at the right) takes slow drift along.
+      </p>
+    }
+  `,
+  styleUrl: './helper.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TimingHelper {
+  readonly channel = input.required<Channel>();
+  private readonly bench = inject(BenchService);
+  private readonly judging = inject(JudgeView);
+  private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+  protected readonly eventParam = eventParam;
+  protected readonly growsParam = growsParam;
+  protected readonly byParam = byParam;
+  protected readonly event = signal(eventParam.default);
+  protected readonly grows = signal(growsParam.default);
+  protected readonly by = signal(byParam.default);
+
+  protected readonly eventWords = computed(() => {
+    const channel = this.channel();
+    const missed = missChance(this.event(), channel);
+    const least = formatQuantity(slowestReading(this.event(), channel), 's');
+    const answer = formatQuantity(slowestAnswer(channel), 's');
+    return `With ${channel.hits} in a row every ${formatQuantity(channel.every, 's')} it is ${missed <= 0 ? 'never missed' : `missed in ${percent(missed)} of cases`}; never up to ${least} between readings. It answers within ${answer}.`;
+  });
+
+  protected readonly filterWords = computed(() => {
+    const { filter, every } = this.channel();
+    return filter
+      ? `This filter leaves ${percent(filterNoise(filter))} of independent noise and is later by ${formatQuantity(filterDelay(filter) * every, 's')}.`
+      : 'The mean of n readings leaves 1/√n of independent noise.';
+  });
+
+  private readonly told = signal<Averaged[]>([]);
+
+  constructor() {
+    effect(() => {
+      const [channel, sets] = [this.channel(), this.judging.sets()];
+      if (sets.length > 0)
+        void this.bench.patient.averaging(channel, sets).then((told) => this.told.set(told));
+    });
+  }
+
+  protected readonly averaged = computed(() => {
+    const own = this.channel().filter;
+    return this.told().map(({ n, errors, delay, sd }) => ({
+      n,
+      missed: errors.misses.tries > 0 ? percent(errors.misses.events / errors.misses.tries) : '–',
+      wrong: errors.falses.tries > 0 ? percent(errors.falses.events / errors.falses.tries) : '–',
+      noise: sd === undefined ? '–' : `± ${sd.toPrecision(2)}`,
+      later: formatQuantity(delay, 's'),
+      here: own ? own.by === 'mean' && own.n === n : n === 1,
+    }));
+  });
+
+  private readonly rest = computed(() => this.view.snapshot()?.counts[this.channel().id] ?? 0);
+  private readonly way = computed(() => (this.channel().trips === 'below' ? -1 : 1) * this.by());
+  private readonly ridden = computed(() =>
+    ride(this.channel(), { rest: this.rest(), by: this.way(), lasts: this.grows() }),
+  );
+
+  protected readonly slowWords = computed(() => {
+    const [channel, rest, by] = [this.channel(), this.rest(), this.way()];
+    const level = levelsAtRest(channel, rest)[0];
+    const drift = driftBorne(channel, Math.abs(level.trip - rest));
+    const slowest = slowestNoticed(channel, rest, by);
+    const { tripped } = this.ridden();
+    const noticed =
+      tripped === undefined ? 'is not noticed' : `is noticed after ${formatQuantity(tripped, 's')}`;
+    const limit =
+      slowest === Infinity
+        ? 'However slow it comes, it is noticed.'
+        : slowest === 0
+          ? 'Not even a sudden change of that size is noticed.'
+          : `It is noticed up to ${formatQuantity(slowest, 's')}; slower, and the baseline has followed.`;
+    const borne =
+      drift > 0
+        ? `Steady drift of up to ${formatRate(drift)} does not trip it.`
+        : 'The baseline does not follow: any drift reaches the line in the end.';
+    return `This change ${noticed}. ${limit} ${borne}`;
+  });
+
+  protected readonly configure = computed(() => {
+    const ridden = this.ridden();
+    return (inks: Inks) => rideConfig(ridden, inks);
+  });
+
+  protected average(n: number): void {
+    const { filter, ...plain } = this.channel();
+    void filter;
+    const channel = n === 1 ? plain : { ...plain, filter: { by: 'mean' as const, n } };
+    this.session.edit({ type: 'put-channel', channel });
+  }
+}
+
+const formatRate = (perSecond: number): string =>
+  perSecond >= 1
+    ? `${perSecond.toPrecision(2)} counts a second`
+    : `${(60 * perSecond).toPrecision(2)} counts a minute`;
+
+function rideConfig(
+  { times, counts, baseline }: ReturnType<typeof ride>,
+  inks: Inks,
+): ChartConfiguration<'line'> {
+  const step = Math.max(1, Math.floor(times.length / 600));
+  const kept = times.map((_, i) => i).filter((i) => i % step === 0);
+  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
+  const line = (values: readonly (number | undefined)[], colour: string, dash: number[]) => ({
+    data: kept.map((i) => ({ x: times[i], y: values[i] ?? NaN })),
+    borderColor: colour,
+    borderWidth: 1.5,
+    borderDash: dash,
+    pointRadius: 0,
+  });
+  return {
+    type: 'line',
+    data: { datasets: [line(counts, inks.indigo, []), line(baseline, inks.moss, [4, 3])] },
+    options: {
+      animation: false,
+      parsing: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          type: 'linear',
+          grid: { display: false },
+          ticks: { color: inks.soft, font, callback: (v) => `${v} s` },
+        },
+        y: { grid: { color: inks.rule }, ticks: { color: inks.soft, font, maxTicksLimit: 5 } },
+      },
+      plugins: { tooltip: { enabled: false } },
+    },
+  };
+}

@@ -1,0 +1,139 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import type { Param } from '@yurei/core/catalog';
+import { formatNominal, formatQuantity } from '@yurei/core/quantity';
+import { handDegrees, spreadTrimmer, travel, trimmerSetting } from '@yurei/core/threshold';
+import { ValueField } from '../../common/value-field';
+import type { Volts } from '../set-it-dialog';
+
+const params = {
+  supply: { id: 'supply', label: 'Supply', unit: 'V', default: 5, min: 0.5, max: 60 },
+  track: { id: 'track', label: 'Track', unit: 'Ω', default: 10e3, min: 100, max: 10e6 },
+  target: { id: 'target', label: 'Wiper at', unit: 'V', default: 2.5, min: 0, max: 60 },
+  low: { id: 'low', label: 'Must reach from', unit: 'V', default: 2, min: 0, max: 60 },
+  high: { id: 'high', label: 'Must reach to', unit: 'V', default: 3, min: 0, max: 60 },
+} as const satisfies Record<string, Param>;
+type Key = keyof typeof params;
+
+/** Where the wiper stands, how finely a hand sets it, and end resistors that make it finer. */
+@Component({
+  selector: 'yu-trimmer-helper',
+  imports: [ValueField],
+  template: `
+    <div class="fields">
+      @for (key of keys; track key) {
+        <yu-value-field
+          [param]="params[key]"
+          [value]="values()[key]"
+          (changed)="set(key, $event)"
+        />
+      }
+    </div>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Trimmer</th>
+          <th scope="col">span</th>
+          <th scope="col">turned to</th>
+          <th scope="col">one turn: a degree</th>
+          <th scope="col">by hand</th>
+          <th scope="col">15 turns: a degree</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rows(); track row.label) {
+          <tr>
+            <td>{{ row.label }}</td>
+            <td>{{ row.span }}</td>
+            <td [class.bad]="row.out">{{ row.share }}</td>
+            <td>{{ row.single }}</td>
+            <td>{{ row.byHand }}</td>
+            <td>{{ row.multi }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    <p class="soft">{{ advice() }}</p>
+    <p class="soft">
+      Nothing may load the wiper: into a comparator or a converter it is free to a hundredth. A hand
+      sets a shaft to about {{ hand }}° of {{ turn }}° (common practice). Measure the wiper with a
+      meter, its black lead at the circuit's ground.
+    </p>
+  `,
+  styleUrl: './helper.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TrimmerHelper {
+  readonly volts = input<Volts>();
+  protected readonly params = params;
+  protected readonly keys = Object.keys(params) as Key[];
+  protected readonly hand = handDegrees;
+  protected readonly turn = travel.single;
+  protected readonly values = signal<Record<Key, number>>({
+    supply: 5,
+    track: 10e3,
+    target: 2.5,
+    low: 2,
+    high: 3,
+  });
+
+  constructor() {
+    effect(() => {
+      const volts = this.volts();
+      if (!volts) return;
+      const target = (volts.trip + volts.clear) / 2;
+      const { supply, track } = untracked(this.values);
+      const [low, high] = [Math.max(0, target - 0.5), Math.min(supply, target + 0.5)];
+      this.values.set({ supply, track, target, low, high });
+    });
+  }
+
+  protected set(key: Key, value: number): void {
+    this.values.update((all) => ({ ...all, [key]: value }));
+  }
+
+  private readonly spread = computed(() => {
+    const { supply, track, low, high } = this.values();
+    return spreadTrimmer(supply, track, low, high);
+  });
+
+  protected readonly rows = computed(() => {
+    const { supply, track, target } = this.values();
+    const spread = this.spread();
+    const spans = [
+      { label: `${formatNominal(track, 'Ω')} alone`, top: 0, track, bottom: 0 },
+      ...(spread
+        ? [{ label: `with ${ends(spread.top)} above, ${ends(spread.bottom)} below`, ...spread }]
+        : []),
+    ];
+    return spans.map((span) => {
+      const s = trimmerSetting(supply, span, target);
+      const out = s.share < 0 || s.share > 1;
+      return {
+        label: span.label,
+        span: `${formatQuantity(s.from, 'V')} … ${formatQuantity(s.to, 'V')}`,
+        share: out ? 'out of reach' : `${(100 * s.share).toFixed(1)} %`,
+        out,
+        single: formatQuantity(s.perDegree.single, 'V'),
+        byHand: `± ${formatQuantity(s.byHand.single, 'V')}`,
+        multi: formatQuantity(s.perDegree.multi, 'V'),
+      };
+    });
+  });
+
+  protected readonly advice = computed(() => {
+    const spread = this.spread();
+    return spread
+      ? `With these end resistors it is ${spread.finer.toFixed(1)} times finer, and surely reaches ${formatQuantity(spread.surelyFrom, 'V')} to ${formatQuantity(spread.surelyTo, 'V')} with resistors of 5 % and a track of 20 %.`
+      : 'No end resistors of the E12 series leave the span that is asked for: take the track alone, or ask for less.';
+  });
+}
+
+const ends = (ohms: number): string => (ohms === 0 ? 'nothing' : formatNominal(ohms, 'Ω'));

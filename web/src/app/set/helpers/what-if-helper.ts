@@ -1,0 +1,245 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
+import { kindOf } from '@yurei/core/catalog';
+import type { Channel, Design, Part } from '@yurei/core/design';
+import { formatNominal, type Unit } from '@yurei/core/quantity';
+import { tryable, type WouldRead } from '@yurei/core/rehearsal';
+import { findHappeningKind } from '@yurei/core/scene';
+import { wiringOf } from '@yurei/core/wiring';
+import { Button } from 'primeng/button';
+import { BenchService } from '../../bench/bench';
+import { ChoiceField, type Choice } from '../../common/choice-field';
+import { BenchView } from '../../data/bench-view';
+import { DesignSession } from '../../data/design-session';
+import { Capturing } from '../capturing';
+
+interface Knob {
+  key: string;
+  part: Part;
+  param: string;
+  label: string;
+  unit: Unit;
+  values: number[];
+  value: number;
+}
+
+const distances = [0.2, 0.35, 0.5, 0.75, 1, 1.5, 2, 3, 5, 8];
+const angles = [0, 10, 20, 30, 45, 60, 80];
+
+/** Another load, a shroud, another gain, another distance or angle: what the circuit says it would read. */
+@Component({
+  selector: 'yu-what-if-helper',
+  imports: [Button, ChoiceField],
+  template: `
+    <yu-choice-field
+      label="Change"
+      [choices]="choices()"
+      [value]="chosen()"
+      (changed)="picked.set($event)"
+    />
+    @if (asking()) {
+      <p class="soft" role="status">Asking the circuit…</p>
+    } @else if (rows().length > 0) {
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{{ heading() }}</th>
+            <th scope="col">at rest</th>
+            @for (name of names(); track name) {
+              <th scope="col">{{ name }}</th>
+            }
+            <th scope="col">room</th>
+            <th scope="col"><span class="hidden-label">Do</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of rows(); track row.value) {
+            <tr [class.here]="row.here" [class.best]="row.best && !row.here">
+              <td>{{ row.label }}</td>
+              @for (cell of row.cells; track $index) {
+                <td>{{ cell }}</td>
+              }
+              <td>{{ row.room }}</td>
+              <td>
+                @if (knob() && !row.here) {
+                  <p-button
+                    [label]="'Take ' + row.label"
+                    size="small"
+                    variant="text"
+                    (onClick)="take(row.value)"
+                  />
+                }
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="soft">
+        {{ words() }} Counts by the circuit alone, without noise: check by a new capture.
+      </p>
+    } @else {
+      <p class="soft">
+        Nothing to ask: a scene with something happening is needed. Add one in Rehearse.
+      </p>
+    }
+  `,
+  styleUrl: './helper.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WhatIfHelper {
+  readonly channel = input.required<Channel>();
+  private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+  private readonly bench = inject(BenchService);
+  private readonly capturing = inject(Capturing);
+  protected readonly picked = signal('');
+  protected readonly asking = signal(true);
+  private readonly answer = signal<{ key: string; would: WouldRead[] }>({ key: '', would: [] });
+  private turn = 0;
+
+  /** What can be turned near the channel: what is wired to its pin, and its sensor. */
+  private readonly knobs = computed((): Knob[] => {
+    const [design, sensor] = [this.session.design(), this.capturing.sensor()];
+    if (!design) return [];
+    const near = wiringOf(design)
+      .ends(this.channel().pin)
+      .map((e) => e.part)
+      .filter((p) => kindOf(p).stage === 'conditions' || kindOf(p).stage === 'feels');
+    const parts = [
+      ...new Map([...near, ...(sensor ? [sensor] : [])].map((p) => [p.id, p])).values(),
+    ];
+    return parts.flatMap((part) =>
+      tryable(part).map((t) => ({
+        key: `${part.id}.${t.id}`,
+        part,
+        param: t.id,
+        label: `${t.label} of ${part.name} (${part.id})`,
+        unit: kindOf(part).params.find((p) => p.id === t.id)?.unit ?? '',
+        values: t.values,
+        value: t.value,
+      })),
+    );
+  });
+  /** A happening with one place, which can be put elsewhere. */
+  private readonly movable = computed(() =>
+    this.capturing.sensor()?.place
+      ? this.capturing
+          .happenings()
+          .find((h) => findHappeningKind(h.kind)?.where === 'point' && h.intent === 'wanted')
+      : undefined,
+  );
+
+  protected readonly choices = computed((): Choice[] => [
+    ...this.knobs().map((k) => ({ value: k.key, label: k.label })),
+    ...(this.movable()
+      ? [
+          { value: 'distance', label: `Distance of “${this.movable()?.name}”` },
+          { value: 'angle', label: `Angle of “${this.movable()?.name}”, 1 m away` },
+        ]
+      : []),
+  ]);
+  protected readonly chosen = computed(() => this.picked() || (this.choices()[0]?.value ?? ''));
+  protected readonly knob = computed(() => this.knobs().find((k) => k.key === this.chosen()));
+  protected readonly heading = computed(() =>
+    this.knob() ? 'value' : this.chosen() === 'angle' ? 'off straight ahead' : 'distance',
+  );
+
+  constructor() {
+    effect(() => {
+      const design = this.session.design();
+      if (design) void this.ask({ ...design, readings: [] }, this.chosen());
+    });
+  }
+
+  private async ask(design: Design, key: string): Promise<void> {
+    const turn = ++this.turn;
+    this.asking.set(true);
+    const would = await this.would(design, key).catch(() => []);
+    if (turn !== this.turn) return;
+    this.answer.set({ key, would });
+    this.asking.set(false);
+  }
+
+  private async would(design: Design, key: string): Promise<WouldRead[]> {
+    const scene = this.view.scene()?.id;
+    const { id } = this.channel();
+    const knob = this.knob();
+    if (knob) {
+      const { part, param, values } = knob;
+      return this.bench.patient.whatIf(design, scene, id, { part: part.id, param, values });
+    }
+    const [happening, place] = [this.movable(), this.capturing.sensor()?.place];
+    if (!happening || !place) return [];
+    const at = (value: number, distance: number, off: number) => {
+      const turned = ((place.facing + off) * Math.PI) / 180;
+      return {
+        value,
+        x: place.x + distance * Math.cos(turned),
+        y: place.y + distance * Math.sin(turned),
+      };
+    };
+    const places =
+      key === 'angle' ? angles.map((a) => at(a, 1, a)) : distances.map((d) => at(d, d, 0));
+    return this.bench.patient.elsewhere(design, scene, id, happening, places);
+  }
+
+  protected readonly names = computed(() =>
+    (this.answer().would[0]?.during ?? []).map((d) => d.name),
+  );
+
+  protected readonly rows = computed(() => {
+    const { would } = this.answer();
+    const knob = this.knob();
+    const rooms = would.map((w) => roomOf(w, this.channel()));
+    const most = Math.max(...rooms.map((r) => r ?? -Infinity));
+    return would.map((w, i) => ({
+      value: w.value,
+      label: knob
+        ? formatNominal(w.value, knob.unit)
+        : this.chosen() === 'angle'
+          ? `${w.value}°`
+          : `${w.value} m`,
+      cells: [tell(w.rest), ...w.during.map((d) => tell(d.counts))],
+      room: rooms[i] === undefined ? '–' : tell(rooms[i]),
+      best: rooms[i] === most,
+      here: knob !== undefined && Math.abs(w.value / knob.value - 1) < 0.06,
+    }));
+  });
+
+  protected readonly words = computed(() => {
+    const knob = this.knob();
+    if (!knob) return 'Room: from the reading to the line, below 0 not noticed.';
+    const shroud =
+      knob.param === 'halfAngle'
+        ? ' A tube of length L over an opening of diameter d narrows the half-angle to about atan(d/2L): 5 mm and 14 mm make 10°.'
+        : '';
+    return `Room: from the farthest of rest and what must not fire to the nearest of what is wanted.${shroud}`;
+  });
+
+  protected take(value: number): void {
+    const knob = this.knob();
+    if (knob) this.session.edit({ type: 'set-param', id: knob.part.id, param: knob.param, value });
+  }
+}
+
+/** How far apart quiet and wanted would lie; for a single happening, from the line. */
+function roomOf({ rest, during }: WouldRead, { trips, threshold }: Channel): number | undefined {
+  const sign = trips === 'below' ? -1 : 1;
+  const wanted = during.filter((d) => d.intent === 'wanted').map((d) => sign * d.counts);
+  const others = [rest, ...during.filter((d) => d.intent !== 'wanted').map((d) => d.counts)]
+    .filter((c) => c !== undefined)
+    .map((c) => sign * c);
+  if (wanted.length === 0) return undefined;
+  if (during.length === 1) return wanted[0] - sign * threshold;
+  return others.length === 0 ? undefined : Math.min(...wanted) - Math.max(...others);
+}
+
+const tell = (counts: number | undefined): string =>
+  counts === undefined ? '–' : String(Math.round(counts));

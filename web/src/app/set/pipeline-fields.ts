@@ -1,0 +1,287 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { highReading, channelReader, type Param } from '@yurei/core/catalog';
+import type { Baseline, Channel, Filter } from '@yurei/core/design';
+import { ChoiceField, type Choice } from '../common/choice-field';
+import { ValueField } from '../common/value-field';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+
+const time = (id: string, label: string): Param => ({
+  id,
+  label,
+  unit: 's',
+  default: 0,
+  min: 0,
+  max: 86_400,
+});
+const times = [
+  time('stretch', 'Stays tripped at least'),
+  time('lockOut', 'Locked out after clearing'),
+  time('powerUp', 'Sensors powered before'),
+] as const;
+const filterSize: Param = {
+  id: 'n',
+  label: 'Of the last',
+  unit: '',
+  default: 5,
+  min: 1,
+  max: 1000,
+  whole: true,
+};
+const learnSize: Param = {
+  id: 'learn',
+  label: 'Mean of the first',
+  unit: '',
+  default: 15,
+  min: 1,
+  max: 10_000,
+  whole: true,
+};
+const follow: Param = {
+  id: 'follow',
+  label: 'Then follows within (0: stays)',
+  unit: 's',
+  default: 0,
+  min: 0,
+  max: 1e7,
+};
+
+const choices = (...pairs: [string, string][]): Choice[] =>
+  pairs.map(([value, label]) => ({ value, label }));
+const filters = choices(
+  ['', 'no filter'],
+  ['mean', 'mean'],
+  ['median', 'median'],
+  ['exponential', 'running average'],
+);
+const baselines = choices(
+  ['', 'none: in counts'],
+  ['fixed', 'a fixed count'],
+  ['learnt', 'learnt by itself'],
+);
+const edges = choices(
+  ['', 'no'],
+  ['rising', 'on a rising level'],
+  ['falling', 'on a falling level'],
+  ['change', 'on any change'],
+);
+const yesNo = choices(['no', 'no'], ['yes', 'yes']);
+const units = choices(['counts', 'counts'], ['per cent', 'per cent of it']);
+
+/** What a channel does between reading and answer, besides level and debounce; see docs/rules.md. */
+@Component({
+  selector: 'yu-pipeline-fields',
+  imports: [ChoiceField, ValueField],
+  template: `
+    @let channel = this.channel();
+    <yu-choice-field
+      label="Filter"
+      [choices]="filters"
+      [value]="channel.filter?.by ?? ''"
+      (changed)="setFilter($event)"
+    />
+    @if (channel.filter; as filter) {
+      <yu-value-field
+        [param]="filterSize"
+        [value]="filter.n"
+        (changed)="put({ filter: { by: filter.by, n: $event } })"
+      />
+    }
+    <yu-choice-field
+      label="Baseline"
+      [choices]="baselines"
+      [value]="channel.baseline?.kind ?? ''"
+      (changed)="setBaseline($event)"
+    />
+    @if (channel.baseline; as baseline) {
+      @if (baseline.kind === 'fixed') {
+        <yu-value-field
+          [param]="fixed()"
+          [value]="baseline.counts"
+          (changed)="put({ baseline: { kind: 'fixed', counts: $event } })"
+        />
+      } @else {
+        <yu-value-field
+          [param]="learnSize"
+          [value]="baseline.learn"
+          (changed)="
+            put({
+              baseline: {
+                kind: 'learnt',
+                learn: $event,
+                follow: baseline.follow,
+                freeze: baseline.freeze,
+                unit: baseline.unit,
+              },
+            })
+          "
+        />
+        <yu-value-field
+          [param]="follow"
+          [value]="baseline.follow"
+          (changed)="
+            put({
+              baseline: {
+                kind: 'learnt',
+                learn: baseline.learn,
+                follow: $event,
+                freeze: baseline.freeze,
+                unit: baseline.unit,
+              },
+            })
+          "
+        />
+        <yu-choice-field
+          label="Stands still while tripped"
+          [choices]="yesNo"
+          [value]="baseline.freeze ? 'yes' : 'no'"
+          (changed)="
+            put({
+              baseline: {
+                kind: 'learnt',
+                learn: baseline.learn,
+                follow: baseline.follow,
+                freeze: $event === 'yes',
+                unit: baseline.unit,
+              },
+            })
+          "
+        />
+        <yu-choice-field
+          label="Threshold is in"
+          [choices]="units"
+          [value]="baseline.unit"
+          (changed)="setUnit($event)"
+        />
+      }
+    }
+    @if (digital()) {
+      <yu-choice-field
+        label="Reads at once"
+        [choices]="edges"
+        [value]="channel.edge ?? ''"
+        (changed)="setEdge($event)"
+      />
+    }
+    @for (param of times; track param.id) {
+      <yu-value-field
+        [param]="param"
+        [value]="timeOf(param.id)"
+        (changed)="setTime(param.id, $event)"
+      />
+    }
+    <yu-choice-field
+      label="Tells rules the opposite"
+      [choices]="yesNo"
+      [value]="channel.invert ? 'yes' : 'no'"
+      (changed)="put({ invert: $event === 'yes' || undefined })"
+    />
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 6px;
+      margin: 8px 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PipelineFields {
+  readonly channel = input.required<Channel>();
+  private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+  protected readonly times = times;
+  protected readonly filterSize = filterSize;
+  protected readonly learnSize = learnSize;
+  protected readonly follow = follow;
+  protected readonly filters = filters;
+  protected readonly baselines = baselines;
+  protected readonly edges = edges;
+  protected readonly yesNo = yesNo;
+  protected readonly units = units;
+
+  private readonly reader = computed(() => {
+    const design = this.session.design();
+    return design && channelReader(design, this.channel().pin);
+  });
+  protected readonly digital = computed(() => this.reader()?.by === 'level');
+  protected readonly fixed = computed((): Param => ({
+    id: 'counts',
+    label: 'It stands at',
+    unit: 'counts',
+    default: 0,
+    min: 0,
+    max: this.reader()?.full ?? highReading,
+  }));
+
+  protected put(change: Partial<Channel>): void {
+    const channel = { ...this.channel(), ...change };
+    // What is not used is left out of the document.
+    const entries = Object.entries(channel).filter(([, value]) => value !== undefined);
+    this.session.edit({
+      type: 'put-channel',
+      channel: Object.fromEntries(entries) as unknown as Channel,
+    });
+  }
+
+  protected timeOf(id: string): number {
+    return this.channel()[id as 'stretch' | 'lockOut' | 'powerUp'] ?? 0;
+  }
+
+  protected setTime(id: string, value: number): void {
+    this.put({ [id]: value > 0 ? value : undefined });
+  }
+
+  protected setEdge(edge: string): void {
+    this.put({ edge: (edge || undefined) as Channel['edge'] });
+  }
+
+  protected setFilter(by: string): void {
+    const n = this.channel().filter?.n ?? filterSize.default;
+    this.put({ filter: by === '' ? undefined : { by: by as Filter['by'], n } });
+  }
+
+  /**
+   * Gives or takes the baseline. The levels stay where they are: a count becomes a distance from the baseline and
+   * back, measured from the reading at rest.
+   */
+  protected setBaseline(kind: string): void {
+    const channel = this.channel();
+    const rest = this.view.snapshot()?.counts[channel.id] ?? 0;
+    const before = channel.baseline;
+    const sign = channel.trips === 'below' ? -1 : 1;
+    const from = before?.kind === 'fixed' ? before.counts : rest;
+    const one = before?.kind === 'learnt' && before.unit === 'per cent' ? rest / 100 : 1;
+    const level = before ? from + sign * channel.threshold * one : channel.threshold;
+    const band = channel.hysteresis * one;
+    const whole = (value: number): number => Math.max(0, Math.round(value));
+    if (kind === '') {
+      const trips = channel.trips === 'away' ? 'above' : channel.trips;
+      return this.put({
+        baseline: undefined,
+        trips,
+        threshold: whole(level),
+        hysteresis: whole(band),
+      });
+    }
+    const baseline: Baseline =
+      kind === 'fixed'
+        ? { kind: 'fixed', counts: rest }
+        : { kind: 'learnt', learn: learnSize.default, follow: 0, freeze: true, unit: 'counts' };
+    this.put({ baseline, threshold: whole(sign * (level - rest)), hysteresis: whole(band) });
+  }
+
+  /** The levels stay where they are, as near as whole per cent allow. */
+  protected setUnit(unit: string): void {
+    const { baseline, threshold, hysteresis, id } = this.channel();
+    if (baseline?.kind !== 'learnt' || unit === baseline.unit) return;
+    const rest = this.view.snapshot()?.counts[id] ?? 0;
+    const factor = unit === 'per cent' ? 100 / rest : rest / 100;
+    if (!Number.isFinite(factor)) return;
+    this.put({
+      baseline: { ...baseline, unit: unit === 'per cent' ? 'per cent' : 'counts' },
+      threshold: Math.max(1, Math.round(threshold * factor)),
+      hysteresis: Math.max(0, Math.round(hysteresis * factor)),
+    });
+  }
+}

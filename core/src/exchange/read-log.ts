@@ -185,12 +185,13 @@ export class LogReader {
 
 /** Readings as a meter shows them, typed or pasted: numbers apart by space or line, each with or without a unit. */
 export function parseTyped(text: string, countsPer: CountsPer): number[] {
-  const words = text.trim().split(/\s+(?![a-z%])/i);
-  if (text.trim() === '') throw new LogError('There is no number yet.');
-  return words.map((word) => {
+  // A unit that stands apart belongs to the number before it.
+  const joined = text.trim().replace(/(\d)\s+(?=(?:mV|V|%|counts)(?:[\s;,]|$))/g, '$1');
+  if (joined === '') throw new LogError('There is no number yet.');
+  return joined.split(/\s+/).map((word) => {
     const [, number = '', unit = 'counts'] =
-      /^([+-]?[\d.,]+)\s*(mV|V|%|counts)?[;,]?$/.exec(word) ?? [];
-    const value = cellNumber(number.replace(/[,;]$/, ''));
+      /^([+-]?[\d.,]*\d[.,]?)(mV|V|%|counts)?[;,]?$/.exec(word) ?? [];
+    const value = cellNumber(number.replace(/[,.]$/, ''));
     if (!Number.isFinite(value))
       throw new LogError(
         `"${word.slice(0, 40)}" is no reading: write 512, 2.51 V, 640 mV or 50 %.`,

@@ -20,8 +20,9 @@ export function readLog(task: LogTask, onProgress: (share: number) => void): Pro
         reader.take(rows);
         onProgress(meta.cursor / size);
       } catch (error) {
-        parser.abort();
+        // First the reason: ending the parser calls it complete.
         fail(error);
+        parser.abort();
       }
     };
     const give = (): void => {

@@ -21,6 +21,7 @@ interface Document {
   outputs: Pinned[];
   rules: { id: string; channels: string[]; output: string }[];
   scenes: unknown[];
+  readings: unknown[];
 }
 
 export const demoOf = (name: string): Document =>
@@ -50,6 +51,7 @@ export function merged(title: string, names: readonly string[]): Document {
     channels: all.flatMap((d) => d.channels),
     outputs: all.flatMap((d) => d.outputs),
     rules: all.flatMap((d) => d.rules),
+    readings: [],
   };
 }
 

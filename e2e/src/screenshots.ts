@@ -25,17 +25,10 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
-    name: 'set',
+    name: 'rehearse',
     go: async (driver) => {
       await driver.actions().sendKeys(Key.ESCAPE).perform();
       await driver.wait(until.stalenessOf(driver.findElement(By.css('yu-part-tray input'))), 20000);
-      await driver.findElement(By.css('nav a[href$="/set"]')).click();
-      await driver.wait(until.elementLocated(By.css('yu-threshold-chart canvas')), 20000);
-    },
-  },
-  {
-    name: 'rehearse',
-    go: async (driver) => {
       await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
       await driver.wait(until.elementLocated(By.css('yu-rehearse canvas')), 20000);
       const slider = driver.findElement(By.css('yu-probe-strip input[type=range]'));
@@ -73,7 +66,34 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.wait(until.elementLocated(By.css('yu-part-curve canvas')), 20000);
     },
   },
+  {
+    name: 'set',
+    go: async (driver) => {
+      const { origin } = new URL(await driver.getCurrentUrl());
+      await driver.get(origin);
+      const link = By.xpath("//h2[normalize-space(.)='Varnish bench fire watch']");
+      await driver.wait(until.elementLocated(link), 20000).click();
+      await driver.wait(until.elementLocated(By.css('yu-picture .card')), 20000);
+      await driver.findElement(By.css('nav a[href$="/set"]')).click();
+      await press(driver, 'North-west');
+      await driver.wait(until.elementLocated(By.css('yu-error-curve canvas')), 20000);
+    },
+  },
+  {
+    name: 'what-if',
+    go: async (driver) => {
+      await press(driver, 'What if…');
+      await driver.wait(until.elementLocated(By.css('yu-what-if-helper table')), 20000);
+      await driver.findElement(By.css('yu-what-if-helper select')).sendKeys('Distance');
+      await driver.sleep(1500);
+    },
+  },
 ];
+
+async function press(driver: WebDriver, label: string): Promise<void> {
+  const button = By.xpath(`//button[normalize-space(.)=${JSON.stringify(label)}]`);
+  await driver.wait(until.elementLocated(button), 20000).click();
+}
 
 /** Puts a design on the shelf and opens it in Wire. */
 async function open(driver: WebDriver, design: object): Promise<void> {

@@ -29,10 +29,11 @@ export function unmeasured(sets: readonly Set[], battery: boolean): Unmeasured[]
     .filter((s) => s.intent === 'wanted')
     .flatMap((s) => s.conditions.distance ?? []);
   const has = (intent: Set['intent']): boolean => sets.some((s) => s.intent === intent);
-  const span = (values: number[], unit: string): string =>
-    values.length === 0
-      ? 'None of the sets says.'
-      : `All were taken at ${Math.min(...values)} to ${Math.max(...values)} ${unit}.`;
+  const span = (values: number[], unit: string): string => {
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    if (values.length === 0) return 'None of the sets says.';
+    return `All were taken at ${low === high ? low : `${low} to ${high}`} ${unit}.`;
+  };
   const gaps: (Unmeasured | false)[] = [
     !has('quiet') && {
       title: 'No quiet readings',

@@ -56,6 +56,7 @@ export class TextField {
   }
 
   protected reset(event: Event): void {
+    if (this.text() === this.value()) return;
     event.stopPropagation();
     this.text.set(this.value());
   }

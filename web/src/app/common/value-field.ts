@@ -72,6 +72,8 @@ export class ValueField {
   }
 
   protected reset(event: Event): void {
+    // Where nothing was typed it may mean something to what the field stands in.
+    if (this.text() === this.shown()) return;
     event.stopPropagation();
     this.text.set(this.shown());
   }

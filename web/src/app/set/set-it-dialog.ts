@@ -47,7 +47,7 @@ const titles: Readonly<Record<Helper, string>> = {
       [modal]="true"
       [draggable]="false"
       [dismissableMask]="true"
-      [style]="{ width: '640px' }"
+      [style]="{ width: '720px' }"
     >
       @switch (helper()) {
         @case ('convert') {

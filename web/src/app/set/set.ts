@@ -167,7 +167,7 @@ export class SetStep {
   }
 
   protected tell(column: Column): string {
-    const digits = column.high - column.low < 20 ? 1 : 0;
+    const digits = column.sd < 1 ? 1 : 0;
     return column.sd > 0
       ? `${column.mean.toFixed(digits)} ± ${column.sd.toFixed(digits)}`
       : `${Math.round(column.mean)}`;

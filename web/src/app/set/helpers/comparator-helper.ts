@@ -23,8 +23,10 @@ const params = [
   { id: 'upper', label: 'Changes going up at', unit: 'V', default: 3, min: 0.01, max: 36 },
   { id: 'lower', label: 'Changes back at', unit: 'V', default: 2, min: 0.01, max: 36 },
   { id: 'pullUp', label: 'Pull-up at the output', unit: 'Ω', default: 4700, min: 220, max: 1e6 },
-  { id: 'tolerance', label: 'Resistors are within ±', unit: '', default: 0.01, min: 0, max: 0.2 },
+  { id: 'tolerance', label: 'Resistors are within ±', unit: '%', default: 1, min: 0, max: 20 },
 ] as const satisfies readonly Param[];
+
+type Key = (typeof params)[number]['id'];
 
 /** Every combination of preferred values for two trip points, the best with its worst case. */
 @Component({
@@ -35,7 +37,7 @@ const params = [
       @for (param of params; track param.id) {
         <yu-value-field
           [param]="param"
-          [value]="task()[param.id]"
+          [value]="valueOf(param.id)"
           (changed)="set(param.id, $event)"
         />
       }
@@ -119,14 +121,21 @@ export class ComparatorHelper {
     effect(() => {
       const volts = this.volts();
       if (!volts) return;
-      const [upper, lower] = [Math.max(volts.trip, volts.clear), Math.min(volts.trip, volts.clear)];
+      const [lower, upper] = [volts.trip, volts.clear].map(millivolts).sort((a, b) => a - b);
       this.task.set({ ...untracked(this.task), upper, lower });
     });
     effect(() => void this.searches.take(this.task()));
   }
 
-  protected set(key: (typeof params)[number]['id'], value: number): void {
-    this.task.update((task) => ({ ...task, [key]: value }));
+  protected set(key: Key, value: number): void {
+    this.task.update((task) => ({ ...task, [key]: key === 'tolerance' ? value / 100 : value }));
+  }
+
+  /** As it is typed: tolerances in per cent. */
+  protected valueOf(key: Key): number {
+    return key === 'tolerance'
+      ? Number((100 * this.task().tolerance).toPrecision(4))
+      : this.task()[key];
   }
 
   protected setSignal(value: string): void {
@@ -159,8 +168,8 @@ export class ComparatorHelper {
       formatNominal(feedback, 'Ω'),
       formatQuantity(upper, 'V'),
       formatQuantity(lower, 'V'),
-      `${worst.upper[0].toFixed(2)} … ${worst.upper[1].toFixed(2)}`,
-      `${worst.lower[0].toFixed(2)} … ${worst.lower[1].toFixed(2)}`,
+      between(worst.upper),
+      between(worst.lower),
     ]),
   );
 
@@ -170,3 +179,8 @@ export class ComparatorHelper {
       : 'The output rises with the signal; − is set by a divider or a trimmer of its own.',
   );
 }
+
+const millivolts = (volts: number): number => Math.round(1000 * volts) / 1000;
+
+const between = ([low, high]: readonly [number, number]): string =>
+  `${low.toFixed(3)} … ${high.toFixed(3)} V`;

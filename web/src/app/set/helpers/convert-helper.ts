@@ -17,11 +17,12 @@ import { BenchService } from '../../bench/bench';
 import { DesignSession } from '../../data/design-session';
 import { JudgeView } from '../../data/judge-view';
 import { Capturing } from '../capturing';
+import { ReadingChart, type Course } from './reading-chart';
 
 /** A count in volts, per cent and what the sensor feels, whichever is typed. */
 @Component({
   selector: 'yu-convert-helper',
-  imports: [Button, ValueField],
+  imports: [Button, ReadingChart, ValueField],
   template: `
     <div class="fields">
       @for (field of fields(); track field.param.id) {
@@ -33,6 +34,14 @@ import { Capturing } from '../capturing';
       }
     </div>
     @if (response(); as response) {
+      <yu-reading-chart
+        [courses]="courses()"
+        [across]="response.label + ', ' + response.unit"
+        [scale]="response.scale"
+        [line]="counts()"
+        [range]="response.operating"
+        [full]="full()"
+      />
       <p class="soft">
         {{ response.label }} by the circuit, all else at rest: {{ sensor()?.name }} is made for
         {{ response.operating[0] }} to {{ response.operating[1] }} {{ response.unit }}.
@@ -54,6 +63,7 @@ export class ConvertHelper {
   private readonly session = inject(DesignSession);
   private readonly bench = inject(BenchService);
   private readonly judging = inject(JudgeView);
+  protected readonly full = this.judging.full;
   protected readonly sensor = inject(Capturing).sensor;
   protected readonly response = signal<Response | undefined>(undefined);
   protected readonly told = signal('Asking the circuit…');
@@ -73,7 +83,7 @@ export class ConvertHelper {
       toCounts: (v: number) => number,
     ) => ({
       param: { default: 0, ...param },
-      value,
+      value: Number(value.toPrecision(4)),
       toCounts,
     });
     const felt = response && feltAt(response, counts);
@@ -108,6 +118,17 @@ export class ConvertHelper {
             ),
           ]
         : []),
+    ];
+  });
+
+  protected readonly courses = computed((): Course[] => {
+    const points = this.response()?.points ?? [];
+    return [
+      {
+        name: `${this.channel().name} by the circuit; shaded: what the sensor is made for`,
+        ink: 'indigo',
+        points: points.map(({ felt, counts }) => ({ x: felt, y: counts })),
+      },
     ];
   });
 

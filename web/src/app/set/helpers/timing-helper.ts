@@ -21,7 +21,6 @@ import {
   slowestReading,
 } from '@yurei/core/threshold';
 import type { ChartConfiguration } from 'chart.js';
-import { Button } from 'primeng/button';
 import { BenchService } from '../../bench/bench';
 import { Chart } from '../../common/chart';
 import type { Inks } from '../../common/inks';
@@ -59,7 +58,7 @@ const byParam: Param = {
 /** What averaging, debounce and a following baseline do to errors, delay and slow changes. */
 @Component({
   selector: 'yu-timing-helper',
-  imports: [Button, Chart, ValueField],
+  imports: [Chart, ValueField],
   template: `
     <h3 class="heading">short events</h3>
     <div class="fields">
@@ -88,12 +87,7 @@ const byParam: Param = {
               <td>{{ row.noise }}</td>
               <td>{{ row.later }}</td>
               <td>
-                <p-button
-                  [label]="'Take ' + row.n"
-                  size="small"
-                  variant="text"
-                  (onClick)="average(row.n)"
-                />
+                <button type="button" (click)="average(row.n)">Take {{ row.n }}</button>
               </td>
             </tr>
           }

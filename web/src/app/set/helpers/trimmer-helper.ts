@@ -88,9 +88,10 @@ export class TrimmerHelper {
     effect(() => {
       const volts = this.volts();
       if (!volts) return;
-      const target = (volts.trip + volts.clear) / 2;
+      const target = millivolts((volts.trip + volts.clear) / 2);
       const { supply, track } = untracked(this.values);
-      const [low, high] = [Math.max(0, target - 0.5), Math.min(supply, target + 0.5)];
+      const low = millivolts(Math.max(0, target - 0.5));
+      const high = millivolts(Math.min(supply, target + 0.5));
       this.values.set({ supply, track, target, low, high });
     });
   }
@@ -137,3 +138,4 @@ export class TrimmerHelper {
 }
 
 const ends = (ohms: number): string => (ohms === 0 ? 'nothing' : formatNominal(ohms, 'Ω'));
+const millivolts = (volts: number): number => Math.round(1000 * volts) / 1000;

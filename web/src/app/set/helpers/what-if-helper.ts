@@ -13,12 +13,13 @@ import { formatNominal, type Unit } from '@yurei/core/quantity';
 import { tryable, type WouldRead } from '@yurei/core/rehearsal';
 import { findHappeningKind } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
-import { Button } from 'primeng/button';
 import { BenchService } from '../../bench/bench';
 import { ChoiceField, type Choice } from '../../common/choice-field';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
+import { JudgeView } from '../../data/judge-view';
 import { Capturing } from '../capturing';
+import { ReadingChart, type Course } from './reading-chart';
 
 interface Knob {
   key: string;
@@ -33,12 +34,16 @@ interface Knob {
 const distances = [0.2, 0.35, 0.5, 0.75, 1, 1.5, 2, 3, 5, 8];
 const angles = [0, 10, 20, 30, 45, 60, 80];
 
+/** A value that is rounded counts as the present one within this share. */
+const near = 0.06;
+
 /** Another load, a shroud, another gain, another distance or angle: what the circuit says it would read. */
 @Component({
   selector: 'yu-what-if-helper',
-  imports: [Button, ChoiceField],
+  imports: [ChoiceField, ReadingChart],
   template: `
     <yu-choice-field
+      class="wide"
       label="Change"
       [choices]="choices()"
       [value]="chosen()"
@@ -47,6 +52,13 @@ const angles = [0, 10, 20, 30, 45, 60, 80];
     @if (asking()) {
       <p class="soft" role="status">Asking the circuit…</p>
     } @else if (rows().length > 0) {
+      <yu-reading-chart
+        [courses]="courses()"
+        [across]="heading()"
+        [scale]="chosen() === 'angle' ? 'linear' : 'log'"
+        [full]="judging.full()"
+        [line]="channel().baseline ? undefined : channel().threshold"
+      />
       <table>
         <thead>
           <tr>
@@ -69,12 +81,13 @@ const angles = [0, 10, 20, 30, 45, 60, 80];
               <td>{{ row.room }}</td>
               <td>
                 @if (knob() && !row.here) {
-                  <p-button
-                    [label]="'Take ' + row.label"
-                    size="small"
-                    variant="text"
-                    (onClick)="take(row.value)"
-                  />
+                  <button
+                    type="button"
+                    [attr.aria-label]="'Take ' + row.label"
+                    (click)="take(row.value)"
+                  >
+                    Take
+                  </button>
                 }
               </td>
             </tr>
@@ -99,6 +112,7 @@ export class WhatIfHelper {
   private readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
   private readonly capturing = inject(Capturing);
+  protected readonly judging = inject(JudgeView);
   protected readonly picked = signal('');
   protected readonly asking = signal(true);
   private readonly answer = signal<{ key: string; would: WouldRead[] }>({ key: '', would: [] });
@@ -115,7 +129,10 @@ export class WhatIfHelper {
     const parts = [
       ...new Map([...near, ...(sensor ? [sensor] : [])].map((p) => [p.id, p])).values(),
     ];
-    return parts.flatMap((part) =>
+    const loads = [...parts].sort(
+      (a, b) => Number(kindOf(a).stage === 'feels') - Number(kindOf(b).stage === 'feels'),
+    );
+    return loads.flatMap((part) =>
       tryable(part).map((t) => ({
         key: `${part.id}.${t.id}`,
         part,
@@ -148,7 +165,11 @@ export class WhatIfHelper {
   protected readonly chosen = computed(() => this.picked() || (this.choices()[0]?.value ?? ''));
   protected readonly knob = computed(() => this.knobs().find((k) => k.key === this.chosen()));
   protected readonly heading = computed(() =>
-    this.knob() ? 'value' : this.chosen() === 'angle' ? 'off straight ahead' : 'distance',
+    this.knob()
+      ? `${this.knob()?.param === 'ohms' ? 'resistance' : (this.knob()?.param ?? '')}, ${this.knob()?.unit}`
+      : this.chosen() === 'angle'
+        ? 'off straight ahead, °'
+        : 'distance, m',
   );
 
   constructor() {
@@ -197,8 +218,13 @@ export class WhatIfHelper {
   protected readonly rows = computed(() => {
     const { would } = this.answer();
     const knob = this.knob();
-    const rooms = would.map((w) => roomOf(w, this.channel()));
-    const most = Math.max(...rooms.map((r) => r ?? -Infinity));
+    const here = knob ? would.filter((w) => Math.abs(w.value / knob.value - 1) < near) : would;
+    const felt = feltIn(here);
+    const rooms = would.map((w) => roomOf(w, this.channel(), felt));
+    const best = rooms.reduce<number>(
+      (at, room, i) => ((room ?? -Infinity) > (rooms[at] ?? -Infinity) ? i : at),
+      0,
+    );
     return would.map((w, i) => ({
       value: w.value,
       label: knob
@@ -208,10 +234,36 @@ export class WhatIfHelper {
           : `${w.value} m`,
       cells: [tell(w.rest), ...w.during.map((d) => tell(d.counts))],
       room: rooms[i] === undefined ? '–' : tell(rooms[i]),
-      best: rooms[i] === most,
-      here: knob !== undefined && Math.abs(w.value / knob.value - 1) < 0.06,
+      best: i === best && rooms[i] !== undefined,
+      here: knob !== undefined && Math.abs(w.value / knob.value - 1) < near,
     }));
   });
+
+  /** What the circuit says, and what was measured at such a distance or angle. */
+  protected readonly courses = computed((): Course[] => {
+    const { would, key } = this.answer();
+    const inks = { wanted: 'lantern', nuisance: 'amber' } as const;
+    const rest = would.flatMap(({ value, rest: y }) => (y === undefined ? [] : [{ x: value, y }]));
+    const happenings = (would[0]?.during ?? []).map(({ happening, name, intent }): Course => ({
+      name,
+      ink: inks[intent],
+      points: would.flatMap(({ value, during }) => {
+        const found = during.find((d) => d.happening === happening);
+        return found ? [{ x: value, y: found.counts }] : [];
+      }),
+    }));
+    return [{ name: 'at rest', ink: 'moss', points: rest }, ...happenings, ...this.measured(key)];
+  });
+
+  private measured(key: string): Course[] {
+    if (key !== 'distance' && key !== 'angle') return [];
+    const means = new Map(this.judging.current()?.sets.map((s) => [s.id, s.mean]));
+    const points = this.judging.sets().flatMap(({ id, intent, conditions }) => {
+      const [x, y] = [conditions[key], means.get(id)];
+      return intent === 'wanted' && x !== undefined && x > 0 && y !== undefined ? [{ x, y }] : [];
+    });
+    return points.length > 0 ? [{ name: 'measured', ink: 'indigo', points, dots: true }] : [];
+  }
 
   protected readonly words = computed(() => {
     const knob = this.knob();
@@ -220,7 +272,7 @@ export class WhatIfHelper {
       knob.param === 'halfAngle'
         ? ' A tube of length L over an opening of diameter d narrows the half-angle to about atan(d/2L): 5 mm and 14 mm make 10°.'
         : '';
-    return `Room: from the farthest of rest and what must not fire to the nearest of what is wanted.${shroud}`;
+    return `Room: from the farthest of rest and what must not fire to the nearest of what is wanted and felt here.${shroud}`;
   });
 
   protected take(value: number): void {
@@ -229,10 +281,26 @@ export class WhatIfHelper {
   }
 }
 
+/** Happenings that this channel feels as things are: others are for other channels. */
+function feltIn(would: readonly WouldRead[]): ReadonlySet<string> {
+  const moved = would.flatMap(({ rest = 0, during }) =>
+    during
+      .filter(({ counts }) => Math.abs(counts - rest) > Math.max(3, 0.1 * rest))
+      .map((d) => d.happening),
+  );
+  return new Set(moved);
+}
+
 /** How far apart quiet and wanted would lie; for a single happening, from the line. */
-function roomOf({ rest, during }: WouldRead, { trips, threshold }: Channel): number | undefined {
+function roomOf(
+  { rest, during }: WouldRead,
+  { trips, threshold }: Channel,
+  felt: ReadonlySet<string>,
+): number | undefined {
   const sign = trips === 'below' ? -1 : 1;
-  const wanted = during.filter((d) => d.intent === 'wanted').map((d) => sign * d.counts);
+  const wanted = during
+    .filter((d) => d.intent === 'wanted' && felt.has(d.happening))
+    .map((d) => sign * d.counts);
   const others = [rest, ...during.filter((d) => d.intent !== 'wanted').map((d) => d.counts)]
     .filter((c) => c !== undefined)
     .map((c) => sign * c);

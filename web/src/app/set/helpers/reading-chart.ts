@@ -1,0 +1,164 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { ChartConfiguration } from 'chart.js';
+import { Chart } from '../../common/chart';
+import type { Inks } from '../../common/inks';
+
+/** One course of readings over what is varied; dots are what was measured. */
+export interface Course {
+  name: string;
+  ink: 'moss' | 'amber' | 'lantern' | 'indigo';
+  points: { x: number; y: number }[];
+  dots?: true;
+}
+
+/** Counts against something that is varied, with the line of the channel and the range something is made for. */
+@Component({
+  selector: 'yu-reading-chart',
+  imports: [Chart],
+  template: `
+    <yu-chart [configure]="configure()" [label]="label()" />
+    <p class="soft legend">
+      @for (course of courses(); track course.name) {
+        <span class="name"
+          ><span
+            class="swatch"
+            [class.dot]="course.dots"
+            [style.border-color]="'var(--' + course.ink + ')'"
+          ></span
+          >{{ course.name }}</span
+        >
+      }
+    </p>
+  `,
+  styles: `
+    yu-chart {
+      display: block;
+      height: 170px;
+    }
+    .legend {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 14px;
+      font-size: 12px;
+      margin: 2px 0;
+    }
+    .swatch {
+      display: inline-block;
+      width: 16px;
+      border-top: 2px solid;
+      vertical-align: middle;
+      margin-right: 5px;
+    }
+    .swatch.dot {
+      width: 0;
+      border: 4px solid;
+      border-radius: 50%;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ReadingChart {
+  readonly courses = input.required<readonly Course[]>();
+  readonly across = input.required<string>();
+  readonly scale = input<'linear' | 'log'>('linear');
+  /** Counts at which the channel trips. */
+  readonly line = input<number>();
+  /** Highest count that can be read. */
+  readonly full = input<number>();
+  /** What it is made for, on the horizontal axis. */
+  readonly range = input<readonly [number, number]>();
+
+  protected readonly label = computed(
+    () =>
+      `Counts against ${this.across()}: ${this.courses()
+        .map((c) => c.name)
+        .join(', ')}`,
+  );
+  protected readonly configure = computed(() => {
+    const [courses, across, scale] = [this.courses(), this.across(), this.scale()];
+    const [line, range, full] = [this.line(), this.range(), this.full()];
+    return (inks: Inks) => config({ courses, across, scale, line, range, full }, inks);
+  });
+}
+
+interface Told {
+  courses: readonly Course[];
+  across: string;
+  scale: 'linear' | 'log';
+  line: number | undefined;
+  range: readonly [number, number] | undefined;
+  full: number | undefined;
+}
+
+function config(
+  { courses, across, scale, line, range, full }: Told,
+  inks: Inks,
+): ChartConfiguration<'line'> {
+  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
+  const title = (text: string) => ({ display: true, text, color: inks.soft, font });
+  const annotations = {
+    ...(line === undefined
+      ? {}
+      : {
+          line: {
+            type: 'line' as const,
+            yMin: line,
+            yMax: line,
+            borderColor: inks.lantern,
+            borderWidth: 1.2,
+            borderDash: [4, 3],
+          },
+        }),
+    ...(range
+      ? {
+          range: {
+            type: 'box' as const,
+            xMin: range[0],
+            xMax: range[1],
+            backgroundColor: `${inks.moss}18`,
+            borderWidth: 0,
+          },
+        }
+      : {}),
+  };
+  return {
+    type: 'line',
+    data: {
+      datasets: courses.map(({ ink, points, dots }) => ({
+        data: points,
+        borderColor: inks[ink],
+        backgroundColor: inks[ink],
+        borderWidth: 1.6,
+        showLine: !dots,
+        pointRadius: dots ? 4 : 0,
+      })),
+    },
+    options: {
+      animation: false,
+      parsing: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: {
+        x: {
+          type: scale === 'log' ? 'logarithmic' : 'linear',
+          grid: { display: false },
+          ticks: {
+            color: inks.soft,
+            font,
+            maxTicksLimit: 8,
+            callback: (v) => `${Number(Number(v).toPrecision(3))}`,
+          },
+          title: title(across),
+        },
+        y: {
+          min: 0,
+          ...(full === undefined ? {} : { max: full }),
+          grid: { color: inks.rule },
+          ticks: { color: inks.soft, font, maxTicksLimit: 5, callback: String },
+          title: title('counts'),
+        },
+      },
+      plugins: { tooltip: { enabled: false }, annotation: { annotations } },
+    },
+  };
+}

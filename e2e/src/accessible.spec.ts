@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { Key } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** axe-core on every view, in both themes: nothing serious against WCAG 2.2 AA. */
@@ -62,7 +62,50 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
       },
     ],
     ['set', () => its.page.step('set').then(() => its.page.find('yu-threshold-chart canvas'))],
-    ['rehearse', () => its.page.step('rehearse').then(() => its.page.find('.verdicts .outcome'))],
+    [
+      'a capture going on, live',
+      async () => {
+        await its.page.press('Connect stand-in board');
+        await its.page.says('yu-board-state', /readings\/s/);
+        await its.browser.driver
+          .findElement(By.xpath("//button[@role='tab' and normalize-space(.)='live']"))
+          .click();
+        await its.page.press('Capture 20 readings');
+        await its.page.find('yu-error-curve canvas');
+      },
+    ],
+    [
+      'readings brought in',
+      async () => {
+        await its.page.press('From a file or typed…');
+        await its.page.find('yu-bring-dialog textarea');
+        await its.browser.driver.sleep(400);
+      },
+    ],
+    ...['Convert…', 'Timing…', 'What if…', 'Trimmer…', 'Comparator…', 'Step by step…'].map(
+      (label): [string, () => Promise<unknown>] => [
+        `help: ${label}`,
+        async () => {
+          await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+          await its.browser.driver.sleep(500);
+          await its.browser.driver
+            .findElement(By.xpath("//button[@role='tab' and contains(., 'set it')]"))
+            .click();
+          await its.page.press(label);
+          await its.page.find('yu-set-it-dialog .p-dialog');
+          await its.browser.driver.sleep(700);
+        },
+      ],
+    ),
+    [
+      'rehearse',
+      async () => {
+        await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+        await its.browser.driver.sleep(500);
+        await its.page.step('rehearse');
+        await its.page.find('.verdicts .outcome');
+      },
+    ],
     [
       'parts',
       async () => {

@@ -6,7 +6,9 @@ import { until, By } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
 import { merged } from './merged.js';
+import { benchSet } from './bench-set.js';
 import { Page } from './page.js';
+import { summary } from './summary.js';
 
 /** A fixed piece of work, to tell how fast the machine is at this moment: one million square roots, ms. */
 function yardstick(): number {
@@ -14,13 +16,6 @@ function yardstick(): number {
   let sum = 0;
   for (let i = 0; i < 1e6; i++) sum += Math.sqrt(i);
   return sum > 0 ? performance.now() - began : NaN;
-}
-
-/** Median and largest of some times, ms. */
-function summary(times: number[]): string {
-  const sorted = [...times].sort((a, b) => a - b);
-  const at = (share: number): string => sorted[Math.floor(share * (sorted.length - 1))].toFixed(2);
-  return `median ${at(0.5)} ms, 95 % ${at(0.95)} ms, largest ${at(1)} ms (${times.length} runs)`;
 }
 
 /** The slowest second of a run of frames: how many frames it held. */
@@ -202,6 +197,7 @@ const dragScript = `
 console.log(`${cpus().length} × ${cpus()[0].model}, Node.js ${process.version}`);
 await benchCore();
 await benchBrowser();
+await benchSet();
 await benchWire('21 parts', merged('Twenty', ['slipway-beam', 'sail-loft-motion']));
 await benchWire(
   '63 parts',

@@ -96,6 +96,7 @@ interface Line {
       color: var(--indigo-ink);
       cursor: pointer;
       padding: 0;
+      min-height: 24px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

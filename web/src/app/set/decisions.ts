@@ -70,7 +70,7 @@ export function errorRows(judgement: Judgement): Row[] {
     seconds > 0
       ? [
           {
-            label: 'Fired in the quiet readings',
+            label: 'Fired with nothing wanted',
             value: `${trips} in ${formatQuantity(seconds, 's')}${bound}`,
             bad: trips > 0,
           },

@@ -1,6 +1,7 @@
 import { EditError, type Edit } from './edit.js';
 import { splitRef } from './terminal-ref.js';
-import type { Design, Group, Part, PinUse, Scene, Wire } from './types.js';
+import { mostReadingsInAll } from './limits.js';
+import type { Design, Group, Part, PinUse, ReadingSet, Scene, Wire } from './types.js';
 
 type Handler<T extends Edit['type']> = (design: Design, edit: Extract<Edit, { type: T }>) => Design;
 
@@ -95,18 +96,28 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
   }),
   'set-recording': (design, { part, recording }) =>
     changePart(design, part, (p) => ({ ...p, recording })),
-  'put-readings': (design, { set }) => {
-    if (!design.channels.some((c) => c.id === set.channel)) {
-      throw new EditError(`There is no channel ${set.channel}.`);
-    }
-    return { ...design, readings: put(design.readings, set) };
-  },
+  'put-readings': putReadings,
   'remove-readings': (design, { id }) => ({
     ...design,
     readings: without(design.readings, id, 'reading set'),
   }),
   batch: (design, { edits }) => edits.reduce(applyEdit, design),
 };
+
+/** A set belongs to a channel that is there, and all sets together fit into a design. */
+function putReadings(design: Design, { set }: { set: ReadingSet }): Design {
+  if (!design.channels.some((c) => c.id === set.channel)) {
+    throw new EditError(`There is no channel ${set.channel}.`);
+  }
+  const readings = put(design.readings, set);
+  const all = readings.reduce((sum, { counts }) => sum + counts.length, 0);
+  if (all > mostReadingsInAll) {
+    throw new EditError(
+      `All sets together would have ${all} readings; a design holds ${mostReadingsInAll}. Remove sets that are no longer needed, or keep a shorter stretch.`,
+    );
+  }
+  return { ...design, readings };
+}
 
 /** A part leaves with its wires, its pin settings and whatever read or drove those pins. */
 function removePart(design: Design, { id }: { id: string }): Design {

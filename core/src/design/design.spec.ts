@@ -13,6 +13,7 @@ import {
   redo,
   startHistory,
   type Design,
+  type ReadingSet,
   undo,
   type Edit,
 } from './index.js';
@@ -210,5 +211,60 @@ describe('groups', () => {
     expect(set.controller.pins.at(-1)).toEqual({ pin, mode: 'input', skill: 'interrupt' });
     const cleared = applyEdit(set, { type: 'clear-pin', pin });
     expect(cleared.controller).toEqual(slipwayBeam().controller);
+  });
+});
+
+describe('reading sets', () => {
+  const set: ReadingSet = {
+    id: 's1',
+    name: 'Night',
+    channel: 'beam',
+    intent: 'quiet',
+    origin: 'typed',
+    taken: '2026-11-25T21:00:00Z',
+    every: 1,
+    counts: [820, 821],
+    excluded: [],
+    conditions: {},
+    notes: '',
+  };
+  const put = (change: Partial<ReadingSet> = {}): Edit => ({
+    type: 'put-readings',
+    set: { ...set, ...change },
+  });
+
+  it('are put, put anew under the same id, and removed', () => {
+    const one = applyEdit(slipwayBeam(), put());
+    expect(one.readings).toEqual([set]);
+    const changed = applyEdit(one, put({ name: 'Dusk' }));
+    expect(changed.readings).toEqual([{ ...set, name: 'Dusk' }]);
+    expect(applyEdit(changed, { type: 'remove-readings', id: 's1' }).readings).toEqual([]);
+  });
+
+  it('go with their channel, and with the part that it reads', () => {
+    const design = applyEdit(slipwayBeam(), put());
+    expect(applyEdit(design, { type: 'remove-channel', id: 'beam' }).readings).toEqual([]);
+    expect(applyEdit(design, { type: 'remove-part', id: 'U1' }).readings).toEqual([]);
+  });
+
+  it('belong to a channel that is there, and only what is there is removed', () => {
+    expect(() => applyEdit(slipwayBeam(), put({ channel: 'west' }))).toThrow(/no channel west/);
+    const remove: Edit = { type: 'remove-readings', id: 's1' };
+    expect(() => applyEdit(slipwayBeam(), remove)).toThrow(EditError);
+  });
+
+  it('do not fill a design beyond what it holds', () => {
+    const counts = Array<number>(20_000).fill(1);
+    const ids = ['a', 'b', 'c', 'd', 'e'];
+    const full = ids.reduce((d, id) => applyEdit(d, put({ id, counts })), slipwayBeam());
+    expect(() => applyEdit(full, put({ id: 'f' }))).toThrow(
+      /would have 100002 readings.*Remove sets/,
+    );
+    expect(applyEdit(full, put({ id: 'e', counts: [1] })).readings).toHaveLength(5);
+  });
+
+  it('version 3 had none; what else it said stands', () => {
+    const old = { ...slipwayBeam(), version: 3, readings: undefined };
+    expect(migrate(old)).toEqual({ ...slipwayBeam(), readings: [] });
   });
 });

@@ -1,4 +1,5 @@
 export * from './types.js';
+export { mostReadings, mostReadingsInAll } from './limits.js';
 export { emptyDesign } from './empty-design.js';
 export { splitRef, terminalRef } from './terminal-ref.js';
 export { deriveNets, netIndex, type Net } from './nets.js';

@@ -1,12 +1,10 @@
 import Joi from 'joi';
+import { mostReadings } from '../design/index.js';
 
 /** Larger files are no designs: the largest sensible one is a few hundred kilobytes. */
 export const largestFile = 2_000_000;
 /** Most readings a recording in a design may have. */
 export const largestRecording = 20_000;
-/** Most readings one set may have, and all sets of a design together. */
-export const mostReadings = 20_000;
-export const mostReadingsInAll = 100_000;
 
 const id = Joi.string()
   .pattern(/^[A-Za-z][A-Za-z0-9_-]{0,31}$/, 'id')

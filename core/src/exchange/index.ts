@@ -1,4 +1,4 @@
-export { designShape, largestFile, mostReadings } from './design-shape.js';
+export { designShape, largestFile } from './design-shape.js';
 export { checkDocument, readDesign, type ReadResult } from './read-design.js';
 export { fileNameFor, writeDesign } from './write-design.js';
 export { problemText } from './problem-text.js';

@@ -18,7 +18,9 @@ const most = 500_000;
  * readings with a reason in a column "left out". Readings of a set stay in their order.
  */
 export function parseReadingSets(text: string): ReadingSetsResult {
-  const delimiter = /[;\t]/.exec(text.slice(0, 1000))?.[0] ?? ',';
+  const [line] = text.split('\n', 1);
+  const cells = (by: string): string[] => line.split(by).map((cell) => cell.trim().toLowerCase());
+  const delimiter = [',', ';', '\t'].find((by) => cells(by).includes('counts')) ?? ',';
   const { data } = Papa.parse<string[]>(text.trimEnd(), { delimiter });
   const [head = [], ...rows] = data;
   const names = head.map((cell) => cell.trim().toLowerCase());

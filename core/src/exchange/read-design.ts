@@ -1,7 +1,7 @@
 import { checkDesign, type Problem } from '../catalog/index.js';
-import { migrate, type Design } from '../design/index.js';
+import { migrate, mostReadingsInAll, type Design } from '../design/index.js';
 import { checkScenes } from '../scene/index.js';
-import { designShape, largestFile, mostReadingsInAll } from './design-shape.js';
+import { designShape, largestFile } from './design-shape.js';
 
 /** A design read from a file, or why it cannot be; doubts do not stand in the way but want a look. */
 export type ReadResult =

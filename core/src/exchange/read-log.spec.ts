@@ -1,5 +1,15 @@
+import fc from 'fast-check';
+import { emptyDesign, type ReadingSet } from '../design/index.js';
 import { isoSeconds } from './iso-seconds.js';
-import { guessLog, LogError, LogReader, parseTyped } from './index.js';
+import {
+  guessLog,
+  LogError,
+  LogReader,
+  parseReadingSets,
+  parseTyped,
+  readHappening,
+  writeReadings,
+} from './index.js';
 
 const countsPer = { counts: 1, V: 204.6, mV: 0.2046, '%': 10.23 };
 const read = (text: string) => {
@@ -82,4 +92,62 @@ it('dates count as the clock of the machine counts them', () => {
     expect(isoSeconds(text)).toBeCloseTo(Date.parse(`${text.replace(' ', 'T')}Z`) / 1000, 6);
   for (const text of ['25.11.2026 21:04', '2026-13-01 00:00', '1500'])
     expect(isoSeconds(text)).toBeNaN();
+});
+
+describe('reading sets', () => {
+  const sets: fc.Arbitrary<ReadingSet> = fc.record({
+    id: fc.constant('s'),
+    name: fc.string({ minLength: 1, maxLength: 20 }).map((s) => `n${s.trim()}`),
+    channel: fc.constant('c'),
+    intent: fc.constantFrom('wanted' as const, 'quiet' as const, 'nuisance' as const),
+    origin: fc.constant('typed' as const),
+    taken: fc.constant('2026-11-25T21:00:00Z'),
+    every: fc.constantFrom(0.04, 1),
+    counts: fc.array(fc.integer({ min: 0, max: 1023 }), { minLength: 1, maxLength: 12 }),
+    excluded: fc.constant([]),
+    conditions: fc.constant({ distance: 1.5, surface: 'tiles, "white"' }),
+    notes: fc.constant(''),
+  });
+
+  it('go out as CSV and come back the same, whatever their names are', () => {
+    fc.assert(
+      fc.property(sets, (set) => {
+        const back = parseReadingSets(writeReadings([set]));
+        expect(back).toMatchObject({
+          ok: true,
+          sets: [{ name: set.name.trim(), intent: set.intent, counts: set.counts }],
+        });
+      }),
+    );
+  });
+
+  it('leave out what was left out', () => {
+    const [set] = fc.sample(sets, 1);
+    const text = writeReadings([
+      { ...set, counts: [1, 2, 3], excluded: [{ at: 1, reason: 'bumped' }] },
+    ]);
+    expect(text).toContain('bumped');
+    expect(parseReadingSets(text)).toMatchObject({ sets: [{ counts: [1, 3] }] });
+  });
+});
+
+it.each([
+  ['', /complete JSON/],
+  ['[]', /object/],
+  ['{"id":"h","kind":"flame","name":"F","intent":"wanted","start":0,"params":{}}', /needs a place/],
+  [
+    '{"id":"h","kind":"comet","name":"F","intent":"wanted","start":0,"params":{}}',
+    /no happening "comet"/,
+  ],
+  [
+    '{"id":"h","kind":"flame","name":"F","intent":"wanted","start":0,"params":{"height":99},"path":[{"x":1,"y":1}]}',
+    /outside the possible/,
+  ],
+  [
+    '{"id":"h","kind":"flame","name":"F","intent":"wanted","start":0,"params":{},"path":[{"x":900,"y":1}]}',
+    /outside the plan/,
+  ],
+])('a happening that is started: %s is refused', (text, reason) => {
+  const result = readHappening(text, emptyDesign('Bench'));
+  expect(result.ok ? '' : result.reason).toMatch(reason);
 });

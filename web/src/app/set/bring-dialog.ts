@@ -8,10 +8,9 @@ import {
   model,
   signal,
 } from '@angular/core';
-import type { Channel, Conditions } from '@yurei/core/design';
+import { mostReadings, type Channel, type Conditions } from '@yurei/core/design';
 import {
   guessLog,
-  mostReadings,
   parseTyped,
   type CountsPer,
   type LogGuess,
@@ -162,7 +161,7 @@ export class BringDialog {
     const step = Math.ceil((stretch.end - stretch.first) / mostReadings);
     const counts: number[] = [];
     for (let i = stretch.first; i < stretch.end; i += step) counts.push(rounded(log.counts[i]));
-    const thinned = step > 1 ? `Every ${step}th reading of a longer log.` : '';
+    const thinned = step > 1 ? `One reading in ${step} of a longer log.` : '';
     this.finish(counts, log.every * step, 'file', thinned);
   }
 
@@ -187,7 +186,8 @@ export class BringDialog {
 
   private finish(counts: number[], every: number, origin: 'file' | 'typed', notes: string): void {
     const set = { counts, every, origin, notes, name: this.name(), intent: this.intent() };
-    if (!this.capturing.keep(this.channel(), { ...set, conditions: this.conditions() })) return;
+    if (!this.capturing.keep(this.channel(), { ...set, conditions: this.conditions() }))
+      return this.refused.set(this.capturing.refusal());
     this.typed.set('');
     this.forget();
     this.open.set(false);

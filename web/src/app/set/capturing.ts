@@ -35,7 +35,7 @@ export class Capturing {
   readonly wanted = signal(20);
   readonly intent = linkedSignal((): Intent => this.board.running()?.intent ?? 'quiet');
   readonly name = linkedSignal(() => this.nameFor(this.intent(), this.board.running()));
-  /** Why the last capture did not come about. */
+  /** Why the last capture did not come about, or was not kept. */
   readonly refusal = signal('');
 
   /** Where what happens is put, from the sensor straight ahead, m; undefined leaves it where the scene has it. */
@@ -100,6 +100,7 @@ export class Capturing {
       },
     });
     if (kept) this.selection.pick('readings', id);
+    this.refusal.set(kept ? '' : this.session.refusal());
     return kept;
   }
 

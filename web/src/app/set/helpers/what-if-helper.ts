@@ -95,7 +95,8 @@ const near = 0.06;
         </tbody>
       </table>
       <p class="soft">
-        {{ words() }} Counts by the circuit alone, without noise: check by a new capture.
+        {{ words() }} Counts by the circuit alone, without noise, the farthest from rest of five
+        moments: check by a new capture.
       </p>
     } @else {
       <p class="soft">
@@ -234,7 +235,7 @@ export class WhatIfHelper {
           : `${w.value} m`,
       cells: [tell(w.rest), ...w.during.map((d) => tell(d.counts))],
       room: rooms[i] === undefined ? '–' : tell(rooms[i]),
-      best: i === best && rooms[i] !== undefined,
+      best: knob !== undefined && i === best && rooms[i] !== undefined,
       here: knob !== undefined && Math.abs(w.value / knob.value - 1) < near,
     }));
   });

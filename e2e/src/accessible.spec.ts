@@ -82,21 +82,27 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
         await its.browser.driver.sleep(400);
       },
     ],
-    ...['Convert…', 'Timing…', 'What if…', 'Trimmer…', 'Comparator…', 'Step by step…'].map(
-      (label): [string, () => Promise<unknown>] => [
-        `help: ${label}`,
-        async () => {
-          await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
-          await its.browser.driver.sleep(500);
-          await its.browser.driver
-            .findElement(By.xpath("//button[@role='tab' and contains(., 'set it')]"))
-            .click();
-          await its.page.press(label);
-          await its.page.find('yu-set-it-dialog .p-dialog');
-          await its.browser.driver.sleep(700);
-        },
-      ],
-    ),
+    ...[
+      'Convert…',
+      'Timing…',
+      'What if…',
+      'Trimmer…',
+      'Comparator…',
+      'Timer…',
+      'Step by step…',
+    ].map((label): [string, () => Promise<unknown>] => [
+      `help: ${label}`,
+      async () => {
+        await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+        await its.browser.driver.sleep(500);
+        await its.browser.driver
+          .findElement(By.xpath("//button[@role='tab' and contains(., 'set it')]"))
+          .click();
+        await its.page.press(label);
+        await its.page.find('yu-set-it-dialog .p-dialog');
+        await its.browser.driver.sleep(700);
+      },
+    ]),
     [
       'rehearse',
       async () => {

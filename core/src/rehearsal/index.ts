@@ -10,8 +10,8 @@ export { pinStates } from './pin-states.js';
 export { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 export {
   countsAt,
-  elsewhere,
   feltAt,
+  ifInstead,
   responseOf,
   tryable,
   whatIf,

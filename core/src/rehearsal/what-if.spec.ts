@@ -1,5 +1,5 @@
 import { demo } from '../testing/demo.js';
-import { countsAt, elsewhere, feltAt, responseOf, snapshot, tryable, whatIf } from './index.js';
+import { countsAt, feltAt, ifInstead, responseOf, snapshot, tryable, whatIf } from './index.js';
 
 const dusk = demo('steps-lamp-at-dusk');
 const fire = demo('varnish-bench-fire');
@@ -38,9 +38,12 @@ it('a flame farther away reads less, by the inverse square where nothing else is
   const flame = scene.happenings.find((h) => h.kind === 'flame');
   const { x = 0, y = 0, facing = 0 } = part(receivers[0]).place ?? {};
   const turn = (facing * Math.PI) / 180;
-  const at = (d: number) => ({ value: d, x: x + d * Math.cos(turn), y: y + d * Math.sin(turn) });
   if (!flame) throw new Error('no flame');
-  const read = elsewhere(fire, scene, channel.id, flame, [at(2), at(3)]);
+  const at = (d: number) => ({
+    value: d,
+    happening: { ...flame, path: [{ x: x + d * Math.cos(turn), y: y + d * Math.sin(turn) }] },
+  });
+  const read = ifInstead(fire, scene, channel.id, [at(2), at(3)]);
   const above = read.map((r) => (r.during[0]?.counts ?? NaN) - (r.rest ?? NaN));
   expect(above[0] / above[1]).toBeCloseTo(1.5 ** 2, 1);
 });

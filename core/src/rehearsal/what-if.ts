@@ -34,18 +34,17 @@ export function whatIf(
   });
 }
 
-/** What a channel would read of one happening put at several places. */
-export function elsewhere(
+/** What a channel would read of a happening in several shapes: nearer, from the side, with another surface. */
+export function ifInstead(
   design: Design,
   scene: Scene,
   channel: string,
-  happening: Happening,
-  places: readonly { value: number; x: number; y: number }[],
+  variants: readonly { value: number; happening: Happening }[],
 ): WouldRead[] {
-  return places.map(({ value, x, y }) => {
-    const moved = { ...happening, path: [{ x, y }] };
-    return { value, ...readingsOf(design, { ...scene, happenings: [moved] }, channel) };
-  });
+  return variants.map(({ value, happening }) => ({
+    value,
+    ...readingsOf(design, { ...scene, happenings: [happening] }, channel),
+  }));
 }
 
 function readingsOf(design: Design, scene: Scene, channel: string): Omit<WouldRead, 'value'> {

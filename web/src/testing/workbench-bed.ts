@@ -41,8 +41,8 @@ export const benchInThread = () => ({
       bench.response(...args),
     ),
     whatIf: jest.fn(async (...args: Parameters<typeof bench.whatIf>) => bench.whatIf(...args)),
-    elsewhere: jest.fn(async (...args: Parameters<typeof bench.elsewhere>) =>
-      bench.elsewhere(...args),
+    ifInstead: jest.fn(async (...args: Parameters<typeof bench.ifInstead>) =>
+      bench.ifInstead(...args),
     ),
     averaging: jest.fn(async (...args: Parameters<typeof bench.averaging>) =>
       bench.averaging(...args),

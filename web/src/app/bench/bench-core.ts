@@ -4,7 +4,7 @@ import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import {
-  elsewhere,
+  ifInstead,
   quietScene,
   rehearse,
   responseOf,
@@ -99,15 +99,14 @@ export const bench = {
     return whatIf(design, sceneOf(design, scene) ?? quietScene, channel, change);
   },
 
-  /** What a channel would read of a happening at other places. */
-  elsewhere(
+  /** What a channel would read of a happening in other shapes. */
+  ifInstead(
     design: Design,
     scene: string | undefined,
     channel: string,
-    happening: Happening,
-    places: { value: number; x: number; y: number }[],
+    variants: { value: number; happening: Happening }[],
   ): WouldRead[] {
-    return elsewhere(design, sceneOf(design, scene) ?? quietScene, channel, happening, places);
+    return ifInstead(design, sceneOf(design, scene) ?? quietScene, channel, variants);
   },
 
   /** The best comparator networks for two trip points. */

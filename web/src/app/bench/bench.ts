@@ -9,6 +9,6 @@ export abstract class BenchService {
   abstract readonly quick: Pick<Remote<Bench>, 'look' | 'judge' | 'judgeChannel' | 'curve'>;
   abstract readonly patient: Pick<
     Remote<Bench>,
-    'rehearse' | 'rhythms' | 'response' | 'whatIf' | 'elsewhere' | 'comparator' | 'averaging'
+    'rehearse' | 'rhythms' | 'response' | 'whatIf' | 'ifInstead' | 'comparator' | 'averaging'
   >;
 }

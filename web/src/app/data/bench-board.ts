@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { columnFor, parseBoardLine } from '@yurei/core/bench';
-import type { Channel, Happening } from '@yurei/core/design';
+import { splitRef, type Channel, type Happening } from '@yurei/core/design';
 import { happeningSpan } from '@yurei/core/scene';
 import type { Subscription } from 'rxjs';
 import { serialLink, standInLink, type BoardLink } from './board-link';
@@ -98,6 +98,12 @@ export class BenchBoard implements OnDestroy {
   stop(): void {
     this.link?.send('stop');
     this.ended();
+  }
+
+  /** Switches a pin that feeds a sensor. */
+  power(pin: string, on: boolean): void {
+    const name = this.kind() === 'stand-in' ? pin : splitRef(pin).terminal;
+    this.link?.send(`power ${name} ${on ? 'on' : 'off'}`);
   }
 
   private ended(): void {

@@ -9,6 +9,7 @@ import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
+import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
@@ -152,6 +153,7 @@ export class ChannelPanel {
   private readonly session = inject(DesignSession);
   private readonly selection = inject(Selection);
   private readonly judging = inject(JudgeView);
+  private readonly view = inject(BenchView);
   protected readonly holdParam = holdParam;
   protected readonly sides = sides;
   protected readonly bothSides = bothSides;
@@ -179,6 +181,16 @@ export class ChannelPanel {
     ];
   });
 
+  /** V of one count; undefined where no converter reads it. */
+  private readonly oneCount = computed(() => {
+    const [design, channel] = [this.session.design(), this.channel()];
+    const reader = design && channel && channelReader(design, channel.pin);
+    const solved = reader && this.view.snapshot()?.solution.parts[reader.part];
+    return reader?.by === 'converter' && solved
+      ? reader.reference(solved) / reader.full
+      : undefined;
+  });
+
   /** What its readings say of the channel itself. */
   protected readonly measured = computed(() => {
     const judgement = this.judging.judged().get(this.id());
@@ -192,9 +204,16 @@ export class ChannelPanel {
       ...(noise
         ? [
             { label: 'Noise, quiet', value: `± ${noise.sd.toFixed(1)} counts` },
+            {
+              label: 'Worth independent ones',
+              value: `${Math.round(noise.independent)} of ${noise.readings}`,
+            },
             { label: 'Hysteresis for it', value: `${judgement.hysteresis}` },
           ]
         : []),
+      ...(this.oneCount() === undefined
+        ? []
+        : [{ label: 'One count', value: formatQuantity(this.oneCount() ?? 0, 'V') }]),
       {
         label: 'Answers within',
         value: formatQuantity(slowestAnswer(this.channel() ?? { every: 0, hits: 0 }), 's'),

@@ -79,17 +79,21 @@ export function errorRows(judgement: Judgement): Row[] {
   return [...misses, ...fires, ...perDay, ...counted];
 }
 
-const missRow = ({ name, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
+const missRow = ({ name, margin, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
   label: `Misses ${name}`,
-  value: bounded(tries - events, tries, 1 - high, 1 - low),
+  value: `${bounded(tries - events, tries, 1 - high, 1 - low)}, ${off(margin)}`,
   bad: events < tries,
 });
 
-const fireRow = ({ name, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
+const fireRow = ({ name, margin, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
   label: `Fires on ${name}`,
-  value: bounded(events, tries, low, high),
+  value: `${bounded(events, tries, low, high)}, ${off(margin)}`,
   bad: events > 0,
 });
+
+/** How far the reading nearest to being decided wrongly lies from the line. */
+const off = (margin: number): string =>
+  margin < 0 ? `${tell(-margin)} over` : `${tell(margin)} off`;
 
 /** A share with what the true one may be. */
 function bounded(events: number, tries: number, low: number, high: number): string {

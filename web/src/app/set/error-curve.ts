@@ -24,6 +24,8 @@ export class ErrorCurve {
   readonly curve = input.required<readonly CurvePoint[]>();
   /** Where the line stands, in what the threshold is in. */
   readonly line = input.required<number>();
+  /** Shows what is noticed against what is false instead (ROC). */
+  readonly roc = input(false);
 
   protected readonly label = computed(() => {
     const near = this.curve().reduce<CurvePoint | undefined>(
@@ -35,8 +37,8 @@ export class ErrorCurve {
   });
 
   protected readonly configure = computed(() => {
-    const [curve, line] = [this.curve(), this.line()];
-    return (inks: Inks) => curveConfig(curve, line, inks);
+    const [curve, line, roc] = [this.curve(), this.line(), this.roc()];
+    return (inks: Inks) => (roc ? rocConfig(curve, line, inks) : curveConfig(curve, line, inks));
   });
 }
 
@@ -97,6 +99,47 @@ function curveConfig(
           },
         },
       },
+    },
+  };
+}
+
+/** Noticed against false as the line moves: up and to the left is good; the dot is the line as it stands. */
+function rocConfig(
+  curve: readonly CurvePoint[],
+  line: number,
+  inks: Inks,
+): ChartConfiguration<'line'> {
+  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
+  const at = ({ falses, misses }: CurvePoint) => ({ x: falses, y: 1 - misses });
+  const far = (point: CurvePoint): number => Math.abs(point.line - line);
+  const here = curve.length > 0 ? [curve.reduce((a, b) => (far(b) < far(a) ? b : a))] : [];
+  const share = (text: string) => ({
+    min: 0,
+    max: 1,
+    grid: { color: inks.rule },
+    title: { display: true, text, color: inks.soft, font },
+    ticks: {
+      color: inks.soft,
+      font,
+      stepSize: 0.5,
+      callback: (v: string | number) => `${Number(v) * 100} %`,
+    },
+  });
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        { data: curve.map(at), borderColor: inks.indigo, borderWidth: 2, pointRadius: 0 },
+        { data: here.map(at), backgroundColor: inks.ink, borderColor: inks.ink, pointRadius: 4 },
+      ],
+    },
+    options: {
+      animation: false,
+      parsing: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      scales: { x: { type: 'linear', ...share('false') }, y: share('noticed') },
+      plugins: { tooltip: { enabled: false } },
     },
   };
 }

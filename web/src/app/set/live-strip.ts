@@ -7,6 +7,7 @@ import { Button } from 'primeng/button';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { BenchBoard } from '../data/bench-board';
+import { DesignSession } from '../data/design-session';
 import { Capturing } from './capturing';
 
 /** Pieces in which a stretch is drawn, each by its lowest and highest reading. */
@@ -32,6 +33,7 @@ export class LiveStrip {
   readonly full = input.required<number>();
   protected readonly board = inject(BenchBoard);
   protected readonly capturing = inject(Capturing);
+  private readonly session = inject(DesignSession);
   protected readonly spans = spans;
   protected readonly span = signal<number>(spans[0].seconds);
   private readonly picked = signal('');
@@ -61,6 +63,22 @@ export class LiveStrip {
     const [span, full] = [this.span(), this.full()];
     return (inks: Inks) => stripConfig({ points, span, full, levels }, inks);
   });
+
+  /** Outputs that feed sensors: the board can switch them by hand. */
+  protected readonly feeding = computed(() =>
+    (this.session.design()?.outputs ?? []).filter((o) => o.feeds),
+  );
+  private readonly off = signal<ReadonlySet<string>>(new Set());
+
+  protected powered(pin: string): boolean {
+    return !this.off().has(pin);
+  }
+
+  protected power(pin: string, event: Event): void {
+    const on = (event.target as HTMLInputElement).checked;
+    this.off.update((off) => new Set(on ? [...off].filter((p) => p !== pin) : [...off, pin]));
+    this.board.power(pin, on);
+  }
 
   protected pick(event: Event): void {
     this.picked.set((event.target as HTMLSelectElement).value);

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
+import { writeReadings } from '@yurei/core/exchange';
+import { download } from '../common/download';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 import { percent } from './decisions';
@@ -64,6 +66,16 @@ interface Line {
         }
       </tbody>
     </table>
+    @if (readings().length > 0) {
+      <p-button
+        label="Export all readings as CSV"
+        icon="pi pi-download"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        (onClick)="exportAll()"
+      />
+    }
   `,
   styles: `
     table {
@@ -105,6 +117,14 @@ export class Margins {
   readonly choose = output<string>();
   private readonly session = inject(DesignSession);
   protected readonly judging = inject(JudgeView);
+
+  protected readonly readings = computed(() => this.session.design()?.readings ?? []);
+
+  protected exportAll(): void {
+    const title = this.session.design()?.title ?? 'readings';
+    const name = `${title.replace(/[^\w-]+/g, '-')}-readings.csv`;
+    download(name, writeReadings(this.readings()), 'text/csv');
+  }
 
   protected readonly lines = computed((): Line[] => {
     const judged = this.judging.judged();

@@ -125,7 +125,7 @@ describe('measured sets', () => {
 
   it('tell errors with bounds, and where the line stands best', async () => {
     const { set, session } = await opened();
-    expect(set.text('.decide')).toMatch(/Fires on Bench lamp 100 % \(26 of 26, ≥ 87 %\)/);
+    expect(set.text('.decide')).toMatch(/Fires on Bench lamp 100 % \(26 of 26, ≥ 87 %\), 66 over/);
     const label = set.all('button').find((b) => b.textContent?.includes('Best line'))?.textContent;
     await set.press(label?.trim() ?? '');
     await set.until(() => set.text('.decide').includes('stands where it costs least'));
@@ -141,6 +141,14 @@ describe('measured sets', () => {
     field.dispatchEvent(new Event('change'));
     await set.settle();
     expect(session.design()?.channels[1].missCost).toBe(20);
+  });
+
+  it('show what is noticed against what is false', async () => {
+    const { set } = await opened();
+    await set.press('ROC');
+    expect(set.text('.decide')).toContain('noticed against false');
+    await set.press('errors');
+    expect(set.text('.decide')).toContain('threshold against both errors');
   });
 
   it('can be shown beside what was rehearsed', async () => {

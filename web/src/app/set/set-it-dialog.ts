@@ -4,11 +4,12 @@ import { Dialog } from 'primeng/dialog';
 import { ComparatorHelper } from './helpers/comparator-helper';
 import { ConvertHelper } from './helpers/convert-helper';
 import { LampHelper } from './helpers/lamp-helper';
+import { TimerHelper } from './helpers/timer-helper';
 import { TimingHelper } from './helpers/timing-helper';
 import { TrimmerHelper } from './helpers/trimmer-helper';
 import { WhatIfHelper } from './helpers/what-if-helper';
 
-export type Helper = 'convert' | 'timing' | 'what if' | 'trimmer' | 'comparator' | 'lamp';
+export type Helper = 'convert' | 'timing' | 'what if' | 'trimmer' | 'comparator' | 'timer' | 'lamp';
 
 /** Where a channel trips and clears, and what one count is, V. */
 export interface Volts {
@@ -23,6 +24,7 @@ const titles: Readonly<Record<Helper, string>> = {
   'what if': 'What it would read if',
   trimmer: 'Set it on a trimmer',
   comparator: 'A comparator without a controller',
+  timer: 'A timer without a controller',
   lamp: 'Turn until it lights',
 };
 
@@ -34,6 +36,7 @@ const titles: Readonly<Record<Helper, string>> = {
     ConvertHelper,
     Dialog,
     LampHelper,
+    TimerHelper,
     TimingHelper,
     TrimmerHelper,
     WhatIfHelper,
@@ -64,6 +67,9 @@ const titles: Readonly<Record<Helper, string>> = {
         }
         @case ('comparator') {
           <yu-comparator-helper [channel]="channel()" [volts]="volts()" />
+        }
+        @case ('timer') {
+          <yu-timer-helper [channel]="channel()" />
         }
         @case ('lamp') {
           <yu-lamp-helper [channel]="channel()" />

@@ -55,6 +55,7 @@ export class SetStep {
   private readonly selection = inject(Selection);
   protected readonly labelShare = labelShare;
   protected readonly bringing = signal(false);
+  protected readonly roc = signal(false);
   protected readonly lower = signal<Lower>('set it');
   protected readonly lowers: readonly { id: Lower; label: string }[] = [
     { id: 'set it', label: 'set it on the bench' },

@@ -6,6 +6,7 @@ import { Capturing } from '../capturing';
 import { ComparatorHelper } from './comparator-helper';
 import { ConvertHelper } from './convert-helper';
 import { LampHelper } from './lamp-helper';
+import { TimerHelper } from './timer-helper';
 import { TimingHelper } from './timing-helper';
 import { TrimmerHelper } from './trimmer-helper';
 import { WhatIfHelper } from './what-if-helper';
@@ -95,6 +96,37 @@ it('puts a happening at other distances', async () => {
   await helper.until(() => helper.text('thead').includes('distance'));
   const counts = helper.all('tbody tr').map((r) => Number(r.children[2].textContent));
   expect(counts[0]).toBeGreaterThan(counts[counts.length - 1]);
+});
+
+it('a timer: the resistor between both, and what its fixed band cannot do', async () => {
+  const { channel } = await bench(fire(), 'northwest');
+  const helper = await showSolved(TimerHelper, { channel: channel() });
+  await helper.type('Sensor where it should come on', '20k');
+  await helper.type('Sensor where it should go off', '5k');
+  expect(helper.text()).toMatch(/Take 10 kΩ.*at 5\.00 kΩ.*at 20\.0 kΩ/);
+  expect(helper.text()).toContain('the timer fits');
+  await helper.type('Sensor where it should go off', '2k');
+  expect(helper.text()).toContain('lies as 10 to 1: only the middle');
+  // Dark reads 11.4 of 1023 over 47 kΩ: R·(1 − s)/s.
+  await helper.type('Measured over a resistor of', '47k');
+  expect(helper.text()).toMatch(/Dark: 4\.1\d MΩ/);
+});
+
+it('asks what another surface would give of something that reflects', async () => {
+  const design = demo('chart-room-touch');
+  const { channel } = await bench(design, design.channels[0].id);
+  const helper = await showSolved(WhatIfHelper, { channel: channel() });
+  await helper.type('Change', 'surface');
+  await helper.until(() => helper.text('thead').includes('share thrown back'));
+  expect(helper.all('tbody tr').map((r) => r.children[0].textContent)).toEqual([
+    '0.05',
+    '0.1',
+    '0.2',
+    '0.35',
+    '0.5',
+    '0.7',
+    '0.9',
+  ]);
 });
 
 describe('timing', () => {

@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
-import type { Channel, Design, Part } from '@yurei/core/design';
+import type { Channel, Design, Happening, Part } from '@yurei/core/design';
 import { formatNominal, type Unit } from '@yurei/core/quantity';
 import { tryable, type WouldRead } from '@yurei/core/rehearsal';
 import { findHappeningKind } from '@yurei/core/scene';
@@ -33,6 +33,14 @@ interface Knob {
 
 const distances = [0.2, 0.35, 0.5, 0.75, 1, 1.5, 2, 3, 5, 8];
 const angles = [0, 10, 20, 30, 45, 60, 80];
+/** Shares that a surface throws back: black, grey, skin and wood, white paper (from memory). */
+const surfaces = [0.05, 0.1, 0.2, 0.35, 0.5, 0.7, 0.9];
+const headings: Readonly<Record<string, string>> = {
+  angle: 'off straight ahead, °',
+  distance: 'distance, m',
+  surface: 'share thrown back',
+};
+const units: Readonly<Record<string, string>> = { angle: '°', distance: ' m' };
 
 /** A value that is rounded counts as the present one within this share. */
 const near = 0.06;
@@ -55,7 +63,7 @@ const near = 0.06;
       <yu-reading-chart
         [courses]="courses()"
         [across]="heading()"
-        [scale]="chosen() === 'angle' ? 'linear' : 'log'"
+        [scale]="chosen() === 'angle' || chosen() === 'surface' ? 'linear' : 'log'"
         [full]="judging.full()"
         [line]="channel().baseline ? undefined : channel().threshold"
       />
@@ -154,6 +162,13 @@ export class WhatIfHelper {
       : undefined,
   );
 
+  /** A happening of something that reflects. */
+  private readonly surfaced = computed(() =>
+    this.capturing
+      .happenings()
+      .find((h) => findHappeningKind(h.kind)?.params.some((p) => p.id === 'reflectance')),
+  );
+
   protected readonly choices = computed((): Choice[] => [
     ...this.knobs().map((k) => ({ value: k.key, label: k.label })),
     ...(this.movable()
@@ -162,15 +177,16 @@ export class WhatIfHelper {
           { value: 'angle', label: `Angle of “${this.movable()?.name}”, 1 m away` },
         ]
       : []),
+    ...(this.surfaced()
+      ? [{ value: 'surface', label: `Surface of “${this.surfaced()?.name}”` }]
+      : []),
   ]);
   protected readonly chosen = computed(() => this.picked() || (this.choices()[0]?.value ?? ''));
   protected readonly knob = computed(() => this.knobs().find((k) => k.key === this.chosen()));
   protected readonly heading = computed(() =>
     this.knob()
       ? `${this.knob()?.param === 'ohms' ? 'resistance' : (this.knob()?.param ?? '')}, ${this.knob()?.unit}`
-      : this.chosen() === 'angle'
-        ? 'off straight ahead, °'
-        : 'distance, m',
+      : (headings[this.chosen()] ?? ''),
   );
 
   constructor() {
@@ -197,19 +213,27 @@ export class WhatIfHelper {
       const { part, param, values } = knob;
       return this.bench.patient.whatIf(design, scene, id, { part: part.id, param, values });
     }
-    const [happening, place] = [this.movable(), this.capturing.sensor()?.place];
-    if (!happening || !place) return [];
+    const variants = this.variants(key);
+    return variants.length > 0 ? this.bench.patient.ifInstead(design, scene, id, variants) : [];
+  }
+
+  /** A happening in other places, or with other surfaces. */
+  private variants(key: string): { value: number; happening: Happening }[] {
+    const [bare, moved, place] = [this.surfaced(), this.movable(), this.capturing.sensor()?.place];
+    if (key === 'surface')
+      return surfaces.flatMap((value) =>
+        bare
+          ? [{ value, happening: { ...bare, params: { ...bare.params, reflectance: value } } }]
+          : [],
+      );
+    if (!moved || !place) return [];
     const at = (value: number, distance: number, off: number) => {
       const turned = ((place.facing + off) * Math.PI) / 180;
-      return {
-        value,
-        x: place.x + distance * Math.cos(turned),
-        y: place.y + distance * Math.sin(turned),
-      };
+      const x = place.x + distance * Math.cos(turned);
+      const y = place.y + distance * Math.sin(turned);
+      return { value, happening: { ...moved, path: [{ x, y }] } };
     };
-    const places =
-      key === 'angle' ? angles.map((a) => at(a, 1, a)) : distances.map((d) => at(d, d, 0));
-    return this.bench.patient.elsewhere(design, scene, id, happening, places);
+    return key === 'angle' ? angles.map((a) => at(a, 1, a)) : distances.map((d) => at(d, d, 0));
   }
 
   protected readonly names = computed(() =>
@@ -228,11 +252,7 @@ export class WhatIfHelper {
     );
     return would.map((w, i) => ({
       value: w.value,
-      label: knob
-        ? formatNominal(w.value, knob.unit)
-        : this.chosen() === 'angle'
-          ? `${w.value}°`
-          : `${w.value} m`,
+      label: knob ? formatNominal(w.value, knob.unit) : `${w.value}${units[this.chosen()] ?? ''}`,
       cells: [tell(w.rest), ...w.during.map((d) => tell(d.counts))],
       room: rooms[i] === undefined ? '–' : tell(rooms[i]),
       best: knob !== undefined && i === best && rooms[i] !== undefined,

@@ -58,6 +58,16 @@ it('charges take their time: v = V·(1 − e^(−t/RC)), with one RC for the who
   expect(Math.abs(two - end * (1 - Math.exp(-1 / tau)))).toBeLessThan(8);
 });
 
+it('a long time in which nobody reads costs next to nothing, and lags are followed after it', () => {
+  const bench = new LiveBench(slowPin(), quiet);
+  bench.readAt(1);
+  bench.power('U.D9', true);
+  bench.readAt(86_400);
+  expect(bench.followsLags).toBe(true);
+  const [soon, later] = [86_401, 86_430].map((t) => bench.readAt(t).get('c') ?? NaN);
+  expect(later).toBeGreaterThan(soon);
+});
+
 it('readings at rest have the noise of the converter and the same course for the same seed', () => {
   const course = (): number[] => {
     const bench = new LiveBench(demo('bench-test-jig'), quiet);

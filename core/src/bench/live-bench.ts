@@ -23,6 +23,8 @@ const driftShare = 0.005;
 const driftTime = 120;
 /** A circuit that takes more steps than this from one reading to the next swings too fast to be followed live. */
 const mostSteps = 4000;
+/** Of a time in which nobody read only so much at its end is gone through, s. */
+const longestGap = 2;
 /** A happening is forgotten so long after its end, s. */
 const afterglow = 1;
 const mostRounds = 25;
@@ -117,6 +119,7 @@ export class LiveBench {
       return;
     }
     this.steps = 0;
+    transient.t = Math.max(transient.t, t - longestGap);
     transient.restart();
     transient.advance(t);
     if (!transient.halt) return;

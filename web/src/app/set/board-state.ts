@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Button } from 'primeng/button';
 import { BenchBoard, boardRate } from '../data/bench-board';
 import { canSerial } from '../data/board-link';
-import { Button } from 'primeng/button';
 
 /** Whether a board is on the bench, and the way to one. */
 @Component({

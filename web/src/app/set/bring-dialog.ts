@@ -19,11 +19,12 @@ import {
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { ChoiceField, type Choice } from '../common/choice-field';
+import { ChoiceField } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { JudgeView } from '../data/judge-view';
 import { Capturing, type Intent } from './capturing';
 import { ConditionsFields } from './conditions-fields';
+import { intentChoices } from './intents';
 import { LogReading, type ReadLog } from './log-reading';
 import { LogStretch, type Stretch } from './log-stretch';
 import { MappingFields } from './mapping-fields';
@@ -32,12 +33,6 @@ import { MappingFields } from './mapping-fields';
 const largest = 200e6;
 /** So much of a file is looked at to guess how it is written. */
 const headSize = 65_536;
-
-const intents: Choice[] = [
-  { value: 'quiet', label: 'quiet' },
-  { value: 'nuisance', label: 'must not fire' },
-  { value: 'wanted', label: 'wanted' },
-];
 
 /** Brings readings in from a log or from what a meter showed, and keeps a stretch of them as a set. */
 @Component({
@@ -55,7 +50,7 @@ export class BringDialog {
   private readonly judging = inject(JudgeView);
   private readonly capturing = inject(Capturing);
   private readonly reading = inject(LogReading);
-  protected readonly intents = intents;
+  protected readonly intents = intentChoices;
 
   protected readonly source = signal<{ name: string; data: File | string } | undefined>(undefined);
   protected readonly guess = signal<LogGuess | undefined>(undefined);

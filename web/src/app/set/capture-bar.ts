@@ -3,6 +3,7 @@ import type { Channel } from '@yurei/core/design';
 import { Button } from 'primeng/button';
 import { BenchBoard } from '../data/bench-board';
 import { Capturing, type Intent } from './capturing';
+import { intentChoices } from './intents';
 
 /** How readings come in: from the board on the bench, from a file, or typed. */
 @Component({
@@ -18,11 +19,7 @@ export class CaptureBar {
   readonly bring = output();
   protected readonly board = inject(BenchBoard);
   protected readonly capturing = inject(Capturing);
-  protected readonly intents: readonly { value: Intent; label: string }[] = [
-    { value: 'quiet', label: 'quiet' },
-    { value: 'nuisance', label: 'must not fire' },
-    { value: 'wanted', label: 'wanted' },
-  ];
+  protected readonly intents = intentChoices;
 
   protected capture(): void {
     void this.capturing.capture(this.channel());

@@ -10,14 +10,14 @@ export interface Row {
   bad?: boolean;
 }
 
-/** Counts as they are told, with volts where a converter reads them. */
-export type Counted = (counts: number) => string;
+/** Counts as they are told, with volts where a converter reads them; the word says that they are a distance. */
+export type Counted = (counts: number, word?: ' counts') => string;
 
 export const countedIn =
   (oneCount: number | undefined): Counted =>
-  (counts) => {
+  (counts, word) => {
     const volts = oneCount === undefined ? '' : ` = ${formatQuantity(counts * oneCount, 'V')}`;
-    return `${tell(counts)}${volts}`;
+    return `${tell(counts)}${word ?? ''}${volts}`;
   };
 
 const tell = (value: number): string => String(Math.round(value * 10) / 10);
@@ -41,7 +41,7 @@ export function settingRows(
     ]),
     {
       label: 'Gap between on and off',
-      value: `${counted(band).replace(/^[\d.]+/, (c) => `${c} counts`)}${widths}`,
+      value: `${counted(band, ' counts')}${widths}`,
     },
     {
       label: 'Must agree',

@@ -74,8 +74,16 @@ function curveConfig(
       scales: {
         x: {
           type: 'linear',
+          min: curve[0]?.line,
+          max: curve[curve.length - 1]?.line,
           grid: { display: false },
-          ticks: { color: inks.soft, font, maxTicksLimit: 4 },
+          ticks: {
+            color: inks.soft,
+            font,
+            maxTicksLimit: 5,
+            includeBounds: false,
+            callback: String,
+          },
         },
         y: {
           min: 0,

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
 import { writeReadings } from '@yurei/core/exchange';
+import { Button } from 'primeng/button';
 import { download } from '../common/download';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 import { percent } from './decisions';
-import { Button } from 'primeng/button';
 
 interface Line {
   channel: Channel;

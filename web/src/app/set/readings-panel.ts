@@ -3,19 +3,15 @@ import type { Conditions, ReadingSet } from '@yurei/core/design';
 import { writeReadings } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
-import { ChoiceField, type Choice } from '../common/choice-field';
+import { ChoiceField } from '../common/choice-field';
 import { download } from '../common/download';
 import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
 import { ConditionsFields } from './conditions-fields';
+import { intentChoices } from './intents';
 
-const intents: Choice[] = [
-  { value: 'quiet', label: 'quiet' },
-  { value: 'nuisance', label: 'must not fire' },
-  { value: 'wanted', label: 'wanted' },
-];
 const origins: Readonly<Record<ReadingSet['origin'], string>> = {
   'stand-in': 'the stand-in board',
   board: 'a board',
@@ -38,7 +34,7 @@ export class ReadingsPanel {
   private readonly session = inject(DesignSession);
   private readonly judging = inject(JudgeView);
   private readonly selection = inject(Selection);
-  protected readonly intents = intents;
+  protected readonly intents = intentChoices;
   protected readonly reason = signal('');
 
   protected readonly set = computed(() =>

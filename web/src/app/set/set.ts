@@ -117,7 +117,7 @@ export class SetStep {
       return [...errorRows(judgement), ...setting.filter((row) => row.label.startsWith('Gap'))];
     const room = this.room();
     const gap = (counts: number): string =>
-      counted(Math.abs(counts - channel.threshold)).replace(/^[\d.]+/, (c) => `${c} counts`);
+      counted(Math.abs(counts - channel.threshold), ' counts');
     return [
       ...setting,
       ...(room
@@ -141,8 +141,10 @@ export class SetStep {
     const { line, gap } = judgement.best;
     const below = channel.trips === 'below' && !channel.baseline;
     const threshold = Math.max(0, below ? Math.ceil(line) : Math.floor(line));
-    // A band wider than the gap would reach into the readings that must clear it.
-    const band = Math.min(judgement.hysteresis ?? channel.hysteresis, Math.max(1, Math.floor(gap)));
+    const wide = judgement.hysteresis ?? channel.hysteresis;
+    const apart = judgement.best.misses.events + judgement.best.falses.events === 0;
+    // Where a gap parts them, a band wider than it would reach into the readings that must clear.
+    const band = apart ? Math.min(wide, Math.max(1, Math.floor(gap))) : wide;
     return { threshold, hysteresis: band, stands: threshold === channel.threshold };
   });
 

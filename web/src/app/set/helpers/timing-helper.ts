@@ -20,15 +20,13 @@ import {
   slowestNoticed,
   slowestReading,
 } from '@yurei/core/threshold';
-import type { ChartConfiguration } from 'chart.js';
 import { BenchService } from '../../bench/bench';
-import { Chart } from '../../common/chart';
-import type { Inks } from '../../common/inks';
 import { ValueField } from '../../common/value-field';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
 import { JudgeView } from '../../data/judge-view';
 import { percent } from '../decisions';
+import { ReadingChart, type Course } from './reading-chart';
 
 const eventParam: Param = {
   id: 'event',
@@ -55,10 +53,13 @@ const byParam: Param = {
   max: 65_535,
 };
 
+/** More points than this are not drawn. */
+const mostPoints = 600;
+
 /** What averaging, debounce and a following baseline do to errors, delay and slow changes. */
 @Component({
   selector: 'yu-timing-helper',
-  imports: [Chart, ValueField],
+  imports: [ReadingChart, ValueField],
   template: `
     <h3 class="heading">short events</h3>
     <div class="fields">
@@ -103,10 +104,7 @@ const byParam: Param = {
         <yu-value-field [param]="growsParam" [value]="grows()" (changed)="grows.set($event)" />
       </div>
       <p>{{ slowWords() }}</p>
-      <yu-chart
-        [configure]="configure()"
-        label="Reading and baseline while something changes slowly"
-      />
+      <yu-reading-chart [courses]="courses()" across="time, s" />
     } @else {
       <p class="soft">
         A fixed threshold does not follow: whatever drifts past it trips it, however slowly. A
@@ -194,9 +192,16 @@ export class TimingHelper {
     return `This change ${noticed}. ${limit} ${borne}`;
   });
 
-  protected readonly configure = computed(() => {
-    const ridden = this.ridden();
-    return (inks: Inks) => rideConfig(ridden, inks);
+  protected readonly courses = computed((): Course[] => {
+    const { times, counts, baseline } = this.ridden();
+    const step = Math.max(1, Math.floor(times.length / mostPoints));
+    const kept = times.map((_, i) => i).filter((i) => i % step === 0);
+    const points = (values: readonly (number | undefined)[]) =>
+      kept.flatMap((i) => (values[i] === undefined ? [] : [{ x: times[i], y: values[i] }]));
+    return [
+      { name: 'reading', ink: 'indigo', points: points(counts) },
+      { name: 'baseline', ink: 'moss', points: points(baseline) },
+    ];
   });
 
   protected average(n: number): void {
@@ -211,38 +216,3 @@ const formatRate = (perSecond: number): string =>
   perSecond >= 1
     ? `${perSecond.toPrecision(2)} counts a second`
     : `${(60 * perSecond).toPrecision(2)} counts a minute`;
-
-function rideConfig(
-  { times, counts, baseline }: ReturnType<typeof ride>,
-  inks: Inks,
-): ChartConfiguration<'line'> {
-  const step = Math.max(1, Math.floor(times.length / 600));
-  const kept = times.map((_, i) => i).filter((i) => i % step === 0);
-  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
-  const line = (values: readonly (number | undefined)[], colour: string, dash: number[]) => ({
-    data: kept.map((i) => ({ x: times[i], y: values[i] ?? NaN })),
-    borderColor: colour,
-    borderWidth: 1.5,
-    borderDash: dash,
-    pointRadius: 0,
-  });
-  return {
-    type: 'line',
-    data: { datasets: [line(counts, inks.indigo, []), line(baseline, inks.moss, [4, 3])] },
-    options: {
-      animation: false,
-      parsing: false,
-      responsive: true,
-      maintainAspectRatio: false,
-      scales: {
-        x: {
-          type: 'linear',
-          grid: { display: false },
-          ticks: { color: inks.soft, font, callback: (v) => `${v} s` },
-        },
-        y: { grid: { color: inks.rule }, ticks: { color: inks.soft, font, maxTicksLimit: 5 } },
-      },
-      plugins: { tooltip: { enabled: false } },
-    },
-  };
-}

@@ -9,6 +9,7 @@ const mayImport = {
   judge: ['quantity', 'design', 'logic'],
   threshold: ['quantity', 'design', 'logic'],
   rehearsal: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic'],
+  nights: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'judge', 'rehearsal'],
   bench: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
   wiring: ['quantity', 'design', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],

@@ -1,0 +1,38 @@
+import type { Design, Scene } from '../design/index.js';
+import { rehearse, type Outcome } from '../rehearsal/index.js';
+import { drawNight, type Variation } from './vary.js';
+
+/** What came of one night. */
+export interface Night {
+  /** Draws the same night again. */
+  seed: number;
+  /** By happening id. */
+  outcomes: Record<string, { outcome: Outcome; delay?: number }>;
+  /** How often something fired though nothing was happening. */
+  strays: number;
+  /** What was drawn, −1 … 1, by the name of what varies. */
+  drawn: Record<string, number>;
+  /** What kept it from being rehearsed. */
+  trouble?: string;
+}
+
+/** Rehearses one night as its seed draws it. */
+export function rehearseNight(design: Design, scene: Scene, vary: Variation, seed: number): Night {
+  const night = drawNight(design, scene, vary, seed);
+  try {
+    const { verdicts, strays } = rehearse(night.design, night.scene);
+    const outcomes = verdicts.map(({ happening, outcome, delay }) => [
+      happening,
+      { outcome, ...(delay === undefined ? {} : { delay }) },
+    ]);
+    return {
+      seed,
+      outcomes: Object.fromEntries(outcomes) as Night['outcomes'],
+      strays: strays.length,
+      drawn: night.drawn,
+    };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return { seed, outcomes: {}, strays: 0, drawn: night.drawn, trouble: error.message };
+  }
+}

@@ -1,0 +1,77 @@
+import type { Scene } from '../design/index.js';
+import type { Night } from './night.js';
+
+/** How much one thing that varies has to do with what came of a happening. */
+export interface Influence {
+  /** What varies. */
+  what: string;
+  happening: string;
+  /** Rank correlation with how badly it went, −1 … 1: above 0, more of it is worse. */
+  correlation: number;
+}
+
+/** Correlations below this many standard errors are taken for chance: one in some two thousand is more. */
+const errors = 3.5;
+const most = 12;
+
+/**
+ * What matters most: Spearman's rank correlation (Am. J. Psychol. 15, 1904) of each thing drawn with how badly each
+ * happening went, where that differs at all. For n nights its standard error is 1/√(n − 1) where nothing matters.
+ */
+export function ranking(nights: readonly Night[], { happenings }: Scene): Influence[] {
+  if (nights.length < 3) return [];
+  const least = errors / Math.sqrt(nights.length - 1);
+  const names = Object.keys(nights[0].drawn);
+  const drawn = names.map((name) => ranks(nights.map((n) => n.drawn[name])));
+  return happenings
+    .flatMap(({ id, name }) => {
+      const bad = nights.map((n) => badness(n, id));
+      if (new Set(bad).size < 2) return [];
+      const badRanks = ranks(bad);
+      return names.map((what, i): Influence => ({
+        what,
+        happening: name,
+        correlation: correlationOf(drawn[i], badRanks),
+      }));
+    })
+    .filter((influence) => Math.abs(influence.correlation) >= least)
+    .sort((a, b) => Math.abs(b.correlation) - Math.abs(a.correlation))
+    .slice(0, most);
+}
+
+/** The later the worse, and missed is later than any; a false alarm is worse than none. */
+function badness({ outcomes }: Night, id: string): number {
+  const found = outcomes[id];
+  if (!found) return 0;
+  if (found.outcome === 'missed') return Infinity;
+  return found.outcome === 'fired falsely' ? 1 : (found.delay ?? 0);
+}
+
+/** Ranks from 0, ties sharing their middle. */
+export function ranks(values: readonly number[]): number[] {
+  const order = values
+    .map((value, i) => ({ value, i }))
+    .sort((a, b) => (a.value < b.value ? -1 : a.value > b.value ? 1 : 0));
+  const found = new Array<number>(values.length);
+  for (let from = 0; from < order.length;) {
+    let to = from;
+    while (to + 1 < order.length && order[to + 1].value === order[from].value) to += 1;
+    for (let k = from; k <= to; k++) found[order[k].i] = (from + to) / 2;
+    from = to + 1;
+  }
+  return found;
+}
+
+/** Pearson's correlation; 0 where either does not differ. */
+export function correlationOf(a: readonly number[], b: readonly number[]): number {
+  const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / list.length;
+  const [ma, mb] = [mean(a), mean(b)];
+  let [ab, aa, bb] = [0, 0, 0];
+  for (let i = 0; i < a.length; i++) {
+    const [x, y] = [a[i] - ma, b[i] - mb];
+    ab += x * y;
+    aa += x * x;
+    bb += y * y;
+  }
+  return aa > 0 && bb > 0 ? ab / Math.sqrt(aa * bb) : 0;
+}

@@ -1,0 +1,114 @@
+import { kindOf, paramsOf, type Param } from '../catalog/index.js';
+import type { Design, Happening, Part, Point, Scene } from '../design/index.js';
+import { seededRandom } from '../rehearsal/index.js';
+import { ambientOf, findHappeningKind, happeningParams } from '../scene/index.js';
+
+/** How much one night may differ from another. All is drawn evenly between its two ends. */
+export interface Variation {
+  /** Every toleranced value anywhere within its tolerance. */
+  tolerances: boolean;
+  /** Of the air, ± K. */
+  temperature: number;
+  /** Of every supply's voltage, ± share. */
+  supply: number;
+  /** When a happening begins, ± s. */
+  start: number;
+  /** Speed, size and strength of a happening, ± share. */
+  strength: number;
+  /** Where it happens and where sensors stand, ± m; which way they look, ± 1° for each centimetre. */
+  place: number;
+}
+
+/** What usually differs from night to night (common practice). */
+export const usualVariation: Variation = {
+  tolerances: true,
+  temperature: 10,
+  supply: 0.05,
+  start: 1,
+  strength: 0.2,
+  place: 0.02,
+};
+
+/** One night as it was drawn: the design and scene to rehearse, and what was drawn for each thing that varies. */
+export interface Drawn {
+  design: Design;
+  scene: Scene;
+  /** −1 … 1 for each thing that varies, by its name. */
+  drawn: Record<string, number>;
+}
+
+/** A turn of a sensor for each metre that it is misplaced, degrees. */
+const degreesPerMetre = 100;
+
+/** Draws one night. The same seed draws the same night on any machine. */
+export function drawNight(design: Design, scene: Scene, vary: Variation, seed: number): Drawn {
+  const random = seededRandom(seed);
+  const drawn: Record<string, number> = {};
+  /** Between −1 and 1, noted under a name. */
+  const draw = (name: string): number => (drawn[name] = 2 * random.uniform() - 1);
+  const parts = design.parts.map((part) => varyPart(part, design, vary, draw));
+  const ambient = { ...scene.ambient };
+  if (vary.temperature > 0)
+    ambient['temperature'] =
+      ambientOf(scene)['temperature'] + vary.temperature * draw('temperature of the air');
+  const happenings = scene.happenings.map((h) => varyHappening(h, design, vary, draw));
+  return { design: { ...design, parts }, scene: { ...scene, seed, ambient, happenings }, drawn };
+}
+
+type Draw = (name: string) => number;
+
+function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Part {
+  const kind = kindOf(part);
+  const values = paramsOf(part);
+  const params = { ...part.params };
+  const set = (param: Param, share: number): void => {
+    params[param.id] = within(param, values[param.id] * (1 + share));
+  };
+  for (const param of kind.params) {
+    const { id, tolerance = 0 } = param;
+    if (vary.tolerances && tolerance > 0 && values[id] !== 0)
+      set(param, tolerance * draw(`${param.label.toLowerCase()} of ${part.id}`));
+    else if (vary.supply > 0 && kind.stage === 'feeds' && id === 'volts')
+      set(param, vary.supply * draw(`voltage of ${part.id}`));
+  }
+  if (vary.place === 0 || !part.place || !kind.feels) return { ...part, params };
+  const { x, y, facing } = part.place;
+  const moved = onPlan(plan, {
+    x: x + vary.place * draw(`place of ${part.id}, east`),
+    y: y + vary.place * draw(`place of ${part.id}, north`),
+  });
+  const turned = facing + vary.place * degreesPerMetre * draw(`where ${part.id} looks`);
+  return { ...part, params, place: { ...moved, facing: turned } };
+}
+
+function varyHappening(
+  happening: Happening,
+  { plan }: Design,
+  vary: Variation,
+  draw: Draw,
+): Happening {
+  const { name, start, path } = happening;
+  const kind = findHappeningKind(happening.kind);
+  const values = happeningParams(happening);
+  const params = { ...happening.params };
+  if (vary.strength > 0)
+    for (const param of kind?.params ?? []) {
+      // Choices and counts are what they are.
+      if (param.whole || param.choices || values[param.id] === 0) continue;
+      const share = vary.strength * draw(`${param.label.toLowerCase()} of “${name}”`);
+      params[param.id] = within(param, values[param.id] * (1 + share));
+    }
+  const begins =
+    vary.start > 0 ? Math.max(0, start + vary.start * draw(`start of “${name}”`)) : start;
+  if (!path || vary.place === 0) return { ...happening, params, start: begins };
+  const [dx, dy] = ['east', 'north'].map((way) => vary.place * draw(`place of “${name}”, ${way}`));
+  const moved = path.map(({ x, y }) => onPlan(plan, { x: x + dx, y: y + dy }));
+  return { ...happening, params, start: begins, path: moved };
+}
+
+const within = ({ min, max }: Param, value: number): number => Math.min(max, Math.max(min, value));
+
+const onPlan = ({ width, depth }: Design['plan'], { x, y }: Point): Point => ({
+  x: Math.min(width, Math.max(0, x)),
+  y: Math.min(depth, Math.max(0, y)),
+});

@@ -9,6 +9,7 @@ import {
   type Report,
 } from './commands.js';
 import { judgeFile, type JudgeOptions } from './judge.js';
+import { nightsOf, type NightsOptions } from './nights.js';
 import type { SolveOptions } from './analyses.js';
 import { BadInput } from './load-design.js';
 
@@ -99,6 +100,21 @@ program
   .action((file: string, o: { scene?: string; seed?: string } & Output) =>
     run(() => withCsv(rehearseFile(file, o), o), o.json),
   );
+
+program
+  .command('nights <file>')
+  .description('many nights of a scene: detection with bounds, false triggers a day, what matters')
+  .option('--scene <name>', 'the first one otherwise')
+  .option('--nights <n>', 'how many, 100 otherwise')
+  .option('--seed <number>', 'of the first night, 1 otherwise')
+  .option('--nominal', 'every part at its nominal value')
+  .option('--temperature <±K>', 'how much the air differs, 10 otherwise')
+  .option('--supply <±share>', 'how much supplies differ, 0.05 otherwise')
+  .option('--start <±s>', 'when happenings begin, 1 otherwise')
+  .option('--strength <±share>', 'speed, size and strength of happenings, 0.2 otherwise')
+  .option('--place <±m>', 'where sensors and happenings are, 0.02 otherwise')
+  .option('--json', 'print JSON')
+  .action((file: string, o: NightsOptions & Output) => run(() => nightsOf(file, o), o.json));
 
 program
   .command('export <file>')

@@ -5,6 +5,8 @@ import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
 import { BenchService } from './bench/bench';
 import { BenchInWorkers } from './bench/bench-in-workers';
+import { NightsInWorkers } from './bench/nights-in-workers';
+import { NightsRunner } from './bench/nights-runner';
 import { LogReading } from './set/log-reading';
 import { LogReadingInWorker } from './set/log-reading-in-worker';
 import { yureiPreset } from './theme/preset';
@@ -15,6 +17,7 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideHttpClient(withFetch()),
     { provide: BenchService, useClass: BenchInWorkers },
+    { provide: NightsRunner, useClass: NightsInWorkers },
     { provide: LogReading, useClass: LogReadingInWorker },
     providePrimeNG({
       theme: { preset: yureiPreset, options: { darkModeSelector: '[data-theme="night"]' } },

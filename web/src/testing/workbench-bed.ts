@@ -5,6 +5,7 @@ import { provideRouter } from '@angular/router';
 import type { Design } from '@yurei/core/design';
 import { bench } from '../app/bench/bench-core';
 import { BenchService } from '../app/bench/bench';
+import { NightsRunner } from '../app/bench/nights-runner';
 import { Api } from '../app/data/api';
 import { BenchBoard } from '../app/data/bench-board';
 import { BenchView } from '../app/data/bench-view';
@@ -56,6 +57,22 @@ export const benchInThread = () => ({
     ),
   },
 });
+
+/** Nights in this thread, one after the other; cancelling ends before the next one. */
+export const nightsInThread: NightsRunner = (() => {
+  let turn = 0;
+  return {
+    run: async ({ design, scene, vary, first, count }, onNights) => {
+      const own = ++turn;
+      for (let seed = first; seed < first + count; seed++) {
+        await new Promise((done) => setTimeout(done, 0));
+        if (own !== turn) throw new Error('Cancelled.');
+        onNights(bench.nights(design, scene, vary, [seed]));
+      }
+    },
+    cancel: () => void turn++,
+  };
+})();
 
 /** The text of an element as it is read: pieces apart, one kind of space. */
 function textOf(element: Element): string {
@@ -162,6 +179,7 @@ export async function openBench(design: Design = slipwayBeam()) {
       provideRouter([]),
       { provide: Api, useValue: shelf },
       { provide: BenchService, useValue: workers },
+      { provide: NightsRunner, useValue: nightsInThread },
       { provide: LogReading, useValue: { read: readLog, cancel: () => undefined } },
       ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys, Blocks],
       JudgeView,

@@ -3,6 +3,7 @@ import { findKind, type Params } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
+import { rehearseNight, type Night, type Variation } from '@yurei/core/nights';
 import {
   ifInstead,
   quietScene,
@@ -117,6 +118,17 @@ export const bench = {
   /** Frequency and duty of what never rests. */
   rhythms(design: Design, felt: Snapshot['felt']): Record<string, Rhythm> {
     return rhythms(design, felt);
+  },
+
+  /** Some nights of a scene, each drawn by its seed. */
+  nights(
+    design: Design,
+    scene: string | undefined,
+    vary: Variation,
+    seeds: readonly number[],
+  ): Night[] {
+    const chosen = sceneOf(design, scene);
+    return chosen ? seeds.map((seed) => rehearseNight(design, chosen, vary, seed)) : [];
   },
 
   /** Plays a scene; undefined when the design has none of that id. */

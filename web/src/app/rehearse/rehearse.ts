@@ -14,6 +14,7 @@ import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Picture } from '../picture/picture';
 import { Player } from '../shell/player';
+import { NightsDialog } from './nights-dialog';
 import { timelineConfig } from './timeline';
 
 const sceneParams: readonly Param[] = [
@@ -47,7 +48,7 @@ const always: ReadonlySet<string> = new Set([
 /** The Rehearse step: a scene played against the circuit, with a verdict on everything in it. */
 @Component({
   selector: 'yu-rehearse',
-  imports: [Button, Chart, FindDialog, ParamField, Picture, ValueField],
+  imports: [Button, Chart, FindDialog, NightsDialog, ParamField, Picture, ValueField],
   templateUrl: './rehearse.html',
   styleUrls: ['../common/step.css', './rehearse.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -82,6 +83,7 @@ export class RehearseStep {
     ];
   });
   protected readonly adding = signal(false);
+  protected readonly nightsOpen = signal(false);
   protected readonly search = (text: string): Find[] =>
     searchHappenings(text).map((kind) => ({
       label: kind.label,

@@ -2,7 +2,7 @@ import { catalog, pinLevel, terminalOf } from '@yurei/core/catalog';
 import { sayVolts, voltsAt, type Solution } from '@yurei/core/circuit';
 import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
-import { writeDesign } from '@yurei/core/exchange';
+import { writeDesign, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { rehearse, snapshot } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
@@ -13,7 +13,6 @@ import {
   worstReport,
   type SolveOptions,
 } from './analyses.js';
-import { csv } from './csv.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
 
@@ -116,7 +115,7 @@ export async function checkFile(file: string, options: { scene?: string }): Prom
 /** Plays a scene; exit code 1 when something wanted was missed or something fired falsely. */
 export async function rehearseFile(
   file: string,
-  options: { scene?: string; seed?: string; csv?: string },
+  options: { scene?: string; seed?: string; csv?: string; vcd?: string },
 ): Promise<Report> {
   const design = await loadDesign(file);
   const chosen = pickScene(design, options.scene);
@@ -145,7 +144,8 @@ export async function rehearseFile(
     text,
     json: { ...recorded, answers },
     exitCode: failed ? 1 : 0,
-    csv: options.csv === undefined ? undefined : readingsCsv(rehearsal.readings),
+    csv: options.csv === undefined ? undefined : writeRehearsalCsv(rehearsal),
+    vcd: options.vcd === undefined ? undefined : writeVcd(design, rehearsal),
   };
 }
 
@@ -154,12 +154,4 @@ export async function exportFile(file: string, options: { to: string }): Promise
   if (options.to !== 'json') throw new BadInput(`"${options.to}" is no kind of export. Use json.`);
   const design = await loadDesign(file);
   return { text: writeDesign(design).trimEnd(), json: design, exitCode: 0 };
-}
-
-/** All readings: one line per reading. */
-function readingsCsv(readings: Record<string, { times: number[]; values: number[] }>): string {
-  const rows = Object.entries(readings).flatMap(([channel, { times, values }]) =>
-    times.map((t, i) => [Number(t.toFixed(6)), channel, values[i]]),
-  );
-  return csv(['t', 'channel', 'counts'], rows);
 }

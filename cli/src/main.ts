@@ -16,6 +16,7 @@ import { BadInput } from './load-design.js';
 interface Output {
   json?: boolean;
   csv?: string;
+  vcd?: string;
 }
 
 const collect = (value: string, before: string[] = []): string[] => [...before, value];
@@ -66,7 +67,7 @@ program
   .option('--csv <file>', 'write every point of --sweep or --transient')
   .option('--json', 'print JSON')
   .action((file: string, o: SolveOptions & Output) =>
-    run(() => withCsv(solve(file, o), o), o.json),
+    run(() => withFiles(solve(file, o), o), o.json),
   );
 
 program
@@ -96,9 +97,10 @@ program
   .option('--scene <name>', 'the first one otherwise')
   .option('--seed <number>', 'seed of the noise')
   .option('--csv <file>', 'write every reading')
+  .option('--vcd <file>', 'write readings, volts and outputs as a value change dump')
   .option('--json', 'print JSON')
   .action((file: string, o: { scene?: string; seed?: string } & Output) =>
-    run(() => withCsv(rehearseFile(file, o), o), o.json),
+    run(() => withFiles(rehearseFile(file, o), o), o.json),
   );
 
 program
@@ -125,12 +127,14 @@ program
     run(() => exportFile(file, o), o.json),
   );
 
-/** Writes the table of a report where it was asked for. */
-async function withCsv(work: Promise<Report>, { csv }: Output): Promise<Report> {
+/** Writes the files of a report that were asked for. */
+async function withFiles(work: Promise<Report>, { csv, vcd }: Output): Promise<Report> {
   const report = await work;
-  if (csv === undefined) return report;
-  if (report.csv === undefined) throw new BadInput('--csv needs --sweep or --transient.');
-  await save(csv, report.csv);
+  if (csv !== undefined) {
+    if (report.csv === undefined) throw new BadInput('--csv needs --sweep or --transient.');
+    await save(csv, report.csv);
+  }
+  if (vcd !== undefined && report.vcd !== undefined) await save(vcd, report.vcd);
   return report;
 }
 

@@ -5,4 +5,6 @@ export interface Report {
   exitCode: 0 | 1;
   /** What `--csv` writes, for those that can. */
   csv?: string;
+  /** What `--vcd` writes. */
+  vcd?: string;
 }

@@ -113,6 +113,15 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
       },
     ],
     [
+      'many nights',
+      async () => {
+        await its.page.press('Many nights…');
+        await its.page.press('Rehearse 200 nights');
+        await its.page.says('yu-nights-dialog .came', /noticed/);
+        await its.page.press('Cancel');
+      },
+    ],
+    [
       'parts',
       async () => {
         await its.browser.driver.get(`${its.app.address}/parts/rain-module`);

@@ -61,6 +61,18 @@ async function benchCore(): Promise<void> {
   );
 }
 
+/** Whole nights as they are drawn, one after the other on one core. */
+async function benchNights(): Promise<void> {
+  const { rehearseNight, usualVariation } = await import(
+    pathToFileURL('core/dist/nights/index.js').href
+  );
+  for (const name of ['slipway-beam', 'varnish-bench-fire']) {
+    const design = JSON.parse(readFileSync(`demo/${name}.yurei.json`, 'utf8'));
+    const times = time(40, (i) => rehearseNight(design, design.scenes[0], usualVariation, i + 1));
+    console.log(`a night of ${name.padEnd(34)} ${summary(times)}`);
+  }
+}
+
 /** From the edit to the painted picture, in the browser; and what the first page weighs. */
 async function benchBrowser(): Promise<void> {
   const data = mkdtempSync(join(tmpdir(), 'yurei-bench-'));
@@ -196,6 +208,7 @@ const dragScript = `
 
 console.log(`${cpus().length} × ${cpus()[0].model}, Node.js ${process.version}`);
 await benchCore();
+await benchNights();
 await benchBrowser();
 await benchSet();
 await benchWire('21 parts', merged('Twenty', ['slipway-beam', 'sail-loft-motion']));

@@ -88,6 +88,21 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.sleep(1500);
     },
   },
+  {
+    name: 'nights',
+    go: async (driver) => {
+      await driver.actions().sendKeys(Key.ESCAPE).perform();
+      await driver.sleep(600);
+      await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
+      await press(driver, 'Many nights…');
+      await press(driver, 'Rehearse 200 nights');
+      await driver.wait(
+        until.elementLocated(By.xpath("//button[normalize-space(.)='Rehearse 200 nights']")),
+        120_000,
+      );
+      await driver.sleep(1000);
+    },
+  },
 ];
 
 async function press(driver: WebDriver, label: string): Promise<void> {

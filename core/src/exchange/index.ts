@@ -19,3 +19,5 @@ export {
   type ReadingUnit,
 } from './read-log.js';
 export { writeReadings } from './write-readings.js';
+export { writeVcd } from './write-vcd.js';
+export { writeRehearsalCsv } from './write-rehearsal-csv.js';

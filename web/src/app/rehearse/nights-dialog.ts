@@ -194,7 +194,8 @@ export class NightsDialog {
       .map(
         ([name, share]) => `${name} ${share > 0 ? '+' : '−'}${Math.abs(100 * share).toFixed(0)} %`,
       )
-      .join(', ');
+      .join(', ')
+      .replace(/%$/, '% of its range');
   }
 }
 

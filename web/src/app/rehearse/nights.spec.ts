@@ -58,3 +58,24 @@ it('tells the worst nights by seed, with what lay farthest out', async () => {
   await step.until(() => step.text('.came').includes('the worst nights'));
   expect(step.text('.came')).toMatch(/seed \d+ fired \d × at nothing .* [+−]\d+ %/);
 });
+
+it('gives readings, volts and outputs as files', async () => {
+  const { step } = await nights();
+  const given: [string, string][] = [];
+  const kept: Blob[] = [];
+  Object.assign(URL, {
+    createObjectURL: (blob: Blob) => (kept.push(blob), 'blob:x'),
+    revokeObjectURL: () => undefined,
+  });
+  jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (
+    this: HTMLAnchorElement,
+  ) {
+    given.push([this.download, kept[kept.length - 1].type]);
+  });
+  await step.press('CSV');
+  await step.press('VCD');
+  expect(given).toEqual([
+    ['Slipway-beam-night.csv', 'text/csv'],
+    ['Slipway-beam-night.vcd', 'text/plain'],
+  ]);
+});

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { kindOf, type Param } from '@yurei/core/catalog';
 import { freshId, type Happening, type Point, type Scene } from '@yurei/core/design';
+import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { ambientOf, ambientParams, searchHappenings, type HappeningKind } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Chart } from '../common/chart';
+import { download } from '../common/download';
 import type { Inks } from '../common/inks';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { ParamField } from '../common/param-field';
@@ -82,6 +84,15 @@ export class RehearseStep {
       },
     ];
   });
+  /** Gives what was rehearsed as a file. */
+  protected export(kind: 'csv' | 'vcd'): void {
+    const [design, rehearsal] = [this.session.design(), this.view.rehearsal()];
+    if (!design || !rehearsal) return;
+    const name = `${design.title.replace(/[^\w-]+/g, '-')}-${rehearsal.scene}.${kind}`;
+    if (kind === 'csv') download(name, writeRehearsalCsv(rehearsal), 'text/csv');
+    else download(name, writeVcd(design, rehearsal), 'text/plain');
+  }
+
   protected readonly adding = signal(false);
   protected readonly nightsOpen = signal(false);
   protected readonly search = (text: string): Find[] =>

@@ -29,7 +29,7 @@ export interface Captured {
 /** Readings a second that a board is asked for. */
 export const boardRate = 25;
 /** A board that says nothing for so long after it was opened is none, ms. */
-const patience = 6000;
+const patience = 15_000;
 const askEvery = 1500;
 
 /** The board on the bench: real or stood in for, with what its channels have read since it was connected. */

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import {
   EditError,
   makeEdit,
@@ -31,7 +31,7 @@ const retryAfter = 3000;
  * kept in this browser at once and on the server a moment later.
  */
 @Injectable()
-export class DesignSession {
+export class DesignSession implements OnDestroy {
   private readonly api = inject(Api);
   private readonly history = signal<History | undefined>(undefined);
   private stored?: Omit<StoredDesign, 'design'>;
@@ -44,6 +44,11 @@ export class DesignSession {
   readonly save = signal<SaveState>({ state: 'saving' });
   /** Why the last edit was refused; cleared by the next one. */
   readonly refusal = signal('');
+
+  /** Whoever opens the design next finds all that was done: nothing is saved behind their back later. */
+  ngOnDestroy(): void {
+    void this.flush();
+  }
 
   get id(): string {
     return this.stored?.id ?? '';

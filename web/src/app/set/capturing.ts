@@ -22,6 +22,9 @@ export type Intent = ReadingSet['intent'];
 export type NewSet = Pick<ReadingSet, 'counts' | 'every' | 'origin'> &
   Partial<Pick<ReadingSet, 'name' | 'intent' | 'conditions' | 'notes' | 'taken'>>;
 
+/** What is let happen by hand goes on for so long unless it is stopped, s. */
+const whileCapturing = 600;
+
 /** What the next capture will be called and count as: follows what the stand-in lets happen. */
 @Injectable()
 export class Capturing {
@@ -56,15 +59,23 @@ export class Capturing {
     );
   });
 
-  /** A happening of the scene as it is started now: put at the distance that was asked for. */
+  /**
+   * A happening of the scene as it is started now: put at the distance that was asked for, and going on until it is
+   * stopped, if it is one that lasts.
+   */
   placed(happening: Happening): Happening {
+    const kind = findHappeningKind(happening.kind);
+    const lasts = kind?.params.find((p) => p.id === 'lasts');
+    const params = lasts
+      ? { ...happening.params, lasts: Math.min(lasts.max, whileCapturing) }
+      : happening.params;
     const [distance, sensor] = [this.distance(), this.sensor()];
-    const pointed = findHappeningKind(happening.kind)?.where === 'point';
-    if (distance === undefined || !sensor?.place || !pointed) return happening;
+    if (distance === undefined || !sensor?.place || kind?.where !== 'point')
+      return { ...happening, params };
     const { x, y, facing } = sensor.place;
     const turn = (facing * Math.PI) / 180;
     const point = { x: x + distance * Math.cos(turn), y: y + distance * Math.sin(turn) };
-    return { ...happening, name: `${distance} m, ${happening.name}`, path: [point] };
+    return { ...happening, name: `${distance} m, ${happening.name}`, params, path: [point] };
   }
 
   /** Captures the next readings of the channel as a set. */

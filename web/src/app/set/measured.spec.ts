@@ -106,7 +106,7 @@ describe('a board on the bench', () => {
     const board = TestBed.inject(BenchBoard);
     jest.useFakeTimers();
     board.open({ lines: new Subject(), send: () => undefined }, 'board');
-    jest.advanceTimersByTime(8000);
+    jest.advanceTimersByTime(20_000);
     jest.useRealTimers();
     expect(board.state()).toBe('lost');
     expect(board.said()).toContain('It says nothing');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { highReading, channelReader, type Param } from '@yurei/core/catalog';
-import type { Baseline, Channel, Filter } from '@yurei/core/design';
+import type { Baseline, Channel, Filter, LearntBaseline } from '@yurei/core/design';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
@@ -104,48 +104,18 @@ const units = choices(['counts', 'counts'], ['per cent', 'per cent of it']);
         <yu-value-field
           [param]="learnSize"
           [value]="baseline.learn"
-          (changed)="
-            put({
-              baseline: {
-                kind: 'learnt',
-                learn: $event,
-                follow: baseline.follow,
-                freeze: baseline.freeze,
-                unit: baseline.unit,
-              },
-            })
-          "
+          (changed)="putLearnt({ learn: $event })"
         />
         <yu-value-field
           [param]="follow"
           [value]="baseline.follow"
-          (changed)="
-            put({
-              baseline: {
-                kind: 'learnt',
-                learn: baseline.learn,
-                follow: $event,
-                freeze: baseline.freeze,
-                unit: baseline.unit,
-              },
-            })
-          "
+          (changed)="putLearnt({ follow: $event })"
         />
         <yu-choice-field
           label="Stands still while tripped"
           [choices]="yesNo"
           [value]="baseline.freeze ? 'yes' : 'no'"
-          (changed)="
-            put({
-              baseline: {
-                kind: 'learnt',
-                learn: baseline.learn,
-                follow: baseline.follow,
-                freeze: $event === 'yes',
-                unit: baseline.unit,
-              },
-            })
-          "
+          (changed)="putLearnt({ freeze: $event === 'yes' })"
         />
         <yu-choice-field
           label="Threshold is in"
@@ -222,6 +192,11 @@ export class PipelineFields {
       type: 'put-channel',
       channel: Object.fromEntries(entries) as unknown as Channel,
     });
+  }
+
+  protected putLearnt(change: Partial<LearntBaseline>): void {
+    const { baseline } = this.channel();
+    if (baseline?.kind === 'learnt') this.put({ baseline: { ...baseline, ...change } });
   }
 
   protected timeOf(id: string): number {

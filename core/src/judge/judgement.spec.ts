@@ -176,6 +176,8 @@ it('the curve is what counting at each of its lines gives, and the fit agrees wh
     const { misses, falses } = errorsAt(sets, 'above', point.line);
     expect(point.misses).toBeCloseTo(misses.events / misses.tries, 9);
     expect(point.falses).toBeCloseTo(falses.events / falses.tries, 9);
+    const { low, high } = scoreBounds(misses.events, misses.tries);
+    expect(point.missesWithin).toEqual([low, high]);
     expect(Math.abs(point.missesFitted - point.misses)).toBeLessThan(0.01);
     expect(Math.abs(point.falsesFitted - point.falses)).toBeLessThan(0.01);
   }

@@ -1,5 +1,5 @@
 import type { ReadingSet } from '../design/index.js';
-import { exactBounds, type Share } from './binomial.js';
+import { exactBounds, scoreBounds, type Share } from './binomial.js';
 import { upperTail } from './normal.js';
 
 /** What was the case while readings were taken: to be noticed, nothing, or something else that happens. */
@@ -104,6 +104,9 @@ export interface CurvePoint {
   falses: number;
   missesFitted: number;
   falsesFitted: number;
+  /** Within which the true shares lie, about 95 % sure (score bounds). */
+  missesWithin: readonly [number, number];
+  falsesWithin: readonly [number, number];
 }
 
 /**
@@ -118,6 +121,11 @@ export function errorCurve(sets: readonly Readings[], trips: Side, points = 200)
   const room = Math.max(1, 0.05 * (high - low));
   const share = (sorted: Float64Array, line: number): number =>
     sorted.length === 0 ? 0 : beyondLine(sorted, line, trips) / sorted.length;
+  const within = (events: number, tries: number): readonly [number, number] => {
+    if (tries === 0) return [0, 0];
+    const { low, high } = scoreBounds(events, tries);
+    return [low, high];
+  };
   const fits = [true, false].map((kind) => fitted(sets, trips, kind));
   return Array.from({ length: points + 1 }, (_, i) => {
     const line = low - room + ((high - low + 2 * room) * i) / points;
@@ -127,6 +135,8 @@ export function errorCurve(sets: readonly Readings[], trips: Side, points = 200)
       falses: share(other, line),
       missesFitted: wanted.length > 0 ? 1 - fits[0](line) : 0,
       falsesFitted: fits[1](line),
+      missesWithin: within(wanted.length - beyondLine(wanted, line, trips), wanted.length),
+      falsesWithin: within(beyondLine(other, line, trips), other.length),
     };
   });
 }

@@ -70,9 +70,9 @@ export function slowestNoticed(channel: Channel, rest: number, by: number): numb
 }
 
 /**
- * The steady drift that a following baseline lags behind by just the threshold: rate = threshold/τ (steady state of a
- * first-order lag under a ramp, closed form), counts a second. Infinity without a baseline that follows would be
- * wrong: then any drift reaches the line in the end, and the answer is 0.
+ * The steady drift at which a following baseline lags behind by just the threshold, counts a second: threshold/τ
+ * (steady state of a first-order lag under a ramp, closed form). 0 for a baseline that does not follow: any drift
+ * reaches the line in the end.
  */
 export function driftBorne(channel: Channel, thresholdCounts: number): number {
   const follow = channel.baseline?.kind === 'learnt' ? channel.baseline.follow : 0;

@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import {
   Chart as ChartJs,
+  Filler,
   LinearScale,
   LineController,
   LineElement,
@@ -25,6 +26,7 @@ import { ThemeService } from '../theme/theme';
 import { inkColours, type Inks } from './inks';
 
 ChartJs.register(
+  Filler,
   LinearScale,
   LineController,
   LineElement,

@@ -4,7 +4,7 @@ import type { ChartConfiguration } from 'chart.js';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 
-/** Both errors against the line: as read, and dashed as normal distributions tell. */
+/** Both errors against the line: as read with their bounds, and dashed as normal distributions tell. */
 @Component({
   selector: 'yu-error-curve',
   imports: [Chart],
@@ -48,7 +48,20 @@ function curveConfig(
   inks: Inks,
 ): ChartConfiguration<'line'> {
   const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
-  const course = (key: keyof CurvePoint, colour: string, dash: number[]) => ({
+  const bound = (key: 'missesWithin' | 'falsesWithin', end: 0 | 1, colour: string) => ({
+    label: key,
+    data: curve.map((point) => ({ x: point.line, y: point[key][end] })),
+    borderWidth: 0,
+    pointRadius: 0,
+    backgroundColor: `${colour}22`,
+    // From the upper bound down to the lower one, which is the next.
+    fill: end === 1 ? '+1' : false,
+  });
+  const course = (
+    key: 'misses' | 'falses' | 'missesFitted' | 'falsesFitted',
+    colour: string,
+    dash: number[],
+  ) => ({
     label: key,
     data: curve.map((point) => ({ x: point.line, y: point[key] })),
     borderColor: colour,
@@ -64,6 +77,8 @@ function curveConfig(
         course('misses', inks.lantern, []),
         course('falsesFitted', inks.amber, [3, 3]),
         course('missesFitted', inks.lantern, [3, 3]),
+        ...([1, 0] as const).map((end) => bound('falsesWithin', end, inks.amber)),
+        ...([1, 0] as const).map((end) => bound('missesWithin', end, inks.lantern)),
       ],
     },
     options: {

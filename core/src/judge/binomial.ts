@@ -120,10 +120,12 @@ export function moreReadings(events: number, tries: number, share: number): numb
  * Biometrika 28, 1936).
  */
 export function upperCount(events: number, confidence = 0.95): number {
+  // From the largest term down: the first ones of many are too small to be told from 0.
   const atMost = (mean: number): number => {
-    let term = Math.exp(-mean);
-    let sum = term;
-    for (let k = 1; k <= events; k++) sum += term *= mean / k;
+    if (mean === 0) return 1;
+    let term = Math.exp(events * Math.log(mean) - mean - lnGamma(events + 1));
+    let sum = 0;
+    for (let k = events; k >= 0 && term > 1e-18; term *= k-- / mean) sum += term;
     return sum;
   };
   let [low, high] = [events, 10 + 3 * events];

@@ -74,6 +74,16 @@ it.each([
   expect(upperCount(events)).toBeCloseTo(most, 4);
 });
 
+// Wilson and Hilferty 1931: half of the χ² quantile with 2k + 2 degrees of freedom, by its cube root.
+it.each([100, 1000, 50_000])(
+  'of %i events too the bound lies above them, by about 1.645·√n',
+  (events) => {
+    const n = 2 * events + 2;
+    const cube = 1 - 2 / (9 * n) + 1.644854 * Math.sqrt(2 / (9 * n));
+    expect(upperCount(events) / ((n * cube ** 3) / 2)).toBeCloseTo(1, 4);
+  },
+);
+
 it('so many more readings, none wrong, and not one less, make it certain', () => {
   fc.assert(
     fc.property(fc.nat(4), fc.integer({ min: 0, max: 200 }), (events, extra) => {

@@ -1,5 +1,11 @@
 import type { Channel, ReadingSet } from '../design/index.js';
-import { channelCourse, levelsOf, restingChannel, type Level } from '../logic/index.js';
+import {
+  channelCourse,
+  filterDelay,
+  levelsOf,
+  restingChannel,
+  type Level,
+} from '../logic/index.js';
 import { moreReadings, upperCount, type Share } from './binomial.js';
 import {
   bestLine,
@@ -168,7 +174,7 @@ export function averaging(
       {
         n,
         errors: errorsAt(measured.sets, measured.side, channel.threshold),
-        delay: (Math.ceil(n / 2) - 1) * channel.every,
+        delay: filterDelay(filter) * channel.every,
         sd: deviations.length > 0 ? Math.max(...deviations) : undefined,
       },
     ];

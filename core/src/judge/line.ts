@@ -110,8 +110,7 @@ export interface CurvePoint {
 }
 
 /**
- * Both errors against the line, over all readings; 0 where there are none of a kind. In steps of half a reading
- * where few differ, in equal steps otherwise.
+ * Both errors against the line, over all readings in equal steps; 0 where there are none of a kind.
  */
 export function errorCurve(sets: readonly Readings[], trips: Side, points = 200): CurvePoint[] {
   const { wanted, other } = poolOf(sets);

@@ -43,6 +43,8 @@ export class BenchBoard implements OnDestroy {
   private capturing?: Capture;
   private silence?: ReturnType<typeof setTimeout>;
   private over?: ReturnType<typeof setTimeout>;
+  /** A start was asked for and not answered yet. */
+  private starting = false;
   private frame = 0;
 
   readonly state = signal<BoardState>('off');
@@ -88,9 +90,13 @@ export class BenchBoard implements OnDestroy {
 
   /** Lets something happen at the stand-in, from now on. */
   start(happening: Happening): void {
-    this.link?.send(`start ${JSON.stringify(happening)}`);
+    // One thing at a time: what is captured is named after it.
+    this.link?.send('stop');
     this.running.set(happening);
+    this.starting = true;
+    this.link?.send(`start ${JSON.stringify(happening)}`);
     clearTimeout(this.over);
+    if (!this.running()) return;
     const { start, end } = happeningSpan(happening);
     this.over = setTimeout(() => this.running.set(undefined), 1000 * Math.min(end - start, 1e6));
   }
@@ -167,9 +173,16 @@ export class BenchBoard implements OnDestroy {
   private hear(text: string): void {
     const line = parseBoardLine(text);
     if (line.kind === 'broken') this.broken.update((n) => n + 1);
-    else if (line.kind === 'said') this.said.set(line.text);
+    else if (line.kind === 'said') this.note(line.text);
     else if (line.kind === 'columns') this.columns = line.columns;
     else this.take(line.t, line.counts);
+  }
+
+  private note(text: string): void {
+    this.said.set(text);
+    // What the board would not let happen does not go on.
+    if (this.starting && text.startsWith('no:')) this.ended();
+    if (/^(no:|ok start)/.test(text)) this.starting = false;
   }
 
   private take(t: number, counts: readonly (number | undefined)[]): void {

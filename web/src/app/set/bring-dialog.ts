@@ -156,6 +156,11 @@ export class BringDialog {
     const step = Math.ceil((stretch.end - stretch.first) / mostReadings);
     const counts: number[] = [];
     for (let i = stretch.first; i < stretch.end; i += step) counts.push(rounded(log.counts[i]));
+    try {
+      this.checkRange(counts);
+    } catch (error) {
+      return this.refused.set(reasonOf(error));
+    }
     const thinned = step > 1 ? `One reading in ${step} of a longer log.` : '';
     this.finish(counts, log.every * step, 'file', thinned);
   }

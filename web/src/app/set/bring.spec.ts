@@ -61,6 +61,16 @@ it('a guess that was wrong can be put right', async () => {
   expect(sets()[0].counts).toEqual([5, 6, 7]);
 });
 
+it('a log in another unit than it says is not kept', async () => {
+  const { shown, look, sets } = await dialog();
+  await look('time,A0\n0,2500\n1,2600\n');
+  await shown.press('Read it');
+  await shown.until(() => shown.text().includes('2 readings'));
+  await shown.press('Keep 2 readings');
+  expect(shown.text('.refused')).toMatch(/2500 counts cannot be read here: 0 to 1023/);
+  expect(sets()).toEqual([]);
+});
+
 it('takes a stretch by its ends', async () => {
   const { shown, look, sets } = await dialog();
   await look(log(100));

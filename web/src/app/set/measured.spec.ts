@@ -83,6 +83,17 @@ describe('a board on the bench', () => {
     expect(board.running()).toBeUndefined();
   });
 
+  it('does not name a capture after what the board would not let happen', async () => {
+    const { set, board } = await connected();
+    const [lamp] = fire().scenes[0].happenings;
+    board.start({ ...lamp, path: [{ x: 900, y: 1 }] });
+    await set.settle();
+    expect(board.said()).toMatch(/^no: .*outside the plan/);
+    expect(board.running()).toBeUndefined();
+    board.start(lamp);
+    expect(board.running()).toEqual(lamp);
+  });
+
   it('says what a capture failed of, and forgets nothing', async () => {
     const { set, session, lines } = await connected();
     await set.press('Capture 20 readings');

@@ -19,7 +19,7 @@ interface Document {
   controller: { pins: { pin: string }[] };
   channels: Pinned[];
   outputs: Pinned[];
-  rules: { id: string; channels: string[]; output: string }[];
+  rules: { id: string; when: object; then: object }[];
   scenes: unknown[];
   readings: unknown[];
 }
@@ -71,10 +71,18 @@ function withOwnIds(design: Document, turn: number): Document {
     rules: design.rules.map((r) => ({
       ...r,
       id: id(r.id),
-      channels: r.channels.map(id),
-      output: id(r.output),
+      when: within(r.when, id),
+      then: within(r.then, id),
     })),
   };
+}
+
+/** Renames the channels and outputs that a part of a rule names. */
+function within<T>(value: T, id: (old: string) => string): T {
+  const text = JSON.stringify(value, (key, inner: unknown) =>
+    (key === 'channel' || key === 'output') && typeof inner === 'string' ? id(inner) : inner,
+  );
+  return JSON.parse(text) as T;
 }
 
 /** A bench of about 60 parts. */

@@ -1,5 +1,6 @@
 import { splitRef, type Design, type TerminalRef } from '../design/index.js';
 import { findKind } from './catalog.js';
+import { checkProgram } from './check-program.js';
 import { checkParam } from './check-param.js';
 import { readoutOf } from './part-readout.js';
 
@@ -28,7 +29,7 @@ export function checkDesign(design: Design): Problem[] {
   checkEnds(design, report);
   checkGroups(design, report);
   checkChannels(design, report);
-  checkRules(design, report);
+  checkProgram(design, report);
   return problems;
 }
 
@@ -41,7 +42,11 @@ function checkIds(design: Design, report: Report): void {
     groups: design.groups,
     channels: design.channels,
     outputs: design.outputs,
+    counters: design.counters,
+    machines: design.machines,
     rules: design.rules,
+    sequences: design.sequences,
+    notices: design.notices,
     scenes: design.scenes,
     readings: design.readings,
     ...Object.fromEntries(
@@ -162,23 +167,5 @@ function checkChannels(design: Design, report: Report): void {
         `A reading is left out that is not there: it has ${set.counts.length}`,
         'Leave that exclusion out.',
       );
-  });
-}
-
-function checkRules(design: Design, report: Report): void {
-  design.rules.forEach((rule, i) => {
-    const place = `rules[${i}] (${rule.id})`;
-    for (const id of rule.channels) {
-      if (!design.channels.some((c) => c.id === id)) {
-        report(`${place}.channels`, `There is no channel ${id}`, 'Name a channel of this design.');
-      }
-    }
-    if (!design.outputs.some((o) => o.id === rule.output)) {
-      report(
-        `${place}.output`,
-        `There is no output ${rule.output}`,
-        'Name an output of this design.',
-      );
-    }
   });
 }

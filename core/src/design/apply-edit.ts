@@ -1,5 +1,8 @@
 import { EditError, type Edit } from './edit.js';
+import { put, without } from './list.js';
+import { programHandlers } from './program-edits.js';
 import { splitRef } from './terminal-ref.js';
+import { withoutNamed } from './without-named.js';
 import { mostReadingsInAll } from './limits.js';
 import type { Design, Group, Part, PinUse, ReadingSet, Scene, Wire } from './types.js';
 
@@ -47,11 +50,14 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
     const next = pins.some((p) => p.pin === pin)
       ? pins.map((p) => (p.pin === pin ? use : p))
       : [...pins, use];
-    return { ...design, controller: { pins: next } };
+    return { ...design, controller: { ...design.controller, pins: next } };
   },
   'clear-pin': (design, { pin }) => ({
     ...design,
-    controller: { pins: design.controller.pins.filter((p) => p.pin !== pin) },
+    controller: {
+      ...design.controller,
+      pins: design.controller.pins.filter((p) => p.pin !== pin),
+    },
   }),
   'put-group': putGroup,
   'remove-group': (design, { id }) => ({
@@ -60,21 +66,16 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
   }),
   'put-channel': (design, { channel }) => ({ ...design, channels: put(design.channels, channel) }),
   'remove-channel': (design, { id }) => ({
-    ...design,
+    ...withoutNamed(design, 'channel', id),
     channels: without(design.channels, id, 'channel'),
     readings: design.readings.filter((set) => set.channel !== id),
-    rules: design.rules
-      .map((r) => ({ ...r, channels: r.channels.filter((c) => c !== id) }))
-      .filter((r) => r.channels.length > 0),
   }),
   'put-output': (design, { output }) => ({ ...design, outputs: put(design.outputs, output) }),
   'remove-output': (design, { id }) => ({
-    ...design,
+    ...withoutNamed(design, 'output', id),
     outputs: without(design.outputs, id, 'output'),
-    rules: design.rules.filter((r) => r.output !== id),
   }),
-  'put-rule': (design, { rule }) => ({ ...design, rules: put(design.rules, rule) }),
-  'remove-rule': (design, { id }) => ({ ...design, rules: without(design.rules, id, 'rule') }),
+  ...programHandlers,
   'put-scene': (design, { scene }) => ({ ...design, scenes: put(design.scenes, scene) }),
   'remove-scene': (design, { id }) => ({ ...design, scenes: without(design.scenes, id, 'scene') }),
   'put-happening': (design, { scene, happening }) =>
@@ -130,7 +131,10 @@ function removePart(design: Design, { id }: { id: string }): Design {
     parts,
     wires: design.wires.filter((w) => !touches(w.from) && !touches(w.to)),
     groups: leaveGroups(design.groups, [id]),
-    controller: { pins: design.controller.pins.filter((p) => !touches(p.pin)) },
+    controller: {
+      ...design.controller,
+      pins: design.controller.pins.filter((p) => !touches(p.pin)),
+    },
   };
   const edits: Edit[] = [
     ...gone(design.channels).map((c): Edit => ({ type: 'remove-channel', id: c })),
@@ -180,16 +184,4 @@ function changePart(design: Design, id: string, change: (part: Part) => Part): D
 function changeScene(design: Design, id: string, change: (scene: Scene) => Scene): Design {
   if (!design.scenes.some((s) => s.id === id)) throw new EditError(`There is no scene ${id}.`);
   return { ...design, scenes: design.scenes.map((s) => (s.id === id ? change(s) : s)) };
-}
-
-/** Replaces the item of the same id in its place, or appends it. */
-function put<T extends { id: string }>(list: readonly T[], item: T): T[] {
-  return list.some((i) => i.id === item.id)
-    ? list.map((i) => (i.id === item.id ? item : i))
-    : [...list, item];
-}
-
-function without<T extends { id: string }>(list: readonly T[], id: string, what: string): T[] {
-  if (!list.some((i) => i.id === id)) throw new EditError(`There is no ${what} ${id}.`);
-  return list.filter((i) => i.id !== id);
 }

@@ -167,7 +167,7 @@ it('version 1 is brought up to date: ways, a plan that holds everything, levels 
     ],
   };
   expect(migrate(old)).toMatchObject({
-    version: 4,
+    version: 5,
     plan: { width: 7, depth: 9, walls: [] },
     recordings: [],
     parts: [{ params: { spacing: 0.03 } }, { params: {}, place: { x: 0, y: 2 } }, 'spoilt'],
@@ -264,7 +264,25 @@ describe('reading sets', () => {
   });
 
   it('version 3 had none; what else it said stands', () => {
-    const old = { ...slipwayBeam(), version: 3, readings: undefined };
-    expect(migrate(old)).toEqual({ ...slipwayBeam(), readings: [] });
+    const old = { ...slipwayBeam(), version: 3, readings: undefined, rules: [] };
+    expect(migrate(old)).toEqual({ ...slipwayBeam(), readings: [], rules: [] });
   });
+});
+
+it('version 4 had rules of channels and one output; what they said stands', () => {
+  const fires = { channels: ['beam'], output: 'sounder', hold: 6, latch: false };
+  const old = {
+    ...slipwayBeam(),
+    version: 4,
+    rules: [
+      { id: 'r1', match: 'any', ...fires },
+      { ...fires, id: 'r2', match: 'all', channels: ['a', 'b'] },
+      5,
+    ],
+  };
+  const [one, two, spoilt] = migrate(old)['rules'] as object[];
+  expect(one).toEqual(slipwayBeam().rules[0]);
+  const of = ['a', 'b'].map((channel) => ({ is: 'channel', channel }));
+  expect(two).toEqual({ ...slipwayBeam().rules[0], id: 'r2', when: { is: 'all', of } });
+  expect(spoilt).toBe(5);
 });

@@ -1,9 +1,9 @@
+import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './program.js';
 import type {
   Channel,
   Design,
   Group,
   Happening,
-  Output,
   Part,
   PinMode,
   PinSkill,
@@ -11,7 +11,6 @@ import type {
   Plan,
   ReadingSet,
   Recording,
-  Rule,
   Scene,
   TerminalRef,
   Wire,
@@ -38,6 +37,17 @@ export type Edit =
   | { type: 'remove-output'; id: string }
   | { type: 'put-rule'; rule: Rule }
   | { type: 'remove-rule'; id: string }
+  /** Puts a rule in front of another, or last: the first active one decides. */
+  | { type: 'move-rule'; id: string; before?: string }
+  | { type: 'put-machine'; machine: Machine }
+  | { type: 'remove-machine'; id: string }
+  | { type: 'put-counter'; counter: Counter }
+  | { type: 'remove-counter'; id: string }
+  | { type: 'put-sequence'; sequence: Sequence }
+  | { type: 'remove-sequence'; id: string }
+  | { type: 'put-notice'; notice: Notice }
+  | { type: 'remove-notice'; id: string }
+  | { type: 'set-controller'; sleep?: Sleep; watchdog?: number }
   | { type: 'put-scene'; scene: Scene }
   | { type: 'remove-scene'; id: string }
   | { type: 'put-happening'; scene: string; happening: Happening }

@@ -1,4 +1,5 @@
 export * from './types.js';
+export * from './program.js';
 export { mostReadings, mostReadingsInAll } from './limits.js';
 export { emptyDesign } from './empty-design.js';
 export { splitRef, terminalRef } from './terminal-ref.js';
@@ -8,3 +9,4 @@ export { applyEdit } from './apply-edit.js';
 export { makeEdit, redo, startHistory, undo, type History } from './history.js';
 export { freshId } from './fresh-id.js';
 export { migrate, type Migration } from './migrate.js';
+export { everyCondition, partsOf, wholeOf } from './every-condition.js';

@@ -1,6 +1,7 @@
 import { fromVersion1 } from './migrations/from-version-1.js';
 import { fromVersion2 } from './migrations/from-version-2.js';
 import { fromVersion3 } from './migrations/from-version-3.js';
+import { fromVersion4 } from './migrations/from-version-4.js';
 import { currentVersion } from './types.js';
 
 /** Turns a document of one version into the next one. */
@@ -11,6 +12,7 @@ export const migrations: Readonly<Record<number, Migration>> = {
   1: fromVersion1,
   2: fromVersion2,
   3: fromVersion3,
+  4: fromVersion4,
 };
 
 /**

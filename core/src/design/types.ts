@@ -1,10 +1,12 @@
+import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './program.js';
+
 /**
  * The design document: everything a maker decides about one circuit, in SI units, as plain JSON.
  * Nets and results are never stored; they follow from this. See docs/design-file.md.
  */
 export interface Design {
   format: 'yurei-design';
-  version: 4;
+  version: 5;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -13,10 +15,15 @@ export interface Design {
   parts: Part[];
   wires: Wire[];
   groups: Group[];
-  controller: { pins: PinUse[] };
+  controller: Controller;
   channels: Channel[];
   outputs: Output[];
+  counters: Counter[];
+  machines: Machine[];
+  /** The first active rule that drives an output decides over it. */
   rules: Rule[];
+  sequences: Sequence[];
+  notices: Notice[];
   scenes: Scene[];
   recordings: Recording[];
   readings: ReadingSet[];
@@ -106,6 +113,13 @@ export interface PinUse {
   skill?: PinSkill;
 }
 
+export interface Controller {
+  pins: PinUse[];
+  sleep?: Sleep;
+  /** The controller resets itself when it has not run a pass for so long, s. */
+  watchdog?: number;
+}
+
 /**
  * A reading that is turned into yes or no. In which order its fields are applied, and what each does at the
  * first reading and at the edges, is written in docs/rules.md.
@@ -127,7 +141,9 @@ export interface Channel {
   /** Readings in a row that must agree before the channel clears. */
   misses: number;
   /** Reads at once too when the level of its digital pin changes so. */
-  edge?: 'rising' | 'falling' | 'change';
+  edge?: 'rising' | 'falling' | 'change' | 'low';
+  /** An edge is only remembered, and stands for the next reading. */
+  remembers?: boolean;
   /** Seconds for which outputs that feed sensors are on before a reading. */
   powerUp?: number;
   filter?: Filter;
@@ -209,29 +225,6 @@ export interface Conditions {
   surface?: string;
 }
 
-export interface Output {
-  id: string;
-  name: string;
-  pin: TerminalRef;
-  /** The pin level that switches the load on. */
-  active: 'high' | 'low';
-  /** Feeds sensors: on while they are read and off in between, whatever the rules say. */
-  feeds?: boolean;
-}
-
-export interface Rule {
-  id: string;
-  match: 'any' | 'all';
-  /** Channel ids. */
-  channels: string[];
-  /** Output id. */
-  output: string;
-  /** Seconds the output stays on after the channels have cleared. */
-  hold: number;
-  /** Stay on until switched off and on again. */
-  latch: boolean;
-}
-
 export interface Scene {
   id: string;
   name: string;
@@ -241,6 +234,8 @@ export interface Scene {
   duration: number;
   /** Only what differs from the usual surroundings, in SI units: light, weather, and what is felt at rest. */
   ambient: Record<string, number>;
+  /** Mode ids by machine in which it begins, where they are not those after a reset. */
+  modes?: Record<string, string>;
   happenings: Happening[];
 }
 
@@ -257,4 +252,4 @@ export interface Happening {
 }
 
 /** The newest document version this program writes. */
-export const currentVersion = 4;
+export const currentVersion = 5;

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { mostReadings } from '../design/index.js';
+import { programShape, sleepShape } from './program-shape.js';
 
 /** Larger files are no designs: the largest sensible one is a few hundred kilobytes. */
 export const largestFile = 2_000_000;
@@ -84,7 +85,8 @@ const channel = Joi.object({
   every: number.min(1e-4).max(86400).required(),
   hits: number.integer().min(1).max(10000).required(),
   misses: number.integer().min(1).max(10000).required(),
-  edge: Joi.valid('rising', 'falling', 'change'),
+  edge: Joi.valid('rising', 'falling', 'change', 'low'),
+  remembers: Joi.boolean(),
   powerUp: number.min(0).max(86400),
   filter,
   baseline,
@@ -135,15 +137,11 @@ const output = Joi.object({
   pin: terminal,
   active: Joi.valid('high', 'low').required(),
   feeds: Joi.boolean(),
-});
-
-const rule = Joi.object({
-  id,
-  match: Joi.valid('any', 'all').required(),
-  channels: list(Joi.string().max(32), 64).min(1),
-  output: Joi.string().max(32).required(),
-  hold: number.min(0).max(86400).required(),
-  latch: Joi.boolean().required(),
+  fade: Joi.object({
+    up: number.min(0).max(86400).required(),
+    down: number.min(0).max(86400).required(),
+    curve: Joi.valid('straight', 'eye').required(),
+  }),
 });
 
 /** One happening of a scene. */
@@ -163,6 +161,7 @@ const scene = Joi.object({
   seed: number.integer().min(0).max(2147483647).required(),
   duration: number.greater(0).max(1e7).required(),
   ambient: params,
+  modes: Joi.object().pattern(Joi.string().max(32), Joi.string().max(32)).max(16),
   happenings: list(happeningShape, 1000),
 });
 
@@ -188,7 +187,7 @@ const plan = Joi.object({
  */
 export const designShape = Joi.object({
   format: Joi.valid('yurei-design').required(),
-  version: Joi.valid(4).required(),
+  version: Joi.valid(5).required(),
   title: Joi.string().min(1).max(120).required(),
   purpose: text(4000),
   site: text(4000),
@@ -205,10 +204,12 @@ export const designShape = Joi.object({
       }),
       500,
     ),
+    sleep: sleepShape,
+    watchdog: number.min(0.01).max(86400),
   }).required(),
   channels: list(channel, 200),
   outputs: list(output, 200),
-  rules: list(rule, 200),
+  ...programShape,
   scenes: list(scene, 200),
   recordings: list(recording, 50),
   readings: list(readings, 500),

@@ -3,6 +3,9 @@ import { migrate, mostReadingsInAll, type Design } from '../design/index.js';
 import { checkScenes } from '../scene/index.js';
 import { designShape, largestFile } from './design-shape.js';
 
+/** Lists and objects within each other; a condition twelve deep has less. */
+const deepest = 32;
+
 /** A design read from a file, or why it cannot be; doubts do not stand in the way but want a look. */
 export type ReadResult =
   { ok: true; design: Design; doubts: Problem[] } | { ok: false; problems: Problem[] };
@@ -49,6 +52,12 @@ export function checkDocument(document: unknown): ReadResult {
       'Choose a file whose format is "yurei-design".',
     );
   }
+  if (deeper(document, deepest))
+    return refuse(
+      'file',
+      `Something in it is nested more than ${deepest} deep`,
+      'Choose a design file that was exported here, or put conditions less deep into each other.',
+    );
   const record = document as Record<string, unknown>;
   if (record['format'] !== 'yurei-design') {
     const found =
@@ -70,6 +79,12 @@ export function checkDocument(document: unknown): ReadResult {
   }
   return checkCurrent(record);
 }
+
+/** Whether something is nested deeper than so many lists and objects. */
+const deeper = (value: unknown, levels: number): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  (levels <= 0 || Object.values(value).some((inner) => deeper(inner, levels - 1)));
 
 function checkCurrent(record: Record<string, unknown>): ReadResult {
   let current: Record<string, unknown>;

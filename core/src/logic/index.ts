@@ -3,12 +3,21 @@ export { filterDelay, filterNoise, stepFilter } from './filter.js';
 export { baselineCounts, isLearnt } from './baseline.js';
 export { back, beyond, levelsAtRest, levelsOf, unitOf, type Level } from './levels.js';
 export { readsAt } from './edge.js';
+export { conditionsOf, type Program } from './program.js';
+export { restingLogic, type Kept, type LogicState } from './state.js';
+export { mostRounds, outputDuty, outputOn, stepLogic } from './interpreter.js';
+export { isDue, nextPass, nextReading } from './sleep.js';
+export { roundOf } from './outputs-step.js';
+export { arrival, lightnessDuty, share } from './drive.js';
+export { patternOf, patterns, type Pattern } from './patterns.js';
 export {
-  nextHoldEnd,
-  nextReading,
-  outputOn,
-  restingLogic,
-  stepLogic,
-  type LogicState,
-  type Program,
-} from './interpreter.js';
+  sayAction,
+  sayCondition,
+  sayDrive,
+  sayMode,
+  sayNotice,
+  sayRule,
+  sayTime,
+  sayTransition,
+  sayTrigger,
+} from './say.js';

@@ -7,14 +7,10 @@ import {
   filterNoise,
   levelsOf,
   nextReading,
-  outputOn,
   readsAt,
   restingChannel,
-  restingLogic,
   stepChannel,
   stepFilter,
-  stepLogic,
-  type Program,
 } from './index.js';
 
 const channel: Channel = {
@@ -253,94 +249,11 @@ it.each([
   expect(readsAt(edge, before, now)).toBe(reads);
 });
 
-describe('rules', () => {
-  const program = (rule: object): Program => ({
-    channels: [channel, { ...channel, id: 'd' }],
-    outputs: [{ id: 'o', name: 'o', pin: 'U.D8', active: 'high' }],
-    rules: [
-      { id: 'r', match: 'any', channels: ['c', 'd'], output: 'o', hold: 0, latch: false, ...rule },
-    ],
-  });
-  const play = (p: Program, readings: [number, number, number][]): boolean[] => {
-    let state = restingLogic(p);
-    return readings.map(([t, c, d]) => {
-      state = stepLogic(
-        p,
-        state,
-        new Map([
-          ['c', c],
-          ['d', d],
-        ]),
-        t,
-      );
-      return outputOn(p, state, p.outputs[0]);
-    });
-  };
-  it('an output that feeds sensors is on at every reading, whatever the rules say', () => {
-    const p = program({});
-    const feeding = { ...p, outputs: p.outputs.map((o) => ({ ...o, feeds: true })) };
-    const readings: [number, number, number][] = [
-      [0, 0, 0],
-      [1, 600, 0],
-      [2, 0, 0],
-    ];
-    expect(play(feeding, readings)).toEqual([true, true, true]);
-    expect(play(p, readings)).toEqual([false, true, false]);
-  });
-
-  const cases: [string, object, [number, number, number][], boolean[]][] = [
-    [
-      'any',
-      {},
-      [
-        [0, 0, 0],
-        [1, 600, 0],
-        [2, 0, 600],
-        [3, 0, 0],
-      ],
-      [false, true, true, false],
-    ],
-    [
-      'all',
-      { match: 'all' },
-      [
-        [0, 600, 0],
-        [1, 600, 600],
-        [2, 0, 600],
-      ],
-      [false, true, false],
-    ],
-    [
-      'hold',
-      { hold: 2 },
-      [
-        [0, 600, 0],
-        [1, 0, 0],
-        [1.9, 0, 0],
-        [2, 0, 0],
-      ],
-      [true, true, true, false],
-    ],
-    [
-      'latch',
-      { latch: true },
-      [
-        [0, 600, 0],
-        [100, 0, 0],
-        [1e6, 0, 0],
-      ],
-      [true, true, true],
-    ],
-  ];
-  it.each(cases)('%s', (_, rule, readings, on) => {
-    expect(play(program(rule), readings)).toEqual(on);
-  });
-});
-
 it('readings fall on whole multiples of the period, however they are rounded', () => {
+  const awake = { awake: { since: 0, until: Infinity, asleep: false, wakes: 0 } };
   let t = 0;
   for (let n = 1; n <= 5000; n++) {
-    t = nextReading({ every: 0.01 }, t);
+    t = nextReading(awake, { every: 0.01 }, t);
     expect(Math.round(t / 0.01)).toBe(n);
   }
 });

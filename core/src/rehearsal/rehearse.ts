@@ -2,9 +2,11 @@ import { channelReader, kindOf, paramsOf } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
-  nextHoldEnd,
+  arrival,
+  isDue,
+  nextPass,
   nextReading,
-  outputOn,
+  outputDuty,
   readsAt,
   stepLogic,
   type LogicState,
@@ -24,7 +26,7 @@ export interface Rehearsal {
   readings: Record<string, Trace>;
   /** Volts by net id. */
   nets: Record<string, Trace>;
-  /** 0 or 1 by output id. */
+  /** Share of the time on, 0 … 1, by output id. */
   outputs: Record<string, Trace>;
   acting: ActingChange[];
   logic: LogicChange[];
@@ -37,6 +39,9 @@ export interface Rehearsal {
 /** Without channels the circuit itself is looked at this often at most, and so many times in all, s. */
 const lookEvery = 0.01;
 const mostLooks = 5000;
+
+/** A fading output is recorded this often, s. */
+const fadeLook = 0.02;
 
 /** More moments than this would take too long at this stage of the program. */
 const mostMoments = 2_000_000;
@@ -83,6 +88,8 @@ class Play {
   private readonly active = new Map<string, boolean>();
   /** Levels of channels that read on an edge, as they were a moment ago. */
   private readonly levels = new Map<string, number>();
+  /** Levels at edges since the last reading, of channels that remember them. */
+  private readonly remembered = new Map<string, number>();
   private readonly spans: readonly Span[];
   private logic: LogicState;
   private seen?: Solution;
@@ -108,17 +115,26 @@ class Play {
     const reading = channels.length === 0 ? t + look : Infinity;
     return Math.min(
       reading,
-      nextHoldEnd(this.logic, t),
-      ...channels.map((c) => nextReading(c, t)),
+      nextPass(this.logic, t),
+      ...channels.map((c) => nextReading(this.logic, c, t)),
+      this.nextFadeLook(t),
       ...this.spans.map((span) => nextWatch(span, t)),
     );
+  }
+
+  /** While an output fades it is looked at now and then; the circuit stays as it is. */
+  private nextFadeLook(t: number): number {
+    const fading = this.design.outputs.some(
+      (o) => o.fade && arrival(o, this.logic.outputs[o.id]) > t,
+    );
+    return fading ? t + fadeLook : Infinity;
   }
 
   moment(t: number): void {
     const solution = this.rig.settle(this.scene, t, this.logic);
     this.record(t, solution);
     const edges = this.edges(solution);
-    const due = this.design.channels.filter((c) => isDue(c, t) || edges.has(c.id));
+    const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
     const logic = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
     const changed = decisions(logic) !== decisions(this.logic);
     this.logic = logic;
@@ -154,11 +170,13 @@ class Play {
     const found = new Set<string>();
     if (this.spans.length === 0) return found;
     const exact = this.rig.counts(solution);
-    for (const { id, edge } of this.design.channels) {
+    for (const { id, edge, remembers } of this.design.channels) {
       const now = exact.get(id);
       if (!edge || now === undefined) continue;
-      if (readsAt(edge, this.levels.get(id) ?? now, now)) found.add(id);
+      const reads = readsAt(edge, this.levels.get(id) ?? now, now);
       this.levels.set(id, now);
+      if (reads && remembers) this.remembered.set(id, now);
+      else if (reads) found.add(id);
     }
     return found;
   }
@@ -169,7 +187,8 @@ class Play {
     const own = this.rig.noise(solution);
     const readings = new Map<string, number>();
     for (const channel of due) {
-      const counts = exact.get(channel.id);
+      const counts = this.remembered.get(channel.id) ?? exact.get(channel.id);
+      this.remembered.delete(channel.id);
       if (counts === undefined) continue;
       const { full, noise } = this.readers.get(channel.id) ?? { full: 0, noise: 0 };
       const sigma = Math.hypot(noise, own.get(channel.id) ?? 0);
@@ -184,7 +203,7 @@ class Play {
 
   private record(t: number, solution: Solution): void {
     for (const output of this.design.outputs) {
-      hold(this.outputs[output.id], t, outputOn(this.design, this.logic, output) ? 1 : 0);
+      hold(this.outputs[output.id], t, outputDuty(this.logic, output, t));
     }
     if (solution === this.seen) return;
     this.seen = solution;
@@ -208,17 +227,15 @@ class Play {
   }
 }
 
-/** Readings fall on whole multiples of the channel's period, also after rounding. */
-function isDue(channel: Channel, t: number): boolean {
-  const turns = t / channel.every;
-  return Math.abs(turns - Math.round(turns)) < 1e-6;
-}
-
 /** What the controller has decided, without what it only remembers. */
 function decisions(logic: LogicState): string {
-  const bits = [
-    ...Object.values(logic.channels).map((c) => c.tripped),
-    ...Object.values(logic.rules).map((r) => r.active),
-  ];
-  return bits.map(Number).join('');
+  const { channels, rules, modes, counters, playing, outputs } = logic;
+  return JSON.stringify([
+    Object.values(channels).map((c) => Number(c.tripped)),
+    Object.values(rules).map((r) => Number(r.active)),
+    modes,
+    counters,
+    playing,
+    Object.values(outputs).map((o) => o.target),
+  ]);
 }

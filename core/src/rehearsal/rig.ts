@@ -2,7 +2,15 @@ import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
 import { Circuit, voltsAt, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
-import { feel, momentIn, setStage, temperatureAt, type Now, type Stage } from '../scene/index.js';
+import {
+  feel,
+  hourAt,
+  momentIn,
+  setStage,
+  temperatureAt,
+  type Now,
+  type Stage,
+} from '../scene/index.js';
 import { pinStates } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 
@@ -46,7 +54,7 @@ export class Rig {
   /** Readings of the solution looked at last. */
   private read?: Readings;
   /** The controller at rest in surroundings in which nothing happens. */
-  private rested?: { ambient: Scene['ambient']; logic: LogicState };
+  private rested?: { ambient: Scene['ambient']; modes: Scene['modes']; logic: LogicState };
   private heard?: { exact: Map<string, number>; noise: Map<string, number> };
   private readonly noisy: { id: string; quantity: keyof Felt; sigma: number }[];
   /** How often the circuit has really been solved. */
@@ -70,7 +78,7 @@ export class Rig {
   settle(scene: Scene, t: number, logic: LogicState): Solution {
     const now = momentIn(scene, t);
     const warmer = this.warm(now);
-    let solution = this.setPins(logic) || warmer || !this.last ? this.solve() : this.last;
+    let solution = this.setPins(logic, t) || warmer || !this.last ? this.solve() : this.last;
     for (let round = 0; round < 25 && this.refeel(now, solution); round++) {
       solution = this.solve();
     }
@@ -83,15 +91,18 @@ export class Rig {
   restingLogic(scene: Scene): LogicState {
     const { design } = this;
     const still = scene.happenings.length === 0;
-    if (still && this.rested?.ambient === scene.ambient) return this.rested.logic;
-    let logic = restingLogic(design);
+    const { ambient, modes } = scene;
+    if (still && this.rested?.ambient === ambient && this.rested.modes === modes)
+      return this.rested.logic;
+    const clock = hourAt(momentIn(scene, 0).ambient, 0) * 3600;
+    let logic = restingLogic(design, { clock, begin: modes });
     const rounds = 2 + Math.max(0, ...design.channels.map(readingsToRest));
     for (let i = 0; i < rounds; i++) {
       const next = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);
       if (sameLogic(logic, next)) break;
       logic = next;
     }
-    if (still) this.rested = { ambient: scene.ambient, logic };
+    if (still) this.rested = { ambient, modes, logic };
     return logic;
   }
 
@@ -231,8 +242,8 @@ export class Rig {
     return true;
   }
 
-  private setPins(logic: LogicState): boolean {
-    const pins = pinStates(this.design, (output) => outputOn(this.design, logic, output));
+  private setPins(logic: LogicState, t: number): boolean {
+    const pins = pinStates(this.design, (output) => outputOn(logic, output, t));
     const key = JSON.stringify([...pins]);
     if (key === this.pinKey) return false;
     this.pinKey = key;

@@ -63,10 +63,8 @@ function logicAt(rehearsal: Pick<Rehearsal, 'logic'>, t: number): LogicState {
   return (reached[reached.length - 1] ?? rehearsal.logic[0]).logic;
 }
 
-/** The controller's memory with every rule active: all its outputs are on. */
+/** The controller's memory with all its outputs fully on. */
 export function allOn(design: Design, resting: LogicState): LogicState {
-  const rules = Object.fromEntries(
-    design.rules.map((r) => [r.id, { active: true, until: Infinity }]),
-  );
-  return { ...resting, rules };
+  const on = { level: 1, at: 0, target: 1, by: '', since: 0 };
+  return { ...resting, outputs: Object.fromEntries(design.outputs.map((o) => [o.id, on])) };
 }

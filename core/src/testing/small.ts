@@ -55,7 +55,15 @@ export const output = (
 ): Pick<Design, 'outputs' | 'rules' | 'controller'> => ({
   ...pins(`${pin} output`),
   outputs: [{ id: 'o1', name: 'Out', pin, active }],
-  rules: [{ id: 'r1', match: 'any', channels: [], output: 'o1', hold: 0, latch: false }],
+  rules: [
+    {
+      id: 'r1',
+      when: { is: 'any', of: [] },
+      hold: 0,
+      latch: false,
+      then: [{ do: 'drive', output: 'o1', drive: { as: 'on' } }],
+    },
+  ],
 });
 
 /** A channel on a pin that its converter reads. */

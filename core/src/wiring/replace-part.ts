@@ -83,6 +83,22 @@ export function replacePart(design: Design, id: string, to: string): Edit {
     draft.make({ type: 'put-output', output: { ...output, pin: moved(output.pin) } });
   for (const channel of design.channels.filter((c) => c.pin.startsWith(`${id}.`)))
     draft.make({ type: 'put-channel', channel: { ...channel, pin: moved(channel.pin) } });
-  for (const rule of design.rules) draft.make({ type: 'put-rule', rule });
+  putProgramBack(design, draft);
   return draft.edit(`replace ${id}`);
+}
+
+/** What read or drove the part has left with it, and what named that: put back as it was, in its order. */
+function putProgramBack(
+  { controller, machines, rules, sequences, notices }: Design,
+  draft: Draft,
+): void {
+  const { sleep, watchdog } = controller;
+  if (sleep) draft.make({ type: 'set-controller', sleep, watchdog });
+  for (const machine of machines) draft.make({ type: 'put-machine', machine });
+  for (const sequence of sequences) draft.make({ type: 'put-sequence', sequence });
+  for (const notice of notices) draft.make({ type: 'put-notice', notice });
+  for (const rule of rules) {
+    draft.make({ type: 'put-rule', rule });
+    draft.make({ type: 'move-rule', id: rule.id });
+  }
 }

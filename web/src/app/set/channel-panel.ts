@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { channelReader, terminalOf, type Param } from '@yurei/core/catalog';
-import { freshId, splitRef, type Channel, type Output, type Rule } from '@yurei/core/design';
+import {
+  freshId,
+  splitRef,
+  wholeOf,
+  type Channel,
+  type Output,
+  type Rule,
+} from '@yurei/core/design';
 import { unmeasured } from '@yurei/core/judge';
+import { sayRule } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 import { slowestAnswer } from '@yurei/core/threshold';
 import { duplicateChannel } from '@yurei/core/wiring';
@@ -89,7 +97,7 @@ const endings: readonly Choice[] = [
         </p>
       }
       @for (rule of rules(); track rule.id) {
-        <h3 class="heading">fires {{ outputName(rule) }}</h3>
+        <p class="rule">{{ sentence(rule) }}</p>
         <div class="fields">
           <yu-value-field
             [param]="holdParam"
@@ -142,6 +150,9 @@ const endings: readonly Choice[] = [
       font-size: 12.5px;
       margin: 6px 0;
     }
+    .rule {
+      margin: 10px 0 4px;
+    }
     .gap b {
       display: block;
     }
@@ -163,7 +174,7 @@ export class ChannelPanel {
     this.session.design()?.channels.find((c) => c.id === this.id()),
   );
   protected readonly rules = computed(() =>
-    (this.session.design()?.rules ?? []).filter((r) => r.channels.includes(this.id())),
+    (this.session.design()?.rules ?? []).filter((r) => names(r, this.id())),
   );
   private readonly full = computed(() => {
     const [design, channel] = [this.session.design(), this.channel()];
@@ -236,7 +247,10 @@ export class ChannelPanel {
     if (!design) return [];
     const read = new Set(design.channels.map((c) => c.pin));
     const fired = new Set(
-      this.rules().map((r) => design.outputs.find((o) => o.id === r.output)?.pin),
+      this.rules()
+        .flatMap((r) => r.then)
+        .flatMap((a) => (a.do === 'drive' ? design.outputs.filter((o) => o.id === a.output) : []))
+        .map((o) => o.pin),
     );
     const wired = new Set(design.wires.flatMap((w) => [w.from, w.to]));
     return [...wired]
@@ -261,11 +275,10 @@ export class ChannelPanel {
         'r',
         design.rules.map((r) => r.id),
       ),
-      match: 'any',
-      channels: [this.id()],
-      output: id,
+      when: { is: 'channel', channel: this.id() },
       hold: 5,
       latch: false,
+      then: [{ do: 'drive', output: id, drive: { as: 'on' } }],
     };
     const output: Output = known ?? { id, name: splitRef(pin).terminal, pin, active: 'high' };
     this.session.edit({
@@ -279,8 +292,9 @@ export class ChannelPanel {
     });
   }
 
-  protected outputName(rule: Rule): string {
-    return this.session.design()?.outputs.find((o) => o.id === rule.output)?.name ?? rule.output;
+  protected sentence(rule: Rule): string {
+    const design = this.session.design();
+    return design ? sayRule(design, rule) : '';
   }
 
   protected put(change: Partial<Channel>): void {
@@ -312,3 +326,7 @@ export class ChannelPanel {
     this.selection.clear();
   }
 }
+
+/** Whether a rule asks for a channel. */
+const names = ({ when }: Rule, id: string): boolean =>
+  wholeOf(when).some((c) => 'channel' in c && c.channel === id);

@@ -55,8 +55,8 @@ describe('the panel of a channel', () => {
     const made = bench.session.design();
     expect(made?.outputs.at(-1)).toMatchObject({ pin: 'U1.D4', active: 'high' });
     expect(made?.rules.at(-1)).toMatchObject({
-      channels: ['beam'],
-      output: made?.outputs.at(-1)?.id,
+      when: { is: 'channel', channel: 'beam' },
+      then: [{ do: 'drive', output: made?.outputs.at(-1)?.id }],
     });
     expect(() => panel.find('.add')).toThrow();
     bench.session.undo();

@@ -1,0 +1,134 @@
+import type { Action, Condition, Drive, Notice, Rule, Transition } from './program.js';
+import type { Design } from './types.js';
+
+/** What conditions and actions name. */
+export type NamedThing = 'channel' | 'counter' | 'machine' | 'rule' | 'sequence' | 'output';
+
+/**
+ * A condition without the parts of it that name something that is gone.
+ *
+ * @param names tells of one part of a condition whether it does
+ * @returns undefined when nothing is left of it
+ */
+export function withoutParts(
+  condition: Condition,
+  names: (part: Condition) => boolean,
+): Condition | undefined {
+  if (names(condition)) return undefined;
+  const kept = (part: Condition): Condition | undefined => withoutParts(part, names);
+  switch (condition.is) {
+    case 'all':
+    case 'any':
+    case 'at least': {
+      const of = condition.of.flatMap((part) => kept(part) ?? []);
+      if (of.length === 0) return undefined;
+      return condition.is === 'at least'
+        ? { ...condition, of, n: Math.min(condition.n, of.length) }
+        : { ...condition, of };
+    }
+    case 'not':
+    case 'for':
+    case 'begins':
+    case 'ends': {
+      const of = kept(condition.of);
+      return of && { ...condition, of };
+    }
+    case 'then': {
+      const [first, second] = [kept(condition.first), kept(condition.second)];
+      return first && second && { ...condition, first, second };
+    }
+    default:
+      return condition;
+  }
+}
+
+/** Everything that runs on the controller without what names a thing that goes. */
+export function withoutNamed(design: Design, thing: NamedThing, id: string): Design {
+  const names = (part: object): boolean => (part as Record<string, unknown>)[thing] === id;
+  return {
+    ...design,
+    controller: withoutInSleep(design, names),
+    machines: design.machines.map((m) => ({
+      ...m,
+      transitions: m.transitions.flatMap((t) => keptTransition(t, names)),
+    })),
+    rules: design.rules.flatMap((rule) => keptRule(rule, names)),
+    notices: design.notices.flatMap((notice) => keptNotice(notice, names)),
+    sequences: design.sequences.map((s) => ({
+      ...s,
+      lanes: s.lanes
+        .filter((lane) => !names(lane))
+        .map((lane) => ({
+          ...lane,
+          ...(lane.ambient ? { ambient: keptDrive(lane.ambient, names) } : {}),
+          blocks: lane.blocks.map((b) => ({ ...b, drive: keptDrive(b.drive, names) })),
+        })),
+    })),
+  };
+}
+
+/** The same without one mode of a machine: transitions from and to it go as well. */
+export function withoutMode(design: Design, machine: string, mode: string): Design {
+  const names = (part: Condition): boolean =>
+    part.is === 'mode' && part.machine === machine && part.mode === mode;
+  return {
+    ...design,
+    controller: withoutInSleep(design, names as (part: object) => boolean),
+    machines: design.machines.map((m) => ({
+      ...m,
+      transitions: m.transitions
+        .filter((t) => m.id !== machine || (t.from !== mode && t.to !== mode))
+        .flatMap((t) => keptTransition(t, names as (part: object) => boolean)),
+    })),
+    rules: design.rules.flatMap((rule) => keptRule(rule, names as (part: object) => boolean)),
+    notices: design.notices.flatMap((n) => keptNotice(n, names as (part: object) => boolean)),
+  };
+}
+
+type Names = (part: object) => boolean;
+
+function withoutInSleep({ controller }: Design, names: Names): Design['controller'] {
+  if (!controller.sleep?.unless) return controller;
+  const { unless, ...sleep } = controller.sleep;
+  const kept = withoutParts(unless, names);
+  return { ...controller, sleep: kept ? { ...sleep, unless: kept } : sleep };
+}
+
+function keptTransition(transition: Transition, names: Names): Transition[] {
+  const when = transition.when && withoutParts(transition.when, names);
+  if (transition.when && !when) return [];
+  const then = transition.then?.filter((act) => !names(act));
+  return [{ ...transition, ...(when ? { when } : {}), ...(then ? { then } : {}) }];
+}
+
+function keptRule(rule: Rule, names: Names): Rule[] {
+  const when = withoutParts(rule.when, names);
+  const then = rule.then.filter((act) => !names(act)).map((act) => keptAction(act, names));
+  if (!when || then.length === 0) return [];
+  const { while: besides, until, ...rest } = rule;
+  const [guard, reset] = [besides, until].map((c) => c && withoutParts(c, names));
+  return [
+    { ...rest, when, then, ...(guard ? { while: guard } : {}), ...(reset ? { until: reset } : {}) },
+  ];
+}
+
+const keptAction = (act: Action, names: Names): Action =>
+  act.do === 'drive' ? { ...act, drive: keptDrive(act.drive, names) } : act;
+
+/** A level or a number of times that came from what is gone becomes plainly on, or without end. */
+function keptDrive(drive: Drive, names: Names): Drive {
+  if (drive.as === 'level' && typeof drive.level === 'object' && names(drive.level))
+    return { as: 'on' };
+  if (drive.as === 'pattern' && typeof drive.times === 'object' && names(drive.times)) {
+    return { as: 'pattern', beats: drive.beats };
+  }
+  return drive;
+}
+
+function keptNotice(notice: Notice, names: Names): Notice[] {
+  const { tells } = notice;
+  if (names(tells)) return [];
+  if (tells.tell !== 'condition') return [notice];
+  const condition = withoutParts(tells.condition, names);
+  return condition ? [{ ...notice, tells: { ...tells, condition } }] : [];
+}

@@ -1,0 +1,211 @@
+import Joi from 'joi';
+
+const number = Joi.number().unsafe();
+const name = Joi.string().max(32).required();
+const id = Joi.string()
+  .pattern(/^[A-Za-z][A-Za-z0-9_-]{0,31}$/, 'id')
+  .required();
+const label = Joi.string().allow('').max(120).required();
+const seconds = number.min(0).max(1e7);
+const count = number.integer().min(-1e9).max(1e9).required();
+const list = (item: Joi.Schema, most: number): Joi.ArraySchema =>
+  Joi.array().items(item).max(most).required();
+
+const within = Joi.link('#condition').required();
+const several = list(Joi.link('#condition'), 64).min(1);
+
+/** What each kind of condition says besides its kind. */
+const kinds: Readonly<Record<string, Joi.SchemaMap>> = {
+  channel: { channel: name },
+  all: { of: several },
+  any: { of: several },
+  not: { of: within },
+  'at least': { n: number.integer().min(1).max(64).required(), of: several },
+  for: { seconds: seconds.required(), of: within },
+  begins: { of: within },
+  ends: { of: within },
+  then: { first: within, second: within, within: seconds.greater(0).required() },
+  press: {
+    channel: name,
+    press: Joi.valid('short', 'long', 'double').required(),
+    long: seconds.greater(0).required(),
+    gap: seconds.required(),
+  },
+  reading: {
+    channel: name,
+    compare: Joi.valid('above', 'below', 'equal').required(),
+    counts: number.min(-4294967295).max(4294967295).required(),
+  },
+  changes: {
+    channel: name,
+    by: number.min(-4294967295).max(4294967295).invalid(0).required(),
+    over: seconds.greater(0).required(),
+  },
+  flickers: {
+    channel: name,
+    from: number.min(0).max(1e4).required(),
+    to: number.min(Joi.ref('from')).max(1e4).required(),
+    over: seconds.greater(0).required(),
+  },
+  count: {
+    counter: name,
+    compare: Joi.valid('at least', 'at most', 'exactly').required(),
+    value: count,
+  },
+  time: { from: number.min(0).max(86400).required(), to: number.min(0).max(86400).required() },
+  mode: { machine: name, mode: name },
+  rule: { rule: name },
+  playing: { sequence: name },
+};
+
+/** A condition of any kind; which kind decides what else it says. */
+const condition = Joi.object({ is: Joi.valid(...Object.keys(kinds)).required() })
+  .when('.is', {
+    switch: Object.entries(kinds).map(([kind, fields]) => ({
+      is: kind,
+      then: Joi.object({ is: kind, ...fields }),
+    })),
+  })
+  .id('condition');
+
+const amount = Joi.alternatives(
+  number.min(0).max(1),
+  Joi.object({ counter: name, of: number.integer().min(1).max(1e9).required() }),
+  Joi.object({
+    channel: name,
+    from: number.required(),
+    to: number.invalid(Joi.ref('from')).required(),
+  }),
+);
+
+const drive = Joi.object({ as: Joi.valid('on', 'off', 'level', 'pattern').required() }).when(
+  '.as',
+  {
+    switch: [
+      { is: 'level', then: Joi.object({ level: amount.required() }) },
+      {
+        is: 'pattern',
+        then: Joi.object({
+          beats: list(number.min(0.001).max(86400), 64).min(1),
+          times: Joi.alternatives(number.integer().min(1).max(1e6), Joi.object({ counter: name })),
+          pause: seconds,
+        }),
+      },
+    ],
+  },
+);
+
+const act = [
+  Joi.object({ do: Joi.valid('count').required(), counter: name, by: count }),
+  Joi.object({ do: Joi.valid('set').required(), counter: name, to: count }),
+  Joi.object({ do: Joi.valid('play', 'stop').required(), sequence: name }),
+];
+
+const action = [
+  ...act,
+  Joi.object({ do: Joi.valid('drive').required(), output: name, drive: drive.required() }),
+];
+
+/** One rule of a program. */
+const rule = Joi.object({
+  id,
+  when: condition.required(),
+  while: condition,
+  hold: number.min(0).max(86400).required(),
+  atLeast: seconds,
+  atMost: seconds,
+  lockOut: seconds,
+  once: Joi.boolean(),
+  latch: Joi.boolean().required(),
+  until: condition,
+  then: Joi.array()
+    .items(...action)
+    .min(1)
+    .max(32)
+    .required(),
+});
+
+const machine = Joi.object({
+  id,
+  name: label,
+  modes: list(Joi.object({ id, name: label }), 64).min(1),
+  start: name,
+  kept: Joi.boolean(),
+  transitions: list(
+    Joi.object({
+      from: Joi.string().max(32),
+      to: name,
+      when: condition,
+      after: seconds,
+      then: Joi.array()
+        .items(...act)
+        .max(32),
+    }).or('when', 'after'),
+    256,
+  ),
+});
+
+const counter = Joi.object({
+  id,
+  name: label,
+  start: count,
+  least: count,
+  most: count,
+  wraps: Joi.boolean(),
+  kept: Joi.boolean(),
+});
+
+const sequence = Joi.object({
+  id,
+  name: label,
+  length: seconds.greater(0).required(),
+  times: number.integer().min(0).max(1e6).required(),
+  lanes: list(
+    Joi.object({
+      output: name,
+      ambient: drive,
+      blocks: list(
+        Joi.object({
+          start: seconds.required(),
+          length: seconds.greater(0).required(),
+          drive: drive.required(),
+        }),
+        500,
+      ),
+    }),
+    32,
+  ),
+});
+
+const notice = Joi.object({
+  id,
+  name: label,
+  tells: Joi.alternatives(
+    Joi.object({ tell: Joi.valid('condition').required(), condition: condition.required() }),
+    Joi.object({ tell: Joi.valid('counter').required(), counter: name }),
+    Joi.object({ tell: Joi.valid('mode').required(), machine: name }),
+    Joi.object({
+      tell: Joi.valid('reading').required(),
+      channel: name,
+      by: number.greater(0).required(),
+    }),
+  ).required(),
+  heartbeat: seconds.greater(0),
+  gap: seconds,
+});
+
+/** How the controller sleeps. */
+export const sleepShape = Joi.object({
+  every: seconds.greater(0).required(),
+  awake: seconds.greater(0).less(Joi.ref('every')).required(),
+  unless: condition,
+});
+
+/** The lists of a design that run on its controller. */
+export const programShape = {
+  counters: list(counter, 64),
+  machines: list(machine, 16),
+  rules: list(rule, 200),
+  sequences: list(sequence, 32),
+  notices: list(notice, 64),
+};

@@ -1,0 +1,49 @@
+import type { Told } from '../design/index.js';
+import { conditionsOf, type Program } from './program.js';
+import { never, type LogicState, type NoticeState } from './state.js';
+
+const unsent: NoticeState = { told: undefined, at: never, sent: 0, why: 'change' };
+
+/** Sends what has changed or is due as a sign of life; and when the next may be due, s. */
+export function stepNotices(
+  program: Program,
+  state: LogicState,
+  holds: readonly boolean[],
+  t: number,
+): { notices: Record<string, NoticeState>; due: number } {
+  const { notices: places } = conditionsOf(program);
+  const notices: Record<string, NoticeState> = {};
+  let due = Infinity;
+  program.notices.forEach(({ id, tells, heartbeat = Infinity, gap = 0 }, i) => {
+    const before = state.notices[id] ?? unsent;
+    const place = places[i];
+    const now = told(tells, before.told, state, place === undefined ? false : holds[place]);
+    const free = before.at + gap;
+    const beat = before.at + heartbeat;
+    const changed = now !== before.told;
+    const sends = now !== undefined && t >= free && (changed || t >= beat);
+    notices[id] = sends
+      ? { told: now, at: t, sent: before.sent + 1, why: changed ? 'change' : 'heartbeat' }
+      : before;
+    const { at } = notices[id];
+    const next = !sends && changed && now !== undefined ? free : at + heartbeat;
+    if (next > t) due = Math.min(due, next);
+  });
+  return { notices, due };
+}
+
+/** What would be told now; a reading that has not moved enough stays what was told last. */
+function told(
+  tells: Told,
+  before: string | undefined,
+  state: LogicState,
+  holds: boolean,
+): string | undefined {
+  if (tells.tell === 'condition') return holds ? 'yes' : 'no';
+  if (tells.tell === 'counter') return String(state.counters[tells.counter] ?? 0);
+  if (tells.tell === 'mode') return state.modes[tells.machine]?.mode;
+  const value = state.channels[tells.channel]?.value;
+  if (value === undefined) return before;
+  const moved = before === undefined || Math.abs(value - Number(before)) >= tells.by;
+  return moved ? String(value) : before;
+}

@@ -26,13 +26,13 @@ export const wholeOf = (condition: Condition): Condition[] => [
   ...partsOf(condition).flatMap(wholeOf),
 ];
 
-/** Every condition of what runs on the controller, and all they are made of, with where they stand. */
-export function everyCondition(
-  design: Pick<Design, 'rules' | 'machines' | 'notices' | 'controller'>,
-): [place: string, condition: Condition][] {
+type Conditioned = Pick<Design, 'rules' | 'machines' | 'notices' | 'controller'>;
+
+/** The conditions of what runs on the controller, with where they stand. */
+export function outerConditions(design: Conditioned): [place: string, condition: Condition][] {
   const found: [string, Condition][] = [];
   const add = (place: string, condition: Condition | undefined): void => {
-    if (condition) found.push(...wholeOf(condition).map((c): [string, Condition] => [place, c]));
+    if (condition) found.push([place, condition]);
   };
   design.rules.forEach((rule, i) => {
     for (const field of ['when', 'while', 'until'] as const)
@@ -49,3 +49,9 @@ export function everyCondition(
   add('controller.sleep.unless', design.controller.sleep?.unless);
   return found;
 }
+
+/** The same with all that they are made of. */
+export const everyCondition = (design: Conditioned): [place: string, condition: Condition][] =>
+  outerConditions(design).flatMap(([place, condition]) =>
+    wholeOf(condition).map((c): [string, Condition] => [place, c]),
+  );

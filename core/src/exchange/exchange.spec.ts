@@ -52,6 +52,99 @@ const set = (change: object): object => ({
 });
 
 describe('a bad file is refused with place, reason and cure', () => {
+  const driven = (output: string): object => ({ do: 'drive', output, drive: { as: 'on' } });
+  const rule = (more: object): string => spoilt((d) => Object.assign(d['rules'][0], more));
+  const chart = (more: object): string =>
+    spoilt((d) =>
+      Object.assign(d, {
+        machines: [
+          {
+            id: 'm',
+            name: 'M',
+            start: 'x',
+            modes: [{ id: 'x', name: 'X' }],
+            transitions: [],
+            ...more,
+          },
+        ],
+      }),
+    );
+  const beam = { is: 'channel', channel: 'beam' };
+  const deep = (levels: number): object =>
+    levels > 0 ? { is: 'not', of: deep(levels - 1) } : beam;
+  const programCases: [string, string, RegExp][] = [
+    ['a condition of no kind', rule({ when: { is: 'maybe' } }), /rules\[0\] \(r1\)\.when\.is/],
+    ['half a condition', rule({ when: { is: 'for', of: beam } }), /when\.seconds/],
+    [
+      'half a condition among others',
+      rule({ when: { is: 'any', of: [beam, { is: 'channel' }] } }),
+      /when\.of\[1\]\.channel/,
+    ],
+    [
+      'a condition on nothing',
+      rule({ when: { is: 'not', of: { is: 'channel', channel: 'west' } } }),
+      /when: There is no channel west/,
+    ],
+    ['conditions without end', rule({ when: deep(40) }), /nested more than 32 deep/],
+    [
+      'more of them than there are',
+      rule({ when: { is: 'at least', n: 3, of: [beam, beam] } }),
+      /At least 3 of 2 can never hold/,
+    ],
+    ['contradictory times', rule({ atLeast: 5, atMost: 2 }), /at least 5 s and at most 2 s/],
+    ['once for no time', rule({ hold: 0, once: true }), /hold: Once, for no time, is never/],
+    [
+      'a look back over too much',
+      rule({ when: { is: 'flickers', channel: 'beam', from: 1, to: 2, over: 1e5 } }),
+      /looks back over \d+ readings/,
+    ],
+    [
+      'a mode that is not there',
+      rule({ when: { is: 'mode', machine: 'm', mode: 'x' } }),
+      /no mode chart m/,
+    ],
+    [
+      'a start that is not there',
+      chart({ start: 'y' }),
+      /machines\[0\] \(m\)\.start: It has no mode y/,
+    ],
+    [
+      'a way that leads nowhere',
+      chart({ transitions: [{ to: 'y', after: 1 }] }),
+      /transitions\[0\]: It has no mode y/,
+    ],
+    [
+      'a way without a reason',
+      chart({ transitions: [{ from: 'x', to: 'x' }] }),
+      /transitions\[0\]/,
+    ],
+    [
+      'a counter outside its limits',
+      spoilt((d) =>
+        Object.assign(d, { counters: [{ id: 'k', name: 'K', start: 5, least: 0, most: 3 }] }),
+      ),
+      /begins at 5 and goes from 0 to 3/,
+    ],
+    [
+      'a block past the end',
+      spoilt((d) =>
+        Object.assign(d, {
+          sequences: [
+            {
+              id: 's',
+              name: 'S',
+              length: 2,
+              times: 1,
+              lanes: [
+                { output: 'sounder', blocks: [{ start: 1, length: 2, drive: { as: 'on' } }] },
+              ],
+            },
+          ],
+        }),
+      ),
+      /ends at 3 s, the sequence at 2 s/,
+    ],
+  ];
   const cases: [string, string, RegExp][] = [
     ['cut off', demoText.slice(0, 700), /^line \d+, column \d+: The file is not complete JSON/],
     ['empty', '', /line 1, column 1/],
@@ -116,9 +209,10 @@ describe('a bad file is refused with place, reason and cure', () => {
     ],
     [
       'a rule for nothing',
-      spoilt((d) => Object.assign(d['rules'][0], { output: 'bell' })),
-      /rules\[0\] \(r1\)\.output: There is no output bell/,
+      spoilt((d) => Object.assign(d['rules'][0], { then: [driven('bell')] })),
+      /rules\[0\] \(r1\)\.then\[0\]: There is no output bell/,
     ],
+    ...programCases,
     [
       'a channel away from nothing',
       spoilt((d) => Object.assign(d['channels'][0], { trips: 'away' })),

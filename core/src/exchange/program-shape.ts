@@ -11,8 +11,10 @@ const count = number.integer().min(-1e9).max(1e9).required();
 const list = (item: Joi.Schema, most: number): Joi.ArraySchema =>
   Joi.array().items(item).max(most).required();
 
-const within = Joi.link('#condition').required();
-const several = list(Joi.link('#condition'), 64).min(1);
+/** A condition is looked at by `conditionProblems`, as conditions hold conditions. */
+const condition = Joi.object().unknown();
+const within = condition.required();
+const several = list(condition, 64).min(1);
 
 /** What each kind of condition says besides its kind. */
 const kinds: Readonly<Record<string, Joi.SchemaMap>> = {
@@ -58,15 +60,26 @@ const kinds: Readonly<Record<string, Joi.SchemaMap>> = {
   playing: { sequence: name },
 };
 
-/** A condition of any kind; which kind decides what else it says. */
-const condition = Joi.object({ is: Joi.valid(...Object.keys(kinds)).required() })
-  .when('.is', {
-    switch: Object.entries(kinds).map(([kind, fields]) => ({
-      is: kind,
-      then: Joi.object({ is: kind, ...fields }),
-    })),
-  })
-  .id('condition');
+const kindShape = Joi.object({ is: Joi.valid(...Object.keys(kinds)).required() }).unknown();
+const shapes = new Map(
+  Object.entries(kinds).map(([kind, fields]) => [kind, Joi.object({ is: kind, ...fields })]),
+);
+
+/** What is wrong with a condition of a document, and with those that it holds: where in it, and why. */
+export function conditionProblems(value: unknown): { path: (string | number)[]; reason: string }[] {
+  const kind = (value as { is: string } | null)?.is ?? '';
+  const { error } = (shapes.get(kind) ?? kindShape).validate(value, {
+    abortEarly: false,
+    convert: false,
+  });
+  if (error) return error.details.map((d) => ({ path: d.path, reason: d.message }));
+  const of = (path: (string | number)[], inner: unknown): ReturnType<typeof conditionProblems> =>
+    conditionProblems(inner).map((p) => ({ ...p, path: [...path, ...p.path] }));
+  return Object.entries(value as object).flatMap(([key, inner]: [string, unknown]) => {
+    if (Array.isArray(inner)) return inner.flatMap((one, i) => of([key, i], one));
+    return typeof inner === 'object' && inner !== null ? of([key], inner) : [];
+  });
+}
 
 const amount = Joi.alternatives(
   number.min(0).max(1),

@@ -1,7 +1,8 @@
 import { checkDesign, type Problem } from '../catalog/index.js';
-import { migrate, mostReadingsInAll, type Design } from '../design/index.js';
+import { migrate, mostReadingsInAll, outerConditions, type Design } from '../design/index.js';
 import { checkScenes } from '../scene/index.js';
 import { designShape, largestFile } from './design-shape.js';
+import { conditionProblems } from './program-shape.js';
 
 /** Lists and objects within each other; a condition twelve deep has less. */
 const deepest = 32;
@@ -108,6 +109,17 @@ function checkCurrent(record: Record<string, unknown>): ReadResult {
     return { ok: false, problems };
   }
   const design = value as Design;
+  const malformed = outerConditions(design).flatMap(([place, condition]) =>
+    conditionProblems(condition).map(({ path, reason }): Problem => ({
+      place: [place, placeOf(path, condition as unknown as Record<string, unknown>)]
+        .filter((p) => p !== 'file')
+        .join('.'),
+      reason,
+      cure: 'See docs/rules.md for what a condition of its kind needs.',
+      severity: 'refuse',
+    })),
+  );
+  if (malformed.length > 0) return { ok: false, problems: malformed.slice(0, 20) };
   const readings = design.readings.reduce((sum, set) => sum + set.counts.length, 0);
   if (readings > mostReadingsInAll)
     return refuse(

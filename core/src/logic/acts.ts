@@ -15,10 +15,11 @@ export function doAll(
   t: number,
 ): Changed {
   const counters = { ...before.counters };
-  const playing = { ...before.playing };
+  let playing = { ...before.playing };
   for (const act of acts) {
     if (act.do === 'play') playing[act.sequence] ??= t;
-    else if (act.do === 'stop') delete playing[act.sequence];
+    else if (act.do === 'stop')
+      playing = Object.fromEntries(Object.entries(playing).filter(([id]) => id !== act.sequence));
     else {
       const counter = program.counters.find((c) => c.id === act.counter);
       if (!counter) continue;

@@ -21,3 +21,4 @@ export {
   sayTransition,
   sayTrigger,
 } from './say.js';
+export { truthsOf, type Truth, type Truths } from './truth.js';

@@ -146,7 +146,15 @@ function checkDrive(place: string, drive: Drive, seek: Seek): void {
 }
 
 function checkStarts(design: Design, report: Report): void {
-  design.scenes.forEach(({ id, modes = {} }, i) => {
+  const names = {
+    ...namesIn(design),
+    part: { what: 'part', ids: new Set(design.parts.map((p) => p.id)) },
+    notice: { what: 'notice', ids: new Set(design.notices.map((n) => n.id)) },
+  };
+  design.scenes.forEach(({ id, modes = {}, happenings }, i) => {
+    for (const happening of happenings)
+      for (const sign of happening.signs ?? [])
+        checkNames(names, `scenes[${i}] (${id}) ${happening.id}.signs`, sign, report);
     for (const [machine, mode] of Object.entries(modes)) {
       const found = design.machines.find((m) => m.id === machine);
       if (found?.modes.some((m) => m.id === mode)) continue;

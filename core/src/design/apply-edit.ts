@@ -32,6 +32,10 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
   'place-part': (design, { id, place }) => changePart(design, id, (part) => ({ ...part, place })),
   'set-param': (design, { id, param, value }) =>
     changePart(design, id, (part) => ({ ...part, params: { ...part.params, [param]: value } })),
+  'set-indicates': (design, { id, indicates }) =>
+    changePart(design, id, ({ indicates: _before, ...part }) =>
+      indicates ? { ...part, indicates } : part,
+    ),
   'add-wire': addWire,
   'remove-wire': (design, { id }) => ({
     ...design,
@@ -127,7 +131,7 @@ function removePart(design: Design, { id }: { id: string }): Design {
   const gone = <T extends { id: string; pin: string }>(list: T[]): string[] =>
     list.filter((item) => touches(item.pin)).map((item) => item.id);
   const stripped: Design = {
-    ...design,
+    ...withoutNamed(design, 'part', id),
     parts,
     wires: design.wires.filter((w) => !touches(w.from) && !touches(w.to)),
     groups: leaveGroups(design.groups, [id]),

@@ -23,6 +23,7 @@ export type Edit =
   | { type: 'remove-part'; id: string }
   | { type: 'rename-part'; id: string; name: string }
   | { type: 'place-part'; id: string; place: Place }
+  | { type: 'set-indicates'; id: string; indicates: boolean }
   | { type: 'set-param'; id: string; param: string; value: number }
   | { type: 'add-wire'; wire: Wire }
   | { type: 'remove-wire'; id: string }

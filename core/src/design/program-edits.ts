@@ -46,10 +46,10 @@ export const programHandlers: { [T in ProgramEdit]: Handler<T> } = {
     return withoutNamed({ ...design, sequences }, 'sequence', id);
   },
   'put-notice': (design, { notice }) => ({ ...design, notices: put(design.notices, notice) }),
-  'remove-notice': (design, { id }) => ({
-    ...design,
-    notices: without(design.notices, id, 'notice'),
-  }),
+  'remove-notice': (design, { id }) => {
+    const notices = without(design.notices, id, 'notice');
+    return withoutNamed({ ...design, notices }, 'notice', id);
+  },
   'set-controller': (design, { sleep, watchdog }) => ({
     ...design,
     controller: {

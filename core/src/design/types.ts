@@ -75,6 +75,8 @@ export interface Part {
   /** Only what differs from the kind's defaults, in SI units. */
   params: Record<string, number>;
   place?: Place;
+  /** It acts to show how things stand, and does not count as firing. */
+  indicates?: boolean;
   /** Id of the recording that a part for recorded readings plays. */
   recording?: string;
 }
@@ -247,9 +249,23 @@ export interface Happening {
   /** Seconds from the start of the scene. */
   start: number;
   params: Record<string, number>;
+  /** By what it is noticed, or what a nuisance must not bring about; left out: anything that fires. */
+  signs?: Sign[];
+  /** Seconds after it was first felt within which it must be noticed. */
+  within?: number;
   /** Where it happens on the plan: one point, or for kinds that move the points of their way. */
   path?: Point[];
 }
+
+/** Something that tells that a happening was noticed. */
+export type Sign =
+  /** A part begins to act. */
+  | { by: 'part'; part: string }
+  /** A counter has gone up, or down if `step` is below 0. */
+  | { by: 'counter'; counter: string; step: number }
+  | { by: 'mode'; machine: string; mode: string }
+  /** A notice is sent because what it tells has changed. */
+  | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
 export const currentVersion = 5;

@@ -2,7 +2,8 @@ import type { Action, Condition, Drive, Notice, Rule, Transition } from './progr
 import type { Design } from './types.js';
 
 /** What conditions and actions name. */
-export type NamedThing = 'channel' | 'counter' | 'machine' | 'rule' | 'sequence' | 'output';
+export type NamedThing =
+  'channel' | 'counter' | 'machine' | 'rule' | 'sequence' | 'output' | 'notice' | 'part';
 
 /**
  * A condition without the parts of it that name something that is gone.
@@ -48,6 +49,7 @@ export function withoutNamed(design: Design, thing: NamedThing, id: string): Des
   return {
     ...design,
     controller: withoutInSleep(design, names),
+    scenes: withoutSigns(design, names),
     machines: design.machines.map((m) => ({
       ...m,
       transitions: m.transitions.flatMap((t) => keptTransition(t, names)),
@@ -86,6 +88,18 @@ export function withoutMode(design: Design, machine: string, mode: string): Desi
 }
 
 type Names = (part: object) => boolean;
+
+/** Happenings that no longer name what is gone as their sign; without any left, anything that fires is one. */
+const withoutSigns = ({ scenes }: Design, names: Names): Design['scenes'] =>
+  scenes.some((s) => s.happenings.some((h) => h.signs?.some(names)))
+    ? scenes.map((s) => ({
+        ...s,
+        happenings: s.happenings.map(({ signs, ...happening }) => {
+          const kept = signs?.filter((sign) => !names(sign)) ?? [];
+          return kept.length > 0 ? { ...happening, signs: kept } : happening;
+        }),
+      }))
+    : scenes;
 
 function withoutInSleep({ controller }: Design, names: Names): Design['controller'] {
   if (!controller.sleep?.unless) return controller;

@@ -26,6 +26,7 @@ const part = Joi.object({
   name: text(120),
   params,
   place: Joi.object({ ...point, facing: number.min(-360).max(360).required() }),
+  indicates: Joi.boolean(),
   recording: Joi.string().max(32),
 });
 
@@ -144,6 +145,22 @@ const output = Joi.object({
   }),
 });
 
+const named = Joi.string().max(32).required();
+const sign = Joi.object({ by: Joi.valid('part', 'counter', 'mode', 'notice').required() }).when(
+  '.by',
+  {
+    switch: [
+      { is: 'part', then: Joi.object({ part: named }) },
+      {
+        is: 'counter',
+        then: Joi.object({ counter: named, step: number.integer().invalid(0).required() }),
+      },
+      { is: 'mode', then: Joi.object({ machine: named, mode: named }) },
+      { is: 'notice', then: Joi.object({ notice: named }) },
+    ],
+  },
+);
+
 /** One happening of a scene. */
 export const happeningShape = Joi.object({
   id,
@@ -152,6 +169,8 @@ export const happeningShape = Joi.object({
   intent: Joi.valid('wanted', 'nuisance').required(),
   start: number.min(0).max(1e7).required(),
   params,
+  signs: Joi.array().items(sign).max(16),
+  within: number.greater(0).max(1e7),
   path: Joi.array().items(Joi.object(point)).min(1).max(100),
 });
 

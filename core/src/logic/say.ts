@@ -8,14 +8,14 @@ import type {
   Rule,
   Transition,
 } from '../design/index.js';
-import { formatQuantity } from '../quantity/index.js';
+import { formatNominal } from '../quantity/index.js';
 import { patternOf } from './patterns.js';
 import type { Program } from './program.js';
 
 type Named = Pick<Program, 'channels' | 'outputs' | 'counters' | 'machines' | 'sequences'>;
 
 const seconds = (s: number): string =>
-  s >= 60 && s % 60 === 0 ? `${s / 60} min` : formatQuantity(s, 's');
+  s >= 60 && s % 60 === 0 ? `${s / 60} min` : formatNominal(s, 's');
 const nameIn = (list: readonly { id: string; name: string }[], id: string): string =>
   list.find((item) => item.id === id)?.name || id;
 
@@ -95,7 +95,7 @@ export function sayDrive(program: Named, drive: Drive): string {
   if (drive.as === 'on' || drive.as === 'off') return drive.as;
   if (drive.as === 'level') return sayAmount(program, drive.level);
   const pattern =
-    patternOf(drive)?.name ?? drive.beats.map((b) => formatQuantity(b, 's')).join(' · ');
+    patternOf(drive)?.name ?? drive.beats.map((b) => formatNominal(b, 's')).join(' · ');
   const { times, pause } = drive;
   if (times === undefined) return `pattern ${pattern}`;
   const often =

@@ -25,16 +25,18 @@ export function exposureOf(
 ): Exposure | undefined {
   const without = { ...scene, happenings: scene.happenings.filter((h) => h.id !== happening.id) };
   const { start, end } = happeningSpan(happening);
-  let exposure: Exposure | undefined;
-  for (let i = 0; i <= steps; i++) {
-    const t = start + ((end - start) * i) / steps;
-    const [real, plain] = [feltAt(scene, t), feltAt(without, t)];
-    const felt = real.some(
-      (f, s) =>
-        Math.abs(f.value - plain[s].value) >
-        Math.max(f.floor, noticeable * Math.abs(plain[s].value)),
+  const moment = (i: number): number => start + ((end - start) * i) / steps;
+  const feltIn = (i: number): boolean => {
+    const [real, plain] = [feltAt(scene, moment(i)), feltAt(without, moment(i))];
+    return real.some(
+      ({ value, floor }, s) =>
+        Math.abs(value - plain[s].value) > Math.max(floor, noticeable * Math.abs(plain[s].value)),
     );
-    if (felt) exposure = { start: exposure?.start ?? t, end: t };
-  }
-  return exposure;
+  };
+  let first = 0;
+  while (first <= steps && !feltIn(first)) first++;
+  if (first > steps) return undefined;
+  let last = steps;
+  while (last > first && !feltIn(last)) last--;
+  return { start: moment(first), end: moment(last) };
 }

@@ -1,6 +1,6 @@
 export { rehearse, type Rehearsal } from './rehearse.js';
 export { quietScene, Rig } from './rig.js';
-export { allOn, snapshot, type Snapshot } from './snapshot.js';
+export { allOn, snapshot, type Decided, type Snapshot } from './snapshot.js';
 export { rhythms, swings, type Rhythm } from './rhythm.js';
 export { seededRandom, type Random } from './random.js';
 export { valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';
@@ -18,3 +18,5 @@ export {
   type Response,
   type WouldRead,
 } from './what-if.js';
+export { chainOf, eventsOf, type Event } from './events.js';
+export { firingsOf, isSignOf, type Firing } from './firings.js';

@@ -14,7 +14,7 @@ import {
 import { seededRandom, type Random } from './random.js';
 import { Rig } from './rig.js';
 import { emptyTrace, hold, type ActingChange, type LogicChange, type Trace } from './traces.js';
-import { judge, type Verdict } from './verdict.js';
+import { judge, type Replay, type Verdict } from './verdict.js';
 import { nextWatch, watched, type Span } from './watch.js';
 
 /** Everything that came of rehearsing one scene. */
@@ -64,15 +64,7 @@ export function rehearse(
       `"${scene.name}" needs ${Math.round(moments)} readings; at most ${mostMoments} can be rehearsed. Shorten the scene or read less often.`,
     );
   }
-  const play = new Play(design, scene);
-  let nextReport = 0;
-  for (let t = 0; t <= scene.duration; t = play.next(t)) {
-    play.moment(t);
-    if (t < nextReport) continue;
-    onProgress?.(t / scene.duration);
-    nextReport += scene.duration / 50;
-  }
-  return play.result();
+  return new Play(design, scene).run(onProgress).result();
 }
 
 /** One run through a scene, with all it has to remember. */
@@ -108,8 +100,20 @@ class Play {
     this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
   }
 
+  run(onProgress?: (share: number) => void): this {
+    const { duration } = this.scene;
+    let nextReport = 0;
+    for (let t = 0; t <= duration; t = this.next(t)) {
+      this.moment(t);
+      if (t < nextReport) continue;
+      onProgress?.(t / duration);
+      nextReport += duration / 50;
+    }
+    return this;
+  }
+
   /** The next moment at which anything can change. */
-  next(t: number): number {
+  private next(t: number): number {
     const { channels } = this.design;
     const look = Math.max(lookEvery, this.scene.duration / mostLooks);
     const reading = channels.length === 0 ? t + look : Infinity;
@@ -130,7 +134,7 @@ class Play {
     return fading ? t + fadeLook : Infinity;
   }
 
-  moment(t: number): void {
+  private moment(t: number): void {
     const solution = this.rig.settle(this.scene, t, this.logic);
     this.record(t, solution);
     const edges = this.edges(solution);
@@ -145,11 +149,12 @@ class Play {
 
   result(): Rehearsal {
     const { design, scene, readings, acting, logicLog } = this;
-    const { verdicts, strays } = judge(design, scene, this.rig, {
-      readings,
-      acting,
-      logic: logicLog,
-    });
+    const replay: Replay = (other) => {
+      const played = new Play(design, other).run();
+      return { acting: played.acting, logic: played.logicLog };
+    };
+    const record = { readings, acting, logic: logicLog };
+    const { verdicts, strays } = judge(design, scene, this.rig, record, replay);
     return {
       scene: scene.id,
       seed: scene.seed,

@@ -102,6 +102,7 @@ export class Rig {
       if (sameLogic(logic, next)) break;
       logic = next;
     }
+    logic = arrived(logic);
     if (still) this.rested = { ambient, modes, logic };
     return logic;
   }
@@ -259,3 +260,11 @@ const readingsToRest = ({ hits, misses, baseline }: Channel): number =>
 /** Whether nothing would change any more, however often the controller looks again. */
 const sameLogic = (a: LogicState, b: LogicState): boolean =>
   JSON.stringify(a) === JSON.stringify(b);
+
+/** Outputs that fade have long come to where they were going. */
+const arrived = (logic: LogicState): LogicState => ({
+  ...logic,
+  outputs: Object.fromEntries(
+    Object.entries(logic.outputs).map(([id, o]) => [id, { ...o, level: o.target }]),
+  ),
+});

@@ -1,7 +1,7 @@
 import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
-import type { LogicState } from '../logic/index.js';
+import { outputDuty, roundOf, type LogicState } from '../logic/index.js';
 import type { Rehearsal } from './rehearse.js';
 import { quietScene, Rig } from './rig.js';
 
@@ -16,6 +16,19 @@ export interface Snapshot {
   /** Parts that act, with the reason. */
   acting: Record<string, { active: boolean; because: string }>;
   tripped: Record<string, boolean>;
+  /** What the controller has decided. */
+  decided: Decided;
+}
+
+/** The controller's decisions at a moment, by id. */
+export interface Decided {
+  modes: Record<string, string>;
+  counters: Record<string, number>;
+  rules: Record<string, boolean>;
+  /** Seconds into each sequence that plays. */
+  playing: Record<string, number>;
+  /** Share of the time each output is on. */
+  outputs: Record<string, number>;
 }
 
 /**
@@ -55,6 +68,24 @@ export function snapshot(
     tripped: Object.fromEntries(
       Object.entries(logic.channels).map(([id, channel]) => [id, channel.tripped]),
     ),
+    decided: decidedBy(design, logic, t),
+  };
+}
+
+function decidedBy(design: Design, logic: LogicState, t: number): Decided {
+  const each = <A, B>(of: Readonly<Record<string, A>>, to: (a: A) => B): Record<string, B> =>
+    Object.fromEntries(Object.entries(of).map(([id, a]) => [id, to(a)]));
+  return {
+    modes: each(logic.modes, (m) => m.mode),
+    counters: { ...logic.counters },
+    rules: each(logic.rules, (r) => r.active),
+    playing: Object.fromEntries(
+      design.sequences.flatMap((s) => {
+        const began = logic.playing[s.id];
+        return began === undefined ? [] : [[s.id, t - roundOf(s, began, t)] as const];
+      }),
+    ),
+    outputs: Object.fromEntries(design.outputs.map((o) => [o.id, outputDuty(logic, o, t)])),
   };
 }
 

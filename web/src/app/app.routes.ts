@@ -14,6 +14,7 @@ export const routes: Routes = [
     children: [
       { path: 'wire', loadComponent: () => import('./wire/wire').then((m) => m.WireStep) },
       { path: 'set', loadComponent: () => import('./set/set').then((m) => m.SetStep) },
+      { path: 'act', loadComponent: () => import('./act/act').then((m) => m.ActStep) },
       {
         path: 'rehearse',
         loadComponent: () => import('./rehearse/rehearse').then((m) => m.RehearseStep),

@@ -64,9 +64,15 @@ export class BenchView {
   readonly answers = signal<Answer[]>([]);
   /** What kept the core from computing. */
   readonly trouble = signal('');
-  readonly anythingActs = computed(() =>
-    Object.values(this.snapshot()?.acting ?? {}).some((a) => a.active),
-  );
+  /** Whether something fires: a part acts that does not only indicate. */
+  readonly anythingActs = computed(() => {
+    const shows = new Set(
+      (this.session.design()?.parts ?? []).filter((p) => p.indicates).map((p) => p.id),
+    );
+    return Object.entries(this.snapshot()?.acting ?? {}).some(
+      ([part, { active }]) => active && !shows.has(part),
+    );
+  });
 
   constructor() {
     effect(() => {

@@ -1,6 +1,7 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { Stage } from '@yurei/core/catalog';
-import ELK, { type ElkExtendedEdge, type ElkNode, type ElkPort } from 'elkjs/lib/elk-api.js';
+import type { ElkExtendedEdge, ElkNode, ElkPort } from 'elkjs/lib/elk-api.js';
+import { Elk } from '../common/elk';
 import { exercise, layered as options } from './elk-options';
 import { findLayout, keepLayout } from './kept-layouts';
 import { islands, stack } from './islands';
@@ -69,7 +70,8 @@ const keepAfter = 1000;
 /** Lays pictures out with ELK in a worker of its own; a picture that was laid out before stands at once. */
 @Injectable({ providedIn: 'root' })
 export class PictureLayouter {
-  private elk?: InstanceType<typeof ELK>;
+  private readonly elk = inject(Elk);
+  private warm = false;
   private last?: { key: string; layout: Promise<PictureLayout> };
   /** Where cards stood last: they keep their order. */
   private before: ReadonlyMap<string, PlacedCard> = new Map();
@@ -95,18 +97,14 @@ export class PictureLayouter {
 
   /** Starts the worker and lets it lay out boxes like a circuit's, so that the first picture finds it ready. */
   async warmUp(): Promise<void> {
-    if (this.elk || typeof Worker === 'undefined') return;
-    for (let round = 0; round < 5; round++) await this.worker().layout(exercise());
+    if (this.warm || typeof Worker === 'undefined') return;
+    this.warm = true;
+    for (let round = 0; round < 5; round++) await this.elk.layOut(exercise());
   }
 
   /** Starts the worker, which takes a moment by itself. */
   start(): void {
-    if (typeof Worker !== 'undefined') this.worker();
-  }
-
-  private worker(): InstanceType<typeof ELK> {
-    this.elk ??= new ELK({ workerFactory: () => new Worker('elk/elk-worker.min.js') });
-    return this.elk;
+    if (typeof Worker !== 'undefined') this.elk.start();
   }
 
   private async compute(graph: PictureGraph): Promise<PictureLayout> {
@@ -114,9 +112,8 @@ export class PictureLayouter {
     const feeds = graph.cards.filter((c) => c.stage === 'feeds');
     const inLane = new Set(feeds.flatMap((c) => c.tabs.map((t) => t.ref)));
     const lines = graph.lines.filter((l) => !touches(l, inLane));
-    const elk = this.worker();
     const place = (cards: readonly Card[], own: readonly Line[]): Promise<ElkNode> =>
-      elk.layout({
+      this.elk.layOut({
         id: 'root',
         layoutOptions: options,
         children: cards.map((card) => toNode(card, this.before.get(card.id))),

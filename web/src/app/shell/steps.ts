@@ -5,7 +5,7 @@ export const steps: readonly { name: string; path?: string; findings?: Finding['
   { name: 'Plan' },
   { name: 'Wire', path: 'wire', findings: 'wire' },
   { name: 'Set', path: 'set', findings: 'set' },
-  { name: 'Act', findings: 'act' },
+  { name: 'Act', path: 'act', findings: 'act' },
   { name: 'Rehearse', path: 'rehearse' },
   { name: 'Drive & feed', findings: 'drive' },
   { name: 'Build' },

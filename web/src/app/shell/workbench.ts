@@ -107,6 +107,7 @@ export class Workbench {
     return {
       Wire: (design?.parts.length ?? 0) > 0,
       Set: (design?.channels.length ?? 0) > 0,
+      Act: (design?.rules.length ?? 0) > 0,
       Rehearse: (this.view.rehearsal()?.verdicts.length ?? 0) > 0,
     };
   });

@@ -1,0 +1,136 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { Param } from '@yurei/core/catalog';
+import type { Design, Drive } from '@yurei/core/design';
+import { InlineChoice } from '../common/inline-choice';
+import { InlineValue } from '../common/inline-value';
+import { DesignSession } from '../data/design-session';
+import { driveChoice, driveChoices, driveFrom } from './drives';
+
+const share: Param = { id: 'l', label: 'Level, 0 to 1', unit: '', default: 0.5, min: 0, max: 1 };
+const counts: Param = { id: 'c', label: 'Counts', unit: '', default: 0, min: 0, max: 4294967295 };
+const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min: 0, max: 86400 };
+const times: Param = {
+  id: 't',
+  label: 'Times',
+  unit: '',
+  default: 3,
+  min: 1,
+  max: 1e6,
+  whole: true,
+};
+
+/** How an output is driven, within a sentence. */
+@Component({
+  selector: 'yu-drive',
+  imports: [InlineChoice, InlineValue],
+  template: `
+    <yu-inline-choice
+      label="How it is driven"
+      [choices]="choices()"
+      [value]="choice()"
+      (changed)="choose($event)"
+    />
+    @if (level() !== undefined) {
+      <yu-inline-value
+        [param]="share"
+        [value]="level()!"
+        (changed)="changed.emit({ as: 'level', level: $event })"
+      />
+    }
+    @if (follows(); as follows) {
+      from
+      <yu-inline-value
+        [param]="counts"
+        [value]="follows.from"
+        (changed)="changed.emit({ as: 'level', level: { ...follows, from: $event } })"
+      />
+      to
+      <yu-inline-value
+        [param]="counts"
+        [value]="follows.to"
+        (changed)="changed.emit({ as: 'level', level: { ...follows, to: $event } })"
+      />
+    }
+    @if (own(); as pattern) {
+      <input
+        class="beats value"
+        aria-label="Seconds on and off in turn"
+        title="Seconds on and off in turn"
+        [value]="pattern.beats.join(' ')"
+        (change)="setBeats($event)"
+      />
+      s
+    }
+    @if (pattern(); as pattern) {
+      @if (pattern.pause !== undefined) {
+        , again after
+        <yu-inline-value
+          [param]="pause"
+          [value]="pattern.pause"
+          (changed)="changed.emit({ ...pattern, pause: $event })"
+        />
+      }
+    }
+  `,
+  styles: `
+    .beats {
+      width: 22ch;
+      font-size: 12.5px;
+      border: 1px solid var(--rule);
+      border-radius: 4px;
+      background: var(--raised);
+      color: var(--ink);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class DriveField {
+  readonly drive = input.required<Drive>();
+  readonly changed = output<Drive>();
+  private readonly session = inject(DesignSession);
+  protected readonly share = share;
+  protected readonly counts = counts;
+  protected readonly pause = pause;
+  protected readonly times = times;
+
+  private readonly design = computed(() => this.session.design() as Design);
+  protected readonly choices = computed(() => driveChoices(this.design(), this.drive()));
+  protected readonly choice = computed(() => driveChoice(this.drive()));
+  protected readonly level = computed(() => {
+    const drive = this.drive();
+    return drive.as === 'level' && typeof drive.level === 'number' ? drive.level : undefined;
+  });
+  protected readonly follows = computed(() => {
+    const drive = this.drive();
+    return drive.as === 'level' && typeof drive.level === 'object' && 'channel' in drive.level
+      ? drive.level
+      : undefined;
+  });
+  protected readonly pattern = computed(() => {
+    const drive = this.drive();
+    return drive.as === 'pattern' ? drive : undefined;
+  });
+  protected readonly own = computed(() =>
+    this.choice() === 'pattern own' || this.choice().startsWith('flash')
+      ? this.pattern()
+      : undefined,
+  );
+
+  protected choose(value: string): void {
+    this.changed.emit(driveFrom(this.design(), value));
+  }
+
+  /** What is no list of times is given back. */
+  protected setBeats(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const pattern = this.pattern();
+    const beats = field.value
+      .trim()
+      .split(/\s+/)
+      .map((b) => Number(b.replace(',', '.')));
+    if (!pattern) return;
+    if (beats.every((b) => b >= 0.001 && b <= 86400) && beats.length <= 64)
+      this.changed.emit({ ...pattern, beats });
+    else field.value = pattern.beats.join(' ');
+  }
+}

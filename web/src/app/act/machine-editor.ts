@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import type { Param } from '@yurei/core/catalog';
+import {
+  freshId,
+  type Act,
+  type Action,
+  type Design,
+  type Machine,
+  type Transition,
+} from '@yurei/core/design';
+import { sayTransition } from '@yurei/core/logic';
+import type { Choice } from '../common/choice-field';
+import { InlineChoice } from '../common/inline-choice';
+import { InlineValue } from '../common/inline-value';
+import { DesignSession } from '../data/design-session';
+import { ActsField } from './acts-field';
+import { ConditionField } from './condition-field';
+import { someCondition } from './new-condition';
+
+const after: Param = { id: 'after', label: 'After', unit: 's', default: 30, min: 0, max: 1e7 };
+
+/** The modes of a chart by name, and the ways between them in the order in which they are looked at. */
+@Component({
+  selector: 'yu-machine-editor',
+  imports: [ActsField, ConditionField, InlineChoice, InlineValue],
+  templateUrl: './machine-editor.html',
+  styleUrl: './machine-editor.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class MachineEditor {
+  readonly machine = input.required<Machine>();
+  /** Place of the transition that is being changed. */
+  readonly picked = model<number>();
+  private readonly session = inject(DesignSession);
+  protected readonly after = after;
+
+  protected readonly choices = computed((): Choice[] =>
+    this.machine().modes.map((m) => ({ value: m.id, label: m.name })),
+  );
+  protected readonly fromChoices = computed((): Choice[] => [
+    { value: '', label: 'any mode' },
+    ...this.choices(),
+  ]);
+  protected readonly lines = computed(() => {
+    const [design, machine] = [this.session.design(), this.machine()];
+    return design ? machine.transitions.map((t) => sayTransition(design, machine, t)) : [];
+  });
+
+  protected put(change: Partial<Machine>): void {
+    this.session.edit({ type: 'put-machine', machine: { ...this.machine(), ...change } });
+  }
+
+  protected rename(event: Event): void {
+    const name = (event.target as HTMLInputElement).value.trim();
+    if (name) this.put({ name });
+  }
+
+  protected renameMode(id: string, event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const name = field.value.trim();
+    const { modes } = this.machine();
+    if (name) this.put({ modes: modes.map((m) => (m.id === id ? { ...m, name } : m)) });
+    else field.value = modes.find((m) => m.id === id)?.name ?? '';
+  }
+
+  protected addMode(): void {
+    const { modes } = this.machine();
+    const id = freshId(
+      'm',
+      modes.map((m) => m.id),
+    );
+    this.put({ modes: [...modes, { id, name: `Mode ${modes.length + 1}` }] });
+  }
+
+  protected removeMode(id: string): void {
+    const { modes, transitions } = this.machine();
+    this.picked.set(undefined);
+    this.put({
+      modes: modes.filter((m) => m.id !== id),
+      transitions: transitions.filter((t) => t.from !== id && t.to !== id),
+    });
+  }
+
+  protected change(index: number, change: Partial<Transition>): void {
+    this.putWay(index, { ...this.machine().transitions[index], ...change });
+  }
+
+  private putWay(index: number, way: Transition): void {
+    this.put({ transitions: this.machine().transitions.map((t, i) => (i === index ? way : t)) });
+  }
+
+  protected setFrom(index: number, from: string): void {
+    const { from: _before, ...rest } = this.machine().transitions[index];
+    this.putWay(index, from && from !== rest.to ? { ...rest, from } : rest);
+  }
+
+  protected setTo(index: number, to: string): void {
+    const { from, ...rest } = this.machine().transitions[index];
+    this.putWay(index, from && from !== to ? { ...rest, from, to } : { ...rest, to });
+  }
+
+  /** A way has a condition, a time, or both; one of them stays. */
+  protected drop(index: number, field: 'when' | 'after'): void {
+    const { when, after: wait, ...rest } = this.machine().transitions[index];
+    if (field === 'when' && wait !== undefined) this.putWay(index, { ...rest, after: wait });
+    if (field === 'after' && when) this.putWay(index, { ...rest, when });
+  }
+
+  protected addWhen(index: number): void {
+    const when = someCondition(this.session.design() as Design);
+    this.change(index, { when });
+  }
+
+  protected setThen(index: number, then: Action[]): void {
+    this.change(index, { then: then as Act[] });
+  }
+
+  protected addWay(): void {
+    const { modes, transitions } = this.machine();
+    if (modes.length < 2) return;
+    const when = someCondition(this.session.design() as Design);
+    const way: Transition = { from: modes[0].id, to: modes[1].id, when };
+    this.put({ transitions: [...transitions, way] });
+    this.picked.set(transitions.length);
+  }
+
+  protected moveWay(index: number, by: number): void {
+    const list = [...this.machine().transitions];
+    const [way] = list.splice(index, 1);
+    list.splice(index + by, 0, way);
+    this.put({ transitions: list });
+    this.picked.set(index + by);
+  }
+
+  protected removeWay(index: number): void {
+    this.picked.set(undefined);
+    this.put({ transitions: this.machine().transitions.filter((_, i) => i !== index) });
+  }
+
+  protected toggle(index: number): void {
+    this.picked.set(this.picked() === index ? undefined : index);
+  }
+
+  protected remove(): void {
+    this.session.edit({ type: 'remove-machine', id: this.machine().id });
+  }
+}

@@ -1,5 +1,5 @@
 import { kindOf } from '../catalog/index.js';
-import { wholeOf, type Condition, type Design } from '../design/index.js';
+import { partsOf, type Condition, type Design } from '../design/index.js';
 import {
   baselineCounts,
   levelsOf,
@@ -30,7 +30,11 @@ class Chronicle {
 
   add(event: Omit<Event, 'because'>, because: readonly (string | undefined)[]): void {
     const places = because.flatMap((key) => (key ? (this.last.get(key) ?? []) : []));
-    this.last.set(`${event.kind} ${event.id}`, this.events.length);
+    const key = `${event.kind} ${event.id}`;
+    this.last.set(
+      event.kind === 'channel' ? `${key} ${event.begins ? 'yes' : 'no'}` : key,
+      this.events.length,
+    );
     this.events.push({ ...event, because: [...new Set(places)] });
   }
 }
@@ -144,15 +148,16 @@ function answerText(design: Design, id: string, { channels }: LogicState): strin
     : `${answer}: its time is over`;
 }
 
-/** What a condition looks at, as events are called. */
-function namedIn(condition: Condition | undefined): string[] {
-  return (condition ? wholeOf(condition) : []).flatMap((c) => {
-    if ('channel' in c) return [`channel ${c.channel}`];
-    if (c.is === 'mode') return [`mode ${c.machine}`];
-    if (c.is === 'count') return [`counter ${c.counter}`];
-    if (c.is === 'rule') return [`rule ${c.rule}`];
-    return c.is === 'playing' ? [`sequence ${c.sequence}`] : [];
-  });
+/** What a condition looks at, as events are called: that a channel says yes, or no where the condition wants that. */
+function namedIn(condition: Condition | undefined, not = false): string[] {
+  if (!condition) return [];
+  if ('channel' in condition) return [`channel ${condition.channel} ${not ? 'no' : 'yes'}`];
+  if (condition.is === 'mode') return [`mode ${condition.machine}`];
+  if (condition.is === 'count') return [`counter ${condition.counter}`];
+  if (condition.is === 'rule') return [`rule ${condition.rule}`];
+  if (condition.is === 'playing') return [`sequence ${condition.sequence}`];
+  const turns = condition.is === 'not' || condition.is === 'ends';
+  return partsOf(condition).flatMap((part) => namedIn(part, not !== turns));
 }
 
 function addActing(design: Design, chronicle: Chronicle, change: ActingChange): void {

@@ -20,3 +20,4 @@ export {
 } from './what-if.js';
 export { chainOf, eventsOf, type Event } from './events.js';
 export { firingsOf, isSignOf, type Firing } from './firings.js';
+export { explain, outputsThatFire, type Cure, type Why } from './cures.js';

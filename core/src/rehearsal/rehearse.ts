@@ -3,6 +3,7 @@ import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
   arrival,
+  conditionsOf,
   isDue,
   nextPass,
   nextReading,
@@ -11,7 +12,8 @@ import {
   stepLogic,
   type LogicState,
 } from '../logic/index.js';
-import { seededRandom, type Random } from './random.js';
+import { calmUntil, readOn, type Reader } from './calm.js';
+import { noiseOf } from './random.js';
 import { Rig } from './rig.js';
 import { emptyTrace, hold, type ActingChange, type LogicChange, type Trace } from './traces.js';
 import { judge, type Replay, type Verdict } from './verdict.js';
@@ -51,12 +53,14 @@ const mostMoments = 2_000_000;
  * at its operating point; nothing in it takes time. Same seed, same result.
  *
  * @param onProgress told the share done, 0 … 1, now and then
+ * @param path 'full' looks at the circuit at every reading, 'fast' only when something may have changed; both give the same
  * @throws RangeError when the scene would need more than two million readings
  */
 export function rehearse(
   design: Design,
   scene: Scene,
   onProgress?: (share: number) => void,
+  path: 'fast' | 'full' = 'fast',
 ): Rehearsal {
   const moments = scene.duration / Math.min(...design.channels.map((c) => c.every));
   if (!(moments <= mostMoments)) {
@@ -64,14 +68,27 @@ export function rehearse(
       `"${scene.name}" needs ${Math.round(moments)} readings; at most ${mostMoments} can be rehearsed. Shorten the scene or read less often.`,
     );
   }
-  return new Play(design, scene).run(onProgress).result();
+  return new Play(design, scene, path).run(onProgress).result();
 }
+
+/** How a channel takes readings. */
+interface Taker {
+  full: number;
+  noise: number;
+  draw: (n: number) => number;
+  /** Readings so far. */
+  taken: number;
+}
+
+const noisy = (counts: number, noise: number, full: number): number =>
+  Math.min(full, Math.max(0, Math.round(counts + noise)));
 
 /** One run through a scene, with all it has to remember. */
 class Play {
   private readonly rig: Rig;
-  private readonly random: Random;
-  private readonly readers: ReadonlyMap<string, { full: number; noise: number } | undefined>;
+  private readonly readers: ReadonlyMap<string, Taker>;
+  /** Until when it is calm from a moment on; never on the full path. */
+  private readonly calm: (t: number) => number;
   private readonly readings: Record<string, Trace>;
   private readonly outputs: Record<string, Trace>;
   private readonly nets: Record<string, Trace> = {};
@@ -83,16 +100,25 @@ class Play {
   /** Levels at edges since the last reading, of channels that remember them. */
   private readonly remembered = new Map<string, number>();
   private readonly spans: readonly Span[];
+  /** Until then something that has happened goes on fading. */
+  private restless = 0;
   private logic: LogicState;
   private seen?: Solution;
 
   constructor(
     private readonly design: Design,
     private readonly scene: Scene,
+    private readonly path: 'fast' | 'full',
   ) {
     this.rig = new Rig(design);
-    this.random = seededRandom(scene.seed);
-    this.readers = new Map(design.channels.map((c) => [c.id, channelReader(design, c.pin)]));
+    this.readers = new Map(
+      design.channels.map((c, i) => {
+        const { full = 0, noise = 0 } = channelReader(design, c.pin) ?? {};
+        return [c.id, { full, noise, draw: noiseOf(scene.seed, i), taken: 0 }];
+      }),
+    );
+    const skips = path === 'fast' && conditionsOf(design).numbers.size === 0;
+    this.calm = skips ? calmUntil(scene) : (t) => t;
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
@@ -105,11 +131,48 @@ class Play {
     let nextReport = 0;
     for (let t = 0; t <= duration; t = this.next(t)) {
       this.moment(t);
+      t = this.skip(t);
       if (t < nextReport) continue;
       onProgress?.(t / duration);
       nextReport += duration / 50;
     }
     return this;
+  }
+
+  /** Takes readings without looking at the circuit for as long as it stands still; the time of the last one. */
+  private skip(t: number): number {
+    const until = Math.min(this.calm(t), nextPass(this.logic, t), this.nextFadeLook(t));
+    const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
+    if (waits || !(until > t) || this.design.channels.length === 0) return t;
+    if (!this.rig.feelsTheSameAt(this.scene, [t, (t + until) / 2, until])) {
+      this.restless = this.calm(t);
+      return t;
+    }
+    const solution = this.rig.settle(this.scene, t, this.logic);
+    const [exact, own] = [this.rig.counts(solution), this.rig.noise(solution)];
+    const readers = this.design.channels.flatMap((channel): Reader[] => {
+      const [counts, taker] = [exact.get(channel.id), this.readers.get(channel.id)];
+      if (counts === undefined || !taker) return [];
+      const sigma = Math.hypot(taker.noise, own.get(channel.id) ?? 0);
+      return [
+        {
+          channel,
+          taken: taker.taken,
+          read: (n) => noisy(counts, sigma * taker.draw(n), taker.full),
+          keep: (time, value) => this.keep(channel.id, time, value),
+        },
+      ];
+    });
+    const { channels, t: last } = readOn(readers, this.logic, t, until);
+    this.logic = { ...this.logic, channels };
+    return last;
+  }
+
+  private keep(channel: string, t: number, value: number): void {
+    const taker = this.readers.get(channel);
+    if (taker) taker.taken += 1;
+    this.readings[channel].times.push(t);
+    this.readings[channel].values.push(value);
   }
 
   /** The next moment at which anything can change. */
@@ -131,7 +194,7 @@ class Play {
     const fading = this.design.outputs.some(
       (o) => o.fade && arrival(o, this.logic.outputs[o.id]) > t,
     );
-    return fading ? t + fadeLook : Infinity;
+    return fading ? (Math.floor(t / fadeLook + 1e-6) + 1) * fadeLook : Infinity;
   }
 
   private moment(t: number): void {
@@ -140,7 +203,7 @@ class Play {
     const edges = this.edges(solution);
     const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
     const logic = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
-    const changed = decisions(logic) !== decisions(this.logic);
+    const changed = differ(logic, this.logic);
     this.logic = logic;
     if (!changed) return;
     this.logicLog.push({ t, logic });
@@ -150,7 +213,7 @@ class Play {
   result(): Rehearsal {
     const { design, scene, readings, acting, logicLog } = this;
     const replay: Replay = (other) => {
-      const played = new Play(design, other).run();
+      const played = new Play(design, other, this.path).run();
       return { acting: played.acting, logic: played.logicLog };
     };
     const record = { readings, acting, logic: logicLog };
@@ -195,20 +258,22 @@ class Play {
       const counts = this.remembered.get(channel.id) ?? exact.get(channel.id);
       this.remembered.delete(channel.id);
       if (counts === undefined) continue;
-      const { full, noise } = this.readers.get(channel.id) ?? { full: 0, noise: 0 };
-      const sigma = Math.hypot(noise, own.get(channel.id) ?? 0);
-      const noisy = Math.round(counts + sigma * this.random.normal());
-      const value = Math.min(full, Math.max(0, noisy));
+      const taker = this.readers.get(channel.id);
+      if (!taker) continue;
+      const sigma = Math.hypot(taker.noise, own.get(channel.id) ?? 0);
+      const value = noisy(counts, sigma * taker.draw(taker.taken), taker.full);
       readings.set(channel.id, value);
-      this.readings[channel.id].times.push(t);
-      this.readings[channel.id].values.push(value);
+      this.keep(channel.id, t, value);
     }
     return readings;
   }
 
   private record(t: number, solution: Solution): void {
     for (const output of this.design.outputs) {
-      hold(this.outputs[output.id], t, outputDuty(this.logic, output, t));
+      // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
+      const fades = output.fade && arrival(output, this.logic.outputs[output.id]) > t;
+      const off = Math.abs(t / fadeLook - Math.round(t / fadeLook)) > 1e-6;
+      if (!fades || !off) hold(this.outputs[output.id], t, outputDuty(this.logic, output, t));
     }
     if (solution === this.seen) return;
     this.seen = solution;
@@ -232,15 +297,22 @@ class Play {
   }
 }
 
-/** What the controller has decided, without what it only remembers. */
-function decisions(logic: LogicState): string {
-  const { channels, rules, modes, counters, playing, outputs } = logic;
+/** Whether the controller has decided differently, apart from what it only remembers. */
+function differ(a: LogicState, b: LogicState): boolean {
+  if (Object.keys(a.channels).some((id) => a.channels[id].tripped !== b.channels[id]?.tripped))
+    return true;
+  // A pass in which nothing was due keeps everything but the channels.
+  return a.rules !== b.rules && decisions(a) !== decisions(b);
+}
+
+/** What the controller has decided, besides the channels' answers. */
+function decisions({ rules, modes, counters, playing, outputs, notices }: LogicState): string {
   return JSON.stringify([
-    Object.values(channels).map((c) => Number(c.tripped)),
-    Object.values(rules).map((r) => Number(r.active)),
+    Object.values(rules).map((r) => [Number(r.active), r.began]),
     modes,
     counters,
     playing,
     Object.values(outputs).map((o) => o.target),
+    Object.values(notices).map((n) => n.sent),
   ]);
 }

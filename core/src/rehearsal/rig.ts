@@ -1,6 +1,6 @@
 import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
 import { Circuit, voltsAt, type Solution } from '../circuit/index.js';
-import type { Channel, Design, Scene } from '../design/index.js';
+import type { Channel, Design, Output, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import {
   feel,
@@ -49,7 +49,8 @@ export class Rig {
   private readonly felt = new Map<string, Partial<Record<keyof Felt, number>>>();
   private celsius = NaN;
   private loose?: Solution;
-  private pinKey = '';
+  /** Which outputs are on, in their order. */
+  private on?: readonly boolean[];
   private last?: Solution;
   /** Readings of the solution looked at last. */
   private read?: Readings;
@@ -226,12 +227,29 @@ export class Rig {
       const { quantity } = sensor.receiver;
       const value = feel(this.stage, sensor, now, (part) => solution.parts[part]);
       const before = this.felt.get(id)?.[quantity] ?? Infinity;
-      if (Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9)) continue;
+      if (same(value, before)) continue;
       this.felt.set(id, { ...this.felt.get(id), [quantity]: value });
       this.circuit.setState(id, { felt: { [quantity]: value } });
       changed = true;
     }
     return changed;
+  }
+
+  /**
+   * Whether every sensor feels the same at other moments of a scene as it does now: what has happened before may go on
+   * fading.
+   */
+  feelsTheSameAt(scene: Scene, times: readonly number[]): boolean {
+    const { last } = this;
+    if (!last) return false;
+    return times.every((t) => {
+      const now = momentIn(scene, t);
+      return this.stage.sensors.every((sensor) => {
+        const { quantity } = sensor.receiver;
+        const value = feel(this.stage, sensor, now, (part) => last.parts[part]);
+        return same(value, this.felt.get(sensor.part.id)?.[quantity] ?? Infinity);
+      });
+    });
   }
 
   /** Brings every part to the temperature of the air; true when that has changed. */
@@ -243,15 +261,20 @@ export class Rig {
     return true;
   }
 
+  /** Drives the pins as the controller has its outputs; true when that has changed. */
   private setPins(logic: LogicState, t: number): boolean {
-    const pins = pinStates(this.design, (output) => outputOn(logic, output, t));
-    const key = JSON.stringify([...pins]);
-    if (key === this.pinKey) return false;
-    this.pinKey = key;
-    for (const [part, states] of pins) this.circuit.setState(part, { pins: states });
+    const on = this.design.outputs.map((output) => outputOn(logic, output, t));
+    if (this.on?.every((was, i) => was === on[i])) return false;
+    this.on = on;
+    const isOn = (output: Output): boolean => on[this.design.outputs.indexOf(output)];
+    for (const [part, states] of pinStates(this.design, isOn))
+      this.circuit.setState(part, { pins: states });
     return true;
   }
 }
+
+const same = (value: number, before: number): boolean =>
+  Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9);
 
 /** So many readings after a reset a channel has settled, as long as they stay the same. */
 const readingsToRest = ({ hits, misses, baseline }: Channel): number =>

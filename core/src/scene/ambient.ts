@@ -96,3 +96,9 @@ export const lightAt = ({ ambient, seed }: Pick<Scene, 'ambient' | 'seed'>, t: n
   const full = ambientOf({ ambient });
   return daylightAt(full, t, seed) + full['lamp'];
 };
+
+/** Whether the surroundings are the same at every moment of a scene. */
+export function isSteady(scene: Pick<Scene, 'ambient'>): boolean {
+  const { sky, swing, passing, lamp, ripple } = ambientOf(scene);
+  return sky !== 1 && swing === 0 && passing === 0 && lamp * ripple === 0;
+}

@@ -6,7 +6,7 @@ export { discMagnetField } from './disc-magnet.js';
 export { roomConcentration } from './room-gas.js';
 export { levelOf, pressureAt, pressureOf } from './sound-level.js';
 export { reflection } from './body/felt-of-body.js';
-export { ambientOf, ambientParams, hourAt, lightAt, temperatureAt } from './ambient.js';
+export { ambientOf, ambientParams, hourAt, isSteady, lightAt, temperatureAt } from './ambient.js';
 export type { HappeningKind, Moment, Receiver } from './happening-kind.js';
 export {
   findHappeningKind,

@@ -1,0 +1,192 @@
+import { kindOf, paramsOf } from '../catalog/index.js';
+import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
+import { chainOf, eventsOf, type Event } from './events.js';
+import { nearest } from './held.js';
+import { quietKnobs, sayValue, type Knob } from './knobs.js';
+import { rehearse, type Rehearsal } from './rehearse.js';
+import { quietScene, Rig } from './rig.js';
+import { allOn } from './snapshot.js';
+import type { Outcome } from './verdict.js';
+import { whyNot, type Break } from './why-not.js';
+
+/** A change that was tried in the scene, and what came of it. */
+export interface Cure {
+  label: string;
+  edit: Edit;
+  /** What came of the happening with it. */
+  outcome: Outcome;
+  delay?: number;
+  cures: boolean;
+  /** Names of happenings that fare worse with it. */
+  spoils: string[];
+}
+
+/** Why a happening was missed or fired falsely, and what was tried against it. */
+export interface Why {
+  happening: string;
+  place: Break['place'] | 'fired';
+  text: string;
+  /** For a false alarm, how it came about. */
+  chain: Event[];
+  cures: Cure[];
+}
+
+/** The smallest change that cures is sought in so many tries for each number. */
+const mostTries = 6;
+
+/**
+ * Why a happening was missed or fired falsely: the first place where the way broke, or how it came to fire, with
+ * the smallest changes that would cure it, each tried in the whole scene.
+ *
+ * @param onTry told the number of rehearsals played, after each
+ * @returns undefined for a happening that was dealt with as it should
+ */
+export function explain(
+  design: Design,
+  scene: Scene,
+  rehearsal: Rehearsal,
+  happening: string,
+  onTry?: (tries: number) => void,
+): Why | undefined {
+  const found = scene.happenings.find((h) => h.id === happening);
+  const verdict = rehearsal.verdicts.find((v) => v.happening === happening);
+  if (!found || !verdict) return undefined;
+  const trying = new Trying(design, scene, rehearsal, happening, onTry);
+  if (verdict.outcome === 'missed') {
+    const broken = whyNot(design, rehearsal, found, outputsThatFire(design));
+    const late = verdict.delay !== undefined;
+    const text = late ? verdict.because : broken.text;
+    const cures = late ? [] : broken.knobs.flatMap((knob) => trying.smallest(knob) ?? []);
+    return { happening, place: broken.place, text, chain: [], cures: cures.sort(better) };
+  }
+  if (verdict.outcome !== 'fired falsely') return undefined;
+  const chain = firedBy(design, rehearsal, happening);
+  const cures = knobsAgainst(design, rehearsal, verdict.exposure, chain).flatMap(
+    (knob) => trying.smallest(knob) ?? [],
+  );
+  return { happening, place: 'fired', text: verdict.because, chain, cures: cures.sort(better) };
+}
+
+/** What cures without harm comes first, then what cures. */
+const better = (a: Cure, b: Cure): number =>
+  Number(b.cures) - Number(a.cures) || a.spoils.length - b.spoils.length;
+
+/** Outputs that make a part act that does not only indicate, each switched on alone. */
+export function outputsThatFire(design: Design): Set<string> {
+  const rig = new Rig(design);
+  const resting = rig.restingLogic(quietScene);
+  const on = allOn(design, resting);
+  const acting = (outputs: typeof on.outputs): Set<string> => {
+    const solution = rig.settle(quietScene, 0, { ...resting, outputs });
+    const active = design.parts.filter((part) => {
+      const solved = solution.parts[part.id];
+      return !part.indicates && solved && kindOf(part).acts?.active(solved, paramsOf(part));
+    });
+    return new Set(active.map((p) => p.id));
+  };
+  const off = Object.fromEntries(
+    Object.entries(on.outputs).map(([id, o]) => [id, { ...o, level: 0, target: 0 }]),
+  );
+  const plain = acting(off);
+  const fires = design.outputs.filter((o) =>
+    [...acting({ ...off, [o.id]: on.outputs[o.id] })].some((part) => !plain.has(part)),
+  );
+  return new Set(fires.map((o) => o.id));
+}
+
+/** How the first false sign of a happening came about. */
+function firedBy(design: Design, rehearsal: Rehearsal, happening: string): Event[] {
+  const verdict = rehearsal.verdicts.find((v) => v.happening === happening);
+  const t = (verdict?.exposure?.start ?? 0) + (verdict?.delay ?? 0);
+  const events = eventsOf(design, rehearsal);
+  const place = events.findIndex(
+    (e) => e.begins && e.kind !== 'channel' && Math.abs(e.t - t) < 1e-6,
+  );
+  const acting = events.findIndex(
+    (e) => e.kind === 'acting' && e.begins && Math.abs(e.t - t) < 1e-6,
+  );
+  const at = acting >= 0 ? acting : place;
+  return at < 0 ? [] : chainOf(events, at);
+}
+
+function knobsAgainst(
+  design: Design,
+  rehearsal: Rehearsal,
+  exposure: { start: number; end: number } | undefined,
+  chain: readonly Event[],
+): Knob[] {
+  if (!exposure) return [];
+  const ids = new Set(chain.filter((e) => e.kind === 'channel').map((e) => e.id));
+  return design.channels
+    .filter((c) => ids.has(c.id))
+    .flatMap((channel) => {
+      const near = nearest(channel, rehearsal, { from: exposure.start, to: exposure.end + 1 });
+      return near && near.by > 0 ? quietKnobs(channel, near) : [];
+    });
+}
+
+/** Tries changes in the scene, as far as it matters for one happening, and at last in all of it. */
+class Trying {
+  private tries = 0;
+
+  constructor(
+    private readonly design: Design,
+    private readonly scene: Scene,
+    private readonly before: Rehearsal,
+    private readonly happening: string,
+    private readonly onTry?: (tries: number) => void,
+  ) {}
+
+  /** The smallest turn of a knob that cures, by halving; the whole turn if even that does not. */
+  smallest(knob: Knob): Cure | undefined {
+    if (knob.from === knob.to) return undefined;
+    let best = this.try(knob, knob.to);
+    if (!best?.cures) return best;
+    let [bad, good] = [knob.from, knob.to];
+    for (let i = 1; i < mostTries; i++) {
+      const middle = rounded(knob, (bad + good) / 2);
+      if (middle === bad || middle === good) break;
+      const cure = this.try(knob, middle);
+      if (cure?.cures) [best, good] = [cure, middle];
+      else bad = middle;
+    }
+    return best;
+  }
+
+  private try(knob: Knob, value: number): Cure | undefined {
+    const tried = rounded(knob, value);
+    try {
+      const edit = knob.edit(this.design, tried);
+      const after = rehearse(applyEdit(this.design, edit), this.scene);
+      this.onTry?.(++this.tries);
+      return this.compare(
+        `${knob.label} ${sayValue(knob, tried)}, not ${sayValue(knob, knob.from)}`,
+        edit,
+        after,
+      );
+    } catch (error) {
+      if (error instanceof EditError || error instanceof RangeError) return undefined;
+      throw error;
+    }
+  }
+
+  private compare(label: string, edit: Edit, after: Rehearsal): Cure | undefined {
+    const mine = after.verdicts.find((v) => v.happening === this.happening);
+    if (!mine) return undefined;
+    const good = (o: Outcome): boolean => o === 'noticed' || o === 'quiet';
+    const spoils = after.verdicts
+      .filter((v) => v.happening !== this.happening && !good(v.outcome))
+      .filter((v) => {
+        const was = this.before.verdicts.find((b) => b.happening === v.happening);
+        return was && good(was.outcome);
+      })
+      .map((v) => v.name);
+    if (after.strays.length > this.before.strays.length) spoils.push('nothing at all fires');
+    const { outcome, delay } = mine;
+    return { label, edit, outcome, delay, cures: good(outcome), spoils };
+  }
+}
+
+/** Whole where counts are, else to two digits. */
+const rounded = ({ whole }: Knob, value: number): number =>
+  whole ? Math.round(value) : Number(value.toPrecision(2));

@@ -1,0 +1,131 @@
+import type { Channel, Condition } from '../design/index.js';
+import {
+  baselineCounts,
+  channelCourse,
+  isLearnt,
+  levelsOf,
+  restingChannel,
+  type ChannelState,
+  type Level,
+} from '../logic/index.js';
+import type { LogicChange } from './traces.js';
+import type { Recorded } from './verdict.js';
+
+/** A stretch of a scene, s. */
+export interface Stretch {
+  from: number;
+  to: number;
+}
+
+/** What of the controller was the case in a stretch, and what came about in it. */
+export function* statesIn(
+  log: readonly LogicChange[],
+  { from, to }: Stretch,
+): Generator<LogicChange> {
+  for (let i = 0; i < log.length; i++) {
+    const until = log[i + 1]?.t ?? Infinity;
+    if (until > from && log[i].t <= to) yield log[i];
+  }
+}
+
+/** When a channel began to answer yes in a stretch, s. */
+export function beginnings(
+  log: readonly LogicChange[],
+  channel: string,
+  { from, to }: Stretch,
+): number[] {
+  return log.flatMap(({ t, logic }, i) => {
+    const [is, was] = [logic, log[i - 1]?.logic].map((l) => l?.channels[channel]?.tripped ?? false);
+    return i > 0 && is && !was && t >= from && t <= to ? [t] : [];
+  });
+}
+
+/** The longest a channel answered yes in a stretch, s. */
+export function longestYes(
+  log: readonly LogicChange[],
+  channel: string,
+  { from, to }: Stretch,
+): number {
+  let longest = 0;
+  let since: number | undefined;
+  log.forEach(({ t, logic }, i) => {
+    const yes = logic.channels[channel]?.tripped ?? false;
+    const end = Math.min(to, log[i + 1]?.t ?? to);
+    if (!yes) since = undefined;
+    else if (end > from) {
+      since ??= t;
+      longest = Math.max(longest, end - since);
+    }
+  });
+  return longest;
+}
+
+/** Whether a condition on answers and modes held at some moment of a stretch; undefined for other kinds. */
+export function heldIn(
+  log: readonly LogicChange[],
+  condition: Condition,
+  stretch: Stretch,
+): boolean | undefined {
+  if (condition.is === 'channel')
+    return [...statesIn(log, stretch)].some(
+      ({ logic }) => logic.channels[condition.channel]?.tripped,
+    );
+  if (condition.is === 'mode')
+    return [...statesIn(log, stretch)].some(
+      ({ logic }) => logic.modes[condition.machine]?.mode === condition.mode,
+    );
+  return undefined;
+}
+
+/** How near a channel came to tripping in a stretch. */
+export interface Nearest {
+  readings: number;
+  /** It had no baseline yet. */
+  learning: boolean;
+  level: Level;
+  value: number;
+  /** How far the best reading lay past the line, counts; below 0 it did not reach it. */
+  by: number;
+  /** Readings in a row past the line, at most. */
+  row: number;
+  /** Of those some came while it was locked out. */
+  locked: boolean;
+}
+
+/** @returns undefined when it took no reading in that time */
+export function nearest(channel: Channel, record: Recorded, stretch: Stretch): Nearest | undefined {
+  const trace = record.readings[channel.id];
+  const start = record.logic[0]?.logic.channels[channel.id] ?? restingChannel;
+  const course = channelCourse(channel, start, trace?.times ?? [], trace?.values ?? []);
+  const states = [...course].filter(({ at }) => at >= stretch.from && at <= stretch.to);
+  if (states.length === 0) return undefined;
+  const past = states.map((s) => pastLevel(channel, s));
+  const best = past.reduce((a, b) => (b.by > a.by ? b : a));
+  let [row, run] = [0, 0];
+  for (const { by } of past) {
+    run = by > 0 ? run + 1 : 0;
+    row = Math.max(row, run);
+  }
+  return {
+    readings: states.length,
+    learning: states.every((s) => !isLearnt(channel.baseline, s.baseline)),
+    ...best,
+    row,
+    locked: states.some((s, i) => past[i].by > 0 && s.at < s.locked),
+  };
+}
+
+/** The level that a reading came nearest to, and by how much it passed it, counts; below 0 it did not. */
+function pastLevel(
+  channel: Channel,
+  { value = 0, baseline }: ChannelState,
+): { level: Level; value: number; by: number } {
+  const from = baselineCounts(channel.baseline, baseline);
+  return levelsOf(channel, from)
+    .map((level) => ({
+      level,
+      value,
+      by: level.side === 'above' ? value - level.trip : level.trip - value,
+    }))
+    .reduce((a, b) => (b.by > a.by ? b : a));
+}

@@ -1,0 +1,163 @@
+import {
+  everyCondition,
+  type Channel,
+  type Condition,
+  type Design,
+  type Edit,
+} from '../design/index.js';
+import { formatNominal } from '../quantity/index.js';
+import type { Nearest, Stretch } from './held.js';
+
+/** A number in a design that can be changed by so much: from what it is to where it must surely be enough. */
+export interface Knob {
+  label: string;
+  unit: 's' | 'counts' | '';
+  from: number;
+  to: number;
+  whole: boolean;
+  /** @returns undefined where the value does not fit the design */
+  edit: (design: Design, value: number) => Edit;
+}
+
+/** A value as it is offered: "120 counts", "10 ms", "2". */
+export const sayValue = ({ unit }: Knob, value: number): string =>
+  unit === 's' ? formatNominal(value, 's') : `${value}${unit ? ` ${unit}` : ''}`;
+
+/** One field of a channel, as the design has it when the edit is made. */
+const ofChannel =
+  (id: string, change: (channel: Channel, value: number) => Partial<Channel>) =>
+  (design: Design, value: number): Edit => {
+    const channel = design.channels.find((c) => c.id === id) as Channel;
+    return { type: 'put-channel', channel: { ...channel, ...change(channel, value) } };
+  };
+
+/** What could let a channel trip: its line, hits in a row, period, lock-out. */
+export function channelKnobs(
+  channel: Channel,
+  near: Nearest | undefined,
+  { from, to }: Stretch,
+): Knob[] {
+  const { id, name, every, hits, lockOut = 0, threshold } = channel;
+  const often: Knob = {
+    label: `Read ${name} every`,
+    unit: 's',
+    from: every,
+    to: Math.max(1e-3, Math.min(every / 8, (to - from) / (4 * hits))),
+    whole: false,
+    edit: ofChannel(id, (_, value) => ({ every: value })),
+  };
+  if (!near) return [often];
+  const knobs: Knob[] = [];
+  if (near.row === 0) {
+    const sign = near.level.side === 'above' && !channel.baseline ? -1 : channel.baseline ? -1 : 1;
+    knobs.push({
+      label: `Threshold of ${name}`,
+      unit: 'counts',
+      from: threshold,
+      to: Math.max(0, Math.round(threshold + sign * 1.3 * (1 - near.by))),
+      whole: true,
+      edit: ofChannel(id, (_, value) => ({ threshold: value })),
+    });
+  }
+  if (near.row > 0 && near.row < hits)
+    knobs.push({
+      label: `Hits in a row of ${name}`,
+      unit: '',
+      from: hits,
+      to: Math.max(1, Math.floor(near.row / 2)),
+      whole: true,
+      edit: ofChannel(id, (_, value) => ({ hits: value })),
+    });
+  if (lockOut > 0 && near.locked)
+    knobs.push({
+      label: `Lock-out of ${name}`,
+      unit: 's',
+      from: lockOut,
+      to: 0,
+      whole: false,
+      edit: ofChannel(id, (_, value) => ({ lockOut: value })),
+    });
+  return [...knobs, often];
+}
+
+/** Reading two channels oftener tells apart what came in one pass. */
+export function orderKnobs(channels: readonly Channel[]): Knob[] {
+  const every = Math.max(...channels.map((c) => c.every));
+  return [
+    {
+      label: `Read ${channels.map((c) => c.name).join(' and ')} every`,
+      unit: 's',
+      from: every,
+      to: Math.max(1e-3, every / 16),
+      whole: false,
+      edit: (design, value) => ({
+        type: 'batch',
+        label: 'read oftener',
+        edits: channels.map((c) => ofChannel(c.id, () => ({ every: value }))(design, value)),
+      }),
+    },
+  ];
+}
+
+/** The time in a condition, which is replaced wherever it stands in the design. */
+export function timeKnob(
+  condition: Extract<Condition, { is: 'for' | 'then' }>,
+  needed: number,
+  name: string,
+): Knob {
+  const from = condition.is === 'for' ? condition.seconds : condition.within;
+  const changed = (value: number): Condition =>
+    condition.is === 'for' ? { ...condition, seconds: value } : { ...condition, within: value };
+  return {
+    label: condition.is === 'for' ? `${name} must hold for` : `${name} within`,
+    unit: 's',
+    from,
+    to: condition.is === 'for' ? needed / 2 : needed * 2,
+    whole: false,
+    edit: (design, value) => replaceCondition(design, condition, changed(value)),
+  };
+}
+
+/** Puts another condition in the place of one, wherever in rules and modes it stands. */
+function replaceCondition(design: Design, old: Condition, by: Condition): Edit {
+  const key = JSON.stringify(old);
+  const swap = <T>(value: T): T =>
+    JSON.parse(JSON.stringify(value).replaceAll(key, JSON.stringify(by))) as T;
+  const named = new Set(
+    everyCondition(design).flatMap(([place, c]) => (JSON.stringify(c) === key ? [place] : [])),
+  );
+  const rules = design.rules.filter((r) => [...named].some((p) => p.includes(`(${r.id}).`)));
+  const machines = design.machines.filter((m) => [...named].some((p) => p.includes(`(${m.id}).`)));
+  return {
+    type: 'batch',
+    label: 'change a time',
+    edits: [
+      ...rules.map((rule): Edit => ({ type: 'put-rule', rule: swap(rule) })),
+      ...machines.map((machine): Edit => ({ type: 'put-machine', machine: swap(machine) })),
+    ],
+  };
+}
+
+/** What could keep a channel from tripping: more hits in a row, a line farther out. */
+export function quietKnobs(channel: Channel, near: Nearest): Knob[] {
+  const { id, name, hits, threshold } = channel;
+  const out = channel.baseline || near.level.side === 'above' ? 1 : -1;
+  return [
+    {
+      label: `Hits in a row of ${name}`,
+      unit: '',
+      from: hits,
+      to: Math.max(hits + 1, near.row + 2),
+      whole: true,
+      edit: ofChannel(id, (_, value) => ({ hits: value })),
+    },
+    {
+      label: `Threshold of ${name}`,
+      unit: 'counts',
+      from: threshold,
+      to: Math.max(0, Math.round(threshold + out * 1.2 * (near.by + 1))),
+      whole: true,
+      edit: ofChannel(id, (_, value) => ({ threshold: value })),
+    },
+  ];
+}

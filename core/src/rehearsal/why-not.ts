@@ -1,0 +1,255 @@
+import {
+  type Channel,
+  type Condition,
+  type Design,
+  type Happening,
+  type Machine,
+  type Rule,
+  type Sign,
+} from '../design/index.js';
+import { sayCondition, sayMode, sayRule } from '../logic/index.js';
+import { formatQuantity } from '../quantity/index.js';
+import { beginnings, heldIn, longestYes, nearest, statesIn, type Stretch } from './held.js';
+import { channelKnobs, orderKnobs, timeKnob, type Knob } from './knobs.js';
+import type { Rehearsal } from './rehearse.js';
+import type { Recorded } from './verdict.js';
+
+/** Where the way from a happening to what fires broke, in its order. */
+export const places = [
+  'not felt',
+  'not read',
+  'learning',
+  'threshold',
+  'debounce',
+  'lock-out',
+  'order',
+  'condition',
+  'mode',
+  'driver',
+] as const;
+
+/** The first place at which the way broke, and what could mend it. */
+export interface Break {
+  place: (typeof places)[number];
+  text: string;
+  knobs: Knob[];
+}
+
+/** How far along the way a break lies: the farther, the nearer it came to firing. */
+const along = ({ place }: Break): number => places.indexOf(place);
+const farthest = (breaks: readonly Break[]): Break | undefined =>
+  breaks.reduce<Break | undefined>((a, b) => (a && along(a) >= along(b) ? a : b), undefined);
+
+/** How long after it was last felt a happening may still lead on, s. */
+const afterglow = 1;
+
+/**
+ * Why a happening led to none of its signs: the place farthest along at which the way to one of them broke.
+ *
+ * @param fires outputs by which its signs come about; see `outputsThatFire`
+ */
+export function whyNot(
+  design: Design,
+  rehearsal: Rehearsal,
+  happening: Happening,
+  fires: ReadonlySet<string>,
+): Break {
+  const verdict = rehearsal.verdicts.find((v) => v.happening === happening.id);
+  if (!verdict?.exposure)
+    return {
+      place: 'not felt',
+      text: 'No sensor felt it: it does not reach their sight.',
+      knobs: [],
+    };
+  const { start, end } = verdict.exposure;
+  const look = new Look(design, rehearsal, { from: start, to: end + afterglow });
+  const breaks = look.signs(happening.signs ?? [{ by: 'part', part: '' }], fires);
+  if (breaks.length > 0) return farthest(breaks) as Break;
+  return {
+    place: 'driver',
+    text: 'Its output was on, but nothing acted on it: look at the driver and the supply in Wire.',
+    knobs: [],
+  };
+}
+
+class Look {
+  constructor(
+    private readonly design: Design,
+    private readonly record: Recorded,
+    private readonly stretch: Stretch,
+  ) {}
+
+  /** Breaks on the ways to some signs; none when one of them came. */
+  signs(signs: readonly Sign[], fires: ReadonlySet<string>): Break[] {
+    const { rules } = this.design;
+    return signs.flatMap((sign): Break[] => {
+      if (sign.by === 'mode') return this.toMode(sign.machine, sign.mode, []);
+      if (sign.by === 'notice') {
+        const tells = this.design.notices.find((n) => n.id === sign.notice)?.tells;
+        return tells?.tell === 'condition' ? this.why(tells.condition) : [];
+      }
+      const own = rules.filter((rule) =>
+        rule.then.some((act) =>
+          sign.by === 'counter'
+            ? act.do === 'count' && act.counter === sign.counter && act.by * sign.step > 0
+            : act.do === 'drive' && fires.has(act.output),
+        ),
+      );
+      if (own.length === 0)
+        return [{ place: 'condition', text: 'No rule leads to what it is noticed by.', knobs: [] }];
+      const breaks = own.map((rule) => this.rule(rule));
+      return breaks.some((b) => b.length === 0) ? [] : breaks.flat();
+    });
+  }
+
+  private rule(rule: Rule): Break[] {
+    const began = [...statesIn(this.record.logic, this.stretch)].some(
+      ({ logic }) => logic.rules[rule.id]?.active,
+    );
+    if (began) return [];
+    const found = [...this.why(rule.when), ...(rule.while ? this.why(rule.while) : [])];
+    if (found.length > 0) return [first(found)];
+    const text = `“${sayRule(this.design, rule)}” did not become active: its condition held, but not when it could begin.`;
+    return [{ place: 'condition', text, knobs: [] }];
+  }
+
+  /** Why a condition did not hold; nothing where it did. */
+  private why(condition: Condition): Break[] {
+    switch (condition.is) {
+      case 'channel': {
+        const channel = this.design.channels.find((c) => c.id === condition.channel);
+        return channel ? this.channel(channel) : [];
+      }
+      case 'all':
+        return condition.of.flatMap((c) => this.why(c)).slice(0, 1);
+      case 'any':
+      case 'at least': {
+        const parts = condition.of.map((c) => this.why(c));
+        const held = parts.filter((b) => b.length === 0).length;
+        if (held >= ('n' in condition ? condition.n : 1)) return [];
+        const best = farthest(parts.flat());
+        return best ? [best] : [];
+      }
+      case 'begins':
+      case 'ends':
+        return this.why(condition.of);
+      case 'for':
+        return this.held(condition);
+      case 'then':
+        return this.order(condition);
+      case 'mode':
+        return this.toMode(condition.machine, condition.mode, []);
+      case 'not':
+        return heldIn(this.record.logic, condition.of, this.stretch) ? [this.plain(condition)] : [];
+      default:
+        return [this.plain(condition)];
+    }
+  }
+
+  private plain(condition: Condition): Break {
+    const text = `“${sayCondition(this.design, condition)}” did not hold.`;
+    return { place: 'condition', text, knobs: [] };
+  }
+
+  private channel(channel: Channel): Break[] {
+    if (heldIn(this.record.logic, { is: 'channel', channel: channel.id }, this.stretch)) return [];
+    const near = nearest(channel, this.record, this.stretch);
+    const { name } = channel;
+    const knobs = channelKnobs(channel, near, this.stretch);
+    if (!near) return [{ place: 'not read', text: `${name} took no reading in that time.`, knobs }];
+    if (near.learning)
+      return [{ place: 'learning', text: `${name} was still learning its baseline.`, knobs: [] }];
+    const round = (n: number): number => Math.round(n * 10) / 10;
+    const line = `${near.level.side} ${round(near.level.trip)}`;
+    if (near.row === 0) {
+      const text = `${name} reached ${round(near.value)} counts and trips ${line}.`;
+      return [{ place: 'threshold', text, knobs }];
+    }
+    if (near.locked)
+      return [
+        { place: 'lock-out', text: `${name} passed its line while it was locked out.`, knobs },
+      ];
+    const times = `${near.row} time${near.row === 1 ? '' : 's'} in a row`;
+    const text = `${name} read ${line} ${times} and needs ${channel.hits}.`;
+    return [{ place: 'debounce', text, knobs }];
+  }
+
+  private held(condition: Extract<Condition, { is: 'for' }>): Break[] {
+    const { of, seconds } = condition;
+    const found = this.why(of);
+    if (found.length > 0) return found;
+    if (of.is !== 'channel') return [this.plain(condition)];
+    const longest = longestYes(this.record.logic, of.channel, this.stretch);
+    if (longest >= seconds) return [];
+    const name = sayCondition(this.design, of);
+    const text = `${name} answered yes for ${formatQuantity(longest, 's')} and must for ${formatQuantity(seconds, 's')}.`;
+    return [{ place: 'debounce', text, knobs: [timeKnob(condition, longest, name)] }];
+  }
+
+  /** Why two did not begin in their order. */
+  private order(condition: Extract<Condition, { is: 'then' }>): Break[] {
+    const { first: one, second: other, within } = condition;
+    const missing = [...this.why(one), ...this.why(other)];
+    if (missing.length > 0) return missing.slice(0, 1);
+    if (one.is !== 'channel' || other.is !== 'channel') return [this.plain(condition)];
+    const channels = [one.channel, other.channel].map((id) =>
+      this.design.channels.find((c) => c.id === id),
+    ) as [Channel, Channel];
+    const [a, b] = channels.map((c) => beginnings(this.record.logic, c.id, this.stretch));
+    const [nameA, nameB] = channels.map((c) => c.name);
+    if (b.some((t) => a.some((s) => s < t && t - s <= within))) return [];
+    if (b.some((t) => a.includes(t))) {
+      const slow = Math.max(...channels.map((c) => c.every));
+      const text = `${nameA} and ${nameB} began in the same pass: which came first is not known. They are read every ${formatQuantity(slow, 's')}.`;
+      return [{ place: 'order', text, knobs: orderKnobs(channels) }];
+    }
+    const late = b.flatMap((t) => a.filter((s) => s < t).map((s) => t - s));
+    if (late.length > 0) {
+      const gap = Math.min(...late);
+      const text = `${nameB} followed ${nameA} after ${formatQuantity(gap, 's')}, later than ${formatQuantity(within, 's')}.`;
+      return [
+        { place: 'order', text, knobs: [timeKnob(condition, gap, `${nameA} then ${nameB}`)] },
+      ];
+    }
+    const text = `${nameB} came before ${nameA}.`;
+    return [{ place: 'order', text, knobs: orderKnobs(channels) }];
+  }
+
+  /** Why a mode was not come to: the first way on the shortest path to it that was not taken. */
+  private toMode(id: string, target: string, seen: readonly string[]): Break[] {
+    const machine = this.design.machines.find((m) => m.id === id);
+    if (
+      !machine ||
+      heldIn(this.record.logic, { is: 'mode', machine: id, mode: target }, this.stretch)
+    )
+      return [];
+    const modes = [...statesIn(this.record.logic, this.stretch)].map((s) => s.logic.modes[id].mode);
+    const from = modes[modes.length - 1];
+    const way = pathTo(machine, from, target)[0];
+    const was = `${machine.name} was ${sayMode({ ...this.design, machines: [machine] }, id, from)}`;
+    if (!way) return [{ place: 'mode', text: `${was}: no way leads on from there.`, knobs: [] }];
+    const key = `${id} ${from}`;
+    const inner = way.when && !seen.includes(key) ? this.why(way.when) : [];
+    // A press or a time is the maker's own doing: then the mode itself is what was wrong.
+    const best = farthest(inner);
+    if (best && best.place !== 'condition') return [best];
+    return [{ place: 'mode', text: `${was}.`, knobs: [] }];
+  }
+}
+
+const first = (breaks: readonly Break[]): Break => breaks[0];
+
+/** The transitions of a shortest way from one mode to another; none where there is no way. */
+function pathTo(machine: Machine, from: string, to: string): Machine['transitions'] {
+  const open: { mode: string; path: Machine['transitions'] }[] = [{ mode: from, path: [] }];
+  const seen = new Set([from]);
+  for (const { mode, path } of open) {
+    if (mode === to) return path;
+    for (const t of machine.transitions) {
+      if ((t.from !== undefined && t.from !== mode) || seen.has(t.to)) continue;
+      seen.add(t.to);
+      open.push({ mode: t.to, path: [...path, t] });
+    }
+  }
+  return [];
+}

@@ -67,6 +67,11 @@ export function explain(
   return { happening, place: 'fired', text: verdict.because, chain, cures: cures.sort(better) };
 }
 
+/** Where between two readings a happening may fall besides, in shares of their distance. */
+const shifts = [0.2, 0.4, 0.6, 0.8];
+
+const good = (outcome: Outcome): boolean => outcome === 'noticed' || outcome === 'quiet';
+
 /** What cures without harm comes first, then what cures. */
 const better = (a: Cure, b: Cure): number =>
   Number(b.cures) - Number(a.cures) || a.spoils.length - b.spoils.length;
@@ -157,23 +162,37 @@ class Trying {
     const tried = rounded(knob, value);
     try {
       const edit = knob.edit(this.design, tried);
-      const after = rehearse(applyEdit(this.design, edit), this.scene);
-      this.onTry?.(++this.tries);
-      return this.compare(
-        `${knob.label} ${sayValue(knob, tried)}, not ${sayValue(knob, knob.from)}`,
-        edit,
-        after,
-      );
+      const design = applyEdit(this.design, edit);
+      const label = `${knob.label} ${sayValue(knob, tried)}, not ${sayValue(knob, knob.from)}`;
+      const cure = this.compare(label, edit, this.play(design, this.scene));
+      if (!cure?.cures || knob.phase === undefined) return cure;
+      return { ...cure, cures: this.always(design, knob.phase) };
     } catch (error) {
       if (error instanceof EditError || error instanceof RangeError) return undefined;
       throw error;
     }
   }
 
+  private play(design: Design, scene: Scene): Rehearsal {
+    this.onTry?.(++this.tries);
+    return rehearse(design, scene);
+  }
+
+  /** Whether the happening is dealt with as well when it begins a little later, up to one reading. */
+  private always(design: Design, phase: number): boolean {
+    return shifts.every((share) => {
+      const happenings = this.scene.happenings.map((h) =>
+        h.id === this.happening ? { ...h, start: h.start + share * phase } : h,
+      );
+      const after = this.play(design, { ...this.scene, happenings });
+      const mine = after.verdicts.find((v) => v.happening === this.happening);
+      return mine !== undefined && good(mine.outcome);
+    });
+  }
+
   private compare(label: string, edit: Edit, after: Rehearsal): Cure | undefined {
     const mine = after.verdicts.find((v) => v.happening === this.happening);
     if (!mine) return undefined;
-    const good = (o: Outcome): boolean => o === 'noticed' || o === 'quiet';
     const spoils = after.verdicts
       .filter((v) => v.happening !== this.happening && !good(v.outcome))
       .filter((v) => {

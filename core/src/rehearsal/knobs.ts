@@ -15,7 +15,8 @@ export interface Knob {
   from: number;
   to: number;
   whole: boolean;
-  /** @returns undefined where the value does not fit the design */
+  /** Whether it helps can depend on where between two readings something falls: seconds between readings, to try others. */
+  phase?: number;
   edit: (design: Design, value: number) => Edit;
 }
 
@@ -44,6 +45,7 @@ export function channelKnobs(
     from: every,
     to: Math.max(1e-3, Math.min(every / 8, (to - from) / (4 * hits))),
     whole: false,
+    phase: every,
     edit: ofChannel(id, (_, value) => ({ every: value })),
   };
   if (!near) return [often];
@@ -66,6 +68,7 @@ export function channelKnobs(
       from: hits,
       to: Math.max(1, Math.floor(near.row / 2)),
       whole: true,
+      phase: every,
       edit: ofChannel(id, (_, value) => ({ hits: value })),
     });
   if (lockOut > 0 && near.locked)
@@ -90,6 +93,7 @@ export function orderKnobs(channels: readonly Channel[]): Knob[] {
       from: every,
       to: Math.max(1e-3, every / 16),
       whole: false,
+      phase: every,
       edit: (design, value) => ({
         type: 'batch',
         label: 'read oftener',

@@ -1,3 +1,5 @@
+import type { Quantity } from '../catalog/index.js';
+import { bodyMatters } from './body/felt-of-body.js';
 import { nearness, type Param } from '../catalog/index.js';
 import type { Happening } from '../design/index.js';
 import type { HappeningKind, Moment } from './happening-kind.js';
@@ -109,3 +111,7 @@ export function happeningSpan(happening: Happening): { start: number; end: numbe
   const lasts = byName.get(happening.kind)?.lasts(momentOf(happening, 0)) ?? 0;
   return { start: happening.start, end: happening.start + lasts };
 }
+
+/** Whether a kind of happening gives anything to a sense, by itself or by the body that it moves. */
+export const gives = (kind: HappeningKind, quantity: Quantity): boolean =>
+  kind.gives?.[quantity] !== undefined || (kind.body !== undefined && bodyMatters(quantity));

@@ -10,6 +10,7 @@ export { ambientOf, ambientParams, hourAt, isSteady, lightAt, temperatureAt } fr
 export type { HappeningKind, Moment, Receiver } from './happening-kind.js';
 export {
   findHappeningKind,
+  gives,
   happeningKinds,
   happeningParams,
   happeningSpan,

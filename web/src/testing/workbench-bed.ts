@@ -38,6 +38,7 @@ export const benchInThread = () => ({
     ),
   },
   patient: {
+    explain: jest.fn(async (...args: Parameters<typeof bench.explain>) => bench.explain(...args)),
     response: jest.fn(async (...args: Parameters<typeof bench.response>) =>
       bench.response(...args),
     ),

@@ -83,6 +83,10 @@ const felt: Partial<Record<Quantity, FeltOfBody>> = {
   sound: (body, _receiver, sight) => pressureAt(body.loudness, sight.distance),
 };
 
+/** Whether a body by itself, or its shadow in a beam, can matter to a sense. */
+export const bodyMatters = (quantity: Quantity): boolean =>
+  quantity in felt || ['distance', 'light', 'infrared', 'carrier'].includes(quantity);
+
 /** Passed on by walls too: thin ones let radio waves through, and the ground carries steps. */
 const throughWalls: ReadonlySet<Quantity> = new Set<Quantity>(['echo', 'vibration', 'sound']);
 const wallLeaves = 0.5;

@@ -5,6 +5,7 @@ import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import { rehearseNight, type Night, type Variation } from '@yurei/core/nights';
 import {
+  explain,
   ifInstead,
   quietScene,
   rehearse,
@@ -18,6 +19,7 @@ import {
   type Response,
   type Rhythm,
   type Snapshot,
+  type Why,
   type WouldRead,
 } from '@yurei/core/rehearsal';
 
@@ -82,6 +84,12 @@ export const bench = {
     const found = findKind(kind);
     if (!found) throw new RangeError(`There is no part kind "${kind}".`);
     return characteristic(found, params);
+  },
+
+  /** Why a happening was missed or fired falsely, with changes tried. */
+  explain(design: Design, scene: string, rehearsal: Rehearsal, happening: string): Why | undefined {
+    const found = sceneOf(design, scene);
+    return found && explain(design, found, rehearsal, happening);
   },
 
   /** How a channel's reading follows what a sensor feels. */

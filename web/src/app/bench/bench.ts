@@ -9,6 +9,13 @@ export abstract class BenchService {
   abstract readonly quick: Pick<Remote<Bench>, 'look' | 'judge' | 'judgeChannel' | 'curve'>;
   abstract readonly patient: Pick<
     Remote<Bench>,
-    'rehearse' | 'rhythms' | 'response' | 'whatIf' | 'ifInstead' | 'comparator' | 'averaging'
+    | 'averaging'
+    | 'comparator'
+    | 'explain'
+    | 'ifInstead'
+    | 'rehearse'
+    | 'response'
+    | 'rhythms'
+    | 'whatIf'
   >;
 }

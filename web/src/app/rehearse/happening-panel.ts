@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Param } from '@yurei/core/catalog';
-import type { Happening } from '@yurei/core/design';
-import { findHappeningKind, happeningParams } from '@yurei/core/scene';
+import { kindOf, type Param } from '@yurei/core/catalog';
+import { freshId, type Edit, type Happening, type Sign } from '@yurei/core/design';
+import { seededRandom } from '@yurei/core/rehearsal';
+import { findHappeningKind, happeningParams, happeningSpan } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
@@ -39,6 +40,19 @@ const intents: readonly Choice[] = [
           [value]="happening.intent"
           (changed)="put({ intent: $event === 'wanted' ? 'wanted' : 'nuisance' })"
         />
+        <yu-choice-field
+          [label]="happening.intent === 'wanted' ? 'Noticed by' : 'Must not bring'"
+          [choices]="signChoices()"
+          [value]="signChoice()"
+          (changed)="setSign($event)"
+        />
+        @if (happening.intent === 'wanted') {
+          <yu-value-field
+            [param]="within"
+            [value]="happening.within ?? 0"
+            (changed)="setWithin($event)"
+          />
+        }
         <yu-value-field
           [param]="start()"
           [value]="happening.start"
@@ -88,6 +102,15 @@ const intents: readonly Choice[] = [
         </p>
       }
       <p-button
+        class="more"
+        label="Again, at four times by chance"
+        icon="pi pi-clone"
+        size="small"
+        severity="secondary"
+        variant="outlined"
+        (onClick)="repeat()"
+      />
+      <p-button
         label="Remove happening"
         icon="pi pi-trash"
         size="small"
@@ -106,6 +129,14 @@ export class HappeningPanel {
   private readonly view = inject(BenchView);
   private readonly selection = inject(Selection);
   protected readonly intents = intents;
+  protected readonly within: Param = {
+    id: 'within',
+    label: 'Within, 0: no limit',
+    unit: 's',
+    default: 0,
+    min: 0,
+    max: 1e7,
+  };
   protected readonly happening = computed(() =>
     this.view.scene()?.happenings.find((h) => h.id === this.id()),
   );
@@ -127,6 +158,76 @@ export class HappeningPanel {
     const max = this.view.scene()?.duration ?? 0;
     return { id: 'start', label: 'Starts at', unit: 's', default: 0, min: 0, max };
   });
+
+  /** What it can be noticed by: anything that fires, a part, a count, a mode, a notice. */
+  protected readonly signChoices = computed((): Choice[] => {
+    const design = this.session.design();
+    if (!design) return [];
+    return [
+      { value: '', label: 'anything that fires' },
+      ...design.parts
+        .filter((p) => kindOf(p).acts)
+        .map((p) => ({ value: `part ${p.id}`, label: `${p.name} acting` })),
+      ...design.counters.flatMap((c) => [
+        { value: `counter ${c.id} 1`, label: `${c.name} counting up` },
+        { value: `counter ${c.id} -1`, label: `${c.name} counting down` },
+      ]),
+      ...design.machines.flatMap((m) =>
+        m.modes.map((mode) => ({
+          value: `mode ${m.id} ${mode.id}`,
+          label: `${m.name}: ${mode.name}`,
+        })),
+      ),
+      ...design.notices.map((n) => ({ value: `notice ${n.id}`, label: `${n.name} sent` })),
+    ];
+  });
+  protected readonly signChoice = computed(() => {
+    const sign = this.happening()?.signs?.[0];
+    if (!sign) return '';
+    if (sign.by === 'part') return `part ${sign.part}`;
+    if (sign.by === 'counter') return `counter ${sign.counter} ${Math.sign(sign.step)}`;
+    return sign.by === 'mode' ? `mode ${sign.machine} ${sign.mode}` : `notice ${sign.notice}`;
+  });
+
+  protected setSign(choice: string): void {
+    const [by, id, which] = choice.split(' ');
+    const { signs: _before, ...happening } = this.happening() ?? {};
+    const signs: Record<string, Sign> = {
+      part: { by: 'part', part: id },
+      counter: { by: 'counter', counter: id, step: Number(which) },
+      mode: { by: 'mode', machine: id, mode: which },
+      notice: { by: 'notice', notice: id },
+    };
+    this.replace({ ...happening, ...(by ? { signs: [signs[by]] } : {}) } as Happening);
+  }
+
+  /** 0 is no limit. */
+  protected setWithin(within: number): void {
+    const { within: _before, ...happening } = this.happening() ?? {};
+    this.replace({ ...happening, ...(within > 0 ? { within } : {}) } as Happening);
+  }
+
+  /** The same four times more, spread over the scene by its seed. */
+  protected repeat(): void {
+    const [happening, scene] = [this.happening(), this.view.scene()];
+    if (!happening || !scene) return;
+    const random = seededRandom(scene.seed + scene.happenings.length);
+    const { start, end } = happeningSpan(happening);
+    const room = Math.max(0, scene.duration - (end - start));
+    const ids = scene.happenings.map((h) => h.id);
+    const edits = Array.from({ length: 4 }, (): Edit => {
+      const id = freshId('h', ids);
+      ids.push(id);
+      const at = Math.round(random.uniform() * room * 100) / 100;
+      return { type: 'put-happening', scene: scene.id, happening: { ...happening, id, start: at } };
+    });
+    this.session.edit({ type: 'batch', label: `repeat ${happening.name}`, edits });
+  }
+
+  private replace(happening: Happening): void {
+    const scene = this.view.scene();
+    if (scene) this.session.edit({ type: 'put-happening', scene: scene.id, happening });
+  }
 
   protected put(change: Partial<Happening>): void {
     const [happening, scene] = [this.happening(), this.view.scene()];

@@ -1,14 +1,28 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { kindOf, type Param } from '@yurei/core/catalog';
-import { freshId, type Happening, type Point, type Scene } from '@yurei/core/design';
+import {
+  freshId,
+  type Happening,
+  type Machine,
+  type Part,
+  type Point,
+  type Scene,
+} from '@yurei/core/design';
 import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { ambientOf, ambientParams, searchHappenings, type HappeningKind } from '@yurei/core/scene';
+import {
+  ambientOf,
+  ambientParams,
+  gives,
+  searchHappenings,
+  type HappeningKind,
+} from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Chart } from '../common/chart';
 import { download } from '../common/download';
 import type { Inks } from '../common/inks';
 import { FindDialog, type Find } from '../common/find-dialog';
+import { ChoiceField, type Choice } from '../common/choice-field';
 import { ParamField } from '../common/param-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
@@ -16,7 +30,10 @@ import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Picture } from '../picture/picture';
 import { Player } from '../shell/player';
+import { EventList } from './event-list';
 import { NightsDialog } from './nights-dialog';
+import { Plan } from './plan';
+import { WhyCard } from './why-card';
 import { timelineConfig } from './timeline';
 
 const sceneParams: readonly Param[] = [
@@ -50,7 +67,19 @@ const always: ReadonlySet<string> = new Set([
 /** The Rehearse step: a scene played against the circuit, with a verdict on everything in it. */
 @Component({
   selector: 'yu-rehearse',
-  imports: [Button, Chart, FindDialog, NightsDialog, ParamField, Picture, ValueField],
+  imports: [
+    Button,
+    Chart,
+    ChoiceField,
+    EventList,
+    FindDialog,
+    NightsDialog,
+    ParamField,
+    Picture,
+    Plan,
+    ValueField,
+    WhyCard,
+  ],
   templateUrl: './rehearse.html',
   styleUrls: ['../common/step.css', './rehearse.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -93,15 +122,25 @@ export class RehearseStep {
     else download(name, writeVcd(design, rehearsal), 'text/plain');
   }
 
+  protected readonly shows = ['circuit', 'plan', 'events'] as const;
+  protected readonly shown = signal<'circuit' | 'plan' | 'events'>('circuit');
+  /** The happening of which it was asked why. */
+  protected readonly asked = signal<string | undefined>(undefined);
   protected readonly adding = signal(false);
   protected readonly nightsOpen = signal(false);
-  protected readonly search = (text: string): Find[] =>
-    searchHappenings(text).map((kind) => ({
-      label: kind.label,
-      hint: '',
-      summary: kind.summary,
-      run: () => this.add(kind),
-    }));
+  /** What some sensor of this design can feel comes first, with who feels it. */
+  protected readonly search = (text: string): Find[] => {
+    const parts = this.session.design()?.parts ?? [];
+    return searchHappenings(text)
+      .map((kind) => ({ kind, felt: parts.filter((p) => canFeel(p, kind)).map((p) => p.id) }))
+      .sort((a, b) => Number(b.felt.length > 0) - Number(a.felt.length > 0))
+      .map(({ kind, felt }) => ({
+        label: kind.label,
+        hint: felt.length > 0 ? `felt by ${felt.join(', ')}` : '',
+        summary: kind.summary,
+        run: () => this.add(kind),
+      }));
+  };
 
   /** Weather and light, and what the parts of this design feel besides. */
   protected readonly surroundings = computed(() => {
@@ -145,6 +184,15 @@ export class RehearseStep {
 
   protected setScene(scene: Scene, param: string, value: number): void {
     this.session.edit({ type: 'put-scene', scene: { ...scene, [param]: value } });
+  }
+
+  protected modeChoices(machine: Machine): Choice[] {
+    return machine.modes.map(({ id, name }) => ({ value: id, label: name }));
+  }
+
+  protected setMode(scene: Scene, machine: string, mode: string): void {
+    const modes = { ...scene.modes, [machine]: mode };
+    this.session.edit({ type: 'put-scene', scene: { ...scene, modes } });
   }
 
   protected setAmbient(scene: Scene, param: string, value: number): void {
@@ -227,3 +275,7 @@ export class RehearseStep {
     };
   }
 }
+
+/** Whether a part has a sense for what a kind of happening gives. */
+const canFeel = (part: Part, kind: HappeningKind): boolean =>
+  (kindOf(part).feels?.quantities ?? []).some((quantity) => gives(kind, quantity));

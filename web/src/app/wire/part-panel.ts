@@ -93,6 +93,10 @@ export class PartPanel {
     this.session.edit({ type: 'rename-part', id: this.id(), name });
   }
 
+  protected setIndicates(indicates: boolean): void {
+    this.session.edit({ type: 'set-indicates', id: this.id(), indicates });
+  }
+
   protected setParam(param: string, value: number): void {
     this.session.edit({ type: 'set-param', id: this.id(), param, value });
   }

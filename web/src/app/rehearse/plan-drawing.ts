@@ -1,0 +1,117 @@
+import { findKind, kindOf, paramsOf } from '@yurei/core/catalog';
+import type { Design, Happening, Part, Point, Scene } from '@yurei/core/design';
+import { alongPath, findHappeningKind, happeningParams, happeningSpan } from '@yurei/core/scene';
+
+/** Pixels to a metre, and which way is up. */
+export interface Scale {
+  k: number;
+  depth: number;
+}
+
+/** A part that stands on the plan: what it sees or lights, as a wedge. */
+export interface Stand {
+  part: Part;
+  x: number;
+  y: number;
+  feels: boolean;
+  /** SVG path of the wedge, or empty for one that sees all round. */
+  wedge: string;
+  /** How far it reaches, pixels; 0 where that is not known. */
+  reach: number;
+}
+
+/** A happening that goes or stands somewhere on the plan. */
+export interface Way {
+  happening: Happening;
+  points: Point[];
+  line: string;
+  /** Where it is at the time cursor. */
+  at?: Point;
+  /** Half of its width on the plan, pixels. */
+  radius: number;
+}
+
+/** A drawn wedge has this share of the plan where a sensor's reach is not limited. */
+const usualReach = 0.3;
+
+export const scaleOf = ({ plan }: Design, width: number, height: number): Scale => ({
+  k: Math.min(width / plan.width, height / plan.depth),
+  depth: plan.depth,
+});
+
+/** A place on the plan in the drawing: north is up. */
+export const drawn = ({ k, depth }: Scale, { x, y }: Point): Point => ({
+  x: x * k,
+  y: (depth - y) * k,
+});
+
+/** And back, kept on the plan, to the centimetre. */
+export function onPlan({ k, depth }: Scale, { x, y }: Point, plan: Design['plan']): Point {
+  const within = (v: number, most: number): number =>
+    Math.round(Math.min(most, Math.max(0, v)) * 100) / 100;
+  return { x: within(x / k, plan.width), y: within(depth - y / k, plan.depth) };
+}
+
+/** Parts that stand somewhere, with what they see. */
+export function standsOf(design: Design, scale: Scale): Stand[] {
+  return design.parts.flatMap((part): Stand[] => {
+    if (!part.place || !findKind(part.kind)) return [];
+    const { feels, emits } = kindOf(part);
+    const params = paramsOf(part);
+    const half = feels?.halfAngle?.(params) ?? emits?.halfAngle(params) ?? 180;
+    const limit = feels?.reach?.(params) ?? feels?.zone?.(params);
+    const metres = limit ?? usualReach * Math.min(design.plan.width, design.plan.depth) * 2;
+    const reach = metres * scale.k;
+    const { x, y } = drawn(scale, part.place);
+    return [
+      {
+        part,
+        x,
+        y,
+        feels: feels !== undefined,
+        wedge: wedge(part.place.facing, half, reach),
+        reach: limit ? reach : 0,
+      },
+    ];
+  });
+}
+
+function wedge(facing: number, half: number, reach: number): string {
+  if (half >= 90) return '';
+  const at = (degrees: number): string => {
+    const a = (degrees * Math.PI) / 180;
+    return `${(reach * Math.cos(a)).toFixed(1)} ${(-reach * Math.sin(a)).toFixed(1)}`;
+  };
+  const r = reach.toFixed(1);
+  return `M0 0L${at(facing - half)}A${r} ${r} 0 0 0 ${at(facing + half)}Z`;
+}
+
+/** Happenings of a scene that are somewhere. */
+export function waysOf(scene: Scene, scale: Scale, time: number | undefined): Way[] {
+  return scene.happenings.flatMap((happening): Way[] => {
+    const { path } = happening;
+    if (!path || path.length === 0) return [];
+    const points = path.map((p) => drawn(scale, p));
+    const line = points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x} ${p.y}`).join('');
+    const width = happeningParams(happening)['width'] ?? 0.2;
+    const at = whereAt(happening, time);
+    return [
+      {
+        happening,
+        points,
+        line,
+        at: at && drawn(scale, at),
+        radius: Math.max(4, (width / 2) * scale.k),
+      },
+    ];
+  });
+}
+
+function whereAt(happening: Happening, time: number | undefined): Point | undefined {
+  const { path = [], start } = happening;
+  const span = happeningSpan(happening);
+  if (time === undefined || time < span.start || time > span.end) return undefined;
+  if (findHappeningKind(happening.kind)?.where !== 'path') return path[0];
+  const { speed } = happeningParams(happening);
+  return speed === undefined ? path[0] : alongPath(path, speed * (time - start));
+}

@@ -1,0 +1,171 @@
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import type { Design, Point } from '@yurei/core/design';
+import { drag, type D3DragEvent } from 'd3-drag';
+import { pointer, select } from 'd3-selection';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+import { Selection } from '../data/selection';
+import { drawn, onPlan, scaleOf, standsOf, waysOf } from './plan-drawing';
+
+const width = 860;
+const height = 300;
+/** An arrow key moves what is picked by so much, m. */
+const nudge = 0.1;
+
+type Dragged = D3DragEvent<SVGGElement, unknown, unknown>;
+
+/** The place from above: sensors with what they see, and the ways of what happens; all of it can be dragged. */
+@Component({
+  selector: 'yu-plan',
+  templateUrl: './plan.html',
+  styleUrl: './plan.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Plan {
+  private readonly session = inject(DesignSession);
+  protected readonly view = inject(BenchView);
+  protected readonly selection = inject(Selection);
+  private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
+
+  /** What is being dragged stands where it is, before it is let go. */
+  private readonly held = signal<{ key: string; point: Point } | undefined>(undefined);
+  private readonly design = computed(() => {
+    const [design, held] = [this.session.design(), this.held()];
+    return design && held ? moved(design, this.view.scene()?.id, held.key, held.point) : design;
+  });
+  private readonly scale = computed(() => scaleOf(this.design() as Design, width, height));
+  protected readonly frame = computed(() => {
+    const { plan } = this.design() as Design;
+    const { k } = this.scale();
+    return { width: plan.width * k, height: plan.depth * k, metre: k };
+  });
+  protected readonly walls = computed(() =>
+    (this.design()?.plan.walls ?? []).map(({ from, to }) => ({
+      from: drawn(this.scale(), from),
+      to: drawn(this.scale(), to),
+    })),
+  );
+  protected readonly stands = computed(() => standsOf(this.design() as Design, this.scale()));
+  protected readonly ways = computed(() => {
+    const scene = this.design()?.scenes.find((s) => s.id === this.view.scene()?.id);
+    return scene ? waysOf(scene, this.scale(), this.view.time()) : [];
+  });
+  /** A bar of a round number of metres. */
+  protected readonly ruler = computed(() => {
+    const metres = [0.1, 0.2, 0.5, 1, 2, 5, 10, 50, 100].find((m) => m * this.scale().k >= 50) ?? 1;
+    return { metres, pixels: metres * this.scale().k };
+  });
+
+  constructor() {
+    afterRenderEffect(() => {
+      this.stands();
+      this.ways();
+      const svg = this.svg()?.nativeElement;
+      if (svg) this.letDrag(svg);
+    });
+  }
+
+  private letDrag(svg: SVGSVGElement): void {
+    let key = '';
+    const behaviour = drag<SVGGElement, unknown>()
+      .on('start', (event: Dragged) => {
+        const handle = (event.sourceEvent as Event).target as Element;
+        key = handle.closest('[data-key]')?.getAttribute('data-key') ?? '';
+      })
+      .on('drag', (event: Dragged) => {
+        const [x, y] = pointer(event.sourceEvent as MouseEvent, svg);
+        const point = onPlan(this.scale(), { x, y }, (this.design() as Design).plan);
+        this.held.set({ key, point });
+      })
+      .on('end', () => this.letGo());
+    select(svg).selectAll<SVGGElement, unknown>('[data-key]').call(behaviour);
+  }
+
+  private letGo(): void {
+    const held = this.held();
+    this.held.set(undefined);
+    if (held) this.move(held.key, () => held.point);
+  }
+
+  /** Moves a part or a point of a way. */
+  private move(key: string, to: (from: Point) => Point): void {
+    const [kind, id, index] = key.split(' ');
+    const [design, scene] = [this.session.design(), this.view.scene()];
+    if (kind === 'part') {
+      const place = design?.parts.find((p) => p.id === id)?.place;
+      if (place) this.session.edit({ type: 'place-part', id, place: { ...place, ...to(place) } });
+      return;
+    }
+    const happening = scene?.happenings.find((h) => h.id === id);
+    if (!scene || !happening?.path) return;
+    const path = happening.path.map((p, i) => (i === Number(index) ? to(p) : p));
+    this.session.edit({
+      type: 'put-happening',
+      scene: scene.id,
+      happening: { ...happening, path },
+    });
+  }
+
+  /** Arrow keys move by a decimetre, comma and point turn a part. */
+  protected key(key: string, event: KeyboardEvent): void {
+    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[
+      event.key
+    ];
+    const { plan } = this.session.design() as Design;
+    if (by) {
+      event.preventDefault();
+      event.stopPropagation();
+      const within = (v: number, most: number): number =>
+        Math.round(Math.min(most, Math.max(0, v)) * 100) / 100;
+      this.move(key, (p) => ({
+        x: within(p.x + nudge * by[0], plan.width),
+        y: within(p.y + nudge * by[1], plan.depth),
+      }));
+    }
+    if (event.key === ',' || event.key === '.')
+      this.turn(key.split(' ')[1], event.key === ',' ? 5 : -5);
+  }
+
+  private turn(id: string, degrees: number): void {
+    const place = this.session.design()?.parts.find((p) => p.id === id)?.place;
+    if (!place) return;
+    const facing = ((((place.facing + degrees) % 360) + 540) % 360) - 180;
+    this.session.edit({ type: 'place-part', id, place: { ...place, facing } });
+  }
+}
+
+/** The design with a part or a point of a way elsewhere. */
+function moved(design: Design, scene: string | undefined, key: string, point: Point): Design {
+  const [kind, id, index] = key.split(' ');
+  if (kind === 'part')
+    return {
+      ...design,
+      parts: design.parts.map((p) =>
+        p.id === id && p.place ? { ...p, place: { ...p.place, ...point } } : p,
+      ),
+    };
+  return {
+    ...design,
+    scenes: design.scenes.map((s) =>
+      s.id !== scene
+        ? s
+        : {
+            ...s,
+            happenings: s.happenings.map((h) =>
+              h.id === id
+                ? { ...h, path: h.path?.map((p, i) => (i === Number(index) ? point : p)) }
+                : h,
+            ),
+          },
+    ),
+  };
+}

@@ -1,0 +1,148 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { formatQuantity } from '@yurei/core/quantity';
+import type { Cure, Why } from '@yurei/core/rehearsal';
+import { Button } from 'primeng/button';
+import { BenchService } from '../bench/bench';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+
+/** Why a happening was missed or fired falsely, with changes that were tried and can be made. */
+@Component({
+  selector: 'yu-why-card',
+  imports: [Button],
+  template: `
+    @if (looking()) {
+      <p class="soft" role="status">Looking for the place, and trying changes…</p>
+    } @else if (why(); as why) {
+      <p>
+        <b>{{ heads[why.place] }}.</b> {{ why.text }}
+      </p>
+      @if (why.chain.length > 0) {
+        <ol>
+          @for (event of why.chain; track $index) {
+            <li>
+              <span class="value">{{ event.t.toFixed(2) }} s</span> {{ event.text }}
+            </li>
+          }
+        </ol>
+      }
+      @for (cure of why.cures; track cure.label) {
+        <p class="cure">
+          {{ cure.label }}: <b>{{ came(cure) }}</b>
+          @if (cure.spoils.length > 0) {
+            <span class="spoils">, but worse for {{ cure.spoils.join(', ') }}</span>
+          }
+          @if (cure.cures) {
+            <p-button label="Do it" size="small" variant="outlined" (onClick)="apply(cure)" />
+          }
+        </p>
+      } @empty {
+        <p class="soft">
+          No number in the design would cure it by itself
+          {{ why.place === 'not felt' ? ': move a sensor, or what happens, on the plan.' : '.' }}
+        </p>
+      }
+    } @else if (trouble()) {
+      <p class="spoils" role="alert">{{ trouble() }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      font-size: 12.5px;
+      padding: 4px 9px 6px;
+      border: 1px solid var(--rule);
+      border-top: 0;
+      border-radius: 0 0 5px 5px;
+    }
+    ol {
+      margin: 4px 0;
+      padding-left: 18px;
+    }
+    .cure {
+      margin-top: 4px;
+    }
+    .spoils {
+      color: var(--lantern-ink);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WhyCard {
+  readonly happening = input.required<string>();
+  private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+  private readonly bench = inject(BenchService);
+  protected readonly why = signal<Why | undefined>(undefined);
+  protected readonly looking = signal(false);
+  protected readonly trouble = signal('');
+  private turn = 0;
+
+  protected readonly heads: Readonly<Record<Why['place'], string>> = {
+    'not felt': 'It was not felt',
+    'not read': 'No reading was taken',
+    learning: 'The baseline was being learnt',
+    threshold: 'It did not reach the line',
+    debounce: 'It was too short',
+    'lock-out': 'It came while locked out',
+    order: 'The order was lost',
+    condition: 'The rule asked for more',
+    mode: 'It was in another mode',
+    driver: 'Nothing acted',
+    fired: 'How it came to fire',
+  };
+  private readonly rehearsed = computed(() =>
+    this.view.rehearsing() ? undefined : this.view.rehearsal(),
+  );
+
+  constructor() {
+    effect(() => {
+      const [rehearsal, happening] = [this.rehearsed(), this.happening()];
+      if (rehearsal) untracked(() => void this.look(happening));
+    });
+  }
+
+  protected came({ outcome, delay }: Cure): string {
+    return delay === undefined ? outcome : `${outcome} after ${formatQuantity(delay, 's')}`;
+  }
+
+  protected apply(cure: Cure): void {
+    this.session.edit(cure.edit);
+  }
+
+  private async look(happening: string): Promise<void> {
+    const [design, scene, rehearsal] = [
+      this.session.design(),
+      this.view.scene()?.id,
+      this.view.rehearsal(),
+    ];
+    if (!design || !scene || !rehearsal) return;
+    const turn = ++this.turn;
+    this.looking.set(true);
+    try {
+      const why = await this.bench.patient.explain(
+        { ...design, readings: [] },
+        scene,
+        rehearsal,
+        happening,
+      );
+      if (turn !== this.turn) return;
+      this.why.set(why);
+      this.trouble.set('');
+    } catch (error) {
+      if (turn === this.turn)
+        this.trouble.set(error instanceof Error ? error.message : String(error));
+    } finally {
+      if (turn === this.turn) this.looking.set(false);
+    }
+  }
+}

@@ -2,7 +2,7 @@ import { kindOf, paramsOf } from '../catalog/index.js';
 import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import { chainOf, eventsOf, type Event } from './events.js';
 import { nearest } from './held.js';
-import { quietKnobs, sayValue, type Knob } from './knobs.js';
+import { quietKnobs, rounded, sayTurn, type Knob } from './knobs.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
 import { quietScene, Rig } from './rig.js';
 import { allOn } from './snapshot.js';
@@ -163,7 +163,7 @@ class Trying {
     try {
       const edit = knob.edit(this.design, tried);
       const design = applyEdit(this.design, edit);
-      const label = `${knob.label} ${sayValue(knob, tried)}, not ${sayValue(knob, knob.from)}`;
+      const label = sayTurn(knob, tried);
       const cure = this.compare(label, edit, this.play(design, this.scene));
       if (!cure?.cures || knob.phase === undefined) return cure;
       return { ...cure, cures: this.always(design, knob.phase) };
@@ -205,7 +205,3 @@ class Trying {
     return { label, edit, outcome, delay, cures: good(outcome), spoils };
   }
 }
-
-/** Whole where counts are, else to two digits. */
-const rounded = ({ whole }: Knob, value: number): number =>
-  whole ? Math.round(value) : Number(value.toPrecision(2));

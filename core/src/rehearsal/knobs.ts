@@ -17,12 +17,41 @@ export interface Knob {
   whole: boolean;
   /** Whether it helps can depend on where between two readings something falls: seconds between readings, to try others. */
   phase?: number;
+  /** It turns all of these together. */
+  joins?: readonly Knob[];
   edit: (design: Design, value: number) => Edit;
 }
 
-/** A value as it is offered: "120 counts", "10 ms", "2". */
-export const sayValue = ({ unit }: Knob, value: number): string =>
-  unit === 's' ? formatNominal(value, 's') : `${value}${unit ? ` ${unit}` : ''}`;
+/** A turn of a knob in words: "Hits in a row of North 2, not 5". */
+export function sayTurn(knob: Knob, value: number): string {
+  if (knob.joins) return knob.joins.map((one) => sayTurn(one, turnOf(one, value))).join('; ');
+  const say = (v: number): string =>
+    knob.unit === 's' ? formatNominal(v, 's') : `${v}${knob.unit ? ` ${knob.unit}` : ''}`;
+  return `${knob.label} ${say(value)}, not ${say(knob.from)}`;
+}
+
+/** Whole where counts are, else to two digits. */
+export const rounded = ({ whole }: Pick<Knob, 'whole'>, value: number): number =>
+  whole ? Math.round(value) : Number(value.toPrecision(2));
+
+const turnOf = (knob: Knob, share: number): number =>
+  rounded(knob, knob.from + share * (knob.to - knob.from));
+
+/** Several knobs turned together, each by the same share of its way. */
+export const joined = (knobs: readonly Knob[]): Knob => ({
+  label: knobs.map((k) => k.label).join('; '),
+  unit: '',
+  from: 0,
+  to: 1,
+  whole: false,
+  phase: knobs.find((k) => k.phase !== undefined)?.phase,
+  joins: knobs,
+  edit: (design, share) => ({
+    type: 'batch',
+    label: 'change several',
+    edits: knobs.map((knob) => knob.edit(design, turnOf(knob, share))),
+  }),
+});
 
 /** One field of a channel, as the design has it when the edit is made. */
 const ofChannel =

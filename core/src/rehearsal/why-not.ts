@@ -10,7 +10,7 @@ import {
 import { sayCondition, sayMode, sayRule } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { beginnings, heldIn, longestYes, nearest, statesIn, type Stretch } from './held.js';
-import { channelKnobs, orderKnobs, timeKnob, type Knob } from './knobs.js';
+import { channelKnobs, joined, orderKnobs, timeKnob, type Knob } from './knobs.js';
 import type { Rehearsal } from './rehearse.js';
 import type { Recorded } from './verdict.js';
 
@@ -121,7 +121,7 @@ class Look {
         return channel ? this.channel(channel) : [];
       }
       case 'all':
-        return condition.of.flatMap((c) => this.why(c)).slice(0, 1);
+        return together(condition.of.flatMap((c) => this.why(c)));
       case 'any':
       case 'at least': {
         const parts = condition.of.map((c) => this.why(c));
@@ -190,7 +190,7 @@ class Look {
   private order(condition: Extract<Condition, { is: 'then' }>): Break[] {
     const { first: one, second: other, within } = condition;
     const missing = [...this.why(one), ...this.why(other)];
-    if (missing.length > 0) return missing.slice(0, 1);
+    if (missing.length > 0) return together(missing);
     if (one.is !== 'channel' || other.is !== 'channel') return [this.plain(condition)];
     const channels = [one.channel, other.channel].map((id) =>
       this.design.channels.find((c) => c.id === id),
@@ -238,6 +238,17 @@ class Look {
 }
 
 const first = (breaks: readonly Break[]): Break => breaks[0];
+
+/** Breaks that all stand in the way, as one: the first of them, and what mends all of them at once. */
+function together(breaks: readonly Break[]): Break[] {
+  if (breaks.length < 2) return [...breaks];
+  const earliest = breaks.reduce((a, b) => (along(b) < along(a) ? b : a));
+  const most = Math.max(...breaks.map((b) => b.knobs.length));
+  const knobs = Array.from({ length: most }, (_, i) =>
+    joined(breaks.flatMap((b) => b.knobs[i] ?? b.knobs[b.knobs.length - 1] ?? [])),
+  );
+  return [{ place: earliest.place, text: breaks.map((b) => b.text).join(' '), knobs }];
+}
 
 /** The transitions of a shortest way from one mode to another; none where there is no way. */
 function pathTo(machine: Machine, from: string, to: string): Machine['transitions'] {

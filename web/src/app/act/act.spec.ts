@@ -1,0 +1,136 @@
+import type { Condition, Design } from '@yurei/core/design';
+import { demo, openBench, show, showSolved, type Screen } from '../../testing/workbench-bed';
+import { ActStep } from './act';
+import { inLines } from './chart-layout';
+import { ConditionField } from './condition-field';
+import { Lanes } from './lanes';
+
+const stairs = (): Design => demo('loft-stairs');
+
+/** Takes an entry of the menu of a condition, which is a select. */
+async function choose(step: Screen<unknown>, field: Element, value: string): Promise<void> {
+  (field as HTMLSelectElement).value = value;
+  field.dispatchEvent(new Event('change'));
+  await step.settle();
+}
+
+describe('the Act step', () => {
+  it('shows modes as a chart, the present one marked, and rules as sentences', async () => {
+    await openBench(stairs());
+    const step = await showSolved(ActStep);
+    await step.until(() => step.all('yu-mode-chart .mode').length === 5);
+    expect(step.text('yu-mode-chart .mode.now')).toMatch(/^Armed now/);
+    expect(
+      step.all('yu-mode-chart .arrow').map((a) => a.textContent.replace(/\s+/g, ' ').trim()),
+    ).toContain('after 12 s');
+    expect(step.all('yu-rule-card .sentence')[2].textContent).toMatch(
+      /when Alarm begins → Sounder pattern evacuation, three pulses for at most 15 min, until Off/,
+    );
+    expect(step.text('.rules')).toContain('Every mode can be reached and left');
+  });
+
+  it('a rule is added, its condition turned, and taken back with undo', async () => {
+    const bench = await openBench(stairs());
+    const step = await showSolved(ActStep);
+    await step.press('Add rule');
+    const added = (): Condition | undefined => bench.session.design()?.rules.at(-1)?.when;
+    expect(added()).toEqual({ is: 'channel', channel: 'low' });
+    const menu = (): Element => step.all('yu-rule-card .open yu-condition .menu')[0];
+    await choose(step, menu(), 'around 2');
+    expect(added()).toEqual({ is: 'not', of: { is: 'channel', channel: 'low' } });
+    await choose(step, step.all('yu-rule-card .open yu-condition .menu').at(-1) as Element, 'only');
+    await choose(step, menu(), 'instead mode');
+    expect(added()).toEqual({ is: 'mode', machine: 'guard', mode: 'off' });
+    for (let i = 0; i < 4; i++) bench.session.undo();
+    expect(bench.session.design()).toEqual(stairs());
+  });
+
+  it('says what is true whatever happens', async () => {
+    const design = stairs();
+    design.machines[0].transitions = design.machines[0].transitions.slice(1);
+    await openBench(design);
+    const step = await showSolved(ActStep);
+    const truths = step.all('.truth').map((t) => t.textContent.trim());
+    expect(truths).toContain('Alarm is never left, but by a reset.');
+  });
+
+  it('a mode that goes takes its ways along, and rules that asked for it', async () => {
+    const bench = await openBench(stairs());
+    const step = await showSolved(ActStep);
+    step.find('[aria-label="Remove mode Alarm"]').click();
+    await step.settle();
+    const design = bench.session.design();
+    expect(design?.machines[0].modes.map((m) => m.id)).not.toContain('alarm');
+    expect(design?.rules.map((r) => r.id)).toEqual(['r1', 'r2', 'r4', 'r5']);
+  });
+
+  it('without a controller that drives anything it says what to do next', async () => {
+    await openBench({
+      ...stairs(),
+      rules: [],
+      outputs: [],
+      machines: [],
+      counters: [],
+      notices: [],
+      channels: [],
+    });
+    const step = await show(ActStep);
+    expect(step.text('.rules')).toContain('The controller drives nothing yet');
+    expect(step.text('.charts')).toContain('None yet: rules hold at all times');
+  });
+});
+
+it('a condition of each kind is put into words that can be changed', async () => {
+  await openBench(stairs());
+  const key: Condition = { is: 'channel', channel: 'key' };
+  const kinds: [Condition, RegExp][] = [
+    [{ is: 'all', of: [key, key] }, /and/],
+    [{ is: 'at least', n: 1, of: [key, key] }, /at least .* of/],
+    [{ is: 'for', seconds: 2, of: key }, /for/],
+    [{ is: 'then', first: key, second: key, within: 1 }, /then .* within/],
+    [
+      { is: 'press', channel: 'key', press: 'double', long: 1, gap: 0.4 },
+      /press of .* second within/,
+    ],
+    [{ is: 'reading', channel: 'key', compare: 'above', counts: 3 }, /reads/],
+    [{ is: 'changes', channel: 'key', by: 5, over: 1 }, /moves by .* within/],
+    [{ is: 'flickers', channel: 'key', from: 1, to: 9, over: 1 }, /flickers at to over/],
+    [{ is: 'time', from: 0, to: 60 }, /between .* and/],
+  ];
+  for (const [condition, words] of kinds) {
+    const field = await show(ConditionField, { condition });
+    expect(field.text()).toMatch(words);
+    const changes: Condition[] = [];
+    field.fixture.componentInstance.changed.subscribe((c) => changes.push(c));
+    await choose(field, field.all('.menu').at(-1) as Element, 'around 0');
+    expect(changes.at(-1)).toMatchObject({ is: 'all', of: [condition, {}] });
+    field.fixture.destroy();
+  }
+});
+
+it('blocks of a sequence are nudged with the arrow keys and keep within it', async () => {
+  const design = stairs();
+  design.sequences = [
+    {
+      id: 's',
+      name: 'S',
+      length: 10,
+      times: 1,
+      lanes: [{ output: 'lamp', blocks: [{ start: 1, length: 2, drive: { as: 'on' } }] }],
+    },
+  ];
+  const bench = await openBench(design);
+  const lanes = await show(Lanes, { sequence: design.sequences[0] });
+  await lanes.key(lanes.find('.block'), 'ArrowRight');
+  const block = () => bench.session.design()?.sequences[0].lanes[0].blocks[0];
+  expect(block()).toMatchObject({ start: 1.2, length: 2 });
+  await lanes.key(lanes.find('.block'), 'ArrowRight', { shiftKey: true });
+  expect(block()?.length).toBeCloseTo(2.2);
+});
+
+it('labels of ways are broken between words', () => {
+  expect(inLines('Lower beam then Upper beam within 1.5 s')).toEqual([
+    'Lower beam then Upper',
+    'beam within 1.5 s',
+  ]);
+});

@@ -1,0 +1,54 @@
+import { demo, openBench, showSolved } from '../../testing/workbench-bed';
+import { EventList } from './event-list';
+import { Plan } from './plan';
+import { drawn, onPlan } from './plan-drawing';
+import { RehearseStep } from './rehearse';
+
+jest.mock('../common/chart', () => jest.requireActual('../../testing/chart-stand-in'));
+
+describe('the plan', () => {
+  it('shows sensors with what they see, and ways that the arrow keys move', async () => {
+    const bench = await openBench(demo('loft-stairs'));
+    const plan = await showSolved(Plan);
+    expect(plan.all('.stand').length).toBe(5);
+    expect(plan.all('.way').length).toBe(3);
+    await plan.key(plan.find('[data-key="way h3 1"]'), 'ArrowLeft');
+    expect(bench.session.design()?.scenes[0].happenings[2].path?.[1]).toEqual({ x: 0.5, y: 4 });
+    await plan.key(plan.find('[data-key="part B1"]'), ',');
+    expect(bench.session.design()?.parts.find((p) => p.id === 'B1')?.place?.facing).toBe(-175);
+  });
+  it('a place that is drawn and read back is the same, and never off the plan', () => {
+    const [scale, ground] = [
+      { k: 50, depth: 4 },
+      { width: 6, depth: 4, walls: [] },
+    ];
+    expect(onPlan(scale, drawn(scale, { x: 1.25, y: 3.5 }), ground)).toEqual({ x: 1.25, y: 3.5 });
+    expect(onPlan(scale, { x: -10, y: 900 }, ground)).toEqual({ x: 0, y: 0 });
+  });
+});
+
+it('events say what brought them about, and take the time there', async () => {
+  const bench = await openBench(demo('loft-stairs'));
+  const list = await showSolved(EventList);
+  const sounding = list.all('tr').find((row) => row.textContent.includes('Sounder sounding'));
+  sounding?.querySelector('button')?.click();
+  await list.settle();
+  expect(bench.view.time()).toBeGreaterThan(20);
+  const causes = list.all('tr.cause').map((row) => row.textContent);
+  expect(causes.join('\n')).toMatch(
+    /Lower beam yes[^]*Upper beam yes[^]*Guard: Entering[^]*Guard: Alarm[^]*r3/,
+  );
+});
+
+it('a miss is explained, a cure is done, and it is noticed', async () => {
+  const design = demo('loft-stairs');
+  for (const channel of design.channels.slice(0, 2)) channel.hits = 60;
+  design.scenes[0].happenings = [design.scenes[0].happenings[2]];
+  const bench = await openBench(design);
+  const step = await showSolved(RehearseStep);
+  await step.press('Why not?');
+  await step.until(() => step.all('yu-why-card .cure').length > 0);
+  expect(step.text('yu-why-card')).toMatch(/It was too short.*in a row and needs 60/);
+  await step.press('Do it');
+  expect(bench.session.design()?.channels.some((c) => c.hits < 60)).toBe(true);
+});

@@ -1,29 +1,9 @@
-import { By, Key } from 'selenium-webdriver';
+import { Key } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** A new design, built by keyboard alone through the command box, until it fires. */
 describe('from an empty design', () => {
   const its = visit();
-
-  async function command(text: string): Promise<void> {
-    const keys = its.browser.driver.actions();
-    await keys.keyDown(Key.CONTROL).sendKeys('k').keyUp(Key.CONTROL).perform();
-    const field = await its.page.find('yu-command-box input');
-    await its.page.until(
-      () => field.getAttribute('value'),
-      (v) => v === '',
-    );
-    await its.page.until(
-      () =>
-        its.browser.driver.executeScript('return document.activeElement === arguments[0]', field),
-      Boolean,
-    );
-    await field.sendKeys(text, Key.ENTER);
-    await its.page.until(
-      () => its.browser.driver.findElements(By.css('yu-command-box input')),
-      (f) => f.length === 0,
-    );
-  }
 
   it('adds and joins parts, reads a pin, fires an output and sees it lit', async () => {
     await its.page.press('New design');
@@ -36,7 +16,7 @@ describe('from an empty design', () => {
       'indicator led',
       'resistor ohm load',
     ]) {
-      await command(`add ${part}`);
+      await its.page.command(`add ${part}`);
     }
     const wires = [
       'G1.plus U1.VIN',
@@ -49,7 +29,7 @@ describe('from an empty design', () => {
       'R2.b H1.a',
       'H1.k U1.GND',
     ];
-    for (const wire of wires) await command(wire);
+    for (const wire of wires) await its.page.command(wire);
     await its.page.part('R2');
     await its.page.type('Resistance', '220');
 

@@ -56,9 +56,9 @@ export class Page {
     return this.click(`nav a[href$="/${path}"]`);
   }
 
-  /** Types into the field with this label in the panel on the right. */
-  async type(label: string, value: string): Promise<void> {
-    const xpath = `//aside//label[normalize-space(.)=${JSON.stringify(label)}]/following-sibling::input`;
+  /** Types into the field with this label in the panel on the right, or in another part of the page. */
+  async type(label: string, value: string, within = 'aside'): Promise<void> {
+    const xpath = `//${within}//label[normalize-space(.)=${JSON.stringify(label)}]/following-sibling::input`;
     const field = await this.driver.wait(until.elementLocated(By.xpath(xpath)), patience, label);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER);
   }
@@ -97,6 +97,49 @@ export class Page {
 
   async counts(): Promise<number> {
     return Number(/reads (\d+) counts/.exec(await this.wire('B1.e', 'U1.A0'))?.[1]);
+  }
+
+  /** Types into the command box, by keyboard alone. */
+  async command(text: string): Promise<void> {
+    const keys = this.driver.actions();
+    await keys.keyDown(Key.CONTROL).sendKeys('k').keyUp(Key.CONTROL).perform();
+    const field = await this.find('yu-command-box input');
+    await this.until(
+      () => field.getAttribute('value'),
+      (v) => v === '',
+    );
+    await this.until(
+      () => this.driver.executeScript('return document.activeElement === arguments[0]', field),
+      Boolean,
+    );
+    await field.sendKeys(text, Key.ENTER);
+    await this.until(
+      () => this.driver.findElements(By.css('yu-command-box input')),
+      (f) => f.length === 0,
+    );
+  }
+
+  /** Takes one of a select that is found by what it is called, in the given part of the page. */
+  async choose(within: string, label: string, choice: string | RegExp): Promise<void> {
+    const picked = (): Promise<boolean> =>
+      this.driver.executeScript(
+        `const [within, label, text, flags] = arguments;
+         const fields = [...document.querySelectorAll(within + ' select')];
+         const named = (f) => f.ariaLabel === label || f.labels?.[0]?.textContent.trim() === label;
+         const field = fields.find(named);
+         const option = field && [...field.options].find((o) => new RegExp(text, flags).test(o.textContent.trim()));
+         if (!option) return false;
+         field.value = option.value;
+         field.dispatchEvent(new Event('change', { bubbles: true }));
+         return true;`,
+        within,
+        label,
+        choice instanceof RegExp
+          ? choice.source
+          : `^${choice.replace(/[.*+?^$()|[\]\\{}]/g, '\\$&')}$`,
+        '',
+      );
+    await this.until(picked, Boolean);
   }
 
   saved(): Promise<string> {

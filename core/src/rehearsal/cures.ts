@@ -56,15 +56,13 @@ export function explain(
     const broken = whyNot(design, rehearsal, found, outputsThatFire(design));
     const late = verdict.delay !== undefined;
     const text = late ? verdict.because : broken.text;
-    const cures = late ? [] : broken.knobs.flatMap((knob) => trying.smallest(knob) ?? []);
-    return { happening, place: broken.place, text, chain: [], cures: cures.sort(better) };
+    const cures = late ? [] : trying.each(broken.knobs);
+    return { happening, place: broken.place, text, chain: [], cures };
   }
   if (verdict.outcome !== 'fired falsely') return undefined;
   const chain = firedBy(design, rehearsal, happening);
-  const cures = knobsAgainst(design, rehearsal, verdict.exposure, chain).flatMap(
-    (knob) => trying.smallest(knob) ?? [],
-  );
-  return { happening, place: 'fired', text: verdict.because, chain, cures: cures.sort(better) };
+  const cures = trying.each(knobsAgainst(design, rehearsal, verdict.exposure, chain));
+  return { happening, place: 'fired', text: verdict.because, chain, cures };
 }
 
 /** Where between two readings a happening may fall besides, in shares of their distance. */
@@ -141,6 +139,17 @@ class Trying {
     private readonly happening: string,
     private readonly onTry?: (tries: number) => void,
   ) {}
+
+  /** One knob after the other until one cures and spoils nothing; the best first. */
+  each(knobs: readonly Knob[]): Cure[] {
+    const cures: Cure[] = [];
+    for (const knob of knobs) {
+      const cure = this.smallest(knob);
+      if (cure) cures.push(cure);
+      if (cure?.cures && cure.spoils.length === 0) break;
+    }
+    return cures.sort(better);
+  }
 
   /** The smallest turn of a knob that cures, by halving; the whole turn if even that does not. */
   smallest(knob: Knob): Cure | undefined {

@@ -79,6 +79,12 @@ describe('why a happening was missed', () => {
       /No sensor felt it/,
     ],
     [
+      'in a scene that is over before the delay is',
+      { ...alone(climbs), scenes: [{ ...alone(climbs).scenes[0], duration: 22 }] },
+      { place: 'mode' },
+      /Guard was Entering, and goes on after 9.00.s: later than the scene lasts/,
+    ],
+    [
       'later than the time between two beams allows',
       alone(
         climbs,

@@ -62,7 +62,8 @@ export function whyNot(
       knobs: [],
     };
   const { start, end } = verdict.exposure;
-  const look = new Look(design, rehearsal, { from: start, to: end + afterglow });
+  const stretch = { from: start, to: end + afterglow };
+  const look = new Look(design, rehearsal, stretch, rehearsal.duration);
   const breaks = look.signs(happening.signs ?? [{ by: 'part', part: '' }], fires);
   if (breaks.length > 0) return farthest(breaks) as Break;
   return {
@@ -77,6 +78,8 @@ class Look {
     private readonly design: Design,
     private readonly record: Recorded,
     private readonly stretch: Stretch,
+    /** When the scene is over, s. */
+    private readonly end: number,
   ) {}
 
   /** Breaks on the ways to some signs; none when one of them came. */
@@ -223,11 +226,16 @@ class Look {
       heldIn(this.record.logic, { is: 'mode', machine: id, mode: target }, this.stretch)
     )
       return [];
-    const modes = [...statesIn(this.record.logic, this.stretch)].map((s) => s.logic.modes[id].mode);
-    const from = modes[modes.length - 1];
+    const log = [...statesIn(this.record.logic, this.stretch)].map((s) => s.logic);
+    const from = log[log.length - 1].modes[id].mode;
     const way = pathTo(machine, from, target)[0];
     const was = `${machine.name} was ${sayMode({ ...this.design, machines: [machine] }, id, from)}`;
     if (!way) return [{ place: 'mode', text: `${was}: no way leads on from there.`, knobs: [] }];
+    const began = log[log.length - 1]?.modes[id]?.since ?? 0;
+    if (!way.when && began + (way.after ?? 0) > this.end) {
+      const text = `${was}, and goes on after ${formatQuantity(way.after ?? 0, 's')}: later than the scene lasts. Let it last longer.`;
+      return [{ place: 'mode', text, knobs: [] }];
+    }
     const key = `${id} ${from}`;
     const inner = way.when && !seen.includes(key) ? this.why(way.when) : [];
     // A press or a time is the maker's own doing: then the mode itself is what was wrong.

@@ -13,6 +13,7 @@ import { DesignSession } from '../data/design-session';
 import { Lanes } from './lanes';
 import { MachineEditor } from './machine-editor';
 import { ModeChart } from './mode-chart';
+import { outputOn, pinsToDrive } from './new-output';
 import { addEdit, machineKinds } from './new-things';
 import { RuleCard } from './rule-card';
 import { Things } from './things';
@@ -37,9 +38,10 @@ export class ActStep {
   protected readonly machine = computed(
     () => this.machines().find((m) => m.id === this.chosen()) ?? this.machines()[0],
   );
-  /** The way on it that is being changed. */
+  private readonly machineId = computed(() => this.machine()?.id);
+  /** The way on it that is being changed, as long as the same chart is shown. */
   protected readonly way = linkedSignal<string | undefined, number | undefined>({
-    source: () => this.machine()?.id,
+    source: this.machineId,
     computation: () => undefined,
   });
   protected readonly truths = computed(() => {
@@ -49,6 +51,21 @@ export class ActStep {
   protected readonly sequenceFits = computed(
     () => (this.session.design()?.outputs.length ?? 0) > 0,
   );
+
+  /** Wired pins that nothing drives yet. */
+  protected readonly freePins = computed(() => {
+    const design = this.session.design();
+    if (!design) return [];
+    return pinsToDrive(design).filter((pin) => !design.outputs.some((o) => o.pin === pin));
+  });
+
+  protected drive(pin: string): void {
+    this.session.make((design) => ({
+      type: 'batch',
+      label: `drive ${pin}`,
+      edits: outputOn(design, pin).edits,
+    }));
+  }
 
   protected choose(id: string): void {
     this.chosen.set(id);

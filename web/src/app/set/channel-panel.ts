@@ -1,19 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { channelReader, terminalOf, type Param } from '@yurei/core/catalog';
-import {
-  freshId,
-  splitRef,
-  wholeOf,
-  type Channel,
-  type Output,
-  type Rule,
-} from '@yurei/core/design';
+import { channelReader, type Param } from '@yurei/core/catalog';
+import { freshId, wholeOf, type Channel, type Rule } from '@yurei/core/design';
 import { unmeasured } from '@yurei/core/judge';
 import { sayRule } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 import { slowestAnswer } from '@yurei/core/threshold';
 import { duplicateChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
+import { outputOn, pinsToDrive } from '../act/new-output';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
@@ -245,31 +239,20 @@ export class ChannelPanel {
   protected readonly freePins = computed(() => {
     const design = this.session.design();
     if (!design) return [];
-    const read = new Set(design.channels.map((c) => c.pin));
     const fired = new Set(
       this.rules()
         .flatMap((r) => r.then)
         .flatMap((a) => (a.do === 'drive' ? design.outputs.filter((o) => o.id === a.output) : []))
         .map((o) => o.pin),
     );
-    const wired = new Set(design.wires.flatMap((w) => [w.from, w.to]));
-    return [...wired]
-      .filter((ref) => terminalOf(design, ref)?.modes?.includes('output'))
-      .filter((pin) => !read.has(pin) && !fired.has(pin))
-      .sort();
+    return pinsToDrive(design).filter((pin) => !fired.has(pin));
   });
 
   /** Sets a pin up as an output, if it is none yet, and lets this channel fire it. */
   protected fire(pin: string): void {
     const design = this.session.design();
     if (!design) return;
-    const known = design.outputs.find((o) => o.pin === pin);
-    const id =
-      known?.id ??
-      freshId(
-        'out',
-        design.outputs.map((o) => o.id),
-      );
+    const { output, edits } = outputOn(design, pin);
     const rule: Rule = {
       id: freshId(
         'r',
@@ -278,17 +261,12 @@ export class ChannelPanel {
       when: { is: 'channel', channel: this.id() },
       hold: 5,
       latch: false,
-      then: [{ do: 'drive', output: id, drive: { as: 'on' } }],
+      then: [{ do: 'drive', output: output.id, drive: { as: 'on' } }],
     };
-    const output: Output = known ?? { id, name: splitRef(pin).terminal, pin, active: 'high' };
     this.session.edit({
       type: 'batch',
       label: `fire ${pin}`,
-      edits: [
-        { type: 'set-pin', pin, mode: 'output' },
-        { type: 'put-output', output },
-        { type: 'put-rule', rule },
-      ],
+      edits: [...edits, { type: 'put-rule', rule }],
     });
   }
 

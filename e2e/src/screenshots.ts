@@ -4,7 +4,11 @@ import { join, resolve } from 'node:path';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
-import { faulty, large } from './merged.js';
+import { demoOf, faulty, large } from './merged.js';
+
+interface Stairs {
+  channels: { hits: number }[];
+}
 
 /** Takes a picture of each main view from the demo data. */
 const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }[] = [
@@ -67,14 +71,31 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
+    name: 'act',
+    go: async (driver) => {
+      await openDemo(driver, 'Loft stairs, two beams', 'act');
+      await driver.wait(until.elementLocated(By.css('yu-mode-chart .mode')), 20000);
+    },
+  },
+  {
+    name: 'plan',
+    go: async (driver) => {
+      const missed = demoOf('loft-stairs') as Stairs;
+      for (const channel of missed.channels.slice(0, 2)) channel.hits = 60;
+      await open(driver, missed);
+      await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
+      await press(driver, 'Why not?');
+      await driver.wait(until.elementLocated(By.css('yu-why-card .cure')), 60000);
+      await press(driver, 'plan');
+      const card = driver.findElement(By.css('yu-why-card'));
+      await driver.executeScript('arguments[0].scrollIntoView()', card);
+      await driver.wait(until.elementLocated(By.css('yu-plan .way')), 20000);
+    },
+  },
+  {
     name: 'set',
     go: async (driver) => {
-      const { origin } = new URL(await driver.getCurrentUrl());
-      await driver.get(origin);
-      const link = By.xpath("//h2[normalize-space(.)='Varnish bench fire watch']");
-      await driver.wait(until.elementLocated(link), 20000).click();
-      await driver.wait(until.elementLocated(By.css('yu-picture .card')), 20000);
-      await driver.findElement(By.css('nav a[href$="/set"]')).click();
+      await openDemo(driver, 'Varnish bench fire watch', 'set');
       await press(driver, 'North-west');
       await driver.wait(until.elementLocated(By.css('yu-error-curve canvas')), 20000);
     },
@@ -111,6 +132,16 @@ async function press(driver: WebDriver, label: string): Promise<void> {
 }
 
 /** Puts a design on the shelf and opens it in Wire. */
+/** Opens a demo design in one of the steps. */
+async function openDemo(driver: WebDriver, title: string, step: string): Promise<void> {
+  const { origin } = new URL(await driver.getCurrentUrl());
+  await driver.get(origin);
+  const link = By.xpath(`//h2[normalize-space(.)='${title}']`);
+  await driver.wait(until.elementLocated(link), 20000).click();
+  await driver.wait(until.elementLocated(By.css('yu-picture .card')), 20000);
+  await driver.findElement(By.css(`nav a[href$="/${step}"]`)).click();
+}
+
 async function open(driver: WebDriver, design: object): Promise<void> {
   const { origin } = new URL(await driver.getCurrentUrl());
   const answer = await fetch(`${origin}/api/import?accept=doubts`, {

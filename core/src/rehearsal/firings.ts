@@ -25,7 +25,7 @@ export function firingsOf(
   design: Design,
   record: { acting: readonly ActingChange[]; logic: readonly LogicChange[] },
 ): Firing[] {
-  return [...partFirings(design, record.acting), ...logicFirings(design, record.logic)].sort(
+  return [...partFirings(design, record), ...logicFirings(design, record.logic)].sort(
     (a, b) => a.t - b.t,
   );
 }
@@ -45,7 +45,27 @@ export function isSignOf(
   );
 }
 
-function partFirings(design: Design, acting: readonly ActingChange[]): Firing[] {
+/** When sequences began and ended: what acts in one is one firing, of whatever part it was first. */
+function shows(log: readonly LogicChange[]): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = [];
+  for (const { t, logic } of log) {
+    const last = found[found.length - 1];
+    const plays = Object.keys(logic.playing).length > 0;
+    if (plays && (!last || last.to < Infinity)) found.push({ from: t, to: Infinity });
+    else if (!plays && last && last.to === Infinity) last.to = t;
+  }
+  return found;
+}
+
+function partFirings(
+  design: Design,
+  { acting, logic }: { acting: readonly ActingChange[]; logic: readonly LogicChange[] },
+): Firing[] {
+  const played = shows(logic);
+  const inShow = (t: number): boolean => {
+    const show = played.find(({ from, to }) => t >= from && t <= to);
+    return show !== undefined && all.some((f) => f.t >= show.from && f.t < t - 1e-9);
+  };
   const silence = longestSilence(design) + beatSlack;
   const open = new Map<string, Firing>();
   const all: Firing[] = [];
@@ -59,6 +79,7 @@ function partFirings(design: Design, acting: readonly ActingChange[]): Firing[] 
       last.end = Infinity;
       continue;
     }
+    if (inShow(t)) continue;
     const part = design.parts.find((p) => p.id === id);
     const word = (part && kindOf(part).acts?.word) ?? 'acting';
     const what = `${part?.name ?? id} was ${word}`;

@@ -45,6 +45,8 @@ export const strip12v: PartKind = {
     const saturation = total * Math.exp(-9 / (emission * 0.025693));
     return [
       { type: 'resistor', a: 'plus', b: '#far', ohms: (p['copper'] * p['length']) / 3 },
+      // Some hundred diodes let next to nothing through even when off.
+      { type: 'resistor', a: '#far', b: '#bulk', ohms: 5e6 / p['length'] },
       { type: 'diode', anode: '#far', cathode: '#bulk', saturation, emission, gap: 8.4 },
       {
         type: 'resistor',
@@ -74,7 +76,7 @@ export const strip12v: PartKind = {
   ],
   cautions: ['Fuse the feed: a metre takes half an ampere, a short in a strip glows.'],
   source:
-    'Three diodes and a resistor in many parallel rows, copper taken at a third of the length; 0.4 A a metre as typical (from memory).',
+    'Three diodes and a resistor in many parallel rows, copper taken at a third of the length; 0.4 A a metre and some µA of leakage as typical (from memory).',
   price: '1 to 5',
   glyph:
     'M1 8H23V16H1ZM4 12A1 1 0 1 0 6 12A1 1 0 1 0 4 12M11 12A1 1 0 1 0 13 12A1 1 0 1 0 11 12M18 12A1 1 0 1 0 20 12A1 1 0 1 0 18 12M5 5V2M12 5V2M19 5V2',

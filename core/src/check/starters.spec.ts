@@ -1,0 +1,41 @@
+/** Every design that is shown: what it must notice and must not, and that it is built without a fault. */
+import { readdirSync } from 'node:fs';
+import { demo } from '../testing/demo.js';
+import { rehearse } from '../rehearsal/index.js';
+import { truthsOf } from '../logic/index.js';
+import { check, gatherEvidence } from './index.js';
+
+const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));
+
+/** Findings that a design carries on purpose; its notes say why. */
+const explained: Readonly<Record<string, string[]>> = {
+  'bilge-sump': ['Sump rods stands under direct current'],
+  'skylight-rain': ['Skylight pad stands under direct current'],
+};
+
+describe.each(names)('%s', (name) => {
+  const design = demo(name);
+  it.each(design.scenes.map((scene) => [scene.name, scene] as const))(
+    '%s: notices what it must, and nothing else',
+    (_, scene) => {
+      const { verdicts, strays } = rehearse(design, scene);
+      const came = verdicts.map((v) => [v.name, v.outcome]);
+      const must = scene.happenings.map((h) => [
+        h.name,
+        h.intent === 'wanted' ? 'noticed' : 'quiet',
+      ]);
+      expect(came).toEqual(must);
+      expect(strays).toEqual([]);
+    },
+  );
+  it('has no error, and nothing to be careful of that its notes do not explain', () => {
+    const findings = check(gatherEvidence(design, design.scenes[0]));
+    const open = findings.filter((f) => f.severity === 'error' || f.severity === 'caution');
+    expect(open.map((f) => f.title)).toEqual(explained[name] ?? []);
+  });
+  it('its modes can all be reached and left, and no rule fights another', () => {
+    const found = truthsOf(design);
+    const wrong = found.ok ? found.truths.filter((t) => t.kind !== 'left at once') : [];
+    expect(wrong.map((t) => t.text)).toEqual([]);
+  });
+});

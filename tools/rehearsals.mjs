@@ -1,0 +1,65 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { format } from 'prettier';
+import { readDesign } from '@yurei/core/exchange';
+import { formatQuantity } from '@yurei/core/quantity';
+import { rehearse } from '@yurei/core/rehearsal';
+import { root } from './run.mjs';
+import { keepWritten } from './written.mjs';
+
+/** Writes docs/rehearsals.md: every demo design rehearsed, with its score; --check only compares. */
+const cell = (text) => String(text).replaceAll('|', '\\|');
+
+function designOf(file) {
+  const read = readDesign(readFileSync(resolve(root, 'demo', file), 'utf8'));
+  if (!read.ok) throw new Error(`${file}: ${JSON.stringify(read.problems)}`);
+  return read.design;
+}
+
+const delay = (verdict) =>
+  verdict.delay === undefined ? '' : `${formatQuantity(verdict.delay, 's')}`;
+
+function sceneLines(design, scene) {
+  const { verdicts, strays } = rehearse(design, scene);
+  const rows = verdicts.map(
+    (v) => `| ${cell(v.name)} | ${v.intent} | ${v.outcome} | ${delay(v)} | ${cell(v.because)} |`,
+  );
+  const stray =
+    strays.length > 0
+      ? [`Besides it fired at ${strays.map((t) => formatQuantity(t, 's')).join(', ')}.`, '']
+      : [];
+  return [
+    `${scene.name}, ${formatQuantity(scene.duration, 's')}, seed ${scene.seed}:`,
+    '',
+    '| happening | it is | outcome | after | because |',
+    '| --- | --- | --- | --- | --- |',
+    ...rows,
+    '',
+    ...stray,
+  ];
+}
+
+function section(file) {
+  const design = designOf(file);
+  return [
+    `## ${design.title}`,
+    '',
+    `${design.purpose} (\`demo/${file}\`)`,
+    '',
+    ...design.scenes.flatMap((scene) => sceneLines(design, scene)),
+  ];
+}
+
+const files = readdirSync(resolve(root, 'demo')).sort();
+const text = await format(
+  [
+    '# Rehearsals',
+    '',
+    `Written by \`npm run rehearsals\`: each of the ${files.length} designs in demo/ rehearsed once in each of its scenes, as \`npx yurei rehearse\` does it. A delay counts from when a sensor first felt it.`,
+    '',
+    ...files.flatMap(section),
+  ].join('\n'),
+  { parser: 'markdown' },
+);
+
+keepWritten('docs/rehearsals.md', text, 'npm run rehearsals');

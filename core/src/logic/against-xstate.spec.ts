@@ -107,7 +107,7 @@ function ourChart(id: string, other: string, edges: readonly Edge[]): Machine {
   return { id, name: id, start: 'm0', modes: names.map((m) => ({ id: m, name: m })), transitions };
 }
 
-function theirChart(id: string, other: string, edges: readonly Edge[], yes: Yes): Config {
+function theirChart(other: string, edges: readonly Edge[], yes: Yes): Config {
   const state = (name: string): object => {
     const mine = edges.filter((e) => e.from === name);
     const by = (kind: Edge['kind'], key: (e: Edge) => string | number): object =>
@@ -148,7 +148,7 @@ function compare(list: readonly (readonly Edge[])[], said: readonly Said[]): num
     (yes) => ({
       type: 'parallel',
       states: Object.fromEntries(
-        list.map((edges, i) => [chart[i], theirChart(chart[i], chart[1 - i] ?? 'p', edges, yes)]),
+        list.map((edges, i) => [chart[i], theirChart(chart[1 - i] ?? 'p', edges, yes)]),
       ),
     }),
     said,

@@ -65,11 +65,11 @@ function passed(t: number, since: number, round: number): number {
 }
 
 /** Where an output is on its way, share of full, before its curve. */
-export function levelAt({ fade }: Output, state: OutputState, t: number): number {
+export function levelAt(output: Output, state: OutputState, t: number): number {
   const { level, target, at } = state;
-  if (!fade) return target;
+  const { fade } = output;
+  if (!fade || t >= arrival(output, state)) return target;
   const seconds = target > level ? fade.up : fade.down;
-  if (!(seconds > 0)) return target;
   const way = (t - at) / seconds;
   return target > level ? Math.min(target, level + way) : Math.max(target, level - way);
 }

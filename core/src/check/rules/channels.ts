@@ -1,7 +1,14 @@
 import { channelReader, kindOf, paramsOf } from '../../catalog/index.js';
-import { splitRef, type Channel } from '../../design/index.js';
+import { everyCondition, splitRef, type Channel, type Design } from '../../design/index.js';
 import { upperTail } from '../../judge/index.js';
-import { beyond, levelsAtRest, filterNoise, unitOf, type Level } from '../../logic/index.js';
+import {
+  beyond,
+  conditionsOf,
+  levelsAtRest,
+  filterNoise,
+  unitOf,
+  type Level,
+} from '../../logic/index.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { happeningSpan } from '../../scene/index.js';
 import type { Evidence } from '../evidence.js';
@@ -33,13 +40,24 @@ export const channelBlind: Rule = {
 const tell = (counts: number): string => String(Math.round(counts * 10) / 10);
 const sayLevel = ({ side, trip }: Level): string => `${side} ${tell(trip)}`;
 
-/** Channels that read something, with what. */
-const reading = ({ design, rest }: Evidence) =>
-  design.channels.flatMap((channel) => {
+/** Channels whose reading is used as a number and whose answer nothing asks for, such as a knob. */
+function onlyNumbers(design: Design): Set<string> {
+  const asked = everyCondition(design).flatMap(([, c]) =>
+    c.is === 'channel' || c.is === 'press' || c.is === 'flickers' ? [c.channel] : [],
+  );
+  return new Set([...conditionsOf(design).numbers].filter((id) => !asked.includes(id)));
+}
+
+/** Channels that read something and are asked for an answer, with what reads them. */
+const reading = ({ design, rest }: Evidence) => {
+  const numbers = onlyNumbers(design);
+  return design.channels.flatMap((channel) => {
+    if (numbers.has(channel.id)) return [];
     const reader = channelReader(design, channel.pin);
     const counts = rest.counts[channel.id];
     return reader && counts !== undefined ? [{ channel, reader, counts }] : [];
   });
+};
 
 export const thresholdUnreachable: Rule = {
   code: 'threshold-unreachable',

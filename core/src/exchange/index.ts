@@ -21,3 +21,5 @@ export {
 export { writeReadings } from './write-readings.js';
 export { writeVcd } from './write-vcd.js';
 export { writeRehearsalCsv } from './write-rehearsal-csv.js';
+export { readScxml, type ScxmlResult } from './read-scxml.js';
+export { writeScxml } from './write-scxml.js';

@@ -38,6 +38,7 @@ export const benchInThread = () => ({
     ),
   },
   patient: {
+    does: jest.fn(async (...args: Parameters<typeof bench.does>) => bench.does(...args)),
     explain: jest.fn(async (...args: Parameters<typeof bench.explain>) => bench.explain(...args)),
     response: jest.fn(async (...args: Parameters<typeof bench.response>) =>
       bench.response(...args),

@@ -1,7 +1,9 @@
-import type { Condition, Design } from '@yurei/core/design';
+import { applyEdit, type Condition, type Design } from '@yurei/core/design';
+import { writeScxml } from '@yurei/core/exchange';
 import { demo, openBench, show, showSolved, type Screen } from '../../testing/workbench-bed';
 import { ActStep } from './act';
 import { inLines } from './chart-layout';
+import { chartsEdit } from './charts-edit';
 import { ConditionField } from './condition-field';
 import { Lanes } from './lanes';
 
@@ -80,6 +82,16 @@ describe('the Act step', () => {
   });
 });
 
+it('without a controller it says what the circuit does, in the same words', async () => {
+  await openBench(demo('bilge-sump'));
+  const step = await showSolved(ActStep);
+  await step.until(() => step.all('.deed').length > 0);
+  expect(step.text('.deed')).toMatch(
+    /^when water level at Sump rods rises above .* → Sump pump running until it falls below/,
+  );
+  expect(() => step.find('.bar')).toThrow();
+});
+
 it('a condition of each kind is put into words that can be changed', async () => {
   await openBench(stairs());
   const key: Condition = { is: 'channel', channel: 'key' };
@@ -126,6 +138,24 @@ it('blocks of a sequence are nudged with the arrow keys and keep within it', asy
   expect(block()).toMatchObject({ start: 1.2, length: 2 });
   await lanes.key(lanes.find('.block'), 'ArrowRight', { shiftKey: true });
   expect(block()?.length).toBeCloseTo(2.2);
+});
+
+describe('modes from a state chart file', () => {
+  it('are taken in where all that they ask for is there', () => {
+    const design = stairs();
+    const text = writeScxml(design).replace('12s', '15s');
+    const read = chartsEdit(design, text);
+    expect(read.ok && applyEdit(design, read.edit).machines[0].transitions[2].after).toBe(15);
+  });
+  it('and refused where not, or where they cannot be read', () => {
+    const design = stairs();
+    const told = (text: string): string => {
+      const read = chartsEdit(design, text);
+      return read.ok ? '' : read.problems.join();
+    };
+    expect(told(writeScxml(design).replaceAll('low', 'west'))).toMatch(/There is no channel west/);
+    expect(told('<html/>')).toMatch(/root is <html>/);
+  });
 });
 
 it('labels of ways are broken between words', () => {

@@ -2,14 +2,23 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   linkedSignal,
   signal,
 } from '@angular/core';
+import { kindOf } from '@yurei/core/catalog';
 import type { Design } from '@yurei/core/design';
+import { writeScxml } from '@yurei/core/exchange';
 import { truthsOf } from '@yurei/core/logic';
+import type { Deed } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
+import { BenchService } from '../bench/bench';
+import { download } from '../common/download';
+import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { Newest } from '../data/newest';
+import { chartsEdit } from './charts-edit';
 import { Lanes } from './lanes';
 import { MachineEditor } from './machine-editor';
 import { ModeChart } from './mode-chart';
@@ -28,6 +37,8 @@ import { Things } from './things';
 })
 export class ActStep {
   protected readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+  private readonly bench = inject(BenchService);
   protected readonly machineKinds = machineKinds;
   /** The rule that is open. */
   protected readonly open = signal<string | undefined>(undefined);
@@ -65,6 +76,61 @@ export class ActStep {
       label: `drive ${pin}`,
       edits: outputOn(design, pin).edits,
     }));
+  }
+
+  /** Without a controller the circuit decides. */
+  protected readonly byCircuit = computed(() => {
+    const { parts, channels, outputs } = this.session.design() ?? {};
+    return (
+      parts !== undefined &&
+      parts.length > 0 &&
+      channels?.length === 0 &&
+      outputs?.length === 0 &&
+      !parts.some((p) => kindOf(p).terminals.some((t) => t.role === 'pin'))
+    );
+  });
+  /** What it then does; undefined while that is looked for. */
+  protected readonly deeds = signal<readonly Deed[] | undefined>(undefined);
+  private readonly looks = new Newest<{ design: Design; scene: string | undefined }>((job) =>
+    this.look(job),
+  );
+
+  constructor() {
+    effect(() => {
+      const [design, scene] = [this.session.design(), this.view.scene()?.id];
+      if (design && this.byCircuit()) void this.looks.take({ design, scene });
+    });
+  }
+
+  private async look({
+    design,
+    scene,
+  }: {
+    design: Design;
+    scene: string | undefined;
+  }): Promise<void> {
+    this.deeds.set(await this.bench.patient.does({ ...design, readings: [] }, scene));
+  }
+
+  /** Why a file of modes was not taken. */
+  protected readonly unread = signal<readonly string[]>([]);
+
+  protected exportCharts(): void {
+    const design = this.session.design();
+    if (!design) return;
+    const name = `${design.title.replace(/[^\w-]+/g, '-')}.scxml`;
+    download(name, writeScxml(design), 'application/scxml+xml');
+  }
+
+  /** Takes the charts of a file in, in the place of those of the same name, if all that they ask for is there. */
+  protected async importCharts(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const [file, design] = [field.files?.[0], this.session.design()];
+    field.value = '';
+    if (!file || !design) return;
+    const edit = chartsEdit(design, await file.text());
+    this.unread.set(edit.ok ? [] : edit.problems.slice(0, 3));
+    if (edit.ok && this.session.edit(edit.edit)) this.choose(edit.first);
   }
 
   protected choose(id: string): void {

@@ -5,6 +5,7 @@ import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import { rehearseNight, type Night, type Variation } from '@yurei/core/nights';
 import {
+  circuitDoes,
   explain,
   ifInstead,
   quietScene,
@@ -14,6 +15,7 @@ import {
   Rig,
   snapshot,
   whatIf,
+  type Deed,
   type LogicChange,
   type Rehearsal,
   type Response,
@@ -90,6 +92,11 @@ export const bench = {
   explain(design: Design, scene: string, rehearsal: Rehearsal, happening: string): Why | undefined {
     const found = sceneOf(design, scene);
     return found && explain(design, found, rehearsal, happening);
+  },
+
+  /** What a circuit without a controller decides by itself. */
+  does(design: Design, scene: string | undefined): Deed[] {
+    return circuitDoes(design, sceneOf(design, scene));
   },
 
   /** How a channel's reading follows what a sensor feels. */

@@ -11,6 +11,7 @@ export abstract class BenchService {
     Remote<Bench>,
     | 'averaging'
     | 'comparator'
+    | 'does'
     | 'explain'
     | 'ifInstead'
     | 'rehearse'

@@ -1,3 +1,4 @@
+import { TestBed } from '@angular/core/testing';
 import {
   elkInThread,
   openBench,
@@ -15,7 +16,7 @@ describe('the layout of the demo', () => {
   const graph = pictureGraph(slipwayBeam(), new Set());
   beforeAll(async () => {
     elkInThread();
-    layout = await new PictureLayouter().layOut(graph);
+    layout = await TestBed.runInInjectionContext(() => new PictureLayouter()).layOut(graph);
   });
 
   it('gives every card a place within the picture, and none over another', () => {
@@ -71,7 +72,7 @@ describe('the layout of the demo', () => {
   });
 
   it('is kept while nothing about it changes', () => {
-    const layouter = new PictureLayouter();
+    const layouter = TestBed.runInInjectionContext(() => new PictureLayouter());
     const again = pictureGraph(slipwayBeam(), new Set());
     expect(layouter.layOut(graph)).toBe(layouter.layOut(again));
   });
@@ -79,7 +80,10 @@ describe('the layout of the demo', () => {
   it('stands at once on the next visit, and anew where what was kept cannot be read', async () => {
     const key = layoutKey(graph);
     keepLayout(key, { ...layout, width: 1234 });
-    expect(await new PictureLayouter().layOut(graph)).toEqual({ ...layout, width: 1234 });
+    expect(await TestBed.runInInjectionContext(() => new PictureLayouter()).layOut(graph)).toEqual({
+      ...layout,
+      width: 1234,
+    });
     expect(findLayout(layoutKey(pictureGraph(slipwayBeam(), new Set(['U1']))))).toBeUndefined();
     for (const broken of ['{', '[{}]', '{"key":1}', '[null]']) {
       localStorage.setItem('yurei.layouts.1', broken);

@@ -26,12 +26,13 @@ beforeEach(async () => {
 it.each([
   ['2', 'wire'],
   ['3', 'set'],
+  ['4', 'act'],
   ['5', 'rehearse'],
 ])('%s goes to %s', (key, path) => {
   expect(press(bench, key).go).toHaveBeenCalledWith(path);
 });
 
-it.each(['1', '4', '9', '0', 'x'])('%s goes nowhere and is left to the browser', (key) => {
+it.each(['1', '6', '9', '0', 'x'])('%s goes nowhere and is left to the browser', (key) => {
   const { go, taken } = press(bench, key);
   expect(go).not.toHaveBeenCalled();
   expect(taken).toBe(false);

@@ -104,14 +104,33 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
       },
     ]),
     [
-      'rehearse',
+      'act, a rule open',
       async () => {
         await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
         await its.browser.driver.sleep(500);
+        await its.page.step('act');
+        await its.page.choose('yu-act', 'Add modes', /^guard/);
+        await its.page.find('yu-mode-chart .mode');
+        await its.page.press('Sequence');
+        await its.page.find('yu-lanes .block');
+        await its.page.press('Add rule');
+        await its.page.find('yu-rule-card .parts');
+      },
+    ],
+    [
+      'rehearse',
+      async () => {
         await its.page.step('rehearse');
         await its.page.find('.verdicts .outcome');
       },
     ],
+    ...['plan', 'events'].map((view): [string, () => Promise<unknown>] => [
+      `rehearse, ${view}`,
+      async () => {
+        await its.page.press(view);
+        await its.page.find(view === 'plan' ? 'yu-plan .stand' : 'yu-event-list tr');
+      },
+    ]),
     [
       'many nights',
       async () => {

@@ -30,31 +30,25 @@ const by: Param = { id: 'n', label: 'By', unit: '', default: 1, min: -1e9, max: 
           to <yu-inline-value [param]="by" [value]="act.to" (changed)="put(i, { to: $event })" />
         }
         @if (acts().length > least()) {
-          <button type="button" aria-label="Do not do this" (click)="remove(i)">×</button>
+          <button type="button" class="plain" aria-label="Do not do this" (click)="remove(i)">
+            ×
+          </button>
         }
       </span>
     }
     @if (choices().length > 0) {
-      <button type="button" aria-label="Do something more" (click)="add()">
+      <button type="button" class="plain" aria-label="Do something more" (click)="add()">
         {{ acts().length > 0 ? '+' : '+ do something' }}
       </button>
     }
   `,
+  styleUrl: '../common/inline.css',
   styles: `
     .act {
       line-height: 2;
     }
     .act + .act::before {
       content: ', ';
-    }
-    button {
-      border: 1px solid var(--rule);
-      border-radius: 4px;
-      background: none;
-      color: var(--indigo-ink);
-      font: 12.5px var(--text);
-      padding: 0 6px;
-      cursor: pointer;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

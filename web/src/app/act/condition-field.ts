@@ -32,7 +32,7 @@ const choices = (...labels: string[]): Choice[] => labels.map((label) => ({ valu
   selector: 'yu-condition',
   imports: [InlineChoice, InlineValue],
   templateUrl: './condition-field.html',
-  styleUrl: './condition-field.css',
+  styleUrls: ['../common/inline.css', './condition-field.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ConditionField {

@@ -27,7 +27,7 @@ const shortest = 0.05;
   selector: 'yu-lanes',
   imports: [CdkDrag, DriveField, InlineValue],
   templateUrl: './lanes.html',
-  styleUrl: './lanes.css',
+  styleUrls: ['../common/inline.css', './lanes.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Lanes {

@@ -24,7 +24,7 @@ const after: Param = { id: 'after', label: 'After', unit: 's', default: 30, min:
   selector: 'yu-machine-editor',
   imports: [ActsField, ConditionField, InlineChoice, InlineValue],
   templateUrl: './machine-editor.html',
-  styleUrl: './machine-editor.css',
+  styleUrls: ['../common/inline.css', './machine-editor.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MachineEditor {

@@ -31,7 +31,7 @@ const times = [
   selector: 'yu-rule-card',
   imports: [ActsField, ConditionField, InlineValue],
   templateUrl: './rule-card.html',
-  styleUrl: './rule-card.css',
+  styleUrls: ['../common/inline.css', './rule-card.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RuleCard {

@@ -33,7 +33,7 @@ const time = (label: string, min = 0): Param => ({
   selector: 'yu-things',
   imports: [ConditionField, InlineChoice, InlineValue],
   templateUrl: './things.html',
-  styleUrl: './things.css',
+  styleUrls: ['../common/inline.css', './things.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Things {

@@ -18,6 +18,7 @@ import type { Choice } from './choice-field';
       font: 12.5px var(--text);
       max-width: 200px;
       padding: 1px 2px;
+      min-height: 24px;
       border: 1px solid var(--rule);
       border-radius: 4px;
       background: var(--raised);

@@ -27,6 +27,7 @@ import { ValueEntry } from './value-entry';
     input {
       font-size: 12.5px;
       padding: 1px 3px;
+      min-height: 24px;
       border: 1px solid var(--rule);
       border-radius: 4px;
       background: var(--raised);

@@ -64,6 +64,8 @@ const mostShown = 400;
       text-align: left;
       cursor: pointer;
       padding: 0;
+      min-height: 24px;
+      width: 100%;
     }
     .cause {
       background: var(--indigo-wash);

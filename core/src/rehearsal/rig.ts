@@ -1,5 +1,5 @@
 import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
-import { Circuit, voltsAt, type Solution } from '../circuit/index.js';
+import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Output, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import {
@@ -32,6 +32,16 @@ export const quietScene: Scene = {
   happenings: [],
 };
 
+/** Solutions from which turns are remembered. */
+const mostTurns = 64;
+
+/** A solution, and the state of the circuit in it. */
+interface Turned {
+  solution: Solution;
+  memory: Memory;
+  felt: ReadonlyMap<string, Partial<Record<keyof Felt, number>>>;
+}
+
 interface Readings {
   solution: Solution;
   exact: Map<string, number>;
@@ -52,6 +62,8 @@ export class Rig {
   /** Which outputs are on, in their order. */
   private on?: readonly boolean[];
   private last?: Solution;
+  /** Where turns of pins have led from a solution, while nothing else has changed. */
+  private readonly turns = new Map<Solution, Map<string, Turned>>();
   /** Readings of the solution looked at last. */
   private read?: Readings;
   /** The controller at rest in surroundings in which nothing happens. */
@@ -79,10 +91,17 @@ export class Rig {
   settle(scene: Scene, t: number, logic: LogicState): Solution {
     const now = momentIn(scene, t);
     const warmer = this.warm(now);
-    let solution = this.setPins(logic, t) || warmer || !this.last ? this.solve() : this.last;
-    for (let round = 0; round < 25 && this.refeel(now, solution); round++) {
-      solution = this.solve();
-    }
+    const before = this.last;
+    const turned = this.setPins(logic, t);
+    if (warmer) this.turns.clear();
+    if (before && turned && !warmer) return this.turn(before, now);
+    return this.agree(turned || warmer || !before ? this.solve() : before, now);
+  }
+
+  /** Solves again until what sensors feel of emitters and the circuit agree. */
+  private agree(first: Solution, now: Now): Solution {
+    let solution = first;
+    for (let round = 0; round < 25 && this.refeel(now, solution); round++) solution = this.solve();
     return solution;
   }
 
@@ -213,6 +232,34 @@ export class Rig {
     return counts;
   }
 
+  /**
+   * The circuit after pins have turned. The same pins turned from the same solution lead to the same one again, as
+   * long as nothing else has changed: an output that blinks is solved a few times, not at each beat.
+   */
+  private turn(before: Solution, now: Now): Solution {
+    const key = this.on?.map(Number).join('') ?? '';
+    const known = this.turns.get(before)?.get(key);
+    if (known) {
+      this.circuit.network.recall(known.memory);
+      for (const [id, felt] of known.felt) {
+        this.felt.set(id, felt);
+        this.circuit.setState(id, { felt });
+      }
+      this.last = known.solution;
+      return this.agree(known.solution, now);
+    }
+    const solution = this.agree(this.solve(), now);
+    const memory = this.circuit.network.remember();
+    const same = [...this.turns.values()]
+      .flatMap((turned) => turned.get(key) ?? [])
+      .find((t) => sameState(t.memory, memory));
+    const found = same ?? { solution, memory, felt: new Map(this.felt) };
+    if (this.turns.size > mostTurns) this.turns.clear();
+    this.turns.set(before, (this.turns.get(before) ?? new Map<string, Turned>()).set(key, found));
+    this.last = found.solution;
+    return found.solution;
+  }
+
   private solve(): Solution {
     this.solves += 1;
     this.last = this.circuit.solve();
@@ -272,6 +319,11 @@ export class Rig {
     return true;
   }
 }
+
+/** Whether two states of a circuit are one, but for the last digits that a solver leaves. */
+const sameState = (a: Memory, b: Memory): boolean =>
+  a.modes.every((mode, i) => mode === b.modes[i]) &&
+  a.x.every((value, i) => Math.abs(value - b.x[i]) <= 1e-7 * Math.max(1, Math.abs(value)));
 
 const same = (value: number, before: number): boolean =>
   Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9);

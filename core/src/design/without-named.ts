@@ -43,9 +43,23 @@ export function withoutParts(
   }
 }
 
-/** Everything that runs on the controller without what names a thing that goes. */
+/** Everything that runs on the controller without what names a thing that goes, and so on for what goes with it. */
 export function withoutNamed(design: Design, thing: NamedThing, id: string): Design {
   const names = (part: object): boolean => (part as Record<string, unknown>)[thing] === id;
+  return alsoWithout(design, pruned(design, names));
+}
+
+/** Rules and notices that have gone may be named elsewhere. */
+function alsoWithout(before: Design, after: Design): Design {
+  const gone = <T extends { id: string }>(was: readonly T[], is: readonly T[]): string[] =>
+    was.map((item) => item.id).filter((id) => !is.some((item) => item.id === id));
+  const rules = gone(before.rules, after.rules);
+  const notices = gone(before.notices, after.notices);
+  const ruled = rules.reduce((d, id) => withoutNamed(d, 'rule', id), after);
+  return notices.reduce((d, id) => withoutNamed(d, 'notice', id), ruled);
+}
+
+function pruned(design: Design, names: Names): Design {
   return {
     ...design,
     controller: withoutInSleep(design, names),
@@ -71,20 +85,17 @@ export function withoutNamed(design: Design, thing: NamedThing, id: string): Des
 
 /** The same without one mode of a machine: transitions from and to it go as well. */
 export function withoutMode(design: Design, machine: string, mode: string): Design {
-  const names = (part: Condition): boolean =>
-    part.is === 'mode' && part.machine === machine && part.mode === mode;
-  return {
-    ...design,
-    controller: withoutInSleep(design, names as (part: object) => boolean),
-    machines: design.machines.map((m) => ({
-      ...m,
-      transitions: m.transitions
-        .filter((t) => m.id !== machine || (t.from !== mode && t.to !== mode))
-        .flatMap((t) => keptTransition(t, names as (part: object) => boolean)),
-    })),
-    rules: design.rules.flatMap((rule) => keptRule(rule, names as (part: object) => boolean)),
-    notices: design.notices.flatMap((n) => keptNotice(n, names as (part: object) => boolean)),
+  const names = (part: object): boolean => {
+    const { is, by, ...named } = part as Record<string, unknown>;
+    return (is ?? by) === 'mode' && named['machine'] === machine && named['mode'] === mode;
   };
+  const after = pruned(design, names);
+  const machines = after.machines.map((m) =>
+    m.id === machine
+      ? { ...m, transitions: m.transitions.filter((t) => t.from !== mode && t.to !== mode) }
+      : m,
+  );
+  return alsoWithout(design, { ...after, machines });
 }
 
 type Names = (part: object) => boolean;

@@ -81,3 +81,18 @@ it('a stretch keeps what was read on an edge until the loop comes round', () => 
   const { tripped } = readings(0.3, 0.32, { edge: 'change', stretch: 1.5 });
   expect(tripped).toBe(true);
 });
+
+it('an edge that is only remembered stands for the next reading, not for a reading of its own', () => {
+  const { times, values, tripped } = readings(0.3, 0.32, { edge: 'rising', remembers: true });
+  expect(tripped).toBe(true);
+  // The pulse comes at 2.4 s and is gone 20 ms later; the loop looks at whole seconds.
+  expect(times).toEqual([0, 1, 2, 3, 4, 5, 6]);
+  expect(values).toEqual([0, 0, 0, 100, 0, 0, 0]);
+});
+
+it('a channel that reads while its pin is low reads again and again for as long as it is', () => {
+  const { times, values } = readings(0.3, 0.32, { edge: 'low' });
+  const within = times.filter((t, i) => t > 2.1 && t < 2.3 && values[i] === 0);
+  expect(within.length).toBeGreaterThan(100);
+  expect(times.filter((t, i) => t > 2.405 && t < 2.415 && values[i] === 100)).toEqual([]);
+});

@@ -1,0 +1,58 @@
+import type { Happening, Scene } from '../design/index.js';
+import { findHappeningKind, gives, isSteady, type HappeningKind } from '../scene/index.js';
+import { calmUntil } from './calm.js';
+
+const knock = (id: string, start: number): Happening => ({
+  id,
+  kind: 'finger-touches',
+  name: id,
+  intent: 'wanted',
+  start,
+  params: { lasts: 2 },
+  path: [{ x: 1, y: 1 }],
+});
+const scene = (ambient: Scene['ambient'], ...happenings: Happening[]): Scene => ({
+  id: 's',
+  name: 's',
+  seed: 1,
+  duration: 60,
+  ambient,
+  happenings,
+});
+
+describe('a stretch is calm', () => {
+  const until = calmUntil(scene({ daylight: 5 }, knock('a', 10), knock('b', 30)));
+  it.each([
+    [0, 10],
+    [9.99, 10],
+    [10, 10],
+    [11, 11],
+    [12, 12],
+    [12.01, 30],
+    [40, 60],
+  ])('from %d s until %d s', (t, end) => {
+    expect(until(t)).toBe(end);
+  });
+
+  it.each([
+    ['under the sky', { sky: 1 }],
+    ['while the air warms and cools', { swing: 6 }],
+    ['while clouds pass', { passing: 0.4 }],
+    ['under a lamp that ripples', { lamp: 200, ripple: 0.3 }],
+  ])('never %s', (_, ambient) => {
+    expect(isSteady({ ambient })).toBe(false);
+    expect(calmUntil(scene(ambient))(5)).toBe(5);
+  });
+  it('under a lamp that does not', () => {
+    expect(isSteady({ ambient: { lamp: 200, ripple: 0 } })).toBe(true);
+  });
+});
+
+it('what can be felt of a kind of happening: by what it gives, or by the body that it moves', () => {
+  const kind = (name: string): HappeningKind => findHappeningKind(name) as HappeningKind;
+  expect(gives(kind('finger-touches'), 'touch')).toBe(true);
+  expect(gives(kind('finger-touches'), 'sound')).toBe(false);
+  expect(gives(kind('person-walks'), 'heat')).toBe(true);
+  expect(gives(kind('person-walks'), 'infrared')).toBe(true);
+  expect(gives(kind('person-walks'), 'field')).toBe(false);
+});

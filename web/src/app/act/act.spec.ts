@@ -140,6 +140,28 @@ it('blocks of a sequence are nudged with the arrow keys and keep within it', asy
   expect(block()?.length).toBeCloseTo(2.2);
 });
 
+it('a sequence made shorter cuts its blocks, and gives up those that lie behind its end', async () => {
+  const design = stairs();
+  const on = { as: 'on' } as const;
+  const blocks = [
+    { start: 1, length: 4, drive: on },
+    { start: 6, length: 2, drive: on },
+  ];
+  design.sequences = [
+    { id: 's', name: 'S', length: 10, times: 1, lanes: [{ output: 'lamp', blocks }] },
+  ];
+  const bench = await openBench(design);
+  const lanes = await show(Lanes, { sequence: design.sequences[0] });
+  const lasts = lanes.find<HTMLInputElement>('[aria-label="Lasts"]');
+  lasts.value = '3';
+  lasts.dispatchEvent(new Event('input'));
+  lasts.dispatchEvent(new Event('change'));
+  await lanes.settle();
+  const [made] = bench.session.design()?.sequences ?? [];
+  expect(made).toMatchObject({ length: 3, lanes: [{ blocks: [{ start: 1, length: 2 }] }] });
+  expect(made.lanes[0].blocks).toHaveLength(1);
+});
+
 describe('modes from a state chart file', () => {
   it('are taken in where all that they ask for is there', () => {
     const design = stairs();

@@ -9,15 +9,6 @@ import { driveChoice, driveChoices, driveFrom } from './drives';
 const share: Param = { id: 'l', label: 'Level, 0 to 1', unit: '', default: 0.5, min: 0, max: 1 };
 const counts: Param = { id: 'c', label: 'Counts', unit: '', default: 0, min: 0, max: 4294967295 };
 const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min: 0, max: 86400 };
-const times: Param = {
-  id: 't',
-  label: 'Times',
-  unit: '',
-  default: 3,
-  min: 1,
-  max: 1e6,
-  whole: true,
-};
 
 /** How an output is driven, within a sentence. */
 @Component({
@@ -91,7 +82,6 @@ export class DriveField {
   protected readonly share = share;
   protected readonly counts = counts;
   protected readonly pause = pause;
-  protected readonly times = times;
 
   private readonly design = computed(() => this.session.design() as Design);
   protected readonly choices = computed(() => driveChoices(this.design(), this.drive()));

@@ -16,6 +16,7 @@ export interface Cure {
   /** What came of the happening with it. */
   outcome: Outcome;
   delay?: number;
+  /** It cures wherever between two readings the happening falls. */
   cures: boolean;
   /** Names of happenings that fare worse with it. */
   spoils: string[];
@@ -128,7 +129,7 @@ function knobsAgainst(
     });
 }
 
-/** Tries changes in the scene, as far as it matters for one happening, and at last in all of it. */
+/** Tries changes for one happening, each in the whole scene. */
 class Trying {
   private tries = 0;
 
@@ -209,7 +210,7 @@ class Trying {
         return was && good(was.outcome);
       })
       .map((v) => v.name);
-    if (after.strays.length > this.before.strays.length) spoils.push('nothing at all fires');
+    if (after.strays.length > this.before.strays.length) spoils.push('the quiet in between');
     const { outcome, delay } = mine;
     return { label, edit, outcome, delay, cures: good(outcome), spoils };
   }

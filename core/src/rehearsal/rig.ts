@@ -252,12 +252,21 @@ export class Rig {
     const memory = this.circuit.network.remember();
     const same = [...this.turns.values()]
       .flatMap((turned) => turned.get(key) ?? [])
-      .find((t) => sameState(t.memory, memory));
+      .find((t) => sameState(t.memory, memory) && this.feelsAs(t.felt));
     const found = same ?? { solution, memory, felt: new Map(this.felt) };
     if (this.turns.size > mostTurns) this.turns.clear();
     this.turns.set(before, (this.turns.get(before) ?? new Map<string, Turned>()).set(key, found));
     this.last = found.solution;
     return found.solution;
+  }
+
+  /** Whether what is felt now is what was felt then: some of it, as what a bus chip reads, is not in the circuit. */
+  private feelsAs(then: Turned['felt']): boolean {
+    return [...this.felt].every(([id, now]) =>
+      Object.entries(now).every(([quantity, value]) =>
+        nearly(value, then.get(id)?.[quantity as keyof Felt] ?? Infinity),
+      ),
+    );
   }
 
   private solve(): Solution {
@@ -322,8 +331,10 @@ export class Rig {
 
 /** Whether two states of a circuit are one, but for the last digits that a solver leaves. */
 const sameState = (a: Memory, b: Memory): boolean =>
-  a.modes.every((mode, i) => mode === b.modes[i]) &&
-  a.x.every((value, i) => Math.abs(value - b.x[i]) <= 1e-7 * Math.max(1, Math.abs(value)));
+  a.modes.every((mode, i) => mode === b.modes[i]) && a.x.every((value, i) => nearly(value, b.x[i]));
+
+const nearly = (a: number, b: number): boolean =>
+  Math.abs(a - b) <= 1e-7 * Math.max(1, Math.abs(a));
 
 const same = (value: number, before: number): boolean =>
   Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9);

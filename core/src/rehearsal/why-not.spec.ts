@@ -108,6 +108,26 @@ describe('why a happening was missed', () => {
     if (found?.cures[0]?.cures) expect(outcome).toBe('noticed');
   });
 
+  it('charts that wait for each other are told apart, not asked round and round', () => {
+    const waits = (id: string, other: string): Design['machines'][number] => ({
+      id,
+      name: id,
+      start: 'x',
+      modes: [
+        { id: 'x', name: 'X' },
+        { id: 'y', name: 'Y' },
+      ],
+      transitions: [{ from: 'x', to: 'y', when: { is: 'mode', machine: other, mode: 'y' } }],
+    });
+    const design = alone(climbs, {}, { machines: [waits('p', 'q'), waits('q', 'p')], rules: [] });
+    const scene = {
+      ...design.scenes[0],
+      modes: {},
+      happenings: [{ ...climbs, signs: [{ by: 'mode' as const, machine: 'p', mode: 'y' }] }],
+    };
+    expect(why({ ...design, scenes: [scene] })).toMatchObject({ place: 'mode', cures: [] });
+  });
+
   it('what is noticed too late says so', () => {
     const found = why(alone({ ...climbs, within: 5 }));
     expect(found?.text).toMatch(/^Too late: it had to be noticed within 5.00.s/);

@@ -74,6 +74,9 @@ export function whyNot(
 }
 
 class Look {
+  /** Ways on charts that have been asked about: charts may wait for each other. */
+  private readonly asked = new Set<string>();
+
   constructor(
     private readonly design: Design,
     private readonly record: Recorded,
@@ -86,7 +89,7 @@ class Look {
   signs(signs: readonly Sign[], fires: ReadonlySet<string>): Break[] {
     const { rules } = this.design;
     return signs.flatMap((sign): Break[] => {
-      if (sign.by === 'mode') return this.toMode(sign.machine, sign.mode, []);
+      if (sign.by === 'mode') return this.toMode(sign.machine, sign.mode);
       if (sign.by === 'notice') {
         const tells = this.design.notices.find((n) => n.id === sign.notice)?.tells;
         return tells?.tell === 'condition' ? this.why(tells.condition) : [];
@@ -111,7 +114,7 @@ class Look {
     );
     if (began) return [];
     const found = [...this.why(rule.when), ...(rule.while ? this.why(rule.while) : [])];
-    if (found.length > 0) return [first(found)];
+    if (found.length > 0) return found.slice(0, 1);
     const text = `“${sayRule(this.design, rule)}” did not become active: its condition held, but not when it could begin.`;
     return [{ place: 'condition', text, knobs: [] }];
   }
@@ -141,7 +144,7 @@ class Look {
       case 'then':
         return this.order(condition);
       case 'mode':
-        return this.toMode(condition.machine, condition.mode, []);
+        return this.toMode(condition.machine, condition.mode);
       case 'not':
         return heldIn(this.record.logic, condition.of, this.stretch) ? [this.plain(condition)] : [];
       default:
@@ -219,7 +222,7 @@ class Look {
   }
 
   /** Why a mode was not come to: the first way on the shortest path to it that was not taken. */
-  private toMode(id: string, target: string, seen: readonly string[]): Break[] {
+  private toMode(id: string, target: string): Break[] {
     const machine = this.design.machines.find((m) => m.id === id);
     if (
       !machine ||
@@ -236,16 +239,16 @@ class Look {
       const text = `${was}, and goes on after ${formatQuantity(way.after ?? 0, 's')}: later than the scene lasts. Let it last longer.`;
       return [{ place: 'mode', text, knobs: [] }];
     }
-    const key = `${id} ${from}`;
-    const inner = way.when && !seen.includes(key) ? this.why(way.when) : [];
+    const key = `${id} ${from} ${way.to}`;
+    const again = this.asked.has(key);
+    this.asked.add(key);
+    const inner = way.when && !again ? this.why(way.when) : [];
     // A press or a time is the maker's own doing: then the mode itself is what was wrong.
     const best = farthest(inner);
     if (best && best.place !== 'condition') return [best];
     return [{ place: 'mode', text: `${was}.`, knobs: [] }];
   }
 }
-
-const first = (breaks: readonly Break[]): Break => breaks[0];
 
 /** Breaks that all stand in the way, as one: the first of them, and what mends all of them at once. */
 function together(breaks: readonly Break[]): Break[] {

@@ -45,12 +45,16 @@ export const drawn = ({ k, depth }: Scale, { x, y }: Point): Point => ({
   y: (depth - y) * k,
 });
 
-/** And back, kept on the plan, to the centimetre. */
-export function onPlan({ k, depth }: Scale, { x, y }: Point, plan: Design['plan']): Point {
+/** A place kept on the plan, to the centimetre. */
+export function kept({ x, y }: Point, { width, depth }: Design['plan']): Point {
   const within = (v: number, most: number): number =>
     Math.round(Math.min(most, Math.max(0, v)) * 100) / 100;
-  return { x: within(x / k, plan.width), y: within(depth - y / k, plan.depth) };
+  return { x: within(x, width), y: within(y, depth) };
 }
+
+/** The place on the plan of a point of the drawing. */
+export const onPlan = ({ k, depth }: Scale, { x, y }: Point, plan: Design['plan']): Point =>
+  kept({ x: x / k, y: depth - y / k }, plan);
 
 /** Parts that stand somewhere, with what they see. */
 export function standsOf(design: Design, scale: Scale): Stand[] {

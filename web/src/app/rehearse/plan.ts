@@ -14,7 +14,7 @@ import { pointer, select } from 'd3-selection';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import { drawn, onPlan, scaleOf, standsOf, waysOf } from './plan-drawing';
+import { drawn, kept, onPlan, scaleOf, standsOf, waysOf } from './plan-drawing';
 
 const width = 860;
 const height = 300;
@@ -124,15 +124,11 @@ export class Plan {
     if (by) {
       event.preventDefault();
       event.stopPropagation();
-      const within = (v: number, most: number): number =>
-        Math.round(Math.min(most, Math.max(0, v)) * 100) / 100;
-      this.move(key, (p) => ({
-        x: within(p.x + nudge * by[0], plan.width),
-        y: within(p.y + nudge * by[1], plan.depth),
-      }));
+      this.move(key, (p) => kept({ x: p.x + nudge * by[0], y: p.y + nudge * by[1] }, plan));
     }
-    if (event.key === ',' || event.key === '.')
-      this.turn(key.split(' ')[1], event.key === ',' ? 5 : -5);
+    const [kind, id] = key.split(' ');
+    if (kind === 'part' && (event.key === ',' || event.key === '.'))
+      this.turn(id, event.key === ',' ? 5 : -5);
   }
 
   private turn(id: string, degrees: number): void {

@@ -111,8 +111,10 @@ export class WhyCard {
     });
   }
 
-  protected came({ outcome, delay }: Cure): string {
-    return delay === undefined ? outcome : `${outcome} after ${formatQuantity(delay, 's')}`;
+  protected came({ outcome, delay, cures }: Cure): string {
+    const came = delay === undefined ? outcome : `${outcome} after ${formatQuantity(delay, 's')}`;
+    const good = outcome === 'noticed' || outcome === 'quiet';
+    return good && !cures ? `${came}, but not whenever it begins` : came;
   }
 
   protected apply(cure: Cure): void {

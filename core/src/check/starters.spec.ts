@@ -33,6 +33,13 @@ describe.each(names)('%s', (name) => {
     const open = findings.filter((f) => f.severity === 'error' || f.severity === 'caution');
     expect(open.map((f) => f.title)).toEqual(explained[name] ?? []);
   });
+  it('has a scene with at least two things to notice and two to leave alone', () => {
+    const fewest = design.scenes.map(({ happenings }) => {
+      const wanted = happenings.filter((h) => h.intent === 'wanted').length;
+      return Math.min(wanted, happenings.length - wanted);
+    });
+    expect(Math.max(...fewest)).toBeGreaterThanOrEqual(2);
+  });
   it('its modes can all be reached and left, and no rule fights another', () => {
     const found = truthsOf(design);
     const wrong = found.ok ? found.truths.filter((t) => t.kind !== 'left at once') : [];

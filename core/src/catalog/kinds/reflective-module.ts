@@ -12,7 +12,12 @@ import { resistor } from './resistor.js';
 
 const inside = comparatorInside(
   (p) => [
-    inner('B1', 'Reflective pair', reflectivePair, { halfAngle: p['halfAngle'] }),
+    // Lensed 5 mm parts: 20 mW/sr at 20 mA, 4 mA at 1 mW/cm².
+    inner('B1', 'Reflective pair', reflectivePair, {
+      halfAngle: p['halfAngle'],
+      intensity: 1,
+      sensitivity: 4e-4,
+    }),
     inner('R1', 'LED resistor', resistor, { ohms: p['ledOhms'] }),
     inner('R2', 'Receiver load', resistor, { ohms: p['load'] }),
   ],
@@ -70,7 +75,7 @@ export const reflectiveModule: PartKind = {
   ],
   cautions: [],
   source:
-    'The circuit inside, solved; 180 Ω, 10 kΩ and the comparator as usual on such boards (from memory).',
+    'The circuit inside, solved; 180 Ω, 10 kΩ, the comparator and lensed 5 mm parts as usual on such boards (from memory).',
   price: 'under 1',
   glyph:
     'M2 4H22V20H2ZM5 8L9 10L5 12ZM9 8V12M5 14V18M5 15L9 13.5M5 17L9 18.5M13 8L18 12L13 16M19 7V17',

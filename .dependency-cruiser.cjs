@@ -35,6 +35,7 @@ const mayImport = {
     'logic',
     'judge',
     'rehearsal',
+    'nights',
     'check',
   ],
 };

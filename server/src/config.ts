@@ -9,6 +9,8 @@ export interface Config {
   data: string;
   /** Folder of the built web app. */
   web: string;
+  /** The built file that threads rehearsing many nights run. */
+  studyWorker: string;
 }
 
 /** A fault of the surroundings, told in one line; the program then ends. */
@@ -36,5 +38,6 @@ export function readConfig(env: NodeJS.ProcessEnv, root: string): Config {
     port: value.PORT as number,
     data: resolve(root, value.YUREI_DATA as string),
     web: resolve(root, 'web/dist/web/browser'),
+    studyWorker: resolve(root, 'server/dist/studies/study-worker.js'),
   };
 }

@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { pino } from 'pino';
 import { WebSocket } from 'ws';
 import type { StoredDesign } from '@yurei/core/exchange';
@@ -22,6 +22,7 @@ const config = (change: Partial<Config> = {}): Config => ({
   port: 0,
   data: join(folder, 'data'),
   web: folder,
+  studyWorker: resolve('server/dist/studies/study-worker.js'),
   ...change,
 });
 
@@ -99,7 +100,7 @@ it('keeps a design through create, save, stop and start, with every revision', a
   const { body } = await call('GET', `/designs/${created.id}`);
   expect(body).toMatchObject({ version: 2, design: changed });
   expect((await call('GET', '/designs')).body).toMatchObject([
-    { title: 'Slipway beam, moved', parts: 10, scenes: 1 },
+    { title: 'Slipway beam, moved', parts: 10, scenes: demo.scenes.length },
   ]);
   expect((await call('GET', `/designs/${created.id}/revisions`)).body).toMatchObject([
     { version: 2 },

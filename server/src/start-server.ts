@@ -5,6 +5,8 @@ import { StartError, type Config } from './config.js';
 import { openDatabase } from './database/open-database.js';
 import { DesignStore } from './designs/design-store.js';
 import { makeApp } from './http/app.js';
+import { StudyDesk } from './studies/study-desk.js';
+import { StudyStore } from './studies/study-store.js';
 import { serveBench } from './bench/serve-bench.js';
 
 export interface RunningServer {
@@ -23,11 +25,15 @@ export interface RunningServer {
 export async function startServer(config: Config, log: Logger): Promise<RunningServer> {
   const { source, fresh } = await openDatabase(config.data);
   const store = new DesignStore(source);
-  const server = createServer(makeApp(store, config.web, log));
+  const studies = new StudyStore(source);
+  await studies.stopRunning();
+  const desk = new StudyDesk(studies, config.studyWorker, log);
+  const server = createServer(makeApp(store, desk, config.web, log));
   const bench = serveBench(server, store, log);
   try {
     await listen(server, config);
   } catch (error) {
+    await desk.close();
     await source.destroy();
     throw error;
   }
@@ -41,6 +47,7 @@ export async function startServer(config: Config, log: Logger): Promise<RunningS
       bench.close();
       server.closeIdleConnections();
       setTimeout(() => server.closeAllConnections(), 3000).unref();
+      await desk.close();
       await closed;
       await source.destroy();
     },

@@ -2,7 +2,14 @@ export { designShape, largestFile } from './design-shape.js';
 export { checkDocument, readDesign, type ReadResult } from './read-design.js';
 export { fileNameFor, writeDesign } from './write-design.js';
 export { problemText } from './problem-text.js';
-export type { DesignSummary, StoredDesign } from './stored.js';
+export type {
+  DesignSummary,
+  StoredDesign,
+  StoredStudy,
+  StudyState,
+  StudySummary,
+} from './stored.js';
+export { checkStudy, mostNights, type StudyResult } from './study-shape.js';
 export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';
 export { readHappening } from './read-happening.js';

@@ -1,4 +1,5 @@
 import type { Design } from '../design/index.js';
+import type { KeptNight, Study } from '../nights/index.js';
 
 /** A design as a server keeps it: with an identity and the count of its saves. */
 export interface StoredDesign {
@@ -19,4 +20,31 @@ export interface DesignSummary {
   scenes: number;
   version: number;
   savedAt: string;
+}
+
+/** How far a study on the server is: `stopped` says that the server ended meanwhile. */
+export type StudyState = 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';
+
+/** What the list of kept studies shows of one. */
+export interface StudySummary {
+  id: string;
+  design: string;
+  /** ISO 8601, UTC. */
+  madeAt: string;
+  state: StudyState;
+  /** The name of the scene. */
+  scene: string;
+  ask: Study['ask']['for'];
+  /** Nights rehearsed, and how many there are to be. */
+  done: number;
+  wanted: number;
+  /** What went wrong, where it failed. */
+  trouble?: string;
+}
+
+/** A study as it is kept, with the design it was made of. */
+export interface StoredStudy extends StudySummary {
+  document: Design;
+  study: Study;
+  nights: { case: number; night: KeptNight }[];
 }

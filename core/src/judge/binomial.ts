@@ -94,6 +94,24 @@ export function scoreBounds(events: number, tries: number, z = 1.959964): Share 
   return { events, tries, low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
 }
 
+/**
+ * By how much one share is above another, with bounds of about 95 %: each share's score bounds, squared and added
+ * (R. G. Newcombe, Stat. Med. 17, 873–890, 1998, method 10).
+ */
+export function shareDifference(
+  one: Pick<Share, 'events' | 'tries'>,
+  other: Pick<Share, 'events' | 'tries'>,
+): { by: number; low: number; high: number } {
+  if (one.tries === 0 || other.tries === 0) return { by: 0, low: -1, high: 1 };
+  const [p, q] = [one.events / one.tries, other.events / other.tries];
+  const [a, b] = [scoreBounds(one.events, one.tries), scoreBounds(other.events, other.tries)];
+  return {
+    by: p - q,
+    low: p - q - Math.hypot(p - a.low, b.high - q),
+    high: p - q + Math.hypot(a.high - p, q - b.low),
+  };
+}
+
 /** One-sided upper bound of a share: the true one is at most this with the given confidence. */
 export function upperBound(events: number, tries: number, confidence = 0.95): number {
   if (tries === 0 || events >= tries) return 1;

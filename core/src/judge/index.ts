@@ -3,6 +3,7 @@ export {
   moreReadings,
   readingsFor,
   scoreBounds,
+  shareDifference,
   upperBound,
   upperCount,
   type Share,

@@ -9,6 +9,7 @@ import {
   noiseOf,
   readingsFor,
   rocArea,
+  shareDifference,
   upperTail,
   type Readings,
 } from './index.js';
@@ -23,6 +24,29 @@ function atLeast(k: number, n: number, p: number): number {
   }
   return 1 - below;
 }
+
+describe('the difference of two shares', () => {
+  // Newcombe, Stat. Med. 17, 873–890 (1998), table II, method 10.
+  it.each([
+    [56, 70, 48, 80, 0.0524, 0.3339],
+    [9, 10, 3, 10, 0.1705, 0.809],
+    [6, 7, 2, 7, 0.0582, 0.8062],
+    [5, 56, 0, 29, -0.0381, 0.1926],
+    [0, 10, 0, 20, -0.1611, 0.2775],
+    [10, 10, 0, 10, 0.6075, 1],
+  ])('%i of %i less %i of %i', (a, n, b, m, low, high) => {
+    const found = shareDifference({ events: a, tries: n }, { events: b, tries: m });
+    expect(found.by).toBeCloseTo(a / n - b / m, 12);
+    expect(found.low).toBeCloseTo(low, 4);
+    expect(found.high).toBeCloseTo(high, 4);
+  });
+  it('of no tries is anything', () =>
+    expect(shareDifference({ events: 0, tries: 0 }, { events: 1, tries: 2 })).toEqual({
+      by: 0,
+      low: -1,
+      high: 1,
+    }));
+});
 
 describe('exact bounds', () => {
   // Published with the method (Clopper and Pearson 1934) and in handbooks since; from memory.

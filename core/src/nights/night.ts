@@ -1,6 +1,6 @@
 import type { Design, Scene } from '../design/index.js';
 import { rehearse, type Outcome } from '../rehearsal/index.js';
-import { drawNight, type Variation } from './vary.js';
+import { drawNight, type Corner, type Variation } from './vary.js';
 
 /** What came of one night. */
 export interface Night {
@@ -17,8 +17,14 @@ export interface Night {
 }
 
 /** Rehearses one night as its seed draws it. */
-export function rehearseNight(design: Design, scene: Scene, vary: Variation, seed: number): Night {
-  const night = drawNight(design, scene, vary, seed);
+export function rehearseNight(
+  design: Design,
+  scene: Scene,
+  vary: Variation,
+  seed: number,
+  corner: Corner = {},
+): Night {
+  const night = drawNight(design, scene, vary, seed, corner);
   try {
     const { verdicts, strays } = rehearse(night.design, night.scene);
     const outcomes = verdicts.map(({ happening, outcome, delay }) => [

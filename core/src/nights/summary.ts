@@ -2,6 +2,7 @@ import type { Happening, Scene } from '../design/index.js';
 import { exactBounds, upperCount, type Share } from '../judge/index.js';
 import type { Night } from './night.js';
 import { ranking, type Influence } from './ranking.js';
+import { falsesIn } from './score.js';
 
 /** How one happening was dealt with over many nights. */
 export interface HappeningRecord {
@@ -60,9 +61,6 @@ function recordOf({ id, name, intent }: Happening, nights: readonly Night[]): Ha
   const at = (part: number): number => delays[Math.floor(part * (delays.length - 1))];
   return { id, name, intent, share, delays: { median: at(0.5), most: at(0.95), largest: at(1) } };
 }
-
-const falsesIn = ({ outcomes, strays }: Night): number =>
-  strays + Object.values(outcomes).filter((o) => o.outcome === 'fired falsely').length;
 
 function worstOf(nights: readonly Night[], { happenings }: Scene): NightsSummary['worst'] {
   const named = (night: Night, outcome: string): string[] =>

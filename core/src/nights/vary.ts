@@ -37,25 +37,38 @@ export interface Drawn {
   drawn: Record<string, number>;
 }
 
+/** What is put to one end of its range instead of being drawn: all of one sort together. */
+export type Corner = Partial<Record<keyof Variation, -1 | 1>>;
+
 /** A turn of a sensor for each metre that it is misplaced, degrees. */
 const degreesPerMetre = 100;
 
 /** Draws one night. The same seed draws the same night on any machine. */
-export function drawNight(design: Design, scene: Scene, vary: Variation, seed: number): Drawn {
+export function drawNight(
+  design: Design,
+  scene: Scene,
+  vary: Variation,
+  seed: number,
+  corner: Corner = {},
+): Drawn {
   const random = seededRandom(seed);
   const drawn: Record<string, number> = {};
-  /** Between −1 and 1, noted under a name. */
-  const draw = (name: string): number => (drawn[name] = 2 * random.uniform() - 1);
+  const draw: Draw = (sort, name) => {
+    const share = 2 * random.uniform() - 1;
+    return (drawn[name] = corner[sort] ?? share);
+  };
   const parts = design.parts.map((part) => varyPart(part, design, vary, draw));
   const ambient = { ...scene.ambient };
   if (vary.temperature > 0)
     ambient['temperature'] =
-      ambientOf(scene)['temperature'] + vary.temperature * draw('temperature of the air');
+      ambientOf(scene)['temperature'] +
+      vary.temperature * draw('temperature', 'temperature of the air');
   const happenings = scene.happenings.map((h) => varyHappening(h, design, vary, draw));
   return { design: { ...design, parts }, scene: { ...scene, seed, ambient, happenings }, drawn };
 }
 
-type Draw = (name: string) => number;
+/** Between −1 and 1, noted under a name. */
+type Draw = (sort: keyof Variation, name: string) => number;
 
 function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Part {
   const kind = kindOf(part);
@@ -66,18 +79,19 @@ function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Pa
   };
   for (const param of kind.params) {
     const { id, tolerance = 0 } = param;
+    const volts = kind.stage === 'feeds' && id === 'volts';
+    const name = volts ? `voltage of ${part.id}` : `${param.label.toLowerCase()} of ${part.id}`;
     if (vary.tolerances && tolerance > 0 && values[id] !== 0)
-      set(param, tolerance * draw(`${param.label.toLowerCase()} of ${part.id}`));
-    else if (vary.supply > 0 && kind.stage === 'feeds' && id === 'volts')
-      set(param, vary.supply * draw(`voltage of ${part.id}`));
+      set(param, tolerance * draw(volts ? 'supply' : 'tolerances', name));
+    else if (vary.supply > 0 && volts) set(param, vary.supply * draw('supply', name));
   }
   if (vary.place === 0 || !part.place || !kind.feels) return { ...part, params };
   const { x, y, facing } = part.place;
   const moved = onPlan(plan, {
-    x: x + vary.place * draw(`place of ${part.id}, east`),
-    y: y + vary.place * draw(`place of ${part.id}, north`),
+    x: x + vary.place * draw('place', `place of ${part.id}, east`),
+    y: y + vary.place * draw('place', `place of ${part.id}, north`),
   });
-  const turned = facing + vary.place * degreesPerMetre * draw(`where ${part.id} looks`);
+  const turned = facing + vary.place * degreesPerMetre * draw('place', `where ${part.id} looks`);
   return { ...part, params, place: { ...moved, facing: turned } };
 }
 
@@ -95,13 +109,15 @@ function varyHappening(
     for (const param of kind?.params ?? []) {
       // Choices and counts are what they are.
       if (param.whole || param.choices || values[param.id] === 0) continue;
-      const share = vary.strength * draw(`${param.label.toLowerCase()} of “${name}”`);
+      const share = vary.strength * draw('strength', `${param.label.toLowerCase()} of “${name}”`);
       params[param.id] = within(param, values[param.id] * (1 + share));
     }
   const begins =
-    vary.start > 0 ? Math.max(0, start + vary.start * draw(`start of “${name}”`)) : start;
+    vary.start > 0 ? Math.max(0, start + vary.start * draw('start', `start of “${name}”`)) : start;
   if (!path || vary.place === 0) return { ...happening, params, start: begins };
-  const [dx, dy] = ['east', 'north'].map((way) => vary.place * draw(`place of “${name}”, ${way}`));
+  const [dx, dy] = ['east', 'north'].map(
+    (way) => vary.place * draw('place', `place of “${name}”, ${way}`),
+  );
   const moved = path.map(({ x, y }) => onPlan(plan, { x: x + dx, y: y + dy }));
   return { ...happening, params, start: begins, path: moved };
 }

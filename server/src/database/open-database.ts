@@ -8,6 +8,8 @@ import { StartError } from '../config.js';
 import { designRecord } from './design-record.js';
 import { FirstMigration1732406400000 } from './first-migration.js';
 import { revisionRecord } from './revision-record.js';
+import { StudyMigration1764100000000 } from './study-migration.js';
+import { studyRecord } from './study-record.js';
 
 /**
  * Opens the database in a folder, making both where they are missing, and brings it up to date.
@@ -27,8 +29,8 @@ export async function openDatabase(
     driver: libsql,
     database: file,
     enableWAL: true,
-    entities: [designRecord, revisionRecord],
-    migrations: [FirstMigration1732406400000],
+    entities: [designRecord, revisionRecord, studyRecord],
+    migrations: [FirstMigration1732406400000, StudyMigration1764100000000],
     logging: false,
   });
   try {

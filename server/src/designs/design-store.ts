@@ -4,6 +4,7 @@ import type { DesignSummary, StoredDesign } from '@yurei/core/exchange';
 import type { DataSource, EntityManager } from 'typeorm';
 import { designRecord, type DesignRecord } from '../database/design-record.js';
 import { revisionRecord } from '../database/revision-record.js';
+import { studyRecord } from '../database/study-record.js';
 
 export interface Revision {
   version: number;
@@ -76,6 +77,7 @@ export class DesignStore {
   async remove(id: string): Promise<boolean> {
     return this.source.transaction(async (manager) => {
       await manager.delete(revisionRecord, { design: id });
+      await manager.delete(studyRecord, { design: id });
       const { affected } = await manager.delete(designRecord, { id });
       return (affected ?? 0) > 0;
     });

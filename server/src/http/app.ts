@@ -6,7 +6,9 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { DesignStore } from '../designs/design-store.js';
+import type { StudyDesk } from '../studies/study-desk.js';
 import { designRoutes } from './design-routes.js';
+import { studyRoutes } from './study-routes.js';
 import { ProblemError, problemHandler, unknownAddress } from './problem.js';
 
 /** Component styles are inserted at run time, workers and fonts come from this server alone. */
@@ -25,7 +27,7 @@ const policy = {
 };
 
 /** The whole HTTP face: the API under /api, the built web app everywhere else. */
-export function makeApp(store: DesignStore, web: string, log: Logger): Express {
+export function makeApp(store: DesignStore, desk: StudyDesk, web: string, log: Logger): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
@@ -34,7 +36,7 @@ export function makeApp(store: DesignStore, web: string, log: Logger): Express {
   app.get('/api/health', (_req, res) => {
     res.json({ ok: true });
   });
-  app.use('/api', designRoutes(store), unknownAddress);
+  app.use('/api', designRoutes(store), studyRoutes(store, desk), unknownAddress);
   serveWeb(app, web);
   app.use(unknownAddress);
   app.use(problemHandler(log));

@@ -36,5 +36,9 @@ export const shapes = {
   create: Joi.object({ design: Joi.object().unknown().required() }).required() as Joi.Schema<{
     design: unknown;
   }>,
+  study: Joi.object({
+    design: Joi.object().unknown().required(),
+    study: Joi.object().unknown().required(),
+  }).required() as Joi.Schema<{ design: unknown; study: unknown }>,
   importQuery: Joi.object({ accept: Joi.valid('doubts') }) as Joi.Schema<{ accept?: 'doubts' }>,
 };

@@ -3,6 +3,7 @@ import type { Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Design } from '@yurei/core/design';
+import { casesOf } from '@yurei/core/nights';
 import { bench } from '../app/bench/bench-core';
 import { BenchService } from '../app/bench/bench';
 import { NightsRunner } from '../app/bench/nights-runner';
@@ -11,6 +12,7 @@ import { BenchBoard } from '../app/data/bench-board';
 import { BenchView } from '../app/data/bench-view';
 import { DesignSession } from '../app/data/design-session';
 import { JudgeView } from '../app/data/judge-view';
+import { Studies } from '../app/data/studies';
 import { Selection } from '../app/data/selection';
 import { Connecting } from '../app/picture/connecting';
 import { LogReading } from '../app/set/log-reading';
@@ -20,6 +22,7 @@ import { Blocks } from '../app/wire/blocks';
 import { Player } from '../app/shell/player';
 import { Probes } from '../app/shell/probes';
 import { ShelfInMemory } from './shelf-in-memory';
+import { StudiesInMemory } from './studies-in-memory';
 
 /** A demo design, read afresh. */
 export const demo = (name: string): Design =>
@@ -64,12 +67,13 @@ export const benchInThread = () => ({
 export const nightsInThread: NightsRunner = (() => {
   let turn = 0;
   return {
-    run: async ({ design, scene, vary, first, count }, onNights) => {
+    run: async (design, study, onNights) => {
       const own = ++turn;
-      for (let seed = first; seed < first + count; seed++) {
+      const cases = casesOf(design, study).length;
+      for (let i = 0; i < cases * study.count; i++) {
         await new Promise((done) => setTimeout(done, 0));
         if (own !== turn) throw new Error('Cancelled.');
-        onNights(bench.nights(design, scene, vary, [seed]));
+        onNights(bench.nights(design, study, i % cases, [study.first + Math.floor(i / cases)]));
       }
     },
     cancel: () => void turn++,
@@ -176,11 +180,13 @@ export async function openBench(design: Design = slipwayBeam()) {
   elkInThread();
   const shelf = new ShelfInMemory(design);
   const workers = benchInThread();
+  const studies = new StudiesInMemory(shelf);
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
       { provide: Api, useValue: shelf },
       { provide: BenchService, useValue: workers },
+      { provide: Studies, useValue: studies },
       { provide: NightsRunner, useValue: nightsInThread },
       { provide: LogReading, useValue: { read: readLog, cancel: () => undefined } },
       ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys, Blocks],
@@ -192,6 +198,7 @@ export async function openBench(design: Design = slipwayBeam()) {
   await session.open('d1');
   return {
     shelf,
+    studies,
     workers,
     session,
     view: TestBed.inject(BenchView),

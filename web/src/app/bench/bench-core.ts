@@ -3,7 +3,7 @@ import { findKind, type Params } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
-import { rehearseNight, type Night, type Variation } from '@yurei/core/nights';
+import { caseNight, casesOf, type CaseNight, type Study } from '@yurei/core/nights';
 import {
   circuitDoes,
   explain,
@@ -135,15 +135,12 @@ export const bench = {
     return rhythms(design, felt);
   },
 
-  /** Some nights of a scene, each drawn by its seed. */
-  nights(
-    design: Design,
-    scene: string | undefined,
-    vary: Variation,
-    seeds: readonly number[],
-  ): Night[] {
-    const chosen = sceneOf(design, scene);
-    return chosen ? seeds.map((seed) => rehearseNight(design, chosen, vary, seed)) : [];
+  /** Some nights of one case of a study, each drawn by its seed. */
+  nights(design: Design, study: Study, index: number, seeds: readonly number[]): CaseNight[] {
+    const scene = sceneOf(design, study.scene);
+    const of = casesOf(design, study)[index];
+    if (!scene) return [];
+    return seeds.map((seed) => ({ case: index, night: caseNight(of, scene, study, seed) }));
   },
 
   /** Plays a scene; undefined when the design has none of that id. */

@@ -1,8 +1,9 @@
 import { Injectable } from '@angular/core';
-import type { Night } from '@yurei/core/nights';
+import type { Design } from '@yurei/core/design';
+import { casesOf, type CaseNight, type Study } from '@yurei/core/nights';
 import * as Comlink from 'comlink';
 import type { Bench } from './bench-core';
-import type { NightsRunner, NightsTask } from './nights-runner';
+import type { NightsRunner } from './nights-runner';
 
 /** Nights that a worker takes at once. */
 const atOnce = 2;
@@ -14,22 +15,22 @@ export class NightsInWorkers implements NightsRunner {
   private workers: Worker[] = [];
   private stop?: (reason: Error) => void;
 
-  async run(task: NightsTask, onNights: (nights: Night[]) => void): Promise<void> {
+  async run(design: Design, study: Study, onNights: (nights: CaseNight[]) => void): Promise<void> {
     this.cancel();
-    const { first, count } = task;
+    const cases = casesOf(design, study).length;
     const cores = Math.min(mostWorkers, navigator.hardwareConcurrency || 2);
-    this.workers = Array.from({ length: Math.min(cores, Math.ceil(count / atOnce)) }, startWorker);
+    const portions = Math.ceil(study.count / atOnce) * cases;
+    this.workers = Array.from({ length: Math.min(cores, portions) }, startWorker);
     const cancelled = new Promise<never>((_, fail) => (this.stop = fail));
-    let next = first;
+    let next = 0;
     const work = async (worker: Worker): Promise<void> => {
       const bench = Comlink.wrap<Bench>(worker);
-      while (next < first + count) {
-        const seeds = Array.from(
-          { length: Math.min(atOnce, first + count - next) },
-          (_, i) => next + i,
-        );
-        next += seeds.length;
-        onNights(await bench.nights(task.design, task.scene, task.vary, seeds));
+      while (next < portions) {
+        const portion = next++;
+        const from = Math.floor(portion / cases) * atOnce;
+        const length = Math.min(atOnce, study.count - from);
+        const seeds = Array.from({ length }, (_, i) => study.first + from + i);
+        onNights(await bench.nights(design, study, portion % cases, seeds));
       }
     };
     try {

@@ -2,7 +2,8 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Problem } from '@yurei/core/catalog';
 import type { Design } from '@yurei/core/design';
-import type { DesignSummary, StoredDesign } from '@yurei/core/exchange';
+import type { DesignSummary, StoredDesign, StoredStudy, StudySummary } from '@yurei/core/exchange';
+import type { Study } from '@yurei/core/nights';
 import { catchError, throwError, type Observable } from 'rxjs';
 
 /** What the server said no with, in words a maker can act on. */
@@ -51,6 +52,40 @@ export class Api {
   import(text: string, acceptDoubts: boolean): Observable<StoredDesign> {
     const query = acceptDoubts ? '?accept=doubts' : '';
     return this.http.post<StoredDesign>(`/api/import${query}`, text).pipe(catchError(explain));
+  }
+
+  revisions(id: string): Observable<Pick<StoredDesign, 'version' | 'savedAt'>[]> {
+    return this.http
+      .get<Pick<StoredDesign, 'version' | 'savedAt'>[]>(`/api/designs/${id}/revisions`)
+      .pipe(catchError(explain));
+  }
+
+  revision(id: string, version: number): Observable<StoredDesign> {
+    return this.http
+      .get<StoredDesign>(`/api/designs/${id}/revisions/${version}`)
+      .pipe(catchError(explain));
+  }
+
+  startStudy(id: string, design: Design, study: Study): Observable<StudySummary> {
+    return this.http
+      .post<StudySummary>(`/api/designs/${id}/studies`, { design, study })
+      .pipe(catchError(explain));
+  }
+
+  studies(id: string): Observable<StudySummary[]> {
+    return this.http.get<StudySummary[]>(`/api/designs/${id}/studies`).pipe(catchError(explain));
+  }
+
+  study(study: string): Observable<StoredStudy> {
+    return this.http.get<StoredStudy>(`/api/studies/${study}`).pipe(catchError(explain));
+  }
+
+  cancelStudy(study: string): Observable<unknown> {
+    return this.http.post(`/api/studies/${study}/cancel`, {}).pipe(catchError(explain));
+  }
+
+  removeStudy(study: string): Observable<unknown> {
+    return this.http.delete(`/api/studies/${study}`).pipe(catchError(explain));
   }
 }
 

@@ -20,6 +20,13 @@ interface Look {
   moment: Moment | undefined;
 }
 
+/** A night as it was drawn: the design with its scene, and the design it stands in for. */
+export interface OneNight {
+  label: string;
+  design: Design;
+  of: Design;
+}
+
 interface Judgement {
   design: Design;
   scene: string | undefined;
@@ -48,6 +55,15 @@ export class BenchView {
   });
   /** Seconds into the scene; undefined looks at the bench at rest. */
   readonly time = signal<number | undefined>(undefined);
+  /** One night of many that is looked at in place of the scene as it is; the next edit ends it. */
+  readonly night = signal<OneNight | undefined>(undefined);
+  /** The design that is looked at and rehearsed: as it is, or as it was drawn for a night. */
+  readonly shown = computed(() => {
+    const [night, design] = [this.night(), this.session.design()];
+    return night && night.of === design ? night.design : design;
+  });
+  /** The scene as it is played. */
+  readonly played = computed(() => this.shown()?.scenes.find((s) => s.id === this.scene()?.id));
   readonly snapshot = signal<Snapshot | undefined>(undefined);
   private readonly looked = signal<{ id: string; design: Design } | undefined>(undefined);
   /** The design as it is drawn: an edit and what it does to the circuit appear together. */
@@ -76,13 +92,13 @@ export class BenchView {
 
   constructor() {
     effect(() => {
-      const design = this.session.design();
+      const design = this.shown();
       const scene = this.scene()?.id;
       const moment = this.moment();
       if (design) void this.looks.take({ design, scene, moment });
     });
     effect(() => {
-      const design = this.session.design();
+      const design = this.shown();
       const scene = this.scene()?.id;
       if (design) untracked(() => this.scheduleRehearsal(design, scene));
     });
@@ -93,7 +109,14 @@ export class BenchView {
     });
   }
 
+  /** Looks at one night of many; nothing looks at the scene as it is again. */
+  lookAt(night: OneNight | undefined): void {
+    this.time.set(undefined);
+    this.night.set(night);
+  }
+
   chooseScene(id: string): void {
+    this.night.set(undefined);
     this.chosenScene.set(id);
     this.time.set(undefined);
   }

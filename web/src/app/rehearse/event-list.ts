@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { chainOf, eventsOf } from '@yurei/core/rehearsal';
 import { BenchView } from '../data/bench-view';
-import { DesignSession } from '../data/design-session';
 
 /** More events than this are not shown one by one. */
 const mostShown = 400;
@@ -82,13 +81,12 @@ const mostShown = 400;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class EventList {
-  private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   /** Place of the event whose causes are shown. */
   protected readonly picked = signal<number | undefined>(undefined);
 
   private readonly events = computed(() => {
-    const [design, rehearsal] = [this.session.design(), this.view.rehearsal()];
+    const [design, rehearsal] = [this.view.shown(), this.view.rehearsal()];
     return design && rehearsal ? eventsOf(design, rehearsal) : [];
   });
   protected readonly rows = computed(() =>

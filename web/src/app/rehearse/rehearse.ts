@@ -31,7 +31,7 @@ import { Selection } from '../data/selection';
 import { Picture } from '../picture/picture';
 import { Player } from '../shell/player';
 import { EventList } from './event-list';
-import { NightsDialog } from './nights-dialog';
+import { NightsDialog } from './nights/nights-dialog';
 import { Plan } from './plan';
 import { WhyCard } from './why-card';
 import { timelineConfig } from './timeline';
@@ -171,7 +171,7 @@ export class RehearseStep {
   );
 
   protected readonly timeline = computed(() => {
-    const [rehearsal, scene, time] = [this.view.rehearsal(), this.view.scene(), this.view.time()];
+    const [rehearsal, scene, time] = [this.view.rehearsal(), this.view.played(), this.view.time()];
     const channels = this.session.design()?.channels ?? [];
     return rehearsal && scene
       ? (inks: Inks) => timelineConfig(rehearsal, scene, channels, time, inks)

@@ -123,7 +123,7 @@ export class WhyCard {
 
   private async look(happening: string): Promise<void> {
     const [design, scene, rehearsal] = [
-      this.session.design(),
+      this.view.shown(),
       this.view.scene()?.id,
       this.view.rehearsal(),
     ];

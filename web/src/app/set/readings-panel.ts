@@ -3,6 +3,7 @@ import type { Conditions, ReadingSet } from '@yurei/core/design';
 import { writeReadings } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
+import { formatDateTime } from '../common/date-time';
 import { ChoiceField } from '../common/choice-field';
 import { download } from '../common/download';
 import { TextField } from '../common/text-field';
@@ -43,7 +44,7 @@ export class ReadingsPanel {
   protected readonly told = computed(() => {
     const set = this.set();
     if (!set) return '';
-    const when = new Date(set.taken).toLocaleString();
+    const when = formatDateTime(set.taken);
     const over = formatQuantity(set.counts.length * set.every, 's');
     return `${set.counts.length} readings over ${over} from ${origins[set.origin]}, ${when}`;
   });

@@ -30,7 +30,7 @@ export class ProbeStrip {
   );
   protected readonly marks = computed(() => {
     const verdicts = this.view.rehearsal()?.verdicts ?? [];
-    const inOrder = [...(this.view.scene()?.happenings ?? [])].sort((a, b) => a.start - b.start);
+    const inOrder = [...(this.view.played()?.happenings ?? [])].sort((a, b) => a.start - b.start);
     return inOrder.map((happening, i) => {
       const { start, end } = happeningSpan(happening);
       const outcome = verdicts.find((v) => v.happening === happening.id)?.outcome ?? '';

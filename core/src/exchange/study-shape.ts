@@ -1,0 +1,88 @@
+import Joi from 'joi';
+import { formatQuantity } from '../quantity/index.js';
+import type { Design } from '../design/index.js';
+import { casesOf, dialFacts, type Axis, type Study } from '../nights/index.js';
+import { checkDocument } from './read-design.js';
+
+/** Nights of all cases together that one study may have. */
+export const mostNights = 20_000;
+const mostSteps = 15;
+
+const number = Joi.number().unsafe();
+const text = Joi.string().max(200).required();
+const dial = Joi.alternatives(
+  Joi.object({ of: Joi.valid('part').required(), part: text, param: text }),
+  Joi.object({ of: Joi.valid('channel').required(), channel: text, field: text }),
+).required();
+const axis = Joi.object({
+  dial,
+  from: number.required(),
+  to: number.required(),
+  steps: number.integer().min(2).max(mostSteps).required(),
+});
+const studyShape = Joi.object({
+  scene: text,
+  vary: Joi.object({
+    tolerances: Joi.boolean().required(),
+    temperature: number.min(0).max(100).required(),
+    supply: number.min(0).max(0.5).required(),
+    start: number.min(0).max(1e5).required(),
+    strength: number.min(0).max(0.99).required(),
+    place: number.min(0).max(100).required(),
+  }).required(),
+  first: number
+    .integer()
+    .min(0)
+    .max(2 ** 31)
+    .required(),
+  count: number.integer().min(1).max(10_000).required(),
+  ask: Joi.alternatives(
+    Joi.object({ for: Joi.valid('nights', 'corners').required() }),
+    Joi.object({ for: Joi.valid('map').required(), axes: Joi.array().items(axis).length(2) }),
+    Joi.object({
+      for: Joi.valid('beside').required(),
+      other: Joi.object().unknown().required(),
+      label: text,
+    }),
+  ).required(),
+}).label('The study');
+
+export type StudyResult = { ok: true; study: Study } | { ok: false; reason: string };
+
+/** Holds a study that came in from outside against its shape and against the design it is of. Never throws. */
+export function checkStudy(design: Design, value: unknown): StudyResult {
+  const { error, value: shaped } = studyShape.validate(value);
+  if (error) return { ok: false, reason: `${error.message}.` };
+  const study = shaped as Study;
+  if (!design.scenes.some((s) => s.id === study.scene))
+    return { ok: false, reason: `The design has no scene “${study.scene}”. Choose one it has.` };
+  if (study.ask.for === 'beside') {
+    const other = checkDocument(study.ask.other);
+    if (!other.ok)
+      return { ok: false, reason: `The other design cannot be used: ${other.problems[0].reason}.` };
+    study.ask.other = other.design;
+  }
+  const wrong = study.ask.for === 'map' ? axesProblem(design, study.ask.axes) : undefined;
+  if (wrong) return { ok: false, reason: wrong };
+  const nights = casesOf(design, study).length * study.count;
+  if (nights > mostNights)
+    return {
+      ok: false,
+      reason: `These are ${nights} nights; one study has at most ${mostNights}. Give fewer nights or fewer steps.`,
+    };
+  return { ok: true, study };
+}
+
+function axesProblem(design: Design, axes: readonly Axis[]): string | undefined {
+  if (JSON.stringify(axes[0].dial) === JSON.stringify(axes[1].dial))
+    return 'Both sides of the map turn the same value. Choose two different ones.';
+  for (const { dial: turns, from, to } of axes) {
+    const facts = dialFacts(design, turns);
+    if (!facts) return 'The map turns a value that the design does not have. Choose another.';
+    const { min, max, unit } = facts.param;
+    if (Math.min(from, to) < min || Math.max(from, to) > max)
+      return `${facts.label} goes from ${formatQuantity(min, unit)} to ${formatQuantity(max, unit)}. Give ends within that.`;
+    if (from === to) return `Both ends for ${facts.label} are the same. Give two different ones.`;
+  }
+  return undefined;
+}

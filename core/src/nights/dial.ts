@@ -1,0 +1,77 @@
+import { findKind, kindOf, paramsOf, type Param } from '../catalog/index.js';
+import type { Channel, Design } from '../design/index.js';
+
+/** What of a channel can be turned, as a parameter is. */
+type ChannelField = 'threshold' | 'hysteresis' | 'every' | 'hits' | 'misses' | 'lockOut';
+
+/** A value of a design that a study turns: a parameter of a part, or a field of a channel. */
+export type Dial =
+  { of: 'part'; part: string; param: string } | { of: 'channel'; channel: string; field: string };
+
+/** A dial with what is known of it: its name, unit, limits, and where it stands. */
+export interface DialFacts {
+  dial: Dial;
+  label: string;
+  param: Param;
+  value: number;
+}
+
+const counts = { unit: '' as const, default: 0, whole: true };
+const fields: Readonly<Record<ChannelField, Param>> = {
+  threshold: { id: 'threshold', label: 'Threshold', min: 0, max: 4_294_967_295, ...counts },
+  hysteresis: { id: 'hysteresis', label: 'Hysteresis', min: 0, max: 4_294_967_295, ...counts },
+  every: { id: 'every', label: 'Read every', unit: 's', default: 0.1, min: 1e-3, max: 86_400 },
+  hits: { id: 'hits', label: 'Hits in a row', min: 1, max: 10_000, ...counts },
+  misses: { id: 'misses', label: 'Misses in a row', min: 1, max: 10_000, ...counts },
+  lockOut: { id: 'lockOut', label: 'Lock-out', unit: 's', default: 0, min: 0, max: 86_400 },
+};
+
+/** Every value of a design that a study can turn: channels first, then parts in their order. */
+export function dialsOf(design: Design): DialFacts[] {
+  const ofChannels = design.channels.flatMap((channel) =>
+    Object.values(fields).map((param): DialFacts => ({
+      dial: { of: 'channel', channel: channel.id, field: param.id },
+      label: `${channel.name}: ${param.label.toLowerCase()}`,
+      param,
+      value: channel[param.id as ChannelField] ?? 0,
+    })),
+  );
+  const ofParts = design.parts.flatMap((part) => {
+    const values = findKind(part.kind) ? paramsOf(part) : {};
+    return (findKind(part.kind) ? kindOf(part).params : [])
+      .filter((param) => !param.choices)
+      .map((param): DialFacts => ({
+        dial: { of: 'part', part: part.id, param: param.id },
+        label: `${part.name} (${part.id}): ${param.label.toLowerCase()}`,
+        param,
+        value: values[param.id],
+      }));
+  });
+  return [...ofChannels, ...ofParts];
+}
+
+/** What is known of one dial; undefined where the design has no such value. */
+export const dialFacts = (design: Design, dial: Dial): DialFacts | undefined =>
+  dialsOf(design).find((known) => sameDial(known.dial, dial));
+
+export const sameDial = (one: Dial, other: Dial): boolean =>
+  one.of === 'part'
+    ? other.of === 'part' && one.part === other.part && one.param === other.param
+    : other.of === 'channel' && one.channel === other.channel && one.field === other.field;
+
+/** The design with one of its values turned. */
+export function turned(design: Design, dial: Dial, value: number): Design {
+  if (dial.of === 'part')
+    return {
+      ...design,
+      parts: design.parts.map((part) =>
+        part.id === dial.part ? { ...part, params: { ...part.params, [dial.param]: value } } : part,
+      ),
+    };
+  return {
+    ...design,
+    channels: design.channels.map((channel): Channel =>
+      channel.id === dial.channel ? { ...channel, [dial.field]: value } : channel,
+    ),
+  };
+}

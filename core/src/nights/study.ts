@@ -1,0 +1,110 @@
+import type { Design, Scene } from '../design/index.js';
+import { dialFacts, turned, type Dial } from './dial.js';
+import { rehearseNight, type Night } from './night.js';
+import { drawNight, type Corner, type Variation } from './vary.js';
+
+/** One side of a map: a dial and where it is put. */
+export interface Axis {
+  dial: Dial;
+  from: number;
+  to: number;
+  /** How many values, the two ends among them. */
+  steps: number;
+}
+
+/** What is rehearsed over many nights. */
+export interface Study {
+  /** Id of the scene. */
+  scene: string;
+  vary: Variation;
+  /** Seed of the first night; those after it follow. */
+  first: number;
+  /** Nights of each case. */
+  count: number;
+  ask:
+    | { for: 'nights' }
+    /** Every pair of values of two dials. */
+    | { for: 'map'; axes: [Axis, Axis] }
+    /** Air, supplies and strength at both ends of what they may be, all at once. */
+    | { for: 'corners' }
+    /** Another state of the design in the same scene, on the same seeds. */
+    | { for: 'beside'; other: Design; label: string };
+}
+
+/** One state in which a study rehearses its nights. */
+export interface Case {
+  design: Design;
+  corner: Corner;
+  /** Steps along the two axes of a map. */
+  at?: readonly [number, number];
+  label: string;
+}
+
+/** A night of one case, by its place among the cases. */
+export interface CaseNight {
+  case: number;
+  night: Night;
+}
+
+/** The values of an axis: evenly spread, or by ratio where they span more than tenfold; whole where the dial is. */
+export function axisValues(design: Design, { dial, from, to, steps }: Axis): number[] {
+  const whole = dialFacts(design, dial)?.param.whole === true;
+  const byRatio = from > 0 && to > 0 && Math.max(from, to) / Math.min(from, to) > 10;
+  return Array.from({ length: steps }, (_, i) => {
+    const share = steps > 1 ? i / (steps - 1) : 0;
+    const value = byRatio ? from * (to / from) ** share : from + share * (to - from);
+    return whole ? Math.round(value) : Number(value.toPrecision(6));
+  });
+}
+
+const cornerGroups = ['temperature', 'supply', 'strength'] as const;
+const ends = {
+  temperature: { [-1]: 'cold', 1: 'warm' },
+  supply: { [-1]: 'weak supply', 1: 'strong supply' },
+  strength: { [-1]: 'feeble', 1: 'forceful' },
+} as const;
+
+/** The states a study rehearses; plain nights have one. */
+export function casesOf(design: Design, { ask, vary }: Pick<Study, 'ask' | 'vary'>): Case[] {
+  if (ask.for === 'map') {
+    const [along, up] = ask.axes.map((axis) => axisValues(design, axis));
+    return up.flatMap((y, row) =>
+      along.map((x, column): Case => ({
+        design: turned(turned(design, ask.axes[0].dial, x), ask.axes[1].dial, y),
+        corner: {},
+        at: [column, row],
+        label: `${x}, ${y}`,
+      })),
+    );
+  }
+  if (ask.for === 'corners') {
+    const groups = cornerGroups.filter((group) => vary[group] > 0);
+    const corners = groups.reduce<Corner[]>(
+      (all, group) =>
+        all.flatMap((c) => [
+          { ...c, [group]: -1 },
+          { ...c, [group]: 1 },
+        ]),
+      [{}],
+    );
+    return corners.map((corner) => ({
+      design,
+      corner,
+      label: groups.map((group) => ends[group][corner[group] as -1 | 1]).join(', ') || 'as it is',
+    }));
+  }
+  const own: Case = { design, corner: {}, label: 'as it is' };
+  return ask.for === 'beside' ? [{ design: ask.other, corner: {}, label: ask.label }, own] : [own];
+}
+
+/** One night of one case of a study. */
+export const caseNight = (of: Case, scene: Scene, { vary }: Study, seed: number): Night =>
+  rehearseNight(of.design, scene, vary, seed, of.corner);
+
+/** A night as it is kept: what was drawn is drawn again by its seed. */
+export type KeptNight = Omit<Night, 'drawn'>;
+
+export const withDrawn = (of: Case, scene: Scene, { vary }: Study, night: KeptNight): Night => ({
+  ...night,
+  drawn: drawNight(of.design, scene, vary, night.seed, of.corner).drawn,
+});

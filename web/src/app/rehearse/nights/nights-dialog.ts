@@ -1,0 +1,51 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  inject,
+  model,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { Button } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { BenchView } from '../../data/bench-view';
+import { CasesResult } from './cases-result';
+import { KeptStudies } from './kept-studies';
+import { MapResult } from './map-result';
+import { NightsResult } from './nights-result';
+import { StudyForm } from './study-form';
+import { StudyRun } from './study-run';
+
+/** Many nights of the scene: as it is, over two values, in its corners, or beside an earlier save. */
+@Component({
+  selector: 'yu-nights-dialog',
+  imports: [Button, CasesResult, Dialog, KeptStudies, MapResult, NightsResult, StudyForm],
+  providers: [StudyRun],
+  templateUrl: './nights-dialog.html',
+  styleUrl: './nights-dialog.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NightsDialog {
+  readonly open = model(false);
+  protected readonly run = inject(StudyRun);
+  private readonly view = inject(BenchView);
+  private readonly form = viewChild(StudyForm);
+
+  constructor() {
+    effect(() => {
+      const open = this.open();
+      untracked(() => (open ? void this.run.refresh() : this.run.cancel()));
+    });
+    // A night that is to be looked at is looked at behind the dialog.
+    effect(() => {
+      if (this.view.night()) this.open.set(false);
+    });
+  }
+
+  protected async start(): Promise<void> {
+    const form = this.form();
+    const study = await form?.study();
+    if (form && study) await this.run.run(study, form.place());
+  }
+}

@@ -1,0 +1,1 @@
+export const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;

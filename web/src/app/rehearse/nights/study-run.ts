@@ -1,0 +1,197 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { Design, Scene } from '@yurei/core/design';
+import type { StudySummary } from '@yurei/core/exchange';
+import {
+  casesOf,
+  drawNight,
+  withDrawn,
+  type Case,
+  type KeptNight,
+  type Night,
+  type Study,
+} from '@yurei/core/nights';
+import { formatQuantity } from '@yurei/core/quantity';
+import { NightsRunner } from '../../bench/nights-runner';
+import { BenchView } from '../../data/bench-view';
+import { DesignSession } from '../../data/design-session';
+import { Studies } from '../../data/studies';
+
+/** What a study is of, and what it asks. */
+export interface Asked {
+  design: Design;
+  scene: Scene;
+  study: Study;
+  cases: readonly Case[];
+}
+
+/** Who rehearses: the server, which keeps what comes of it, or this browser. */
+export type Place = 'server' | 'browser';
+
+type Fresh = { case: number; night: Night | KeptNight };
+
+/** How often what was rehearsed is shown, ms: each time brings everything up to date. */
+const showEvery = 250;
+
+/** The study under way or looked at, with its nights as they come. */
+@Injectable()
+export class StudyRun {
+  private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+  private readonly runner = inject(NightsRunner);
+  private readonly studies = inject(Studies);
+
+  readonly asked = signal<Asked | undefined>(undefined);
+  /** By case, in the order of their seeds. */
+  readonly nights = signal<readonly (readonly Night[])[]>([]);
+  readonly running = signal(false);
+  readonly refused = signal('');
+  readonly kept = signal<readonly StudySummary[]>([]);
+  readonly done = computed(() => this.nights().reduce((sum, some) => sum + some.length, 0));
+  readonly wanted = computed(() => {
+    const asked = this.asked();
+    return asked ? asked.cases.length * asked.study.count : 0;
+  });
+  readonly share = computed(() => (this.wanted() > 0 ? this.done() / this.wanted() : 0));
+  readonly left = computed(() => {
+    const share = this.share();
+    if (share === 0) return '';
+    const seconds = ((performance.now() - this.began) / 1000 / share) * (1 - share);
+    return `about ${formatQuantity(Math.max(1, Math.round(seconds)), 's')} left`;
+  });
+  /** Whether the design has been changed since. */
+  readonly stale = computed(() => {
+    const [asked, now] = [this.asked(), this.session.design()];
+    return asked !== undefined && now !== undefined && changed(asked.design, now);
+  });
+
+  private began = 0;
+  private turn = 0;
+  private remote?: string;
+  private fresh: Fresh[] = [];
+  private flushing?: ReturnType<typeof setTimeout>;
+
+  /** Rehearses a study of the design as it is. */
+  async run(study: Study, place: Place): Promise<void> {
+    const design = this.session.design();
+    if (!design || !this.take({ ...design, readings: [] }, study)) return;
+    const lean = { ...design, readings: [] };
+    await this.follow(async (turn) => {
+      if (place === 'browser')
+        return this.runner.run(lean, study, (nights) => this.add(turn, nights));
+      const { id } = await this.studies.start(this.session.id, lean, study);
+      this.remote = id;
+      if (turn !== this.turn) return void (await this.studies.cancel(id));
+      const state = await this.studies.follow(id, (nights) => this.add(turn, nights));
+      if (state !== 'done') throw new Error(state === 'cancelled' ? 'Cancelled.' : 'Stopped.');
+    });
+  }
+
+  /** Shows a study that the server has kept, or has under way. */
+  async open(id: string): Promise<void> {
+    this.cancel();
+    await this.follow(async (turn) => {
+      const { document, study, state } = await this.studies.get(id);
+      if (!this.take(document, study)) return;
+      if (state === 'running') this.remote = id;
+      await this.studies.follow(id, (nights) => this.add(turn, nights));
+    });
+  }
+
+  /** Ends what is under way; what was rehearsed until then is shown. */
+  cancel(): void {
+    const { remote } = this;
+    this.remote = undefined;
+    if (remote) void this.studies.cancel(remote).catch(() => undefined);
+    this.runner.cancel();
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.studies.remove(id).catch((error: unknown) => this.refused.set(reasonOf(error)));
+    await this.refresh();
+  }
+
+  /** What the server has kept; nothing while it cannot be reached. */
+  async refresh(): Promise<void> {
+    this.kept.set(await this.studies.list(this.session.id).catch(() => []));
+  }
+
+  /** Looks at one night in the Rehearse step. */
+  lookAt(index: number, seed: number): void {
+    const [asked, of] = [this.asked(), this.session.design()];
+    if (!asked || !of) return;
+    const { design, corner, label } = asked.cases[index];
+    const drawn = drawNight(design, asked.scene, asked.study.vary, seed, corner);
+    const scenes = drawn.design.scenes.map((s) => (s.id === asked.scene.id ? drawn.scene : s));
+    const known = scenes.some((s) => s.id === asked.scene.id);
+    this.view.chooseScene(asked.scene.id);
+    this.view.lookAt({
+      label: `Night ${seed} of “${asked.scene.name}”${asked.cases.length > 1 ? `, ${label}` : ''}`,
+      design: { ...drawn.design, scenes: known ? scenes : [...scenes, drawn.scene] },
+      of,
+    });
+  }
+
+  private take(design: Design, study: Study): boolean {
+    const scene = design.scenes.find((s) => s.id === study.scene);
+    if (!scene) return false;
+    const cases = casesOf(design, study);
+    this.asked.set({ design, scene, study, cases });
+    this.nights.set(cases.map(() => []));
+    return true;
+  }
+
+  private async follow(work: (turn: number) => Promise<void>): Promise<void> {
+    const turn = ++this.turn;
+    this.fresh = [];
+    this.refused.set('');
+    this.began = performance.now();
+    this.running.set(true);
+    try {
+      await work(turn);
+    } catch (error) {
+      if (turn === this.turn)
+        this.refused.set(`${reasonOf(error)} What was rehearsed until then is shown.`);
+    } finally {
+      if (turn === this.turn) {
+        this.flush();
+        this.running.set(false);
+        this.remote = undefined;
+      }
+      void this.refresh();
+    }
+  }
+
+  private add(turn: number, nights: readonly Fresh[]): void {
+    if (turn !== this.turn) return;
+    this.fresh.push(...nights);
+    this.flushing ??= setTimeout(() => this.flush(), showEvery);
+  }
+
+  private flush(): void {
+    clearTimeout(this.flushing);
+    this.flushing = undefined;
+    const [fresh, asked] = [this.fresh.splice(0), this.asked()];
+    if (fresh.length === 0 || !asked) return;
+    const complete = ({ case: index, night }: Fresh): Night =>
+      'drawn' in night
+        ? night
+        : asked.study.ask.for === 'nights'
+          ? withDrawn(asked.cases[index], asked.scene, asked.study, night)
+          : { ...night, drawn: {} };
+    this.nights.update((all) =>
+      all.map((some, i) => {
+        const own = fresh.filter((f) => f.case === i);
+        return own.length === 0
+          ? some
+          : [...some, ...own.map(complete)].sort((a, b) => a.seed - b.seed);
+      }),
+    );
+  }
+}
+
+/** Reading sets do not matter here. */
+const changed = (one: Design, other: Design): boolean =>
+  JSON.stringify({ ...one, readings: [] }) !== JSON.stringify({ ...other, readings: [] });
+
+const reasonOf = (error: unknown): string =>
+  error instanceof Error ? error.message : String(error);

@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { format } from 'prettier';
 import { readDesign } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { rehearse } from '@yurei/core/rehearsal';
+import { rehearse, scoreRehearsal } from '@yurei/core/rehearsal';
 import { root } from './run.mjs';
 import { keepWritten } from './written.mjs';
 
@@ -19,8 +19,27 @@ function designOf(file) {
 const delay = (verdict) =>
   verdict.delay === undefined ? '' : `${formatQuantity(verdict.delay, 's')}`;
 
+function scoreLine({ falses, chatter, relays, energy, blind }) {
+  const blindest = [...blind].sort((a, b) => b.seconds - a.seconds)[0];
+  const pulls = relays.map(
+    (r) => `${r.name}${r.relay === 'relay' ? '' : ` ${r.relay}`} ${r.pulls}`,
+  );
+  return `${[
+    `False triggers: ${falses.count}`,
+    chatter.length === 0
+      ? 'no chatter'
+      : `chatter: ${chatter.map((c) => `${c.name} ${c.changes}`).join(', ')}`,
+    ...(blindest ? [`blind for at most ${formatQuantity(blindest.seconds, 's')}`] : []),
+    ...(pulls.length > 0 ? [`relays pulled in: ${pulls.join(', ')}`] : []),
+    energy
+      ? `energy ${formatQuantity(energy.joules, 'J')}, ${formatQuantity(energy.watts, 'W')} on the average`
+      : 'no energy taken',
+  ].join('; ')}.`;
+}
+
 function sceneLines(design, scene) {
-  const { verdicts, strays } = rehearse(design, scene);
+  const rehearsal = rehearse(design, scene);
+  const { verdicts, strays } = rehearsal;
   const rows = verdicts.map(
     (v) => `| ${cell(v.name)} | ${v.intent} | ${v.outcome} | ${delay(v)} | ${cell(v.because)} |`,
   );
@@ -36,6 +55,8 @@ function sceneLines(design, scene) {
     ...rows,
     '',
     ...stray,
+    scoreLine(scoreRehearsal(design, rehearsal)),
+    '',
   ];
 }
 

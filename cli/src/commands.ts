@@ -4,7 +4,7 @@ import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { rehearse, snapshot } from '@yurei/core/rehearsal';
+import { rehearse, scoreRehearsal, snapshot } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
 import {
   noiseReport,
@@ -142,7 +142,7 @@ export async function rehearseFile(
   const { logic: _logic, ...recorded } = rehearsal;
   return {
     text,
-    json: { ...recorded, answers },
+    json: { ...recorded, score: scoreRehearsal(design, rehearsal), answers },
     exitCode: failed ? 1 : 0,
     csv: options.csv === undefined ? undefined : writeRehearsalCsv(rehearsal),
     vcd: options.vcd === undefined ? undefined : writeVcd(design, rehearsal),

@@ -250,6 +250,8 @@ export interface PartKind {
   phases?: readonly Phase[];
   curve?: Curve;
   acts?: Acting;
+  /** Which of its relays are pulled in, each with a name: what wears out by the times it is switched. */
+  relays?: (part: SolvedPart) => Readonly<Record<string, boolean>>;
   converter?: Converter;
   inputs?: DigitalInputs;
   /** Its coil kicks back at switch-off and wants a diode across these terminals. */

@@ -120,6 +120,10 @@ export function relayBoard(channels: 1 | 2 | 4 | 8): PartKind {
       { label: 'all pulled in', amps: () => 0.075 * channels },
     ],
     headline: (p) => (p['active'] === 0 ? 'low-active' : 'high-active'),
+    relays: (part) => {
+      const on = pulled(part);
+      return Object.fromEntries(numbers.map((n) => [`relay ${n}`, on.includes(n)]));
+    },
     acts: {
       word: 'pulled in',
       active: (part) => pulled(part).length > 0,

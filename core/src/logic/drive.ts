@@ -46,22 +46,26 @@ function beatAt(
   const cycle = pause !== undefined && wanted < Infinity ? played + pause : Infinity;
   const turn = cycle < Infinity ? passed(t, since, cycle) : 0;
   const begin = turn > 0 ? since + turn * cycle : since;
-  if (wanted < Infinity && t >= begin + played) {
+  if (wanted < Infinity && reached(t, begin + played)) {
     return { level: 0, due: cycle < Infinity ? since + (turn + 1) * cycle : Infinity };
   }
   const lap = passed(t, begin, round);
   let end = begin + lap * round;
   for (let i = 0; i < beats.length; i++) {
     end += beats[i];
-    if (t < end) return { level: i % 2 === 0 ? 1 : 0, due: end };
+    if (!reached(t, end)) return { level: i % 2 === 0 ? 1 : 0, due: end };
   }
   return { level: 1, due: begin + (lap + 1) * round + beats[0] };
 }
 
+/** Sums of beats differ in their last digits: so near to a moment it is reached, s. */
+const slack = 1e-9;
+const reached = (t: number, moment: number): boolean => t >= moment - slack;
+
 /** How many whole rounds have passed since a moment, so that a pass due at the end of one finds it over. */
 function passed(t: number, since: number, round: number): number {
   const whole = Math.max(0, Math.floor((t - since) / round));
-  return t >= since + (whole + 1) * round ? whole + 1 : whole;
+  return reached(t, since + (whole + 1) * round) ? whole + 1 : whole;
 }
 
 /** Where an output is on its way, share of full, before its curve. */

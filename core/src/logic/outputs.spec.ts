@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import type { Condition, Drive, Rule } from '../design/index.js';
 import { playThrough, program, switching, type Said } from '../testing/play-program.js';
 import { lightnessDuty, outputDuty, patterns, sayRule, type Program } from './index.js';
@@ -27,6 +28,23 @@ describe('outputs', () => {
     const seen = switching(drives({ as: 'pattern', beats: [...beats] }), [[10, 'a']], 14);
     expect(seen).toBe('10+ 10.5- 11+ 11.5- 12+ 12.5- 14+');
     expect(beats.reduce((a, b) => a + b)).toBe(4);
+  });
+  it('flashes as often as it is told, whenever it begins and however its beats add up', () => {
+    const beat = fc.integer({ min: 1, max: 90 }).map((n) => n / 100);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 90_000 }),
+        beat,
+        beat,
+        fc.integer({ min: 1, max: 5 }),
+        (at, on, off, times) => {
+          const flash = drives({ as: 'pattern', beats: [on, off], times });
+          const begin = at / 100;
+          const seen = switching(flash, [[begin, 'a']], begin + times * (on + off) + 3);
+          expect(seen.split('+')).toHaveLength(times + 1);
+        },
+      ),
+    );
   });
   it('flashes as often as a counter says, then again after a pause', () => {
     const counters = [{ id: 'k', name: 'k', start: 2, least: 0, most: 9 }];

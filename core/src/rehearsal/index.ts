@@ -21,4 +21,5 @@ export {
 export { chainOf, eventsOf, type Event } from './events.js';
 export { firingsOf, isSignOf, type Firing } from './firings.js';
 export { explain, outputsThatFire, type Cure, type Why } from './cures.js';
+export { missedBySampling, scoreRehearsal, type RehearsalScore, type Sampled } from './score.js';
 export { circuitDoes, type Deed } from './circuit-does.js';

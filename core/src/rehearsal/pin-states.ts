@@ -1,4 +1,5 @@
 import type { PinState } from '../catalog/index.js';
+import type { Circuit } from '../circuit/index.js';
 import { splitRef, type Design, type Output } from '../design/index.js';
 
 /** How every pin in use is set up and, for outputs, which way it is driven, by controller. */
@@ -14,4 +15,10 @@ export function pinStates(
     pins.set(part, { ...pins.get(part), [terminal]: { mode, high } });
   }
   return pins;
+}
+
+/** Drives the pins of a circuit's controller, with each output on or off in the order of the design's outputs. */
+export function turnPins(design: Design, circuit: Circuit, on: readonly boolean[]): void {
+  const isOn = (output: Output): boolean => on[design.outputs.indexOf(output)] ?? false;
+  for (const [part, pins] of pinStates(design, isOn)) circuit.setState(part, { pins });
 }

@@ -14,6 +14,7 @@ import {
 } from '../logic/index.js';
 import { calmUntil, readOn, type Reader } from './calm.js';
 import { noiseOf } from './random.js';
+import { Pulls } from './pulls.js';
 import { Rig } from './rig.js';
 import { emptyTrace, hold, type ActingChange, type LogicChange, type Trace } from './traces.js';
 import { judge, type Replay, type Verdict } from './verdict.js';
@@ -30,6 +31,10 @@ export interface Rehearsal {
   nets: Record<string, Trace>;
   /** Share of the time on, 0 … 1, by output id. */
   outputs: Record<string, Trace>;
+  /** Power that all sources together give, W; a dimmed output counts by its share of the time. */
+  watts: Trace;
+  /** How often each relay has pulled in, by part id and the relay's name. */
+  pulls: Record<string, Record<string, number>>;
   acting: ActingChange[];
   logic: LogicChange[];
   verdicts: Verdict[];
@@ -92,6 +97,8 @@ class Play {
   private readonly readings: Record<string, Trace>;
   private readonly outputs: Record<string, Trace>;
   private readonly nets: Record<string, Trace> = {};
+  private readonly watts = emptyTrace();
+  private readonly pulls = new Pulls();
   private readonly acting: ActingChange[] = [];
   private readonly logicLog: LogicChange[];
   private readonly active = new Map<string, boolean>();
@@ -225,6 +232,8 @@ class Play {
       readings,
       nets: this.nets,
       outputs: this.outputs,
+      watts: this.watts,
+      pulls: this.pulls.counted,
       acting,
       logic: logicLog,
       verdicts,
@@ -269,12 +278,15 @@ class Play {
   }
 
   private record(t: number, solution: Solution): void {
-    for (const output of this.design.outputs) {
-      // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
-      const fades = output.fade && arrival(output, this.logic.outputs[output.id]) > t;
-      const off = Math.abs(t / fadeLook - Math.round(t / fadeLook)) > 1e-6;
-      if (!fades || !off) hold(this.outputs[output.id], t, outputDuty(this.logic, output, t));
-    }
+    // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
+    const off = Math.abs(t / fadeLook - Math.round(t / fadeLook)) > 1e-6;
+    const between = this.design.outputs.filter(
+      (o) => off && o.fade && arrival(o, this.logic.outputs[o.id]) > t,
+    );
+    for (const output of this.design.outputs)
+      if (!between.includes(output))
+        hold(this.outputs[output.id], t, outputDuty(this.logic, output, t));
+    if (between.length === 0) hold(this.watts, t, this.rig.watts(solution, this.logic, t));
     if (solution === this.seen) return;
     this.seen = solution;
     for (const net of solution.nets) {
@@ -285,8 +297,9 @@ class Play {
 
   private recordActing(t: number, solution: Solution): void {
     for (const part of this.design.parts) {
-      const { acts } = kindOf(part);
+      const { acts, relays } = kindOf(part);
       const solved = solution.parts[part.id];
+      if (relays && solved) this.pulls.look(part.id, relays(solved));
       if (!acts || !solved) continue;
       const params = paramsOf(part);
       const active = acts.active(solved, params);

@@ -1,6 +1,6 @@
 import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
 import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
-import type { Channel, Design, Output, Scene } from '../design/index.js';
+import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import {
   feel,
@@ -11,7 +11,8 @@ import {
   type Now,
   type Stage,
 } from '../scene/index.js';
-import { pinStates } from './pin-states.js';
+import { turnPins } from './pin-states.js';
+import { SupplyPower } from './supply-power.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
@@ -64,6 +65,7 @@ export class Rig {
   private last?: Solution;
   /** Where turns of pins have led from a solution, while nothing else has changed. */
   private readonly turns = new Map<Solution, Map<string, Turned>>();
+  private readonly power: SupplyPower;
   /** Readings of the solution looked at last. */
   private read?: Readings;
   /** The controller at rest in surroundings in which nothing happens. */
@@ -77,6 +79,7 @@ export class Rig {
     this.circuit = new Circuit(design);
     this.stage = setStage(design);
     this.readers = readingsIn(design);
+    this.power = new SupplyPower(design, this.circuit);
     this.noisy = design.parts.flatMap((part) => {
       const { feels } = kindOf(part);
       const sigma = feels?.noise?.(paramsOf(part)) ?? 0;
@@ -187,6 +190,11 @@ export class Rig {
       this.loose = this.circuit.solve();
     }
     return this.loose.method === 'none' ? undefined : this.circuit.sourceOhms(ref);
+  }
+
+  /** Power that all sources give, W: see `SupplyPower`. */
+  watts(solution: Solution, logic: LogicState, t: number): number {
+    return this.power.watts(solution, logic, t, this.on ?? []);
   }
 
   /** What a part last felt, by quantity. */
@@ -322,9 +330,7 @@ export class Rig {
     const on = this.design.outputs.map((output) => outputOn(logic, output, t));
     if (this.on?.every((was, i) => was === on[i])) return false;
     this.on = on;
-    const isOn = (output: Output): boolean => on[this.design.outputs.indexOf(output)];
-    for (const [part, states] of pinStates(this.design, isOn))
-      this.circuit.setState(part, { pins: states });
+    turnPins(this.design, this.circuit, on);
     return true;
   }
 }

@@ -57,6 +57,7 @@ export const benchInThread = () => ({
       bench.comparator(...args),
     ),
     rhythms: jest.fn(async (...args: Parameters<typeof bench.rhythms>) => bench.rhythms(...args)),
+    sampled: jest.fn(async (...args: Parameters<typeof bench.sampled>) => bench.sampled(...args)),
     rehearse: jest.fn(async (...args: Parameters<typeof bench.rehearse>) =>
       bench.rehearse(...args),
     ),

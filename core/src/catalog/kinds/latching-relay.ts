@@ -65,6 +65,7 @@ export const latchingRelay: PartKind = {
     because: (part, p) =>
       `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it sets at ${formatNominal(p['pullIn'], 'V')} and resets at −${formatNominal(p['pullIn'], 'V')}`,
   },
+  relays: (part) => ({ relay: (part.volts['#armature'] ?? 0) > 0.5 }),
   coil: { plus: 'plus', minus: 'minus' },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },

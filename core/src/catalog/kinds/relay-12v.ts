@@ -67,6 +67,7 @@ export const relay12v: PartKind = {
     because: (part, p) =>
       `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it pulls in at ${formatNominal(p['pullIn'], 'V')} and lets go at ${formatNominal(p['dropOut'], 'V')}`,
   },
+  relays: (part) => ({ relay: (part.volts['#armature'] ?? 0) > 0.5 }),
   coil: { plus: 'plus', minus: 'minus' },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },

@@ -8,6 +8,7 @@ import {
   circuitDoes,
   explain,
   ifInstead,
+  missedBySampling,
   quietScene,
   rehearse,
   responseOf,
@@ -20,6 +21,7 @@ import {
   type Rehearsal,
   type Response,
   type Rhythm,
+  type Sampled,
   type Snapshot,
   type Why,
   type WouldRead,
@@ -92,6 +94,18 @@ export const bench = {
   explain(design: Design, scene: string, rehearsal: Rehearsal, happening: string): Why | undefined {
     const found = sceneOf(design, scene);
     return found && explain(design, found, rehearsal, happening);
+  },
+
+  /** How likely a happening is missed by where the readings fall. */
+  sampled(
+    design: Design,
+    scene: string,
+    rehearsal: Rehearsal,
+    happening: string,
+  ): Sampled | undefined {
+    const found = sceneOf(design, scene);
+    const tried = found?.happenings.find((h) => h.id === happening);
+    return found && tried && missedBySampling(design, found, rehearsal, tried);
   },
 
   /** What a circuit without a controller decides by itself. */

@@ -17,6 +17,7 @@ export abstract class BenchService {
     | 'rehearse'
     | 'response'
     | 'rhythms'
+    | 'sampled'
     | 'whatIf'
   >;
 }

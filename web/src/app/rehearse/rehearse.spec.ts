@@ -84,6 +84,21 @@ describe('the step Rehearse', () => {
     expect(told[1]).toMatch(/Someone walks.*wanted, at 14 s.*noticed after 5\d.\d.ms/s);
   });
 
+  it('tells the score, and how likely sampling misses what is wanted', async () => {
+    await openBench();
+    const step = await showSolved(RehearseStep);
+    await step.press('score');
+    await step.until(() => step.text('yu-score-card').includes('whenever it begins'));
+    expect(step.text('yu-score-card')).toMatch(
+      /False triggers 0 in 30.0.s 0 a day of this, at most 8600/,
+    );
+    expect(step.text('yu-score-card')).toMatch(/Beam blind 10.0.ms at most, between two readings/);
+    expect(step.text('yu-score-card')).toMatch(
+      /walks up the slipway”, whenever it begins never missed by that/,
+    );
+    expect(step.text('yu-score-card')).toMatch(/Chatter none .* Energy [\d.]+ J .* on the average/);
+  });
+
   it('tells at once when an edit makes it miss', async () => {
     const bench = await openBench();
     const step = await showSolved(RehearseStep);

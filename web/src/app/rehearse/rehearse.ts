@@ -33,6 +33,7 @@ import { Player } from '../shell/player';
 import { EventList } from './event-list';
 import { NightsDialog } from './nights/nights-dialog';
 import { Plan } from './plan';
+import { ScoreCard } from './score-card';
 import { WhyCard } from './why-card';
 import { timelineConfig } from './timeline';
 
@@ -77,6 +78,7 @@ const always: ReadonlySet<string> = new Set([
     ParamField,
     Picture,
     Plan,
+    ScoreCard,
     ValueField,
     WhyCard,
   ],
@@ -122,8 +124,8 @@ export class RehearseStep {
     else download(name, writeVcd(design, rehearsal), 'text/plain');
   }
 
-  protected readonly shows = ['circuit', 'plan', 'events'] as const;
-  protected readonly shown = signal<'circuit' | 'plan' | 'events'>('circuit');
+  protected readonly shows = ['circuit', 'plan', 'events', 'score'] as const;
+  protected readonly shown = signal<(typeof this.shows)[number]>('circuit');
   /** The happening of which it was asked why. */
   protected readonly asked = signal<string | undefined>(undefined);
   protected readonly adding = signal(false);

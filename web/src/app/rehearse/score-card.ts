@@ -1,0 +1,191 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
+import { upperCount } from '@yurei/core/judge';
+import { formatQuantity } from '@yurei/core/quantity';
+import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
+import { BenchService } from '../bench/bench';
+import { BenchView } from '../data/bench-view';
+
+interface Line {
+  what: string;
+  told: string;
+  more: string;
+  bad: boolean;
+  /** A time to look at. */
+  at?: number;
+}
+
+const day = 86_400;
+/** Operations after which relays wear out (common practice). */
+const relayLife = [50_000, 100_000] as const;
+
+/** What one rehearsal comes to: false triggers, chatter, relays, energy, blind times, and what sampling may miss. */
+@Component({
+  selector: 'yu-score-card',
+  template: `
+    @for (line of lines(); track $index) {
+      <div class="line" [class.bad]="line.bad">
+        <b>{{ line.what }}</b>
+        <span class="value">{{ line.told }}</span>
+        <span class="soft">{{ line.more }}</span>
+        @if (line.at !== undefined) {
+          <button type="button" (click)="view.moveTo(line.at)">
+            look at {{ line.at.toFixed(2) }} s
+          </button>
+        }
+      </div>
+    } @empty {
+      <p class="soft" role="status">{{ view.rehearsing() ? 'Rehearsing…' : 'Not rehearsed.' }}</p>
+    }
+    @if (trouble(); as trouble) {
+      <p class="soft" role="alert">{{ trouble }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      flex: 1.25;
+      min-height: 0;
+      overflow: auto;
+      padding: 4px 14px;
+      font-size: 13px;
+    }
+    .line {
+      display: grid;
+      grid-template-columns: minmax(150px, 1.2fr) minmax(150px, 1fr) minmax(0, 1.8fr) 116px;
+      gap: 2px 12px;
+      padding: 4px 9px;
+      border-left: 4px solid var(--moss);
+      border-bottom: 1px solid var(--rule);
+    }
+    .line.bad {
+      border-left-color: var(--lantern);
+    }
+    .value {
+      font-family: var(--mono);
+    }
+    button {
+      border: 0;
+      background: none;
+      font: inherit;
+      color: var(--indigo);
+      text-decoration: underline;
+      cursor: pointer;
+      padding: 0;
+      min-height: 24px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ScoreCard {
+  protected readonly view = inject(BenchView);
+  private readonly bench = inject(BenchService);
+  protected readonly trouble = signal('');
+  private readonly sampled = signal<{ of: Rehearsal; lines: Line[] } | undefined>(undefined);
+  private readonly rehearsed = computed(() =>
+    this.view.rehearsing() ? undefined : this.view.rehearsal(),
+  );
+  private turn = 0;
+
+  protected readonly lines = computed((): Line[] => {
+    const [design, rehearsal] = [this.view.shown(), this.rehearsed()];
+    if (!design || !rehearsal) return [];
+    const { falses, chatter, relays, energy, blind } = scoreRehearsal(design, rehearsal);
+    const sampled = this.sampled();
+    const { duration } = rehearsal;
+    const atMost = (day * upperCount(falses.count)) / duration;
+    return [
+      {
+        what: 'False triggers',
+        told: `${falses.count} in ${formatQuantity(duration, 's')}`,
+        more: `${short(falses.perDay)} a day of this, at most ${short(atMost)} (95 % sure)`,
+        bad: falses.count > 0,
+      },
+      ...(sampled?.of === rehearsal ? sampled.lines : []),
+      ...blind.map(({ name, seconds, from, because }): Line => ({
+        what: `${name} blind`,
+        told: seconds > 0 ? formatQuantity(seconds, 's') : 'never',
+        more: seconds > 0 ? `at most, ${because}` : 'an edge wakes it',
+        bad: false,
+        ...(seconds > 0 ? { at: from } : {}),
+      })),
+      ...(chatter.length === 0
+        ? [{ what: 'Chatter', told: 'none', more: 'no answer went to and fro', bad: false }]
+        : chatter.map(({ name, changes, first }): Line => ({
+            what: `${name} chatters`,
+            told: `${changes} ${changes === 1 ? 'change' : 'changes'} too many`,
+            more: 'the third or more within a second',
+            bad: true,
+            at: first,
+          }))),
+      ...relays.map(({ name, relay, pulls, perYear }): Line => ({
+        what: relay === 'relay' ? name : `${name}, ${relay}`,
+        told: `pulled in ${pulls} ${pulls === 1 ? 'time' : 'times'}`,
+        more:
+          pulls === 0
+            ? 'not switched in this scene'
+            : `if it went on like this, worn after ${years(relayLife[0] / perYear)} to ${years(relayLife[1] / perYear)} (50,000 to 100,000 operations, common practice)`,
+        bad: perYear > relayLife[1],
+      })),
+      energy
+        ? {
+            what: 'Energy',
+            told: formatQuantity(energy.joules, 'J'),
+            more: `${formatQuantity(energy.watts, 'W')} on the average, ${formatQuantity(energy.most, 'W')} at most, from all sources`,
+            bad: false,
+          }
+        : { what: 'Energy', told: 'none', more: 'no source gives anything', bad: false },
+    ];
+  });
+
+  constructor() {
+    effect(() => {
+      const rehearsal = this.rehearsed();
+      if (rehearsal) untracked(() => void this.sample(rehearsal));
+    });
+  }
+
+  /** Tries wanted happenings with other beginnings, one after the other. */
+  private async sample(rehearsal: Rehearsal): Promise<void> {
+    const turn = ++this.turn;
+    const [design, scene] = [this.view.shown(), this.view.played()];
+    if (!design || !scene) return;
+    this.trouble.set('');
+    const lines: Line[] = [];
+    for (const { id, name } of scene.happenings.filter((h) => h.intent === 'wanted')) {
+      try {
+        const lean = { ...design, readings: [] };
+        const found = await this.bench.patient.sampled(lean, scene.id, rehearsal, id);
+        if (turn !== this.turn) return;
+        if (found) lines.push(sampledLine(name, found));
+        this.sampled.set({ of: rehearsal, lines: [...lines] });
+      } catch (error) {
+        if (turn === this.turn)
+          this.trouble.set(error instanceof Error ? error.message : String(error));
+      }
+    }
+  }
+}
+
+const sampledLine = (name: string, { missed, tried, every }: Sampled): Line => ({
+  what: `“${name}”, whenever it begins`,
+  told: tried > 0 ? `missed ${missed} of ${tried} times` : 'never missed by that',
+  more:
+    tried > 0
+      ? `begun at ${tried} moments over the ${formatQuantity(every, 's')} between two readings`
+      : `felt for more than twenty readings, at most ${formatQuantity(every, 's')} apart`,
+  bad: missed > 0,
+});
+
+const short = (value: number): string => String(Number(value.toPrecision(2)));
+const years = (value: number): string =>
+  value >= 1
+    ? `${short(value)} ${short(value) === '1' ? 'year' : 'years'}`
+    : `${short(365.25 * value)} days`;

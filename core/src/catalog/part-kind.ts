@@ -254,6 +254,8 @@ export interface PartKind {
   relays?: (part: SolvedPart) => Readonly<Record<string, boolean>>;
   converter?: Converter;
   inputs?: DigitalInputs;
+  /** Below this supply of its own, V, it stops; back above, its program begins anew after so many seconds. */
+  brownOut?: { below: number; starts: number };
   /** Its coil kicks back at switch-off and wants a diode across these terminals. */
   coil?: { plus: string; minus: string };
   /** It only conducts from the first terminal to the second. */

@@ -8,7 +8,7 @@ export { restingLogic, type Kept, type LogicState } from './state.js';
 export { mostRounds, outputDuty, outputOn, stepLogic } from './interpreter.js';
 export { isDue, nextPass, nextReading } from './sleep.js';
 export { roundOf } from './outputs-step.js';
-export { arrival, lightnessDuty, share } from './drive.js';
+export { arrival, levelAt, lightnessDuty, share } from './drive.js';
 export { patternOf, patterns, type Pattern } from './patterns.js';
 export {
   sayAction,

@@ -8,12 +8,13 @@ import {
   sayTrigger,
   type LogicState,
 } from '../logic/index.js';
+import type { Outage } from './supervisor.js';
 import type { ActingChange, LogicChange } from './traces.js';
 
 /** Something that came about in a rehearsal, and which others brought it about. */
 export interface Event {
   t: number;
-  kind: 'channel' | 'mode' | 'rule' | 'counter' | 'sequence' | 'notice' | 'acting';
+  kind: 'channel' | 'mode' | 'rule' | 'counter' | 'sequence' | 'notice' | 'acting' | 'controller';
   /** Of what it is about; a mode's is its chart's. */
   id: string;
   text: string;
@@ -45,23 +46,39 @@ class Chronicle {
  */
 export function eventsOf(
   design: Design,
-  record: { logic: readonly LogicChange[]; acting: readonly ActingChange[] },
+  record: {
+    logic: readonly LogicChange[];
+    acting: readonly ActingChange[];
+    outages?: readonly Outage[];
+  },
 ): Event[] {
   const chronicle = new Chronicle();
-  const { acting } = record;
+  const others = [
+    ...record.acting.map((a) => ({ t: a.t, add: () => addActing(design, chronicle, a) })),
+    ...(record.outages ?? []).flatMap((o) => outageEvents(chronicle, o)),
+  ].sort((a, b) => a.t - b.t);
   let next = 0;
-  const actUntil = (t: number): void => {
-    for (; next < acting.length && acting[next].t < t; next++)
-      addActing(design, chronicle, acting[next]);
+  const othersUntil = (t: number): void => {
+    for (; next < others.length && others[next].t < t; next++) others[next].add();
   };
   for (let i = 1; i < record.logic.length; i++) {
     const [before, { t, logic: after }] = [record.logic[i - 1].logic, record.logic[i]];
-    actUntil(t);
+    othersUntil(t);
     addChange(design, chronicle, before, after, t);
   }
-  actUntil(Infinity);
+  othersUntil(Infinity);
   return chronicle.events;
 }
+
+/** That the controller stops, and that it runs again. */
+const outageEvents = (chronicle: Chronicle, { from, to, because }: Outage) =>
+  [
+    { t: from, begins: false, text: `The controller stops: ${because}` },
+    { t: to, begins: true, text: 'The controller runs again' },
+  ].map((event) => ({
+    t: event.t,
+    add: () => chronicle.add({ kind: 'controller', id: 'controller', ...event }, []),
+  }));
 
 function addChange(
   design: Design,

@@ -19,6 +19,7 @@ export {
   type WouldRead,
 } from './what-if.js';
 export { chainOf, eventsOf, type Event } from './events.js';
+export type { Outage } from './supervisor.js';
 export { firingsOf, isSignOf, type Firing } from './firings.js';
 export { explain, outputsThatFire, type Cure, type Why } from './cures.js';
 export { missedBySampling, scoreRehearsal, type RehearsalScore, type Sampled } from './score.js';

@@ -1,22 +1,23 @@
-import { channelReader, kindOf, paramsOf } from '../catalog/index.js';
+import { channelReader } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
-  arrival,
   conditionsOf,
   isDue,
   nextPass,
   nextReading,
-  outputDuty,
   readsAt,
+  restingLogic,
   stepLogic,
   type LogicState,
 } from '../logic/index.js';
 import { calmUntil, readOn, type Reader } from './calm.js';
 import { noiseOf } from './random.js';
-import { Pulls } from './pulls.js';
+import { differ } from './decisions.js';
+import { nextFadeLook, Recorder } from './recorder.js';
 import { Rig } from './rig.js';
-import { emptyTrace, hold, type ActingChange, type LogicChange, type Trace } from './traces.js';
+import { stoodStill, Supervisor, type Outage } from './supervisor.js';
+import { emptyTrace, type ActingChange, type LogicChange, type Trace } from './traces.js';
 import { judge, type Replay, type Verdict } from './verdict.js';
 import { nextWatch, watched, type Span } from './watch.js';
 
@@ -35,6 +36,8 @@ export interface Rehearsal {
   watts: Trace;
   /** How often each relay has pulled in, by part id and the relay's name. */
   pulls: Record<string, Record<string, number>>;
+  /** When the controller did not run its program. */
+  outages: Outage[];
   acting: ActingChange[];
   logic: LogicChange[];
   verdicts: Verdict[];
@@ -46,9 +49,6 @@ export interface Rehearsal {
 /** Without channels the circuit itself is looked at this often at most, and so many times in all, s. */
 const lookEvery = 0.01;
 const mostLooks = 5000;
-
-/** A fading output is recorded this often, s. */
-const fadeLook = 0.02;
 
 /** More moments than this would take too long at this stage of the program. */
 const mostMoments = 2_000_000;
@@ -95,13 +95,9 @@ class Play {
   /** Until when it is calm from a moment on; never on the full path. */
   private readonly calm: (t: number) => number;
   private readonly readings: Record<string, Trace>;
-  private readonly outputs: Record<string, Trace>;
-  private readonly nets: Record<string, Trace> = {};
-  private readonly watts = emptyTrace();
-  private readonly pulls = new Pulls();
-  private readonly acting: ActingChange[] = [];
+  private readonly supervisor: Supervisor;
+  private readonly recorder: Recorder;
   private readonly logicLog: LogicChange[];
-  private readonly active = new Map<string, boolean>();
   /** Levels of channels that read on an edge, as they were a moment ago. */
   private readonly levels = new Map<string, number>();
   /** Levels at edges since the last reading, of channels that remember them. */
@@ -110,7 +106,6 @@ class Play {
   /** Until then something that has happened goes on fading. */
   private restless = 0;
   private logic: LogicState;
-  private seen?: Solution;
 
   constructor(
     private readonly design: Design,
@@ -129,8 +124,9 @@ class Play {
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
+    this.supervisor = new Supervisor(design, scene);
     this.spans = design.channels.some((c) => c.edge) ? watched(scene) : [];
-    this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
+    this.recorder = new Recorder(design, this.rig);
   }
 
   run(onProgress?: (share: number) => void): this {
@@ -148,7 +144,13 @@ class Play {
 
   /** Takes readings without looking at the circuit for as long as it stands still; the time of the last one. */
   private skip(t: number): number {
-    const until = Math.min(this.calm(t), nextPass(this.logic, t), this.nextFadeLook(t));
+    if (this.supervisor.running !== 'runs') return t;
+    const until = Math.min(
+      this.calm(t),
+      nextPass(this.logic, t),
+      nextFadeLook(this.design, this.logic, t),
+      this.supervisor.next(t),
+    );
     const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
     if (!this.rig.feelsTheSameAt(this.scene, [t, (t + until) / 2, until])) {
@@ -184,44 +186,68 @@ class Play {
 
   /** The next moment at which anything can change. */
   private next(t: number): number {
+    if (this.supervisor.running !== 'runs')
+      return Math.min(this.supervisor.next(t), this.nextLook(t));
     const { channels } = this.design;
-    const look = Math.max(lookEvery, this.scene.duration / mostLooks);
-    const reading = channels.length === 0 ? t + look : Infinity;
+    const reading = channels.length === 0 ? this.nextLook(t) : Infinity;
     return Math.min(
       reading,
       nextPass(this.logic, t),
       ...channels.map((c) => nextReading(this.logic, c, t)),
-      this.nextFadeLook(t),
+      nextFadeLook(this.design, this.logic, t),
       ...this.spans.map((span) => nextWatch(span, t)),
+      this.supervisor.next(t),
     );
   }
 
-  /** While an output fades it is looked at now and then; the circuit stays as it is. */
-  private nextFadeLook(t: number): number {
-    const fading = this.design.outputs.some(
-      (o) => o.fade && arrival(o, this.logic.outputs[o.id]) > t,
-    );
-    return fading ? (Math.floor(t / fadeLook + 1e-6) + 1) * fadeLook : Infinity;
+  private nextLook(t: number): number {
+    return t + Math.max(lookEvery, this.scene.duration / mostLooks);
   }
 
   private moment(t: number): void {
-    const solution = this.rig.settle(this.scene, t, this.logic);
-    this.record(t, solution);
+    const solution = this.rig.settle(this.scene, t, this.logic, this.driven);
+    this.recorder.record(t, this.logic, solution);
+    if (!this.runs(t, solution)) return;
     const edges = this.edges(solution);
     const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
     const logic = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
     const changed = differ(logic, this.logic);
+    if (changed) this.change(t, logic);
+    else this.logic = logic;
+  }
+
+  /** Whether the controller drives its pins. */
+  private get driven(): boolean {
+    return !['dark', 'starting'].includes(this.supervisor.running);
+  }
+
+  /** Whether the program runs; it begins anew after a reset, and what it has not kept is lost. */
+  private runs(t: number, solution: Solution): boolean {
+    const { running: before } = this.supervisor;
+    const { running, reset } = this.supervisor.look(t, solution);
+    const lost = running === 'dark' || running === 'starting';
+    if (running === 'hung' && before === 'runs')
+      this.change(t, stoodStill(this.design, this.logic, t));
+    if (reset || (lost && before !== 'dark' && before !== 'starting')) {
+      const { clock } = this.logic;
+      this.remembered.clear();
+      this.change(t, restingLogic(this.design, { at: t, clock, kept: this.logic }));
+    }
+    return running === 'runs';
+  }
+
+  private change(t: number, logic: LogicState): void {
     this.logic = logic;
-    if (!changed) return;
     this.logicLog.push({ t, logic });
-    this.record(t, this.rig.settle(this.scene, t, logic));
+    this.recorder.record(t, this.logic, this.rig.settle(this.scene, t, logic, this.driven));
   }
 
   result(): Rehearsal {
-    const { design, scene, readings, acting, logicLog } = this;
+    const { design, scene, readings, logicLog, recorder } = this;
+    const { acting } = recorder;
     const replay: Replay = (other) => {
       const played = new Play(design, other, this.path).run();
-      return { acting: played.acting, logic: played.logicLog };
+      return { acting: played.recorder.acting, logic: played.logicLog };
     };
     const record = { readings, acting, logic: logicLog };
     const { verdicts, strays } = judge(design, scene, this.rig, record, replay);
@@ -230,10 +256,11 @@ class Play {
       seed: scene.seed,
       duration: scene.duration,
       readings,
-      nets: this.nets,
-      outputs: this.outputs,
-      watts: this.watts,
-      pulls: this.pulls.counted,
+      nets: recorder.nets,
+      outputs: recorder.outputs,
+      watts: recorder.watts,
+      pulls: recorder.pulls,
+      outages: this.supervisor.outages.map((o) => ({ ...o, to: Math.min(o.to, scene.duration) })),
       acting,
       logic: logicLog,
       verdicts,
@@ -276,56 +303,4 @@ class Play {
     }
     return readings;
   }
-
-  private record(t: number, solution: Solution): void {
-    // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
-    const off = Math.abs(t / fadeLook - Math.round(t / fadeLook)) > 1e-6;
-    const between = this.design.outputs.filter(
-      (o) => off && o.fade && arrival(o, this.logic.outputs[o.id]) > t,
-    );
-    for (const output of this.design.outputs)
-      if (!between.includes(output))
-        hold(this.outputs[output.id], t, outputDuty(this.logic, output, t));
-    if (between.length === 0) hold(this.watts, t, this.rig.watts(solution, this.logic, t));
-    if (solution === this.seen) return;
-    this.seen = solution;
-    for (const net of solution.nets) {
-      if (net.volts !== undefined) hold((this.nets[net.id] ??= emptyTrace()), t, net.volts);
-    }
-    this.recordActing(t, solution);
-  }
-
-  private recordActing(t: number, solution: Solution): void {
-    for (const part of this.design.parts) {
-      const { acts, relays } = kindOf(part);
-      const solved = solution.parts[part.id];
-      if (relays && solved) this.pulls.look(part.id, relays(solved));
-      if (!acts || !solved) continue;
-      const params = paramsOf(part);
-      const active = acts.active(solved, params);
-      if (active === (this.active.get(part.id) ?? false)) continue;
-      this.active.set(part.id, active);
-      this.acting.push({ part: part.id, t, active, because: acts.because(solved, params) });
-    }
-  }
-}
-
-/** Whether the controller has decided differently, apart from what it only remembers. */
-function differ(a: LogicState, b: LogicState): boolean {
-  if (Object.keys(a.channels).some((id) => a.channels[id].tripped !== b.channels[id]?.tripped))
-    return true;
-  // A pass in which nothing was due keeps everything but the channels.
-  return a.rules !== b.rules && decisions(a) !== decisions(b);
-}
-
-/** What the controller has decided, besides the channels' answers. */
-function decisions({ rules, modes, counters, playing, outputs, notices }: LogicState): string {
-  return JSON.stringify([
-    Object.values(rules).map((r) => [Number(r.active), r.began]),
-    modes,
-    counters,
-    playing,
-    Object.values(outputs).map((o) => o.target),
-    Object.values(notices).map((n) => n.sent),
-  ]);
 }

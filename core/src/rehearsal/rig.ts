@@ -63,6 +63,8 @@ export class Rig {
   /** Which outputs are on, in their order. */
   private on?: readonly boolean[];
   private last?: Solution;
+  /** Whether the pins are all inputs. */
+  private loosened = false;
   /** Where turns of pins have led from a solution, while nothing else has changed. */
   private readonly turns = new Map<Solution, Map<string, Turned>>();
   private readonly power: SupplyPower;
@@ -91,11 +93,11 @@ export class Rig {
    * The circuit at a moment of a scene, with the outputs as the controller has set them.
    * The same object is given back as long as nothing that is felt or set has changed.
    */
-  settle(scene: Scene, t: number, logic: LogicState): Solution {
+  settle(scene: Scene, t: number, logic: LogicState, driven = true): Solution {
     const now = momentIn(scene, t);
     const warmer = this.warm(now);
     const before = this.last;
-    const turned = this.setPins(logic, t);
+    const turned = driven ? this.setPins(logic, t) : this.release();
     if (warmer) this.turns.clear();
     if (before && turned && !warmer) return this.turn(before, now);
     return this.agree(turned || warmer || !before ? this.solve() : before, now);
@@ -245,7 +247,7 @@ export class Rig {
    * long as nothing else has changed: an output that blinks is solved a few times, not at each beat.
    */
   private turn(before: Solution, now: Now): Solution {
-    const key = this.on?.map(Number).join('') ?? '';
+    const key = this.on?.map(Number).join('') ?? 'loose';
     const known = this.turns.get(before)?.get(key);
     if (known) {
       this.circuit.network.recall(known.memory);
@@ -325,10 +327,20 @@ export class Rig {
     return true;
   }
 
+  /** Pins of a controller without power, or before its program begins, are inputs; true when they were not. */
+  private release(): boolean {
+    if (this.loosened) return false;
+    this.loosened = true;
+    this.on = undefined;
+    for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
+    return true;
+  }
+
   /** Drives the pins as the controller has its outputs; true when that has changed. */
   private setPins(logic: LogicState, t: number): boolean {
     const on = this.design.outputs.map((output) => outputOn(logic, output, t));
-    if (this.on?.every((was, i) => was === on[i])) return false;
+    if (!this.loosened && this.on?.every((was, i) => was === on[i])) return false;
+    this.loosened = false;
     this.on = on;
     turnPins(this.design, this.circuit, on);
     return true;

@@ -83,7 +83,7 @@ type Blind = RehearsalScore['blind'][number];
 /** The longest time in which a channel's answer could not have followed what is felt. */
 function blindness(
   { id, name, edge, remembers, lockOut = 0 }: Design['channels'][number],
-  { readings, logic, duration }: Rehearsal,
+  { readings, logic, duration, outages }: Rehearsal,
 ): Blind {
   const times = readings[id]?.times ?? [];
   const between: Blind = {
@@ -99,8 +99,9 @@ function blindness(
       const from = i === 0 ? 0 : times[i - 1];
       const seconds = (times[i] ?? duration) - from;
       // What is left at the end is shorter than it would have become.
-      if (seconds > between.seconds && (i < times.length || times.length < 2))
-        Object.assign(between, { seconds, from });
+      const out = outages.find((o) => o.from < from + seconds && o.to > from);
+      if (seconds > between.seconds && (i < times.length || times.length < 2 || out))
+        Object.assign(between, { seconds, from, because: out?.because ?? 'between two readings' });
     }
   const ends = logic.flatMap(({ logic: { channels } }) => channels[id]?.locked ?? []);
   const locked = Math.max(0, ...ends);

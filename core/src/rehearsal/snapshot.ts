@@ -40,13 +40,14 @@ export function snapshot(
   design: Design,
   scene: Scene | undefined,
   t = 0,
-  rehearsal?: Pick<Rehearsal, 'logic'>,
+  rehearsal?: Pick<Rehearsal, 'logic'> & Partial<Pick<Rehearsal, 'outages'>>,
   rig = new Rig(design),
 ): Snapshot {
   const stage = scene ?? quietScene;
   const at = rehearsal ? stage : { ...stage, happenings: [] };
   const logic = rehearsal ? logicAt(rehearsal, t) : rig.restingLogic(at);
-  const solution = rig.settle(at, t, logic);
+  const loose = rehearsal?.outages?.some(({ loose = Infinity, to }) => t >= loose && t < to);
+  const solution = rig.settle(at, t, logic, !loose);
   const acting = design.parts.flatMap((part) => {
     const { acts } = kindOf(part);
     const solved = solution.parts[part.id];

@@ -79,7 +79,7 @@ class Look {
 
   constructor(
     private readonly design: Design,
-    private readonly record: Recorded,
+    private readonly record: Recorded & Pick<Rehearsal, 'outages'>,
     private readonly stretch: Stretch,
     /** When the scene is over, s. */
     private readonly end: number,
@@ -162,7 +162,13 @@ class Look {
     const near = nearest(channel, this.record, this.stretch);
     const { name } = channel;
     const knobs = channelKnobs(channel, near, this.stretch);
-    if (!near) return [{ place: 'not read', text: `${name} took no reading in that time.`, knobs }];
+    const { from, to } = this.stretch;
+    // As long as it was felt: what comes after that leads on what was read before.
+    const out = this.record.outages.find((o) => o.from <= from && o.to >= to - afterglow);
+    if (!near || out) {
+      const text = `${name} took no reading in that time${out ? `: ${out.because}` : ''}.`;
+      return [{ place: 'not read', text, knobs: out ? [] : knobs }];
+    }
     if (near.learning)
       return [{ place: 'learning', text: `${name} was still learning its baseline.`, knobs: [] }];
     const round = (n: number): number => Math.round(n * 10) / 10;

@@ -42,6 +42,8 @@ export interface HappeningKind {
   body?: (now: Moment) => Body | undefined;
   /** What it gives a receiver, before any lens, in the quantity's unit; undefined for nothing. */
   gives?: { [Q in Quantity]?: (now: Moment, receiver: Receiver) => number | undefined };
+  /** The controller's program stands still meanwhile. */
+  hangs?: boolean;
   /** What to keep in mind when it is tried for real. */
   cautions?: readonly string[];
   /** Where model and numbers come from. */

@@ -31,6 +31,7 @@ import { rain } from './happenings/rain.js';
 import { recordingPlays } from './happenings/recording-plays.js';
 import { smokeFills } from './happenings/smoke-fills.js';
 import { soilDries } from './happenings/soil-dries.js';
+import { programHangs } from './happenings/program-hangs.js';
 import { supplyDips } from './happenings/supply-dips.js';
 import { tagShown } from './happenings/tag-shown.js';
 import { tips } from './happenings/tips.js';
@@ -73,6 +74,7 @@ export const happeningKinds: readonly HappeningKind[] = [
   soilDries,
   batteryAges,
   supplyDips,
+  programHangs,
   recordingPlays,
 ];
 

@@ -90,6 +90,7 @@ export const chip8bit40pin: PartKind = {
     noise: (p) => p['noise'],
     sampling: () => ({ farads: 14e-12, seconds: 12e-6, ohms: 10e3 }),
   },
+  brownOut: { below: 2.7, starts: 0.065 },
   inputs: {
     supply: (part) => (part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0),
     low: () => 0.2,

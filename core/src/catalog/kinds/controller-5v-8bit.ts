@@ -126,6 +126,7 @@ export const controller5v8bit: PartKind = {
     // One and a half clocks of 125 kHz, through the multiplexer.
     sampling: (p) => ({ farads: p['sample'], seconds: 12e-6, ohms: 10e3 }),
   },
+  brownOut: { below: 2.7, starts: 1.6 },
   inputs: {
     supply: (part) => (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),
     low: (p) => p['low'],

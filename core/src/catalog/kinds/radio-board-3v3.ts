@@ -114,6 +114,7 @@ export const radioBoard3v3: PartKind = {
     noise: (p) => p['noise'],
     sampling: () => ({ farads: 5e-12, seconds: 5e-6, ohms: 5e3 }),
   },
+  brownOut: { below: 2.43, starts: 0.3 },
   inputs: {
     supply: (part) => (part.volts['3V3'] ?? 0) - (part.volts['GND'] ?? 0),
     low: () => 0.25,

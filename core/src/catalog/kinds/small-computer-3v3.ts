@@ -68,6 +68,7 @@ export const smallComputer3v3: PartKind = {
     { label: 'halted', amps: (p) => 0.1 * p['own'] },
   ],
   headline: () => 'no converter',
+  brownOut: { below: 2.9, starts: 20 },
   inputs: {
     supply: (part) => (part.volts['3V3'] ?? 0) - (part.volts['GND'] ?? 0),
     low: () => 0.25,

@@ -18,6 +18,7 @@ import {
   whatIf,
   type Deed,
   type LogicChange,
+  type Outage,
   type Rehearsal,
   type Response,
   type Rhythm,
@@ -37,6 +38,7 @@ import {
 export interface Moment {
   t: number;
   logic: LogicChange[];
+  outages: Outage[];
 }
 
 const sceneOf = (design: Design, id: string | undefined) => design.scenes.find((s) => s.id === id);

@@ -130,7 +130,9 @@ export class BenchView {
   private readonly moment = computed((): Moment | undefined => {
     const t = this.time();
     const rehearsal = this.rehearsal();
-    return t === undefined || !rehearsal ? undefined : { t, logic: rehearsal.logic };
+    return t === undefined || !rehearsal
+      ? undefined
+      : { t, logic: rehearsal.logic, outages: rehearsal.outages };
   });
 
   private async look({ design, scene, moment }: Look): Promise<void> {

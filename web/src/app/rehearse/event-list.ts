@@ -115,4 +115,5 @@ const glyphs: Readonly<Record<string, string>> = {
   sequence: 'pi-list',
   notice: 'pi-send',
   acting: 'pi-bell',
+  controller: 'pi-power-off',
 };

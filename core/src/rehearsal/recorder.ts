@@ -1,0 +1,70 @@
+import { kindOf, paramsOf } from '../catalog/index.js';
+import type { Solution } from '../circuit/index.js';
+import type { Design } from '../design/index.js';
+import { arrival, outputDuty, type LogicState } from '../logic/index.js';
+import { Pulls } from './pulls.js';
+import type { Rig } from './rig.js';
+import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
+
+/** A fading output is recorded this often, s. */
+const fadeLook = 0.02;
+
+/** While an output fades it is looked at now and then; the circuit stays as it is. */
+export function nextFadeLook({ outputs }: Design, logic: LogicState, t: number): number {
+  const fading = outputs.some((o) => o.fade && arrival(o, logic.outputs[o.id]) > t);
+  return fading ? (Math.floor(t / fadeLook + 1e-6) + 1) * fadeLook : Infinity;
+}
+
+/** Takes down what a circuit does in the course of a scene, besides its readings. */
+export class Recorder {
+  readonly outputs: Record<string, Trace>;
+  readonly nets: Record<string, Trace> = {};
+  readonly watts = emptyTrace();
+  readonly acting: ActingChange[] = [];
+  private readonly pullsSeen = new Pulls();
+  private readonly active = new Map<string, boolean>();
+  private seen?: Solution;
+
+  constructor(
+    private readonly design: Design,
+    private readonly rig: Rig,
+  ) {
+    this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
+  }
+
+  get pulls(): Pulls['counted'] {
+    return this.pullsSeen.counted;
+  }
+
+  /** Takes down what has changed. */
+  record(t: number, logic: LogicState, solution: Solution): void {
+    // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
+    const off = Math.abs(t / fadeLook - Math.round(t / fadeLook)) > 1e-6;
+    const between = this.design.outputs.filter(
+      (o) => off && o.fade && arrival(o, logic.outputs[o.id]) > t,
+    );
+    for (const output of this.design.outputs)
+      if (!between.includes(output)) hold(this.outputs[output.id], t, outputDuty(logic, output, t));
+    if (between.length === 0) hold(this.watts, t, this.rig.watts(solution, logic, t));
+    if (solution === this.seen) return;
+    this.seen = solution;
+    for (const net of solution.nets) {
+      if (net.volts !== undefined) hold((this.nets[net.id] ??= emptyTrace()), t, net.volts);
+    }
+    this.recordActing(t, solution);
+  }
+
+  private recordActing(t: number, solution: Solution): void {
+    for (const part of this.design.parts) {
+      const { acts, relays } = kindOf(part);
+      const solved = solution.parts[part.id];
+      if (relays && solved) this.pullsSeen.look(part.id, relays(solved));
+      if (!acts || !solved) continue;
+      const params = paramsOf(part);
+      const active = acts.active(solved, params);
+      if (active === (this.active.get(part.id) ?? false)) continue;
+      this.active.set(part.id, active);
+      this.acting.push({ part: part.id, t, active, because: acts.because(solved, params) });
+    }
+  }
+}

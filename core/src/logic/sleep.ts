@@ -15,7 +15,7 @@ export function fallAsleep(
   t: number,
 ): Awake {
   if (!sleep || awake.asleep || kept || t < awake.until) return awake;
-  const turns = Math.floor((t - awake.since) / sleep.every + 1e-9) + 1;
+  const turns = Math.floor((t - awake.since) / sleep.every + 1e-6) + 1;
   return { ...awake, asleep: true, wakes: awake.since + turns * sleep.every };
 }
 
@@ -29,7 +29,7 @@ export function nextReading(
   t: number,
 ): number {
   if (awake.asleep) return awake.wakes;
-  const turns = Math.floor((t - awake.since) / every + 1e-9) + 1;
+  const turns = Math.floor((t - awake.since) / every + 1e-6) + 1;
   return awake.since + turns * every;
 }
 

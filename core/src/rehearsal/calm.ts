@@ -1,5 +1,13 @@
 import type { Channel, Scene } from '../design/index.js';
-import { stepChannel, type ChannelState, type LogicState } from '../logic/index.js';
+import {
+  baselineCounts,
+  beyond,
+  isLearnt,
+  levelsOf,
+  stepChannel,
+  type ChannelState,
+  type LogicState,
+} from '../logic/index.js';
 import { happeningSpan, isSteady } from '../scene/index.js';
 
 /**
@@ -21,6 +29,9 @@ export function calmUntil(scene: Scene): (t: number) => number {
 /** What takes the readings of a channel while the circuit stands still. */
 export interface Reader {
   channel: Channel;
+  /** The reading without noise, and the most that noise can take it away, counts. */
+  counts: number;
+  spread: number;
   /** The n-th reading of the channel. */
   read: (n: number) => number;
   /** How many readings it has taken. */
@@ -32,6 +43,7 @@ export interface Reader {
  * Takes readings one after the other, as long as no channel's answer changes: nothing else does then.
  *
  * @param until readings at this time or later are left to a full pass
+ * @param stride every so many readings one is kept; above 1, readings that cannot matter are not taken at all
  * @returns the channels after it, and the time of the last reading; where an answer would change, of the one before
  */
 export function readOn(
@@ -39,12 +51,24 @@ export function readOn(
   state: LogicState,
   t: number,
   until: number,
+  stride = 1,
 ): { channels: LogicState['channels']; t: number } {
   const { since } = state.awake;
-  const turns = readers.map((r) => Math.floor((t - since) / r.channel.every + 1e-9) + 1);
-  const at = (i: number): number => since + turns[i] * readers[i].channel.every;
+  const turns = readers.map((r) => Math.floor((t - since) / r.channel.every + 1e-6) + 1);
+  const at = (i: number, turn = turns[i]): number => since + turn * readers[i].channel.every;
   const now: ChannelState[] = readers.map((r) => state.channels[r.channel.id]);
   const next: ChannelState[] = [...now];
+  if (stride > 1)
+    readers.forEach((reader, i) => {
+      const end = Math.floor((until - since) / reader.channel.every - 1e-6);
+      const to = end - tail(reader.channel);
+      if (to <= turns[i] || !cannotAnswer(reader, now[i])) return;
+      const first = Math.ceil(turns[i] / stride) * stride;
+      for (let turn = first; turn < to; turn += stride)
+        reader.keep(at(i, turn), reader.read(reader.taken + turn - turns[i]));
+      reader.taken += to - turns[i];
+      turns[i] = to;
+    });
   let last = t;
   for (;;) {
     let time = Infinity;
@@ -52,7 +76,7 @@ export function readOn(
     if (!(time < until)) break;
     let changes = false;
     for (let i = 0; i < readers.length; i++) {
-      if (Math.abs(at(i) - time) > 1e-9) continue;
+      if (at(i) - time > 1e-6 * readers[i].channel.every) continue;
       const { channel, read, taken } = readers[i];
       next[i] = stepChannel(channel, now[i], read(taken), time);
       changes ||= next[i].tripped !== now[i].tripped;
@@ -61,7 +85,7 @@ export function readOn(
     for (let i = 0; i < readers.length; i++) {
       if (next[i] === now[i]) continue;
       now[i] = next[i];
-      readers[i].keep(time, now[i].counts);
+      if (turns[i] % stride === 0) readers[i].keep(time, now[i].counts);
       readers[i].taken += 1;
       turns[i] += 1;
     }
@@ -70,4 +94,25 @@ export function readOn(
   const channels = { ...state.channels };
   readers.forEach((r, i) => (channels[r.channel.id] = now[i]));
   return { channels, t: last };
+}
+
+/** So many of the last readings a channel remembers. */
+export const tail = ({ filter, hits, misses }: Channel): number =>
+  (filter?.n ?? 0) + hits + misses + 2;
+
+/** Whether a channel at rest knows nothing but its last readings: neither its filter nor its baseline follows all. */
+export function remembersLast({ filter, baseline }: Channel, state: ChannelState): boolean {
+  const follows =
+    (filter?.by === 'exponential' && filter.n > 1) ||
+    (baseline?.kind === 'learnt' && baseline.follow !== 0);
+  return !follows && !state.on && !state.answer && isLearnt(baseline, state.baseline);
+}
+
+/** Whether no reading within its noise can bring a channel to answer. */
+function cannotAnswer({ channel, counts, spread }: Reader, state: ChannelState): boolean {
+  if (!remembersLast(channel, state) || state.run > 0) return false;
+  const levels = levelsOf(channel, baselineCounts(channel.baseline, state.baseline));
+  return [counts - spread, counts + spread, ...state.window].every((value) =>
+    levels.every((level) => !beyond(level, value)),
+  );
 }

@@ -8,7 +8,8 @@ import {
   type ChannelState,
   type Level,
 } from '../logic/index.js';
-import type { LogicChange } from './traces.js';
+import { remembersLast, tail } from './calm.js';
+import { countUpTo, emptyTrace, type LogicChange } from './traces.js';
 import type { Recorded } from './verdict.js';
 
 /** A stretch of a scene, s. */
@@ -94,10 +95,7 @@ export interface Nearest {
 
 /** @returns undefined when it took no reading in that time */
 export function nearest(channel: Channel, record: Recorded, stretch: Stretch): Nearest | undefined {
-  const trace = record.readings[channel.id];
-  const start = record.logic[0]?.logic.channels[channel.id] ?? restingChannel;
-  const course = channelCourse(channel, start, trace?.times ?? [], trace?.values ?? []);
-  const states = [...course].filter(({ at }) => at >= stretch.from && at <= stretch.to);
+  const states = statesOf(channel, record, stretch);
   if (states.length === 0) return undefined;
   const past = states.map((s) => pastLevel(channel, s));
   const best = past.reduce((a, b) => (b.by > a.by ? b : a));
@@ -113,6 +111,22 @@ export function nearest(channel: Channel, record: Recorded, stretch: Stretch): N
     row,
     locked: states.some((s, i) => past[i].by > 0 && s.at < s.locked),
   };
+}
+
+/** The states of a channel at its readings in a stretch, from where it was last known before. */
+function statesOf(
+  channel: Channel,
+  { readings, logic }: Pick<Recorded, 'readings' | 'logic'>,
+  { from, to }: Stretch,
+): ChannelState[] {
+  const { times, values } = readings[channel.id] ?? emptyTrace();
+  const known = logic[Math.max(0, countUpTo(logic, from, (change) => change.t) - 1)];
+  const start = known?.logic.channels[channel.id] ?? restingChannel;
+  const [first, end] = [from - 1e-9, to].map((t) => countUpTo(times, t, (time) => time));
+  const since = countUpTo(times, known && known.t > 0 ? start.at : -Infinity, (time) => time);
+  const begin = remembersLast(channel, start) ? Math.max(since, first - tail(channel)) : since;
+  const course = channelCourse(channel, start, times.slice(begin, end), values.slice(begin, end));
+  return [...course].slice(Math.max(0, first - begin));
 }
 
 /** The level that a reading came nearest to, and by how much it passed it, counts; below 0 it did not. */

@@ -2,7 +2,6 @@ import { channelReader } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
-  conditionsOf,
   isDue,
   nextPass,
   nextReading,
@@ -12,6 +11,7 @@ import {
   type LogicState,
 } from '../logic/index.js';
 import { calmUntil, readOn, type Reader } from './calm.js';
+import { goesCalm, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
 import { differ } from './decisions.js';
 import { nextFadeLook, Recorder } from './recorder.js';
@@ -34,6 +34,8 @@ export interface Rehearsal {
   outputs: Record<string, Trace>;
   /** Power that all sources together give, W; a dimmed output counts by its share of the time. */
   watts: Trace;
+  /** Every so many readings one is kept where nothing happens: 1 but in very long scenes. */
+  keptEvery: number;
   /** How often each relay has pulled in, by part id and the relay's name. */
   pulls: Record<string, Record<string, number>>;
   /** When the controller did not run its program. */
@@ -50,8 +52,11 @@ export interface Rehearsal {
 const lookEvery = 0.01;
 const mostLooks = 5000;
 
-/** More moments than this would take too long at this stage of the program. */
-const mostMoments = 2_000_000;
+/** Where something goes on fading after a happening it is asked again after this time, s. */
+const restlessFor = 1;
+
+/** Farther than this from its mean no deviate that is drawn lies: √(2·ln 2³²), of 32-bit numbers. */
+const mostNoise = 6.67;
 
 /**
  * Plays a scene against the circuit and the controller. Quasi-static: at each moment the circuit is
@@ -59,7 +64,7 @@ const mostMoments = 2_000_000;
  *
  * @param onProgress told the share done, 0 … 1, now and then
  * @param path 'full' looks at the circuit at every reading, 'fast' only when something may have changed; both give the same
- * @throws RangeError when the scene would need more than two million readings
+ * @throws RangeError when the scene needs more readings than can be rehearsed
  */
 export function rehearse(
   design: Design,
@@ -67,12 +72,6 @@ export function rehearse(
   onProgress?: (share: number) => void,
   path: 'fast' | 'full' = 'fast',
 ): Rehearsal {
-  const moments = scene.duration / Math.min(...design.channels.map((c) => c.every));
-  if (!(moments <= mostMoments)) {
-    throw new RangeError(
-      `"${scene.name}" needs ${Math.round(moments)} readings; at most ${mostMoments} can be rehearsed. Shorten the scene or read less often.`,
-    );
-  }
   return new Play(design, scene, path).run(onProgress).result();
 }
 
@@ -94,6 +93,7 @@ class Play {
   private readonly readers: ReadonlyMap<string, Taker>;
   /** Until when it is calm from a moment on; never on the full path. */
   private readonly calm: (t: number) => number;
+  private readonly stride: number;
   private readonly readings: Record<string, Trace>;
   private readonly supervisor: Supervisor;
   private readonly recorder: Recorder;
@@ -112,6 +112,7 @@ class Play {
     private readonly scene: Scene,
     private readonly path: 'fast' | 'full',
   ) {
+    this.stride = strideOf(design, scene, path);
     this.rig = new Rig(design);
     this.readers = new Map(
       design.channels.map((c, i) => {
@@ -119,7 +120,7 @@ class Play {
         return [c.id, { full, noise, draw: noiseOf(scene.seed, i), taken: 0 }];
       }),
     );
-    const skips = path === 'fast' && conditionsOf(design).numbers.size === 0;
+    const skips = path === 'fast' && goesCalm(design, scene);
     this.calm = skips ? calmUntil(scene) : (t) => t;
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic }];
@@ -153,8 +154,8 @@ class Play {
     );
     const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
-    if (!this.rig.feelsTheSameAt(this.scene, [t, (t + until) / 2, until])) {
-      this.restless = this.calm(t);
+    if (!this.rig.feelsTheSameAt(this.scene, [t, (t + until) / 2, until - 1e-6])) {
+      this.restless = Math.min(this.calm(t), t + restlessFor);
       return t;
     }
     const solution = this.rig.settle(this.scene, t, this.logic);
@@ -167,19 +168,23 @@ class Play {
         {
           channel,
           taken: taker.taken,
+          counts,
+          spread: mostNoise * sigma + 1,
           read: (n) => noisy(counts, sigma * taker.draw(n), taker.full),
           keep: (time, value) => this.keep(channel.id, time, value),
         },
       ];
     });
-    const { channels, t: last } = readOn(readers, this.logic, t, until);
+    const { channels, t: last } = readOn(readers, this.logic, t, until, this.stride);
+    for (const { channel, taken } of readers) {
+      const taker = this.readers.get(channel.id);
+      if (taker) taker.taken = taken;
+    }
     this.logic = { ...this.logic, channels };
     return last;
   }
 
   private keep(channel: string, t: number, value: number): void {
-    const taker = this.readers.get(channel);
-    if (taker) taker.taken += 1;
     this.readings[channel].times.push(t);
     this.readings[channel].values.push(value);
   }
@@ -265,6 +270,7 @@ class Play {
       logic: logicLog,
       verdicts,
       strays,
+      keptEvery: this.stride,
       solves: this.rig.solves,
     };
   }
@@ -299,6 +305,7 @@ class Play {
       const sigma = Math.hypot(taker.noise, own.get(channel.id) ?? 0);
       const value = noisy(counts, sigma * taker.draw(taker.taken), taker.full);
       readings.set(channel.id, value);
+      taker.taken += 1;
       this.keep(channel.id, t, value);
     }
     return readings;

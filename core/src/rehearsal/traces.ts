@@ -31,12 +31,17 @@ export function hold(trace: Trace, t: number, value: number): void {
 
 /** The value of a trace at a time; undefined before its first. */
 export function valueAt(trace: Trace, t: number): number | undefined {
-  let low = 0;
-  let high = trace.times.length;
+  const before = countUpTo(trace.times, t, (time) => time);
+  return before === 0 ? undefined : trace.values[before - 1];
+}
+
+/** How many of a list in the order of time lie at a time or before it. */
+export function countUpTo<A>(list: readonly A[], t: number, timeOf: (item: A) => number): number {
+  let [low, high] = [0, list.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (trace.times[middle] <= t) low = middle + 1;
+    if (timeOf(list[middle]) <= t) low = middle + 1;
     else high = middle;
   }
-  return low === 0 ? undefined : trace.values[low - 1];
+  return low;
 }

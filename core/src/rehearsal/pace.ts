@@ -1,0 +1,41 @@
+import type { Design, Scene } from '../design/index.js';
+import { conditionsOf } from '../logic/index.js';
+import { happeningSpan, isSteady } from '../scene/index.js';
+
+/** Readings while something changes, each with a look at the circuit: more would take too long. */
+const mostBusy = 2_000_000;
+/** Readings of all channels together: more would take too long even without looking at the circuit. */
+const mostInAll = 200_000_000;
+/** Up to so many readings all are kept; of more about half as many. */
+const mostKept = 2_000_000;
+
+/** Whether nothing but a happening can change what is felt, and rules need no reading between two answers. */
+export const goesCalm = (design: Design, scene: Scene): boolean =>
+  isSteady(scene) && conditionsOf(design).numbers.size === 0;
+
+/**
+ * Every so many readings one is kept where nothing happens: 1, all of them, unless the scene is very long.
+ *
+ * @throws RangeError when the scene needs more readings than can be rehearsed
+ */
+export function strideOf(design: Design, scene: Scene, path: 'fast' | 'full'): number {
+  const { channels } = design;
+  const { duration, happenings, name } = scene;
+  const fastest = Math.min(...channels.map((c) => c.every));
+  const calm = path === 'fast' && goesCalm(design, scene);
+  const busy = calm
+    ? happenings.map(happeningSpan).reduce((sum, { start, end }) => sum + end - start, 0)
+    : duration;
+  const told = calm ? 'while something happens' : 'while light, weather or a rule may change';
+  refuseAbove(mostBusy, Math.min(busy, duration) / fastest, name, told);
+  const all = channels.reduce((sum, { every }) => sum + duration / every, 0);
+  refuseAbove(mostInAll, all, name, 'in all');
+  return all > mostKept ? Math.ceil((2 * all) / mostKept) : 1;
+}
+
+function refuseAbove(most: number, readings: number, scene: string, when: string): void {
+  if (!(readings > most)) return;
+  throw new RangeError(
+    `"${scene}" needs ${Math.round(readings)} readings ${when}; at most ${most} can be rehearsed. Shorten the scene or read less often.`,
+  );
+}

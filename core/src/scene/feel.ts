@@ -111,17 +111,16 @@ function prepare(scene: Scene): Prepared {
 /** Works out once what all sensors need to know of a moment. */
 export function momentIn(scene: Scene, t: number): Now {
   const { ambient, happenings } = prepare(scene);
-  const happening = happenings.map(({ kind, start, params, path }) => ({
-    kind,
-    moment: { params, path, t: t - start },
-  }));
+  const happening: Now['happening'] = [];
   const bodies: Body[] = [];
-  happenings.forEach(({ start, lasts, kind }, i) => {
-    // A body is there only while its happening lasts.
-    if (!kind.body || t < start || t > start + lasts) return;
-    const body = kind.body(happening[i].moment);
+  for (const { kind, start, lasts, params, path } of happenings) {
+    // What it gives may go on fading afterwards; a body is there only while its happening lasts.
+    if (t < start) continue;
+    const moment = { params, path, t: t - start };
+    if (kind.gives) happening.push({ kind, moment });
+    const body = t > start + lasts ? undefined : kind.body?.(moment);
     if (body) bodies.push(body);
-  });
+  }
   return { ambient, t, seed: scene.seed, happening, bodies };
 }
 

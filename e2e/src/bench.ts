@@ -6,6 +6,7 @@ import { until, By } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
 import { merged } from './merged.js';
+import { benchRehearse } from './bench-rehearse.js';
 import { benchSet } from './bench-set.js';
 import { Page } from './page.js';
 import { summary } from './summary.js';
@@ -59,18 +60,6 @@ async function benchCore(): Promise<void> {
   console.log(
     `rehearse 30 s of 10 ms readings               ${summary(time(10, () => rehearse(design, scene)))}`,
   );
-}
-
-/** Whole nights as they are drawn, one after the other on one core. */
-async function benchNights(): Promise<void> {
-  const { rehearseNight, usualVariation } = await import(
-    pathToFileURL('core/dist/nights/index.js').href
-  );
-  for (const name of ['slipway-beam', 'varnish-bench-fire']) {
-    const design = JSON.parse(readFileSync(`demo/${name}.yurei.json`, 'utf8'));
-    const times = time(40, (i) => rehearseNight(design, design.scenes[0], usualVariation, i + 1));
-    console.log(`a night of ${name.padEnd(34)} ${summary(times)}`);
-  }
 }
 
 /** From the edit to the painted picture, in the browser; and what the first page weighs. */
@@ -208,7 +197,7 @@ const dragScript = `
 
 console.log(`${cpus().length} × ${cpus()[0].model}, Node.js ${process.version}`);
 await benchCore();
-await benchNights();
+await benchRehearse();
 await benchBrowser();
 await benchSet();
 await benchWire('21 parts', merged('Twenty', ['slipway-beam', 'sail-loft-motion']));

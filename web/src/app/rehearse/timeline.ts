@@ -1,8 +1,9 @@
 import type { Channel, Scene } from '@yurei/core/design';
 import { levelsAtRest } from '@yurei/core/logic';
-import type { Rehearsal } from '@yurei/core/rehearsal';
+import type { Rehearsal, Trace } from '@yurei/core/rehearsal';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import type { Inks } from '../common/inks';
+import { extremes } from '../data/series';
 
 /** More points than this are thinned to the lowest and highest of each stretch. */
 const mostPoints = 1400;
@@ -21,7 +22,7 @@ export function timelineConfig(
     data: {
       datasets: channels.map((channel) => ({
         label: channel.name,
-        data: extremes(rehearsal.readings[channel.id] ?? { times: [], values: [] }),
+        data: pointsOf(rehearsal.readings[channel.id] ?? { times: [], values: [] }),
         borderColor: inks.indigo,
         borderWidth: 1.3,
         pointRadius: 0,
@@ -124,17 +125,14 @@ function cursor(time: number | undefined, inks: Inks) {
   };
 }
 
-/** Keeps the lowest and the highest reading of each stretch, so that no short dip is lost. */
-function extremes({ times, values }: { times: number[]; values: number[] }): ScatterDataPoint[] {
-  const all = times.map((x, i) => ({ x, y: values[i] }));
-  if (all.length <= mostPoints) return all;
-  const stretch = Math.ceil((2 * all.length) / mostPoints);
-  const kept: ScatterDataPoint[] = [];
-  for (let i = 0; i < all.length; i += stretch) {
-    const part = all.slice(i, i + stretch);
-    const low = part.reduce((a, b) => (b.y < a.y ? b : a));
-    const high = part.reduce((a, b) => (b.y > a.y ? b : a));
-    kept.push(...(low.x <= high.x ? [low, high] : [high, low]));
+const thinned = new WeakMap<Trace, ScatterDataPoint[]>();
+
+/** The lowest and the highest reading of each stretch, so that no short dip is lost; worked out once a trace. */
+function pointsOf(trace: Trace): ScatterDataPoint[] {
+  let points = thinned.get(trace);
+  if (!points) {
+    points = extremes(trace.times, trace.values, 0, trace.times.length, mostPoints / 2);
+    thinned.set(trace, points);
   }
-  return kept;
+  return points;
 }

@@ -1,12 +1,24 @@
 import type { Trace } from '@yurei/core/rehearsal';
 
+const drawn = new WeakMap<Trace, { size: string; path: string }>();
+
+/** The stepped path of a trace, worked out once a trace and size. */
+export function tracePath(trace: Trace, duration: number, width: number, height: number): string {
+  const size = `${duration} ${width} ${height}`;
+  const known = drawn.get(trace);
+  if (known?.size === size) return known.path;
+  const path = steppedPath(trace, duration, width, height);
+  drawn.set(trace, { size, path });
+  return path;
+}
+
 /**
  * A stepped SVG path of a trace. Where many values fall on one column of pixels, the lowest and the
  * highest of them are drawn, so that no short event is lost.
  *
  * @param width, height of the box in user units
  */
-export function tracePath(trace: Trace, duration: number, width: number, height: number): string {
+function steppedPath(trace: Trace, duration: number, width: number, height: number): string {
   const { times, values } = trace;
   if (times.length === 0 || !(duration > 0)) return '';
   const low = values.reduce((a, b) => Math.min(a, b));

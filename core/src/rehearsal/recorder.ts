@@ -9,6 +9,12 @@ import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
 /** A fading output is recorded this often, s. */
 const fadeLook = 0.02;
 
+/**
+ * To the nearest billionth: what lies below is left over by the solver, and differs between machines whose exponential
+ * function differs in its last digit.
+ */
+const toNano = (value: number): number => Math.round(value * 1e9) / 1e9 + 0;
+
 /** While an output fades it is looked at now and then; the circuit stays as it is. */
 export function nextFadeLook({ outputs }: Design, logic: LogicState, t: number): number {
   const fading = outputs.some((o) => o.fade && arrival(o, logic.outputs[o.id]) > t);
@@ -44,12 +50,13 @@ export class Recorder {
       (o) => off && o.fade && arrival(o, logic.outputs[o.id]) > t,
     );
     for (const output of this.design.outputs)
-      if (!between.includes(output)) hold(this.outputs[output.id], t, outputDuty(logic, output, t));
-    if (between.length === 0) hold(this.watts, t, this.rig.watts(solution, logic, t));
+      if (!between.includes(output))
+        hold(this.outputs[output.id], t, toNano(outputDuty(logic, output, t)));
+    if (between.length === 0) hold(this.watts, t, toNano(this.rig.watts(solution, logic, t)));
     if (solution === this.seen) return;
     this.seen = solution;
     for (const net of solution.nets) {
-      if (net.volts !== undefined) hold((this.nets[net.id] ??= emptyTrace()), t, net.volts);
+      if (net.volts !== undefined) hold((this.nets[net.id] ??= emptyTrace()), t, toNano(net.volts));
     }
     this.recordActing(t, solution);
   }

@@ -1,0 +1,46 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { visit } from './testing/visit.js';
+
+const names = [
+  'slipway-beam',
+  'loft-stairs',
+  'drying-room-fan',
+  'smoke-alarm-repeater',
+  'steps-lamp-at-dusk',
+  'winch-counter',
+];
+
+/** What the browser gives as files, as text. */
+const taken = `
+  window.given = [];
+  URL.createObjectURL = (blob) => (void window.given.push(blob), 'blob:none');
+  HTMLAnchorElement.prototype.click = () => undefined;`;
+
+describe('the same seed', () => {
+  const its = visit();
+  it.each(names)('gives the same bytes here and in Chromium: %s', async (name) => {
+    const file = `demo/${name}.yurei.json`;
+    const body = readFileSync(file, 'utf8');
+    const { driver } = its.browser;
+    const answer = await fetch(`${its.app.address}api/import`, { method: 'POST', body });
+    const { id } = (await answer.json()) as { id: string };
+    await driver.get(`${its.app.address}design/${id}/rehearse`);
+    await its.page.find('yu-rehearse yu-chart canvas');
+    await driver.executeScript(taken);
+    await its.page.press('CSV');
+    await its.page.press('VCD');
+    const files = await driver.executeAsyncScript<string[]>(
+      'const done = arguments[0]; Promise.all(window.given.map((blob) => blob.text())).then(done);',
+    );
+    // The same in Node.js, by the command line.
+    const kept = ['csv', 'vcd'].map((kind) => join(its.folder, `${name}.${kind}`));
+    const options = ['--csv', kept[0], '--vcd', kept[1]];
+    spawnSync(process.execPath, ['cli/dist/main.js', 'rehearse', file, ...options]);
+    const here = kept.map((path) => readFileSync(path, 'utf8'));
+    expect(files.map((text) => text.length)).toEqual(here.map((text) => text.length));
+    // Not compared as a whole in the message: they are long.
+    expect(files.map((text, i) => text === here[i])).toEqual([true, true]);
+  });
+});

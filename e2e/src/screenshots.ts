@@ -120,6 +120,32 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.sleep(1000);
     },
   },
+  {
+    name: 'map',
+    go: async (driver) => {
+      await open(driver, demoOf('dinghy-nudge'));
+      await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
+      await press(driver, 'Many nights…');
+      const of = await driver.wait(until.elementLocated(By.css('yu-study-form select')), 20000);
+      await of.sendKeys('two values');
+      await press(driver, 'Rehearse 432 nights');
+      await driver.wait(until.elementLocated(By.css('progress')), 20000);
+      await driver.wait(
+        until.elementLocated(By.xpath("//button[normalize-space(.)='Rehearse 432 nights']")),
+        180_000,
+      );
+      await driver.sleep(1000);
+    },
+  },
+  {
+    name: 'score',
+    go: async (driver) => {
+      await openDemo(driver, 'Drying room fan', 'rehearse');
+      await press(driver, 'score');
+      await driver.wait(until.elementLocated(By.css('yu-score-card .line:nth-child(3)')), 20000);
+      await driver.sleep(1500);
+    },
+  },
 ];
 
 async function press(driver: WebDriver, label: string): Promise<void> {

@@ -1,3 +1,4 @@
+export { profiles, type Profile } from './profiles.js';
 export { angleBetween, angularResponse, skyShare } from './angular-response.js';
 export { distanceToStretch, shadedShare } from './shadow.js';
 export { clearSky, sunElevation, throughClouds } from './sky.js';

@@ -11,6 +11,8 @@ import {
   setStage,
   shadedShare,
   skyShare,
+  ambientParams,
+  profiles,
 } from './index.js';
 
 const scene = (happenings: Happening[], daylight = 0): Scene => ({
@@ -185,3 +187,15 @@ describe('checkScenes', () => {
     expect(problems[0].place).toMatch(/^scenes\[0\] \(s\)\.happenings\[0\] \(h\)/);
   });
 });
+
+it.each(profiles.map((profile) => [profile.label, profile] as const))(
+  'surroundings of “%s” are possible',
+  (_, { ambient, source }) => {
+    expect(source.length).toBeGreaterThan(5);
+    for (const [id, value] of Object.entries(ambient)) {
+      const param = ambientParams.find((p) => p.id === id);
+      expect(value).toBeGreaterThanOrEqual(param?.min ?? Infinity);
+      expect(value).toBeLessThanOrEqual(param?.max ?? -Infinity);
+    }
+  },
+);

@@ -4,6 +4,7 @@ import type { Param } from '@yurei/core/catalog';
 import type { Block, Design, Drive, Lane, Sequence } from '@yurei/core/design';
 import { sayDrive } from '@yurei/core/logic';
 import { InlineValue } from '../common/inline-value';
+import { rulerMarks, rulerStep } from '../common/ruler';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { DriveField } from './drive-field';
@@ -39,19 +40,8 @@ export class Lanes {
   protected readonly picked = signal<{ lane: string; index: number } | undefined>(undefined);
 
   /** Dragged blocks stop at tenths of a step of the ruler. */
-  protected readonly snap = computed(() => this.step() / 10);
-  private readonly step = computed(() => {
-    const rough = this.sequence().length / 5;
-    const power = 10 ** Math.floor(Math.log10(rough));
-    return [1, 2, 5, 10].map((n) => n * power).find((s) => s >= rough) ?? power;
-  });
-  protected readonly ruler = computed(() => {
-    const { length: whole } = this.sequence();
-    const step = this.step();
-    return Array.from({ length: Math.floor(whole / step + 1e-9) + 1 }, (_, i) =>
-      Number((i * step).toPrecision(6)),
-    );
-  });
+  protected readonly snap = computed(() => rulerStep(this.sequence().length) / 10);
+  protected readonly ruler = computed(() => rulerMarks(this.sequence().length));
   /** Where it is at the time cursor, as a share of its length. */
   protected readonly playing = computed(() => {
     const at = this.view.snapshot()?.decided.playing[this.sequence().id];

@@ -99,6 +99,32 @@ describe('the step Rehearse', () => {
     expect(step.text('yu-score-card')).toMatch(/Chatter none .* Energy [\d.]+ J .* on the average/);
   });
 
+  it('moves happenings on the time line by keys, on whole tenths of a step, within the scene', async () => {
+    const bench = await openBench();
+    const step = await showSolved(RehearseStep);
+    await step.press('times');
+    const [gull, walker] = step.all('yu-happening-times .block');
+    expect(gull.getAttribute('aria-label')).toMatch(/^Gull flies through, nuisance, from 5 s for/);
+    await step.key(gull, 'ArrowRight');
+    expect(happening(bench, 'h1')?.start).toBe(6);
+    await step.key(walker, 'ArrowRight', { shiftKey: true });
+    expect(happening(bench, 'h2')?.start).toBe(24);
+    await step.key(walker, 'ArrowRight', { shiftKey: true });
+    expect(happening(bench, 'h2')?.start).toBe(30);
+    walker.click();
+    expect(bench.selection.is('happening', 'h2')).toBe(true);
+  });
+
+  it('takes the surroundings of a kind of place and time', async () => {
+    const bench = await openBench();
+    const step = await showSolved(RehearseStep);
+    const select = step.find<HTMLSelectElement>('.profile');
+    select.value = 'lit-room';
+    select.dispatchEvent(new Event('change'));
+    await step.settle();
+    expect(bench.view.scene()?.ambient).toEqual({ lamp: 300, temperature: 20, humidity: 50 });
+  });
+
   it('tells at once when an edit makes it miss', async () => {
     const bench = await openBench();
     const step = await showSolved(RehearseStep);

@@ -14,6 +14,7 @@ import {
   ambientOf,
   ambientParams,
   gives,
+  profiles,
   searchHappenings,
   type HappeningKind,
 } from '@yurei/core/scene';
@@ -31,6 +32,7 @@ import { Selection } from '../data/selection';
 import { Picture } from '../picture/picture';
 import { Player } from '../shell/player';
 import { EventList } from './event-list';
+import { HappeningTimes } from './happening-times';
 import { NightsDialog } from './nights/nights-dialog';
 import { Plan } from './plan';
 import { ScoreCard } from './score-card';
@@ -74,6 +76,7 @@ const always: ReadonlySet<string> = new Set([
     ChoiceField,
     EventList,
     FindDialog,
+    HappeningTimes,
     NightsDialog,
     ParamField,
     Picture,
@@ -124,7 +127,8 @@ export class RehearseStep {
     else download(name, writeVcd(design, rehearsal), 'text/plain');
   }
 
-  protected readonly shows = ['circuit', 'plan', 'events', 'score'] as const;
+  protected readonly profiles = profiles;
+  protected readonly shows = ['circuit', 'plan', 'times', 'events', 'score'] as const;
   protected readonly shown = signal<(typeof this.shows)[number]>('circuit');
   /** The happening of which it was asked why. */
   protected readonly asked = signal<string | undefined>(undefined);
@@ -205,6 +209,15 @@ export class RehearseStep {
   protected setPlan(side: 'width' | 'depth', value: number): void {
     const plan = this.session.design()?.plan;
     if (plan) this.session.edit({ type: 'set-plan', plan: { ...plan, [side]: value } });
+  }
+
+  /** Surroundings of a kind of place and time, in place of those the scene has. */
+  protected takeProfile(scene: Scene, event: Event): void {
+    const select = event.target as HTMLSelectElement;
+    const profile = profiles.find((p) => p.id === select.value);
+    select.value = '';
+    if (profile)
+      this.session.edit({ type: 'put-scene', scene: { ...scene, ambient: profile.ambient } });
   }
 
   protected choose(event: Event): void {

@@ -152,3 +152,56 @@ it('a board calls a channel by its pin, and by part and pin where two share a na
   expect(channels.map((c) => columnOf(c, channels))).toEqual(['A0', 'U1.A1', 'U2.A1']);
   expect(channels.map((c) => columnFor(c, ['A0', 'U2.A1']))).toEqual([0, -1, 1]);
 });
+
+describe('a sequence on the bench', () => {
+  const design: Design = {
+    ...sketch(
+      ['adapter G', 'controller-5v-8bit U', 'resistor R ohms=330', 'led H'],
+      ['G.plus U.VIN', 'G.minus U.GND', 'U.D9 R.a', 'R.b H.a', 'H.k U.GND'],
+    ),
+    controller: { pins: [{ pin: 'U.D9', mode: 'output' }] },
+    outputs: [{ id: 'o', name: 'o', pin: 'U.D9', active: 'high' }],
+    sequences: [
+      {
+        id: 'show',
+        name: 'Show',
+        length: 1,
+        times: 2,
+        lanes: [{ output: 'o', blocks: [{ start: 0.2, length: 0.3, drive: { as: 'on' } }] }],
+      },
+    ],
+  };
+  /** What a board says besides readings, with the time of the reading before, to a tenth. */
+  const said = (lines: readonly string[]): string => {
+    let t = 0;
+    return lines
+      .flatMap((line) => {
+        if (line.startsWith('#')) return [`${t.toFixed(1)} ${line.slice(2)}`];
+        t = Number(line.split(',')[0]) - 0.01;
+        return [];
+      })
+      .join('; ');
+  };
+  const board = (): StandInBoard => {
+    const its = new StandInBoard(design, quiet, readHappening);
+    its.hear('rate 20', 0);
+    its.goOn(1);
+    return its;
+  };
+
+  it('turns outputs as its lanes tell, says what acts, and that it is over', () => {
+    const its = board();
+    expect(its.hear('play show', 1)).toEqual(['# ok play show']);
+    expect(said(its.goOn(4))).toBe(
+      '1.2 acts H on; 1.5 acts H off; 2.2 acts H on; 2.5 acts H off; 3.0 played show',
+    );
+  });
+  it('is stopped, and an unknown one is refused', () => {
+    const its = board();
+    expect(its.hear('play nothing', 1)[0]).toMatch(/^# no: nothing is no sequence/);
+    its.hear('play show', 1);
+    expect(said(its.goOn(1.3))).toBe('1.2 acts H on');
+    its.hear('stop', 1.3);
+    expect(said(its.goOn(4))).toBe('1.3 acts H off; 1.3 played show');
+  });
+});

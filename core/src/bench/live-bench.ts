@@ -1,5 +1,12 @@
 import { findSurrounding, kindOf, paramsOf, type Quantity } from '../catalog/index.js';
 import { Circuit, type Transient } from '../circuit/index.js';
+import {
+  outputOn,
+  restingLogic,
+  stepLogic,
+  type LogicState,
+  type Program,
+} from '../logic/index.js';
 import type { Design, Happening, Output, Scene, TerminalRef } from '../design/index.js';
 import {
   exactReadings,
@@ -48,6 +55,8 @@ export class LiveBench {
   private transient?: Transient;
   private t = 0;
   private steps = 0;
+  /** A sequence that plays: what is left of the program, and how far it is. */
+  private show?: { program: Program; logic: LogicState };
 
   /** @param ambient what the surroundings are like; happenings of the scene are started by hand */
   constructor(
@@ -83,6 +92,29 @@ export class LiveBench {
   /** Ends everything that happens. */
   stop(): void {
     this.happenings = [];
+    if (this.show) this.drive(undefined);
+  }
+
+  /** Plays a sequence, which begins at a moment not before the last. A level between off and on is taken as on. */
+  play(sequence: string, t: number): void {
+    const nothing = { channels: [], machines: [], counters: [], rules: [], notices: [] };
+    const program = { ...this.design, ...nothing, controller: { pins: [] } };
+    const logic = restingLogic(program, { at: t });
+    this.show = { program, logic: { ...logic, playing: { [sequence]: t } } };
+  }
+
+  /** The sequence that plays. */
+  get playing(): string | undefined {
+    return this.show && Object.keys(this.show.logic.playing)[0];
+  }
+
+  /** Parts that act. */
+  get acting(): ReadonlySet<string> {
+    const acts = this.design.parts.filter((part) => {
+      const { acts: kind } = kindOf(part);
+      return kind?.active(this.circuit.values(part.id).update(), paramsOf(part));
+    });
+    return new Set(acts.map((part) => part.id));
   }
 
   /** What is happening, with its end in seconds since power on. */
@@ -106,10 +138,38 @@ export class LiveBench {
   readAt(t: number): Map<string, number> {
     this.happenings = this.happenings.filter((h) => happeningSpan(h).end + afterglow > t);
     this.scene = { ...this.scene, happenings: [...this.happenings] };
+    this.goOnPlaying(t);
     this.refeel(t, true);
     this.goOn(t);
     this.t = t;
     return this.read();
+  }
+
+  /** Turns the outputs of a sequence that plays as its lanes tell. */
+  private goOnPlaying(t: number): void {
+    if (!this.show) return;
+    const { program, logic } = this.show;
+    const next = stepLogic(program, logic, new Map(), t);
+    this.drive(Object.keys(next.playing).length > 0 ? { program, logic: next } : undefined);
+  }
+
+  private drive(show: LiveBench['show']): void {
+    const before = this.isOn();
+    this.show = show;
+    const now = this.isOn();
+    if (now.every((on, i) => on === before[i])) return;
+    this.setPins();
+    this.transient?.restart();
+  }
+
+  /** Which outputs are on: as a show tells, else as they were switched, else if they feed a sensor. */
+  private isOn(): boolean[] {
+    const { show, t } = this;
+    return this.design.outputs.map((output) =>
+      show && !output.feeds
+        ? outputOn(show.logic, output, t)
+        : (this.switched.get(output.pin) ?? output.feeds === true),
+    );
   }
 
   private goOn(t: number): void {
@@ -195,7 +255,8 @@ export class LiveBench {
   }
 
   private setPins(): void {
-    const isOn = ({ pin, feeds }: Output): boolean => this.switched.get(pin) ?? feeds === true;
+    const on = this.isOn();
+    const isOn = (output: Output): boolean => on[this.design.outputs.indexOf(output)];
     for (const [part, pins] of pinStates(this.design, isOn)) this.circuit.setState(part, { pins });
   }
 }

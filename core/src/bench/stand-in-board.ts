@@ -19,6 +19,8 @@ export class StandInBoard {
   private bench: LiveBench;
   private every = Infinity;
   private next = Infinity;
+  private playing?: string;
+  private acting: ReadonlySet<string> = new Set();
 
   constructor(
     private design: Design,
@@ -32,6 +34,8 @@ export class StandInBoard {
   rebuild(design: Design): string[] {
     this.design = design;
     this.bench = new LiveBench(design, this.scene);
+    this.playing = undefined;
+    this.acting = new Set();
     return ['# rebuilt', this.columns()];
   }
 
@@ -60,7 +64,7 @@ export class StandInBoard {
     for (let n = 0; this.next <= t; n++) {
       // A board that is late leaves readings out; it does not hurry.
       if (n === mostAtOnce) this.next = t;
-      lines.push(this.row(this.next));
+      lines.push(this.row(this.next), ...this.news());
       this.next += this.every;
     }
     return lines;
@@ -72,6 +76,7 @@ export class StandInBoard {
     rate: (rest, t) => this.setRate(rest, t),
     power: (rest) => this.power(rest),
     start: (rest) => this.start(rest),
+    play: (rest, t) => this.play(rest, t),
     stop: () => {
       this.bench.stop();
       return ['# ok stop'];
@@ -94,6 +99,28 @@ export class StandInBoard {
     if (state !== 'on' && state !== 'off') return ['# no: power takes a pin and on or off'];
     this.bench.power(output.pin, state === 'on');
     return [`# ok power ${name} ${state}`];
+  }
+
+  private play(rest: string, t: number): string[] {
+    if (!this.design.sequences.some((s) => s.id === rest))
+      return [`# no: ${rest.slice(0, 40)} is no sequence of this design`];
+    this.bench.play(rest, t);
+    this.playing = rest;
+    return [`# ok play ${rest}`];
+  }
+
+  /** Parts that have begun or ceased to act since the last reading, and that a sequence is over. */
+  private news(): string[] {
+    const [before, now] = [this.acting, this.bench.acting];
+    this.acting = now;
+    const over = this.playing !== undefined && this.bench.playing === undefined;
+    const ended = over ? [`# played ${this.playing}`] : [];
+    if (over) this.playing = undefined;
+    return [
+      ...[...now].filter((id) => !before.has(id)).map((id) => `# acts ${id} on`),
+      ...[...before].filter((id) => !now.has(id)).map((id) => `# acts ${id} off`),
+      ...ended,
+    ];
   }
 
   private start(rest: string): string[] {

@@ -1,3 +1,5 @@
+import { Subject } from 'rxjs';
+import { TestBed } from '@angular/core/testing';
 import { applyEdit, type Condition, type Design } from '@yurei/core/design';
 import { writeScxml } from '@yurei/core/exchange';
 import { demo, openBench, show, showSolved, type Screen } from '../../testing/workbench-bed';
@@ -5,6 +7,7 @@ import { ActStep } from './act';
 import { inLines } from './chart-layout';
 import { chartsEdit } from './charts-edit';
 import { ConditionField } from './condition-field';
+import { BenchBoard } from '../data/bench-board';
 import { Lanes } from './lanes';
 
 const stairs = (): Design => demo('loft-stairs');
@@ -138,6 +141,35 @@ it('blocks of a sequence are nudged with the arrow keys and keep within it', asy
   expect(block()).toMatchObject({ start: 1.2, length: 2 });
   await lanes.key(lanes.find('.block'), 'ArrowRight', { shiftKey: true });
   expect(block()?.length).toBeCloseTo(2.2);
+});
+
+it('a sequence is played on the bench: what acts is told, until it is over or stopped', async () => {
+  const design = stairs();
+  const blocks = [{ start: 1, length: 2, drive: { as: 'on' as const } }];
+  design.sequences = [
+    { id: 's', name: 'S', length: 10, times: 1, lanes: [{ output: 'lamp', blocks }] },
+  ];
+  await openBench(design);
+  const board = TestBed.inject(BenchBoard);
+  const [lines, sent] = [new Subject<string>(), [] as string[]];
+  board.open({ lines, send: (line) => sent.push(line) }, 'stand-in');
+  const lanes = await show(Lanes, { sequence: design.sequences[0] });
+  await lanes.press('play on the bench');
+  expect(sent).toContain('play s');
+  const hear = async (...heard: string[]): Promise<void> => {
+    heard.forEach((line) => lines.next(line));
+    await lanes.settle();
+  };
+  await hear('# ok play s');
+  expect(lanes.text('[role=status]')).toBe('On the bench: nothing acts.');
+  await hear('# acts H1 on');
+  expect(lanes.text('[role=status]')).toMatch(/^On the bench: .* lit\.$/);
+  await hear('# acts H1 off', '# played s');
+  expect(lanes.text()).toContain('play on the bench');
+  await lanes.press('play on the bench');
+  await hear('# ok play s');
+  await lanes.press('stop on the bench');
+  expect(sent.at(-1)).toBe('stop');
 });
 
 it('a sequence made shorter cuts its blocks, and gives up those that lie behind its end', async () => {

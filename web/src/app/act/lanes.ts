@@ -1,10 +1,11 @@
 import { CdkDrag, type CdkDragEnd, type DragRef, type Point } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { Param } from '@yurei/core/catalog';
+import { kindOf, type Param } from '@yurei/core/catalog';
 import type { Block, Design, Drive, Lane, Sequence } from '@yurei/core/design';
 import { sayDrive } from '@yurei/core/logic';
 import { InlineValue } from '../common/inline-value';
 import { rulerMarks, rulerStep } from '../common/ruler';
+import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { DriveField } from './drive-field';
@@ -35,6 +36,7 @@ export class Lanes {
   readonly sequence = input.required<Sequence>();
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
+  private readonly board = inject(BenchBoard);
   protected readonly params = { start, length, times };
   /** Lane and place of the block that is being changed. */
   protected readonly picked = signal<{ lane: string; index: number } | undefined>(undefined);
@@ -42,8 +44,33 @@ export class Lanes {
   /** Dragged blocks stop at tenths of a step of the ruler. */
   protected readonly snap = computed(() => rulerStep(this.sequence().length) / 10);
   protected readonly ruler = computed(() => rulerMarks(this.sequence().length));
+  /** Seconds into the sequence that the stand-in board plays. */
+  protected readonly live = computed(() => {
+    this.board.beat();
+    const playing = this.board.playing();
+    if (playing?.sequence !== this.sequence().id) return undefined;
+    return ((performance.now() - playing.since) / 1000) % this.sequence().length;
+  });
+  /** What acts on the bench meanwhile. */
+  protected readonly acting = computed(() => {
+    const acting = this.board.acting();
+    const parts = (this.session.design()?.parts ?? []).filter((p) => acting.has(p.id));
+    return parts.map((p) => `${p.name} ${kindOf(p).acts?.word ?? ''}`).join(', ');
+  });
+  protected readonly said = computed(() =>
+    ['lost', 'opening'].includes(this.board.state()) ? this.board.said() : '',
+  );
+
+  /** Plays it against the stand-in board, or stops that. */
+  protected play(): void {
+    if (this.live() === undefined) this.board.play(this.sequence().id);
+    else this.board.stop();
+  }
+
   /** Where it is at the time cursor, as a share of its length. */
   protected readonly playing = computed(() => {
+    const live = this.live();
+    if (live !== undefined) return live / this.sequence().length;
     const at = this.view.snapshot()?.decided.playing[this.sequence().id];
     return at === undefined ? undefined : at / this.sequence().length;
   });

@@ -58,6 +58,10 @@ export class BenchBoard implements OnDestroy {
   /** Share of the capture under way that is in; undefined without one. */
   readonly progress = signal<number | undefined>(undefined);
   readonly connected = computed(() => this.state() === 'on');
+  /** Parts of the stand-in that act. */
+  readonly acting = signal<ReadonlySet<string>>(new Set());
+  /** The sequence that it plays, and since when, ms. */
+  readonly playing = signal<{ sequence: string; since: number } | undefined>(undefined);
   /** What was started and goes on. */
   readonly running = signal<Happening | undefined>(undefined);
 
@@ -83,6 +87,7 @@ export class BenchBoard implements OnDestroy {
     this.listening?.unsubscribe();
     clearTimeout(this.silence);
     this.listening = this.link = undefined;
+    this.forget();
     this.ended();
     this.cancelCapture('The board was disconnected.');
     if (this.state() !== 'lost') this.state.set('off');
@@ -101,7 +106,14 @@ export class BenchBoard implements OnDestroy {
     this.over = setTimeout(() => this.running.set(undefined), 1000 * Math.min(end - start, 1e6));
   }
 
+  /** Plays a sequence on the stand-in, which is connected where it is not. */
+  play(sequence: string): void {
+    if (this.kind() !== 'stand-in' || !this.link) this.connectStandIn();
+    this.link?.send(`play ${sequence}`);
+  }
+
   stop(): void {
+    this.playing.set(undefined);
     this.link?.send('stop');
     this.ended();
   }
@@ -110,6 +122,11 @@ export class BenchBoard implements OnDestroy {
   power(pin: string, on: boolean): void {
     const name = this.kind() === 'stand-in' ? pin : splitRef(pin).terminal;
     this.link?.send(`power ${name} ${on ? 'on' : 'off'}`);
+  }
+
+  private forget(): void {
+    this.acting.set(new Set());
+    this.playing.set(undefined);
   }
 
   private ended(): void {
@@ -179,6 +196,17 @@ export class BenchBoard implements OnDestroy {
   }
 
   private note(text: string): void {
+    const [, part, state] = /^acts (\S+) (on|off)$/.exec(text) ?? [];
+    if (part) {
+      const acting = new Set(this.acting());
+      if (state === 'on') acting.add(part);
+      else acting.delete(part);
+      return this.acting.set(acting);
+    }
+    const [, begins, sequence] = /^(ok play|played) (.+)$/.exec(text) ?? [];
+    if (sequence)
+      this.playing.set(begins === 'played' ? undefined : { sequence, since: performance.now() });
+    if (text === 'rebuilt') this.forget();
     this.said.set(text);
     // What the board would not let happen does not go on.
     if (this.starting && text.startsWith('no:')) this.ended();

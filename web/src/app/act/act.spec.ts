@@ -162,9 +162,9 @@ it('a sequence is played on the bench: what acts is told, until it is over or st
   };
   await hear('# ok play s');
   expect(lanes.text('[role=status]')).toBe('On the bench: nothing acts.');
-  await hear('# acts H1 on');
-  expect(lanes.text('[role=status]')).toMatch(/^On the bench: .* lit\.$/);
-  await hear('# acts H1 off', '# played s');
+  await hear('# acts P1 on');
+  expect(lanes.text('[role=status]')).toMatch(/^On the bench: .* sounding\.$/);
+  await hear('# acts P1 off', '# played s');
   expect(lanes.text()).toContain('play on the bench');
   await lanes.press('play on the bench');
   await hear('# ok play s');

@@ -217,8 +217,11 @@ class Play {
     const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
     const logic = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
     const changed = differ(logic, this.logic);
+    const dozed = logic.awake.asleep !== this.logic.awake.asleep;
     if (changed) this.change(t, logic);
     else this.logic = logic;
+    // What it draws is another.
+    if (dozed && !changed) this.recorder.record(t, logic, solution);
   }
 
   /** Whether the controller drives its pins. */

@@ -32,7 +32,7 @@ const cards = (shelf: Screen<Shelf>) => shelf.all('.designs li:not(.empty)');
 
 it('shows designs with their purpose and size, each leading to its bench', async () => {
   const shelf = await open(slipwayBeam());
-  expect(shelf.text('.designs li')).toMatch(/Slipway beam .* 10 parts · 1 scene ·/);
+  expect(shelf.text('.designs li')).toMatch(/Slipway beam .* 10 parts · 2 scenes ·/);
   expect(shelf.find('.designs a').getAttribute('href')).toBe('/design/d1');
 });
 

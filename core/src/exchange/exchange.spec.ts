@@ -259,6 +259,15 @@ describe('a bad file is refused with place, reason and cure', () => {
       spoilt((d) => Object.assign(d['channels'][0], { threshold: '380' })),
       /channels\[0\] \(beam\)\.threshold/,
     ],
+    [
+      'more happenings than one scene may have',
+      spoilt((d) => {
+        const [scene] = d['scenes'] as unknown as { happenings: { id: string }[] }[];
+        const [one] = scene.happenings;
+        scene.happenings = Array.from({ length: 1001 }, (_, i) => ({ ...one, id: `h${i}` }));
+      }),
+      /scenes\[0\] \(night\)\.happenings: .*1000/,
+    ],
     ['a file of 3 MB', ' '.repeat(3e6), /3\.0 MB; a design has at most 2 MB/],
   ];
   it.each(cases)('%s', (_, text, message) => {

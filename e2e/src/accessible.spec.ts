@@ -25,6 +25,13 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
     );
   }
 
+  /** What is there as soon as a view of Rehearse is. */
+  const shown: Readonly<Record<string, string>> = {
+    plan: 'yu-plan .stand',
+    times: 'yu-happening-times .block',
+    events: 'yu-event-list tr',
+    score: 'yu-score-card .line',
+  };
   const views: [string, () => Promise<unknown>][] = [
     ['shelf', () => its.page.find('yu-shelf .designs li a')],
     [
@@ -124,11 +131,11 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
         await its.page.find('.verdicts .outcome');
       },
     ],
-    ...['plan', 'events'].map((view): [string, () => Promise<unknown>] => [
+    ...['plan', 'times', 'events', 'score'].map((view): [string, () => Promise<unknown>] => [
       `rehearse, ${view}`,
       async () => {
         await its.page.press(view);
-        await its.page.find(view === 'plan' ? 'yu-plan .stand' : 'yu-event-list tr');
+        await its.page.find(shown[view]);
       },
     ]),
     [
@@ -137,6 +144,15 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
         await its.page.press('Many nights…');
         await its.page.press('Rehearse 200 nights');
         await its.page.says('yu-nights-dialog .came', /noticed/);
+        await its.page.press('Cancel');
+      },
+    ],
+    [
+      'a map of two values',
+      async () => {
+        await its.page.choose('yu-study-form', 'Of', 'two values');
+        await its.page.press('Rehearse 490 nights');
+        await its.page.says('yu-map-result', /Best/);
         await its.page.press('Cancel');
       },
     ],

@@ -128,10 +128,10 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await press(driver, 'Many nights…');
       const of = await driver.wait(until.elementLocated(By.css('yu-study-form select')), 20000);
       await of.sendKeys('two values');
-      await press(driver, 'Rehearse 432 nights');
+      await press(driver, 'Rehearse 490 nights');
       await driver.wait(until.elementLocated(By.css('progress')), 20000);
       await driver.wait(
-        until.elementLocated(By.xpath("//button[normalize-space(.)='Rehearse 432 nights']")),
+        until.elementLocated(By.xpath("//button[normalize-space(.)='Rehearse 490 nights']")),
         180_000,
       );
       await driver.sleep(1000);

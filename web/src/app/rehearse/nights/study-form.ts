@@ -46,11 +46,11 @@ const countParam: Param = {
   min: 1,
   max: 10_000,
 };
-const stepsParam: Param = { id: 'steps', label: 'Steps', ...whole, default: 6, min: 2, max: 15 };
+const stepsParam: Param = { id: 'steps', label: 'Steps', ...whole, default: 7, min: 2, max: 15 };
 
 const asks: readonly (Choice & { value: For; nights: number })[] = [
   { value: 'nights', label: 'the scene', nights: 200 },
-  { value: 'map', label: 'two values', nights: 12 },
+  { value: 'map', label: 'two values', nights: 10 },
   { value: 'corners', label: 'its corners', nights: 40 },
   { value: 'beside', label: 'an earlier save', nights: 200 },
 ];

@@ -24,6 +24,16 @@ interface Cell {
 @Component({
   selector: 'yu-map-result',
   template: `
+    @if (chosen(); as cell) {
+      <p>
+        <b>{{ isBest() ? 'Best: ' : '' }}{{ cell.title }}</b>
+      </p>
+      @if (cell.here) {
+        <p class="soft">There the design stands.</p>
+      } @else {
+        <button type="button" class="take" (click)="take(cell)">Take these two values</button>
+      }
+    }
     <div class="maps" [style.--columns]="across().length">
       @for (map of maps; track map.id) {
         <table>
@@ -66,16 +76,6 @@ interface Cell {
       }
     </div>
     <p class="soft">→ {{ sides()[0] }}<br />↑ {{ sides()[1] }}</p>
-    @if (chosen(); as cell) {
-      <p>
-        <b>{{ isBest() ? 'Best: ' : '' }}{{ cell.title }}</b>
-      </p>
-      @if (cell.here) {
-        <p class="soft">There the design stands.</p>
-      } @else {
-        <button type="button" class="take" (click)="take(cell)">Take these two values</button>
-      }
-    }
     <p class="soft">
       Outlined: where the design stands, or nearest to it. Bounds of each share are wide with few
       nights.
@@ -87,7 +87,7 @@ interface Cell {
       display: grid;
       grid-template-columns: repeat(
         auto-fit,
-        minmax(min(100%, calc(44px * var(--columns) + 44px)), 1fr)
+        minmax(min(100%, calc(39px * var(--columns) + 40px)), 1fr)
       );
       gap: 12px;
     }
@@ -115,8 +115,9 @@ interface Cell {
       width: 100%;
       border: 1px solid transparent;
       border-radius: 3px;
-      padding: 5px 2px;
+      padding: 5px 1px;
       font-size: 12px;
+      white-space: nowrap;
       cursor: pointer;
       color: var(--ink);
       background: color-mix(
@@ -147,7 +148,7 @@ export class MapResult {
   private readonly run = inject(StudyRun);
   private readonly session = inject(DesignSession);
   protected readonly maps = [
-    { id: 'noticed', share: 'good', label: 'noticed, of what is wanted' },
+    { id: 'noticed', share: 'good', label: 'noticed of what is wanted, %' },
     { id: 'falses', share: 'quiet', label: 'false triggers a night' },
   ] as const;
   protected readonly picked = signal<number | undefined>(undefined);
@@ -188,7 +189,7 @@ export class MapResult {
         index,
         at,
         score,
-        noticed: noticed.tries > 0 ? `${(100 * share).toFixed(0)} %` : '·',
+        noticed: noticed.tries > 0 ? (100 * share).toFixed(0) : '·',
         falses: score.nights > 0 ? String(each) : '·',
         good: 100 * share,
         quiet: 100 * (1 - Math.min(1, falsesPerNight / most)),

@@ -91,7 +91,7 @@ it('draws a map of two values, and takes a pair of them', async () => {
   await step.type('Nights of each', '2');
   await step.press('Rehearse 8 nights');
   await step.until(() => step.text('.came').includes('2 of 2') && step.all('.cell').length === 8);
-  expect(step.text('.came')).toMatch(/noticed, of what is wanted.*false triggers a night/);
+  expect(step.text('.came')).toMatch(/noticed of what is wanted, %.*false triggers a night/);
   await step.click('.cell:not(.here)');
   await step.press('Take these two values');
   const channel = session.design()?.channels[0];

@@ -73,8 +73,9 @@ export class StudyRun {
   /** Rehearses a study of the design as it is. */
   async run(study: Study, place: Place): Promise<void> {
     const design = this.session.design();
-    if (!design || !this.take({ ...design, readings: [] }, study)) return;
-    const lean = { ...design, readings: [] };
+    // Reading sets do not matter here.
+    const lean = design && { ...design, readings: [] };
+    if (!lean || !this.take(lean, study)) return;
     await this.follow(async (turn) => {
       if (place === 'browser')
         return this.runner.run(lean, study, (nights) => this.add(turn, nights));

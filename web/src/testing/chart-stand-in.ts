@@ -9,6 +9,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 export class Chart {
   readonly configure = input.required<unknown>();
   readonly label = input.required<string>();
+  readonly cursor = input<number>();
 
   valueAt(pixel: number): number {
     return 1000 - pixel;

@@ -40,17 +40,35 @@ ChartJs.register(
 /** A chart that follows its configuration and the theme. */
 @Component({
   selector: 'yu-chart',
-  template: '<canvas #canvas role="img" [attr.aria-label]="label()"></canvas>',
-  styles: ':host { display: block; position: relative; min-height: 0; min-width: 0; }',
+  template: `
+    <canvas #canvas role="img" [attr.aria-label]="label()"></canvas>
+    <span #line class="cursor" hidden></span>
+  `,
+  styles: `
+    :host {
+      display: block;
+      position: relative;
+      min-height: 0;
+      min-width: 0;
+    }
+    .cursor {
+      position: absolute;
+      border-left: 1.5px solid var(--ink);
+      pointer-events: none;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Chart implements OnDestroy {
   /** Builds the configuration in the colours of the present theme. */
   readonly configure = input.required<(inks: Inks) => ChartConfiguration<'line' | 'scatter'>>();
   readonly label = input.required<string>();
+  /** A line across at this value of the horizontal axis: it moves without drawing the chart again. */
+  readonly cursor = input<number>();
 
   private readonly theme = inject(ThemeService);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly line = viewChild<ElementRef<HTMLElement>>('line');
   private chart?: ChartJs<'line' | 'scatter'>;
 
   constructor() {
@@ -59,6 +77,10 @@ export class Chart implements OnDestroy {
       this.theme.theme();
       this.configure();
       if (this.chart) this.draw();
+    });
+    effect(() => {
+      this.cursor();
+      this.placeCursor();
     });
   }
 
@@ -81,10 +103,25 @@ export class Chart implements OnDestroy {
     return this.chart?.scales['y']?.getPixelForValue(value);
   }
 
+  private placeCursor(): void {
+    const [at, scale, area] = [this.cursor(), this.chart?.scales['x'], this.chart?.chartArea];
+    const line = this.line()?.nativeElement;
+    if (!line) return;
+    const shows = at !== undefined && scale !== undefined && area !== undefined;
+    line.hidden = !shows;
+    if (!shows) return;
+    const { style } = line;
+    style.left = `${scale.getPixelForValue(at)}px`;
+    style.top = `${area.top}px`;
+    style.height = `${area.bottom - area.top}px`;
+  }
+
   private draw(): void {
     const config = this.configure()(inkColours());
     if (!this.chart) {
-      this.chart = new ChartJs(this.canvas().nativeElement, config);
+      const follows = { id: 'cursor', afterLayout: () => this.placeCursor() };
+      const plugins = [...(config.plugins ?? []), follows];
+      this.chart = new ChartJs(this.canvas().nativeElement, { ...config, plugins });
       return;
     }
     this.chart.data = config.data;

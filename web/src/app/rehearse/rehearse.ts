@@ -177,10 +177,10 @@ export class RehearseStep {
   );
 
   protected readonly timeline = computed(() => {
-    const [rehearsal, scene, time] = [this.view.rehearsal(), this.view.played(), this.view.time()];
+    const [rehearsal, scene] = [this.view.rehearsal(), this.view.played()];
     const channels = this.session.design()?.channels ?? [];
     return rehearsal && scene
-      ? (inks: Inks) => timelineConfig(rehearsal, scene, channels, time, inks)
+      ? (inks: Inks) => timelineConfig(rehearsal, scene, channels, inks)
       : undefined;
   });
 

@@ -8,12 +8,11 @@ import { extremes } from '../data/series';
 /** More points than this are thinned to the lowest and highest of each stretch. */
 const mostPoints = 1400;
 
-/** Counts of every channel over the scene, with levels, happenings and the time cursor. */
+/** Counts of every channel over the scene, with levels and happenings. */
 export function timelineConfig(
   rehearsal: Rehearsal,
   scene: Scene,
   channels: readonly Channel[],
-  time: number | undefined,
   inks: Inks,
 ): ChartConfiguration<'line'> {
   const font = { family: inks.mono.replace(/'/g, ''), size: 11 };
@@ -54,7 +53,6 @@ export function timelineConfig(
           annotations: {
             ...levels(rehearsal, channels, inks),
             ...felt(rehearsal, inks),
-            ...cursor(time, inks),
           },
         },
       },
@@ -110,19 +108,6 @@ function felt(rehearsal: Rehearsal, inks: Inks) {
       ];
     }),
   );
-}
-
-function cursor(time: number | undefined, inks: Inks) {
-  if (time === undefined) return {};
-  return {
-    cursor: {
-      type: 'line' as const,
-      xMin: time,
-      xMax: time,
-      borderColor: inks.ink,
-      borderWidth: 1.5,
-    },
-  };
 }
 
 const thinned = new WeakMap<Trace, ScatterDataPoint[]>();

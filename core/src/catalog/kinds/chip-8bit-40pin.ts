@@ -111,7 +111,7 @@ export const chip8bit40pin: PartKind = {
   ],
   cautions: [],
   source:
-    'Pins as a resistance to either rail with clamp diodes and leakage; 20 mA a pin, 200 mA in all, 2.56 V reference, 32 kΩ at AREF, 12 mA at 8 MHz (data sheets of 8-bit controllers in 40-pin cases, from memory).',
+    'Pins as a resistance to either rail with clamp diodes and leakage; 20 mA a pin, 200 mA in all, 2.56 V reference, 32 kΩ at AREF, 12 mA at 8 MHz (data sheets of 8-bit controllers in 40-pin cases, from memory). Brown-out at 2.7 V, start-up in 65 ms (from memory).',
   price: '5 to 20',
   glyph:
     'M8 1H16V23H8ZM4 4H8M4 8H8M4 12H8M4 16H8M4 20H8M16 4H20M16 8H20M16 12H20M16 16H20M16 20H20',

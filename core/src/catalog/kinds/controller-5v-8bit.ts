@@ -150,7 +150,7 @@ export const controller5v8bit: PartKind = {
   source:
     'Regulator with drop-out, pins as a resistance to either rail with clamp diodes and leakage; sampling ' +
     'capacitor of 14 pF behind 10 kΩ for 12 µs, inputs low to 0.3 and high from 0.6 of the supply (data sheets of 8-bit controllers); 20 mA a pin in ' +
-    'continuous use, 40 mA absolute, 200 mA in all (common practice), other values from memory.',
+    'continuous use, 40 mA absolute, 200 mA in all (common practice), other values from memory. Brown-out at 2.7 V, start-up in 1.6 s (from memory).',
   price: '5 to 20',
   glyph: 'M6 4H18V20H6ZM2 8H6M2 12H6M2 16H6M18 8H22M18 12H22M18 16H22',
 };

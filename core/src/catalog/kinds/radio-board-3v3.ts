@@ -137,7 +137,7 @@ export const radioBoard3v3: PartKind = {
   ],
   cautions: [],
   source:
-    'Regulator, a load by phase, pins as a resistance to either rail with clamp diodes; 45 mA active, 160 mA with the radio on, 12-bit converter to 3.1 V as typical of two-core radio boards (from memory).',
+    'Regulator, a load by phase, pins as a resistance to either rail with clamp diodes; 45 mA active, 160 mA with the radio on, 12-bit converter to 3.1 V as typical of two-core radio boards (from memory). Brown-out at 2.43 V, start-up in 0.3 s (from memory).',
   price: '5 to 20',
   glyph:
     'M5 10H19V22H5ZM1 13H5M1 19H5M19 13H23M19 19H23M12 10V7M9 5A4.5 4.5 0 0 1 15 5M7 3A8 8 0 0 1 17 3',

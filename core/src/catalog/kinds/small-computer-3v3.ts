@@ -90,7 +90,7 @@ export const smallComputer3v3: PartKind = {
   ],
   cautions: [],
   source:
-    'A load on 5 V, a regulator for the pins, pins as a resistance to either rail with clamp diodes; 0.6 A, 50 mA in all as typical of small computers (from memory).',
+    'A load on 5 V, a regulator for the pins, pins as a resistance to either rail with clamp diodes; 0.6 A, 50 mA in all as typical of small computers (from memory). Brown-out at 2.9 V, start-up in 20 s (from memory).',
   price: 'over 20',
   glyph: 'M3 4H21V18H3ZM6 7H18V15H6ZM9 18V22M15 18V22M7 22H17M9 11H12M9 13H14',
 };

@@ -43,7 +43,7 @@ interface Cell {
             }}
           </caption>
           <tbody>
-            @for (row of rows(); track row.label) {
+            @for (row of rows(); track $index) {
               <tr>
                 <th scope="row">{{ row.label }}</th>
                 @for (cell of row.cells; track cell.index) {
@@ -67,7 +67,7 @@ interface Cell {
             }
             <tr>
               <td></td>
-              @for (label of across(); track label) {
+              @for (label of across(); track $index) {
                 <th scope="col">{{ label }}</th>
               }
             </tr>

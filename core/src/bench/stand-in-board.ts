@@ -50,7 +50,7 @@ export class StandInBoard {
     if (text.length > longestLine) return [`# no: a line has at most ${longestLine} characters`];
     const space = text.search(/\s|$/);
     const [word, rest] = [text.slice(0, space), text.slice(space).trim()];
-    const answer = this.answers[word];
+    const answer = Object.hasOwn(this.answers, word) ? this.answers[word] : undefined;
     if (!answer)
       return [
         `# no: there is no "${word.slice(0, 40)}"; say ${Object.keys(this.answers).join(', ')}`,
@@ -58,12 +58,21 @@ export class StandInBoard {
     return answer(rest, t);
   }
 
-  /** The readings that have fallen due. */
-  goOn(t: number): string[] {
+  /** Readings a second that it has been told to take. */
+  get rate(): number {
+    return this.every === Infinity ? 0 : 1 / this.every;
+  }
+
+  /**
+   * The readings that have fallen due.
+   *
+   * @param inTime tells whether there is time for another one
+   */
+  goOn(t: number, inTime: () => boolean = () => true): string[] {
     const lines: string[] = [];
     for (let n = 0; this.next <= t; n++) {
       // A board that is late leaves readings out; it does not hurry.
-      if (n === mostAtOnce) this.next = t;
+      if (n === mostAtOnce || (n > 0 && !inTime())) this.next = t;
       lines.push(this.row(this.next), ...this.news());
       this.next += this.every;
     }

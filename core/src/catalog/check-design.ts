@@ -92,9 +92,10 @@ function partProblems(design: Design, index: number): Problem[] {
 }
 
 function checkEnds(design: Design, report: Report): void {
+  const parts = new Map(design.parts.map((p) => [p.id, p]));
   const check = (place: string, ref: TerminalRef): void => {
     const { part: id, terminal } = splitRef(ref);
-    const part = design.parts.find((p) => p.id === id);
+    const part = parts.get(id);
     if (!part) {
       report(
         place,
@@ -127,12 +128,13 @@ function checkEnds(design: Design, report: Report): void {
 }
 
 function checkGroups(design: Design, report: Report): void {
+  const known = new Set(design.parts.map((p) => p.id));
   const taken = new Map<string, string>();
   design.groups.forEach((group, i) => {
     const place = `groups[${i}] (${group.id}).parts`;
     for (const id of group.parts) {
       const other = taken.get(id);
-      if (!design.parts.some((p) => p.id === id))
+      if (!known.has(id))
         report(place, `There is no part ${id}`, 'Name a part of this design, or leave it out.');
       else if (other !== undefined)
         report(place, `${id} is in the group ${other} already`, 'Leave it in one of the two.');

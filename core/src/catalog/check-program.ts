@@ -31,7 +31,7 @@ export function checkProgram(design: Design, report: Report): void {
       if (act.do === 'drive') checkDrive(`${place}.then`, act.drive, seek);
     checkTimes(place, rule, report);
   });
-  design.machines.forEach((m, i) => checkMachine(design, `machines[${i}] (${m.id})`, m, report));
+  design.machines.forEach((m, i) => checkMachine(names, `machines[${i}] (${m.id})`, m, report));
   design.counters.forEach(({ id, least, most, start }, i) => {
     if (least <= start && start <= most) return;
     const reason = `It begins at ${start} and goes from ${least} to ${most}`;
@@ -96,7 +96,7 @@ function checkTimes(place: string, rule: Rule, report: Report): void {
     report(place, 'It ends after its hold and is latched as well', 'Leave out one of the two.');
 }
 
-function checkMachine(design: Design, place: string, machine: Machine, report: Report): void {
+function checkMachine(names: Names, place: string, machine: Machine, report: Report): void {
   const has = (mode: string): boolean => machine.modes.some((m) => m.id === mode);
   const ids = machine.modes.map((m) => m.id);
   const twice = ids.find((id, i) => ids.indexOf(id) !== i);
@@ -114,7 +114,7 @@ function checkMachine(design: Design, place: string, machine: Machine, report: R
       if (mode !== undefined && !has(mode))
         report(at, `It has no mode ${mode}`, 'Lead from and to modes that it has.');
     if (from === to) report(at, 'It leads back to where it begins', 'Lead it to another mode.');
-    for (const act of then) checkNames(namesIn(design), `${at}.then`, act, report);
+    for (const act of then) checkNames(names, `${at}.then`, act, report);
   });
 }
 

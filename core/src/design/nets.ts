@@ -15,10 +15,14 @@ export interface Net {
 export function deriveNets(design: Pick<Design, 'wires'>): Net[] {
   const parent = new Map<TerminalRef, TerminalRef>();
   const find = (ref: TerminalRef): TerminalRef => {
-    const up = parent.get(ref) ?? ref;
-    if (up === ref) return ref;
-    const root = find(up);
-    parent.set(ref, root);
+    let root = ref;
+    for (let up = parent.get(root); up !== undefined && up !== root; up = parent.get(root))
+      root = up;
+    for (let at = ref; at !== root;) {
+      const up = parent.get(at) ?? root;
+      parent.set(at, root);
+      at = up;
+    }
     return root;
   };
   for (const wire of design.wires) parent.set(find(wire.from), find(wire.to));

@@ -134,7 +134,7 @@ class Arguments {
 
 function callOf({ callee, arguments: nodes }: jsep.CallExpression): Condition {
   const name = shown(callee);
-  const make = calls[name];
+  const make = Object.hasOwn(calls, name) ? calls[name] : undefined;
   if (!make) throw new ConditionError(`There is no function ${name}() for conditions`);
   const given = new Arguments(name, nodes);
   const condition = make(given);

@@ -1,5 +1,6 @@
 import Joi from 'joi';
 import { mostReadings } from '../design/index.js';
+import { list, numbers, prepared } from './list-shape.js';
 import { programShape, sleepShape } from './program-shape.js';
 
 /** Larger files are no designs: the largest sensible one is a few hundred kilobytes. */
@@ -17,8 +18,6 @@ const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most
 const number = Joi.number().unsafe();
 const params = Joi.object().pattern(Joi.string().max(32), number).max(64).required();
 const point = { x: number.min(-1e5).max(1e5).required(), y: number.min(-1e5).max(1e5).required() };
-const list = (item: Joi.Schema, most: number): Joi.ArraySchema =>
-  Joi.array().items(item).max(most).required();
 
 const part = Joi.object({
   id,
@@ -97,16 +96,7 @@ const channel = Joi.object({
   missCost: number.greater(0).max(1e6),
 });
 
-/** All of a list are numbers: looked at in one go, as there may be very many. */
-const counts = Joi.array()
-  .required()
-  .custom((values: unknown[]) => {
-    if (values.length > mostReadings)
-      throw new Error(`there are ${values.length}, at most ${mostReadings} fit`);
-    const wrong = values.findIndex((v) => typeof v !== 'number' || !Number.isFinite(v));
-    if (wrong >= 0) throw new Error(`reading ${wrong + 1} is not a number`);
-    return values;
-  });
+const counts = numbers(mostReadings);
 
 const readings = Joi.object({
   id,
@@ -169,9 +159,9 @@ export const happeningShape = Joi.object({
   intent: Joi.valid('wanted', 'nuisance').required(),
   start: number.min(0).max(1e7).required(),
   params,
-  signs: Joi.array().items(sign).max(16),
+  signs: list(sign, 16).optional(),
   within: number.greater(0).max(1e7),
-  path: Joi.array().items(Joi.object(point)).min(1).max(100),
+  path: list(Joi.object(point), 100).min(1).optional(),
 });
 
 const scene = Joi.object({
@@ -187,8 +177,8 @@ const scene = Joi.object({
 const recording = Joi.object({
   id,
   name: text(120),
-  times: list(number, largestRecording).min(1),
-  values: list(number, largestRecording).min(1),
+  times: numbers(largestRecording).min(1),
+  values: numbers(largestRecording).min(1),
 });
 
 const plan = Joi.object({
@@ -204,33 +194,35 @@ const plan = Joi.object({
  * The shape of a design document of the current version. What it says is held against the catalogue
  * afterwards; the published JSON Schema says the same and the tests keep the two in step.
  */
-export const designShape = Joi.object({
-  format: Joi.valid('yurei-design').required(),
-  version: Joi.valid(5).required(),
-  title: Joi.string().min(1).max(120).required(),
-  purpose: text(4000),
-  site: text(4000),
-  plan: plan.required(),
-  parts: list(part, 2000),
-  wires: list(wire, 10000),
-  groups: list(group, 500),
-  controller: Joi.object({
-    pins: list(
-      Joi.object({
-        pin: terminal,
-        mode: Joi.valid('analogue', 'input', 'pull-up', 'output').required(),
-        skill: Joi.valid(...skills),
-      }),
-      500,
-    ),
-    sleep: sleepShape,
-    watchdog: number.min(0.01).max(86400),
-  }).required(),
-  channels: list(channel, 200),
-  outputs: list(output, 200),
-  ...programShape,
-  scenes: list(scene, 200),
-  recordings: list(recording, 50),
-  readings: list(readings, 500),
-  notes: text(100000),
-});
+export const designShape = prepared(
+  Joi.object({
+    format: Joi.valid('yurei-design').required(),
+    version: Joi.valid(5).required(),
+    title: Joi.string().min(1).max(120).required(),
+    purpose: text(4000),
+    site: text(4000),
+    plan: plan.required(),
+    parts: list(part, 2000),
+    wires: list(wire, 10000),
+    groups: list(group, 500),
+    controller: Joi.object({
+      pins: list(
+        Joi.object({
+          pin: terminal,
+          mode: Joi.valid('analogue', 'input', 'pull-up', 'output').required(),
+          skill: Joi.valid(...skills),
+        }),
+        500,
+      ),
+      sleep: sleepShape,
+      watchdog: number.min(0.01).max(86400),
+    }).required(),
+    channels: list(channel, 200),
+    outputs: list(output, 200),
+    ...programShape,
+    scenes: list(scene, 200),
+    recordings: list(recording, 50),
+    readings: list(readings, 500),
+    notes: text(100000),
+  }),
+);

@@ -4,12 +4,13 @@ export { fileNameFor, writeDesign } from './write-design.js';
 export { problemText } from './problem-text.js';
 export type {
   DesignSummary,
+  ShelfAnswer,
   StoredDesign,
   StoredStudy,
   StudyState,
   StudySummary,
 } from './stored.js';
-export { checkStudy, mostNights, type StudyResult } from './study-shape.js';
+export { areNights, checkStudy, mostNights, type StudyResult } from './study-shape.js';
 export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';
 export { readHappening } from './read-happening.js';
@@ -30,3 +31,6 @@ export { writeVcd } from './write-vcd.js';
 export { writeRehearsalCsv } from './write-rehearsal-csv.js';
 export { readScxml, type ScxmlResult } from './read-scxml.js';
 export { writeScxml } from './write-scxml.js';
+export { cellText, textCell } from './csv-cell.js';
+export { misshapes, mostProblems, placeOf } from './list-shape.js';
+export { answersShape } from './answers-shape.js';

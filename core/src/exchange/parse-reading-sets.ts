@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { intents, type Intent, type Readings } from '../judge/index.js';
 import { cellNumber } from './cell-number.js';
+import { cellText } from './csv-cell.js';
 
 /** Reading sets from a file, or why there are none, with the line. */
 export type ReadingSetsResult =
@@ -38,7 +39,10 @@ export function parseReadingSets(text: string): ReadingSetsResult {
   for (const [i, row] of rows.entries()) {
     const at = `Line ${i + 2}`;
     if (left >= 0 && (row[left] ?? '').trim() !== '') continue;
-    const [name, meant] = [(row[set] ?? '').trim(), (row[intent] ?? '').trim().toLowerCase()];
+    const [name, meant] = [
+      cellText((row[set] ?? '').trim()),
+      (row[intent] ?? '').trim().toLowerCase(),
+    ];
     const known = intents.find((k) => k === meant);
     if (!known) return refuse(`${at}: "${meant}" is no intent`, `Write ${intents.join(', ')}.`);
     const value = cellNumber(row[counts] ?? '');

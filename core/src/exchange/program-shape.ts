@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { firstOf, list, misshapes, prepared, type Misshape } from './list-shape.js';
 
 const number = Joi.number().unsafe();
 const name = Joi.string().max(32).required();
@@ -8,8 +9,6 @@ const id = Joi.string()
 const label = Joi.string().allow('').max(120).required();
 const seconds = number.min(0).max(1e7);
 const count = number.integer().min(-1e9).max(1e9).required();
-const list = (item: Joi.Schema, most: number): Joi.ArraySchema =>
-  Joi.array().items(item).max(most).required();
 
 /** A condition is looked at by `conditionProblems`, as conditions hold conditions. */
 const condition = Joi.object().unknown();
@@ -60,26 +59,35 @@ const kinds: Readonly<Record<string, Joi.SchemaMap>> = {
   playing: { sequence: name },
 };
 
-const kindShape = Joi.object({ is: Joi.valid(...Object.keys(kinds)).required() }).unknown();
+const kindShape = prepared(
+  Joi.object({ is: Joi.valid(...Object.keys(kinds)).required() }).unknown(),
+);
 const shapes = new Map(
-  Object.entries(kinds).map(([kind, fields]) => [kind, Joi.object({ is: kind, ...fields })]),
+  Object.entries(kinds).map(([kind, fields]) => [
+    kind,
+    prepared(Joi.object({ is: kind, ...fields })),
+  ]),
 );
 
-/** What is wrong with a condition of a document, and with those that it holds: where in it, and why. */
-export function conditionProblems(value: unknown): { path: (string | number)[]; reason: string }[] {
-  const kind = (value as { is: string } | null)?.is ?? '';
-  const { error } = (shapes.get(kind) ?? kindShape).validate(value, {
-    abortEarly: false,
-    convert: false,
-  });
-  if (error) return error.details.map((d) => ({ path: d.path, reason: d.message }));
-  const of = (path: (string | number)[], inner: unknown): ReturnType<typeof conditionProblems> =>
-    conditionProblems(inner).map((p) => ({ ...p, path: [...path, ...p.path] }));
-  return Object.entries(value as object).flatMap(([key, inner]: [string, unknown]) => {
-    if (Array.isArray(inner)) return inner.flatMap((one, i) => of([key, i], one));
-    return typeof inner === 'object' && inner !== null ? of([key], inner) : [];
-  });
+/**
+ * What is wrong with a condition of a document, and with those that it holds: where in it, and why; the first
+ * things only, as there may be very many.
+ */
+export function conditionProblems(value: unknown): Misshape[] {
+  const kind = (value as { is?: unknown } | null)?.is;
+  const wrong = misshapes(shapes.get(String(kind)) ?? kindShape, value);
+  if (wrong.length > 0) return wrong;
+  return firstOf(Object.entries(value as object), ([key, inner]: [string, unknown]) =>
+    Array.isArray(inner)
+      ? firstOf(inner.entries(), ([i, one]) => heldProblems([key, i], one))
+      : typeof inner === 'object' && inner !== null
+        ? heldProblems([key], inner)
+        : [],
+  );
 }
+
+const heldProblems = (path: (string | number)[], inner: unknown): Misshape[] =>
+  conditionProblems(inner).map((p) => ({ ...p, path: [...path, ...p.path] }));
 
 const amount = Joi.alternatives(
   number.min(0).max(1),
@@ -108,16 +116,17 @@ const drive = Joi.object({ as: Joi.valid('on', 'off', 'level', 'pattern').requir
   },
 );
 
-const act = [
+const acts = [
   Joi.object({ do: Joi.valid('count').required(), counter: name, by: count }),
   Joi.object({ do: Joi.valid('set').required(), counter: name, to: count }),
   Joi.object({ do: Joi.valid('play', 'stop').required(), sequence: name }),
 ];
 
-const action = [
-  ...act,
+const act = Joi.alternatives(...acts);
+const action = Joi.alternatives(
+  ...acts,
   Joi.object({ do: Joi.valid('drive').required(), output: name, drive: drive.required() }),
-];
+);
 
 /** One rule of a program. */
 const rule = Joi.object({
@@ -131,11 +140,7 @@ const rule = Joi.object({
   once: Joi.boolean(),
   latch: Joi.boolean().required(),
   until: condition,
-  then: Joi.array()
-    .items(...action)
-    .min(1)
-    .max(32)
-    .required(),
+  then: list(action, 32).min(1),
 });
 
 const machine = Joi.object({
@@ -150,9 +155,7 @@ const machine = Joi.object({
       to: name,
       when: condition,
       after: seconds,
-      then: Joi.array()
-        .items(...act)
-        .max(32),
+      then: list(act, 32).optional(),
     }).or('when', 'after'),
     256,
   ),

@@ -2,10 +2,13 @@ import { checkDesign, type Problem } from '../catalog/index.js';
 import { migrate, mostReadingsInAll, outerConditions, type Design } from '../design/index.js';
 import { checkScenes } from '../scene/index.js';
 import { designShape, largestFile } from './design-shape.js';
+import { cut, firstOf, misshapes, mostProblems, placeOf } from './list-shape.js';
 import { conditionProblems } from './program-shape.js';
 
 /** Lists and objects within each other; a condition twelve deep has less. */
 const deepest = 32;
+/** Fields of one object; the one with most has less than twenty, and names are at most 64. */
+const mostFields = 100;
 
 /** A design read from a file, or why it cannot be; doubts do not stand in the way but want a look. */
 export type ReadResult =
@@ -20,7 +23,7 @@ const refuse = (place: string, reason: string, cure: string): ReadResult => ({
  * Reads a design file: size, JSON, format, version and migration, shape, then what it says.
  *
  * @param text the whole file
- * @returns every problem found at the first stage that finds any; never throws
+ * @returns the first problems of the first stage that finds any; never throws, and takes no longer than the file is long
  */
 export function readDesign(text: string): ReadResult {
   if (text.length > largestFile) {
@@ -53,12 +56,8 @@ export function checkDocument(document: unknown): ReadResult {
       'Choose a file whose format is "yurei-design".',
     );
   }
-  if (deeper(document, deepest))
-    return refuse(
-      'file',
-      `Something in it is nested more than ${deepest} deep`,
-      'Choose a design file that was exported here, or put conditions less deep into each other.',
-    );
+  const shape = oddity(document, deepest);
+  if (shape) return refuse('file', shape.reason, shape.cure);
   const record = document as Record<string, unknown>;
   if (record['format'] !== 'yurei-design') {
     const found =
@@ -81,11 +80,26 @@ export function checkDocument(document: unknown): ReadResult {
   return checkCurrent(record);
 }
 
-/** Whether something is nested deeper than so many lists and objects. */
-const deeper = (value: unknown, levels: number): boolean =>
-  typeof value === 'object' &&
-  value !== null &&
-  (levels <= 0 || Object.values(value).some((inner) => deeper(inner, levels - 1)));
+/** What makes something no design at first sight, before any of it is understood. */
+function oddity(value: unknown, levels: number): { reason: string; cure: string } | undefined {
+  if (typeof value !== 'object' || value === null) return undefined;
+  if (levels <= 0)
+    return {
+      reason: `Something in it is nested more than ${deepest} deep`,
+      cure: 'Choose a design file that was exported here, or put conditions less deep into each other.',
+    };
+  const inner = Array.isArray(value) ? value : Object.values(value);
+  if (!Array.isArray(value) && inner.length > mostFields)
+    return {
+      reason: `Something in it has ${inner.length} fields; at most ${mostFields} make sense`,
+      cure: 'Choose a design file that was exported here.',
+    };
+  for (const one of inner) {
+    const odd = oddity(one, levels - 1);
+    if (odd) return odd;
+  }
+  return undefined;
+}
 
 function checkCurrent(record: Record<string, unknown>): ReadResult {
   let current: Record<string, unknown>;
@@ -95,31 +109,17 @@ function checkCurrent(record: Record<string, unknown>): ReadResult {
     if (!(error instanceof RangeError)) throw error;
     return refuse('version', error.message, 'Nothing was changed.');
   }
-  const { error, value } = designShape.validate(current, { abortEarly: false, convert: false });
-  if (error) {
-    const problems = error.details.slice(0, 20).map((detail): Problem => {
-      const place = placeOf(detail.path, current);
-      return {
-        place,
-        reason: detail.message,
-        cure: 'See docs/design-file.md for what belongs there.',
-        severity: 'refuse',
-      };
-    });
-    return { ok: false, problems };
-  }
-  const design = value as Design;
-  const malformed = outerConditions(design).flatMap(([place, condition]) =>
-    conditionProblems(condition).map(({ path, reason }): Problem => ({
-      place: [place, placeOf(path, condition as unknown as Record<string, unknown>)]
-        .filter((p) => p !== 'file')
-        .join('.'),
-      reason,
-      cure: 'See docs/rules.md for what a condition of its kind needs.',
-      severity: 'refuse',
-    })),
+  const wrong = misshapes(designShape, current);
+  if (wrong.length > 0)
+    return refuseAll(wrong.map(({ path, message }) => problemAt(placeOf(path, current), message)));
+  const design = current as unknown as Design;
+  const malformed = firstOf(outerConditions(design), ([place, condition]) =>
+    conditionProblems(condition).map(({ path, message }) => {
+      const within = placeOf(path, condition as unknown as Record<string, unknown>);
+      return problemAt(within === 'file' ? place : `${place}.${within}`, message, 'docs/rules.md');
+    }),
   );
-  if (malformed.length > 0) return { ok: false, problems: malformed.slice(0, 20) };
+  if (malformed.length > 0) return refuseAll(malformed);
   const readings = design.readings.reduce((sum, set) => sum + set.counts.length, 0);
   if (readings > mostReadingsInAll)
     return refuse(
@@ -129,22 +129,30 @@ function checkCurrent(record: Record<string, unknown>): ReadResult {
     );
   const found = [...checkDesign(design), ...checkScenes(design)];
   const problems = found.filter((p) => p.severity === 'refuse');
-  if (problems.length > 0) return { ok: false, problems };
-  return { ok: true, design, doubts: found };
+  if (problems.length > 0) return refuseAll(problems);
+  return { ok: true, design, doubts: told(found) };
 }
 
-/** ["parts", 3, "name"] → "parts[3] (R2).name". */
-function placeOf(path: readonly (string | number)[], document: Record<string, unknown>): string {
-  let at: unknown = document;
-  let place = '';
-  for (const key of path) {
-    at = (at as Record<string | number, unknown> | undefined)?.[key];
-    place += typeof key === 'number' ? `[${key}]` : `${place ? '.' : ''}${key}`;
-    const id = (at as { id?: unknown } | undefined)?.id;
-    if (typeof key === 'number' && typeof id === 'string') place += ` (${id.slice(0, 32)})`;
-  }
-  return place || 'file';
-}
+const problemAt = (place: string, reason: string, where = 'docs/design-file.md'): Problem => ({
+  place,
+  reason,
+  cure: `See ${where} for what belongs there.`,
+  severity: 'refuse',
+});
+
+const refuseAll = (problems: readonly Problem[]): ReadResult => ({
+  ok: false,
+  problems: told(problems),
+});
+
+/** The first problems in words of sensible length. */
+const told = (problems: readonly Problem[]): Problem[] =>
+  problems.slice(0, mostProblems).map(({ place, reason, cure, severity }) => ({
+    place: cut(place),
+    reason: cut(reason),
+    cure: cut(cure),
+    severity,
+  }));
 
 /** Line and column of a JSON error, where the engine tells a position. */
 function jsonPlace(text: string, error: unknown): string {

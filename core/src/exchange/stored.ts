@@ -1,3 +1,4 @@
+import type { Answer } from '../check/index.js';
 import type { Design } from '../design/index.js';
 import type { KeptNight, Study } from '../nights/index.js';
 
@@ -10,6 +11,9 @@ export interface StoredDesign {
   design: Design;
 }
 
+/** What the shelf shows of an answer to one of the five questions. */
+export type ShelfAnswer = Pick<Answer, 'id' | 'label' | 'state' | 'value'>;
+
 /** What the shelf shows of a stored design. */
 export interface DesignSummary {
   id: string;
@@ -20,6 +24,10 @@ export interface DesignSummary {
   scenes: number;
   version: number;
   savedAt: string;
+  /** As they were computed of this very save; missing where none were. */
+  answers?: ShelfAnswer[];
+  /** Why the design cannot be read; it can still be exported as it is. */
+  unreadable?: string;
 }
 
 /** How far a study on the server is: `stopped` says that the server ended meanwhile. */

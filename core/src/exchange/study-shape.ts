@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { formatQuantity } from '../quantity/index.js';
 import type { Design } from '../design/index.js';
 import { casesOf, dialFacts, type Axis, type Study } from '../nights/index.js';
+import { list, misshapes, placeOf, prepared } from './list-shape.js';
 import { checkDocument } from './read-design.js';
 
 /** Nights of all cases together that one study may have. */
@@ -20,50 +21,79 @@ const axis = Joi.object({
   to: number.required(),
   steps: number.integer().min(2).max(mostSteps).required(),
 });
-const studyShape = Joi.object({
-  scene: text,
-  vary: Joi.object({
-    tolerances: Joi.boolean().required(),
-    temperature: number.min(0).max(100).required(),
-    supply: number.min(0).max(0.5).required(),
-    start: number.min(0).max(1e5).required(),
-    strength: number.min(0).max(0.99).required(),
-    place: number.min(0).max(100).required(),
-  }).required(),
-  first: number
-    .integer()
-    .min(0)
-    .max(2 ** 31)
-    .required(),
-  count: number.integer().min(1).max(10_000).required(),
-  ask: Joi.alternatives(
-    Joi.object({ for: Joi.valid('nights', 'corners').required() }),
-    Joi.object({ for: Joi.valid('map').required(), axes: Joi.array().items(axis).length(2) }),
-    Joi.object({
-      for: Joi.valid('beside').required(),
-      other: Joi.object().unknown().required(),
-      label: text,
-    }),
-  ).required(),
-}).label('The study');
+const studyShape = prepared(
+  Joi.object({
+    scene: text,
+    vary: Joi.object({
+      tolerances: Joi.boolean().required(),
+      temperature: number.min(0).max(100).required(),
+      supply: number.min(0).max(0.5).required(),
+      start: number.min(0).max(1e5).required(),
+      strength: number.min(0).max(0.99).required(),
+      place: number.min(0).max(100).required(),
+    }).required(),
+    first: number
+      .integer()
+      .min(0)
+      .max(2 ** 31)
+      .required(),
+    count: number.integer().min(1).max(10_000).required(),
+    ask: Joi.object({ for: Joi.valid('nights', 'corners', 'map', 'beside').required() })
+      .when('.for', {
+        switch: [
+          { is: 'map', then: Joi.object({ axes: list(axis, 2).length(2) }) },
+          {
+            is: 'beside',
+            then: Joi.object({ other: Joi.object().unknown().required(), label: text }),
+          },
+        ],
+      })
+      .required(),
+  }).label('The study'),
+);
+
+const outcomes = ['noticed', 'missed', 'quiet', 'fired falsely'];
+const nightShape = prepared(
+  Joi.object({
+    case: number.integer().min(0).max(mostNights).required(),
+    night: Joi.object({
+      seed: number.integer().min(0).required(),
+      outcomes: Joi.object()
+        .pattern(
+          Joi.string().max(32),
+          Joi.object({ outcome: Joi.valid(...outcomes).required(), delay: number }),
+        )
+        .max(1000)
+        .required(),
+      strays: number.integer().min(0).required(),
+      trouble: Joi.string().max(4000),
+    }).required(),
+  }),
+);
+
+/** Whether a value is the nights of a study, as they are kept. */
+export const areNights = (value: unknown): boolean =>
+  Array.isArray(value) &&
+  value.length <= mostNights &&
+  value.every((night) => misshapes(nightShape, night).length === 0);
 
 export type StudyResult = { ok: true; study: Study } | { ok: false; reason: string };
 
 /** Holds a study that came in from outside against its shape and against the design it is of. Never throws. */
 export function checkStudy(design: Design, value: unknown): StudyResult {
-  const { error, value: shaped } = studyShape.validate(value);
-  if (error) return { ok: false, reason: `${error.message}.` };
-  const study = shaped as Study;
+  const [wrong] = misshapes(studyShape, value);
+  if (wrong) return { ok: false, reason: `${placeOf(wrong.path, value)}: ${wrong.message}.` };
+  const study = { ...(value as Study) };
   if (!design.scenes.some((s) => s.id === study.scene))
     return { ok: false, reason: `The design has no scene “${study.scene}”. Choose one it has.` };
   if (study.ask.for === 'beside') {
     const other = checkDocument(study.ask.other);
     if (!other.ok)
       return { ok: false, reason: `The other design cannot be used: ${other.problems[0].reason}.` };
-    study.ask.other = other.design;
+    study.ask = { ...study.ask, other: other.design };
   }
-  const wrong = study.ask.for === 'map' ? axesProblem(design, study.ask.axes) : undefined;
-  if (wrong) return { ok: false, reason: wrong };
+  const fault = study.ask.for === 'map' ? axesProblem(design, study.ask.axes) : undefined;
+  if (fault) return { ok: false, reason: fault };
   const nights = casesOf(design, study).length * study.count;
   if (nights > mostNights)
     return {

@@ -27,6 +27,19 @@ const each = (value: unknown, change: (item: Fields) => Fields): unknown =>
 const isPoint = (value: unknown): value is Fields & At =>
   isFields(value) && typeof value['x'] === 'number' && typeof value['y'] === 'number';
 
+/** How far values reach, 0 included. Looked at once, as there may be very many. */
+function spanOf(values: readonly number[]): { low: number; high: number } {
+  let [low, high] = [0, 0];
+  for (const value of values) [low, high] = [Math.min(low, value), Math.max(high, value)];
+  return { low, high };
+}
+
+/** The water level that a part was given, m. */
+function levelOf({ kind, params }: Fields): number {
+  const level = kind === 'probe-rods' && isFields(params) && params['level'];
+  return typeof level === 'number' ? level : 0;
+}
+
 /**
  * Version 2 has a plan with edges, ways of several points, surroundings of many quantities, and recordings.
  * Places move so that all of them lie within the plan. A water level that a part was given becomes the level
@@ -40,16 +53,9 @@ export const fromVersion1: Migration = (document) => {
     ...parts.map((p) => p['place']),
     ...happenings.flatMap((h) => [h['from'], h['to']]),
   ].filter(isPoint);
-  const low = (axis: 'x' | 'y'): number => Math.min(0, ...points.map((p) => p[axis]));
-  const high = (axis: 'x' | 'y'): number => Math.max(0, ...points.map((p) => p[axis]));
-  const moved = (at: At): At => ({ ...at, x: at.x - low('x'), y: at.y - low('y') });
-  const water = Math.max(
-    0,
-    ...parts.map((p) => {
-      const level = p['kind'] === 'probe-rods' && isFields(p['params']) && p['params']['level'];
-      return typeof level === 'number' ? level : 0;
-    }),
-  );
+  const [x, y] = [spanOf(points.map((p) => p.x)), spanOf(points.map((p) => p.y))];
+  const moved = (at: At): At => ({ ...at, x: at.x - x.low, y: at.y - y.low });
+  const water = spanOf(parts.map(levelOf)).high;
   const moveHappening = ({ from, to, ...rest }: Fields): Fields => {
     const path = [from, to].filter(isPoint).map(moved);
     return path.length > 0 ? { ...rest, path } : rest;
@@ -71,8 +77,8 @@ export const fromVersion1: Migration = (document) => {
   return {
     ...document,
     plan: {
-      width: high('x') - low('x') + margin,
-      depth: high('y') - low('y') + margin,
+      width: x.high - x.low + margin,
+      depth: y.high - y.low + margin,
       walls: [],
     },
     parts: each(document['parts'], movePart),

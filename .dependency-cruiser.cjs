@@ -67,10 +67,11 @@ module.exports = {
     },
     {
       name: 'nothing-upward',
-      comment: 'cli, server and web know core, not each other.',
+      comment:
+        'cli, server and web know core, not each other; only what keeps the shelf in order is for both server and cli.',
       severity: 'error',
       from: { path: '^(cli|server|web)/src/' },
-      to: { path: '^(cli|server|web|e2e)/', pathNot: '^$1/' },
+      to: { path: '^(cli|server|web|e2e)/', pathNot: ['^$1/', '^server/(src|dist)/upkeep/index'] },
     },
     {
       name: 'no-circles',

@@ -20,17 +20,29 @@ export async function ensurePackages() {
 }
 
 /** Debian's Chromium and its driver, for the browser tests. */
-export async function ensureBrowser() {
-  if (existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver')) return true;
-  console.log('Installing Chromium and its driver…');
+export const ensureBrowser = () =>
+  ensure(
+    'Chromium and its driver',
+    ['/usr/bin/chromium', '/usr/bin/chromedriver'],
+    ['chromium', 'chromium-driver'],
+  );
+
+/** A C compiler, for the library with which tests let a disk fail. */
+export const ensureCompiler = () =>
+  ensure('a C compiler', ['/usr/bin/gcc', '/usr/include/stdio.h'], ['gcc', 'libc6-dev']);
+
+/** Installs Debian's packages where what they bring is missing. */
+async function ensure(what, files, packages) {
+  if (files.every((file) => existsSync(file))) return true;
+  console.log(`Installing ${what}…`);
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
-  const packages = ['--no-install-recommends', 'chromium', 'chromium-driver'];
+  const install = ['install', '-y', '-qq', '--no-install-recommends', ...packages];
   const done =
     (await run('apt-get', ['update', '-qq'], { quiet: true, env })) === 0 &&
-    (await run('apt-get', ['install', '-y', '-qq', ...packages], { quiet: true, env })) === 0;
+    (await run('apt-get', install, { quiet: true, env })) === 0;
   if (!done)
     console.error(
-      'Chromium could not be installed. Install the Debian packages chromium and chromium-driver, then try again.',
+      `${what} could not be installed. Install the Debian packages ${packages.join(' and ')}, then try again.`,
     );
   return done;
 }

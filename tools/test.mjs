@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ensureBrowser, ensurePackages } from './install.mjs';
+import { ensureBrowser, ensureCompiler, ensurePackages } from './install.mjs';
 import { local, run } from './run.mjs';
 
 /**
@@ -65,6 +65,7 @@ await written('findings', 'tools/findings.mjs');
 await written('rehearsals', 'tools/rehearsals.mjs');
 await program('types of tests', 'tsc', ['-p', 'tsconfig.spec.json']);
 await program('types of web tests', 'tsc', ['-p', 'web/tsconfig.spec.json']);
+await check('compiler', ensureCompiler);
 await check('unit tests', () => jest('unit', []));
 if (built && (await check('browser', ensureBrowser))) {
   await check('browser tests', () =>

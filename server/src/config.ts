@@ -5,12 +5,14 @@ import Joi from 'joi';
 export interface Config {
   host: string;
   port: number;
+  /** Other names under which it may be asked. */
+  names: string[];
   /** Folder of the database. */
   data: string;
   /** Folder of the built web app. */
   web: string;
-  /** The built file that threads rehearsing many nights run. */
-  studyWorker: string;
+  /** Folder of the built server: its threads run files of it. */
+  built: string;
 }
 
 /** A fault of the surroundings, told in one line; the program then ends. */
@@ -19,8 +21,11 @@ export class StartError extends Error {
 }
 
 const environment = Joi.object({
-  HOST: Joi.string().hostname().default('127.0.0.1'),
+  HOST: Joi.alternatives(Joi.string().hostname(), Joi.string().ip()).default('127.0.0.1'),
   PORT: Joi.number().port().default(4310),
+  YUREI_NAMES: Joi.string()
+    .pattern(/^[A-Za-z0-9.:-]+(,[A-Za-z0-9.:-]+)*$/, 'names with commas between')
+    .default(''),
   YUREI_DATA: Joi.string().default('data'),
 }).unknown();
 
@@ -36,8 +41,9 @@ export function readConfig(env: NodeJS.ProcessEnv, root: string): Config {
   return {
     host: value.HOST as string,
     port: value.PORT as number,
+    names: (value.YUREI_NAMES as string).split(',').filter(Boolean),
     data: resolve(root, value.YUREI_DATA as string),
     web: resolve(root, 'web/dist/web/browser'),
-    studyWorker: resolve(root, 'server/dist/studies/study-worker.js'),
+    built: resolve(root, 'server/dist'),
   };
 }

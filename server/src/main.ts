@@ -1,6 +1,7 @@
 import { readFile, readdir } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { pino } from 'pino';
+import { isLoopback } from './access/hosts.js';
 import { readConfig, StartError } from './config.js';
 import { startServer } from './start-server.js';
 
@@ -12,7 +13,8 @@ async function importDemo(address: string, folder: string): Promise<void> {
   const files = (await readdir(folder)).filter((f) => f.endsWith('.yurei.json')).sort();
   for (const file of [...files.filter((f) => f !== onTop), onTop]) {
     const body = await readFile(join(folder, file), 'utf8');
-    const response = await fetch(`${address}api/import`, { method: 'POST', body });
+    const headers = { 'Content-Type': 'application/json' };
+    const response = await fetch(`${address}api/import`, { method: 'POST', headers, body });
     if (!response.ok)
       throw new StartError(`Demo file ${file} was refused: ${await response.text()}`);
   }
@@ -21,7 +23,8 @@ async function importDemo(address: string, folder: string): Promise<void> {
 async function main(): Promise<void> {
   const root = resolve(import.meta.dirname, '../..');
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
-  const server = await startServer(readConfig(process.env, root), log);
+  const config = readConfig(process.env, root);
+  const server = await startServer(config, log);
   const stop = (): void => {
     void server.stop().then(() => process.exit(0));
   };
@@ -30,7 +33,10 @@ async function main(): Promise<void> {
   if (server.fresh && process.argv.includes('--demo')) {
     await importDemo(server.address, join(root, 'demo'));
   }
-  console.log(`Yurei is at ${server.address} (Ctrl C stops it)`);
+  const opened = isLoopback(config.host)
+    ? ''
+    : '\nIt is open to the network and asks for the passcode. What is sent is not encrypted: use it in a network that you trust.';
+  console.log(`Yurei is at ${server.address} (Ctrl C stops it)${opened}`);
 }
 
 main().catch((error: unknown) => {

@@ -6,9 +6,8 @@ import { pino } from 'pino';
 import { WebSocket } from 'ws';
 import type { StoredDesign } from '@yurei/core/exchange';
 import { readConfig, type Config } from './config.js';
-import { designRecord } from './database/design-record.js';
-import { openDatabase } from './database/open-database.js';
-import { revisionRecord } from './database/revision-record.js';
+import { openDatabase } from './keeping/open-database.js';
+import { packNow } from './keeping/packing.js';
 import { startServer, type RunningServer } from './start-server.js';
 
 const log = pino({ level: 'silent' });
@@ -22,7 +21,8 @@ const config = (change: Partial<Config> = {}): Config => ({
   port: 0,
   data: join(folder, 'data'),
   web: folder,
-  studyWorker: resolve('server/dist/studies/study-worker.js'),
+  built: resolve('server/dist'),
+  names: [],
   ...change,
 });
 
@@ -36,7 +36,7 @@ async function call(method: string, path: string, body?: unknown): Promise<Answe
   const text = typeof body === 'string';
   const response = await fetch(`${server.address}api${path}`, {
     method,
-    headers: body === undefined ? {} : { 'Content-Type': text ? 'text/plain' : 'application/json' },
+    headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
     body: body === undefined ? undefined : text ? body : JSON.stringify(body),
   });
   const answer = await response.text();
@@ -70,12 +70,19 @@ it('opens a design that an older version of the program has kept, brought up to 
       happenings: s.happenings.map(({ path: [from, to], ...rest }) => ({ ...rest, from, to })),
     })),
   };
-  const { source } = await openDatabase(join(folder, 'data'));
-  for (const record of [designRecord, revisionRecord]) {
-    const all = source.getRepository(record).createQueryBuilder().update();
-    await all.set({ document: JSON.stringify(old) }).execute();
-  }
-  await source.destroy();
+  const { database } = await openDatabase(join(folder, 'data'));
+  const text = JSON.stringify(old);
+  await database.write(async (manager) => {
+    await manager.query('UPDATE design SET document = ?, title = title WHERE id = ?', [
+      Buffer.from(text),
+      body.id,
+    ]);
+    await manager.query('UPDATE revision SET document = ? WHERE design_id = ?', [
+      packNow(text),
+      body.id,
+    ]);
+  });
+  await database.close();
   server = await startServer(config(), log);
   const opened = (await call('GET', `/designs/${body.id}`)).body as unknown as StoredDesign;
   expect(opened.design).toMatchObject({ version: 5, scenes: demo.scenes, recordings: [] });
@@ -126,6 +133,34 @@ it('refuses a stale save and loses nothing', async () => {
   expect((await call('GET', `/designs/${id}`)).body).toMatchObject({ design: { title: 'First' } });
 });
 
+it('saves that are asked for at once are kept each for itself: what refuses one undoes no other', async () => {
+  const made = await Promise.all(
+    Array.from({ length: 6 }, () => call('POST', '/designs', { design: demo })),
+  );
+  const saves = made.flatMap(({ body: { id } }, i) =>
+    // Of each pair one is stale, whichever comes second.
+    [1, 2].map((n) =>
+      call('PUT', `/designs/${id}`, { version: 1, design: { ...demo, title: `Save ${i} ${n}` } }),
+    ),
+  );
+  const answers = await Promise.all(saves);
+  const statuses = made.map((_, i) => [answers[2 * i].status, answers[2 * i + 1].status].sort());
+  expect(statuses).toEqual(made.map(() => [200, 409]));
+  const shelf = (await call('GET', '/designs')).body as unknown as { version: number }[];
+  expect(shelf.map((d) => d.version)).toEqual(made.map(() => 2));
+});
+
+it('the same save sent twice is one save', async () => {
+  const { id } = (await call('POST', '/designs', { design: demo })).body;
+  const save = { version: 1, design: { ...demo, title: 'Once' } };
+  const first = await call('PUT', `/designs/${id}`, save);
+  const again = await call('PUT', `/designs/${id}`, save);
+  expect([first.status, again.status]).toEqual([200, 200]);
+  expect(again.body).toEqual(first.body);
+  const revisions = await call('GET', `/designs/${id}/revisions`);
+  expect(revisions.body as unknown as unknown[]).toHaveLength(2);
+});
+
 it('imports what it exports, byte for byte in content', async () => {
   const { id } = (await call('POST', '/import', demoText)).body;
   const exported = await fetch(`${server.address}api/designs/${id}/export`);
@@ -158,7 +193,7 @@ describe('bad requests get problem details and change nothing', () => {
   const cases: [string, string, string, unknown, number, RegExp][] = [
     ['a broken import', 'POST', '/import', '{"format":', 422, /Nothing was changed/],
     ['an import of 50 MB', 'POST', '/import', 'x'.repeat(50e6), 413, /larger than 2 MB/],
-    ['JSON that is none', 'POST', '/designs', '{"design":', 400, /design/],
+    ['JSON that is none', 'POST', '/designs', '{"design":', 400, /not complete JSON/],
     ['no design', 'POST', '/designs', {}, 400, /"design" is required/],
     ['a design that is none', 'POST', '/designs', { design: { format: 'x' } }, 422, /Nothing/],
     ['a bad id', 'GET', '/designs/abc', undefined, 400, /GUID/],

@@ -27,7 +27,8 @@ const start = (): Promise<RunningServer> =>
       port: 0,
       data: join(folder, 'data'),
       web: folder,
-      studyWorker: resolve('server/dist/studies/study-worker.js'),
+      built: resolve('server/dist'),
+      names: [],
     },
     pino({ level: 'silent' }),
   );
@@ -131,6 +132,44 @@ it('keeps what was done when the server stops, and says so', async () => {
   expect((await call<StoredStudy>('GET', `/studies/${id}`))[1].state).toBe('stopped');
 });
 
+it('ends with its design, and makes room for another one', async () => {
+  const ids: string[] = [];
+  for (let i = 0; i < 4; i++) ids.push((await begin({ ...few, count: 5000 }))[1].id);
+  expect((await begin(few))[0]).toBe(429);
+  expect((await call('DELETE', `/designs/${design}`))[0]).toBe(204);
+  for (const id of ids) expect((await call('GET', `/studies/${id}`))[0]).toBe(404);
+  [, { id: design }] = await call<{ id: string }>('POST', '/designs', { design: demo });
+  expect((await begin(few))[0]).toBe(201);
+});
+
+it('studies stay in the order in which they were begun when the clock is set back, and the newest are kept', async () => {
+  const ids: string[] = [];
+  const real = Date.now();
+  jest.useFakeTimers({
+    doNotFake: [
+      'nextTick',
+      'setImmediate',
+      'setInterval',
+      'setTimeout',
+      'clearInterval',
+      'clearTimeout',
+      'queueMicrotask',
+      'performance',
+    ],
+  });
+  for (let i = 0; i < 52; i++) {
+    // Each is made a day before the one before it.
+    jest.setSystemTime(real - i * 86_400_000);
+    const { id } = (await begin({ ...few, count: 1 }))[1];
+    await told(id);
+    ids.push(id);
+  }
+  jest.useRealTimers();
+  const [, kept] = await call<StudySummary[]>('GET', `/designs/${design}/studies`);
+  expect(kept.map((s) => s.id)).toEqual(ids.slice(-kept.length).reverse());
+  expect(kept.length).toBeGreaterThanOrEqual(50);
+});
+
 const dial = { of: 'part', part: 'R1', param: 'ohms' };
 const map = (...axes: object[]) => ({ ...few, ask: { for: 'map', axes } });
 it.each<[string, unknown, RegExp]>([
@@ -144,6 +183,7 @@ it.each<[string, unknown, RegExp]>([
     ),
     /does not have/,
   ],
+  ['a map without axes', { ...few, ask: { for: 'map' } }, /axes.*required/],
   [
     'one dial twice',
     map({ dial, from: 1e3, to: 2e3, steps: 3 }, { dial, from: 1, to: 2, steps: 3 }),

@@ -1,14 +1,33 @@
 import { randomUUID } from 'node:crypto';
-import { migrate, type Design } from '@yurei/core/design';
-import type { DesignSummary, StoredDesign } from '@yurei/core/exchange';
-import type { DataSource, EntityManager } from 'typeorm';
-import { designRecord, type DesignRecord } from '../database/design-record.js';
-import { revisionRecord } from '../database/revision-record.js';
-import { studyRecord } from '../database/study-record.js';
+import type { EntityManager } from 'typeorm';
+import { NotText, shownText } from '../keeping/bytes.js';
+import type { Change, Database } from '../keeping/database.js';
+import type { DesignFacts } from '../keeping/design-facts.js';
+import { designRecord } from '../keeping/design-record.js';
+import { unpack } from '../keeping/packing.js';
+import { revisionRecord, type RevisionRecord } from '../keeping/revision-record.js';
+import { studyRecord } from '../keeping/study-record.js';
+import { listShelf } from './list-shelf.js';
+import { surplus } from './thinning.js';
 
 export interface Revision {
   version: number;
   savedAt: string;
+}
+
+/** A design as it is kept: its document is bytes that may or may not be a design. */
+export interface KeptDesign extends Revision {
+  id: string;
+  document: Buffer;
+}
+
+/** A checked document on its way to the shelf. */
+export interface CheckedDesign {
+  /** JSON. */
+  text: string;
+  /** The same, packed for its revision. */
+  packed: Uint8Array;
+  facts: DesignFacts;
 }
 
 /** A save that was based on an older version than the stored one. */
@@ -19,110 +38,224 @@ export class StaleSave extends Error {
   }
 }
 
-/** Keeps designs and every revision of them. Documents are checked before they come here. */
+type Cell = ArrayBuffer;
+
+/** After how many saves of a design it is looked whether old ones make room. */
+const thinEvery = 50;
+
+/** Keeps designs and their revisions. Documents are checked before they come here. */
 export class DesignStore {
-  constructor(private readonly source: DataSource) {}
+  /** Why a design cannot be read, by id; found out when it was last looked at. */
+  private readonly unreadable = new Map<string, string>();
 
-  async list(): Promise<DesignSummary[]> {
-    const records = await this.designs().find({ order: { savedAt: 'DESC' } });
-    return records.map(summary);
+  /** @param changing is told when a maker makes or saves a design */
+  constructor(
+    private readonly database: Database,
+    private readonly changing: () => void = () => undefined,
+  ) {}
+
+  /** The shelf as JSON, last changed first. */
+  list(): Promise<Buffer> {
+    return this.database.read((manager) => listShelf(manager, this.unreadable));
   }
 
-  async get(id: string): Promise<StoredDesign | undefined> {
-    const record = await this.designs().findOneBy({ id });
-    return record ? stored(record) : undefined;
+  /** Every id, for looking all designs through. */
+  async ids(): Promise<string[]> {
+    const rows = await this.database.read((manager) =>
+      manager.query<{ id: Cell }[]>('SELECT CAST(id AS BLOB) AS id FROM design ORDER BY touched'),
+    );
+    return rows.map((row) => shownText(row.id));
   }
 
-  async create(design: Design): Promise<StoredDesign> {
-    const now = new Date().toISOString();
-    const record: DesignRecord = {
-      id: randomUUID(),
-      title: design.title,
-      version: 1,
-      document: JSON.stringify(design),
-      createdAt: now,
-      savedAt: now,
-    };
-    await this.source.transaction(async (manager) => {
-      await manager.insert(designRecord, record);
-      await keepRevision(manager, record);
+  async get(id: string): Promise<KeptDesign | undefined> {
+    const [row] = await this.database.read((manager) =>
+      manager.query<{ version: number; savedAt: Cell; document: Cell }[]>(
+        `SELECT version, CAST(saved_at AS BLOB) AS savedAt, document FROM design WHERE id = ?`,
+        [id],
+      ),
+    );
+    return (
+      row && {
+        id,
+        version: row.version,
+        savedAt: shownText(row.savedAt),
+        document: Buffer.from(row.document),
+      }
+    );
+  }
+
+  /** Counts saves; undefined when there is no such design. */
+  async versionOf(id: string): Promise<number | undefined> {
+    const [row] = await this.database.read((manager) =>
+      manager.query<{ version: number }[]>('SELECT version FROM design WHERE id = ?', [id]),
+    );
+    return row?.version;
+  }
+
+  /** Remembers whether a design could be read when it was looked at; a reason says that it could not. */
+  mark(id: string, reason: string | undefined): void {
+    if (reason === undefined) this.unreadable.delete(id);
+    else this.unreadable.set(id, reason);
+  }
+
+  /** Forgets what could not be read: the shelf is another one. */
+  forget(): void {
+    this.unreadable.clear();
+  }
+
+  async create({ text, packed, facts }: CheckedDesign): Promise<KeptDesign> {
+    this.changing();
+    const [now, id, document] = [this.now(), randomUUID(), Buffer.from(text)];
+    await this.database.write(async (manager, { writes: touched, seconds }) => {
+      const times = { createdAt: now, savedAt: now };
+      const first = { id, version: 1, ...facts, answers: '', touched, document, ...times };
+      await manager.insert(designRecord, first);
+      await keepRevision(manager, {
+        design: id,
+        version: 1,
+        savedAt: now,
+        document: packed,
+        ranFor: seconds,
+      });
     });
-    return stored(record);
+    return { id, version: 1, savedAt: now, document };
   }
 
   /**
-   * Saves a design over the version it was based on.
+   * Saves a design over the version it was based on. The same save sent twice, because its answer was lost, is one save.
    *
    * @returns undefined when there is no such design
    * @throws StaleSave when `version` is not the stored one; nothing is then changed
    */
-  async save(id: string, version: number, design: Design): Promise<StoredDesign | undefined> {
-    return this.source.transaction(async (manager) => {
-      const old = await manager.findOneBy(designRecord, { id });
-      if (!old) return undefined;
-      if (old.version !== version) throw new StaleSave(old.version);
-      const record: DesignRecord = {
-        ...old,
-        title: design.title,
-        version: version + 1,
-        document: JSON.stringify(design),
-        savedAt: new Date().toISOString(),
-      };
-      await manager.save(designRecord, record);
-      await keepRevision(manager, record);
-      return stored(record);
-    });
+  async save(id: string, version: number, checked: CheckedDesign): Promise<Revision | undefined> {
+    this.changing();
+    const { text, packed, facts } = checked;
+    const { title, purpose, site, parts, scenes } = facts;
+    const [now, document, next] = [this.now(), Buffer.from(text), version + 1];
+    const change: Change<Revision | undefined> = async (manager, { writes, seconds }) => {
+      const [saved] = await manager.query<unknown[]>(
+        `UPDATE design SET version = ?, title = ?, purpose = ?, site = ?, parts = ?, scenes = ?, answers = '',
+           touched = ?, document = ?, saved_at = ? WHERE id = ? AND version = ? RETURNING 1`,
+        [next, title, purpose, site, parts, scenes, writes, document, now, id, version],
+      );
+      if (!saved) return standing(manager, id, next, document);
+      const revision = { design: id, version: next, savedAt: now, ranFor: seconds };
+      await keepRevision(manager, { ...revision, document: packed });
+      return { version: next, savedAt: now };
+    };
+    const saved = await this.database.write(change);
+    if (saved) this.mark(id, undefined);
+    if (saved && saved.version % thinEvery === 0) void this.thin(id);
+    return saved;
+  }
+
+  /**
+   * Keeps what was answered of a save.
+   *
+   * @param answers JSON
+   * @returns whether that save is still the last one; else nothing is kept
+   */
+  async answer(id: string, version: number, answers: string): Promise<boolean> {
+    const { affected } = await this.database.write((manager) =>
+      manager.update(designRecord, { id, version }, { answers }),
+    );
+    return (affected ?? 0) > 0;
   }
 
   async remove(id: string): Promise<boolean> {
-    return this.source.transaction(async (manager) => {
+    const there = await this.database.remove(async (manager) => {
+      await manager.query(
+        'DELETE FROM study_nights WHERE study_id IN (SELECT id FROM study WHERE design_id = ?)',
+        [id],
+      );
       await manager.delete(revisionRecord, { design: id });
       await manager.delete(studyRecord, { design: id });
       const { affected } = await manager.delete(designRecord, { id });
       return (affected ?? 0) > 0;
     });
+    this.mark(id, undefined);
+    return there;
   }
 
   async revisions(id: string): Promise<Revision[]> {
-    const records = await this.source.getRepository(revisionRecord).find({
-      where: { design: id },
-      order: { version: 'DESC' },
-      select: { version: true, savedAt: true, design: true },
+    const rows = await this.database.read((manager) =>
+      manager.query<{ version: number; savedAt: Cell }[]>(
+        `SELECT version, CAST(saved_at AS BLOB) AS savedAt FROM revision WHERE design_id = ? ORDER BY version DESC`,
+        [id],
+      ),
+    );
+    return rows.map(({ version, savedAt }) => ({ version, savedAt: shownText(savedAt) }));
+  }
+
+  /** @throws NotText when what was kept is not whole */
+  async revision(id: string, version: number): Promise<KeptDesign | undefined> {
+    const [row] = await this.database.read((manager) =>
+      manager.query<{ savedAt: Cell; document: Cell }[]>(
+        `SELECT CAST(saved_at AS BLOB) AS savedAt, document FROM revision WHERE design_id = ? AND version = ?`,
+        [id, version],
+      ),
+    );
+    if (!row) return undefined;
+    const document = await unpack(Buffer.from(row.document)).catch(() => {
+      throw new NotText();
     });
-    return records.map(({ version, savedAt }) => ({ version, savedAt }));
+    return { id, version, savedAt: shownText(row.savedAt), document };
   }
 
-  async revision(id: string, version: number): Promise<StoredDesign | undefined> {
-    const record = await this.source
-      .getRepository(revisionRecord)
-      .findOneBy({ design: id, version });
-    if (!record) return undefined;
-    return { id, version, savedAt: record.savedAt, design: parsed(record.document) };
+  /** Lets old saves make room; what fails is done after a later save. */
+  private async thin(id: string): Promise<void> {
+    const work: Change<void> = async (manager, { seconds }) => {
+      const kept = await manager.query<{ version: number; ranFor: number }[]>(
+        'SELECT version, ran_for AS ranFor FROM revision WHERE design_id = ? ORDER BY version DESC',
+        [id],
+      );
+      const out = surplus(kept, seconds).map(Number);
+      if (out.length > 0)
+        await manager.query(
+          `DELETE FROM revision WHERE design_id = ? AND version IN (${out.join(', ')})`,
+          [id],
+        );
+    };
+    await this.database.remove(work).catch(() => undefined);
   }
 
-  private designs() {
-    return this.source.getRepository(designRecord);
+  private now(): string {
+    return new Date().toISOString();
   }
 }
 
-function keepRevision(manager: EntityManager, record: DesignRecord): Promise<unknown> {
-  const { id, version, document, savedAt } = record;
-  return manager.insert(revisionRecord, { design: id, version, document, savedAt });
+/**
+ * Why a save did not find the version it was based on.
+ *
+ * @returns the save, where this very one has been made already; undefined where there is no such design
+ * @throws StaleSave
+ */
+async function standing(
+  manager: EntityManager,
+  id: string,
+  version: number,
+  document: Buffer,
+): Promise<Revision | undefined> {
+  const [now] = await manager.query<{ version: number; savedAt: Cell; same: number }[]>(
+    'SELECT version, CAST(saved_at AS BLOB) AS savedAt, document = ? AS same FROM design WHERE id = ?',
+    [document, id],
+  );
+  if (!now) return undefined;
+  if (!now.same || now.version !== version) throw new StaleSave(now.version);
+  return { version, savedAt: shownText(now.savedAt) };
 }
 
-/** A kept document, brought up to date where an older version of the program wrote it. */
-const parsed = (document: string): Design =>
-  migrate(JSON.parse(document) as Record<string, unknown>) as unknown as Design;
-
-const stored = ({ id, version, savedAt, document }: DesignRecord): StoredDesign => ({
-  id,
-  version,
-  savedAt,
-  design: parsed(document),
-});
-
-function summary(record: DesignRecord): DesignSummary {
-  const { id, version, savedAt, design } = stored(record);
-  const { title, purpose, site, parts, scenes } = design;
-  return { id, title, purpose, site, parts: parts.length, scenes: scenes.length, version, savedAt };
-}
+const keepRevision = (
+  manager: EntityManager,
+  {
+    design,
+    version,
+    savedAt,
+    document,
+    ranFor,
+  }: Omit<RevisionRecord, 'document'> & { document: Uint8Array },
+): Promise<unknown> =>
+  manager.query(
+    'INSERT INTO revision (design_id, version, saved_at, document, ran_for) VALUES (?, ?, ?, ?, ?)',
+    [design, version, savedAt, document, ranFor],
+  );

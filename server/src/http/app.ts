@@ -5,10 +5,11 @@ import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import type { DesignStore } from '../designs/design-store.js';
-import type { StudyDesk } from '../studies/study-desk.js';
-import { designRoutes } from './design-routes.js';
+import type { Access } from '../access/access.js';
+import type { Upkeep } from '../upkeep/upkeep.js';
+import { designRoutes, type DesignParts } from './design-routes.js';
 import { studyRoutes } from './study-routes.js';
+import { upkeepRoutes } from './upkeep-routes.js';
 import { ProblemError, problemHandler, unknownAddress } from './problem.js';
 
 /** Component styles are inserted at run time, workers and fonts come from this server alone. */
@@ -20,23 +21,47 @@ const policy = {
     'img-src': ["'self'", 'data:', 'blob:'],
     'font-src': ["'self'", 'data:'],
     'worker-src': ["'self'", 'blob:'],
+    'connect-src': ["'self'"],
     'object-src': ["'none'"],
     'base-uri': ["'self'"],
+    'form-action': ["'none'"],
     'frame-ancestors': ["'none'"],
   },
 };
 
+/** Requests of the API in ten seconds, from one address: several times what a busy page asks. */
+const window = 10_000;
+const mostInWindow = 10_000;
+
+/** What the HTTP face is made of. */
+export interface AppParts extends DesignParts {
+  access: Access;
+  upkeep: Upkeep;
+  /** Folder of the built web app. */
+  web: string;
+  log: Logger;
+}
+
 /** The whole HTTP face: the API under /api, the built web app everywhere else. */
-export function makeApp(store: DesignStore, desk: StudyDesk, web: string, log: Logger): Express {
+export function makeApp(parts: AppParts): Express {
+  const { access, web, log } = parts;
   const app = express();
   app.disable('x-powered-by');
+  app.disable('etag');
+  app.use(access.byName);
   app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
-  app.use(compression());
-  app.use('/api', rateLimit({ windowMs: 60_000, limit: 3000, handler: tooMany }));
+  // Who may not talk does not use up what the maker's own page may ask.
+  app.use('/api', access.fromHere, (_req, res, next) => {
+    res.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api', rateLimit({ windowMs: window, limit: mostInWindow, handler: tooMany }));
   app.get('/api/health', (_req, res) => {
     res.json({ ok: true });
   });
-  app.use('/api', designRoutes(store), studyRoutes(store, desk), unknownAddress);
+  app.use('/api', access.routes(), access.signedIn);
+  app.use('/api', designRoutes(parts), studyRoutes(parts.gate, parts.store, parts.desk));
+  app.use('/api', upkeepRoutes(parts.upkeep), unknownAddress);
   serveWeb(app, web);
   app.use(unknownAddress);
   app.use(problemHandler(log));
@@ -47,6 +72,8 @@ export function makeApp(store: DesignStore, desk: StudyDesk, web: string, log: L
 function serveWeb(app: Express, web: string): void {
   const index = join(web, 'index.html');
   if (!existsSync(index)) return;
+  // What the API answers goes a short way: packing it would cost more than it saves.
+  app.use(compression());
   app.use(
     express.static(web, {
       index: false,
@@ -63,5 +90,7 @@ function serveWeb(app: Express, web: string): void {
 }
 
 function tooMany(): never {
-  throw new ProblemError(429, 'Too many requests', 'Wait a minute, then try again.');
+  throw new ProblemError(429, 'Too many requests', 'Wait a few seconds, then try again.', {
+    retryAfter: window / 1000,
+  });
 }

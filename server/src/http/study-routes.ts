@@ -1,28 +1,33 @@
-import { checkStudy, largestFile, type StoredStudy } from '@yurei/core/exchange';
-import express, { Router, type Request, type Response } from 'express';
+import { largestFile, type StudySummary } from '@yurei/core/exchange';
+import { Router, type Request, type Response } from 'express';
+import type { Gate } from '../checking/gate.js';
 import type { DesignStore } from '../designs/design-store.js';
 import { mostRunning, type StudyDesk } from '../studies/study-desk.js';
-import { demand, demandDesign, shapes } from './edge.js';
+import { idOf, missing } from './design-routes.js';
+import { demand, jsonBytes, shapes } from './edge.js';
 import { ProblemError } from './problem.js';
 
-/** Endpoints for studies: many nights of a design, rehearsed by the server and kept. */
-export function studyRoutes(designs: DesignStore, desk: StudyDesk): Router {
-  const routes = Router();
-  const json = express.json({ limit: 2 * largestFile });
+/** How long an answer waits for a client that does not read before it is given up, ms. */
+const slowest = 30_000;
 
-  routes.post('/designs/:id/studies', json, async (req, res) => {
+/** Endpoints for studies: many nights of a design, rehearsed by the server and kept. */
+export function studyRoutes(gate: Gate, designs: DesignStore, desk: StudyDesk): Router {
+  const routes = Router();
+  // A design, and perhaps another one beside it.
+  const json = jsonBytes(2 * largestFile + 10_000);
+
+  routes.post('/designs/:id/studies', json, async (req: Request, res: Response) => {
     const id = await designOf(req);
-    const { design, study } = demand(shapes.study, req.body, 'The study');
-    const document = demandDesign(design);
-    const checked = checkStudy(document, study);
-    if (!checked.ok) throw new ProblemError(422, 'The study cannot be run', checked.reason);
+    const checked = await gate.pass('study', req.body);
     if (desk.full)
       throw new ProblemError(
         429,
         'Too many at once',
         `${mostRunning} studies are under way. Wait for one, or cancel one.`,
       );
-    res.status(201).json(await desk.start(id, document, checked.study));
+    const made = await desk.start(id, checked);
+    if (!made) throw missing();
+    res.status(201).json(made);
   });
 
   routes.get('/designs/:id/studies', async (req, res) => {
@@ -30,7 +35,15 @@ export function studyRoutes(designs: DesignStore, desk: StudyDesk): Router {
   });
 
   routes.get('/studies/:id', async (req, res) => {
-    res.json(await studyOf(req));
+    const whole = await desk.store.whole(studyId(req));
+    if (!whole) throw missingStudy();
+    const packed = Buffer.from(`{"document":${whole.document.toString()},"study":${whole.study}}`);
+    const { document, study } = await gate.pass('keptStudy', packed);
+    const nights = whole.nights.map((list) => list.slice(1, -1)).filter((list) => list !== '');
+    const about = JSON.stringify(whole.summary).slice(0, -1);
+    res
+      .type('application/json')
+      .send(`${about},"document":${document},"study":${study},"nights":[${nights.join()}]}`);
   });
 
   routes.get('/studies/:id/nights', async (req, res) => {
@@ -53,24 +66,14 @@ export function studyRoutes(designs: DesignStore, desk: StudyDesk): Router {
   return routes;
 
   async function designOf(req: Request): Promise<string> {
-    const id = demand(shapes.id, req.params['id'], 'The design id');
-    if (!(await designs.get(id)))
-      throw new ProblemError(
-        404,
-        'No such design',
-        'It is not on the shelf; it may have been removed.',
-      );
+    const id = idOf(req);
+    if ((await designs.versionOf(id)) === undefined) throw missing();
     return id;
   }
 
-  async function studyOf(req: Request): Promise<StoredStudy> {
-    const study = await desk.store.get(demand(shapes.id, req.params['id'], 'The study id'));
-    if (!study)
-      throw new ProblemError(
-        404,
-        'No such study',
-        'It is not kept here; it may have been removed.',
-      );
+  async function studyOf(req: Request): Promise<StudySummary> {
+    const study = await desk.store.get(studyId(req));
+    if (!study) throw missingStudy();
     return study;
   }
 
@@ -81,22 +84,33 @@ export function studyRoutes(designs: DesignStore, desk: StudyDesk): Router {
       // Compressing would hold events back.
       'Cache-Control': 'no-cache, no-transform',
     });
-    const send = (event: string, data: unknown): void =>
-      void res.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
-    const more = (nights: StoredStudy['nights']): void => send('nights', nights);
-    const under = desk.follow(id);
-    if (under) {
-      more(under.nights);
-      under.told.on('nights', more);
-      await new Promise<void>((resolve) => {
-        under.told.once('end', resolve);
-        res.once('close', resolve);
-      });
-      under.told.off('nights', more);
-    }
+    const gone = new AbortController();
+    res.once('close', () => gone.abort());
+    const under = desk.follow(id, 0, gone.signal);
+    if (under) for await (const nights of under) await send(res, 'nights', `[${nights.join()}]`);
+    else for (const nights of await desk.store.nights(id, 0)) await send(res, 'nights', nights);
     const kept = await desk.store.get(id);
-    if (!under) more(kept?.nights ?? []);
-    send('end', { state: kept?.state ?? 'cancelled', trouble: kept?.trouble });
+    const end = { state: kept?.state ?? 'cancelled', trouble: kept?.trouble };
+    await send(res, 'end', JSON.stringify(end));
     res.end();
   }
+}
+
+const studyId = (req: Request): string => demand(shapes.id, req.params['id'], 'The study id');
+
+const missingStudy = (): ProblemError =>
+  new ProblemError(404, 'No such study', 'It is not kept here; it may have been removed.');
+
+/** Sends an event, and waits until it is taken; a client that never takes it is let go. */
+async function send(res: Response, event: string, data: string): Promise<void> {
+  if (res.destroyed || res.write(`event: ${event}\ndata: ${data}\n\n`)) return;
+  await new Promise<void>((go) => {
+    const given = setTimeout(() => res.destroy(), slowest);
+    const on = (): void => {
+      clearTimeout(given);
+      res.off('drain', on).off('close', on);
+      go();
+    };
+    res.once('drain', on).once('close', on);
+  });
 }

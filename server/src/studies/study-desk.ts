@@ -1,72 +1,104 @@
-import { EventEmitter } from 'node:events';
+import { EventEmitter, once } from 'node:events';
 import { availableParallelism } from 'node:os';
-import type { Design } from '@yurei/core/design';
-import type { StoredStudy, StudyState, StudySummary } from '@yurei/core/exchange';
-import { casesOf, type CaseNight, type Study } from '@yurei/core/nights';
+import { performance } from 'node:perf_hooks';
+import type { StudyState, StudySummary } from '@yurei/core/exchange';
+import type { KeptNight } from '@yurei/core/nights';
 import type { Logger } from 'pino';
 import { Piscina } from 'piscina';
-import type { StudyStore } from './study-store.js';
+import type { CheckedStudy, StudyStore } from './study-store.js';
 import type { StudyTask } from './study-worker.js';
 
 /** Nights that a thread takes at once: few, so that progress flows and little is lost by cancelling. */
 const atOnce = 2;
 /** How often what is done is written down, ms. */
 const keepEvery = 3000;
+/** So long after the last change by a maker one core is left free, ms. */
+const quietFor = 2000;
+/** A night that takes longer is given up and told as such, ms. */
+const nightLimit = 120_000;
+/** What one thread may use, MB. */
+const memory = 1024;
+/** How often it is tried to keep how a study ended. */
+const mostTries = 100;
 export const mostRunning = 4;
 
-type Kept = StoredStudy['nights'];
-
-/** What listeners are told of a study under way. */
-export interface StudyEvents {
-  nights: [Kept];
-  end: [];
-}
+type Portion = Pick<StudyTask, 'case' | 'seeds'>;
 
 interface Running {
-  nights: Kept;
-  told: EventEmitter<StudyEvents>;
+  design: string;
+  checked: CheckedStudy;
+  /** Nights done, each as JSON. */
+  nights: string[];
+  /** How many of them are kept, and in how many portions. */
+  kept: number;
+  portions: number;
+  told: EventEmitter<{ nights: []; end: [] }>;
   abort: AbortController;
   ended: Promise<void>;
+  keeping: Promise<boolean>;
 }
 
-/** Runs studies in a pool of threads, one for each core, keeps what comes of them and tells how far they are. */
+/** Runs studies in a pool of threads, keeps what comes of them and tells how far they are. */
 export class StudyDesk {
-  private readonly pool: Piscina<StudyTask, CaseNight[]>;
+  private readonly pool: Piscina<StudyTask, string[]>;
   private closing = false;
   private readonly running = new Map<string, Running>();
+  private changed = -Infinity;
+  private readonly threads = availableParallelism();
 
   constructor(
     readonly store: StudyStore,
     worker: string,
     private readonly log: Logger,
+    private readonly limit = nightLimit,
   ) {
-    const maxThreads = availableParallelism();
-    this.pool = new Piscina({ filename: worker, minThreads: 0, maxThreads, idleTimeout: 5000 });
+    this.pool = new Piscina({
+      filename: worker,
+      minThreads: 0,
+      maxThreads: this.threads,
+      idleTimeout: 5000,
+      resourceLimits: { maxOldGenerationSizeMb: memory },
+    });
   }
 
   get full(): boolean {
     return this.running.size >= mostRunning;
   }
 
-  async start(design: string, document: Design, study: Study): Promise<StudySummary> {
-    const made = await this.store.create(design, document, study);
-    const { document: used, study: asked, nights: _, ...summary } = made;
-    const told = new EventEmitter<StudyEvents>();
+  /** Someone saves: for a while one core is left to that. */
+  giveWay(): void {
+    this.changed = performance.now();
+  }
+
+  /** @returns undefined when the design is gone meanwhile */
+  async start(design: string, checked: CheckedStudy): Promise<StudySummary | undefined> {
+    const made = await this.store.create(design, checked);
+    if (!made) return undefined;
+    const told: Running['told'] = new EventEmitter();
     told.setMaxListeners(0);
     const entry: Running = {
+      design,
+      checked,
       nights: [],
+      kept: 0,
+      portions: 0,
       told,
       abort: new AbortController(),
       ended: Promise.resolve(),
+      keeping: Promise.resolve(true),
     };
     this.running.set(made.id, entry);
-    entry.ended = this.run(made.id, used, asked, entry);
-    return summary;
+    entry.ended = this.run(made.id, entry);
+    return made;
   }
 
-  /** Listens to a study under way, with what is done of it already; undefined when it is not. */
-  follow(id: string): { nights: Kept; told: EventEmitter<StudyEvents> } | undefined {
-    return this.running.get(id);
+  /**
+   * The nights of a study under way from one of them on, and more as they are done; ends with the study. Undefined when
+   * it is not under way. Whoever listens slowly gets more at once; nothing is piled up for them.
+   */
+  follow(id: string, from: number, until: AbortSignal): AsyncGenerator<string[]> | undefined {
+    const entry = this.running.get(id);
+    return entry && this.nightsOf(id, entry, from, until);
   }
 
   /** Ends a study at once; what was rehearsed stays. False when it was not under way. */
@@ -77,39 +109,65 @@ export class StudyDesk {
     return entry !== undefined;
   }
 
+  /** Ends all studies of a design. */
+  async cancelOf(design: string): Promise<void> {
+    const own = [...this.running].filter(([, entry]) => entry.design === design);
+    await Promise.all(own.map(([id]) => this.cancel(id)));
+  }
+
+  async cancelAll(): Promise<void> {
+    await Promise.all([...this.running.keys()].map((id) => this.cancel(id)));
+  }
+
   async close(): Promise<void> {
     this.closing = true;
-    await Promise.all([...this.running.keys()].map((id) => this.cancel(id)));
+    await this.cancelAll();
     await this.pool.destroy();
   }
 
-  private async run(id: string, design: Design, study: Study, entry: Running): Promise<void> {
-    const { nights, told, abort } = entry;
+  private async *nightsOf(
+    id: string,
+    entry: Running,
+    from: number,
+    until: AbortSignal,
+  ): AsyncGenerator<string[]> {
+    for (let at = from; ;) {
+      const more = entry.nights.slice(at);
+      at += more.length;
+      if (more.length > 0) yield more;
+      if (at < entry.nights.length) continue;
+      if (!this.running.has(id) || until.aborted) return;
+      const { signal, stop } = either(until);
+      await Promise.race([
+        once(entry.told, 'nights', { signal }),
+        once(entry.told, 'end', { signal }),
+      ])
+        .catch(() => undefined)
+        .finally(stop);
+    }
+  }
+
+  private async run(id: string, entry: Running): Promise<void> {
+    const { told, abort, checked } = entry;
     const keeping = setInterval(() => void this.keep(id, entry, 'running'), keepEvery);
     try {
-      const portions = portionsOf(design, study);
-      const work = async (): Promise<void> => {
+      const portions = portionsOf(checked);
+      const work = async (thread: number): Promise<void> => {
         for (const portion of portions) {
-          const options = { signal: abort.signal };
-          const done = await this.pool.run({ design, study, ...portion }, options);
-          // Drawn again by its seed when it is looked at.
-          const fresh = done.map(({ case: index, night: { drawn: _, ...night } }) => ({
-            case: index,
-            night,
-          }));
-          nights.push(...fresh);
-          told.emit('nights', fresh);
+          await this.turn(thread, abort.signal);
+          entry.nights.push(...(await this.rehearse(id, entry, portion)));
+          told.emit('nights');
         }
       };
-      await Promise.all(Array.from({ length: this.pool.options.maxThreads }, work));
-      await this.keep(id, entry, 'done');
+      await Promise.all(Array.from({ length: this.threads }, (_, thread) => work(thread)));
+      await this.keepEnd(id, entry, 'done');
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
       const cancelled = abort.signal.aborted;
       abort.abort();
       if (!cancelled) this.log.error({ err: error, study: id }, 'study failed');
       const ended = this.closing ? 'stopped' : 'cancelled';
-      await this.keep(id, entry, cancelled ? ended : 'failed', cancelled ? '' : reason);
+      await this.keepEnd(id, entry, cancelled ? ended : 'failed', cancelled ? '' : reason);
     } finally {
       clearInterval(keeping);
       this.running.delete(id);
@@ -117,25 +175,91 @@ export class StudyDesk {
     }
   }
 
-  private async keep(
+  /** All threads but the first stand back while someone saves. */
+  private async turn(thread: number, signal: AbortSignal): Promise<void> {
+    const rest = (): number => this.changed + quietFor - performance.now();
+    while (thread > 0 && rest() > 0 && !signal.aborted)
+      await new Promise((go) => setTimeout(go, Math.min(rest(), 200)));
+    signal.throwIfAborted();
+  }
+
+  private async rehearse(id: string, entry: Running, portion: Portion): Promise<string[]> {
+    const { checked, abort } = entry;
+    const late = AbortSignal.timeout(this.limit * portion.seeds.length);
+    try {
+      const { document, study } = checked;
+      const signal = AbortSignal.any([abort.signal, late]);
+      return await this.pool.run({ id, document, study, ...portion }, { signal });
+    } catch (error) {
+      if (abort.signal.aborted || !late.aborted) throw error;
+    }
+    if (portion.seeds.length === 1) return [givenUp(portion, this.limit)];
+    const alone: string[] = [];
+    for (const seed of portion.seeds)
+      alone.push(...(await this.rehearse(id, entry, { ...portion, seeds: [seed] })));
+    return alone;
+  }
+
+  /** Keeps what is new, one portion after the other. What could not be kept is kept with the next ones. */
+  private keep(id: string, entry: Running, ...state: [StudyState, string?]): Promise<boolean> {
+    entry.keeping = entry.keeping.then(async () => {
+      const nights = entry.nights.slice(entry.kept);
+      const done = entry.kept + nights.length;
+      try {
+        await this.store.keep(id, { portion: entry.portions, nights }, done, ...state);
+      } catch (error) {
+        this.log.error({ err: error, study: id }, 'study could not be kept');
+        return false;
+      }
+      entry.kept = done;
+      if (nights.length > 0) entry.portions += 1;
+      return true;
+    });
+    return entry.keeping;
+  }
+
+  /** Keeps how it ended; while the disk is full or fails, tries again for some time. */
+  private async keepEnd(
     id: string,
-    { nights }: Running,
+    entry: Running,
     ...state: [StudyState, string?]
   ): Promise<void> {
-    try {
-      await this.store.keep(id, nights, ...state);
-    } catch (error) {
-      this.log.error({ err: error, study: id }, 'study could not be kept');
+    for (let tries = 0; tries < mostTries; tries++) {
+      if ((await this.keep(id, entry, ...state)) || this.closing) return;
+      await new Promise((go) => setTimeout(go, keepEvery));
     }
   }
 }
 
+/** A signal that follows another one and can be let go. */
+function either(of: AbortSignal): { signal: AbortSignal; stop: () => void } {
+  const own = new AbortController();
+  const abort = (): void => own.abort();
+  of.addEventListener('abort', abort, { once: true });
+  return {
+    signal: own.signal,
+    stop: () => {
+      of.removeEventListener('abort', abort);
+      own.abort();
+    },
+  };
+}
+
+function givenUp({ case: index, seeds }: Portion, limit: number): string {
+  const night: KeptNight = {
+    seed: seeds[0],
+    outcomes: {},
+    strays: 0,
+    trouble: `It took longer than ${limit / 1000} s and was given up.`,
+  };
+  return JSON.stringify({ case: index, night });
+}
+
 /** The nights of all cases a few at a time; every case gets its first nights before any gets its last. */
-function* portionsOf(design: Design, study: Study): Generator<Pick<StudyTask, 'case' | 'seeds'>> {
-  const cases = casesOf(design, study).length;
-  for (let from = 0; from < study.count; from += atOnce) {
-    const length = Math.min(atOnce, study.count - from);
+function* portionsOf({ cases, count, first }: CheckedStudy): Generator<Portion> {
+  for (let from = 0; from < count; from += atOnce) {
+    const length = Math.min(atOnce, count - from);
     for (let index = 0; index < cases; index++)
-      yield { case: index, seeds: Array.from({ length }, (_, i) => study.first + from + i) };
+      yield { case: index, seeds: Array.from({ length }, (_, i) => first + from + i) };
   }
 }

@@ -1,23 +1,47 @@
-import type { Design } from '@yurei/core/design';
-import { caseNight, casesOf, type CaseNight, type Study } from '@yurei/core/nights';
+import { migrate, type Design } from '@yurei/core/design';
+import { caseNight, casesOf, type Case, type KeptNight, type Study } from '@yurei/core/nights';
+import { giveWay } from './give-way.js';
 
-/** Some nights of one case. */
+/** Some nights of one case. Design and study are JSON, as they are kept. */
 export interface StudyTask {
-  design: Design;
-  study: Study;
+  id: string;
+  document: string;
+  study: string;
   case: number;
   seeds: readonly number[];
 }
 
-/** Runs in a thread of the pool. */
+giveWay();
+
+interface Prepared {
+  design: Design;
+  study: Study;
+  cases: Case[];
+}
+
+let last: { id: string; prepared: Prepared } | undefined;
+
+/** Runs in a thread of the pool; gives the nights as JSON, each with the place of its case. */
 export default function rehearseSome({
-  design,
+  id,
+  document,
   study,
   case: index,
   seeds,
-}: StudyTask): CaseNight[] {
-  const scene = design.scenes.find((s) => s.id === study.scene);
-  if (!scene) throw new RangeError(`The design has no scene “${study.scene}”.`);
-  const of = casesOf(design, study)[index];
-  return seeds.map((seed) => ({ case: index, night: caseNight(of, scene, study, seed) }));
+}: StudyTask): string[] {
+  if (last?.id !== id) last = { id, prepared: prepare(document, study) };
+  const { design, study: asked, cases } = last.prepared;
+  const scene = design.scenes.find((s) => s.id === asked.scene);
+  if (!scene) throw new RangeError(`The design has no scene “${asked.scene}”.`);
+  return seeds.map((seed) => {
+    // What was drawn is drawn again by its seed when it is looked at.
+    const { drawn: _, ...night } = caseNight(cases[index], scene, asked, seed);
+    return JSON.stringify({ case: index, night: night satisfies KeptNight });
+  });
+}
+
+function prepare(document: string, study: string): Prepared {
+  const design = migrate(JSON.parse(document) as Record<string, unknown>) as unknown as Design;
+  const asked = JSON.parse(study) as Study;
+  return { design, study: asked, cases: casesOf(design, asked) };
 }

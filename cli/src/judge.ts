@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises';
 import { parseReadingSets } from '@yurei/core/exchange';
 import {
   bestLine,
@@ -11,7 +10,7 @@ import {
   type Readings,
   type Share,
 } from '@yurei/core/judge';
-import { BadInput } from './load-design.js';
+import { BadInput, loadText } from './load-design.js';
 import { quantity } from './parse-options.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
@@ -27,6 +26,8 @@ export interface JudgeOptions {
 }
 
 const perDay = 86400;
+/** Larger files of readings are not read, bytes. */
+const largestLog = 200e6;
 /** Fewer false triggers a day than this are not worth a number: one in some thousand years. */
 const rare = 1e-6;
 
@@ -93,10 +94,7 @@ const say = ({ events, tries, low, high }: Share): string =>
     : `${events} of ${tries}; truly ${percent(low)} to ${percent(high)}, 95 % sure`;
 
 async function loadSets(file: string): Promise<Readings[]> {
-  const text = await readFile(file, 'utf8').catch((error: NodeJS.ErrnoException) => {
-    const reason = error.code === 'ENOENT' ? 'there is no such file' : error.message;
-    throw new BadInput(`${file}: ${reason}.`);
-  });
+  const text = await loadText(file, largestLog);
   const result = parseReadingSets(text);
   if (!result.ok) throw new BadInput(`${file}: ${result.reason}. ${result.cure}`);
   return result.sets;

@@ -12,6 +12,7 @@ import { judgeFile, type JudgeOptions } from './judge.js';
 import { nightsOf, type NightsOptions } from './nights.js';
 import type { SolveOptions } from './analyses.js';
 import { BadInput } from './load-design.js';
+import * as shelf from './shelf.js';
 
 interface Output {
   json?: boolean;
@@ -126,6 +127,43 @@ program
   .action((file: string, o: { json?: boolean; to: string }) =>
     run(() => exportFile(file, o), o.json),
   );
+
+const data = ['--data <folder>', 'of the server; YUREI_DATA or "data" otherwise'] as const;
+interface Folder {
+  data?: string;
+}
+
+program
+  .command('backup <file>')
+  .description('copy the shelf as it is now into a file; the server may be running')
+  .option(...data)
+  .action((file: string, o: Folder) => run(() => shelf.backUp(file, o.data), false));
+
+program
+  .command('restore <file>')
+  .description('put a backup in the place of the shelf; stop the server first')
+  .option(...data)
+  .action((file: string, o: Folder) => run(() => shelf.restore(file, o.data), false));
+
+program
+  .command('export-all <file>')
+  .description('write every design with its saves and studies into one open file (ZIP)')
+  .option(...data)
+  .action((file: string, o: Folder) => run(() => shelf.exportAll(file, o.data), false));
+
+program
+  .command('import-all <file>')
+  .description(
+    'put all designs of such a file on the shelf; overwrites nothing; stop the server first',
+  )
+  .option(...data)
+  .action((file: string, o: Folder) => run(() => shelf.importAll(file, o.data), false));
+
+program
+  .command('passcode')
+  .description('set the passcode without which the server does not open to a network')
+  .option(...data)
+  .action((o: Folder) => run(() => shelf.passcode(o.data), false));
 
 /** Writes the files of a report that were asked for. */
 async function withFiles(work: Promise<Report>, { csv, vcd }: Output): Promise<Report> {

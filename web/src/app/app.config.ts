@@ -1,8 +1,9 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { askingAgain, signingIn } from './data/sign-in';
 import { BenchService } from './bench/bench';
 import { BenchInWorkers } from './bench/bench-in-workers';
 import { NightsInWorkers } from './bench/nights-in-workers';
@@ -15,7 +16,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding()),
-    provideHttpClient(withFetch()),
+    provideHttpClient(withFetch(), withInterceptors([signingIn, askingAgain])),
     { provide: BenchService, useClass: BenchInWorkers },
     { provide: NightsRunner, useClass: NightsInWorkers },
     { provide: LogReading, useClass: LogReadingInWorker },

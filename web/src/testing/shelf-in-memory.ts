@@ -1,25 +1,36 @@
 import { readDesign } from '@yurei/core/exchange';
 import type { Design } from '@yurei/core/design';
-import type { DesignSummary, StoredDesign } from '@yurei/core/exchange';
-import { defer, of, throwError, type Observable } from 'rxjs';
-import { ApiError } from '../app/data/api';
+import type { DesignSummary, ShelfAnswer, StoredDesign } from '@yurei/core/exchange';
+import { defer, from, of, switchMap, throwError, type Observable } from 'rxjs';
+import { ApiError, type TakenIn } from '../app/data/api';
 
 /** Stands in for the server: keeps designs in memory and answers as the endpoints do. */
 export class ShelfInMemory {
   readonly stored = new Map<string, StoredDesign>();
   /** While set, every call fails with it. */
   failure?: ApiError;
+  /** Why designs cannot be read, by id. */
+  readonly unreadable = new Map<string, string>();
+  /** What was answered of every design. */
+  answers?: ShelfAnswer[];
+  putBacks = 0;
 
   constructor(...designs: Design[]) {
     designs.forEach((design) => this.add(design));
   }
 
   list(): Observable<DesignSummary[]> {
-    return this.answer(() => [...this.stored.values()].map(summary));
+    return this.told(() =>
+      [...this.stored.values()].map((stored) => ({
+        ...summary(stored),
+        answers: this.answers,
+        unreadable: this.unreadable.get(stored.id),
+      })),
+    );
   }
 
   get(id: string): Observable<StoredDesign> {
-    return this.answer(() => {
+    return this.told(() => {
       const found = this.stored.get(id);
       if (!found) throw new ApiError(404, 'Not on the shelf', 'It may have been removed.', [], []);
       return found;
@@ -27,23 +38,48 @@ export class ShelfInMemory {
   }
 
   create(design: Design): Observable<StoredDesign> {
-    return this.answer(() => this.add(design));
+    return this.told(() => this.add(design));
   }
 
   save(id: string, version: number, design: Design): Observable<Omit<StoredDesign, 'design'>> {
-    return this.answer(() => {
+    return this.told(() => {
       const saved = { id, version: version + 1, savedAt: '2026-05-01T10:00:00Z', design };
       this.stored.set(id, saved);
+      this.unreadable.delete(id);
       return saved;
     });
   }
 
-  remove(id: string): Observable<unknown> {
-    return this.answer(() => this.stored.delete(id));
+  revisions(id: string): Observable<Pick<StoredDesign, 'version' | 'savedAt'>[]> {
+    return this.told(() => [this.stored.get(id)].flatMap((d) => (d ? [d] : [])));
   }
 
-  import(text: string, acceptDoubts: boolean): Observable<StoredDesign> {
-    return this.answer(() => {
+  revision(id: string): Observable<StoredDesign> {
+    return this.get(id);
+  }
+
+  takeIn(): Observable<TakenIn> {
+    return this.told(() => ({ designs: 2, there: 1 }));
+  }
+
+  putBack(): Observable<unknown> {
+    return this.told(() => (this.putBacks += 1));
+  }
+
+  answer(): Observable<unknown> {
+    return of(undefined);
+  }
+
+  remove(id: string): Observable<unknown> {
+    return this.told(() => this.stored.delete(id));
+  }
+
+  import(file: Blob, acceptDoubts: boolean): Observable<StoredDesign> {
+    return from(file.text()).pipe(switchMap((text) => this.take(text, acceptDoubts)));
+  }
+
+  private take(text: string, acceptDoubts: boolean): Observable<StoredDesign> {
+    return this.told(() => {
       const read = readDesign(text);
       if (!read.ok) throw new ApiError(422, 'It cannot be read', '', read.problems, []);
       if (read.doubts.length > 0 && !acceptDoubts)
@@ -59,7 +95,7 @@ export class ShelfInMemory {
     return stored;
   }
 
-  private answer<T>(work: () => T): Observable<T> {
+  private told<T>(work: () => T): Observable<T> {
     return defer(() => {
       try {
         return this.failure ? throwError(() => this.failure) : of(work());

@@ -1,24 +1,23 @@
-import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { HttpClient, type HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Problem } from '@yurei/core/catalog';
 import type { Design } from '@yurei/core/design';
-import type { DesignSummary, StoredDesign, StoredStudy, StudySummary } from '@yurei/core/exchange';
+import type {
+  DesignSummary,
+  ShelfAnswer,
+  StoredDesign,
+  StoredStudy,
+  StudySummary,
+} from '@yurei/core/exchange';
 import type { Study } from '@yurei/core/nights';
 import { catchError, throwError, type Observable } from 'rxjs';
+import { ApiError, apiErrorOf } from './api-error';
 
-/** What the server said no with, in words a maker can act on. */
-export class ApiError extends Error {
-  override readonly name = 'ApiError';
-  constructor(
-    /** HTTP status; 0 when the server was not reached. */
-    readonly status: number,
-    readonly title: string,
-    message: string,
-    readonly problems: Problem[],
-    readonly doubts: Problem[],
-  ) {
-    super(message);
-  }
+export { ApiError };
+
+/** What came of taking in an archive: designs that are new, and those that were there already. */
+export interface TakenIn {
+  designs: number;
+  there: number;
 }
 
 /** The server's endpoints, typed. */
@@ -48,10 +47,37 @@ export class Api {
     return this.http.delete(`/api/designs/${id}`).pipe(catchError(explain));
   }
 
-  /** @param acceptDoubts import even though some values are doubtful */
-  import(text: string, acceptDoubts: boolean): Observable<StoredDesign> {
+  /** Keeps what was answered of a save, for the shelf. */
+  answer(id: string, version: number, answers: ShelfAnswer[]): Observable<unknown> {
+    return this.http
+      .put(`/api/designs/${id}/answers`, { version, answers })
+      .pipe(catchError(explain));
+  }
+
+  /**
+   * Sends a file as it is: whether it is text is for the server to tell.
+   *
+   * @param acceptDoubts import even though some values are doubtful
+   */
+  import(file: Blob, acceptDoubts: boolean): Observable<StoredDesign> {
     const query = acceptDoubts ? '?accept=doubts' : '';
-    return this.http.post<StoredDesign>(`/api/import${query}`, text).pipe(catchError(explain));
+    return this.http
+      .post<StoredDesign>(`/api/import${query}`, file, typed('application/json'))
+      .pipe(catchError(explain));
+  }
+
+  /** Puts all designs of an archive on the shelf beside those that are there. */
+  takeIn(archive: Blob): Observable<TakenIn> {
+    return this.http
+      .post<TakenIn>('/api/archive', archive, typed('application/zip'))
+      .pipe(catchError(explain));
+  }
+
+  /** Puts a backup in the place of the whole shelf. */
+  putBack(backup: Blob): Observable<unknown> {
+    return this.http
+      .post('/api/backup', backup, typed('application/vnd.sqlite3'))
+      .pipe(catchError(explain));
   }
 
   revisions(id: string): Observable<Pick<StoredDesign, 'version' | 'savedAt'>[]> {
@@ -89,21 +115,9 @@ export class Api {
   }
 }
 
-interface ProblemDetails {
-  title?: string;
-  detail?: string;
-  problems?: Problem[];
-  doubts?: Problem[];
-}
+const explain = (error: HttpErrorResponse): Observable<never> =>
+  throwError(() => apiErrorOf(error));
 
-function explain(error: HttpErrorResponse): Observable<never> {
-  const body: ProblemDetails = typeof error.error === 'object' && error.error ? error.error : {};
-  const unreachable = error.status === 0;
-  const title = unreachable ? 'The server cannot be reached' : (body.title ?? 'The server said no');
-  const detail = unreachable
-    ? 'Start it again with "npm run demo"; this page will find it by itself.'
-    : (body.detail ?? `It answered with ${error.status}.`);
-  return throwError(
-    () => new ApiError(error.status, title, detail, body.problems ?? [], body.doubts ?? []),
-  );
-}
+const typed = (type: string): { headers: Record<string, string> } => ({
+  headers: { 'Content-Type': type },
+});

@@ -2,6 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { emptyDesign } from '@yurei/core/design';
+import { waitAfter } from './back-off';
 import { DesignSession } from './design-session';
 import { findDraft } from './drafts';
 
@@ -69,6 +70,87 @@ it('says so when the server is away, and keeps the work', async () => {
     reason: 'The server cannot be reached',
   });
   expect(findDraft('a1')?.design.title).toBe('Away');
+});
+
+it.each([
+  [507, 'The disk is full', 4],
+  [503, 'The database is in use', 1],
+  [429, 'Too many requests', 10],
+  [500, 'Something failed', 1],
+])(
+  'an answer of %d is told with its cure, and tried again after a while',
+  async (status, title, again) => {
+    await open();
+    session.edit(rename('Kept'));
+    const flushed = session.flush();
+    const retryAfter = again > 1 ? again : undefined;
+    const problem = { title, detail: 'Do this.', retryAfter };
+    http.expectOne('/api/designs/a1').flush(problem, { status, statusText: 'x' });
+    await flushed;
+    expect(session.save()).toEqual({
+      state: 'unsaved',
+      reason: title,
+      copied: true,
+      cure: 'Do this.',
+      again,
+    });
+    expect(findDraft('a1')?.design.title).toBe('Kept');
+    session.saveNow();
+    await settle();
+    http
+      .expectOne('/api/designs/a1')
+      .flush({ id: 'a1', version: 4, savedAt: '2026-01-01T00:01:00Z' });
+    await settle();
+    expect(session.save().state).toBe('saved');
+    expect(findDraft('a1')).toBeUndefined();
+  },
+);
+
+it('claims no copy that the browser has no room for', async () => {
+  await open();
+  const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
+  session.edit(rename('Nowhere else'));
+  const flushed = session.flush();
+  http.expectOne('/api/designs/a1').flush({}, { status: 507, statusText: 'x' });
+  await flushed;
+  expect(session.save()).toMatchObject({ state: 'unsaved', copied: false });
+  full.mockRestore();
+});
+
+it('does not try again what can never succeed', async () => {
+  await open();
+  session.edit(rename('Wrong'));
+  const flushed = session.flush();
+  const problem = { title: 'The design cannot be used', detail: 'Nothing was changed.' };
+  http.expectOne('/api/designs/a1').flush(problem, { status: 422, statusText: 'x' });
+  await flushed;
+  expect(session.save()).toEqual({
+    state: 'unsaved',
+    reason: 'The design cannot be used',
+    copied: true,
+    cure: 'Nothing was changed.',
+  });
+});
+
+it('waits twice as long after each failure, up to half a minute', () => {
+  expect([1, 2, 3, 4, 5, 6, 9].map((n) => waitAfter(n) / 1000)).toEqual([1, 2, 4, 8, 16, 30, 30]);
+  expect(waitAfter(1, 5)).toBe(5000);
+});
+
+it('keeps answers only of the design as it was saved', async () => {
+  await open();
+  const answers = [{ id: 'notices', label: 'Notices', state: 'fine', value: '1 of 1' }] as const;
+  const before = session.design();
+  const kept = before && session.answer(before, [...answers]);
+  const request = http.expectOne('/api/designs/a1/answers');
+  expect(request.request.body).toEqual({ version: 3, answers });
+  request.flush(null);
+  await kept;
+  session.edit(rename('Changed'));
+  if (before) await session.answer(before, [...answers]);
+  http.expectNone('/api/designs/a1/answers');
 });
 
 it('stops at a conflict and lets the maker choose', async () => {

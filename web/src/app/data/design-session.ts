@@ -9,22 +9,22 @@ import {
   type Edit,
   type History,
 } from '@yurei/core/design';
-import type { StoredDesign } from '@yurei/core/exchange';
+import type { ShelfAnswer, StoredDesign } from '@yurei/core/exchange';
 import { firstValueFrom } from 'rxjs';
 import { Api, ApiError } from './api';
+import { maySucceedLater, waitAfter } from './back-off';
 import { dropDraft, findDraft, keepDraft } from './drafts';
 
 /** Where the present design stands towards the server. */
 export type SaveState =
   | { state: 'saved'; at: string }
   | { state: 'saving' }
-  | { state: 'unsaved'; reason: string }
+  /** `copied`: it is kept in this browser; `cure`: what to do; `again`: s until it is tried again, where it is. */
+  | { state: 'unsaved'; reason: string; copied: boolean; cure?: string; again?: number }
   | { state: 'conflict'; reason: string };
 
 /** How long after the last edit the design is saved, ms. */
 const saveAfter = 600;
-/** How long after a failed save it is tried again, ms. */
-const retryAfter = 3000;
 
 /**
  * The design that is being worked on: its history of edits, and its way to the server. Every edit is
@@ -37,6 +37,10 @@ export class DesignSession implements OnDestroy {
   private stored?: Omit<StoredDesign, 'design'>;
   private timer?: ReturnType<typeof setTimeout>;
   private running?: Promise<void>;
+  /** The design as it is now is kept in this browser. */
+  private copied = true;
+  /** Saves in a row that failed. */
+  private failures = 0;
 
   readonly design = computed(() => this.history()?.present);
   readonly canUndo = computed(() => (this.history()?.done.length ?? 0) > 0);
@@ -151,6 +155,20 @@ export class DesignSession implements OnDestroy {
     this.save.set({ state: 'saved', at: stored.savedAt });
   }
 
+  /** Tries again at once what could not be saved. */
+  saveNow(): void {
+    this.save.set({ state: 'saving' });
+    this.schedule(0);
+  }
+
+  /** Keeps the answers to the design as it was saved; a design that was changed meanwhile gets its own. */
+  async answer(of: Design, answers: ShelfAnswer[]): Promise<void> {
+    if (!this.stored || this.save().state !== 'saved' || this.design() !== of) return;
+    const { id, version } = this.stored;
+    // The shelf shows them the next time; nothing depends on it.
+    await firstValueFrom(this.api.answer(id, version, answers)).catch(() => undefined);
+  }
+
   private step(move: (history: History) => History): void {
     const history = this.history();
     if (!history) return;
@@ -164,12 +182,12 @@ export class DesignSession implements OnDestroy {
     this.refusal.set('');
     const design = this.design();
     if (!design || !this.stored) return;
-    const kept = keepDraft(this.id, { version: this.stored.version, design });
+    this.copied = keepDraft(this.id, { version: this.stored.version, design });
     if (this.save().state === 'conflict') return;
     this.save.set(
-      kept
+      this.copied
         ? { state: 'saving' }
-        : { state: 'unsaved', reason: 'this browser has no room for a copy' },
+        : { state: 'unsaved', reason: 'This browser has no room for a copy', copied: false },
     );
     this.schedule(saveAfter);
   }
@@ -194,6 +212,7 @@ export class DesignSession implements OnDestroy {
   }
 
   private settle(saved: Design, at: string): void {
+    this.failures = 0;
     if (this.design() !== saved) return;
     dropDraft(this.id);
     this.save.set({ state: 'saved', at });
@@ -206,8 +225,12 @@ export class DesignSession implements OnDestroy {
       return;
     }
     const reason = error.problems[0]?.reason ?? error.title;
-    this.save.set({ state: 'unsaved', reason });
-    if (error.status === 0 || error.status >= 500) this.schedule(retryAfter);
+    const { copied } = this;
+    const unsaved = { state: 'unsaved', reason, copied, cure: error.message } as const;
+    if (!maySucceedLater(error.status)) return this.save.set(unsaved);
+    const wait = waitAfter(++this.failures, error.retryAfter);
+    this.save.set({ ...unsaved, again: Math.ceil(wait / 1000) });
+    this.schedule(wait);
   }
 }
 

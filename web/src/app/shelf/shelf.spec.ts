@@ -110,3 +110,67 @@ it('asks before it removes, and then forgets the draft too', async () => {
   await shelf.press('Really remove');
   expect([cards(shelf).length, findDraft('d1')]).toEqual([0, undefined]);
 });
+
+describe('a design that cannot be read', () => {
+  const spoil = async (): Promise<Screen<Shelf>> => {
+    server = new ShelfInMemory(slipwayBeam());
+    server.unreadable.set('d1', 'It is not complete JSON.');
+    TestBed.configureTestingModule({
+      providers: [provideRouter([]), { provide: Api, useValue: server }],
+    });
+    return show(Shelf);
+  };
+  it('is shown as such, with the way to its bytes; it leads nowhere', async () => {
+    const shelf = await spoil();
+    expect(shelf.text('yu-unreadable')).toMatch(/Cannot be read\. It is not complete JSON/);
+    expect(shelf.find('yu-unreadable a').getAttribute('href')).toBe('/api/designs/d1/as-it-is');
+    expect(shelf.all('.designs a[href="/design/d1"]')).toHaveLength(0);
+  });
+  it('goes back to an earlier save', async () => {
+    const shelf = await spoil();
+    await shelf.press('Earlier saves…');
+    expect(shelf.text('yu-unreadable ul')).toMatch(/Save 1/);
+    await shelf.press('Go back to it');
+    expect(shelf.all('yu-unreadable')).toHaveLength(0);
+    expect(server.stored.get('d1')?.version).toBe(2);
+  });
+});
+
+it('shows the answers that were computed, in words and signs', async () => {
+  server = new ShelfInMemory(slipwayBeam());
+  server.answers = [
+    { id: 'notices', label: 'Notices', state: 'error', value: '0 of 1' },
+    { id: 'lasts', label: 'Lasts', state: 'unknown', value: 'not computed yet' },
+  ];
+  TestBed.configureTestingModule({
+    providers: [provideRouter([]), { provide: Api, useValue: server }],
+  });
+  const shelf = await show(Shelf);
+  expect(shelf.text('.answers')).toBe('Notices 0 of 1');
+});
+
+describe('the whole shelf', () => {
+  const give = async (shelf: Screen<Shelf>, label: string, name: string): Promise<void> => {
+    const input = shelf.find<HTMLInputElement>(`input[aria-label="${label}"]`);
+    Object.defineProperty(input, 'files', { value: [{ name }], configurable: true });
+    Object.defineProperty(input, 'value', { value: '', writable: true, configurable: true });
+    input.dispatchEvent(new Event('change'));
+    await shelf.settle();
+  };
+  it('brings an archive in and says what came of it', async () => {
+    const shelf = await open();
+    await shelf.press('The whole shelf…');
+    await give(shelf, 'Archive file', 'all.zip');
+    expect(shelf.text('.p-dialog .done')).toBe('2 designs brought in; 1 were there already.');
+  });
+  it('asks before a backup takes the place of everything, and tells a refusal', async () => {
+    const shelf = await open();
+    await shelf.press('The whole shelf…');
+    await give(shelf, 'Backup file', 'old.sqlite');
+    expect(shelf.text('.p-dialog .sure')).toMatch(/old\.sqlite takes the place of everything/);
+    expect(server.putBacks).toBe(0);
+    server.failure = new ApiError(422, 'The backup cannot be used', 'Take another.', [], []);
+    await shelf.press('Put it in place');
+    expect(shelf.text('.p-dialog .refused')).toMatch(/cannot be used\. Take another/);
+  });
+});

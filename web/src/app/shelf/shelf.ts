@@ -9,6 +9,8 @@ import { Lantern } from '../common/lantern';
 import { Api, ApiError } from '../data/api';
 import { dropDraft } from '../data/drafts';
 import { ThemeService } from '../theme/theme';
+import { Unreadable } from './unreadable';
+import { WholeShelf } from './whole-shelf';
 
 /** No design is larger; a larger file is not even read. */
 const largestFile = 2_000_000;
@@ -16,9 +18,9 @@ const largestFile = 2_000_000;
 /** The start page: every design, newest first. */
 @Component({
   selector: 'yu-shelf',
-  imports: [Button, DatePipe, Lantern, RouterLink],
+  imports: [Button, DatePipe, Lantern, RouterLink, Unreadable, WholeShelf],
   templateUrl: './shelf.html',
-  styleUrl: './shelf.css',
+  styleUrls: ['../common/tool.css', './shelf.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(pointermove)': 'makeReady()', '(focusin)': 'makeReady()' },
 })
@@ -29,7 +31,8 @@ export class Shelf {
   protected readonly designs = signal<DesignSummary[] | undefined>(undefined);
   protected readonly failure = signal<ApiError | undefined>(undefined);
   protected readonly removing = signal('');
-  private doubtful = '';
+  protected readonly wholeOpen = signal(false);
+  private doubtful?: Blob;
 
   private readonly injector = inject(Injector);
   private readying = false;
@@ -67,11 +70,11 @@ export class Shelf {
       this.failure.set(new ApiError(413, 'The file is too large', reason, [], []));
       return;
     }
-    await this.import(await file.text(), false);
+    await this.import(file, false);
   }
 
   protected importAnyway(): Promise<void> {
-    return this.import(this.doubtful, true);
+    return this.doubtful ? this.import(this.doubtful, true) : Promise.resolve();
   }
 
   protected async remove(id: string): Promise<void> {
@@ -83,10 +86,10 @@ export class Shelf {
     });
   }
 
-  private async import(text: string, acceptDoubts: boolean): Promise<void> {
-    this.doubtful = text;
+  private async import(file: Blob, acceptDoubts: boolean): Promise<void> {
+    this.doubtful = file;
     await this.attempt(async () => {
-      await firstValueFrom(this.api.import(text, acceptDoubts));
+      await firstValueFrom(this.api.import(file, acceptDoubts));
       await this.load();
     });
   }

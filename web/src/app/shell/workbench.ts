@@ -12,6 +12,7 @@ import { Title } from '@angular/platform-browser';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Lantern } from '../common/lantern';
+import { AnswersForShelf } from '../data/answers-for-shelf';
 import { ApiError } from '../data/api';
 import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
@@ -45,6 +46,7 @@ import { steps } from './steps';
     SidePanel,
   ],
   providers: [
+    AnswersForShelf,
     Blocks,
     DesignSession,
     BenchView,
@@ -84,7 +86,17 @@ export class Workbench {
     if (save.state === 'saving') return 'Saving…';
     return save.state === 'conflict'
       ? save.reason
-      : `Kept in this browser, not saved: ${save.reason}.`;
+      : `${save.copied ? 'Kept in this browser, not saved' : 'Not saved'}: ${save.reason}.`;
+  });
+  /** What keeps the design from being saved, with what to do about it. */
+  protected readonly unsaved = computed(() => {
+    const save = this.session.save();
+    if (save.state !== 'unsaved') return undefined;
+    const place = save.copied
+      ? 'Your work is kept in this browser'
+      : 'Your work is on this page alone: leave it open';
+    const again = save.again === undefined ? '' : `; saving is tried again in ${save.again} s`;
+    return { ...save, where: `${place}${again}.` };
   });
 
   /** Open findings by step: how many, and whether any is an error. */
@@ -116,6 +128,7 @@ export class Workbench {
     const title = inject(Title);
     inject(PictureLayouter).start();
     effect(() => void this.open(this.id()));
+    inject(AnswersForShelf).start();
     effect(() => title.setTitle(`${this.session.design()?.title ?? 'Design'} · Yurei`));
   }
 

@@ -1,10 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { By, Key } from 'selenium-webdriver';
+import { violations } from './testing/violations.js';
 import { visit } from './testing/visit.js';
 
 /** axe-core on every view, in both themes: nothing serious against WCAG 2.2 AA. */
 describe.each(['day', 'night'])('accessible by %s', (theme) => {
-  const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
   const its = visit();
   beforeAll(async () => {
     await its.browser.driver.executeScript(
@@ -13,17 +12,6 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
     );
     await its.browser.driver.navigate().refresh();
   });
-
-  /** Violations that matter, each with the first element it is found on. */
-  async function violations(): Promise<string[]> {
-    await its.browser.driver.executeScript(axe);
-    return its.browser.driver.executeAsyncScript(
-      `const done = arguments[arguments.length - 1];
-       axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then((r) =>
-         done(r.violations.filter((v) => ['serious', 'critical'].includes(v.impact))
-           .map((v) => v.id + ': ' + v.nodes.map((n) => n.html.slice(0, 160)).slice(0, 3).join(' | '))));`,
-    );
-  }
 
   /** What is there as soon as a view of Rehearse is. */
   const shown: Readonly<Record<string, string>> = {
@@ -166,6 +154,6 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
   ];
   it.each(views)('%s', async (_, go) => {
     await go();
-    expect(await violations()).toEqual([]);
+    expect(await violations(its.browser.driver)).toEqual([]);
   });
 });

@@ -16,10 +16,15 @@ export interface AppServer {
  *
  * @param data folder of its database
  * @param port 0 takes a free one
+ * @param env settings beside the usual ones
  */
-export function startApp(data: string, port = 0): Promise<AppServer> {
+export function startApp(
+  data: string,
+  port = 0,
+  env: Record<string, string> = {},
+): Promise<AppServer> {
   const child = spawn(process.execPath, [resolve(root, 'server/dist/main.js'), '--demo'], {
-    env: { ...process.env, YUREI_DATA: data, PORT: String(port), HOST: '127.0.0.1' },
+    env: { ...process.env, YUREI_DATA: data, PORT: String(port), HOST: '127.0.0.1', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   return new Promise((done, fail) => {

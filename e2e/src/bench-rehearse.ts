@@ -9,6 +9,7 @@ import { Piscina } from 'piscina';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
 import { Page } from './page.js';
+import { putOnShelf } from './put-on-shelf.js';
 import { summary } from './summary.js';
 
 const demo = (name: string): Design =>
@@ -103,12 +104,7 @@ async function benchScrubbing(): Promise<void> {
   const page = new Page(driver);
   try {
     const [design, scene] = stretched(demo('slipway-beam'), 0.01, 10_000, 500);
-    const answer = await fetch(`${app.address}api/import?accept=doubts`, {
-      method: 'POST',
-      headers: { 'content-type': 'text/plain' },
-      body: JSON.stringify({ ...design, scenes: [scene] }),
-    });
-    const { id } = (await answer.json()) as { id: string };
+    const id = await putOnShelf(app.address, { ...design, scenes: [scene] });
     await driver.get(`${app.address}design/${id}/rehearse`);
     await page.find('yu-chart canvas');
     await driver.sleep(2000);

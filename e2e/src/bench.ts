@@ -9,6 +9,7 @@ import { merged } from './merged.js';
 import { benchRehearse } from './bench-rehearse.js';
 import { benchSet } from './bench-set.js';
 import { Page } from './page.js';
+import { putOnShelf } from './put-on-shelf.js';
 import { summary } from './summary.js';
 
 /** A fixed piece of work, to tell how fast the machine is at this moment: one million square roots, ms. */
@@ -105,12 +106,7 @@ async function benchWire(title: string, design: object): Promise<void> {
   const { driver } = browser;
   const page = new Page(driver);
   try {
-    const answer = await fetch(`${app.address}api/import?accept=doubts`, {
-      method: 'POST',
-      headers: { 'content-type': 'text/plain' },
-      body: JSON.stringify(design),
-    });
-    const { id } = (await answer.json()) as { id: string };
+    const id = await putOnShelf(app.address, design);
     // As a maker does: a hand on the shelf first, then the design.
     await driver.get(app.address);
     const link = await page.find(`.designs li a[href$="${id}"], .designs li a[href*="${id}/"]`);

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { putOnShelf } from './put-on-shelf.js';
 import { visit } from './testing/visit.js';
 
 const names = [
@@ -22,10 +23,8 @@ describe('the same seed', () => {
   const its = visit();
   it.each(names)('gives the same bytes here and in Chromium: %s', async (name) => {
     const file = `demo/${name}.yurei.json`;
-    const body = readFileSync(file, 'utf8');
     const { driver } = its.browser;
-    const answer = await fetch(`${its.app.address}api/import`, { method: 'POST', body });
-    const { id } = (await answer.json()) as { id: string };
+    const id = await putOnShelf(its.app.address, JSON.parse(readFileSync(file, 'utf8')));
     await driver.get(`${its.app.address}design/${id}/rehearse`);
     await its.page.find('yu-rehearse yu-chart canvas');
     await driver.executeScript(taken);

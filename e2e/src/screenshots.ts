@@ -4,6 +4,8 @@ import { join, resolve } from 'node:path';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
+import { putOnShelf } from './put-on-shelf.js';
+import { screensOfKeeping } from './screens-keeping.js';
 import { demoOf, faulty, large } from './merged.js';
 
 /** Takes a picture of each main view from the demo data. */
@@ -166,12 +168,7 @@ async function openDemo(driver: WebDriver, title: string, step: string): Promise
 /** Puts a design on the shelf and opens it in Wire. */
 async function open(driver: WebDriver, design: object): Promise<void> {
   const { origin } = new URL(await driver.getCurrentUrl());
-  const answer = await fetch(`${origin}/api/import?accept=doubts`, {
-    method: 'POST',
-    headers: { 'content-type': 'text/plain' },
-    body: JSON.stringify(design),
-  });
-  const { id } = (await answer.json()) as { id: string };
+  const id = await putOnShelf(`${origin}/`, design);
   await driver.get(`${origin}/design/${id}/wire`);
   await driver.wait(until.elementLocated(By.css('yu-picture .card .live')), 20000);
   await driver.sleep(2500);
@@ -179,6 +176,14 @@ async function open(driver: WebDriver, design: object): Promise<void> {
 
 const [folder = 'docs/screenshots', width = '1280', height = '800', theme = 'day'] =
   process.argv.slice(2);
+/** Keeps what is shown as a picture. */
+async function shoot(name: string): Promise<void> {
+  await browser.driver.sleep(900);
+  const png = await browser.driver.takeScreenshot();
+  writeFileSync(resolve(folder, `${name}.png`), png, 'base64');
+  console.log(resolve(folder, `${name}.png`));
+}
+
 const data = mkdtempSync(join(tmpdir(), 'yurei-shots-'));
 const app = await startApp(data);
 const browser = await openBrowser(Number(width), Number(height));
@@ -190,11 +195,9 @@ try {
   await browser.driver.wait(until.elementLocated(By.css('yu-shelf .designs li a')), 20000);
   for (const { name, go } of views) {
     await go(browser.driver);
-    await browser.driver.sleep(900);
-    const png = await browser.driver.takeScreenshot();
-    writeFileSync(resolve(folder, `${name}.png`), png, 'base64');
-    console.log(resolve(folder, `${name}.png`));
+    await shoot(name);
   }
+  await screensOfKeeping(browser, shoot, theme);
 } finally {
   await browser.close();
   await app.stop();

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { By, Key } from 'selenium-webdriver';
 import { demoOf, faulty, large, merged } from './merged.js';
+import { putOnShelf } from './put-on-shelf.js';
 import { visit } from './testing/visit.js';
 
 /** Wiring in the real interface: three ways to make a wire, findings and their fixes, values, size, mistakes. */
@@ -11,12 +12,7 @@ describe('wiring', () => {
     its.browser.driver.executeScript<T>(script, ...args);
   /** Puts a design on the shelf and opens it in Wire. */
   async function open(design: object): Promise<void> {
-    const answer = await fetch(`${its.app.address}api/import?accept=doubts`, {
-      method: 'POST',
-      headers: { 'content-type': 'text/plain' },
-      body: JSON.stringify(design),
-    });
-    const { id } = (await answer.json()) as { id: string };
+    const id = await putOnShelf(its.app.address, design);
     await its.browser.driver.get(`${its.app.address}design/${id}/wire`);
     await its.page.until(
       () =>

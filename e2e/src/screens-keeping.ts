@@ -1,0 +1,68 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { constants, tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
+import { startApp } from './app-server.js';
+import type { Browser } from './browser.js';
+import { Page } from './page.js';
+
+/** Pictures of what keeps a design from being kept, read or seen: a server of its own, with a disk that fills up. */
+export async function screensOfKeeping(
+  { driver }: Browser,
+  shoot: (name: string) => Promise<void>,
+  theme: string,
+): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'yurei-keeping-'));
+  const [data, library, faults] = ['data', 'faults.so', 'faults'].map((n) => join(folder, n));
+  const page = new Page(driver);
+  const visit = async (address: string): Promise<void> => {
+    await driver.get(address.replace('0.0.0.0', '127.0.0.1'));
+    await driver.executeScript("localStorage.setItem('yurei.theme', arguments[0])", theme);
+    await driver.navigate().refresh();
+  };
+  const source = 'server/src/testing/faults.c';
+  execFileSync('gcc', ['-shared', '-fPIC', '-O1', '-o', library, source, '-ldl']);
+  let app = await startApp(data, 0, { LD_PRELOAD: library, YUREI_FAULTS: faults });
+  try {
+    await visit(app.address);
+    await page.click('yu-shelf .designs li a');
+    await page.saved();
+    writeFileSync(faults, `1 ${constants.errno.ENOSPC} 0 999999999`);
+    const title = await page.find('input.title');
+    await title.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Slipway beam, moved', Key.ENTER);
+    await page.find('.conflict');
+    await shoot('disk-full');
+    rmSync(faults);
+    await page.press('Try now');
+    await page.saved();
+    await app.stop();
+
+    const spoil = `const { openRaw } = await import('./server/dist/keeping/raw-database.js');
+      const raw = openRaw(process.argv[1]);
+      raw.exec(\`UPDATE design SET document = CAST('{"format":' AS BLOB) WHERE title = 'Workbench lamp'\`);
+      raw.close();`;
+    const args = ['--input-type=module', '-e', spoil, join(data, 'yurei.sqlite')];
+    execFileSync(process.execPath, args);
+    app = await startApp(data);
+    await visit(app.address);
+    await page.press('Earlier saves…');
+    await page.find('yu-unreadable ul');
+    await shoot('unreadable');
+    await page.press('The whole shelf…');
+    await page.find('.p-dialog');
+    await shoot('whole-shelf');
+    await app.stop();
+
+    const set = ['cli/bin/yurei.mjs', 'passcode', '--data', data];
+    spawnSync(process.execPath, set, { input: 'lantern by the slip\n' });
+    app = await startApp(data, 0, { HOST: '0.0.0.0' });
+    await visit(app.address);
+    await (await page.find('#passcode')).sendKeys('lantern by the ship', Key.ENTER);
+    await page.says('yu-sign-in-page', /is wrong/);
+    await shoot('passcode');
+  } finally {
+    await app.kill();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}

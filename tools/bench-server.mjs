@@ -104,14 +104,24 @@ function stream(kind) {
 
 async function measure(what) {
   const kinds = Object.keys(bodies);
+  const before = processorTime();
   const results = await Promise.all(kinds.map(stream));
+  const used = (processorTime() - before) / (kinds.length * perSecond * seconds);
   if (what)
     kinds.forEach((kind, i) => console.log(`${what}: ${kind} at ${perSecond}/s   ${results[i]}`));
+  return used;
+}
+
+/** What the server has had of the processors, ms (proc(5), in hundredths of a second): the work is always the same. */
+function processorTime() {
+  const fields = readFileSync(`/proc/${child.pid}/stat`, 'utf8').split(') ')[1].split(' ');
+  return 10 * (Number(fields[11]) + Number(fields[12]));
 }
 
 // The first seconds of a program are not its pace.
 await measure();
-await measure('alone');
+const used = await measure('alone');
+console.log(`the pace of the machine: ${used.toFixed(2)} ms of a processor a request`);
 const [{ id, document }] = shelf;
 const study = {
   scene: document.scenes[0].id,

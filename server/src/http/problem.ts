@@ -64,7 +64,7 @@ const storeProblems: Readonly<Record<TroubleKind, ProblemError>> = {
   failing: new ProblemError(
     503,
     'The disk fails',
-    'The database could not be read or written. Look at the disk of the server. Nothing that was acknowledged is lost.',
+    'The database could not be read or written. Look whether the disk of the server is full or fails. Nothing that was acknowledged is lost.',
     { retryAfter: 3 },
   ),
 };

@@ -132,8 +132,9 @@ function cureOf(error: unknown): string {
   if (kind === 'full' || (error as NodeJS.ErrnoException).code === 'ENOSPC')
     return 'The disk is full: make room, then start again.';
   if (kind === 'busy') return 'Another program is writing to it: stop that, then start again.';
+  // Where its own small files cannot grow, SQLite does not tell a full disk from a failing one.
   if (kind === 'failing')
-    return 'The disk could not be read or written: look at it, then start again.';
+    return 'The disk could not be read or written: it is full, or it fails. Make room, look at it, then start again.';
   return 'Use the version of the program that you had before.';
 }
 

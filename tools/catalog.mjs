@@ -1,5 +1,5 @@
 import { format } from 'prettier';
-import { catalog, stages, surroundings } from '@yurei/core/catalog';
+import { catalog, stages, surroundings, valuesOf } from '@yurei/core/catalog';
 import { characteristic, hasCurve } from '@yurei/core/circuit';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { happeningKinds } from '@yurei/core/scene';
@@ -66,7 +66,7 @@ const section = (kind) => [
   '',
 ];
 
-const defaults = (kind) => Object.fromEntries(kind.params.map((p) => [p.id, p.default]));
+const defaults = (kind) => valuesOf(kind.params, {});
 
 const happening = (kind) => [
   `### ${kind.label}`,

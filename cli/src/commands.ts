@@ -68,7 +68,7 @@ function atRest(design: Design, options: SolveOptions): Report {
       : formatQuantity(part.watts, 'W'),
     Object.entries(part.amps)
       .filter(([terminal]) => !terminal.startsWith('#') && !isMains(`${id}.${terminal}`))
-      .map(([terminal, amps]) => `${terminal} ${formatQuantity(amps, 'A')}`)
+      .map(([terminal, amps = 0]) => `${terminal} ${formatQuantity(amps, 'A')}`)
       .join(', '),
   ]);
   const channels = design.channels.map((c) => [c.name, `${counts[c.id] ?? 'no'} counts`, c.pin]);

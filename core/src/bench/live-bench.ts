@@ -1,4 +1,4 @@
-import { findSurrounding, kindOf, paramsOf, type Quantity } from '../catalog/index.js';
+import { findSurrounding, kindOf, paramOf, paramsOf, type Quantity } from '../catalog/index.js';
 import { Circuit, type Transient } from '../circuit/index.js';
 import {
   outputOn,
@@ -250,7 +250,7 @@ export class LiveBench {
       for (const { id, tolerance = 0 } of kindOf(part).params) {
         if (tolerance === 0) continue;
         const off = tolerance * (2 * this.random.uniform() - 1);
-        this.circuit.setParams(part.id, { [id]: paramsOf(part)[id] * (1 + off) });
+        this.circuit.setParams(part.id, { [id]: paramOf(part, id) * (1 + off) });
       }
   }
 

@@ -149,7 +149,7 @@ function loadOf(id: string, design: Parameters<Block['build']>[0]): string | und
   return [ends.signal, ends.top]
     .flatMap((t) => wiring.ends(terminalRef(id, t)))
     .find((e) => {
-      const far = e.part.kind === 'resistor' ? wiring.beyond(e) : undefined;
+      const far = e.kind.resistance ? wiring.beyond(e) : undefined;
       return far !== undefined && wiring.nature(far) !== 'signal';
     })?.part.id;
 }

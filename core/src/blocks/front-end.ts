@@ -34,14 +34,13 @@ export const frontEnd: Block = {
 
 function wireUp(making: Making): void {
   const { part } = making;
-  const { terminals, feed, stage } = kindOf(part);
-  const ids = terminals.map((t) => t.id);
-  if (ids.includes('sp') && ids.includes('ep')) return bridge(making);
-  if (ids.includes('h1')) return heated(making);
-  if (part.kind === 'piezo-disc') return piezo(making);
+  const { terminals, feed, stage, frontEnd } = kindOf(part);
+  if (frontEnd === 'bridge') return bridge(making);
+  if (frontEnd === 'heater') return heated(making);
+  if (frontEnd === 'charge') return piezo(making);
   if (feed) return fed(making);
   if (terminals.filter((t) => t.role === 'contact').length === 2) return contact(making);
-  if (part.kind === 'touch-pad') return touchPad(making);
+  if (frontEnd === 'touch') return touchPad(making);
   if (stage === 'feels' && dividerEnds(part)) return overLoad(making);
   throw new CannotBuild(
     `${part.name} has no usual front end here: wire it by hand, or take another block.`,

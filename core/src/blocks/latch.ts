@@ -1,9 +1,9 @@
-import { paramsOf } from '../catalog/index.js';
+import { kindOf, paramsOf } from '../catalog/index.js';
 import { terminalRef } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { Draft } from '../wiring/index.js';
 import { CannotBuild, type Block } from './block.js';
-import { guardCoil, loadAmps, loadEnds } from './load-stage.js';
+import { loadVolts, guardCoil, loadAmps, loadEnds } from './load-stage.js';
 import {
   answeredSupply,
   askPart,
@@ -39,15 +39,20 @@ export const thyristorLatch: Block = {
   build: (design, answers) => {
     const part = partOf(design, answers);
     const driver = terminalOfAnswer(answers, 'driver');
-    const supply = supplyNear(design, paramsOf(part)['volts'] ?? 12);
+    const supply = supplyNear(design, loadVolts(part));
     const ground = groundOf(design);
     const draft = new Draft(design);
     const q = draft.add('thyristor', `${part.name} latch`);
-    const p = paramsOf(draft.design.parts[draft.design.parts.length - 1]);
+    const made = draft.design.parts[draft.design.parts.length - 1];
+    const { thyristor } = kindOf(made);
+    if (!thyristor) throw new CannotBuild('There is no thyristor in the catalogue.');
+    const [maxAmps, trigger, hold] = [thyristor.maxAmps, thyristor.trigger, thyristor.holding].map(
+      (of) => of(paramsOf(made)),
+    );
     const amps = loadAmps(part);
-    if (amps > p['maxAmps'])
+    if (amps > maxAmps)
       throw new CannotBuild(
-        `${part.name} takes ${formatQuantity(amps, 'A')}, more than the thyristor’s ${formatQuantity(p['maxAmps'], 'A')}.`,
+        `${part.name} takes ${formatQuantity(amps, 'A')}, more than the thyristor’s ${formatQuantity(maxAmps, 'A')}.`,
       );
     const [plus, minus] = loadEnds(part);
     const reset = draft.add('loop-contact', 'Reset', { closedAtRest: 1, maxAmps: 3 });
@@ -55,7 +60,7 @@ export const thyristorLatch: Block = {
     wire(draft, terminalRef(reset, 'b'), terminalRef(part.id, plus));
     wire(draft, terminalRef(part.id, minus), terminalRef(q, 'a'));
     wire(draft, terminalRef(q, 'k'), ground);
-    const gate = surplus * 1.5 * p['trigger'] + 0.7 / 1e3;
+    const gate = surplus * 1.5 * trigger + 0.7 / 1e3;
     const driveVolts = Math.min(supply.volts, 5);
     const ohms = e12Below((driveVolts - 0.7) / gate);
     put(draft, 'resistor', 'Gate feed', { ohms }, [driver, terminalRef(q, 'g')]);
@@ -68,11 +73,11 @@ export const thyristorLatch: Block = {
       terminalRef(q, 'k'),
     ]);
     const because = [
-      `The gate gets ${surplus} times the ${formatQuantity(1.5 * p['trigger'], 'A')} that the least sensitive specimen wants, besides 0.7 mA through its 1 kΩ: ${formatQuantity(ohms, 'Ω')} from ${formatQuantity(driveVolts, 'V')}.`,
+      `The gate gets ${surplus} times the ${formatQuantity(1.5 * trigger, 'A')} that the least sensitive specimen wants, besides 0.7 mA through its 1 kΩ: ${formatQuantity(ohms, 'Ω')} from ${formatQuantity(driveVolts, 'V')}.`,
       '1 kΩ and 100 nF from gate to cathode keep noise from firing it. The reset contact cuts the current.',
     ];
-    const holding = 2 * 1.5 * p['holding'];
-    if (part.kind === 'bell' || amps < holding) {
+    const holding = 2 * 1.5 * hold;
+    if (kindOf(part).interruptsItself || amps < holding) {
       const bleed = e12Below((supply.volts - 1) / holding);
       put(draft, 'resistor', 'Bleed resistor', { ohms: bleed, watts: 0.5 }, [
         terminalRef(part.id, plus),

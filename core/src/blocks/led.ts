@@ -1,4 +1,4 @@
-import { paramsOf } from '../catalog/index.js';
+import { kindOf, paramsOf } from '../catalog/index.js';
 import { terminalRef } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { Draft, suppliesOf, wiringOf } from '../wiring/index.js';
@@ -41,7 +41,8 @@ export const ledBlock: Block = {
         : (supply ?? Math.max(...suppliesOf(design).map((s) => s.volts)));
     const draft = new Draft(design);
     const lamp = draft.add('led', 'LED');
-    const forward = paramsOf(draft.design.parts[draft.design.parts.length - 1])['volts'];
+    const made = draft.design.parts[draft.design.parts.length - 1];
+    const forward = kindOf(made).junctions?.[0]?.volts(paramsOf(made)) ?? NaN;
     const ohms = e12Above(Math.max(10, (volts - forward) / amps));
     const resistor = draft.add('resistor', 'LED resistor', { ohms });
     wire(draft, from, terminalRef(resistor, 'a'));

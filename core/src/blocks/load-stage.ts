@@ -16,14 +16,16 @@ import {
   wire,
 } from './site.js';
 
+/** What most loads of this size are made for, V and A. */
+const usual = { volts: 12, amps: 0.05 };
+
+/** What a load works at, V. */
+export const loadVolts = (part: Part): number =>
+  kindOf(part).load?.volts?.(paramsOf(part)) ?? usual.volts;
+
 /** What a load takes when it works, A; from its own numbers. */
-export function loadAmps(part: Part): number {
-  const p = paramsOf(part);
-  if (p['amps'] !== undefined) return p['amps'];
-  if (p['watts'] !== undefined && p['volts'] !== undefined) return p['watts'] / p['volts'];
-  if (p['ohms'] !== undefined && p['volts'] !== undefined) return p['volts'] / p['ohms'];
-  return p['stall'] ?? p['moving'] ?? 0.05;
-}
+export const loadAmps = (part: Part): number =>
+  kindOf(part).load?.amps?.(paramsOf(part)) ?? usual.amps;
 
 /** The two terminals of a load between which its current flows: the supply's side first. */
 export function loadEnds(part: Part): readonly [string, string] {
@@ -83,7 +85,7 @@ function stageFor(design: Design, answers: Answers): Stage {
   const part = partOf(design, answers);
   const driver = terminalOfAnswer(answers, 'driver');
   const ground = groundOf(design);
-  const volts = paramsOf(part)['volts'] ?? 12;
+  const volts = loadVolts(part);
   const supply = supplyNear(design, volts);
   const draft = new Draft(design);
   const end = wiringOf(design)
@@ -94,7 +96,7 @@ function stageFor(design: Design, answers: Answers): Stage {
   if (pin) usePin(draft, driver, part.name);
   const amps = loadAmps(part);
   const because = [
-    `${part.name} takes about ${formatQuantity(amps, 'A')} at ${formatQuantity(volts, 'V')}${pin && end ? `; ${driver} gives ${formatQuantity(paramsOf(end.part)['pinAmps'], 'A')} at most` : ''}.`,
+    `${part.name} takes about ${formatQuantity(amps, 'A')} at ${formatQuantity(volts, 'V')}${pin && end ? `; ${driver} gives ${formatQuantity(end.kind.inputs?.maxAmps(paramsOf(end.part)) ?? NaN, 'A')} at most` : ''}.`,
     ...(supply.volts > 1.2 * volts || supply.volts < 0.8 * volts
       ? [
           `No supply of ${formatQuantity(volts, 'V')} is here: ${formatQuantity(supply.volts, 'V')} is the nearest.`,

@@ -1,3 +1,4 @@
+import { CannotBuild } from './block.js';
 import { kindOf, paramsOf } from '../catalog/index.js';
 import { terminalRef } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
@@ -22,14 +23,7 @@ export const endOfLine: Block = {
   label: 'End-of-line loop',
   summary: 'A contact whose wire is watched too: rest, tripped, cut and shorted read differently.',
   words: ['loop', 'supervised', 'end of line', 'tamper', 'cut', 'contact', 'zone'],
-  asks: (design, about) => [
-    askPart(
-      design,
-      'Contact',
-      (kind) => kind.kind === 'loop-contact' || kind.kind === 'supervised-contact',
-      about,
-    ),
-  ],
+  asks: (design, about) => [askPart(design, 'Contact', (kind) => kind.loop !== undefined, about)],
   build: (design, answers) => {
     const part = partOf(design, answers);
     const pin = pinFor(design, { mode: 'analogue' });
@@ -39,10 +33,12 @@ export const endOfLine: Block = {
       [w.from, w.to].some((e) => e.startsWith(`${part.id}.`)),
     );
     for (const { id } of wires) draft.make({ type: 'remove-wire', id });
-    if (part.kind !== 'supervised-contact')
+    if (!kindOf(part).loop?.resistors)
       draft.make(replacePart(draft.design, part.id, 'supervised-contact'));
     const loop = draft.design.parts.find((p) => p.id === part.id) ?? part;
-    const { line, across } = paramsOf(loop);
+    const resistors = kindOf(loop).loop?.resistors?.(paramsOf(loop));
+    if (!resistors) throw new CannotBuild(`${part.name} has no resistors for that.`);
+    const { line, across } = resistors;
     const rail = railVolts(board);
     const top = nearestE24(Math.sqrt(line * (line + across)));
     const at = (ohms: number): string => formatQuantity((rail * ohms) / (ohms + top), 'V');

@@ -1,7 +1,6 @@
-import { paramsOf } from '../catalog/index.js';
 import type { Design, Part, PinMode, TerminalRef } from '../design/index.js';
 import { boardsOf, type Draft } from '../wiring/index.js';
-import { pinFor, railOf, supplyNear, wire } from './site.js';
+import { railVolts, pinFor, railOf, supplyNear, wire } from './site.js';
 
 /** A front end in the making. */
 export interface Making {
@@ -29,5 +28,5 @@ export const railFor = (design: Design): TerminalRef => {
 };
 export const railVoltsFor = (design: Design): number => {
   const [board] = boardsOf(design);
-  return board ? (paramsOf(board)['rail'] ?? 5) : supplyNear(design, 5).volts;
+  return board ? railVolts(board) : supplyNear(design, 5).volts;
 };

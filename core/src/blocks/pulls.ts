@@ -1,4 +1,3 @@
-import { paramsOf } from '../catalog/index.js';
 import { terminalRef, type TerminalRef } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { Draft, suppliesOf, wiringOf } from '../wiring/index.js';
@@ -10,6 +9,7 @@ import {
   groundOf,
   numberOf,
   put,
+  railVolts,
   terminalOfAnswer,
   wire,
 } from './site.js';
@@ -122,7 +122,7 @@ function supplyBehind(
   if (end.terminal.role === 'pin') {
     const out =
       end.kind.terminals.find((t) => t.role === 'supply-out')?.id ?? end.kind.feed?.plus ?? '';
-    return { ref: terminalRef(end.part.id, out), volts: paramsOf(end.part)['rail'] ?? 5 };
+    return { ref: terminalRef(end.part.id, out), volts: railVolts(end.part) };
   }
   const plus = end.kind.feed && terminalRef(end.part.id, end.kind.feed.plus);
   const supply = plus && suppliesOf(design).find((s) => wiring.same(s.ref, plus));

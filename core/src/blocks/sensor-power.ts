@@ -23,7 +23,7 @@ function powerEnd(design: Design, part: Part): TerminalRef | undefined {
   // The resistor above it hangs on the supply instead.
   return sides
     .flatMap((ref) => wiring.ends(ref))
-    .filter((e) => e.part.kind === 'resistor')
+    .filter((e) => e.kind.resistance)
     .map((e) => wiring.beyond(e))
     .find((far): far is string => far !== undefined && wiring.nature(far) === 'supply');
 }
@@ -46,7 +46,7 @@ export const sensorPower: Block = {
     const part = partOf(design, answers);
     const plus = powerEnd(design, part);
     if (plus === undefined) throw new CannotBuild(`${part.name} takes no power.`);
-    const own = paramsOf(part)['own'] ?? 1e-3;
+    const own = kindOf(part).ownAmps?.(paramsOf(part)) ?? 1e-3;
     const pin = pinFor(design, { mode: 'output' });
     const draft = new Draft(design);
     const wires = design.wires.filter((w) => w.from === plus || w.to === plus);

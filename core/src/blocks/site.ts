@@ -44,7 +44,8 @@ export function railOf(board: Part): TerminalRef {
 }
 
 /** The voltage a board's pins work at. */
-export const railVolts = (board: Part): number => paramsOf(board)['rail'] ?? 5;
+export const railVolts = (board: Part): number =>
+  kindOf(board).inputs?.nominal(paramsOf(board)) ?? 5;
 
 /** A free pin, or the reason why there is none. */
 export function pinFor(design: Design, need: PinNeed): TerminalRef {

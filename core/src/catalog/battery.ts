@@ -1,6 +1,7 @@
 import type { Element } from './element.js';
 import { formatNominal } from '../quantity/index.js';
-import type { Param, Params, PartKind, PartState } from './part-kind.js';
+import { definePart } from './define-part.js';
+import type { Param, PartKind, PartState, ValuesOf } from './part-kind.js';
 
 /** What differs from one battery chemistry to the next. */
 interface Chemistry extends Pick<
@@ -16,39 +17,42 @@ interface Chemistry extends Pick<
   /** Largest current, in multiples of its capacity in an hour. */
   mostHours: number;
   /** Open-circuit volts over nominal ones, at even steps from empty to full. */
-  curve: readonly number[];
+  curve: readonly [empty: number, ...number[]];
   /** Capacity lost a kelvin below 25 °C. */
   cold: number;
 }
 
-const params = (c: Chemistry): Param[] => [
-  { id: 'volts', label: 'Nominal voltage', unit: 'V', default: c.volts, min: 1, max: 48 },
-  { id: 'ampHours', label: 'Capacity', unit: 'A·h', default: c.ampHours, min: 0.02, max: 500 },
-  { id: 'charge', label: 'Charge', unit: '', default: c.charge, min: 0, max: 1 },
-  {
-    id: 'ohms',
-    label: 'Internal resistance when full',
-    unit: 'Ω',
-    default: c.ohms,
-    min: 1e-3,
-    max: 100,
-  },
-  { id: 'age', label: 'Share of its life used', unit: '', default: 0, min: 0, max: 1 },
-  {
-    id: 'selfDischarge',
-    label: 'Self-discharge a month',
-    unit: '',
-    default: c.selfDischarge,
-    min: 0,
-    max: 0.5,
-  },
-];
+const params = (c: Chemistry) =>
+  [
+    { id: 'volts', label: 'Nominal voltage', unit: 'V', default: c.volts, min: 1, max: 48 },
+    { id: 'ampHours', label: 'Capacity', unit: 'A·h', default: c.ampHours, min: 0.02, max: 500 },
+    { id: 'charge', label: 'Charge', unit: '', default: c.charge, min: 0, max: 1 },
+    {
+      id: 'ohms',
+      label: 'Internal resistance when full',
+      unit: 'Ω',
+      default: c.ohms,
+      min: 1e-3,
+      max: 100,
+    },
+    { id: 'age', label: 'Share of its life used', unit: '', default: 0, min: 0, max: 1 },
+    {
+      id: 'selfDischarge',
+      label: 'Self-discharge a month',
+      unit: '',
+      default: c.selfDischarge,
+      min: 0,
+      max: 0.5,
+    },
+  ] as const satisfies readonly Param[];
+
+type Values = ValuesOf<ReturnType<typeof params>>;
 
 /** At the end of its life a fifth of the capacity is gone and the resistance has doubled. */
-function elements(c: Chemistry, p: Params, state: PartState): Element[] {
+function elements(c: Chemistry, p: Values, state: PartState): Element[] {
   const chill = 25 - state.celsius;
   const warmth = Math.min(1, Math.max(0.2, 1 - c.cold * chill));
-  const capacity = 3600 * p['ampHours'] * (1 - 0.2 * p['age']) * warmth;
+  const capacity = 3600 * p.ampHours * (1 - 0.2 * p.age) * warmth;
   return [
     {
       type: 'battery',
@@ -56,19 +60,19 @@ function elements(c: Chemistry, p: Params, state: PartState): Element[] {
       minus: 'minus',
       level: '#level',
       capacity,
-      charge: p['charge'] * state.felt.charge,
-      curve: c.curve.map((share) => share * p['volts']),
-      ohms: p['ohms'] * (1 + p['age']) * Math.max(1, 1 + 0.015 * chill),
-      selfDischarge: (p['selfDischarge'] * capacity) / (30 * 86400),
+      charge: p.charge * state.felt.charge,
+      curve: c.curve.map((share) => share * p.volts),
+      ohms: p.ohms * (1 + p.age) * Math.max(1, 1 + 0.015 * chill),
+      selfDischarge: (p.selfDischarge * capacity) / (30 * 86400),
     },
   ];
 }
 
 /** A battery of some chemistry. */
-export function batteryKind(c: Chemistry): PartKind {
+export function batteryKind(c: Chemistry) {
   const { kind, label, summary, words, notes, cautions, source, price } = c;
-  const [low, high] = [c.curve[0], c.curve[c.curve.length - 1]];
-  return {
+  const [low, high] = [c.curve[0], c.curve.at(-1) ?? c.curve[0]];
+  return definePart({
     kind,
     label,
     summary,
@@ -80,17 +84,13 @@ export function batteryKind(c: Chemistry): PartKind {
       { id: 'minus', label: '−', role: 'ground' },
     ],
     params: params(c),
-    ratings: [
-      {
-        id: 'amps-out',
-        label: 'current drawn',
-        unit: 'A',
-        limit: (p) => c.mostHours * p['ampHours'],
-        stress: (part) => -(part.amps['plus'] ?? 0),
-      },
-    ],
+    ratings: [{ label: 'current drawn', outOf: 'plus', limit: (p) => c.mostHours * p.ampHours }],
     elements: (p, state) => elements(c, p, state),
-    headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ampHours'], 'A·h')}`,
+    supplies: [{ at: 'plus', volts: (p) => p.volts, param: 'volts' }],
+    faultSource: { shortAmps: (p) => p.volts / p.ohms },
+    store: { ampHours: (p) => p.ampHours },
+    tunable: ['ohms'],
+    headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ampHours, 'A·h')}`,
     feels: { quantities: ['charge'] },
     curve: {
       vary: { param: 'charge' },
@@ -106,5 +106,5 @@ export function batteryKind(c: Chemistry): PartKind {
     source: `${source} Open-circuit volts from ${low} to ${high} of nominal.`,
     price,
     glyph: 'M12 1V7M12 17V23M5 7H19M9 10.5H15M5 14H19M9 17H15',
-  };
+  });
 }

@@ -1,39 +1,40 @@
+import { across } from './solved-values.js';
 import type { Element } from './element.js';
-import type { Curve, Param, Params, Rating, SolvedPart, Terminal } from './part-kind.js';
-import { voltsRating } from './ratings.js';
+import { supplyLimits, type Limit } from './limit.js';
+import type { Curve, Param, SolvedPart, Terminal } from './part-kind.js';
 import { draws } from './sensor-output.js';
 
 /** The terminals of a chip on a two-wire bus. */
-export const busTerminals: readonly Terminal[] = [
+export const busTerminals = [
   { id: 'VCC', label: 'VCC', role: 'supply-in' },
   { id: 'GND', label: 'GND', role: 'ground' },
   { id: 'SDA', label: 'SDA', role: 'signal-out' },
   { id: 'SCL', label: 'SCL', role: 'signal-in' },
-];
+] as const satisfies readonly Terminal[];
 
 /** What every chip on a bus is asked: its address and what it draws. */
-export const busParams = (address: number, amps: number): Param[] => [
-  { id: 'address', label: 'Address', unit: '', default: address, min: 3, max: 119, whole: true },
-  { id: 'own', label: 'Own current', unit: 'A', default: amps, min: 1e-7, max: 0.5 },
-];
+export const busParams = (address: number, amps: number) =>
+  [
+    { id: 'address', label: 'Address', unit: '', default: address, min: 3, max: 119, whole: true },
+    { id: 'own', label: 'Own current', unit: 'A', default: amps, min: 1e-7, max: 0.5 },
+  ] as const satisfies readonly Param[];
 
 /** Its supply, and bus pins that are not to stand above it. */
-export const busRatings = (volts: number): Rating[] => [
-  voltsRating('VCC', 'GND', 'supply', () => volts),
-  voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-  voltsRating('SDA', 'VCC', 'SDA above its supply', () => 0.5),
-  voltsRating('SCL', 'VCC', 'SCL above its supply', () => 0.5),
+export const busRatings = (volts: number): Limit<unknown, 'VCC' | 'GND' | 'SDA' | 'SCL'>[] => [
+  ...supplyLimits('VCC', 'GND', volts, 0.3),
+  { label: 'SDA above its supply', from: 'SDA', to: 'VCC', limit: 0.5 },
+  { label: 'SCL above its supply', from: 'SCL', to: 'VCC', limit: 0.5 },
 ];
 
 /** A load on the supply; bus pins that leak a little and are clamped to both rails. */
-export function busElements(p: Params, volts: number): Element[] {
+export function busElements(p: { own: number }, volts: number): Element[] {
   const clamp = { type: 'diode', saturation: 1e-14, emission: 1 } as const;
   const pins = ['SDA', 'SCL'].flatMap((pin): Element[] => [
     { type: 'resistor', a: pin, b: 'GND', ohms: 5e6 },
     { ...clamp, anode: pin, cathode: 'VCC' },
     { ...clamp, anode: 'GND', cathode: pin },
   ]);
-  return [draws('VCC', 'GND', p['own'], volts), ...pins];
+  return [draws('VCC', 'GND', p.own, volts), ...pins];
 }
 
 /**
@@ -42,11 +43,10 @@ export function busElements(p: Params, volts: number): Element[] {
  */
 export const busWorks =
   (least: number) =>
-  ({ volts }: SolvedPart): boolean => {
-    const ground = volts['GND'] ?? 0;
-    const supply = (volts['VCC'] ?? 0) - ground;
-    const line = (id: string): boolean => (volts[id] ?? 0) - ground > 0.7 * supply;
-    return supply >= least && line('SDA') && line('SCL');
+  (part: SolvedPart<'VCC' | 'GND' | 'SDA' | 'SCL'>): boolean => {
+    const supply = across(part, 'VCC', 'GND');
+    const high = (line: 'SDA' | 'SCL'): boolean => across(part, line, 'GND') > 0.7 * supply;
+    return supply >= least && high('SDA') && high('SCL');
   };
 
 /** Said of every chip on a bus. */

@@ -128,6 +128,7 @@ import { voltageReference } from './kinds/voltage-reference.js';
 import { windowFoil } from './kinds/window-foil.js';
 import { zenerDiode } from './kinds/zener-diode.js';
 import type { Params, PartKind } from './part-kind.js';
+import { numberIn, valuesOf } from './values-of.js';
 import { surroundings, type Quantity, type Surrounding } from './surroundings.js';
 
 /** Every part kind, in stage order. */
@@ -285,11 +286,13 @@ const filledIn = new WeakMap<Part, Params>();
 export function paramsOf(part: Part): Params {
   const known = filledIn.get(part);
   if (known) return known;
-  const defaults = kindOf(part).params.map((p) => [p.id, p.default] as const);
-  const params = Object.freeze({ ...Object.fromEntries(defaults), ...part.params });
+  const params = Object.freeze(valuesOf(kindOf(part).params, part.params));
   filledIn.set(part, params);
   return params;
 }
+
+/** A parameter of a part that is a number; NaN for one that is none. */
+export const paramOf = (part: Part, id: string): number => numberIn(paramsOf(part), id) ?? NaN;
 
 /** Whether it matters where such a part stands and which way it looks. */
 export const hasPlace = ({ feels, emits }: PartKind): boolean =>

@@ -1,4 +1,4 @@
-import { splitRef, type Design, type TerminalRef } from '../design/index.js';
+import { splitRef, type Design, type Part, type TerminalRef } from '../design/index.js';
 import { findKind } from './catalog.js';
 import { checkProgram } from './check-program.js';
 import { checkParam } from './check-param.js';
@@ -25,7 +25,7 @@ export function checkDesign(design: Design): Problem[] {
     problems.push({ place, reason, cure, severity: 'refuse' });
   };
   checkIds(design, report);
-  problems.push(...design.parts.flatMap((_, i) => partProblems(design, i)));
+  problems.push(...design.parts.flatMap(partProblems));
   checkEnds(design, report);
   checkGroups(design, report);
   checkChannels(design, report);
@@ -68,8 +68,7 @@ function checkIds(design: Design, report: Report): void {
   }
 }
 
-function partProblems(design: Design, index: number): Problem[] {
-  const part = design.parts[index];
+function partProblems(part: Part, index: number): Problem[] {
   const place = `parts[${index}] (${part.id})`;
   const kind = findKind(part.kind);
   if (!kind) {

@@ -1,32 +1,31 @@
-import type { InnerPart, Inside, Param, Params, Rating, Terminal } from './part-kind.js';
+import { supplyLimits } from './limit.js';
+import type { InnerPart, Inside, Param, Terminal } from './part-kind.js';
 import { comparator393 } from './kinds/comparator-393.js';
 import { led } from './kinds/led.js';
 import { resistor } from './kinds/resistor.js';
 import { trimmer } from './kinds/trimmer.js';
 import { inner } from './module.js';
-import { voltsRating } from './ratings.js';
 
 /** The terminals of a small sensor board with a comparator on it. */
-export const comparatorTerminals: readonly Terminal[] = [
+export const comparatorTerminals = [
   { id: 'VCC', label: 'VCC', role: 'supply-in' },
   { id: 'GND', label: 'GND', role: 'ground' },
   { id: 'AO', label: 'AO', role: 'signal-out', optional: true },
   { id: 'DO', label: 'DO', role: 'signal-out', optional: true },
-];
+] as const satisfies readonly Terminal[];
 
 /** The trimmer that every such board has. */
-export const trimmerParam = (turn: number): Param => ({
-  id: 'turn',
-  label: 'Trimmer, wiper from ground to supply',
-  unit: '',
-  default: turn,
-  min: 0,
-  max: 1,
-});
-export const comparatorRatings: readonly Rating[] = [
-  voltsRating('VCC', 'GND', 'supply', () => 15),
-  voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-];
+export const trimmerParam = (turn: number) =>
+  ({
+    id: 'turn',
+    label: 'Trimmer, wiper from ground to supply',
+    unit: '',
+    default: turn,
+    min: 0,
+    max: 1,
+  }) as const satisfies Param;
+
+export const comparatorRatings = supplyLimits('VCC', 'GND', 15, 0.3);
 
 /**
  * The inside of a sensor board: the sensor with what it needs gives AO; a comparator holds it against a
@@ -35,16 +34,16 @@ export const comparatorRatings: readonly Rating[] = [
  * @param sensor parts that give AO, wired to VCC, GND and AO
  * @param trips whether DO goes low when AO falls under the trimmer, or rises over it
  */
-export function comparatorInside(
-  sensor: (params: Params) => readonly InnerPart[],
+export function comparatorInside<V extends { turn: number }>(
+  sensor: (params: V) => readonly InnerPart[],
   wires: readonly (readonly [string, string])[],
   trips: 'below' | 'above',
-): Inside {
+): Inside<V> {
   const [reads, holds] = trips === 'below' ? ['U1.plus', 'U1.minus'] : ['U1.minus', 'U1.plus'];
   return {
     parts: (p) => [
       ...sensor(p),
-      inner('RV1', 'Trimmer', trimmer, { ohms: 10e3, turn: p['turn'] }),
+      inner('RV1', 'Trimmer', trimmer, { ohms: 10e3, turn: p.turn }),
       inner('U1', 'Comparator', comparator393),
       inner('R8', 'Pull-up', resistor, { ohms: 10e3 }),
       inner('R9', 'Lamp resistor', resistor, { ohms: 1e3 }),

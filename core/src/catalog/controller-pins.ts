@@ -1,12 +1,16 @@
 import type { Element } from './element.js';
 import type { PinSkill } from '../design/index.js';
-import type { Params, PinState, Rating, Terminal } from './part-kind.js';
+import type { Limit } from './limit.js';
+import type { PinState, Terminal } from './part-kind.js';
 
 /** As good as not there, yet keeps the list of elements the same in every pin state. */
 const open = 1e9;
 
 /** A controller pin: what it is called and what it can do besides being an input or an output. */
-export function controllerPin(id: string, ...can: PinSkill[]): Terminal {
+export function controllerPin<const I extends string>(
+  id: I,
+  ...can: PinSkill[]
+): Terminal & { id: I } {
   const analogue = can.includes('analogue');
   return {
     id,
@@ -18,51 +22,49 @@ export function controllerPin(id: string, ...can: PinSkill[]): Terminal {
 }
 
 /** Current and voltage limits of every pin, and the current of all outputs together. */
-export function pinRatings(
-  pins: readonly string[],
-  supply: string,
+export function pinRatings<K extends string>(
+  pins: readonly K[],
+  supply: K,
   allAmps: number,
-): readonly Rating[] {
+): Limit<{ pinAmps: number }, K>[] {
   return [
-    ...pins.map((pin): Rating => ({
-      id: `amps-${pin}`,
-      label: `current at ${pin}`,
-      unit: 'A',
-      limit: (p) => p['pinAmps'],
-      stress: (part) => Math.abs(part.amps[pin] ?? 0),
-    })),
-    ...pins.map((pin): Rating => ({
-      id: `volts-${pin}`,
+    ...pins.map((pin) => ({ into: pin, limit: (p: { pinAmps: number }) => p.pinAmps })),
+    ...pins.map((pin) => ({
       label: `voltage at ${pin} above the board's own`,
-      unit: 'V',
-      limit: () => 0.5,
-      stress: (part) => (part.volts[pin] ?? 0) - (part.volts[supply] ?? 0),
+      from: pin,
+      to: supply,
+      limit: 0.5,
     })),
     {
       id: 'amps-pins',
+      ofAllPins: true,
       label: 'current of all pins together',
       unit: 'A',
       limit: () => allAmps,
-      stress: (part) => pins.reduce((sum, pin) => sum + Math.abs(part.amps[pin] ?? 0), 0),
+      stress: ({ amps }) => pins.reduce((sum, pin) => sum + Math.abs(amps[pin] ?? 0), 0),
     },
   ];
+}
+
+/** What a pin is made of: Ω, V and A. */
+interface PinValues {
+  pinOhms: number;
+  pullUp: number;
+  rail: number;
+  leak: number;
 }
 
 /** A pin is a resistance to the upper and one to the lower rail, with a clamp diode to each. */
 export function pinElements(
   pin: string,
   pinState: PinState | undefined,
-  p: Params,
+  p: PinValues,
   supply: string,
 ): Element[] {
   const { mode, high } = pinState ?? { mode: 'input', high: false };
   const up =
-    mode === 'output' && high
-      ? p['pinOhms']
-      : mode === 'pull-up'
-        ? p['pullUp']
-        : p['rail'] / p['leak'];
-  const down = mode === 'output' && !high ? p['pinOhms'] : open;
+    mode === 'output' && high ? p.pinOhms : mode === 'pull-up' ? p.pullUp : p.rail / p.leak;
+  const down = mode === 'output' && !high ? p.pinOhms : open;
   const clamp = { type: 'diode', saturation: 1e-14, emission: 1 } as const;
   return [
     { type: 'resistor', a: supply, b: pin, ohms: up },

@@ -8,8 +8,8 @@ import {
 } from './comparator-module.js';
 import { formatNominal } from '../quantity/index.js';
 import { inner, moduleElements } from './module.js';
-import type { Param, PartKind, PartState, Params } from './part-kind.js';
-import { voltsRating, wattsRating } from './ratings.js';
+import { definePart } from './define-part.js';
+import type { Param, PartKind, PartState, ValuesOf } from './part-kind.js';
 import { resistor } from './kinds/resistor.js';
 import type { Quantity } from './surroundings.js';
 
@@ -22,7 +22,7 @@ export interface GasCurve {
 
 interface GasKind extends Pick<PartKind, 'kind' | 'label' | 'summary' | 'words'> {
   /** The main gas first. */
-  curves: readonly GasCurve[];
+  curves: readonly [GasCurve, ...GasCurve[]];
   /** Of the main gas, ppm. */
   operating: readonly [number, number];
   /** Rs in clean air over R0. */
@@ -57,44 +57,47 @@ export function gasResponse(
   return gases * Math.max(0.2, weather);
 }
 
-const params = (about: GasKind): Param[] => [
-  {
-    id: 'r0',
-    label: 'R0, at its reference',
-    unit: 'Ω',
-    default: about.r0,
-    min: 100,
-    max: 1e6,
-    tolerance: 0.5,
-  },
-  {
-    id: 'cleanAir',
-    label: 'Rs/R0 in clean air',
-    unit: '',
-    default: about.cleanAir,
-    min: 1,
-    max: 100,
-  },
-  { id: 'drift', label: 'Rs has drifted to, of new', unit: '×', default: 1, min: 0.1, max: 10 },
-  { id: 'heater', label: 'Heater', unit: 'Ω', default: 33, min: 5, max: 500, tolerance: 0.05 },
-  { id: 'warmUp', label: 'Warms up in', unit: 's', default: 20, min: 0.1, max: 600 },
-  { id: 'settles', label: 'Settles in', unit: 's', default: 60, min: 1, max: 3600 },
-  { id: 'lag', label: 'Answers in', unit: 's', default: 8, min: 0.1, max: 300 },
-];
+const params = (about: GasKind) =>
+  [
+    {
+      id: 'r0',
+      label: 'R0, at its reference',
+      unit: 'Ω',
+      default: about.r0,
+      min: 100,
+      max: 1e6,
+      tolerance: 0.5,
+    },
+    {
+      id: 'cleanAir',
+      label: 'Rs/R0 in clean air',
+      unit: '',
+      default: about.cleanAir,
+      min: 1,
+      max: 100,
+    },
+    { id: 'drift', label: 'Rs has drifted to, of new', unit: '×', default: 1, min: 0.1, max: 10 },
+    { id: 'heater', label: 'Heater', unit: 'Ω', default: 33, min: 5, max: 500, tolerance: 0.05 },
+    { id: 'warmUp', label: 'Warms up in', unit: 's', default: 20, min: 0.1, max: 600 },
+    { id: 'settles', label: 'Settles in', unit: 's', default: 60, min: 1, max: 3600 },
+    { id: 'lag', label: 'Answers in', unit: 's', default: 8, min: 0.1, max: 300 },
+  ] as const satisfies readonly Param[];
 
-function elements(about: GasKind, p: Params, state: PartState): Element[] {
-  const clean = 1 / (p['r0'] * p['drift'] * p['cleanAir']);
-  const response = gasResponse(about.curves, p['cleanAir'], state);
+type Values = ValuesOf<ReturnType<typeof params>>;
+
+function elements(about: GasKind, p: Values, state: PartState): Element[] {
+  const clean = 1 / (p.r0 * p.drift * p.cleanAir);
+  const response = gasResponse(about.curves, p.cleanAir, state);
   return [
-    { type: 'resistor', a: 'h1', b: 'h2', ohms: p['heater'] },
+    { type: 'resistor', a: 'h1', b: 'h2', ohms: p.heater },
     {
       type: 'warm-up',
       plus: 'h1',
       minus: 'h2',
       node: '#warm',
       volts: 4.9,
-      up: p['warmUp'],
-      down: p['warmUp'],
+      up: p.warmUp,
+      down: p.warmUp,
     },
     {
       type: 'warm-up',
@@ -102,16 +105,16 @@ function elements(about: GasKind, p: Params, state: PartState): Element[] {
       minus: 'h2',
       node: '#settled',
       volts: 4.9,
-      up: p['settles'],
-      down: p['settles'],
+      up: p.settles,
+      down: p.settles,
     },
     // The logarithm of the conductance over that of clean air: followed with a lag, over decades.
     {
       type: 'level',
       node: '#air',
-      value: Math.log(response * p['cleanAir']),
-      up: p['lag'],
-      down: 3 * p['lag'],
+      value: Math.log(response * p.cleanAir),
+      up: p.lag,
+      down: 3 * p.lag,
     },
     { type: 'conductance', a: 'a', b: '#hot', control: '#air', baseSiemens: clean, perVolt: 1 },
     {
@@ -146,9 +149,9 @@ const notes = [
 ];
 
 /** A heated metal-oxide gas element: heater at h1 and h2, sensing layer between a and b. */
-export function gasElement(about: GasKind): PartKind {
+export function gasElement(about: GasKind) {
   const [main] = about.curves;
-  return {
+  return definePart({
     kind: about.kind,
     label: about.label,
     summary: about.summary,
@@ -164,13 +167,15 @@ export function gasElement(about: GasKind): PartKind {
     params: params(about),
     feed: { plus: 'h1', minus: 'h2', least: () => 4.9, heater: true },
     ratings: [
-      voltsRating('h1', 'h2', 'heater', () => 5.3),
-      voltsRating('h2', 'h1', 'heater, reversed', () => 5.3),
-      wattsRating(() => 1),
+      { label: 'heater', from: 'h1', to: 'h2', limit: 5.3 },
+      { label: 'heater, reversed', from: 'h2', to: 'h1', limit: 5.3 },
+      { heat: 1 },
     ],
     elements: (p, state) => elements(about, p, state),
-    phases: [{ label: 'heated', amps: (p) => 5 / p['heater'] }],
-    headline: (p) => `R0 ${formatNominal(p['r0'], 'Ω')}`,
+    phases: [{ label: 'heated', amps: (p) => 5 / p.heater }],
+    frontEnd: 'heater',
+    lifeSafety: true,
+    headline: (p) => `R0 ${formatNominal(p.r0, 'Ω')}`,
     feels: {
       quantities: [main.gas, ...about.curves.slice(1).map((c) => c.gas), 'temperature', 'humidity'],
       // About half a per cent of Rs in clean air.
@@ -195,26 +200,26 @@ export function gasElement(about: GasKind): PartKind {
     source: about.source,
     price: '1 to 5',
     glyph: 'M5 10A7 7 0 0 1 19 10V20H5ZM8 20V23M16 20V23M9 10H15M9 13H15M9 16H15',
-  };
+  });
 }
 
 /** A board with a gas element, its load resistor, comparator and trimmer. */
 export function gasModule(
-  element: PartKind,
+  element: ReturnType<typeof gasElement>,
   about: Pick<PartKind, 'kind' | 'label' | 'summary' | 'words'>,
-): PartKind {
+) {
   const inside = comparatorInside(
-    (p) => [
+    (p: Values & { turn: number; load: number }) => [
       inner('B1', 'Gas element', element, {
-        r0: p['r0'],
-        cleanAir: p['cleanAir'],
-        drift: p['drift'],
-        heater: p['heater'],
-        warmUp: p['warmUp'],
-        settles: p['settles'],
-        lag: p['lag'],
+        r0: p.r0,
+        cleanAir: p.cleanAir,
+        drift: p.drift,
+        heater: p.heater,
+        warmUp: p.warmUp,
+        settles: p.settles,
+        lag: p.lag,
       }),
-      inner('R1', 'Load resistor', resistor, { ohms: p['load'] }),
+      inner('R1', 'Load resistor', resistor, { ohms: p.load }),
     ],
     [
       ['VCC', 'B1.h1'],
@@ -227,7 +232,7 @@ export function gasModule(
     'above',
   );
   const { curve } = element;
-  return {
+  return definePart({
     ...about,
     prefix: 'B',
     stage: 'feels',
@@ -238,11 +243,15 @@ export function gasModule(
       ...element.params,
     ],
     feed: { plus: 'VCC', minus: 'GND', least: () => 4.9, heater: true },
-    ratings: [voltsRating('VCC', 'GND', 'supply', () => 5.3), ...comparatorRatings.slice(1)],
+    ratings: [
+      { label: 'supply', from: 'VCC', to: 'GND', limit: 5.3 },
+      ...comparatorRatings.slice(1),
+    ],
     inside,
     elements: (p, state) => moduleElements(inside, p, state),
     phases: element.phases,
-    headline: (p) => `trimmer ${Math.round(100 * p['turn'])} %`,
+    lifeSafety: true,
+    headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
     feels: element.feels && { ...element.feels, rises: 'AO' },
     curve: curve && {
       ...curve,
@@ -255,5 +264,5 @@ export function gasModule(
     source: `The circuit inside, solved; 10 kΩ load as usual on such boards. Element: ${element.source}`,
     price: '1 to 5',
     glyph: 'M2 4H22V20H2ZM6 12A4 4 0 0 1 14 12V17H6ZM17 8L20 12L17 16',
-  };
+  });
 }

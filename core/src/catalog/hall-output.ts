@@ -1,5 +1,6 @@
+import { definePart } from './define-part.js';
+import { supplyLimits } from './limit.js';
 import type { Param, PartKind } from './part-kind.js';
-import { ampsRating, voltsRating } from './ratings.js';
 import { constant, draws, yesNo } from './sensor-output.js';
 
 /** Fields are compared in units of a millitesla. */
@@ -14,20 +15,21 @@ interface HallSwitch extends Pick<
   release: number;
 }
 
-const point = (id: string, label: string, value: number): Param => ({
-  id,
-  label,
-  unit: 'T',
-  default: value,
-  min: -0.1,
-  max: 0.1,
-  tolerance: 0.3,
-});
+const point = <const I extends string>(id: I, label: string, value: number) =>
+  ({
+    id,
+    label,
+    unit: 'T',
+    default: value,
+    min: -0.1,
+    max: 0.1,
+    tolerance: 0.3,
+  }) as const satisfies Param;
 
 /** A Hall switch with an open-collector output: south pole positive, on at its operate point, off at its release point. */
-export function hallSwitchKind(about: HallSwitch): PartKind {
+export function hallSwitchKind(about: HallSwitch) {
   const { kind, label, summary, words, notes, source, operate, release } = about;
-  return {
+  return definePart({
     kind,
     label,
     summary,
@@ -46,29 +48,26 @@ export function hallSwitchKind(about: HallSwitch): PartKind {
     ],
     feed: { plus: 'VCC', minus: 'GND', least: () => 3.8 },
     decouple: 100e-9,
-    ratings: [
-      voltsRating('VCC', 'GND', 'supply', () => 24),
-      voltsRating('GND', 'VCC', 'supply reversed', () => 0.5),
-      ampsRating('OUT', () => 0.025),
-    ],
+    ratings: [...supplyLimits('VCC', 'GND', 24, 0.5), { into: 'OUT', limit: 0.025 }],
     elements: (p, state) => [
-      draws('VCC', 'GND', p['own'], 5),
+      draws('VCC', 'GND', p.own, 5),
       { type: 'level', node: '#field', value: state.felt.field / unit, up: 2e-6, down: 2e-6 },
-      constant('#middle', (p['operate'] + p['release']) / 2 / unit),
+      constant('#middle', (p.operate + p.release) / 2 / unit),
       yesNo({
         signal: '#field',
         limit: '#middle',
         output: 'OUT',
         supply: 'VCC',
         ground: 'GND',
-        hysteresis: Math.max(0.01, Math.abs(p['operate'] - p['release']) / 2 / unit),
+        hysteresis: Math.max(0.01, Math.abs(p.operate - p.release) / 2 / unit),
         stage: 'open-collector',
         whenOver: 'low',
         ohms: 20,
         delay: 1e-6,
       }),
     ],
-    headline: (p) => `${(1e3 * p['operate']).toFixed(1)}/${(1e3 * p['release']).toFixed(1)} mT`,
+    ownAmps: (p) => p.own,
+    headline: (p) => `${(1e3 * p.operate).toFixed(1)}/${(1e3 * p.release).toFixed(1)} mT`,
     feels: { quantities: ['field'] },
     curve: {
       vary: { felt: 'field' },
@@ -90,5 +89,5 @@ export function hallSwitchKind(about: HallSwitch): PartKind {
     source,
     price: 'under 1',
     glyph: 'M5 4H19V16H5ZM8 16V22M12 16V22M16 16V22M9 12L15 8M9 8L15 12',
-  };
+  });
 }

@@ -1,5 +1,6 @@
+import { choice } from './choice.js';
 import type { Element } from './element.js';
-import type { Param, Params } from './part-kind.js';
+import type { Param, ValuesOf } from './part-kind.js';
 import { constant, yesNo } from './sensor-output.js';
 
 /** The capacitor that holds a motion detector's output, F; only its product with a resistance shows. */
@@ -13,29 +14,21 @@ const remembered = 0.85;
 const inner = 3.3;
 
 /** Hold time, block time, retriggering and warm-up of a motion detector. */
-export const holdParams = (hold: number, warmUp: number): Param[] => [
-  {
-    id: 'hold',
-    label: 'Hold time',
-    unit: 's',
-    default: hold,
-    min: 0.1,
-    max: 600,
-    usual: [0.3, 300],
-  },
-  { id: 'block', label: 'Blocked after it', unit: 's', default: 2.5, min: 0.01, max: 30 },
-  {
-    id: 'retrigger',
-    label: 'Triggers',
-    unit: '',
-    default: 1,
-    min: 0,
-    max: 1,
-    whole: true,
-    choices: ['once, then waits', 'again while held'],
-  },
-  { id: 'warmUp', label: 'Warm-up', unit: 's', default: warmUp, min: 0.1, max: 600 },
-];
+export const holdParams = (hold: number, warmUp: number) =>
+  [
+    {
+      id: 'hold',
+      label: 'Hold time',
+      unit: 's',
+      default: hold,
+      min: 0.1,
+      max: 600,
+      usual: [0.3, 300],
+    },
+    { id: 'block', label: 'Blocked after it', unit: 's', default: 2.5, min: 0.01, max: 30 },
+    choice('retrigger', 'Triggers', ['once, then waits', 'again while held'], 'again while held'),
+    { id: 'warmUp', label: 'Warm-up', unit: 's', default: warmUp, min: 0.1, max: 600 },
+  ] as const satisfies readonly Param[];
 
 /**
  * The output stage of a motion detector, in its own circuit: a hit charges a capacitor at once, which then
@@ -45,10 +38,10 @@ export const holdParams = (hold: number, warmUp: number): Param[] => [
  *
  * @param signal signal node that is above 1 while there is motion
  */
-export function holdOutput(signal: string, p: Params): Element[] {
+export function holdOutput(signal: string, p: ValuesOf<ReturnType<typeof holdParams>>): Element[] {
   const through = { type: 'contact', ohms: 10, bounce: 0 } as const;
   // Never closed when it may retrigger.
-  const whileHigh = p['retrigger'] === 1 ? 1e9 : inner / 2;
+  const whileHigh = p.retrigger === 'again while held' ? 1e9 : inner / 2;
   const rail = { supply: '#rail', ground: 'GND' } as const;
   const gate = { type: 'schmitt', ...rail, inverts: false, rising, falling } as const;
   return [
@@ -69,7 +62,7 @@ export function holdOutput(signal: string, p: Params): Element[] {
       minus: 'GND',
       node: '#warm',
       volts: 3,
-      up: p['warmUp'],
+      up: p.warmUp,
       down: 5,
     },
     constant('#one', 1),
@@ -87,7 +80,7 @@ export function holdOutput(signal: string, p: Params): Element[] {
     { ...through, a: '#a', b: '#b', control: '#warm', rests: 'open', on: 0.63, off: 0.4 },
     { ...through, a: '#b', b: '#full', control: '#blocked', rests: 'closed', on: 1.5, off: 1 },
     { type: 'capacitor', a: '#full', b: 'GND', farads: holding },
-    { type: 'resistor', a: '#full', b: 'GND', ohms: p['hold'] / (holding * Math.log(1 / falling)) },
+    { type: 'resistor', a: '#full', b: 'GND', ohms: p.hold / (holding * Math.log(1 / falling)) },
     { ...gate, input: '#full', output: '#high', ohms: 100, delay: 1e-3 },
     { type: 'resistor', a: '#high', b: 'OUT', ohms: 220 },
     // What it remembers of having been high, for as long as it blocks.
@@ -97,7 +90,7 @@ export function holdOutput(signal: string, p: Params): Element[] {
       type: 'resistor',
       a: '#past',
       b: 'GND',
-      ohms: p['block'] / (holding * Math.log(remembered / falling)),
+      ohms: p.block / (holding * Math.log(remembered / falling)),
     },
     { ...gate, input: '#past', output: '#was', ohms: 100, delay: 1e-3 },
     { ...through, a: '#was', b: '#blocked', control: '#high', rests: 'closed', on: 1.5, off: 1 },

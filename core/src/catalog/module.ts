@@ -1,13 +1,14 @@
 import type { Element } from './element.js';
 import { nodeFields } from './element-nodes.js';
-import type { InnerPart, Inside, PartKind, PartState, Params } from './part-kind.js';
+import type { InnerPart, Inside, Param, PartKind, PartState, ValuesOf } from './part-kind.js';
+import { valuesOf } from './values-of.js';
 
 /** A part inside a module. */
-export const inner = (
+export const inner = <const P extends readonly Param[]>(
   id: string,
   name: string,
-  kind: PartKind,
-  params: Params = {},
+  kind: PartKind & { readonly params: P },
+  params: NoInfer<Partial<ValuesOf<P>>> = {},
 ): InnerPart => ({ id, name, kind, params });
 
 /** Ends that wires join, by the name that stands for them all: a terminal of the module, or an inner joint. */
@@ -36,22 +37,16 @@ function joints(wires: ReturnType<Inside['wires']>): (end: string) => string {
  * The electrical model of a module: that of every part inside it, with their nodes joined as its wires say.
  * An inner part feels what the module feels.
  */
-export function moduleElements(inside: Inside, params: Params, state: PartState): Element[] {
+export function moduleElements<V>(inside: Inside<V>, params: V, state: PartState): Element[] {
   const joint = joints(inside.wires(params));
   return inside.parts(params).flatMap(({ id, kind, params: own }: InnerPart) => {
     const node = (local: string): string =>
       local.startsWith('#') ? `#${id}${local}` : joint(`${id}.${local}`);
     const wired = { ...state, pins: {}, wired: () => true };
-    return kind.elements(withDefaults(kind.params, own), wired).map((element) => {
+    return kind.elements(valuesOf(kind.params, own), wired).map((element) => {
       const fields = nodeFields[element.type] as readonly string[];
       const moved = fields.map((f) => [f, node((element as never)[f])] as const);
       return { ...element, ...Object.fromEntries(moved) } as Element;
     });
   });
 }
-
-/** A kind's defaults with some values over them. */
-export const withDefaults = (
-  params: readonly { id: string; default: number }[],
-  own: Params,
-): Params => ({ ...Object.fromEntries(params.map((p) => [p.id, p.default])), ...own });

@@ -79,12 +79,12 @@ describe('the model of a module', () => {
 
   it('a relay board swaps which side of its input drives, not what it is made of', () => {
     const board = modules.find((k) => k.kind === 'relay-board-2');
-    const types = (active: number): string[] =>
+    const types = (active: string): string[] =>
       board?.inside
         ? moduleElements(board.inside, { active, maxAmps: 10 }, state).map((e) => e.type)
         : [];
-    expect(types(0)).toEqual(types(1));
-    const wires = (active: number): unknown => board?.inside?.wires({ active });
-    expect(wires(0)).not.toEqual(wires(1));
+    expect(types('low')).toEqual(types('high'));
+    const wires = (active: string): unknown => board?.inside?.wires({ active });
+    expect(wires('low')).not.toEqual(wires('high'));
   });
 });

@@ -1,5 +1,5 @@
 import { splitRef, type Design, type Net } from '../design/index.js';
-import { findKind } from './catalog.js';
+import { paramsOf, findKind } from './catalog.js';
 import type { Terminal } from './part-kind.js';
 
 /** What a net carries, by the roles of the terminals on it. */
@@ -43,12 +43,14 @@ export function terminalOf(design: Design, ref: string): Terminal | undefined {
 
 /** "5 V" for a terminal that is labelled with its voltage, else the part's headline voltage. */
 function supplyName(design: Design, ref: string): string {
-  const { part: id } = splitRef(ref);
+  const { part: id, terminal } = splitRef(ref);
   const label = terminalOf(design, ref)?.label ?? '';
   if (/\d/.test(label)) return label;
   const part = design.parts.find((p) => p.id === id);
   const volts =
     part &&
-    (part.params['volts'] ?? findKind(part.kind)?.params.find((p) => p.id === 'volts')?.default);
+    findKind(part.kind)
+      ?.supplies?.find((s) => s.at === terminal)
+      ?.volts(paramsOf(part));
   return volts === undefined ? `${id}.${label}` : `${volts} V`;
 }

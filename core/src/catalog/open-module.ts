@@ -1,5 +1,6 @@
 import { freshId, type Design, type Part, type Wire } from '../design/index.js';
 import { kindOf, paramsOf } from './catalog.js';
+import { storedOf } from './values-of.js';
 
 /**
  * The design with a module taken apart: its inner parts in its place, wired as they are inside, and the wires
@@ -19,7 +20,7 @@ export function openModule(design: Design, id: string): Design {
     id: inner(p.id),
     kind: p.kind.kind,
     name: p.name,
-    params: { ...p.params },
+    params: storedOf(p.kind.params, p.params),
     ...(module.place ? { place: module.place } : {}),
   }));
   // Each terminal of the module becomes the first inner end wired to it.

@@ -1,6 +1,7 @@
 import type { Unit } from '../quantity/index.js';
 import type { PinMode, PinSkill } from '../design/index.js';
 import type { Element } from './element.js';
+import type { Facets } from './facets.js';
 import type { Felt, Quantity } from './surroundings.js';
 
 /** The stage columns of the picture, in the order in which a signal passes; feeds have their own lane. */
@@ -55,8 +56,23 @@ export interface Param {
   choices?: readonly string[];
 }
 
+/** A value of a parameter as a kind sees it: a number in SI units, or the word of a choice. */
+export type Value = number | string;
+
 /** All parameters of a part: the kind's defaults with the part's own values over them. */
-export type Params = Readonly<Record<string, number>>;
+export type Params = Readonly<Record<string, Value>>;
+
+/** The same as a document has them: choices by the place of their word. */
+export type Numbers = Readonly<Record<string, number>>;
+
+/** The same, told from the parameters of a kind: each under its own name, choices as their words. */
+export type ValuesOf<P extends readonly Param[]> = {
+  readonly [Q in P[number] as Q['id']]: Q extends { choices: readonly (infer W)[] }
+    ? W
+    : string extends Q['id']
+      ? Value
+      : number;
+};
 
 /** What a part is exposed to and told, from outside the circuit. */
 export interface PartState {
@@ -75,80 +91,92 @@ export interface PinState {
   high: boolean;
 }
 
-/** A part as the solved circuit shows it; currents flow into the part. */
-export interface SolvedPart {
-  volts: Readonly<Record<string, number>>;
-  amps: Readonly<Record<string, number>>;
+/**
+ * A part as the solved circuit shows it, by terminals and inner nodes; currents flow into the part. What is wired to
+ * nothing has no value: see `at`, `across` and `into`.
+ */
+export interface SolvedPart<K extends string = string> {
+  volts: Readonly<Partial<Record<K, number>>>;
+  amps: Readonly<Partial<Record<K, number>>>;
   /** Power taken from the circuit, W; negative for a source. */
   watts: number;
 }
 
-export interface Rating {
+/** A stress that is held against a limit. */
+export interface Rating<V = Params, K extends string = string> {
   id: string;
   label: string;
   unit: Unit;
-  limit: (params: Params) => number;
+  /** Between which terminals a voltage is limited, in that direction. */
+  across?: { from: K; to: K };
+  /** Into which terminal a current is limited, either way. */
+  into?: K;
+  /** At which terminal the current that a source gives is limited. */
+  outOf?: K;
+  /** It is the sum over all pins of a controller. */
+  ofAllPins?: true;
+  limit(params: V): number;
   /** The stress to hold against the limit, from solved values. */
-  stress: (part: SolvedPart, params: Params) => number;
+  stress(part: SolvedPart<K>, params: V): number;
 }
 
 /** What a part answers to, and through which opening. What is left out stands for "from all around". */
-export interface Sensing {
+export interface Sensing<V = Params, K extends string = string> {
   /** The main one first. */
   quantities: readonly Quantity[];
   /** Half-angle of the receiving cone, degrees. */
-  halfAngle?: (params: Params) => number;
+  halfAngle?(params: V): number;
   /** Factor on everything that falls in along the axis, from a lens in front. */
-  gain?: (params: Params) => number;
+  gain?(params: V): number;
   /** Radius of the opening, pad or mat, m: decides how gradually a shadow crosses it and what lies on it. */
-  radius?: (params: Params) => number;
+  radius?(params: V): number;
   /** Angle from one of a motion detector's zones to the next alike, degrees. */
-  zone?: (params: Params) => number;
+  zone?(params: V): number;
   /** Nothing farther away is felt, m. */
-  reach?: (params: Params) => number;
+  reach?(params: V): number;
   /** Standard deviation of what it feels where nothing changes, in the main quantity's unit. */
-  noise?: (params: Params) => number;
+  noise?(params: V): number;
   /** The terminal whose voltage rises when more is felt, with the sensor on top of its divider. */
-  rises?: string;
+  rises?: K;
 }
 
 /** What a part sends out through space to sensors. */
-export interface Emission {
+export interface Emission<V = Params, K extends string = string> {
   quantity: 'light' | 'infrared' | 'carrier';
-  halfAngle: (params: Params) => number;
+  halfAngle(params: V): number;
   /** On-axis intensity: W/sr, for light cd. */
-  intensity: (part: SolvedPart, params: Params) => number;
+  intensity(part: SolvedPart<K>, params: V): number;
 }
 
 /** A number a controller takes from a part by other means than its converter: over a bus, or by timing a pulse. */
-export interface Readout {
+export interface Readout<V = Params, K extends string = string> {
   id: string;
   label: string;
   /** The highest count it can give. */
-  full: (params: Params) => number;
+  full(params: V): number;
   /** Standard deviation of a reading, counts. */
-  noise: (params: Params) => number;
+  noise(params: V): number;
   /** Counts before rounding, without noise. */
-  counts: (felt: Felt, params: Params, part: SolvedPart) => number;
+  counts(felt: Felt, params: V, part: SolvedPart<K>): number;
   /** Whether the part is fed well enough to answer. */
-  works: (part: SolvedPart, params: Params) => boolean;
+  works(part: SolvedPart<K>, params: V): boolean;
 }
 
 /** Where a part takes its power, and the least it works at; the most is among its ratings. */
-export interface Feed {
-  plus: string;
-  minus: string;
+export interface Feed<V = Params, K extends string = string> {
+  plus: K;
+  minus: K;
   /** V. */
-  least: (params: Params) => number;
+  least(params: V): number;
   /** It warms something: weak supplies leave it cold and its readings wrong. */
   heater?: boolean;
 }
 
 /** What a part draws in one of its ways of being on. */
-export interface Phase {
+export interface Phase<V = Params> {
   label: string;
   /** At its nominal supply, A. */
-  amps: (params: Params) => number;
+  amps(params: V): number;
 }
 
 /** How the part's characteristic curve is taken on a test bench. */
@@ -174,51 +202,55 @@ export interface Curve {
 }
 
 /** What an actor does: whether it acts, how much, and the word for it. */
-export interface Acting {
+export interface Acting<V = Params, K extends string = string> {
   word: string;
-  active: (part: SolvedPart, params: Params) => boolean;
+  active(part: SolvedPart<K>, params: V): boolean;
   /** One line that says why it acts or not, with numbers. */
-  because: (part: SolvedPart, params: Params) => string;
+  because(part: SolvedPart<K>, params: V): string;
 }
 
 /** An analogue-to-digital converter behind controller pins. */
-export interface Converter {
-  bits: (params: Params) => number;
-  reference: (part: SolvedPart, params: Params) => number;
+export interface Converter<V = Params, K extends string = string> {
+  bits(params: V): number;
+  reference(part: SolvedPart<K>, params: V): number;
   /** Standard deviation of a reading, counts. */
-  noise: (params: Params) => number;
+  noise(params: V): number;
   /** The capacitor that samples the pin: its size, how long it is joined, and through what. */
-  sampling: (params: Params) => { farads: number; seconds: number; ohms: number };
+  sampling(params: V): { farads: number; seconds: number; ohms: number };
 }
 
 /** The digital inputs of a controller: thresholds as shares of its supply. */
-export interface DigitalInputs {
-  supply: (part: SolvedPart) => number;
+export interface DigitalInputs<V = Params, K extends string = string> {
+  supply(part: SolvedPart<K>): number;
+  /** What its pins run on, V, and what each may give, A. */
+  nominal(params: V): number;
+  maxAmps(params: V): number;
   /** Surely low up to here. */
-  low: (params: Params) => number;
+  low(params: V): number;
   /** Surely high from here. */
-  high: (params: Params) => number;
+  high(params: V): number;
 }
 
 /** A module's own circuit: kinds of parts with their values, and the wires between them. */
-export interface Inside {
-  parts: (params: Params) => readonly InnerPart[];
+export interface Inside<V = Params> {
+  parts(params: V): readonly InnerPart[];
   /** Pairs of ends: "R1.a" for an inner part's terminal, "OUT" for one of the module's own. */
-  wires: (params: Params) => readonly (readonly [string, string])[];
+  wires(params: V): readonly (readonly [string, string])[];
 }
 
 export interface InnerPart {
   id: string;
   name: string;
   kind: PartKind;
-  params: Params;
+  /** Its own values; the kind's where it has none. */
+  params: Partial<Params>;
 }
 
 /**
  * Everything Yurei knows about a kind of part. One file per kind; adding a part touches that file,
  * its test and the index.
  */
-export interface PartKind {
+export interface PartKind<V = Params, K extends string = string> extends Facets<V, K> {
   kind: string;
   label: string;
   /** One line for the tray and the catalogue. */
@@ -231,39 +263,33 @@ export interface PartKind {
   /** Passive parts stand in the column of whatever they serve. */
   floats?: boolean;
   terminals: readonly Terminal[];
+  /** Inner nodes that tell what goes on inside. */
+  stateNodes?: readonly K[];
   params: readonly Param[];
-  feed?: Feed;
+  feed?: Feed<V, K>;
   /** A bare chip: the capacitor it wants across its supply, F. */
   decouple?: number;
   /** Constant direct current eats its electrodes. */
   corrodes?: boolean;
-  ratings: readonly Rating[];
-  elements: (params: Params, state: PartState) => Element[];
+  ratings: readonly Rating<V, K>[];
+  elements(params: V, state: PartState): Element[];
   /** The value shown on its card. */
-  headline: (params: Params) => string;
-  feels?: Sensing;
-  emits?: Emission;
-  reads?: readonly Readout[];
+  headline(params: V): string;
+  feels?: Sensing<V, K>;
+  emits?: Emission<V, K>;
+  reads?: readonly Readout<V, K>[];
   /** The parts a module is made of. */
-  inside?: Inside;
+  inside?: Inside<V>;
   /** What it draws in each way of being on. */
-  phases?: readonly Phase[];
+  phases?: readonly Phase<V>[];
   curve?: Curve;
-  acts?: Acting;
+  acts?: Acting<V, K>;
   /** Which of its relays are pulled in, each with a name: what wears out by the times it is switched. */
-  relays?: (part: SolvedPart) => Readonly<Record<string, boolean>>;
-  converter?: Converter;
-  inputs?: DigitalInputs;
+  relays?(part: SolvedPart<K>): Readonly<Record<string, boolean>>;
+  converter?: Converter<V, K>;
+  inputs?: DigitalInputs<V, K>;
   /** Below this supply of its own, V, it stops; back above, its program begins anew after so many seconds. */
   brownOut?: { below: number; starts: number };
-  /** Its coil kicks back at switch-off and wants a diode across these terminals. */
-  coil?: { plus: string; minus: string };
-  /** It only conducts from the first terminal to the second. */
-  conducts?: { from: string; to: string };
-  /** The terminals of a transistor stage, for the check of its forced gain. */
-  transistor?: { collector: string; base: string; emitter: string };
-  /** Three legs in an order that differs between types: it is easily put in wrongly. */
-  legsVary?: boolean;
   /** Polarity, pin order, what fools it. */
   notes: readonly string[];
   cautions: readonly string[];

@@ -1,5 +1,11 @@
 import type { Element } from './element.js';
-import type { Params } from './part-kind.js';
+
+/** On resistance at 5 V at the gate, Ω, gate threshold and rated drain voltage, V. */
+interface Values {
+  threshold: number;
+  onOhms: number;
+  maxVolts: number;
+}
 
 /** Gate capacitance to source and drain, and drain to source, F. */
 interface Capacitances {
@@ -13,11 +19,11 @@ interface Capacitances {
  * stated resistance in the channel, half in leads and bulk; a body diode that breaks down a tenth above
  * the rating.
  */
-export function powerMosfet(polarity: 'n' | 'p', p: Params, c: Capacitances): Element[] {
-  const bulk = p['onOhms'] / 2;
-  const beta = 1 / (bulk * Math.max(0.2, 5 - p['threshold']));
+export function powerMosfet(polarity: 'n' | 'p', p: Values, c: Capacitances): Element[] {
+  const bulk = p.onOhms / 2;
+  const beta = 1 / (bulk * Math.max(0.2, 5 - p.threshold));
   const [anode, cathode] = polarity === 'n' ? ['s', 'd'] : ['d', 's'];
-  const threshold = p['threshold'];
+  const { threshold } = p;
   return [
     { type: 'resistor', a: 'd', b: '#drain', ohms: bulk },
     { type: 'mosfet', polarity, drain: '#drain', gate: 'g', source: 's', threshold, beta },
@@ -27,7 +33,7 @@ export function powerMosfet(polarity: 'n' | 'p', p: Params, c: Capacitances): El
       cathode,
       saturation: 1e-11,
       emission: 1.1,
-      breakdown: 1.1 * p['maxVolts'],
+      breakdown: 1.1 * p.maxVolts,
     },
     { type: 'capacitor', a: 'g', b: 's', farads: c.gateSource },
     { type: 'capacitor', a: 'g', b: 'd', farads: c.gateDrain },

@@ -1,6 +1,9 @@
+import { at } from './solved-values.js';
+import { choice } from './choice.js';
+import { definePart } from './define-part.js';
+import { supplyLimits } from './limit.js';
 import { inner, moduleElements } from './module.js';
-import type { InnerPart, Inside, Params, PartKind, Terminal } from './part-kind.js';
-import { ampsRating, voltsRating } from './ratings.js';
+import type { InnerPart, Inside, SolvedPart } from './part-kind.js';
 import { led } from './kinds/led.js';
 import { npnTransistor } from './kinds/npn-transistor.js';
 import { optocoupler } from './kinds/optocoupler.js';
@@ -9,7 +12,7 @@ import { relay12v } from './kinds/relay-12v.js';
 import { resistor } from './kinds/resistor.js';
 
 /** A small 5 V relay, as the 12 V kind with other numbers. */
-const relay5v: Params = { volts: 5, ohms: 70, henries: 0.1, pullIn: 3.75, dropOut: 0.5 };
+const relay5v = { volts: 5, ohms: 70, henries: 0.1, pullIn: 3.75, dropOut: 0.5 };
 
 const channelParts = (n: number): InnerPart[] => [
   inner(`R${n}1`, `Input resistor ${n}`, resistor, { ohms: 1000 }),
@@ -51,23 +54,21 @@ const channelWires = (n: number, low: boolean): [string, string][] => [
 ];
 
 /** A board of relays, each with optocoupler, transistor, diode and lamp. */
-export function relayBoard(channels: 1 | 2 | 4 | 8): PartKind {
+export function relayBoard(channels: 1 | 2 | 4 | 8) {
   const numbers = Array.from({ length: channels }, (_, i) => i + 1);
-  const inside: Inside = {
+  const inside: Inside<{ active: 'low' | 'high' }> = {
     parts: () => numbers.flatMap(channelParts),
-    wires: (p) => numbers.flatMap((n) => channelWires(n, p['active'] === 0)),
+    wires: (p) => numbers.flatMap((n) => channelWires(n, p.active === 'low')),
   };
-  const contacts = numbers.flatMap((n): Terminal[] =>
-    ['COM', 'NO', 'NC'].map((id) => ({
-      id: `${id}${n}`,
-      label: `${id}${n}`,
-      role: 'contact',
-      optional: true,
-    })),
+  const contacts = numbers.flatMap((n) =>
+    (['COM', 'NO', 'NC'] as const).map((name) => {
+      const id = `${name}${n}` as const;
+      return { id, label: id, role: 'contact', optional: true } as const;
+    }),
   );
-  const pulled = (part: { volts: Readonly<Record<string, number>> }): number[] =>
-    numbers.filter((n) => (part.volts[`#K${n}#armature`] ?? 0) > 0.5);
-  return {
+  const pulled = (part: Pick<SolvedPart, 'volts'>): number[] =>
+    numbers.filter((n) => at(part, `#K${n}#armature`) > 0.5);
+  return definePart({
     kind: `relay-board-${channels}`,
     label: `Relay board, ${channels} channel${channels > 1 ? 's' : ''}`,
     summary: `${channels === 1 ? 'A relay' : `${channels} relays`} with optocoupler, transistor and diode: a pin switches what a pin cannot.`,
@@ -86,32 +87,23 @@ export function relayBoard(channels: 1 | 2 | 4 | 8): PartKind {
     terminals: [
       { id: 'VCC', label: 'VCC', role: 'supply-in' },
       { id: 'GND', label: 'GND', role: 'ground' },
-      ...numbers.map((n): Terminal => ({
-        id: `IN${n}`,
-        label: `IN${n}`,
-        role: 'signal-in',
-        optional: true,
-      })),
+      ...numbers.map((n) => {
+        const id = `IN${n}` as const;
+        return { id, label: id, role: 'signal-in', optional: true } as const;
+      }),
       ...contacts,
     ],
     params: [
-      {
-        id: 'active',
-        label: 'Pulls in when its input is',
-        unit: '',
-        default: 0,
-        min: 0,
-        max: 1,
-        whole: true,
-        choices: ['low', 'high'],
-      },
+      choice('active', 'Pulls in when its input is', ['low', 'high'], 'low'),
       { id: 'maxAmps', label: 'Contact rating', unit: 'A', default: 10, min: 0.1, max: 40 },
     ],
     feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
     ratings: [
-      voltsRating('VCC', 'GND', 'supply', () => 5.5),
-      voltsRating('GND', 'VCC', 'supply reversed', () => 0.5),
-      ...numbers.map((n) => ampsRating(`COM${n}`, (p) => p['maxAmps'])),
+      ...supplyLimits('VCC', 'GND', 5.5, 0.5),
+      ...numbers.map((n) => ({
+        into: `COM${n}` as const,
+        limit: (p: { maxAmps: number }) => p.maxAmps,
+      })),
     ],
     inside,
     elements: (p, state) => moduleElements(inside, p, state),
@@ -119,7 +111,11 @@ export function relayBoard(channels: 1 | 2 | 4 | 8): PartKind {
       { label: 'at rest', amps: () => 0 },
       { label: 'all pulled in', amps: () => 0.075 * channels },
     ],
-    headline: (p) => (p['active'] === 0 ? 'low-active' : 'high-active'),
+    contacts: numbers.map((n) => ({
+      terminals: [`COM${n}`, `NO${n}`, `NC${n}`] as const,
+      maxAmps: (p: { maxAmps: number }) => p.maxAmps,
+    })),
+    headline: (p) => (p.active === 'low' ? 'low-active' : 'high-active'),
     relays: (part) => {
       const on = pulled(part);
       return Object.fromEntries(numbers.map((n) => [`relay ${n}`, on.includes(n)]));
@@ -156,5 +152,5 @@ export function relayBoard(channels: 1 | 2 | 4 | 8): PartKind {
       'The circuit inside, solved; 1 kΩ, 817-type optocoupler, 70 Ω coil as usual on such boards (from memory).',
     price: channels < 4 ? '1 to 5' : '5 to 20',
     glyph: 'M2 4H22V20H2ZM5 8H11V16H5ZM8 8V4M8 16V20M15 8V11L19 15M17 20V16M11 12H14',
-  };
+  });
 }

@@ -1,3 +1,4 @@
+import { kindOf, paramsOf, type Facets, type Params } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import { terminalRef, type Part, type TerminalRef } from '../design/index.js';
 import { formatNominal, preferredValues, type Unit } from '../quantity/index.js';
@@ -52,8 +53,30 @@ export function withWorst(
   return `${usual} ${state.when}${worst === usual ? '' : `, ${worst} at worst`}`;
 }
 
-export const partsOf = ({ design }: Evidence, ...kinds: readonly string[]): Part[] =>
-  design.parts.filter((p) => kinds.includes(p.kind));
+/** Parts with a facet: what it says, and the values it says it with. */
+export const having = <F extends keyof Facets>(
+  { design }: Evidence,
+  facet: F,
+): { part: Part; has: NonNullable<Facets[F]>; params: Params }[] =>
+  design.parts.flatMap((part) => {
+    const has = kindOf(part)[facet];
+    return has ? [{ part, has, params: paramsOf(part) }] : [];
+  });
+
+/** The resistors between two nets, Ω. */
+export const resistancesBetween = (
+  wiring: Wiring,
+  a: TerminalRef,
+  b: TerminalRef,
+): { part: Part; ohms: number }[] =>
+  wiring.between(a, b).flatMap((part) => {
+    const ohms = ohmsOf(part);
+    return ohms === undefined ? [] : [{ part, ohms }];
+  });
+
+/** The resistance of a part that is a resistor. */
+export const ohmsOf = (part: Part): number | undefined =>
+  kindOf(part).resistance?.ohms(paramsOf(part));
 
 export const refOf = (part: Part, terminal: string): TerminalRef => terminalRef(part.id, terminal);
 
@@ -69,7 +92,7 @@ export const e12 = (ohms: number, side: 'below' | 'above' | 'nearest' = 'nearest
 
 /** The resistors with one end on the net of a terminal. */
 export const resistorsAt = (wiring: Wiring, ref: TerminalRef): End[] =>
-  wiring.ends(ref).filter((e) => e.part.kind === 'resistor');
+  wiring.ends(ref).filter((e) => e.kind.resistance);
 
 /** A fix that puts a new two-terminal part between two terminals. */
 export function bridge(

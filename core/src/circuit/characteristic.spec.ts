@@ -150,7 +150,7 @@ describe('more transfer functions, against closed forms', () => {
       if ('felt' in vary) circuit.setState('X', { felt: { [vary.felt]: x } });
       const full = circuit.solve().parts['X'].volts['OUT'];
       circuit.setParams('G0', { volts: 0.9 * (bench.parts[1].params['volts'] ?? 0) });
-      return circuit.solve().parts['X'].volts['OUT'] / full;
+      return (circuit.solve().parts['X'].volts['OUT'] ?? NaN) / (full ?? NaN);
     };
     expect(half('linear-hall', 0.02)).toBeCloseTo(0.9, 3);
     expect(half('pressure-level', 1)).toBeCloseTo(0.9, 3);

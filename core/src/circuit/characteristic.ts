@@ -1,4 +1,4 @@
-import { surroundings, type Curve, type Params, type PartKind } from '../catalog/index.js';
+import { surroundings, type Curve, type PartKind, type Numbers } from '../catalog/index.js';
 import { emptyDesign, terminalRef, type Design, type Part, type Wire } from '../design/index.js';
 import type { Unit } from '../quantity/index.js';
 import { Circuit } from './circuit.js';
@@ -45,7 +45,7 @@ export function curveOf(kind: PartKind): Curve {
  * The circuit in which a part's curve is taken: the part with its supplies, its load resistors and, where a
  * voltage is varied or resistance is read, a supply for that.
  */
-export function testBench(kind: PartKind, params: Params): Design {
+export function testBench(kind: PartKind, params: Numbers): Design {
   const { feeds = [], loads = [], vary, reads } = curveOf(kind);
   const parts: Part[] = [{ id: part, kind: kind.kind, name: kind.label, params: { ...params } }];
   const wires: Wire[] = [];
@@ -83,7 +83,7 @@ export function testBench(kind: PartKind, params: Params): Design {
 }
 
 /** A part on its test bench, ready to be read at any point of its curve; it remembers what came before. */
-export function readings(kind: PartKind, params: Params = {}): (x: number) => number {
+export function readings(kind: PartKind, params: Numbers = {}): (x: number) => number {
   const curve = curveOf(kind);
   const design = testBench(kind, params);
   const circuit = new Circuit(design);
@@ -94,7 +94,7 @@ export function readings(kind: PartKind, params: Params = {}): (x: number) => nu
 }
 
 /** Takes the curve of a part kind with given values, by solving its test bench at every point. */
-export function characteristic(kind: PartKind, params: Params = {}, points = 81): Characteristic {
+export function characteristic(kind: PartKind, params: Numbers = {}, points = 81): Characteristic {
   const curve = curveOf(kind);
   const { from, to, scale } = curve;
   const even = Array.from({ length: points }, (_, i) => {

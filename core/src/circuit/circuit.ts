@@ -10,6 +10,7 @@ import {
   type PartKind,
   type PartState,
   type SolvedPart,
+  valuesOf,
 } from '../catalog/index.js';
 import { splitRef, type Design } from '../design/index.js';
 import type { Device } from './devices/index.js';
@@ -86,7 +87,7 @@ export class Circuit {
   setParams(part: string, params: Record<string, number>): void {
     const placed = this.parts.get(part);
     if (!placed) return;
-    placed.params = { ...placed.params, ...params };
+    placed.params = valuesOf(placed.kind.params, { ...placed.params, ...params });
     this.refresh(placed);
   }
 

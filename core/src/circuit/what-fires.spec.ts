@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type Params } from '../catalog/index.js';
+import { kindOf, paramsOf, type Numbers } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { dead, peak, run, solve, volts } from '../testing/on-the-bench.js';
 import { sketch } from '../testing/small.js';
@@ -12,7 +12,7 @@ const fed = (kind: string, supplied: number, plus: string, minus: string, params
   );
 const amps = (solution: Solution, terminal: string): number =>
   solution.parts['X'].amps[terminal] ?? NaN;
-const acts = (kind: string, solution: Solution, params: Params = {}): boolean => {
+const acts = (kind: string, solution: Solution, params: Numbers = {}): boolean => {
   const part = { id: 'X', kind, name: 'X', params };
   return kindOf(part).acts?.active(solution.parts['X'], paramsOf(part)) ?? false;
 };
@@ -186,7 +186,7 @@ describe('relay boards', () => {
         ['adapter G volts=5', `adapter P volts=${high}`, 'relay-board-1 X'],
         'G.plus X.VCC; X.GND G.minus; P.plus X.IN1; P.minus G.minus',
       );
-      return Math.abs(solution.parts['X'].amps['IN1']);
+      return Math.abs(solution.parts['X'].amps['IN1'] ?? NaN);
     };
     expect(glow(3.3)).toBeGreaterThan(100 * glow(5));
   });
@@ -241,7 +241,7 @@ describe('controllers', () => {
       ['adapter G volts=5', `${kind} X`, 'resistor R ohms=100'],
       `G.plus X.${supply}; X.GND G.minus; G.plus R.a; R.b X.${pin}`,
     );
-    const rating = kindOf({ kind }).ratings.find((r) => r.id === `volts-${pin}`);
+    const rating = kindOf({ kind }).ratings.find((r) => r.across?.from === pin);
     const params = paramsOf({ id: 'X', kind, name: 'X', params: {} });
     return (rating?.stress(parts['X'], params) ?? NaN) / (rating?.limit(params) ?? NaN);
   };
@@ -258,10 +258,10 @@ describe('controllers', () => {
       'G.plus X.VCC; X.GND G.minus; A.plus X.AREF; A.minus G.minus',
     ).parts['X'];
     const { converter } = kindOf({ kind: 'chip-8bit-40pin' });
-    const reference = (choice: number): number =>
+    const reference = (choice: string): number =>
       converter?.reference(solved, { reference: choice }) ?? NaN;
-    expect(reference(0)).toBeCloseTo(5, 2);
-    expect(reference(1)).toBeCloseTo(3, 1);
-    expect(reference(2)).toBe(2.56);
+    expect(reference('the supply')).toBeCloseTo(5, 2);
+    expect(reference('the AREF pin')).toBeCloseTo(3, 1);
+    expect(reference('2.56 V inside')).toBe(2.56);
   });
 });

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../catalog/index.js';
+import { kindOf, paramOf } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { Circuit } from './circuit.js';
 import type { Solution } from './solution.js';
@@ -42,7 +42,7 @@ export function worstCase(
 ): WorstCase | undefined {
   const spreads = design.parts.flatMap((part) =>
     kindOf(part).params.flatMap(({ id, tolerance = 0 }) => {
-      const value = paramsOf(part)[id];
+      const value = paramOf(part, id);
       return tolerance > 0 && value !== 0 ? [{ part: part.id, param: id, tolerance, value }] : [];
     }),
   );

@@ -1,4 +1,4 @@
-import { findKind, kindOf, paramsOf, type Param } from '../catalog/index.js';
+import { findKind, type Param, numbersOf } from '../catalog/index.js';
 import type { Channel, Design } from '../design/index.js';
 
 /** What of a channel can be turned, as a parameter is. */
@@ -37,8 +37,9 @@ export function dialsOf(design: Design): DialFacts[] {
     })),
   );
   const ofParts = design.parts.flatMap((part) => {
-    const values = findKind(part.kind) ? paramsOf(part) : {};
-    return (findKind(part.kind) ? kindOf(part).params : [])
+    const params = findKind(part.kind)?.params ?? [];
+    const values = numbersOf(params, part.params);
+    return params
       .filter((param) => !param.choices)
       .map((param): DialFacts => ({
         dial: { of: 'part', part: part.id, param: param.id },

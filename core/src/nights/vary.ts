@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type Param } from '../catalog/index.js';
+import { kindOf, type Param, numbersOf } from '../catalog/index.js';
 import type { Design, Happening, Part, Point, Scene } from '../design/index.js';
 import { seededRandom } from '../rehearsal/index.js';
 import { ambientOf, findHappeningKind, happeningParams } from '../scene/index.js';
@@ -61,7 +61,7 @@ export function drawNight(
   const ambient = { ...scene.ambient };
   if (vary.temperature > 0)
     ambient['temperature'] =
-      ambientOf(scene)['temperature'] +
+      ambientOf(scene).temperature +
       vary.temperature * draw('temperature', 'temperature of the air');
   const happenings = scene.happenings.map((h) => varyHappening(h, design, vary, draw));
   return { design: { ...design, parts }, scene: { ...scene, seed, ambient, happenings }, drawn };
@@ -72,14 +72,14 @@ type Draw = (sort: keyof Variation, name: string) => number;
 
 function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Part {
   const kind = kindOf(part);
-  const values = paramsOf(part);
+  const values = numbersOf(kind.params, part.params);
   const params = { ...part.params };
   const set = (param: Param, share: number): void => {
     params[param.id] = within(param, values[param.id] * (1 + share));
   };
   for (const param of kind.params) {
     const { id, tolerance = 0 } = param;
-    const volts = kind.stage === 'feeds' && id === 'volts';
+    const volts = kind.supplies?.some((s) => s.param === id) ?? false;
     const name = volts ? `voltage of ${part.id}` : `${param.label.toLowerCase()} of ${part.id}`;
     if (vary.tolerances && tolerance > 0 && values[id] !== 0)
       set(param, tolerance * draw(volts ? 'supply' : 'tolerances', name));

@@ -1,5 +1,5 @@
 import { demo } from '../testing/demo.js';
-import { paramsOf } from '../catalog/index.js';
+import { paramOf } from '../catalog/index.js';
 import { circuitDoes, type Deed } from './index.js';
 
 const deeds = (name: string): Deed[] => {
@@ -15,7 +15,7 @@ it('a loop of contacts with a thyristor fires where a contact opens, and stays o
   for (const deed of found) {
     const contact = contacts.find((p) => p.id === deed.sensor);
     // Found by stepping: to a sixteenth of a step of the sweep.
-    expect(deed.begins / paramsOf(contact as never)['trips']).toBeCloseTo(1, 1);
+    expect(deed.begins / paramOf(contact as never, 'trips')).toBeCloseTo(1, 1);
     expect(deed).toMatchObject({ way: 'above', ceases: undefined });
     expect(deed.text).toMatch(/→ Locker sounder sounding until power is cut$/);
   }
@@ -24,8 +24,9 @@ it('a loop of contacts with a thyristor fires where a contact opens, and stays o
 it('a dusk switch with a 555-type timer turns at a third and two thirds of its supply (its published data sheet)', () => {
   const design = demo('steps-lamp-at-dusk');
   const [relay] = deeds('steps-lamp-at-dusk');
-  const sensor = paramsOf(design.parts.find((p) => p.kind === 'photoresistor') as never);
-  const light = (ohms: number): number => 10 * (ohms / sensor['r10']) ** (-1 / sensor['gamma']);
+  const sensor = design.parts.find((p) => p.kind === 'photoresistor') as never;
+  const [r10, gamma] = [paramOf(sensor, 'r10'), paramOf(sensor, 'gamma')];
+  const light = (ohms: number): number => 10 * (ohms / r10) ** (-1 / gamma);
   expect(relay.way).toBe('below');
   // The pin turns at 1/3 and 2/3: with one load resistor the two resistances lie a factor of four apart.
   const ratio = (relay.ceases ?? 0) / relay.begins;

@@ -1,3 +1,4 @@
+import { kindOf, paramsOf } from '../catalog/index.js';
 import { runTransient, type Run } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
 import type { Snapshot } from './snapshot.js';
@@ -24,7 +25,7 @@ const mostSteps = 20_000;
 /** Whether something in a design swings by itself, so that no steady value tells what is there. */
 export const swings = (design: Design, { solution }: Snapshot): boolean =>
   solution.problems.some((p) => p.kind === 'oscillates') ||
-  design.parts.some((p) => p.kind === 'signal-generator' && (p.params['amplitude'] ?? 0) > 0);
+  design.parts.some((p) => kindOf(p).waves?.(paramsOf(p)));
 
 /**
  * Frequency and duty of every net that swings, from a run in time that begins without power; controller pins

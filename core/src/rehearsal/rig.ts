@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
+import { kindOf, paramOf, paramsOf, type Felt } from '../catalog/index.js';
 import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
@@ -171,7 +171,7 @@ export class Rig {
     const memory = network.remember();
     return this.design.parts.flatMap((part) =>
       kindOf(part).params.flatMap(({ id, tolerance = 0 }) => {
-        const value = paramsOf(part)[id];
+        const value = paramOf(part, id);
         if (tolerance === 0 || value === 0 || reactive.has(id)) return [];
         this.circuit.setParams(part.id, { [id]: value * (1 + tolerance) });
         const shifted = this.circuit.solve(true);

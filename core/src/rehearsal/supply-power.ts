@@ -77,7 +77,7 @@ function savedBy(part: Part, solution: Solution): number {
   const asleep = phases.find((p) => p.label.startsWith('asleep'));
   if (stage !== 'decides' || !asleep || !solved) return 0;
   const params = paramsOf(part);
-  const awake = phases[params['now'] ?? 0] ?? phases[0];
+  const awake = phases.find((p) => p.label === params['now']) ?? phases[0];
   const supply = Math.max(
     0,
     ...terminals.filter((t) => t.role === 'supply-in').map((t) => solved.volts[t.id] ?? 0),

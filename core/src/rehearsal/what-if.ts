@@ -1,4 +1,4 @@
-import { findSurrounding, kindOf, paramsOf, type Quantity } from '../catalog/index.js';
+import { findSurrounding, kindOf, type Quantity, numbersOf } from '../catalog/index.js';
 import { Circuit, curveOf } from '../circuit/index.js';
 import { applyEdit, type Design, type Happening, type Part, type Scene } from '../design/index.js';
 import { happeningSpan } from '../scene/index.js';
@@ -138,11 +138,10 @@ export function countsAt({ points }: Pick<Response, 'points'>, felt: number): nu
 export function tryable(
   part: Part,
 ): { id: string; label: string; value: number; values: number[] }[] {
-  const params = paramsOf(part);
-  return kindOf(part)
-    .params.filter(
-      ({ id, unit }) => (unit === 'Ω' && id === 'ohms') || ['halfAngle', 'gain'].includes(id),
-    )
+  const params = numbersOf(kindOf(part).params, part.params);
+  const { params: all, tunable = [] } = kindOf(part);
+  return all
+    .filter(({ id }) => tunable.includes(id))
     .map(({ id, label, min = 0, max = Infinity }) => ({
       id,
       label,

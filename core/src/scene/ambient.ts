@@ -1,26 +1,21 @@
 import {
+  choice,
   quantities,
+  restFelt,
   surroundings,
+  valuesOf,
+  type Felt,
   type Param,
-  type Params,
   type Quantity,
+  type ValuesOf,
 } from '../catalog/index.js';
 import type { Scene } from '../design/index.js';
 import { clearSky, sunElevation, throughClouds } from './sky.js';
 
 /** Weather, light and mains of a scene. */
-const weather: readonly Param[] = [
+const weather = [
   { id: 'daylight', label: 'Daylight', unit: 'lx', default: 0, min: 0, max: 2e5 },
-  {
-    id: 'sky',
-    label: 'Daylight follows',
-    unit: '',
-    default: 0,
-    min: 0,
-    max: 1,
-    whole: true,
-    choices: ['the number given', 'the sun'],
-  },
+  choice('sky', 'Daylight follows', ['the number given', 'the sun'], 'the number given'),
   { id: 'hour', label: 'Hour at the start', unit: '', default: 12, min: 0, max: 24 },
   { id: 'day', label: 'Day of the year', unit: '', default: 172, min: 1, max: 366, whole: true },
   { id: 'latitude', label: 'Latitude', unit: '°', default: 50, min: -66, max: 66 },
@@ -30,7 +25,7 @@ const weather: readonly Param[] = [
   { id: 'lamp', label: 'Light of mains lamps', unit: 'lx', default: 0, min: 0, max: 2e4 },
   { id: 'ripple', label: 'Their ripple, ±', unit: '', default: 0.3, min: 0, max: 1 },
   { id: 'mains', label: 'Mains frequency', unit: 'Hz', default: 50, min: 16, max: 400 },
-];
+] as const satisfies readonly Param[];
 
 /** Set by daylight and lamps, not by hand. */
 const computed: readonly Quantity[] = ['light', 'infrared'];
@@ -43,13 +38,17 @@ const rests: readonly Param[] = quantities
     return { id: q, label, unit, default: rest, min, max };
   });
 
+/** Surroundings that nothing is missing of. */
+export type Ambient = ValuesOf<typeof weather> & Felt;
+
 /** Everything that can be said of a scene's surroundings. */
 export const ambientParams: readonly Param[] = [...weather, ...rests];
 
 /** A scene's surroundings with what is usual filled in. */
-export const ambientOf = (scene: Pick<Scene, 'ambient'>): Params => ({
-  ...Object.fromEntries(ambientParams.map((p) => [p.id, p.default])),
-  ...scene.ambient,
+export const ambientOf = ({ ambient }: Pick<Scene, 'ambient'>): Ambient => ({
+  ...restFelt,
+  ...ambient,
+  ...valuesOf(weather, ambient),
 });
 
 /** Clouds pass with about this period, s. */
@@ -64,41 +63,39 @@ const wander = (t: number, seed: number): number =>
     6;
 
 /** The hour of the day at a moment of a scene. */
-export const hourAt = (ambient: Params, t: number): number =>
-  (ambient['hour'] + t / 3600 + 24) % 24;
+export const hourAt = (ambient: Ambient, t: number): number => (ambient.hour + t / 3600 + 24) % 24;
 
 /** Daylight on level ground at a moment of a scene, lx. */
-export function daylightAt(ambient: Params, t: number, seed: number): number {
+export function daylightAt(ambient: Ambient, t: number, seed: number): number {
   const { latitude, day } = ambient;
   const clear =
-    ambient['sky'] === 1
+    ambient.sky === 'the sun'
       ? clearSky(sunElevation({ latitude, day, hour: hourAt(ambient, t) }))
-      : ambient['daylight'];
-  const passing = ambient['passing'] > 0 ? ambient['passing'] * wander(t, seed) : 0;
-  const cover = Math.min(1, ambient['clouds'] + passing);
+      : ambient.daylight;
+  const passing = ambient.passing > 0 ? ambient.passing * wander(t, seed) : 0;
+  const cover = Math.min(1, ambient.clouds + passing);
   return clear * throughClouds(cover);
 }
 
 /** Light of mains lamps at a moment: it pulses twice a period, lx. */
-export const lampAt = (ambient: Params, t: number): number =>
-  ambient['lamp'] *
-  (1 + ambient['ripple'] * Math.sin(2 * Math.PI * ((2 * ambient['mains'] * t) % 1)));
+export const lampAt = (ambient: Ambient, t: number): number =>
+  ambient.lamp * (1 + ambient.ripple * Math.sin(2 * Math.PI * ((2 * ambient.mains * t) % 1)));
 
 /** Air temperature, °C: warmest at 15 h, coldest at 3 h. */
-export const temperatureAt = (ambient: Params, t: number): number =>
-  ambient['temperature'] +
-  (ambient['swing'] > 0
-    ? ambient['swing'] * Math.cos((2 * Math.PI * (hourAt(ambient, t) - 15)) / 24)
+export const temperatureAt = (ambient: Ambient, t: number): number =>
+  ambient.temperature +
+  (ambient.swing > 0
+    ? ambient.swing * Math.cos((2 * Math.PI * (hourAt(ambient, t) - 15)) / 24)
     : 0);
 
 /** Light on level ground at a moment of a scene, daylight and lamps without their ripple, lx. */
 export const lightAt = ({ ambient, seed }: Pick<Scene, 'ambient' | 'seed'>, t: number): number => {
   const full = ambientOf({ ambient });
-  return daylightAt(full, t, seed) + full['lamp'];
+  return daylightAt(full, t, seed) + full.lamp;
 };
 
 /** Whether the surroundings are the same at every moment of a scene. */
 export function isSteady(scene: Pick<Scene, 'ambient'>): boolean {
   const { sky, swing, passing, lamp, ripple } = ambientOf(scene);
-  return sky !== 1 && swing === 0 && passing === 0 && lamp * ripple === 0;
+  return sky !== 'the sun' && swing === 0 && passing === 0 && lamp * ripple === 0;
 }

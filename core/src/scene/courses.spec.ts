@@ -1,5 +1,5 @@
 import type { Quantity } from '../catalog/index.js';
-import { findHappeningKind, happeningParams, type Receiver } from './index.js';
+import { findHappeningKind, happeningValues, type Receiver } from './index.js';
 import { during, decay, swell, trapezoid } from './course.js';
 import { between } from './between.js';
 
@@ -21,7 +21,7 @@ function given(
 ): number {
   const found = findHappeningKind(kind);
   const points = path.map(([x, y]) => ({ x, y }));
-  const all = happeningParams({
+  const all = happeningValues({
     ...{ id: 'h', name: 'h', intent: 'wanted', start: 0 },
     kind,
     params,

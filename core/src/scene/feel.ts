@@ -9,13 +9,13 @@ import {
   type Surrounding,
 } from '../catalog/index.js';
 import type { Design, Part, Place, Plan, Point, Scene } from '../design/index.js';
-import { ambientOf, daylightAt, lampAt, temperatureAt } from './ambient.js';
+import { ambientOf, daylightAt, lampAt, temperatureAt, type Ambient } from './ambient.js';
 import { angularResponse, skyShare } from './angular-response.js';
 import { infraredPerLux } from './daylight.js';
 import { feltOfBody } from './body/felt-of-body.js';
 import type { Body } from './body/body.js';
 import type { HappeningKind, Moment, Receiver } from './happening-kind.js';
-import { findHappeningKind, happeningParams } from './happenings.js';
+import { findHappeningKind, happeningValues } from './happenings.js';
 import { distanceToStretch, shadedShare } from './shadow.js';
 import { coneResponse, sightOf, walled } from './sight.js';
 
@@ -74,7 +74,7 @@ export function setStage(design: Design): Stage {
 
 /** A scene at one moment: what happens then, and what is solid. */
 export interface Now {
-  ambient: Params;
+  ambient: Ambient;
   t: number;
   seed: number;
   happening: { kind: HappeningKind; moment: Moment }[];
@@ -83,7 +83,7 @@ export interface Now {
 
 /** A scene with everything that is usual filled in: worked out once per scene, as every moment needs it. */
 interface Prepared {
-  ambient: Params;
+  ambient: Ambient;
   happenings: {
     kind: HappeningKind;
     start: number;
@@ -100,7 +100,7 @@ function prepare(scene: Scene): Prepared {
   const happenings = scene.happenings.flatMap((h) => {
     const kind = findHappeningKind(h.kind);
     const { path = [], start } = h;
-    const params = happeningParams(h);
+    const params = happeningValues(h);
     return kind ? [{ kind, start, lasts: kind.lasts({ params, path }), params, path }] : [];
   });
   const fresh = { ambient: ambientOf(scene), happenings };

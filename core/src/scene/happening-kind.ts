@@ -19,16 +19,22 @@ export interface Receiver {
 }
 
 /** A happening at one moment. */
-export interface Moment {
-  params: Params;
+export interface Moment<V = Params> {
+  params: V;
   /** Seconds from its start. */
   t: number;
   /** Where it happens: at least one point for kinds that have a place. */
   path: readonly Point[];
 }
 
+/** What a happening gives a receiver, in the quantity's unit; undefined for nothing. */
+export type Gives<V = Params> = {
+  // A method: kinds that know their own parameters are kinds all the same.
+  at(now: Moment<V>, receiver: Receiver): number | undefined;
+}['at'];
+
 /** A kind of thing that can happen, in physical units. One file per kind. */
-export interface HappeningKind {
+export interface HappeningKind<V = Params> {
   kind: string;
   label: string;
   summary: string;
@@ -37,11 +43,11 @@ export interface HappeningKind {
   params: readonly Param[];
   where: 'everywhere' | 'point' | 'path';
   /** How long it lasts, s. */
-  lasts: (now: Omit<Moment, 't'>) => number;
+  lasts(now: Omit<Moment<V>, 't'>): number;
   /** The solid thing it is about, if there is one and it is there at the moment. */
-  body?: (now: Moment) => Body | undefined;
-  /** What it gives a receiver, before any lens, in the quantity's unit; undefined for nothing. */
-  gives?: { [Q in Quantity]?: (now: Moment, receiver: Receiver) => number | undefined };
+  body?(now: Moment<V>): Body | undefined;
+  /** What it gives a receiver, before any lens. */
+  gives?: { readonly [Q in Quantity]?: Gives<V> };
   /** The controller's program stands still meanwhile. */
   hangs?: boolean;
   /** What to keep in mind when it is tried for real. */

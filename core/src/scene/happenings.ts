@@ -1,6 +1,6 @@
 import type { Quantity } from '../catalog/index.js';
 import { bodyMatters } from './body/felt-of-body.js';
-import { nearness, type Param } from '../catalog/index.js';
+import { nearness, numbersOf, valuesOf, type Numbers, type Params } from '../catalog/index.js';
 import type { Happening } from '../design/index.js';
 import type { HappeningKind, Moment } from './happening-kind.js';
 import { alarmTone } from './happenings/alarm-tone.js';
@@ -97,15 +97,17 @@ export function searchHappenings(text: string): HappeningKind[] {
 }
 
 /** A happening's parameters with the kind's defaults filled in. */
-export function happeningParams(happening: Happening): Readonly<Record<string, number>> {
-  const params: readonly Param[] = byName.get(happening.kind)?.params ?? [];
-  return { ...Object.fromEntries(params.map((p) => [p.id, p.default])), ...happening.params };
-}
+export const happeningParams = (happening: Happening): Numbers =>
+  numbersOf(byName.get(happening.kind)?.params ?? [], happening.params);
+
+/** The same as its kind sees them: choices as their words. */
+export const happeningValues = (happening: Happening): Params =>
+  valuesOf(byName.get(happening.kind)?.params ?? [], happening.params);
 
 /** A happening at a moment of its scene. */
 export function momentOf(happening: Happening, t: number): Moment {
   const { path = [], start } = happening;
-  return { params: happeningParams(happening), t: t - start, path };
+  return { params: happeningValues(happening), t: t - start, path };
 }
 
 /** When a happening begins and ends, s from the start of the scene. */

@@ -14,6 +14,7 @@ export {
   gives,
   happeningKinds,
   happeningParams,
+  happeningValues,
   happeningSpan,
   searchHappenings,
 } from './happenings.js';

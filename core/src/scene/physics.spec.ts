@@ -10,7 +10,7 @@ import {
   discMagnetField,
   findHappeningKind,
   happeningKinds,
-  happeningParams,
+  happeningValues,
   happeningSpan,
   levelOf,
   momentIn,
@@ -54,7 +54,7 @@ function given(
     path,
   };
   const found = findHappeningKind(kind);
-  const moment = { params: happeningParams(happening), t, path };
+  const moment = { params: happeningValues(happening), t, path };
   return found?.gives?.[quantity]?.(moment, receiver(quantity, more)) ?? 0;
 }
 
@@ -228,7 +228,7 @@ describe('every kind of happening', () => {
     expect(end).toBeGreaterThan(start);
     expect(about.source.length).toBeGreaterThan(10);
     // It does something to some quantity, and nothing before it begins.
-    const params = happeningParams(happening);
+    const params = happeningValues(happening);
     let reached = about.body !== undefined || about.hangs === true;
     for (const gives of Object.values(about.gives ?? {})) {
       for (let i = 0; i <= 100; i++) {

@@ -54,7 +54,8 @@ function tooHigh(driving: readonly End[], driven: readonly End[], wiring: Wiring
 }
 
 /** What a controller's pins run on: its rail, or what it is made for. */
-const boardVolts = ({ part }: End): number | undefined => paramsOf(part)['rail'];
+const boardVolts = ({ part }: End): number | undefined =>
+  kindOf(part).inputs?.nominal(paramsOf(part));
 
 /** The voltage a terminal drives to, where that is known without solving. */
 function highest(end: End, wiring: Wiring): number | undefined {
@@ -72,9 +73,9 @@ export function supplyVolts({
   part,
   terminal,
 }: Pick<End, 'part' | 'terminal'>): number | undefined {
-  const params = paramsOf(part);
-  const board = kindOf(part).terminals.some((t) => t.role === 'pin');
-  return board && terminal.role === 'supply-out' ? params['rail'] : params['volts'];
+  return kindOf(part)
+    .supplies?.find(({ at }) => at === terminal.id)
+    ?.volts(paramsOf(part));
 }
 
 /** Every supply of a design: where it can be taken, and its nominal voltage. */

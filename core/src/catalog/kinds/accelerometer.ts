@@ -1,15 +1,15 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
 import type { Element } from '../element.js';
-import type { Params, PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
 const gravity = 9.80665;
 
 /** Share of the supply that an axis shows. */
-const share = (p: Params, metres: number): number => 0.5 + (p['perG'] * metres) / gravity;
+const share = (p: { perG: number }, metres: number): number => 0.5 + (p.perG * metres) / gravity;
 
-export const accelerometer: PartKind = {
+export const accelerometer = definePart({
   kind: 'accelerometer',
   label: 'Accelerometer, analogue',
   summary: 'Three voltages for the acceleration along three axes: tilt, shake, fall.',
@@ -38,10 +38,7 @@ export const accelerometer: PartKind = {
     { id: 'noise', label: 'Noise', unit: '°', default: 0.3, min: 0, max: 10 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 1.8 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 3.6),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 3.6, 0.3)],
   elements: (p, { felt }) => {
     const angle = (felt.tilt * Math.PI) / 180;
     // Shaking is shown at its peak, on the upright axis.
@@ -51,19 +48,21 @@ export const accelerometer: PartKind = {
       Z: gravity * Math.cos(angle) + felt.vibration,
     };
     return [
-      draws('VCC', 'GND', p['own'], 3.3),
+      draws('VCC', 'GND', p.own, 3.3),
       ...Object.entries(axes).flatMap(([axis, metres]): Element[] => {
         const held = Math.min(0.98, Math.max(0.02, share(p, metres)));
         // A divider of the output resistance: it follows the supply.
         return [
-          { type: 'resistor', a: 'VCC', b: axis, ohms: p['ohms'] / held },
-          { type: 'resistor', a: axis, b: 'GND', ohms: p['ohms'] / (1 - held) },
+          { type: 'resistor', a: 'VCC', b: axis, ohms: p.ohms / held },
+          { type: 'resistor', a: axis, b: 'GND', ohms: p.ohms / (1 - held) },
         ];
       }),
     ];
   },
-  headline: (p) => `±${formatNominal(0.45 / p['perG'], '')} g`,
-  feels: { quantities: ['tilt', 'vibration'], noise: (p) => p['noise'], rises: 'X' },
+  ownAmps: (p) => p.own,
+  tunable: ['ohms'],
+  headline: (p) => `±${formatNominal(0.45 / p.perG, '')} g`,
+  feels: { quantities: ['tilt', 'vibration'], noise: (p) => p.noise, rises: 'X' },
   curve: {
     vary: { felt: 'tilt' },
     from: 0,
@@ -84,4 +83,4 @@ export const accelerometer: PartKind = {
   price: '1 to 5',
   glyph:
     'M12 12V2M9 5L12 2L15 5M12 12L21 17M17.5 17.7L21 17L19.8 13.7M12 12L3 17M4.2 13.7L3 17L6.5 17.7',
-};
+});

@@ -1,8 +1,8 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const activeBuzzer: PartKind = {
+export const activeBuzzer = definePart({
   kind: 'active-buzzer',
   label: 'Active buzzer, 5 V',
   summary: 'A small buzzer with its own oscillator: a steady voltage is enough.',
@@ -25,18 +25,19 @@ export const activeBuzzer: PartKind = {
     },
     { id: 'least', label: 'Sounds from', unit: 'V', default: 3, min: 0.5, max: 24 },
   ],
-  feed: { plus: 'plus', minus: 'minus', least: (p) => p['least'] },
+  feed: { plus: 'plus', minus: 'minus', least: (p) => p.least },
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.4 * p['volts']),
-    voltsRating('minus', 'plus', 'reversed', () => 0.5),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.4 * p.volts },
+    { label: 'reversed', from: 'minus', to: 'plus', limit: 0.5 },
   ],
-  elements: (p) => [{ type: 'resistor', a: 'plus', b: 'minus', ohms: p['volts'] / p['amps'] }],
-  headline: (p) => `${formatNominal(p['volts'], 'V')} ${formatNominal(p['amps'], 'A')}`,
+  elements: (p) => [{ type: 'resistor', a: 'plus', b: 'minus', ohms: p.volts / p.amps }],
+  load: { volts: (p) => p.volts, amps: (p) => p.amps },
+  headline: (p) => `${formatNominal(p.volts, 'V')} ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'sounding',
-    active: (part, p) => (part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0) >= p['least'],
+    active: (part, p) => across(part, 'plus', 'minus') >= p.least,
     because: (part, p) =>
-      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} across it; it sounds from ${formatNominal(p['least'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} across it; it sounds from ${formatNominal(p.least, 'V')}`,
   },
   notes: [
     'Mind its polarity. It often takes more than a pin should give: use a transistor above 20 mA.',
@@ -45,4 +46,4 @@ export const activeBuzzer: PartKind = {
   source: 'Mean current as a resistance through the rated point (from memory).',
   price: 'under 1',
   glyph: 'M4 6H12V18H4ZM15 8C17 10 17 14 15 16M18 5C22 9 22 15 18 19',
-};
+});

@@ -1,7 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 
-export const adapter: PartKind = {
+export const adapter = definePart({
   kind: 'adapter',
   label: 'Plug-in adapter',
   summary: 'A closed mains adapter that feeds low voltage.',
@@ -17,21 +17,17 @@ export const adapter: PartKind = {
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 1, min: 0.01, max: 30 },
     { id: 'ohms', label: 'Output resistance', unit: 'Ω', default: 0.1, min: 0.001, max: 100 },
   ],
-  ratings: [
-    {
-      id: 'amps-out',
-      label: 'current drawn',
-      unit: 'A',
-      limit: (p) => p['maxAmps'],
-      stress: (part) => -(part.amps['plus'] ?? 0),
-    },
-  ],
+  ratings: [{ label: 'current drawn', outOf: 'plus', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
-    { type: 'voltage-source', plus: '#emf', minus: 'minus', volts: p['volts'] * state.felt.supply },
-    { type: 'resistor', a: '#emf', b: 'plus', ohms: p['ohms'] },
+    { type: 'voltage-source', plus: '#emf', minus: 'minus', volts: p.volts * state.felt.supply },
+    { type: 'resistor', a: '#emf', b: 'plus', ohms: p.ohms },
   ],
   feels: { quantities: ['supply'] },
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['maxAmps'], 'A')}`,
+  supplies: [{ at: 'plus', volts: (p) => p.volts, param: 'volts' }],
+  // Electronic ones give up soon after their rating.
+  faultSource: { shortAmps: (p) => 1.5 * p.maxAmps },
+  tunable: ['ohms'],
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.maxAmps, 'A')}`,
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: 11.8,
@@ -47,4 +43,4 @@ export const adapter: PartKind = {
   source: 'Voltage source with output resistance (from memory).',
   price: '5 to 20',
   glyph: 'M12 1V7M12 17V23M5 9H19M8.5 12H15.5M5 15H19',
-};
+});

@@ -1,7 +1,6 @@
 import { batteryKind } from '../battery.js';
-import type { PartKind } from '../part-kind.js';
 
-export const alkalinePack: PartKind = batteryKind({
+export const alkalinePack = batteryKind({
   kind: 'alkaline-pack',
   label: 'Alkaline cells',
   summary: 'Primary cells in a holder: for what sleeps most of the time.',

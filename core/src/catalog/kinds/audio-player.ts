@@ -1,9 +1,10 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const audioPlayer: PartKind = {
+export const audioPlayer = definePart({
   kind: 'audio-player',
   label: 'Audio player with amplifier',
   summary: 'Plays a recorded sound from a card into a speaker while its trigger is held low.',
@@ -19,6 +20,7 @@ export const audioPlayer: PartKind = {
     { id: 'sp', label: 'SPK+', role: 'signal-out' },
     { id: 'sm', label: 'SPK−', role: 'signal-out' },
   ],
+  stateNodes: ['#play'],
   params: [
     { id: 'idle', label: 'Idle', unit: 'A', default: 0.02, min: 1e-4, max: 0.2 },
     { id: 'loud', label: 'Playing, besides', unit: 'A', default: 0.25, min: 0.01, max: 3 },
@@ -26,12 +28,11 @@ export const audioPlayer: PartKind = {
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 3.2 },
   ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.2),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    voltsRating('RX', 'GND', 'RX', () => 3.6),
+    ...supplyLimits('VCC', 'GND', 5.2, 0.3),
+    { label: 'RX', from: 'RX', to: 'GND', limit: 3.6 },
   ],
   elements: (p) => [
-    draws('VCC', 'GND', p['idle'], 5),
+    draws('VCC', 'GND', p.idle, 5),
     { type: 'resistor', a: 'VCC', b: 'PLAY', ohms: 20e3 },
     { type: 'resistor', a: 'RX', b: 'GND', ohms: 100e3 },
     {
@@ -57,7 +58,7 @@ export const audioPlayer: PartKind = {
       ohms: 0.1,
       bounce: 0,
     },
-    draws('#amplifier', 'GND', p['loud'], 5),
+    draws('#amplifier', 'GND', p.loud, 5),
     // BUSY is low while it plays.
     {
       type: 'schmitt',
@@ -75,15 +76,15 @@ export const audioPlayer: PartKind = {
     { type: 'resistor', a: 'sm', b: 'GND', ohms: 100 },
   ],
   phases: [
-    { label: 'idle', amps: (p) => p['idle'] },
-    { label: 'playing', amps: (p) => p['idle'] + p['loud'] },
+    { label: 'idle', amps: (p) => p.idle },
+    { label: 'playing', amps: (p) => p.idle + p.loud },
   ],
   headline: () => 'PLAY low',
   acts: {
     word: 'playing',
-    active: (part) => (part.volts['#play'] ?? 0) - (part.volts['GND'] ?? 0) > 1.5,
+    active: (part) => across(part, '#play', 'GND') > 1.5,
     because: (part) =>
-      `${formatQuantity((part.volts['PLAY'] ?? 0) - (part.volts['GND'] ?? 0), 'V')} at PLAY; it plays while that is low`,
+      `${formatQuantity(across(part, 'PLAY', 'GND'), 'V')} at PLAY; it plays while that is low`,
   },
   curve: {
     vary: { plus: 'PLAY', minus: 'GND' },
@@ -104,4 +105,4 @@ export const audioPlayer: PartKind = {
     'Idle and playing current behind a trigger with pull-up; values as typical of such modules (from memory).',
   price: '1 to 5',
   glyph: 'M3 9H7L12 4V20L7 15H3ZM15 8A5 5 0 0 1 15 16M18 5A9 9 0 0 1 18 19',
-};
+});

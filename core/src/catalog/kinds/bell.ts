@@ -1,10 +1,10 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
 import { kickBounds } from '../coil.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const bell: PartKind = {
+export const bell = definePart({
   kind: 'bell',
   label: 'Bell that interrupts itself',
   summary: 'A hammer, a gong, and a contact that its own coil opens.',
@@ -22,27 +22,27 @@ export const bell: PartKind = {
     { id: 'travel', label: 'Hammer there or back', unit: 's', default: 12e-3, min: 1e-3, max: 0.2 },
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.3 * p['volts']),
-    voltsRating('minus', 'plus', 'voltage, reversed', (p) => 1.3 * p['volts']),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.3 * p.volts },
+    { label: 'voltage, reversed', from: 'minus', to: 'plus', limit: (p) => 1.3 * p.volts },
   ],
   elements: (p, state) => {
-    const pullIn = (0.5 * p['volts']) / p['ohms'];
+    const pullIn = (0.5 * p.volts) / p.ohms;
     return [
       {
         type: 'relay-coil',
         plus: 'plus',
         minus: '#inner',
         armature: '#armature',
-        ohms: copperAt(p['ohms'], state.celsius),
-        henries: p['henries'],
+        ohms: copperAt(p.ohms, state.celsius),
+        henries: p.henries,
         pullIn,
         dropOut: 0.3 * pullIn,
-        operate: p['travel'],
-        release: p['travel'],
+        operate: p.travel,
+        release: p.travel,
         latching: false,
         polarised: false,
       },
-      ...kickBounds('plus', '#inner', p['ohms'], 30, 1e-9),
+      ...kickBounds('plus', '#inner', p.ohms, 30, 1e-9),
       {
         type: 'contact',
         a: '#inner',
@@ -56,15 +56,21 @@ export const bell: PartKind = {
       },
     ];
   },
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
+  interruptsItself: { plus: 'plus', minus: 'minus' },
+  load: { volts: (p) => p.volts, amps: (p) => p.volts / p.ohms },
+  tunable: ['ohms'],
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'ringing',
-    active: (part, p) =>
-      Math.abs((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0)) >= 0.6 * p['volts'],
+    active: (part, p) => Math.abs(across(part, 'plus', 'minus')) >= 0.6 * p.volts,
     because: (part, p) =>
-      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over it; it rings from ${formatNominal(0.6 * p['volts'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over it; it rings from ${formatNominal(0.6 * p.volts, 'V')}`,
   },
-  coil: { plus: 'plus', minus: 'minus' },
+  coil: {
+    plus: 'plus',
+    minus: 'minus',
+    henries: (p) => p.henries,
+  },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: 0,
@@ -81,4 +87,4 @@ export const bell: PartKind = {
   source: 'Coil as R and L whose armature opens its own contact after its travel (from memory).',
   price: '5 to 20',
   glyph: 'M4 16A8 8 0 0 1 20 16ZM12 8V5M2 16H22M8 20V16M16 20V16M12 19A1.5 1.5 0 1 0 12 22',
-};
+});

@@ -1,9 +1,10 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const bridgeAmplifier: PartKind = {
+export const bridgeAmplifier = definePart({
   kind: 'bridge-amplifier',
   label: 'Bridge amplifier, 24-bit',
   summary: 'Feeds a load cell, amplifies its millivolts and gives them as a number on two wires.',
@@ -26,13 +27,9 @@ export const bridgeAmplifier: PartKind = {
     { id: 'noise', label: 'Noise at its input', unit: 'V', default: 90e-9, min: 0, max: 1e-5 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.6 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ampsRating('ep', () => 0.02),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3), { into: 'ep', limit: 0.02 }],
   elements: (p) => [
-    draws('VCC', 'GND', p['own'], 5),
+    draws('VCC', 'GND', p.own, 5),
     { type: 'resistor', a: 'VCC', b: 'ep', ohms: 5 },
     { type: 'resistor', a: 'em', b: 'GND', ohms: 0.1 },
     { type: 'resistor', a: 'sp', b: 'GND', ohms: 50e6 },
@@ -46,20 +43,22 @@ export const bridgeAmplifier: PartKind = {
       label: 'Difference in 16-bit counts about the middle',
       // Sixteen of its twenty-four bits: the rest is noise.
       full: () => 65535,
-      noise: (p) => (p['noise'] * p['gain'] * 65535) / 5,
-      counts: (_felt, p, { volts }) => {
-        const reference = (volts['ep'] ?? 0) - (volts['em'] ?? 0);
-        const difference = (volts['sp'] ?? 0) - (volts['sm'] ?? 0);
-        return reference > 0 ? 32768 + (65535 * p['gain'] * difference) / reference : 0;
+      noise: (p) => (p.noise * p.gain * 65535) / 5,
+      counts: (_felt, p, part) => {
+        const reference = across(part, 'ep', 'em');
+        const difference = across(part, 'sp', 'sm');
+        return reference > 0 ? 32768 + (65535 * p.gain * difference) / reference : 0;
       },
-      works: ({ volts }) => (volts['VCC'] ?? 0) - (volts['GND'] ?? 0) > 2.6,
+      works: (part) => across(part, 'VCC', 'GND') > 2.6,
     },
   ],
   phases: [
-    { label: 'measuring', amps: (p) => p['own'] },
+    { label: 'measuring', amps: (p) => p.own },
     { label: 'asleep', amps: () => 1e-6 },
   ],
-  headline: (p) => `× ${formatNominal(p['gain'], '')}`,
+  ownAmps: (p) => p.own,
+  tunable: ['gain'],
+  headline: (p) => `× ${formatNominal(p.gain, '')}`,
   notes: [
     'Ten or eighty readings a second, set by a bridge on the board.',
     'Keep the four wires to the cell short, twisted and of one length.',
@@ -69,4 +68,4 @@ export const bridgeAmplifier: PartKind = {
     'Differential reading over the excitation, ratiometric; gain 128 and 90 nV as typical of such chips (from memory).',
   price: '1 to 5',
   glyph: 'M5 3V21L20 12ZM1 8H5M1 16H5M20 12H23M8 9V15M8 12H12',
-};
+});

@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { copperAt, copperOhms } from '../copper.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const cable: PartKind = {
+export const cable = definePart({
   kind: 'cable',
   label: 'Long cable, one pair',
   summary: 'A pair of wires with its resistance, inductance and capacitance.',
@@ -45,20 +44,25 @@ export const cable: PartKind = {
     },
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 2, min: 0.01, max: 100 },
   ],
-  ratings: [ampsRating('a1', (p) => p['maxAmps']), ampsRating('b1', (p) => p['maxAmps'])],
+  ratings: [
+    { into: 'a1', limit: (p) => p.maxAmps },
+    { into: 'b1', limit: (p) => p.maxAmps },
+  ],
   elements: (p, state) => {
-    const ohms = copperAt(copperOhms(p['length'], p['area']), state.celsius);
-    const half = { henries: (p['henries'] * p['length']) / 4, ohms: ohms / 2 };
+    const ohms = copperAt(copperOhms(p.length, p.area), state.celsius);
+    const half = { henries: (p.henries * p.length) / 4, ohms: ohms / 2 };
     return [
       { type: 'inductor', a: 'a1', b: '#a', ...half },
       { type: 'inductor', a: '#a', b: 'a2', ...half },
       { type: 'inductor', a: 'b1', b: '#b', ...half },
       { type: 'inductor', a: '#b', b: 'b2', ...half },
-      { type: 'capacitor', a: '#a', b: '#b', farads: p['farads'] * p['length'] },
+      { type: 'capacitor', a: '#a', b: '#b', farads: p.farads * p.length },
       { type: 'resistor', a: '#a', b: '#b', ohms: 1e12 },
     ];
   },
-  headline: (p) => formatNominal(p['length'], 'm'),
+  conductor: { maxAmps: (p) => p.maxAmps },
+  ownFarads: (p) => p.farads,
+  headline: (p) => formatNominal(p.length, 'm'),
   curve: {
     vary: { plus: 'a1', minus: 'b1' },
     from: 0,
@@ -76,4 +80,4 @@ export const cable: PartKind = {
     'Copper 1.7241e-8 Ω·m at 20 °C and 0.00393/K (IEC 60028); one T section, true up to a tenth of the wavelength; L and C per metre from memory.',
   price: '1 to 5',
   glyph: 'M1 8H23M1 16H23M6 8L9 16M11 8L14 16M16 8L19 16',
-};
+});

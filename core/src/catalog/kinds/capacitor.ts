@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const capacitor: PartKind = {
+export const capacitor = definePart({
   kind: 'capacitor',
   label: 'Capacitor',
   summary: 'Holds a voltage for a moment: filters, delays, keeps noise out.',
@@ -30,19 +29,26 @@ export const capacitor: PartKind = {
     { id: 'maxVolts', label: 'Voltage rating', unit: 'V', default: 50, min: 1, max: 2000 },
   ],
   ratings: [
-    voltsRating('a', 'b', 'voltage', (p) => p['maxVolts']),
-    voltsRating('b', 'a', 'voltage, reversed', (p) => p['maxVolts']),
+    { label: 'voltage', from: 'a', to: 'b', limit: (p) => p.maxVolts },
+    { label: 'voltage, reversed', from: 'b', to: 'a', limit: (p) => p.maxVolts },
   ],
   elements: (p) => [
-    { type: 'resistor', a: 'a', b: '#plate', ohms: p['esr'] },
-    { type: 'capacitor', a: '#plate', b: 'b', farads: p['farads'] },
-    { type: 'resistor', a: 'a', b: 'b', ohms: p['leak'] },
+    { type: 'resistor', a: 'a', b: '#plate', ohms: p.esr },
+    { type: 'capacitor', a: '#plate', b: 'b', farads: p.farads },
+    { type: 'resistor', a: 'a', b: 'b', ohms: p.leak },
   ],
-  headline: (p) => formatNominal(p['farads'], 'F'),
+  capacitance: {
+    plus: 'a',
+    minus: 'b',
+    farads: (p) => p.farads,
+    maxVolts: (p) => p.maxVolts,
+    polarised: false,
+  },
+  headline: (p) => formatNominal(p.farads, 'F'),
   notes: ['Either way round. 100 nF close to each chip is the usual decoupling (common practice).'],
   cautions: [],
   source:
     'i = C·dv/dt with series and leakage resistance; values as typical of film types (from memory).',
   price: 'under 1',
   glyph: 'M1 12H10M10 4V20M14 4V20M14 12H23',
-};
+});

@@ -1,9 +1,10 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import { draws } from '../sensor-output.js';
 import { busElements, busNotes, busParams, busRatings, busTerminals } from '../bus-chip.js';
 
-export const characterDisplay: PartKind = {
+export const characterDisplay = definePart({
   kind: 'character-display',
   label: 'Character display',
   summary: 'Two lines of sixteen characters over a two-wire bus.',
@@ -17,17 +18,19 @@ export const characterDisplay: PartKind = {
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
   ratings: busRatings(5.5),
-  elements: (p) => [draws('VCC', 'GND', Math.max(1e-9, p['backlight']), 5), ...busElements(p, 5)],
+  elements: (p) => [draws('VCC', 'GND', Math.max(1e-9, p.backlight), 5), ...busElements(p, 5)],
   phases: [
-    { label: 'lit', amps: (p) => p['own'] + p['backlight'] },
-    { label: 'dark', amps: (p) => p['own'] },
+    { label: 'lit', amps: (p) => p.own + p.backlight },
+    { label: 'dark', amps: (p) => p.own },
   ],
+  ownAmps: (p) => p.own,
+  bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
   headline: () => '2 × 16',
   acts: {
     word: 'on',
-    active: (part) => (part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0) > 4.5,
+    active: (part) => across(part, 'VCC', 'GND') > 4.5,
     because: (part) =>
-      `${formatQuantity((part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0), 'V')} at its supply; it shows from 4.5 V`,
+      `${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply; it shows from 4.5 V`,
   },
   notes: [
     'Its pull-ups go to 5 V: on a 3.3 V board use a level shifter.',
@@ -38,4 +41,4 @@ export const characterDisplay: PartKind = {
   source: 'Own and backlight current; values as typical (from memory). The text is not computed.',
   price: '1 to 5',
   glyph: 'M2 5H22V19H2ZM4 8H20V16H4ZM6 10V14M6 10H8M6 12H8M11 10V14H13M16 10H18V12H16V14H18',
-};
+});

@@ -1,6 +1,9 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
+import { supplyLimits } from '../limit.js';
 import type { PinSkill } from '../../design/index.js';
-import type { PartKind, Terminal } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
+import type { Terminal } from '../part-kind.js';
 import { controllerPin, pinElements, pinRatings } from '../controller-pins.js';
 
 const port = (letter: string, skills: Readonly<Record<number, readonly PinSkill[]>>): Terminal[] =>
@@ -27,7 +30,7 @@ const pins = ports.map((pin) => pin.id);
 /** The reference inside, V. */
 const bandGap = 2.56;
 
-export const chip8bit40pin: PartKind = {
+export const chip8bit40pin = definePart({
   kind: 'chip-8bit-40pin',
   label: '8-bit controller chip, 40 pins',
   summary: 'A bare controller for a board of your own: 32 pins, 10-bit converter, no regulator.',
@@ -48,51 +51,45 @@ export const chip8bit40pin: PartKind = {
     { id: 'pullUp', label: 'Pull-up resistance', unit: 'Ω', default: 35e3, min: 1e3, max: 1e6 },
     { id: 'pinAmps', label: 'Pin current limit', unit: 'A', default: 0.02, min: 1e-3, max: 0.1 },
     { id: 'noise', label: 'Converter noise', unit: 'counts', default: 0.5, min: 0, max: 50 },
-    {
-      id: 'reference',
-      label: 'Converter compares with',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 2,
-      whole: true,
-      choices: ['the supply', 'the AREF pin', '2.56 V inside'],
-    },
+    choice(
+      'reference',
+      'Converter compares with',
+      ['the supply', 'the AREF pin', '2.56 V inside'],
+      'the supply',
+    ),
     { id: 'leak', label: 'Pin leakage', unit: 'A', default: 50e-9, min: 1e-12, max: 1e-5 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.7 },
   decouple: 100e-9,
-  ratings: [
-    ...pinRatings(pins, 'VCC', 0.2),
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.5),
-  ],
+  ratings: [...pinRatings(pins, 'VCC', 0.2), ...supplyLimits('VCC', 'GND', 5.5, 0.5)],
   elements: (p, state) => [
-    { type: 'resistor', a: 'VCC', b: 'GND', ohms: p['rail'] / p['own'] },
+    { type: 'resistor', a: 'VCC', b: 'GND', ohms: p.rail / p.own },
     { type: 'resistor', a: 'AREF', b: 'GND', ohms: 32e3 },
     { type: 'resistor', a: 'RESET', b: 'VCC', ohms: 45e3 },
     ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p, 'VCC')),
   ],
   phases: [
-    { label: 'active at 8 MHz', amps: (p) => p['own'] },
-    { label: 'idle', amps: (p) => 0.45 * p['own'] },
+    { label: 'active at 8 MHz', amps: (p) => p.own },
+    { label: 'idle', amps: (p) => 0.45 * p.own },
     { label: 'asleep, watchdog on', amps: () => 10e-6 },
     { label: 'asleep', amps: () => 1e-6 },
   ],
+  ownAmps: (p) => p.own,
   headline: () => '10-bit, 32 pins',
   converter: {
     bits: () => 10,
-    reference: ({ volts }, p) => {
-      const ground = volts['GND'] ?? 0;
-      if (p['reference'] === 2) return bandGap;
-      return (volts[p['reference'] === 1 ? 'AREF' : 'VCC'] ?? 0) - ground;
-    },
-    noise: (p) => p['noise'],
+    reference: (part, p) =>
+      p.reference === '2.56 V inside'
+        ? bandGap
+        : across(part, p.reference === 'the AREF pin' ? 'AREF' : 'VCC', 'GND'),
+    noise: (p) => p.noise,
     sampling: () => ({ farads: 14e-12, seconds: 12e-6, ohms: 10e3 }),
   },
   brownOut: { below: 2.7, starts: 0.065 },
   inputs: {
-    supply: (part) => (part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0),
+    nominal: (p) => p.rail,
+    maxAmps: (p) => p.pinAmps,
+    supply: (part) => across(part, 'VCC', 'GND'),
     low: () => 0.2,
     high: () => 0.6,
   },
@@ -115,4 +112,4 @@ export const chip8bit40pin: PartKind = {
   price: '5 to 20',
   glyph:
     'M8 1H16V23H8ZM4 4H8M4 8H8M4 12H8M4 16H8M4 20H8M16 4H20M16 8H20M16 12H20M16 16H20M16 20H20',
-};
+});

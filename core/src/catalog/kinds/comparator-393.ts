@@ -1,8 +1,8 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const comparator393: PartKind = {
+export const comparator393 = definePart({
   kind: 'comparator-393',
   label: 'Comparator (393 type)',
   summary: 'Compares two voltages; its output pulls to ground when + is below −.',
@@ -26,11 +26,10 @@ export const comparator393: PartKind = {
   feed: { plus: 'vcc', minus: 'gnd', least: () => 2 },
   decouple: 100e-9,
   ratings: [
-    voltsRating('vcc', 'gnd', 'supply', () => 36),
-    voltsRating('gnd', 'vcc', 'supply reversed', () => 0.3),
-    voltsRating('gnd', 'plus', '+ below ground', () => 0.3),
-    voltsRating('gnd', 'minus', '− below ground', () => 0.3),
-    ampsRating('out', (p) => p['sink']),
+    ...supplyLimits('vcc', 'gnd', 36, 0.3),
+    { label: '+ below ground', from: 'gnd', to: 'plus', limit: 0.3 },
+    { label: '− below ground', from: 'gnd', to: 'minus', limit: 0.3 },
+    { into: 'out', limit: (p) => p.sink },
   ],
   elements: (p) => [
     {
@@ -41,17 +40,19 @@ export const comparator393: PartKind = {
       supply: 'vcc',
       ground: 'gnd',
       stage: 'open-collector',
-      offset: p['offset'],
+      offset: p.offset,
       hysteresis: 0,
-      bias: p['bias'],
+      bias: p.bias,
       headroom: 1.5,
-      sinkAmps: p['sink'],
+      sinkAmps: p.sink,
       sinkOhms: 60,
-      delay: p['delay'],
+      delay: p.delay,
     },
-    { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p['own'] },
+    { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p.own },
   ],
-  headline: (p) => formatNominal(p['sink'], 'A'),
+  comparator: { plus: 'plus', minus: 'minus', output: 'out', supply: 'vcc' },
+  ownAmps: (p) => p.own,
+  headline: (p) => formatNominal(p.sink, 'A'),
   curve: {
     vary: { plus: 'plus', minus: 'gnd' },
     from: 0,
@@ -75,4 +76,4 @@ export const comparator393: PartKind = {
     'Published data sheet of the 393-type comparator: 25 nA, 1.3 µs, 16 mA, 400 mV at 4 mA (from memory).',
   price: 'under 1',
   glyph: 'M5 3V21L20 12ZM1 8H5M1 16H5M20 12H23M7 8H10M8.5 6.5V9.5M7 16H10',
-};
+});

@@ -1,5 +1,6 @@
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
 import { controllerPin, pinElements, pinRatings } from '../controller-pins.js';
 
 const analoguePins = [
@@ -28,7 +29,7 @@ const pins = [...analoguePins, ...digitalPins].map((pin) => pin.id);
 /** The reference inside, V. */
 const bandGap = 1.1;
 
-export const controller5v8bit: PartKind = {
+export const controller5v8bit = definePart({
   kind: 'controller-5v-8bit',
   label: '5 V 8-bit controller board',
   summary: 'Reads pins, decides by your rules, drives pins; 10-bit converter, own 5 V regulator.',
@@ -51,16 +52,12 @@ export const controller5v8bit: PartKind = {
     { id: 'pinAmps', label: 'Pin current limit', unit: 'A', default: 0.02, min: 1e-3, max: 0.1 },
     { id: 'bits', label: 'Converter', unit: 'bit', default: 10, min: 6, max: 16, whole: true },
     { id: 'noise', label: 'Converter noise', unit: 'counts', default: 0.7, min: 0, max: 50 },
-    {
-      id: 'reference',
-      label: 'Converter compares with',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['the board voltage', '1.1 V inside'],
-    },
+    choice(
+      'reference',
+      'Converter compares with',
+      ['the board voltage', '1.1 V inside'],
+      'the board voltage',
+    ),
     {
       id: 'sample',
       label: 'Sampling capacitor',
@@ -80,24 +77,12 @@ export const controller5v8bit: PartKind = {
     },
     { id: 'leak', label: 'Pin leakage', unit: 'A', default: 50e-9, min: 1e-12, max: 1e-5 },
   ],
-  feed: { plus: 'VIN', minus: 'GND', least: (p) => p['rail'] + p['dropOut'] },
+  feed: { plus: 'VIN', minus: 'GND', least: (p) => p.rail + p.dropOut },
   ratings: [
     ...pinRatings(pins, '5V', 0.2),
-    voltsRating('VIN', 'GND', 'voltage at VIN', () => 20),
-    {
-      id: 'amps-5V',
-      label: 'current out of 5 V',
-      unit: 'A',
-      limit: () => 0.4,
-      stress: (part) => -(part.amps['5V'] ?? 0),
-    },
-    {
-      id: 'power',
-      label: 'heat of board and regulator',
-      unit: 'W',
-      limit: () => 2,
-      stress: (part) => part.watts,
-    },
+    { label: 'voltage at VIN', from: 'VIN', to: 'GND', limit: 20 },
+    { label: 'current out of 5 V', outOf: '5V', limit: 0.4 },
+    { label: 'heat of board and regulator', heat: 2 },
   ],
   elements: (p, state) => [
     {
@@ -105,32 +90,35 @@ export const controller5v8bit: PartKind = {
       input: 'VIN',
       output: '5V',
       ground: 'GND',
-      volts: p['rail'],
-      dropOut: p['dropOut'],
+      volts: p.rail,
+      dropOut: p.dropOut,
       outputOhms: 0.05,
     },
-    { type: 'resistor', a: '5V', b: 'GND', ohms: p['rail'] / p['own'] },
+    { type: 'resistor', a: '5V', b: 'GND', ohms: p.rail / p.own },
     ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p, '5V')),
   ],
   phases: [
-    { label: 'active', amps: (p) => p['own'] },
-    { label: 'idle', amps: (p) => 0.75 * p['own'] },
-    { label: 'asleep, the whole board', amps: (p) => 0.6 * p['own'] },
+    { label: 'active', amps: (p) => p.own },
+    { label: 'idle', amps: (p) => 0.75 * p.own },
+    { label: 'asleep, the whole board', amps: (p) => 0.6 * p.own },
   ],
-  headline: (p) => `${p['bits']}-bit`,
+  supplies: [{ at: '5V', volts: (p) => p.rail }],
+  ownAmps: (p) => p.own,
+  headline: (p) => `${p.bits}-bit`,
   converter: {
-    bits: (p) => p['bits'],
-    reference: (part, p) =>
-      p['reference'] === 1 ? bandGap : (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),
-    noise: (p) => p['noise'],
+    bits: (p) => p.bits,
+    reference: (part, p) => (p.reference === '1.1 V inside' ? bandGap : across(part, '5V', 'GND')),
+    noise: (p) => p.noise,
     // One and a half clocks of 125 kHz, through the multiplexer.
-    sampling: (p) => ({ farads: p['sample'], seconds: 12e-6, ohms: 10e3 }),
+    sampling: (p) => ({ farads: p.sample, seconds: 12e-6, ohms: 10e3 }),
   },
   brownOut: { below: 2.7, starts: 1.6 },
   inputs: {
-    supply: (part) => (part.volts['5V'] ?? 0) - (part.volts['GND'] ?? 0),
-    low: (p) => p['low'],
-    high: (p) => p['high'],
+    nominal: (p) => p.rail,
+    maxAmps: (p) => p.pinAmps,
+    supply: (part) => across(part, '5V', 'GND'),
+    low: (p) => p.low,
+    high: (p) => p.high,
   },
   curve: {
     vary: { plus: 'VIN', minus: 'GND' },
@@ -153,4 +141,4 @@ export const controller5v8bit: PartKind = {
     'continuous use, 40 mA absolute, 200 mA in all (common practice), other values from memory. Brown-out at 2.7 V, start-up in 1.6 s (from memory).',
   price: '5 to 20',
   glyph: 'M6 4H18V20H6ZM2 8H6M2 12H6M2 16H6M18 8H22M18 12H22M18 16H22',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
-export const darlingtonChannel: PartKind = {
+export const darlingtonChannel = definePart({
   kind: 'darlington-channel',
   label: 'Darlington array channel',
   summary: 'One channel of a driver array: a pin switches up to half an ampere, diode included.',
@@ -20,15 +19,15 @@ export const darlingtonChannel: PartKind = {
     { id: 'maxAmps', label: 'Output current', unit: 'A', default: 0.5, min: 0.01, max: 5 },
   ],
   ratings: [
-    ampsRating('out', (p) => p['maxAmps']),
-    voltsRating('out', 'gnd', 'output voltage', () => 50),
-    voltsRating('in', 'gnd', 'input voltage', () => 30),
-    wattsRating(() => 1),
+    { into: 'out', limit: (p) => p.maxAmps },
+    { label: 'output voltage', from: 'out', to: 'gnd', limit: 50 },
+    { label: 'input voltage', from: 'in', to: 'gnd', limit: 30 },
+    { heat: 1 },
   ],
   elements: (p) => {
     const stage = { type: 'bipolar', polarity: 'npn', saturation: 1e-14, reverseGain: 1 } as const;
     return [
-      { type: 'resistor', a: 'in', b: '#first', ohms: p['inOhms'] },
+      { type: 'resistor', a: 'in', b: '#first', ohms: p.inOhms },
       { ...stage, collector: '#out', base: '#first', emitter: '#second', forwardGain: 60 },
       { type: 'resistor', a: '#first', b: '#second', ohms: 7200 },
       { type: 'resistor', a: 'out', b: '#out', ohms: 1.5 },
@@ -38,7 +37,8 @@ export const darlingtonChannel: PartKind = {
       { type: 'resistor', a: '#clamp', b: 'com', ohms: 0.5 },
     ];
   },
-  headline: (p) => formatNominal(p['maxAmps'], 'A'),
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => formatNominal(p.maxAmps, 'A'),
   conducts: { from: 'out', to: 'com' },
   curve: {
     vary: { plus: 'in', minus: 'gnd' },
@@ -59,4 +59,4 @@ export const darlingtonChannel: PartKind = {
     'Two transistors with the input and bleed resistors of the published 2003-type array; gains from memory.',
   price: 'under 1',
   glyph: 'M4 4V20L16 12ZM1 12H4M16 12H23M16 12V4H20',
-};
+});

@@ -1,10 +1,10 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 import { holdOutput, holdParams } from '../hold-output.js';
 
-export const dopplerModule: PartKind = {
+export const dopplerModule = definePart({
   kind: 'doppler-module',
   label: 'Motion module, microwave',
   summary: 'High when something moves towards or away from it, even behind a thin wall.',
@@ -31,20 +31,19 @@ export const dopplerModule: PartKind = {
     { id: 'halfAngle', label: 'Half-angle', unit: '°', default: 60, min: 5, max: 85 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 28),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.5),
-    ampsRating('OUT', () => 0.01),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 28, 0.5), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => [
-    draws('VCC', 'GND', p['own'], 5),
-    { type: 'level', node: '#echo', value: state.felt.echo / p['least'], up: 0.05, down: 0.2 },
+    draws('VCC', 'GND', p.own, 5),
+    { type: 'level', node: '#echo', value: state.felt.echo / p.least, up: 0.05, down: 0.2 },
     ...holdOutput('#echo', p),
   ],
-  headline: (p) => `holds ${formatNominal(p['hold'], 's')}`,
+  hold: (p) => p.hold,
+  ownAmps: (p) => p.own,
+  tunable: ['halfAngle'],
+  headline: (p) => `holds ${formatNominal(p.hold, 's')}`,
   feels: {
     quantities: ['echo'],
-    halfAngle: (p) => p['halfAngle'],
+    halfAngle: (p) => p.halfAngle,
     noise: () => 5e-4,
   },
   curve: {
@@ -67,4 +66,4 @@ export const dopplerModule: PartKind = {
     'Radar equation for the amplitude of the echo (from the scene) against a threshold; hold and block as a circuit; a person noticed to about 5 m as typical of such modules (from memory).',
   price: '1 to 5',
   glyph: 'M4 8H10V16H4ZM13 8A6 6 0 0 1 13 16M16 5A10 10 0 0 1 16 19M19 2A14 14 0 0 1 19 22',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const electrolyticCapacitor: PartKind = {
+export const electrolyticCapacitor = definePart({
   kind: 'electrolytic-capacitor',
   label: 'Electrolytic capacitor',
   summary: 'A large store of charge: feeds surges, bridges short gaps in the supply.',
@@ -30,15 +29,22 @@ export const electrolyticCapacitor: PartKind = {
     { id: 'maxVolts', label: 'Voltage rating', unit: 'V', default: 25, min: 4, max: 450 },
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => p['maxVolts']),
-    voltsRating('minus', 'plus', 'reversed', () => 1),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => p.maxVolts },
+    { label: 'reversed', from: 'minus', to: 'plus', limit: 1 },
   ],
   elements: (p) => [
-    { type: 'resistor', a: 'plus', b: '#plate', ohms: p['esr'] },
-    { type: 'capacitor', a: '#plate', b: 'minus', farads: p['farads'] },
-    { type: 'resistor', a: 'plus', b: 'minus', ohms: p['leak'] },
+    { type: 'resistor', a: 'plus', b: '#plate', ohms: p.esr },
+    { type: 'capacitor', a: '#plate', b: 'minus', farads: p.farads },
+    { type: 'resistor', a: 'plus', b: 'minus', ohms: p.leak },
   ],
-  headline: (p) => `${formatNominal(p['farads'], 'F')}, ${formatNominal(p['maxVolts'], 'V')}`,
+  capacitance: {
+    plus: 'plus',
+    minus: 'minus',
+    farads: (p) => p.farads,
+    maxVolts: (p) => p.maxVolts,
+    polarised: true,
+  },
+  headline: (p) => `${formatNominal(p.farads, 'F')}, ${formatNominal(p.maxVolts, 'V')}`,
   notes: ['The stripe marks minus. Reversed it gasses and may burst.'],
   cautions: [
     'A reversed or overvolted electrolytic capacitor can burst: wear eye protection at first power.',
@@ -47,4 +53,4 @@ export const electrolyticCapacitor: PartKind = {
     'i = C·dv/dt with series and leakage resistance; values as typical of radial types (from memory).',
   price: 'under 1',
   glyph: 'M1 12H9M9 4V20H12V4ZM15 4V20M15 12H23M4 6V10M2 8H6',
-};
+});

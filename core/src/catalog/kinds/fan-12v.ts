@@ -1,9 +1,9 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const fan12v: PartKind = {
+export const fan12v = definePart({
   kind: 'fan-12v',
   label: 'Fan, 12 V',
   summary: 'A brushless fan: air against heat, damp or fumes.',
@@ -21,21 +21,22 @@ export const fan12v: PartKind = {
   ],
   feed: { plus: 'plus', minus: 'minus', least: () => 7 },
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.15 * p['volts']),
-    voltsRating('minus', 'plus', 'reversed', () => 0.5),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.15 * p.volts },
+    { label: 'reversed', from: 'minus', to: 'plus', limit: 0.5 },
   ],
   elements: (p) => [
     // Its torque, and with it the current, goes about with the speed: like a resistance behind a diode.
     { type: 'diode', anode: 'plus', cathode: '#run', saturation: 1e-9, emission: 2 },
-    draws('#run', 'minus', p['amps'], p['volts'] - 0.7),
+    draws('#run', 'minus', p.amps, p.volts - 0.7),
     { type: 'capacitor', a: '#run', b: 'minus', farads: 10e-6 },
   ],
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['amps'], 'A')}`,
+  load: { volts: (p) => p.volts, amps: (p) => p.amps },
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'turning',
-    active: (part, p) => (part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0) > p['starts'],
+    active: (part, p) => across(part, 'plus', 'minus') > p.starts,
     because: (part, p) =>
-      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over it; it starts from ${formatNominal(p['starts'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over it; it starts from ${formatNominal(p.starts, 'V')}`,
   },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
@@ -55,4 +56,4 @@ export const fan12v: PartKind = {
   price: '1 to 5',
   glyph:
     'M2 2H22V22H2ZM12 12C12 7 8 6 7 8C6 10 9 12 12 12C17 12 18 8 16 7C14 6 12 9 12 12C12 17 16 18 17 16C18 14 15 12 12 12C7 12 6 16 8 17C10 18 12 15 12 12',
-};
+});

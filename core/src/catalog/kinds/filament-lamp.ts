@@ -1,10 +1,11 @@
+import { across, at, into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 
 /** Share of the working temperature from which it gives light (from memory). */
 const glowing = 0.6;
 
-export const filamentLamp: PartKind = {
+export const filamentLamp = definePart({
   kind: 'filament-lamp',
   label: 'Filament lamp',
   summary: 'A lamp with a hot wire: draws about ten times its current while cold.',
@@ -15,6 +16,7 @@ export const filamentLamp: PartKind = {
     { id: 'a', label: 'a', role: 'passive' },
     { id: 'b', label: 'b', role: 'passive' },
   ],
+  stateNodes: ['#warmth'],
   params: [
     { id: 'volts', label: 'Rated voltage', unit: 'V', default: 12, min: 1, max: 48 },
     { id: 'watts', label: 'Rated power', unit: 'W', default: 5, min: 0.05, max: 200 },
@@ -26,8 +28,8 @@ export const filamentLamp: PartKind = {
       id: 'volts',
       label: 'voltage',
       unit: 'V',
-      limit: (p) => 1.1 * p['volts'],
-      stress: (part) => Math.abs((part.volts['a'] ?? 0) - (part.volts['b'] ?? 0)),
+      limit: (p) => 1.1 * p.volts,
+      stress: (part) => Math.abs(across(part, 'a', 'b')),
     },
   ],
   elements: (p) => [
@@ -36,18 +38,21 @@ export const filamentLamp: PartKind = {
       a: 'a',
       b: 'b',
       warmth: '#warmth',
-      hotOhms: p['volts'] ** 2 / p['watts'],
-      hotKelvin: p['kelvin'],
-      watts: p['watts'],
-      warming: p['warming'],
+      hotOhms: p.volts ** 2 / p.watts,
+      hotKelvin: p.kelvin,
+      watts: p.watts,
+      warming: p.warming,
     },
   ],
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['watts'], 'W')}`,
+  load: { volts: (p) => p.volts, amps: (p) => p.watts / p.volts },
+  // Tungsten: resistance about as T^1.2, so cold from 293 K.
+  inrush: (part, p) => (p.kelvin / 293) ** 1.2 * Math.abs(into(part, 'a')),
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.watts, 'W')}`,
   acts: {
     word: 'lit',
-    active: (part) => (part.volts['#warmth'] ?? 0) > glowing,
+    active: (part) => at(part, '#warmth') > glowing,
     because: (part, p) =>
-      `its wire is at ${formatQuantity((part.volts['#warmth'] ?? 0) * p['kelvin'], 'K', 4)} of ${formatNominal(p['kelvin'], 'K')}`,
+      `its wire is at ${formatQuantity(at(part, '#warmth') * p.kelvin, 'K', 4)} of ${formatNominal(p.kelvin, 'K')}`,
   },
   curve: {
     vary: { plus: 'a', minus: 'b' },
@@ -63,4 +68,4 @@ export const filamentLamp: PartKind = {
     'R against T^1.2 (tungsten), heat lost as T⁴; 2500 K as usual for signal lamps (from memory).',
   price: '1 to 5',
   glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M6.5 6.5L17.5 17.5M17.5 6.5L6.5 17.5',
-};
+});

@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import { photocurrent } from '../photocurrent.js';
-import { voltsRating, wattsRating } from '../ratings.js';
 
-export const flameReceiver: PartKind = {
+export const flameReceiver = definePart({
   kind: 'flame-receiver',
   label: 'Infrared flame receiver',
   summary:
@@ -31,18 +30,19 @@ export const flameReceiver: PartKind = {
     { id: 'noise', label: 'Noise, as irradiance', unit: 'W/m²', default: 2e-4, min: 0, max: 1 },
   ],
   ratings: [
-    wattsRating(() => 0.1),
-    voltsRating('c', 'e', 'collector over emitter', () => 30),
-    voltsRating('e', 'c', 'reversed', () => 5),
+    { heat: 0.1 },
+    { label: 'collector over emitter', from: 'c', to: 'e', limit: 30 },
+    { label: 'reversed', from: 'e', to: 'c', limit: 5 },
   ],
-  elements: (p, state) =>
-    photocurrent(p['sensitivity'] * Math.max(0, state.felt.infrared) + p['dark']),
-  headline: (p) => `±${formatNominal(p['halfAngle'], '°')}`,
+  elements: (p, state) => photocurrent(p.sensitivity * Math.max(0, state.felt.infrared) + p.dark),
+  lifeSafety: true,
+  tunable: ['halfAngle'],
+  headline: (p) => `±${formatNominal(p.halfAngle, '°')}`,
   feels: {
     quantities: ['infrared'],
-    halfAngle: (p) => p['halfAngle'],
-    radius: (p) => p['radius'],
-    noise: (p) => p['noise'],
+    halfAngle: (p) => p.halfAngle,
+    radius: (p) => p.radius,
+    noise: (p) => p.noise,
     rises: 'e',
   },
   curve: {
@@ -67,4 +67,4 @@ export const flameReceiver: PartKind = {
     'Transport model of the bipolar transistor with its photocurrent into the base; 0.4 mA at 1 W/m², ±30° and ratings as typical of black 5 mm types for 760–1100 nm (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M9 12H5M9 9L18 3V1M9 15L18 21V23M2 9C0 6 3 5 3 2C6 4 6 7 4 9C3 10 3 10 2 9',
-};
+});

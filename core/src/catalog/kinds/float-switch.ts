@@ -1,9 +1,9 @@
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
 import { formatNominal } from '../../quantity/index.js';
 import { contactParams, contactTerminals, movedContact } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const floatSwitch: PartKind = {
+export const floatSwitch = definePart({
   kind: 'float-switch',
   label: 'Float switch',
   summary: 'A float with a magnet lifts past a reed: a contact at a water level.',
@@ -14,28 +14,24 @@ export const floatSwitch: PartKind = {
   params: [
     { id: 'height', label: 'Mounted at', unit: 'm', default: 0.2, min: 0, max: 50 },
     { id: 'travel', label: 'Travel of the float', unit: 'm', default: 0.01, min: 1e-3, max: 2 },
-    {
-      id: 'closedWhen',
-      label: 'Closed',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['when the float is up', 'when it hangs down'],
-    },
+    choice(
+      'closedWhen',
+      'Closed',
+      ['when the float is up', 'when it hangs down'],
+      'when the float is up',
+    ),
     ...contactParams(0.2, 2e-3, 0.5),
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
       drive: state.felt.water,
-      rests: p['closedWhen'] === 1 ? 'closed' : 'open',
-      on: p['height'] + p['travel'],
-      off: p['height'],
+      rests: p.closedWhen === 'when it hangs down' ? 'closed' : 'open',
+      on: p.height + p.travel,
+      off: p.height,
     }),
   ],
-  headline: (p) => `at ${formatNominal(p['height'], 'm')}`,
+  headline: (p) => `at ${formatNominal(p.height, 'm')}`,
   feels: { quantities: ['water'] },
   curve: {
     vary: { felt: 'water' },
@@ -58,4 +54,4 @@ export const floatSwitch: PartKind = {
   source: 'A contact with two levels and bounce (from memory).',
   price: '1 to 5',
   glyph: 'M10 2V22H14V2M6 9H18V15H6ZM1 18Q4 16 7 18T13 18T19 18T23 18',
-};
+});

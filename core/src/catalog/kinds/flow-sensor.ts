@@ -1,8 +1,9 @@
-import type { Params, PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { draws } from '../sensor-output.js';
 
-export const flowSensor: PartKind = {
+export const flowSensor = definePart({
   kind: 'flow-sensor',
   label: 'Flow sensor',
   summary: 'A little wheel with a magnet in the pipe: pulses that come faster as more flows.',
@@ -28,16 +29,12 @@ export const flowSensor: PartKind = {
     { id: 'own', label: 'Own current', unit: 'A', default: 5e-3, min: 1e-5, max: 0.05 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.2 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 18),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.5),
-    ampsRating('OUT', () => 0.01),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 18, 0.5), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => {
     const hertz = pulses(p, state.felt.flow);
     const period = hertz > 0 ? 1 / hertz : 0;
     return [
-      draws('VCC', 'GND', p['own'], 5),
+      draws('VCC', 'GND', p.own, 5),
       // The wheel's magnet passes half of the time.
       {
         type: 'voltage-source',
@@ -76,10 +73,11 @@ export const flowSensor: PartKind = {
       full: () => 65535,
       noise: () => 0.5,
       counts: (felt, p) => 10 * pulses(p, felt.flow),
-      works: ({ volts }) => (volts['VCC'] ?? 0) - (volts['GND'] ?? 0) > 4.2,
+      works: (part) => across(part, 'VCC', 'GND') > 4.2,
     },
   ],
-  headline: (p) => `${p['perFlow']} Hz per L/min`,
+  ownAmps: (p) => p.own,
+  headline: (p) => `${p.perFlow} Hz per L/min`,
   feels: { quantities: ['flow'] },
   curve: {
     vary: { felt: 'flow' },
@@ -100,7 +98,8 @@ export const flowSensor: PartKind = {
   price: '1 to 5',
   glyph:
     'M1 9H7M1 15H7M17 9H23M17 15H23M12 6A6 6 0 1 0 12 18A6 6 0 1 0 12 6M12 8V16M8.5 10L15.5 14M8.5 14L15.5 10',
-};
+});
 
 /** Pulses a second; none while the wheel stands. */
-const pulses = (p: Params, flow: number): number => (flow >= p['least'] ? p['perFlow'] * flow : 0);
+const pulses = (p: { least: number; perFlow: number }, flow: number): number =>
+  flow >= p.least ? p.perFlow * flow : 0;

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, wattsRating } from '../ratings.js';
 
-export const forceFilm: PartKind = {
+export const forceFilm = definePart({
   kind: 'force-film',
   label: 'Pressure film',
   summary: 'Its resistance falls as it is pressed: seat, step, squeeze.',
@@ -36,18 +35,17 @@ export const forceFilm: PartKind = {
       max: 1,
     },
   ],
-  ratings: [wattsRating(() => 0.05), ampsRating('a', () => 1e-3)],
+  ratings: [{ heat: 0.05 }, { into: 'a', limit: 1e-3 }],
   elements: (p, state) => {
-    const newton = state.felt.force * p['share'];
+    const newton = state.felt.force * p.share;
     // It answers gradually around its least force.
-    const siemens =
-      newton > 0 ? (newton ** p['n'] / p['k']) * (1 - Math.exp(-newton / p['least'])) : 0;
+    const siemens = newton > 0 ? (newton ** p.n / p.k) * (1 - Math.exp(-newton / p.least)) : 0;
     return [
       // Decades of conductance, followed within milliseconds.
       {
         type: 'level',
         node: '#press',
-        value: Math.log(1 + siemens * p['unloaded']),
+        value: Math.log(1 + siemens * p.unloaded),
         up: 3e-3,
         down: 8e-3,
       },
@@ -56,13 +54,13 @@ export const forceFilm: PartKind = {
         a: 'a',
         b: 'b',
         control: '#press',
-        baseSiemens: 1 / p['unloaded'],
+        baseSiemens: 1 / p.unloaded,
         perVolt: 1,
       },
     ];
   },
-  headline: (p) => `${formatNominal(p['k'], 'Ω')} at 1 N`,
-  feels: { quantities: ['force'], radius: (p) => p['radius'], rises: 'b' },
+  headline: (p) => `${formatNominal(p.k, 'Ω')} at 1 N`,
+  feels: { quantities: ['force'], radius: (p) => p.radius, rises: 'b' },
   curve: {
     vary: { felt: 'force' },
     from: 5,
@@ -85,4 +83,4 @@ export const forceFilm: PartKind = {
     'R = k/Fⁿ with n about 1, an answer from a least force, and the share of a load that the film lies under (from memory).',
   price: '1 to 5',
   glyph: 'M4 15H20V19H4ZM12 1V11M8 7L12 11L16 7M1 17H4M20 17H23M7 17H17',
-};
+});

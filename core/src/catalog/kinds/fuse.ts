@@ -1,7 +1,8 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 
-export const fuse: PartKind = {
+export const fuse = definePart({
   kind: 'fuse',
   label: 'Fuse',
   summary: 'Melts before the wire does.',
@@ -22,8 +23,8 @@ export const fuse: PartKind = {
       id: 'amps-a',
       label: 'steady current',
       unit: 'A',
-      limit: (p) => p['amps'],
-      stress: (part) => Math.abs(part.amps['a'] ?? 0),
+      limit: (p) => p.amps,
+      stress: (part) => Math.abs(into(part, 'a')),
     },
   ],
   elements: (p) => [
@@ -31,13 +32,14 @@ export const fuse: PartKind = {
       type: 'fuse',
       a: 'a',
       b: 'b',
-      ohms: 0.1 / p['amps'],
+      ohms: 0.1 / p.amps,
       // Carries 1.25 times its rating for good, melts at 1.5 times within the hour; the middle is taken.
-      carries: 1.35 * p['amps'],
-      melting: p['melting'],
+      carries: 1.35 * p.amps,
+      melting: p.melting,
     },
   ],
-  headline: (p) => formatNominal(p['amps'], 'A'),
+  fuse: { through: 'a', param: 'amps', amps: (p) => p.amps },
+  headline: (p) => formatNominal(p.amps, 'A'),
   curve: {
     vary: { plus: 'a', minus: 'b' },
     from: 0,
@@ -52,4 +54,4 @@ export const fuse: PartKind = {
     'First-order thermal model through melting I²t and the steady limit; 0.1 V at rated current (from memory).',
   price: 'under 1',
   glyph: 'M1 12H4M4 8H20V16H4ZM4 12H20M20 12H23',
-};
+});

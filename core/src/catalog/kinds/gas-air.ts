@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
 import { gasElement } from '../gas-element.js';
 
-export const gasAir: PartKind = gasElement({
+export const gasAir = gasElement({
   kind: 'gas-air',
   label: 'Gas element, air quality',
   summary: 'A heated element for smoke-like air, solvents and bad air.',

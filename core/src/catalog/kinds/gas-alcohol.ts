@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
 import { gasElement } from '../gas-element.js';
 
-export const gasAlcohol: PartKind = gasElement({
+export const gasAlcohol = gasElement({
   kind: 'gas-alcohol',
   label: 'Gas element, alcohol-like',
   summary: 'A heated element for alcohol and solvent vapour.',

@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
 import { gasElement } from '../gas-element.js';
 
-export const gasCombustible: PartKind = gasElement({
+export const gasCombustible = gasElement({
   kind: 'gas-combustible',
   label: 'Gas element, combustible',
   summary: 'A heated element for propane, methane and their like.',

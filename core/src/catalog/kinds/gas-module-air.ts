@@ -1,8 +1,7 @@
-import type { PartKind } from '../part-kind.js';
 import { gasModule } from '../gas-element.js';
 import { gasAir } from './gas-air.js';
 
-export const gasModuleAir: PartKind = gasModule(gasAir, {
+export const gasModuleAir = gasModule(gasAir, {
   kind: 'gas-module-air',
   label: 'Gas module, air quality',
   summary:

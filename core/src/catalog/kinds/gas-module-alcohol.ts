@@ -1,8 +1,7 @@
-import type { PartKind } from '../part-kind.js';
 import { gasModule } from '../gas-element.js';
 import { gasAlcohol } from './gas-alcohol.js';
 
-export const gasModuleAlcohol: PartKind = gasModule(gasAlcohol, {
+export const gasModuleAlcohol = gasModule(gasAlcohol, {
   kind: 'gas-module-alcohol',
   label: 'Gas module, alcohol-like',
   summary:

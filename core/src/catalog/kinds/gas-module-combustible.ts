@@ -1,8 +1,7 @@
-import type { PartKind } from '../part-kind.js';
 import { gasModule } from '../gas-element.js';
 import { gasCombustible } from './gas-combustible.js';
 
-export const gasModuleCombustible: PartKind = gasModule(gasCombustible, {
+export const gasModuleCombustible = gasModule(gasCombustible, {
   kind: 'gas-module-combustible',
   label: 'Gas module, combustible',
   summary:

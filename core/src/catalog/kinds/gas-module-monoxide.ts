@@ -1,8 +1,7 @@
-import type { PartKind } from '../part-kind.js';
 import { gasModule } from '../gas-element.js';
 import { gasMonoxide } from './gas-monoxide.js';
 
-export const gasModuleMonoxide: PartKind = gasModule(gasMonoxide, {
+export const gasModuleMonoxide = gasModule(gasMonoxide, {
   kind: 'gas-module-monoxide',
   label: 'Gas module, carbon monoxide',
   summary: 'A heated element for carbon monoxide: on a board with comparator and trimmer.',

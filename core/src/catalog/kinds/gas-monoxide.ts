@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
 import { gasElement } from '../gas-element.js';
 
-export const gasMonoxide: PartKind = gasElement({
+export const gasMonoxide = gasElement({
   kind: 'gas-monoxide',
   label: 'Gas element, carbon monoxide',
   summary: 'A heated element for carbon monoxide.',

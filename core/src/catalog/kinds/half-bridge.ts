@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
-export const halfBridge: PartKind = {
+export const halfBridge = definePart({
   kind: 'half-bridge',
   label: 'Half-bridge driver',
   summary: 'Pulls its output firmly up or down: two of them turn a motor either way.',
@@ -22,18 +21,18 @@ export const halfBridge: PartKind = {
   ],
   feed: { plus: 'vm', minus: 'gnd', least: () => 5 },
   ratings: [
-    ampsRating('out', (p) => p['maxAmps']),
-    voltsRating('vm', 'gnd', 'supply', () => 40),
-    voltsRating('in', 'gnd', 'input voltage', () => 7),
-    wattsRating(() => 2),
+    { into: 'out', limit: (p) => p.maxAmps },
+    { label: 'supply', from: 'vm', to: 'gnd', limit: 40 },
+    { label: 'input voltage', from: 'in', to: 'gnd', limit: 7 },
+    { heat: 2 },
   ],
   elements: (p) => {
     const contact = {
       type: 'contact',
       control: 'in',
-      on: p['threshold'],
-      off: 0.8 * p['threshold'],
-      ohms: p['ohms'],
+      on: p.threshold,
+      off: 0.8 * p.threshold,
+      ohms: p.ohms,
       bounce: 0,
     } as const;
     return [
@@ -45,7 +44,9 @@ export const halfBridge: PartKind = {
       { type: 'diode', anode: 'out', cathode: 'vm', saturation: 1e-10, emission: 1.3 },
     ];
   },
-  headline: (p) => formatNominal(p['maxAmps'], 'A'),
+  tunable: ['ohms'],
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => formatNominal(p.maxAmps, 'A'),
   curve: {
     vary: { plus: 'in', minus: 'gnd' },
     from: 0,
@@ -64,4 +65,4 @@ export const halfBridge: PartKind = {
     'A resistance to either rail by the input, with diodes to both; values as typical of small motor drivers (from memory).',
   price: '1 to 5',
   glyph: 'M4 3H20V21H4ZM1 12H4M20 12H23M12 3V8L15 11V13L12 16V21',
-};
+});

@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
 import { hallSwitchKind } from '../hall-output.js';
 
-export const hallBipolar: PartKind = hallSwitchKind({
+export const hallBipolar = hallSwitchKind({
   kind: 'hall-bipolar',
   label: 'Hall switch, bipolar',
   summary: 'On at a south pole, off at a north pole or nearly none: for ring magnets on shafts.',

@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
 import { hallSwitchKind } from '../hall-output.js';
 
-export const hallLatch: PartKind = hallSwitchKind({
+export const hallLatch = hallSwitchKind({
   kind: 'hall-latch',
   label: 'Hall latch',
   summary: 'A south pole switches it on and it stays on until a north pole comes.',

@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
 import { hallSwitchKind } from '../hall-output.js';
 
-export const hallSwitch: PartKind = hallSwitchKind({
+export const hallSwitch = hallSwitchKind({
   kind: 'hall-switch',
   label: 'Hall switch, unipolar',
   summary: 'On while a south pole is near; the other pole does nothing.',

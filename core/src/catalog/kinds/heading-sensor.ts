@@ -1,5 +1,5 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import {
   busBench,
   busElements,
@@ -13,7 +13,7 @@ import {
 /** Horizontal part of the earth’s field at middle latitudes, T (from memory). */
 const earthField = 20e-6;
 
-export const headingSensor: PartKind = {
+export const headingSensor = definePart({
   kind: 'heading-sensor',
   label: 'Magnetometer',
   summary: 'Tells over a two-wire bus which way it is turned, by the earth’s field.',
@@ -45,18 +45,20 @@ export const headingSensor: PartKind = {
       // A magnet nearby adds its field along the axis and turns the reading.
       counts: ({ heading, field }, p) => {
         const angle = (heading * Math.PI) / 180;
-        const [north, east] = [p['earth'] * Math.cos(angle) + field, p['earth'] * Math.sin(angle)];
+        const [north, east] = [p.earth * Math.cos(angle) + field, p.earth * Math.sin(angle)];
         return 1800 + (10 * 180 * Math.atan2(east, north)) / Math.PI;
       },
       works: busWorks(2.1),
     },
   ],
   phases: [
-    { label: 'measuring', amps: (p) => p['own'] },
+    { label: 'measuring', amps: (p) => p.own },
     { label: 'asleep', amps: () => 2e-6 },
   ],
-  headline: (p) => formatNominal(p['earth'], 'T'),
-  feels: { quantities: ['heading', 'field'], noise: (p) => p['noise'] },
+  ownAmps: (p) => p.own,
+  bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
+  headline: (p) => formatNominal(p.earth, 'T'),
+  feels: { quantities: ['heading', 'field'], noise: (p) => p.noise },
   curve: {
     vary: { felt: 'heading' },
     from: -180,
@@ -76,4 +78,4 @@ export const headingSensor: PartKind = {
     'Angle of the level field with what a magnet adds, atan2; earth’s field 25–65 µT in all, 20 µT of it level at 50° (from memory).',
   price: '1 to 5',
   glyph: 'M12 2A10 10 0 1 0 12 22A10 10 0 1 0 12 2M12 5L15 12L12 19L9 12ZM9 12H15',
-};
+});

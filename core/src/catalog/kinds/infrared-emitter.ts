@@ -1,8 +1,8 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
-export const infraredEmitter: PartKind = {
+export const infraredEmitter = definePart({
   kind: 'infrared-emitter',
   label: 'Infrared beam emitter',
   summary: 'An infrared LED, with or without a lens, that lights a receiver.',
@@ -28,20 +28,22 @@ export const infraredEmitter: PartKind = {
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.1, min: 1e-3, max: 2 },
   ],
   ratings: [
-    ampsRating('a', (p) => p['maxAmps']),
-    voltsRating('k', 'a', 'reversed', () => 5),
-    wattsRating((p) => 1.6 * p['maxAmps']),
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'reversed', from: 'k', to: 'a', limit: 5 },
+    { heat: (p) => 1.6 * p.maxAmps },
   ],
   elements: () => [
     // 1.35 V at 50 mA: I = Is·exp(V/(n·Vt)) and 1 Ω of bulk and lead.
     { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2, gap: 1.4 },
     { type: 'resistor', a: '#bulk', b: 'k', ohms: 1 },
   ],
-  headline: (p) => `${formatNominal(p['intensity'], '')} W/sr/A`,
+  junctions: [{ anode: 'a', cathode: 'k', volts: () => 1.5, maxAmps: (p) => p.maxAmps }],
+  tunable: ['halfAngle'],
+  headline: (p) => `${formatNominal(p.intensity, '')} W/sr/A`,
   emits: {
     quantity: 'infrared',
-    halfAngle: (p) => p['halfAngle'],
-    intensity: (part, p) => p['intensity'] * (1 - p['aged']) * Math.max(0, part.amps['a'] ?? 0),
+    halfAngle: (p) => p.halfAngle,
+    intensity: (part, p) => p.intensity * (1 - p.aged) * Math.max(0, into(part, 'a')),
   },
   curve: {
     vary: { plus: 'v', minus: 'k' },
@@ -63,4 +65,4 @@ export const infraredEmitter: PartKind = {
   source: 'Diode equation fitted to 1.35 V at 50 mA; lensed intensity from memory.',
   price: '1 to 5',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M14 4L18 0M18 3L18 0L15 0M19 6L23 2M23 5L23 2L20 2',
-};
+});

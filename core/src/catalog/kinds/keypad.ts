@@ -1,11 +1,11 @@
+import { definePart } from '../define-part.js';
 import type { Element } from '../element.js';
-import type { PartKind, Terminal } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
+import type { Terminal } from '../part-kind.js';
 
 const rows = ['R1', 'R2', 'R3', 'R4'];
 const columns = ['C1', 'C2', 'C3', 'C4'];
 
-export const keypad: PartKind = {
+export const keypad = definePart({
   kind: 'keypad',
   label: 'Keypad, 16 keys',
   summary: 'Four rows by four columns of contacts: a code, an arming key.',
@@ -23,7 +23,7 @@ export const keypad: PartKind = {
     { id: 'bounce', label: 'Bounce', unit: 's', default: 5e-3, min: 0, max: 0.1 },
     { id: 'radius', label: 'Half its width', unit: 'm', default: 0.035, min: 0.005, max: 0.3 },
   ],
-  ratings: rows.map((row) => ampsRating(row, () => 0.03)),
+  ratings: rows.map((row) => ({ into: row, limit: 0.03 })),
   elements: (p, state) =>
     rows.flatMap((row, r) =>
       columns.map((column, c): Element => ({
@@ -34,12 +34,13 @@ export const keypad: PartKind = {
         rests: 'open',
         on: 0.5,
         off: 0.5,
-        ohms: p['ohms'],
-        bounce: p['bounce'],
+        ohms: p.ohms,
+        bounce: p.bounce,
       })),
     ),
+  tunable: ['ohms'],
   headline: () => '4 × 4',
-  feels: { quantities: ['key'], radius: (p) => p['radius'] },
+  feels: { quantities: ['key'], radius: (p) => p.radius },
   curve: {
     vary: { felt: 'key' },
     from: 0,
@@ -59,4 +60,4 @@ export const keypad: PartKind = {
   price: '1 to 5',
   glyph:
     'M4 3H20V21H4ZM7 6H9V8H7ZM11 6H13V8H11ZM15 6H17V8H15ZM7 11H9V13H7ZM11 11H13V13H11ZM15 11H17V13H15ZM7 16H9V18H7ZM11 16H13V18H11ZM15 16H17V18H15Z',
-};
+});

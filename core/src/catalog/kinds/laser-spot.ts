@@ -1,11 +1,12 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
 /** Luminous flux per radiant power at 650 nm: 683 lm/W · V(650 nm) = 0.107. */
 const lumensPerWatt = 683 * 0.107;
 
-export const laserSpot: PartKind = {
+export const laserSpot = definePart({
   kind: 'laser-spot',
   label: 'Laser module, red',
   summary: 'A thin red beam for a photoresistor far away.',
@@ -29,24 +30,23 @@ export const laserSpot: PartKind = {
     },
   ],
   feed: { plus: 'plus', minus: 'minus', least: () => 2.7 },
-  ratings: [
-    voltsRating('plus', 'minus', 'supply', () => 5.5),
-    voltsRating('minus', 'plus', 'supply reversed', () => 2),
-  ],
+  ratings: [...supplyLimits('plus', 'minus', 5.5, 2)],
   elements: (p) => [
     // 2.2 V of the diode and a resistor that takes the rest of 5 V.
     { type: 'diode', anode: 'plus', cathode: '#bulk', saturation: 1e-20, emission: 2, gap: 1.9 },
-    { type: 'resistor', a: '#bulk', b: 'minus', ohms: 2.8 / p['amps'] },
+    { type: 'resistor', a: '#bulk', b: 'minus', ohms: 2.8 / p.amps },
   ],
-  headline: (p) => formatNominal(p['watts'], 'W'),
+  load: { amps: (p) => p.amps },
+  tunable: ['halfAngle'],
+  headline: (p) => formatNominal(p.watts, 'W'),
   emits: {
     quantity: 'light',
-    halfAngle: (p) => p['halfAngle'],
+    halfAngle: (p) => p.halfAngle,
     // Lumens into the solid angle that an even cone of the half-angle has.
     intensity: (part, p) => {
-      const share = Math.max(0, part.amps['plus'] ?? 0) / p['amps'];
-      const solidAngle = 2 * Math.PI * (1 - Math.cos((p['halfAngle'] * Math.PI) / 180));
-      return (lumensPerWatt * p['watts'] * Math.min(1.2, share)) / solidAngle;
+      const share = Math.max(0, into(part, 'plus')) / p.amps;
+      const solidAngle = 2 * Math.PI * (1 - Math.cos((p.halfAngle * Math.PI) / 180));
+      return (lumensPerWatt * p.watts * Math.min(1.2, share)) / solidAngle;
     },
   },
   curve: {
@@ -65,4 +65,4 @@ export const laserSpot: PartKind = {
     'Luminous flux 683 lm/W·V(λ) (CIE 1924 luminosity, from memory) into a cone; red diode of about 2.2 V behind a resistor (from memory).',
   price: '1 to 5',
   glyph: 'M2 8H11V16H2ZM11 12H23M20 9L23 12L20 15',
-};
+});

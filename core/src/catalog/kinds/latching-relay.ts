@@ -1,10 +1,10 @@
+import { across, at } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
 import { changeover, kickBounds } from '../coil.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const latchingRelay: PartKind = {
+export const latchingRelay = definePart({
   kind: 'latching-relay',
   label: 'Latching relay, one coil',
   summary: 'Stays where it was put without current; a reversed pulse puts it back.',
@@ -18,6 +18,7 @@ export const latchingRelay: PartKind = {
     { id: 'no', label: 'NO', role: 'contact', optional: true },
     { id: 'nc', label: 'NC', role: 'contact', optional: true },
   ],
+  stateNodes: ['#armature'],
   params: [
     { id: 'volts', label: 'Coil voltage', unit: 'V', default: 5, min: 1.5, max: 24 },
     {
@@ -36,9 +37,9 @@ export const latchingRelay: PartKind = {
     { id: 'maxAmps', label: 'Contact rating', unit: 'A', default: 2, min: 0.1, max: 40 },
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'coil voltage', (p) => 1.4 * p['volts']),
-    voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.4 * p['volts']),
-    ampsRating('com', (p) => p['maxAmps']),
+    { label: 'coil voltage', from: 'plus', to: 'minus', limit: (p) => 1.4 * p.volts },
+    { label: 'coil voltage, reversed', from: 'minus', to: 'plus', limit: (p) => 1.4 * p.volts },
+    { into: 'com', limit: (p) => p.maxAmps },
   ],
   elements: (p, state) => [
     {
@@ -46,27 +47,35 @@ export const latchingRelay: PartKind = {
       plus: 'plus',
       minus: 'minus',
       armature: '#armature',
-      ohms: copperAt(p['ohms'], state.celsius),
-      henries: p['henries'],
-      pullIn: p['pullIn'] / p['ohms'],
+      ohms: copperAt(p.ohms, state.celsius),
+      henries: p.henries,
+      pullIn: p.pullIn / p.ohms,
       dropOut: 0,
-      operate: p['operate'],
-      release: p['operate'],
+      operate: p.operate,
+      release: p.operate,
       latching: true,
       polarised: true,
     },
-    ...kickBounds('plus', 'minus', p['ohms'], 50, 100e-12),
-    ...changeover(p['bounce']),
+    ...kickBounds('plus', 'minus', p.ohms, 50, 100e-12),
+    ...changeover(p.bounce),
   ],
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
+  load: { volts: (p) => p.volts, amps: (p) => p.volts / p.ohms },
+  tunable: ['ohms'],
+  contacts: [{ terminals: ['com', 'no', 'nc'], maxAmps: (p) => p.maxAmps }],
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'set',
-    active: (part) => (part.volts['#armature'] ?? 0) > 0.5,
+    active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) =>
-      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it sets at ${formatNominal(p['pullIn'], 'V')} and resets at −${formatNominal(p['pullIn'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over its coil; it sets at ${formatNominal(p.pullIn, 'V')} and resets at −${formatNominal(p.pullIn, 'V')}`,
   },
-  relays: (part) => ({ relay: (part.volts['#armature'] ?? 0) > 0.5 }),
-  coil: { plus: 'plus', minus: 'minus' },
+  relays: (part) => ({ relay: at(part, '#armature') > 0.5 }),
+  coil: {
+    plus: 'plus',
+    minus: 'minus',
+    henries: (p) => p.henries,
+    pullIn: (p) => p.pullIn,
+  },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: -6,
@@ -83,4 +92,4 @@ export const latchingRelay: PartKind = {
     'Coil as R and L that sets and resets by the sign of its current; values as typical of small 5 V types (from memory).',
   price: '1 to 5',
   glyph: 'M3 6H11V18H3ZM7 6V2M7 18V22M5 12H9M11 12H14M17 4V8L21 15M17 20V16',
-};
+});

@@ -1,7 +1,6 @@
 import { batteryKind } from '../battery.js';
-import type { PartKind } from '../part-kind.js';
 
-export const leadBattery: PartKind = batteryKind({
+export const leadBattery = batteryKind({
   kind: 'lead-battery',
   label: 'Lead–acid battery',
   summary: 'Feeds the alarm when the mains is off.',

@@ -1,11 +1,11 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
 /** Below this a 5 mm indicator is hard to see in a lit room (common practice). */
 const visible = 1e-3;
 
-export const led: PartKind = {
+export const led = definePart({
   kind: 'led',
   label: 'Indicator LED',
   summary: 'Shows that something has tripped.',
@@ -20,22 +20,29 @@ export const led: PartKind = {
     { id: 'volts', label: 'Voltage at 10 mA', unit: 'V', default: 1.9, min: 1.4, max: 4 },
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.02, min: 1e-3, max: 1 },
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps']), voltsRating('k', 'a', 'reversed', () => 5)],
+  ratings: [
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'reversed', from: 'k', to: 'a', limit: 5 },
+  ],
   elements: (p) => {
     const emission = 2;
     const bulk = 5;
-    const saturation = 0.01 * Math.exp(-(p['volts'] - 0.01 * bulk) / (emission * 0.025693));
+    const saturation = 0.01 * Math.exp(-(p.volts - 0.01 * bulk) / (emission * 0.025693));
     return [
-      { type: 'diode', anode: 'a', cathode: '#bulk', saturation, emission, gap: p['volts'] },
+      { type: 'diode', anode: 'a', cathode: '#bulk', saturation, emission, gap: p.volts },
       { type: 'resistor', a: '#bulk', b: 'k', ohms: bulk },
     ];
   },
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, 10 mA`,
+  junctions: [
+    { anode: 'a', cathode: 'k', visible: true, volts: (p) => p.volts, maxAmps: (p) => p.maxAmps },
+  ],
+  load: { volts: (p) => p.volts },
+  headline: (p) => `${formatNominal(p.volts, 'V')}, 10 mA`,
   acts: {
     word: 'lit',
-    active: (part) => (part.amps['a'] ?? 0) >= visible,
+    active: (part) => into(part, 'a') >= visible,
     because: (part) =>
-      `${formatQuantity(part.amps['a'] ?? 0, 'A')} flows; it shows from ${formatQuantity(visible, 'A')}`,
+      `${formatQuantity(into(part, 'a'), 'A')} flows; it shows from ${formatQuantity(visible, 'A')}`,
   },
   curve: {
     vary: { plus: 'v', minus: 'k' },
@@ -51,4 +58,4 @@ export const led: PartKind = {
   source: 'Diode equation through the stated voltage at 10 mA, 5 Ω bulk (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M14 4L18 0M18 3L18 0L15 0M19 6L23 2M23 5L23 2L20 2',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const levelShifter: PartKind = {
+export const levelShifter = definePart({
   kind: 'level-shifter',
   label: 'Level shifter, one line',
   summary: 'Joins a 3.3 V line and a 5 V line, both ways, without harm to either.',
@@ -27,12 +26,12 @@ export const levelShifter: PartKind = {
     },
   ],
   ratings: [
-    voltsRating('lv', 'hv', 'low supply above the high one', () => 0.5),
-    ampsRating('low', () => 0.1),
+    { label: 'low supply above the high one', from: 'lv', to: 'hv', limit: 0.5 },
+    { into: 'low', limit: 0.1 },
   ],
   elements: (p) => [
-    { type: 'resistor', a: 'lv', b: 'low', ohms: p['pullUp'] },
-    { type: 'resistor', a: 'hv', b: 'high', ohms: p['pullUp'] },
+    { type: 'resistor', a: 'lv', b: 'low', ohms: p.pullUp },
+    { type: 'resistor', a: 'hv', b: 'high', ohms: p.pullUp },
     {
       type: 'mosfet',
       polarity: 'n',
@@ -45,7 +44,7 @@ export const levelShifter: PartKind = {
     { type: 'diode', anode: 'low', cathode: 'high', saturation: 1e-12, emission: 1.1 },
     { type: 'capacitor', a: 'lv', b: 'low', farads: 30e-12 },
   ],
-  headline: (p) => formatNominal(p['pullUp'], 'Ω'),
+  headline: (p) => formatNominal(p.pullUp, 'Ω'),
   curve: {
     vary: { plus: 'v', minus: 'g' },
     from: 0,
@@ -68,4 +67,4 @@ export const levelShifter: PartKind = {
     'The usual circuit of one MOSFET and two pull-ups (application notes on bus level shifting; values from memory).',
   price: '1 to 5',
   glyph: 'M3 4H21V20H3ZM1 16H8M16 8H23M8 16V12H16V8M12 9V12',
-};
+});

@@ -1,11 +1,10 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { Params, PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
 /** Permittivity of free space, F/m (CODATA 2022). */
 const epsilon0 = 8.8541878188e-12;
 
-export const levelStrip: PartKind = {
+export const levelStrip = definePart({
   kind: 'level-strip',
   label: 'Capacitive level strip',
   summary: 'Two insulated strips in a tank: their capacitance rises with the liquid between them.',
@@ -39,8 +38,8 @@ export const levelStrip: PartKind = {
     { id: 'dry', label: 'Dry, for its length', unit: 'F', default: 20e-12, min: 1e-13, max: 1e-8 },
   ],
   ratings: [
-    voltsRating('a', 'b', 'voltage', () => 50),
-    voltsRating('b', 'a', 'voltage, reversed', () => 50),
+    { label: 'voltage', from: 'a', to: 'b', limit: 50 },
+    { label: 'voltage, reversed', from: 'b', to: 'a', limit: 50 },
   ],
   elements: (p, state) => [
     { type: 'capacitor', a: 'a', b: 'b', farads: stripFarads(p, state.felt.water) },
@@ -56,7 +55,7 @@ export const levelStrip: PartKind = {
       works: () => true,
     },
   ],
-  headline: (p) => formatNominal(p['length'], 'm'),
+  headline: (p) => formatNominal(p.length, 'm'),
   feels: { quantities: ['water'] },
   curve: {
     vary: { felt: 'water' },
@@ -76,10 +75,12 @@ export const levelStrip: PartKind = {
     'Water as a conducting plate behind the insulation, ε0·εr·w·h/d (closed form), beside what it has dry (from memory).',
   price: 'under 1',
   glyph: 'M8 1V21M14 1V21M8 21H10M14 21H16M1 12Q4 9.5 7 12M15 12Q18 9.5 23 12M10 14H12M10 17H12',
-};
+});
 
-function stripFarads(p: Params, water: number): number {
-  const wet = Math.min(p['length'], Math.max(0, water - p['foot']));
-  const perMetre = (epsilon0 * p['permittivity'] * p['width']) / p['insulation'];
-  return p['dry'] + perMetre * wet;
+type Strip = Record<'length' | 'foot' | 'permittivity' | 'width' | 'insulation' | 'dry', number>;
+
+function stripFarads(p: Strip, water: number): number {
+  const wet = Math.min(p.length, Math.max(0, water - p.foot));
+  const perMetre = (epsilon0 * p.permittivity * p.width) / p.insulation;
+  return p.dry + perMetre * wet;
 }

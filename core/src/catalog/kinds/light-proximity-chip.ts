@@ -1,4 +1,5 @@
-import type { PartKind } from '../part-kind.js';
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
 import {
   busBench,
   busElements,
@@ -10,12 +11,11 @@ import {
 } from '../bus-chip.js';
 
 /** Times by which the ambient-light reading is taken longer or shorter, s. */
-const integrationTimes = [0.0125, 0.05, 0.1, 0.4];
-const integrationNames = ['12.5 ms', '50 ms', '100 ms', '400 ms'];
+const integrationTimes = { '12.5 ms': 0.0125, '50 ms': 0.05, '100 ms': 0.1, '400 ms': 0.4 };
 /** LED currents of its proximity part, A. */
-const ranges = [0.025, 0.05, 0.1];
+const ranges = { '25 mA': 0.025, '50 mA': 0.05, '100 mA': 0.1 };
 
-export const lightProximityChip: PartKind = {
+export const lightProximityChip = definePart({
   kind: 'light-proximity-chip',
   label: 'Ambient-light and proximity chip',
   summary: 'Counts light in lux and what its own infrared pulses bring back, over a two-wire bus.',
@@ -25,27 +25,9 @@ export const lightProximityChip: PartKind = {
   terminals: busTerminals,
   params: [
     ...busParams(0x39, 0.25e-3),
-    {
-      id: 'range',
-      label: 'LED current',
-      unit: '',
-      default: 1,
-      min: 0,
-      max: 2,
-      whole: true,
-      choices: ['25 mA', '50 mA', '100 mA'],
-    },
+    choice('range', 'LED current', ['25 mA', '50 mA', '100 mA'], '50 mA'),
     { id: 'pulses', label: 'Pulses', unit: '', default: 8, min: 1, max: 64, whole: true },
-    {
-      id: 'time',
-      label: 'Integration time',
-      unit: '',
-      default: 2,
-      min: 0,
-      max: 3,
-      whole: true,
-      choices: integrationNames,
-    },
+    choice('time', 'Integration time', ['12.5 ms', '50 ms', '100 ms', '400 ms'], '100 ms'),
     {
       id: 'perLux',
       label: 'Counts per lux in 100 ms',
@@ -77,28 +59,30 @@ export const lightProximityChip: PartKind = {
       full: () => 65535,
       noise: () => 2,
       counts: (felt, p) =>
-        p['perLux'] * felt.light * (integrationTimes[p['time']] / integrationTimes[2]),
+        p.perLux * felt.light * (integrationTimes[p.time] / integrationTimes['100 ms']),
       works: busWorks(2.4),
     },
     {
       id: 'proximity',
       label: 'Proximity',
       full: () => 1023,
-      noise: (p) => 0.4 * Math.sqrt(p['pulses']),
+      noise: (p) => 0.4 * Math.sqrt(p.pulses),
       counts: (felt, p) =>
-        p['offset'] +
-        p['perReturn'] * p['pulses'] * (ranges[p['range']] / ranges[2]) * felt.reflection,
+        p.offset + p.perReturn * p.pulses * (ranges[p.range] / ranges['100 mA']) * felt.reflection,
       works: busWorks(2.4),
     },
   ],
   phases: [
-    { label: 'measuring', amps: (p) => p['own'] },
+    { label: 'measuring', amps: (p) => p.own },
     { label: 'asleep', amps: () => 2e-6 },
   ],
-  headline: (p) => `${p['pulses']} × ${1000 * ranges[p['range']]} mA`,
+  ownAmps: (p) => p.own,
+  bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
+  tunable: ['halfAngle'],
+  headline: (p) => `${p.pulses} × ${1000 * ranges[p.range]} mA`,
   feels: {
     quantities: ['light', 'reflection'],
-    halfAngle: (p) => p['halfAngle'],
+    halfAngle: (p) => p.halfAngle,
     radius: () => 0.004,
   },
   curve: {
@@ -121,4 +105,4 @@ export const lightProximityChip: PartKind = {
     'Counts in proportion to light and time, to pulses, current and what comes back, held at full scale; values as typical of such chips (from memory).',
   price: '1 to 5',
   glyph: 'M4 4H20V20H4ZM8 9A4 4 0 1 1 8 15M14 8V16M17 10V14M1 8H4M1 16H4M20 8H23M20 16H23',
-};
+});

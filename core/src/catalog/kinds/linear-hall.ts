@@ -1,9 +1,9 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { draws, ratiometric } from '../sensor-output.js';
 
-export const linearHall: PartKind = {
+export const linearHall = definePart({
   kind: 'linear-hall',
   label: 'Linear Hall sensor',
   summary: 'Half the supply at rest; rises at one pole and falls at the other, in proportion.',
@@ -30,21 +30,18 @@ export const linearHall: PartKind = {
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
   decouple: 100e-9,
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 6),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ampsRating('OUT', () => 0.01),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 6, 0.3), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => [
-    draws('VCC', 'GND', p['own'], 5),
-    ...ratiometric(0.5 + (p['perTesla'] * state.felt.field) / 5, {
+    draws('VCC', 'GND', p.own, 5),
+    ...ratiometric(0.5 + (p.perTesla * state.felt.field) / 5, {
       output: 'OUT',
       supply: 'VCC',
       ground: 'GND',
     }),
   ],
-  headline: (p) => `${formatNominal(p['perTesla'], '')} mV/mT`,
-  feels: { quantities: ['field'], noise: (p) => p['noise'], rises: 'OUT' },
+  ownAmps: (p) => p.own,
+  headline: (p) => `${formatNominal(p.perTesla, '')} mV/mT`,
+  feels: { quantities: ['field'], noise: (p) => p.noise, rises: 'OUT' },
   curve: {
     vary: { felt: 'field' },
     from: -0.2,
@@ -64,4 +61,4 @@ export const linearHall: PartKind = {
     'Half the supply plus sensitivity times field, in proportion to the supply; 14 V/T (1.4 mV/G) as typical (data sheets, from memory).',
   price: '1 to 5',
   glyph: 'M5 4H19V16H5ZM8 16V22M12 16V22M16 16V22M8 13L16 7',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
-export const linearRegulator: PartKind = {
+export const linearRegulator = definePart({
   kind: 'linear-regulator',
   label: 'Linear regulator',
   summary: 'Makes a steady lower voltage; turns the rest into heat.',
@@ -30,10 +29,10 @@ export const linearRegulator: PartKind = {
     { id: 'maxWatts', label: 'Heat without heat sink', unit: 'W', default: 1.5, min: 0.1, max: 50 },
   ],
   ratings: [
-    wattsRating((p) => p['maxWatts']),
-    voltsRating('in', 'gnd', 'input voltage', () => 35),
-    voltsRating('gnd', 'in', 'input reversed', () => 0.5),
-    ampsRating('out', (p) => p['maxAmps']),
+    { heat: (p) => p.maxWatts },
+    { label: 'input voltage', from: 'in', to: 'gnd', limit: 35 },
+    { label: 'input reversed', from: 'gnd', to: 'in', limit: 0.5 },
+    { label: 'current at out', outOf: 'out', limit: (p) => p.maxAmps },
   ],
   elements: (p) => [
     {
@@ -41,14 +40,23 @@ export const linearRegulator: PartKind = {
       input: 'in',
       output: 'out',
       ground: 'gnd',
-      volts: p['volts'],
-      dropOut: p['dropOut'],
+      volts: p.volts,
+      dropOut: p.dropOut,
       outputOhms: 0.02,
-      quiescent: p['own'],
-      limit: 1.5 * p['maxAmps'],
+      quiescent: p.own,
+      limit: 1.5 * p.maxAmps,
     },
   ],
-  headline: (p) => formatNominal(p['volts'], 'V'),
+  supplies: [{ at: 'out', volts: (p) => p.volts, param: 'volts' }],
+  regulator: {
+    input: 'in',
+    output: 'out',
+    ground: 'gnd',
+    volts: (p) => p.volts,
+    dropOut: (p) => p.dropOut,
+  },
+  ownAmps: (p) => p.own,
+  headline: (p) => formatNominal(p.volts, 'V'),
   curve: {
     vary: { plus: 'in', minus: 'gnd' },
     from: 0,
@@ -65,4 +73,4 @@ export const linearRegulator: PartKind = {
     'Set voltage with drop-out, own current and current limit, as typical of 7805 types (from memory).',
   price: 'under 1',
   glyph: 'M5 6H19V16H5ZM1 10H5M19 10H23M12 16V22M9 12H15',
-};
+});

@@ -1,7 +1,6 @@
 import { batteryKind } from '../battery.js';
-import type { PartKind } from '../part-kind.js';
 
-export const lithiumCell: PartKind = batteryKind({
+export const lithiumCell = batteryKind({
   kind: 'lithium-cell',
   label: 'Lithium-ion cell, protected',
   summary: 'A rechargeable cell of 3.7 V with its protection board.',

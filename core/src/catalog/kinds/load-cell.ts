@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import type { Element } from '../element.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating, wattsRating } from '../ratings.js';
 
-export const loadCell: PartKind = {
+export const loadCell = definePart({
   kind: 'load-cell',
   label: 'Load cell, bridge',
   summary: 'Four strain gauges that unbalance as it is loaded: a few millivolts for its full load.',
@@ -32,25 +31,27 @@ export const loadCell: PartKind = {
     { id: 'radius', label: 'Radius of the platform', unit: 'm', default: 0.15, min: 0.005, max: 2 },
   ],
   ratings: [
-    voltsRating('ep', 'em', 'excitation', () => 10),
-    voltsRating('em', 'ep', 'excitation, reversed', () => 10),
-    wattsRating(() => 0.2),
+    { label: 'excitation', from: 'ep', to: 'em', limit: 10 },
+    { label: 'excitation, reversed', from: 'em', to: 'ep', limit: 10 },
+    { heat: 0.2 },
   ],
   elements: (p, state) => {
-    const strain = p['perVolt'] * (state.felt.force / p['full'] + p['offset']);
+    const strain = p.perVolt * (state.felt.force / p.full + p.offset);
     const arm = (a: string, b: string, sign: number): Element => ({
       type: 'resistor',
       a,
       b,
-      ohms: p['ohms'] * Math.max(0.5, 1 + sign * strain),
+      ohms: p.ohms * Math.max(0.5, 1 + sign * strain),
     });
     return [arm('ep', 'sp', -1), arm('sp', 'em', 1), arm('ep', 'sm', 1), arm('sm', 'em', -1)];
   },
-  headline: (p) => formatNominal(p['full'], 'N'),
+  tunable: ['ohms'],
+  frontEnd: 'bridge',
+  headline: (p) => formatNominal(p.full, 'N'),
   feels: {
     quantities: ['force'],
-    radius: (p) => p['radius'],
-    noise: (p) => 5e-5 * p['full'],
+    radius: (p) => p.radius,
+    noise: (p) => 5e-5 * p.full,
     rises: 'sp',
   },
   curve: {
@@ -72,4 +73,4 @@ export const loadCell: PartKind = {
     'Full bridge of four gauges, ΔR/R = ±output per volt (closed form); 2 mV/V, 1 kΩ as typical (from memory).',
   price: '1 to 5',
   glyph: 'M12 3L21 12L12 21L3 12ZM12 3V1M12 21V23M3 12H1M21 12H23M10 10L14 14M10 14L14 10',
-};
+});

@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import { powerMosfet } from '../power-mosfet.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
-export const logicMosfet: PartKind = {
+export const logicMosfet = definePart({
   kind: 'logic-mosfet',
   label: 'Logic-level MOSFET, n channel',
   summary: 'A pin voltage switches amperes to ground: lamps, strips, pumps, with dimming.',
@@ -38,15 +37,23 @@ export const logicMosfet: PartKind = {
     },
   ],
   ratings: [
-    ampsRating('d', (p) => p['maxAmps']),
-    voltsRating('d', 's', 'drain over source', (p) => p['maxVolts']),
-    voltsRating('g', 's', 'gate over source', () => 16),
-    voltsRating('s', 'g', 'gate under source', () => 16),
-    wattsRating((p) => p['maxWatts']),
+    { into: 'd', limit: (p) => p.maxAmps },
+    { label: 'drain over source', from: 'd', to: 's', limit: (p) => p.maxVolts },
+    { label: 'gate over source', from: 'g', to: 's', limit: 16 },
+    { label: 'gate under source', from: 's', to: 'g', limit: 16 },
+    { heat: (p) => p.maxWatts },
   ],
   elements: (p) =>
     powerMosfet('n', p, { gateSource: 1e-9, gateDrain: 0.15e-9, drainSource: 0.3e-9 }),
-  headline: (p) => `${formatNominal(p['onOhms'], 'Ω')} on`,
+  mosfet: {
+    gate: 'g',
+    drain: 'd',
+    source: 's',
+    threshold: (p) => p.threshold,
+    onOhms: (p) => p.onOhms,
+  },
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => `${formatNominal(p.onOhms, 'Ω')} on`,
   curve: {
     vary: { plus: 'g', minus: 's' },
     from: 0,
@@ -68,4 +75,4 @@ export const logicMosfet: PartKind = {
   price: '1 to 5',
   glyph:
     'M1 12H8M8 6V18M11 5V9M11 10.5V13.5M11 15V19M11 7H18V1M11 17H18V23M11 12H18V17M14 10L11 12L14 14',
-};
+});

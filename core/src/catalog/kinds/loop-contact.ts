@@ -1,8 +1,8 @@
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
 import { contactParams, contactTerminals, movedContact } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const loopContact: PartKind = {
+export const loopContact = definePart({
   kind: 'loop-contact',
   label: 'Loop contact',
   summary: 'A door, hatch or window contact in an alarm loop; a foil or a wire is one too.',
@@ -11,29 +11,22 @@ export const loopContact: PartKind = {
   stage: 'feels',
   terminals: contactTerminals,
   params: [
-    {
-      id: 'closedAtRest',
-      label: 'Closed at rest',
-      unit: '',
-      default: 1,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['no', 'yes'],
-    },
+    choice('closedAtRest', 'Closed at rest', ['no', 'yes'], 'yes'),
     { id: 'trips', label: 'Trips when opened by', unit: 'm', default: 0.015, min: 1e-4, max: 5 },
     ...contactParams(0.15, 1e-3, 0.5),
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
       drive: state.felt.gap,
-      rests: p['closedAtRest'] === 1 ? 'closed' : 'open',
-      on: p['trips'],
-      off: 0.8 * p['trips'],
+      rests: p.closedAtRest === 'yes' ? 'closed' : 'open',
+      on: p.trips,
+      off: 0.8 * p.trips,
     }),
   ],
-  headline: (p) => (p['closedAtRest'] === 1 ? 'closed at rest' : 'open at rest'),
+  operatedByHand: true,
+  loop: { a: 'a', b: 'b' },
+  headline: (p) => (p.closedAtRest === 'yes' ? 'closed at rest' : 'open at rest'),
   feels: { quantities: ['gap'] },
   curve: {
     vary: { felt: 'gap' },
@@ -53,4 +46,4 @@ export const loopContact: PartKind = {
   source: 'A contact with resistance and bounce as typical of small reed contacts (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 12L17 6M17 12H23M6 12A1 1 0 1 0 8 12A1 1 0 1 0 6 12',
-};
+});

@@ -1,10 +1,10 @@
+import { at, into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { kickBounds } from '../coil.js';
 import { copperAt } from '../copper.js';
 
-export const magneticLock: PartKind = {
+export const magneticLock = definePart({
   kind: 'magnetic-lock',
   label: 'Magnetic lock, 12 V',
   summary: 'Holds a door while it is fed, lets go when power fails.',
@@ -15,6 +15,7 @@ export const magneticLock: PartKind = {
     { id: 'plus', label: '+', role: 'coil' },
     { id: 'minus', label: '−', role: 'coil' },
   ],
+  stateNodes: ['#armature'],
   params: [
     { id: 'volts', label: 'Voltage', unit: 'V', default: 12, min: 3, max: 48 },
     { id: 'amps', label: 'Current', unit: 'A', default: 0.32, min: 0.01, max: 3, tolerance: 0.1 },
@@ -22,8 +23,8 @@ export const magneticLock: PartKind = {
     { id: 'force', label: 'Holding force', unit: 'N', default: 600, min: 5, max: 6000 },
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.15 * p['volts']),
-    voltsRating('minus', 'plus', 'voltage, reversed', (p) => 1.15 * p['volts']),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.15 * p.volts },
+    { label: 'voltage, reversed', from: 'minus', to: 'plus', limit: (p) => 1.15 * p.volts },
   ],
   elements: (p, state) => [
     {
@@ -31,28 +32,34 @@ export const magneticLock: PartKind = {
       plus: 'plus',
       minus: 'minus',
       armature: '#armature',
-      ohms: copperAt(p['volts'] / p['amps'], state.celsius),
-      henries: p['henries'],
+      ohms: copperAt(p.volts / p.amps, state.celsius),
+      henries: p.henries,
       // Force goes with the square of the current: it holds from 0.7 of it, lets go at a tenth.
-      pullIn: 0.7 * p['amps'],
-      dropOut: 0.1 * p['amps'],
+      pullIn: 0.7 * p.amps,
+      dropOut: 0.1 * p.amps,
       operate: 5e-3,
       release: 5e-3,
       latching: false,
       polarised: false,
     },
-    ...kickBounds('plus', 'minus', p['volts'] / p['amps'], 50, 10e-9),
+    ...kickBounds('plus', 'minus', p.volts / p.amps, 50, 10e-9),
   ],
-  headline: (p) => `${formatNominal(p['force'], 'N')}, ${formatNominal(p['amps'], 'A')}`,
+  locks: { plus: 'plus', minus: 'minus' },
+  load: { volts: (p) => p.volts, amps: (p) => p.amps },
+  headline: (p) => `${formatNominal(p.force, 'N')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'holding',
-    active: (part) => (part.volts['#armature'] ?? 0) > 0.5,
+    active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) => {
-      const share = Math.min(1, (Math.abs(part.amps['plus'] ?? 0) / p['amps']) ** 2);
-      return `${formatQuantity(part.amps['plus'] ?? 0, 'A')} hold with about ${formatQuantity(share * p['force'], 'N')}`;
+      const share = Math.min(1, (Math.abs(into(part, 'plus')) / p.amps) ** 2);
+      return `${formatQuantity(into(part, 'plus'), 'A')} hold with about ${formatQuantity(share * p.force, 'N')}`;
     },
   },
-  coil: { plus: 'plus', minus: 'minus' },
+  coil: {
+    plus: 'plus',
+    minus: 'minus',
+    henries: (p) => p.henries,
+  },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: 0,
@@ -72,4 +79,4 @@ export const magneticLock: PartKind = {
     'Coil as R and L; force with the square of the current up to saturation (closed form for a closed magnetic circuit); 0.32 A for 600 N as typical (from memory).',
   price: '5 to 20',
   glyph: 'M3 5H21V12H3ZM6 12V15M18 12V15M3 15H21V19H3ZM8 8.5H16',
-};
+});

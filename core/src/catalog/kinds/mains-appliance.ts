@@ -1,10 +1,11 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 
 /** Difference by which the contact loop is known to be closed, V: half of what looks through it. */
 const closed = 0.5;
 
-export const mainsAppliance: PartKind = {
+export const mainsAppliance = definePart({
   kind: 'mains-appliance',
   label: 'Mains appliance, behind a boundary',
   summary:
@@ -26,6 +27,7 @@ export const mainsAppliance: PartKind = {
     { id: 'a', label: 'switched lead, in', role: 'mains' },
     { id: 'b', label: 'switched lead, out', role: 'mains' },
   ],
+  stateNodes: ['#asks'],
   params: [
     {
       id: 'amps',
@@ -45,12 +47,13 @@ export const mainsAppliance: PartKind = {
     { type: 'voltage-source', plus: '#asks', minus: 'a', volts: 1 },
     { type: 'resistor', a: '#asks', b: 'b', ohms: 1e8 },
   ],
-  headline: (p) => `${formatNominal(p['amps'], 'A')}`,
+  appliance: { amps: (p) => p.amps, inrush: (p) => p.inrush, fuse: (p) => p.fuse },
+  headline: (p) => `${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'on',
-    active: (part) => (part.volts['#asks'] ?? 0) - (part.volts['b'] ?? 0) > closed,
+    active: (part) => across(part, '#asks', 'b') > closed,
     because: (part) =>
-      (part.volts['#asks'] ?? 0) - (part.volts['b'] ?? 0) > closed
+      across(part, '#asks', 'b') > closed
         ? 'The contact in its lead is closed'
         : 'The contact in its lead is open',
   },
@@ -64,4 +67,4 @@ export const mainsAppliance: PartKind = {
   source: 'Only the state of the contact is modelled (own convention); separation as in IEC 60664.',
   price: '5 to 20',
   glyph: 'M3 4H21V20H3ZM7 12A5 5 0 0 1 17 12A5 5 0 0 1 7 12M10 11V13M14 11V13',
-};
+});

@@ -1,11 +1,10 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { Params, PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
 /** Permittivity of free space, F/m (CODATA 2022). */
 const epsilon0 = 8.8541878188e-12;
 
-export const matCapacitor: PartKind = {
+export const matCapacitor = definePart({
   kind: 'mat-capacitor',
   label: 'Foil mat',
   summary: 'Foil, paper, foil: its capacitance about doubles when someone steps on it.',
@@ -33,8 +32,8 @@ export const matCapacitor: PartKind = {
     { id: 'age', label: 'Lost of its spring', unit: '', default: 0, min: 0, max: 0.9 },
   ],
   ratings: [
-    voltsRating('a', 'b', 'voltage', () => 50),
-    voltsRating('b', 'a', 'voltage, reversed', () => 50),
+    { label: 'voltage', from: 'a', to: 'b', limit: 50 },
+    { label: 'voltage, reversed', from: 'b', to: 'a', limit: 50 },
   ],
   elements: (p, state) => [
     { type: 'capacitor', a: 'a', b: 'b', farads: matFarads(p, state.felt.force) },
@@ -54,7 +53,7 @@ export const matCapacitor: PartKind = {
   feels: {
     quantities: ['force'],
     // As wide as a square of its area.
-    radius: (p) => Math.sqrt(p['area']) / 2,
+    radius: (p) => Math.sqrt(p.area) / 2,
   },
   curve: {
     vary: { felt: 'force' },
@@ -74,14 +73,16 @@ export const matCapacitor: PartKind = {
     'Plate capacitor ε0·εr·A/d (closed form) of the pressed and the free part; the gap closes as h·F/(F + Fhalf) (own assumption); a foil mat about doubles when stepped on (common practice).',
   price: 'under 1',
   glyph: 'M2 8H22M2 14H22M12 2V6M9 4L12 6L15 4M6 14V20M18 8V4M2 11H22',
-};
+});
+
+type Mat = Record<'half' | 'gap' | 'age' | 'pressed' | 'foot' | 'area' | 'permittivity', number>;
 
 /** Capacitance of the part under the foot, with its gap pressed, beside that of the rest. */
-function matFarads(p: Params, newton: number): number {
-  const pressing = Math.max(0, newton) / (Math.max(0, newton) + p['half']);
-  const free = p['gap'] * (1 - 0.5 * p['age']);
-  const flat = Math.min(p['pressed'], free);
-  const under = Math.min(p['foot'], p['area']);
+function matFarads(p: Mat, newton: number): number {
+  const pressing = Math.max(0, newton) / (Math.max(0, newton) + p.half);
+  const free = p.gap * (1 - 0.5 * p.age);
+  const flat = Math.min(p.pressed, free);
+  const under = Math.min(p.foot, p.area);
   const gap = free - (free - flat) * pressing;
-  return epsilon0 * p['permittivity'] * (under / gap + (p['area'] - under) / free);
+  return epsilon0 * p.permittivity * (under / gap + (p.area - under) / free);
 }

@@ -1,10 +1,11 @@
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
 import type { Element } from '../element.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const memoryCard: PartKind = {
+export const memoryCard = definePart({
   kind: 'memory-card',
   label: 'Memory card with holder',
   summary: 'Keeps the event history as files.',
@@ -22,27 +23,20 @@ export const memoryCard: PartKind = {
   params: [
     { id: 'idle', label: 'Idle', unit: 'A', default: 0.5e-3, min: 1e-6, max: 0.05 },
     { id: 'writing', label: 'Writing', unit: 'A', default: 0.08, min: 1e-3, max: 0.3 },
-    {
-      id: 'now',
-      label: 'Now',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['idle', 'writing'],
-    },
+    choice('now', 'Now', ['idle', 'writing'], 'idle'),
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.7 },
   ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 3.6),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ...['SCK', 'MOSI', 'CS'].map((pin) =>
-      voltsRating(pin, 'VCC', `${pin} above its supply`, () => 0.5),
-    ),
+    ...supplyLimits('VCC', 'GND', 3.6, 0.3),
+    ...(['SCK', 'MOSI', 'CS'] as const).map((pin) => ({
+      label: `${pin} above its supply`,
+      from: pin,
+      to: 'VCC' as const,
+      limit: 0.5,
+    })),
   ],
   elements: (p) => [
-    draws('VCC', 'GND', p['now'] === 1 ? p['writing'] : p['idle'], 3.3),
+    draws('VCC', 'GND', p.now === 'writing' ? p.writing : p.idle, 3.3),
     ...['SCK', 'MOSI', 'MISO', 'CS'].map((pin): Element => ({
       type: 'resistor',
       a: pin,
@@ -51,10 +45,10 @@ export const memoryCard: PartKind = {
     })),
   ],
   phases: [
-    { label: 'writing', amps: (p) => p['writing'] },
-    { label: 'idle', amps: (p) => p['idle'] },
+    { label: 'writing', amps: (p) => p.writing },
+    { label: 'idle', amps: (p) => p.idle },
   ],
-  headline: (p) => formatNominal(p['writing'], 'A'),
+  headline: (p) => formatNominal(p.writing, 'A'),
   curve: {
     vary: { param: 'now' },
     from: 0,
@@ -72,4 +66,4 @@ export const memoryCard: PartKind = {
   source: 'What it draws idle and writing; values as typical (from memory).',
   price: '1 to 5',
   glyph: 'M5 2H15L19 6V22H5ZM8 5V9M11 5V9M14 6V9M8 14H16M8 17H16',
-};
+});

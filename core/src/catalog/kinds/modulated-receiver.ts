@@ -1,9 +1,9 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { constant, draws, yesNo } from '../sensor-output.js';
 
-export const modulatedReceiver: PartKind = {
+export const modulatedReceiver = definePart({
   kind: 'modulated-receiver',
   label: 'Infrared receiver for a 38 kHz carrier',
   summary:
@@ -42,15 +42,11 @@ export const modulatedReceiver: PartKind = {
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.7 },
   decouple: 100e-9,
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 6),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ampsRating('OUT', () => 0.005),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 6, 0.3), { into: 'OUT', limit: 0.005 }],
   elements: (p, state) => [
-    draws('VCC', 'GND', p['own'], 5),
+    draws('VCC', 'GND', p.own, 5),
     // Twenty cycles of the carrier before it answers.
-    { type: 'level', node: '#beam', value: state.felt.carrier / p['least'], up: 5e-4, down: 5e-4 },
+    { type: 'level', node: '#beam', value: state.felt.carrier / p.least, up: 5e-4, down: 5e-4 },
     constant('#least', 1),
     yesNo({
       signal: '#beam',
@@ -64,11 +60,13 @@ export const modulatedReceiver: PartKind = {
     }),
     { type: 'resistor', a: 'VCC', b: 'OUT', ohms: 30e3 },
   ],
-  headline: (p) => `from ${formatNominal(p['least'], 'W/m²')}`,
+  ownAmps: (p) => p.own,
+  tunable: ['halfAngle'],
+  headline: (p) => `from ${formatNominal(p.least, 'W/m²')}`,
   feels: {
     quantities: ['carrier'],
-    halfAngle: (p) => p['halfAngle'],
-    radius: (p) => p['radius'],
+    halfAngle: (p) => p.halfAngle,
+    radius: (p) => p.radius,
   },
   curve: {
     vary: { felt: 'carrier' },
@@ -89,4 +87,4 @@ export const modulatedReceiver: PartKind = {
     'Threshold of irradiance with hysteresis, 30 kΩ pull-up inside; 0.3 mW/m² as typical of remote-control receivers (data sheets, from memory). Its automatic gain is not computed.',
   price: 'under 1',
   glyph: 'M8 4H20V20H8ZM12 4A4 4 0 0 1 12 20M1 8C2 8 2 16 3.5 16C5 16 5 8 6 8M20 8H23M20 16H23',
-};
+});

@@ -1,7 +1,8 @@
+import { across, at } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 
-export const networkMessage: PartKind = {
+export const networkMessage = definePart({
   kind: 'network-message',
   label: 'Network message',
   summary: 'Stands for a message that a radio board sends to the house when a pin goes high.',
@@ -19,17 +20,17 @@ export const networkMessage: PartKind = {
       label: 'voltage at send',
       unit: 'V',
       limit: () => 30,
-      stress: (part) => Math.abs(part.volts['send'] ?? 0),
+      stress: (part) => Math.abs(at(part, 'send')),
     },
   ],
   // It only looks.
   elements: () => [{ type: 'resistor', a: 'send', b: 'GND', ohms: 1e9 }],
-  headline: (p) => `above ${formatNominal(p['from'], 'V')}`,
+  headline: (p) => `above ${formatNominal(p.from, 'V')}`,
   acts: {
     word: 'sent',
-    active: (part, p) => (part.volts['send'] ?? 0) - (part.volts['GND'] ?? 0) > p['from'],
+    active: (part, p) => across(part, 'send', 'GND') > p.from,
     because: (part, p) =>
-      `${formatQuantity(part.volts['send'] ?? 0, 'V')} at its pin; it is sent above ${formatNominal(p['from'], 'V')}`,
+      `${formatQuantity(at(part, 'send'), 'V')} at its pin; it is sent above ${formatNominal(p.from, 'V')}`,
   },
   curve: {
     vary: { plus: 'send', minus: 'GND' },
@@ -47,4 +48,4 @@ export const networkMessage: PartKind = {
   source: 'Looks at a voltage without loading it (own convention).',
   price: 'under 1',
   glyph: 'M2 5H22V19H2ZM2 5L12 13L22 5',
-};
+});

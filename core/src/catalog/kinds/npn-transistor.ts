@@ -1,8 +1,7 @@
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 
-export const npnTransistor: PartKind = {
+export const npnTransistor = definePart({
   kind: 'npn-transistor',
   label: 'NPN transistor (2N3904)',
   summary: 'A small base current switches a larger collector current to ground.',
@@ -30,10 +29,10 @@ export const npnTransistor: PartKind = {
     { id: 'maxWatts', label: 'Power rating', unit: 'W', default: 0.625, min: 0.1, max: 100 },
   ],
   ratings: [
-    ampsRating('c', (p) => p['maxAmps']),
-    voltsRating('c', 'e', 'collector over emitter', (p) => p['maxVolts']),
-    voltsRating('e', 'b', 'base reversed', () => 6),
-    wattsRating((p) => p['maxWatts']),
+    { into: 'c', limit: (p) => p.maxAmps },
+    { label: 'collector over emitter', from: 'c', to: 'e', limit: (p) => p.maxVolts },
+    { label: 'base reversed', from: 'e', to: 'b', limit: 6 },
+    { heat: (p) => p.maxWatts },
   ],
   elements: (p) => [
     { type: 'resistor', a: 'c', b: '#c', ohms: 1 },
@@ -44,7 +43,7 @@ export const npnTransistor: PartKind = {
       base: 'b',
       emitter: 'e',
       saturation: 6.7e-15,
-      forwardGain: p['gain'],
+      forwardGain: p.gain,
       reverseGain: 0.74,
     },
     // Above its rating it breaks down: what ends the kick of a coil without a diode.
@@ -54,10 +53,12 @@ export const npnTransistor: PartKind = {
       cathode: 'c',
       saturation: 1e-18,
       emission: 1,
-      breakdown: 1.2 * p['maxVolts'],
+      breakdown: 1.2 * p.maxVolts,
     },
   ],
-  headline: (p) => `gain ${formatNominal(p['gain'], '')}`,
+  tunable: ['gain'],
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => `gain ${formatNominal(p.gain, '')}`,
   transistor: { collector: 'c', base: 'b', emitter: 'e' },
   curve: {
     vary: { plus: 'v', minus: 'e' },
@@ -82,4 +83,4 @@ export const npnTransistor: PartKind = {
     'Transport (Ebers–Moll) model with the usual constants of the type 2N3904 and 1 Ω in the collector; breaks down a fifth above its rating (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M1 12H9M9 9L18 3V1M9 15L18 21V23M14 18.2L18 21L13.2 21',
-};
+});

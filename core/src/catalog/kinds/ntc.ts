@@ -1,10 +1,9 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { wattsRating } from '../ratings.js';
 
 const kelvin = 273.15;
 
-export const ntc: PartKind = {
+export const ntc = definePart({
   kind: 'ntc',
   label: 'NTC thermistor',
   summary: 'Its resistance falls as it warms, by about 4 % a degree.',
@@ -29,27 +28,27 @@ export const ntc: PartKind = {
     { id: 'lag', label: 'Follows the air within', unit: 's', default: 10, min: 0.01, max: 3600 },
     { id: 'noise', label: 'Noise', unit: 'K', default: 0.01, min: 0, max: 5 },
   ],
-  ratings: [wattsRating(() => 0.05)],
+  ratings: [{ heat: 0.05 }],
   elements: (p, state) => [
     // The logarithm of R25/R, followed with the lag of its body.
     {
       type: 'level',
       node: '#warm',
-      value: p['beta'] * (1 / (25 + kelvin) - 1 / (state.felt.temperature + kelvin)),
-      up: p['lag'],
-      down: p['lag'],
+      value: p.beta * (1 / (25 + kelvin) - 1 / (state.felt.temperature + kelvin)),
+      up: p.lag,
+      down: p.lag,
     },
     {
       type: 'conductance',
       a: 'a',
       b: 'b',
       control: '#warm',
-      baseSiemens: 1 / p['r25'],
+      baseSiemens: 1 / p.r25,
       perVolt: 1,
     },
   ],
-  headline: (p) => `${formatNominal(p['r25'], 'Ω')}, β ${p['beta']} K`,
-  feels: { quantities: ['temperature'], noise: (p) => p['noise'], rises: 'b' },
+  headline: (p) => `${formatNominal(p.r25, 'Ω')}, β ${p.beta} K`,
+  feels: { quantities: ['temperature'], noise: (p) => p.noise, rises: 'b' },
   curve: {
     vary: { felt: 'temperature' },
     from: -40,
@@ -69,4 +68,4 @@ export const ntc: PartKind = {
     'R = R25·exp(β·(1/T − 1/298.15 K)), the β equation (closed form); real parts differ a little.',
   price: 'under 1',
   glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23M3 20H7L19 4',
-};
+});

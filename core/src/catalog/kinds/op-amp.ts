@@ -1,8 +1,8 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const opAmp: PartKind = {
+export const opAmp = definePart({
   kind: 'op-amp',
   label: 'Operational amplifier (358 type)',
   summary: 'Amplifies, buffers or filters a small signal.',
@@ -27,11 +27,10 @@ export const opAmp: PartKind = {
   feed: { plus: 'vcc', minus: 'gnd', least: () => 3 },
   decouple: 100e-9,
   ratings: [
-    voltsRating('vcc', 'gnd', 'supply', () => 32),
-    voltsRating('gnd', 'vcc', 'supply reversed', () => 0.3),
-    voltsRating('gnd', 'plus', '+ below ground', () => 0.3),
-    voltsRating('gnd', 'minus', '− below ground', () => 0.3),
-    ampsRating('out', () => 0.03),
+    ...supplyLimits('vcc', 'gnd', 32, 0.3),
+    { label: '+ below ground', from: 'gnd', to: 'plus', limit: 0.3 },
+    { label: '− below ground', from: 'gnd', to: 'minus', limit: 0.3 },
+    { into: 'out', limit: 0.03 },
   ],
   elements: (p) => [
     {
@@ -42,18 +41,19 @@ export const opAmp: PartKind = {
       supply: 'vcc',
       ground: 'gnd',
       gain: 1e5,
-      bandwidth: p['bandwidth'],
-      slew: p['slew'],
-      offset: p['offset'],
-      bias: p['bias'],
-      marginHigh: p['marginHigh'],
+      bandwidth: p.bandwidth,
+      slew: p.slew,
+      offset: p.offset,
+      bias: p.bias,
+      marginHigh: p.marginHigh,
       marginLow: 0.01,
       outputOhms: 100,
       limit: 0.03,
     },
-    { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p['own'] },
+    { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5 / p.own },
   ],
-  headline: (p) => formatNominal(p['bandwidth'], 'Hz'),
+  ownAmps: (p) => p.own,
+  headline: (p) => formatNominal(p.bandwidth, 'Hz'),
   curve: {
     vary: { plus: 'plus', minus: 'gnd' },
     from: 0,
@@ -73,4 +73,4 @@ export const opAmp: PartKind = {
     'One-pole model with slew, rails and current limit by the published data sheet of the 358-type (from memory).',
   price: 'under 1',
   glyph: 'M5 3V21L20 12ZM1 8H5M1 16H5M20 12H23M7 8H10M8.5 6.5V9.5M7 16H10',
-};
+});

@@ -1,10 +1,9 @@
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
+import { definePart } from '../define-part.js';
 
 /** Gain of the receiving transistor; only its product with the base current shows. */
 const gain = 300;
 
-export const optocoupler: PartKind = {
+export const optocoupler = definePart({
   kind: 'optocoupler',
   label: 'Optocoupler',
   summary: 'Carries a yes or no across a gap that no current crosses.',
@@ -30,10 +29,10 @@ export const optocoupler: PartKind = {
     { id: 'maxAmps', label: 'LED current', unit: 'A', default: 0.05, min: 1e-3, max: 0.2 },
   ],
   ratings: [
-    ampsRating('a', (p) => p['maxAmps']),
-    voltsRating('k', 'a', 'LED reversed', () => 6),
-    voltsRating('c', 'e', 'collector over emitter', () => 35),
-    ampsRating('c', () => 0.05),
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'LED reversed', from: 'k', to: 'a', limit: 6 },
+    { label: 'collector over emitter', from: 'c', to: 'e', limit: 35 },
+    { into: 'c', limit: 0.05 },
   ],
   elements: (p) => [
     { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 1e-13, emission: 1.9 },
@@ -45,7 +44,7 @@ export const optocoupler: PartKind = {
       to: '#base',
       plus: '#bulk',
       minus: 'k',
-      siemens: p['transfer'] / gain,
+      siemens: p.transfer / gain,
     },
     {
       type: 'bipolar',
@@ -59,7 +58,8 @@ export const optocoupler: PartKind = {
     },
     { type: 'resistor', a: '#base', b: 'e', ohms: 20e6 },
   ],
-  headline: (p) => `${Math.round(100 * p['transfer'])} %`,
+  junctions: [{ anode: 'a', cathode: 'k', volts: () => 1.5, maxAmps: (p) => p.maxAmps }],
+  headline: (p) => `${Math.round(100 * p.transfer)} %`,
   curve: {
     vary: { plus: 'v', minus: 'k' },
     from: 0,
@@ -81,4 +81,4 @@ export const optocoupler: PartKind = {
   price: 'under 1',
   glyph:
     'M2 4H22V20H2ZM6 8H10L8 12ZM6 12H10M8 8V5M8 12V17M16 8V16M16 10L20 7M16 14L20 17M11 10L14 10',
-};
+});

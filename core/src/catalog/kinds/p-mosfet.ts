@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import { powerMosfet } from '../power-mosfet.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
-export const pMosfet: PartKind = {
+export const pMosfet = definePart({
   kind: 'p-mosfet',
   label: 'MOSFET, p channel',
   summary: 'Switches the plus side: sensor power, reverse-polarity protection.',
@@ -38,15 +37,23 @@ export const pMosfet: PartKind = {
     },
   ],
   ratings: [
-    ampsRating('d', (p) => p['maxAmps']),
-    voltsRating('s', 'd', 'source over drain', (p) => p['maxVolts']),
-    voltsRating('s', 'g', 'source over gate', () => 16),
-    voltsRating('g', 's', 'gate over source', () => 16),
-    wattsRating((p) => p['maxWatts']),
+    { into: 'd', limit: (p) => p.maxAmps },
+    { label: 'source over drain', from: 's', to: 'd', limit: (p) => p.maxVolts },
+    { label: 'source over gate', from: 's', to: 'g', limit: 16 },
+    { label: 'gate over source', from: 'g', to: 's', limit: 16 },
+    { heat: (p) => p.maxWatts },
   ],
   elements: (p) =>
     powerMosfet('p', p, { gateSource: 1e-9, gateDrain: 0.2e-9, drainSource: 0.3e-9 }),
-  headline: (p) => `${formatNominal(p['onOhms'], 'Ω')} on`,
+  mosfet: {
+    gate: 'g',
+    drain: 'd',
+    source: 's',
+    threshold: (p) => p.threshold,
+    onOhms: (p) => p.onOhms,
+  },
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => `${formatNominal(p.onOhms, 'Ω')} on`,
   curve: {
     vary: { plus: 's', minus: 'g' },
     from: 0,
@@ -67,4 +74,4 @@ export const pMosfet: PartKind = {
   price: '1 to 5',
   glyph:
     'M1 12H8M8 6V18M11 5V9M11 10.5V13.5M11 15V19M11 7H18V1M11 17H18V23M11 12H18V17M15 10L18 12L15 14',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating, wattsRating } from '../ratings.js';
 
-export const photodiode: PartKind = {
+export const photodiode = definePart({
   kind: 'photodiode',
   label: 'Infrared photodiode',
   summary: 'A small, fast current in proportion to infrared.',
@@ -29,23 +28,25 @@ export const photodiode: PartKind = {
     { id: 'lens', label: 'Lens gain', unit: '×', default: 1, min: 1, max: 200 },
     { id: 'radius', label: 'Opening radius', unit: 'm', default: 0.0015, min: 0.0005, max: 0.1 },
   ],
-  ratings: [voltsRating('k', 'a', 'reverse voltage', () => 32), wattsRating(() => 0.15)],
+  ratings: [{ label: 'reverse voltage', from: 'k', to: 'a', limit: 32 }, { heat: 0.15 }],
   elements: (p, state) => [
     { type: 'diode', anode: 'a', cathode: 'k', saturation: 1e-11, emission: 1.2 },
     {
       type: 'current-source',
       from: 'k',
       to: 'a',
-      amps: p['sensitivity'] * Math.max(0, state.felt.infrared) + p['dark'],
+      amps: p.sensitivity * Math.max(0, state.felt.infrared) + p.dark,
     },
-    { type: 'capacitor', a: 'a', b: 'k', farads: p['farads'] },
+    { type: 'capacitor', a: 'a', b: 'k', farads: p.farads },
   ],
-  headline: (p) => `±${formatNominal(p['halfAngle'], '°')}`,
+  tunable: ['halfAngle'],
+  ownFarads: (p) => p.farads,
+  headline: (p) => `±${formatNominal(p.halfAngle, '°')}`,
   feels: {
     quantities: ['infrared'],
-    halfAngle: (p) => p['halfAngle'],
-    gain: (p) => p['lens'],
-    radius: (p) => p['radius'],
+    halfAngle: (p) => p.halfAngle,
+    gain: (p) => p.lens,
+    radius: (p) => p.radius,
     rises: 'a',
   },
   curve: {
@@ -66,4 +67,4 @@ export const photodiode: PartKind = {
     'Photocurrent beside the diode equation, junction capacitance; values as typical of 5 mm types (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M8 1L12 5M9 5L12 5L12 2M14 1L18 5M15 5L18 5L18 2',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating, wattsRating } from '../ratings.js';
 
-export const photoresistor: PartKind = {
+export const photoresistor = definePart({
   kind: 'photoresistor',
   label: 'Photoresistor',
   summary: 'Its resistance falls as daylight or lamp light rises.',
@@ -32,33 +31,34 @@ export const photoresistor: PartKind = {
     { id: 'radius', label: 'Opening radius', unit: 'm', default: 0.0025, min: 0.0005, max: 0.1 },
   ],
   ratings: [
-    wattsRating(() => 0.1),
-    voltsRating('a', 'b', 'voltage', () => 150),
-    voltsRating('b', 'a', 'voltage, reversed', () => 150),
+    { heat: 0.1 },
+    { label: 'voltage', from: 'a', to: 'b', limit: 150 },
+    { label: 'voltage, reversed', from: 'b', to: 'a', limit: 150 },
   ],
   elements: (p, state) => [
     // The logarithm of the conductance over that in the dark, followed with a lag.
     {
       type: 'level',
       node: '#lit',
-      value: Math.log(p['dark'] / ohmsAt(p, state.felt.light)),
-      up: p['brightens'],
-      down: p['darkens'],
+      value: Math.log(p.dark / ohmsAt(p, state.felt.light)),
+      up: p.brightens,
+      down: p.darkens,
     },
     {
       type: 'conductance',
       a: 'a',
       b: 'b',
       control: '#lit',
-      baseSiemens: 1 / p['dark'],
+      baseSiemens: 1 / p.dark,
       perVolt: 1,
     },
   ],
-  headline: (p) => `${formatNominal(p['r10'], 'Ω')}, 10 lx`,
+  tunable: ['halfAngle'],
+  headline: (p) => `${formatNominal(p.r10, 'Ω')}, 10 lx`,
   feels: {
     quantities: ['light'],
-    halfAngle: (p) => p['halfAngle'],
-    radius: (p) => p['radius'],
+    halfAngle: (p) => p.halfAngle,
+    radius: (p) => p.radius,
     rises: 'b',
   },
   curve: {
@@ -79,10 +79,10 @@ export const photoresistor: PartKind = {
   source: 'R = R10·(E/10 lx)^−γ in parallel with the dark resistance; γ 0.5–0.9 (from memory).',
   price: 'under 1',
   glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23M6 1L10 5M7 5L10 5L10 2M12 1L16 5M13 5L16 5L16 2',
-};
+});
 
 /** R10·(E/10 lx)^−γ, with the dark resistance in parallel so that darkness has an end. */
-function ohmsAt(p: Readonly<Record<string, number>>, lux: number): number {
-  const lit = p['r10'] * (Math.max(lux, 1e-9) / 10) ** -p['gamma'];
-  return 1 / (1 / lit + 1 / p['dark']);
+function ohmsAt(p: { r10: number; gamma: number; dark: number }, lux: number): number {
+  const lit = p.r10 * (Math.max(lux, 1e-9) / 10) ** -p.gamma;
+  return 1 / (1 / lit + 1 / p.dark);
 }

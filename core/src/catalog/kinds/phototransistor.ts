@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import { photocurrent } from '../photocurrent.js';
-import { voltsRating, wattsRating } from '../ratings.js';
 
-export const phototransistor: PartKind = {
+export const phototransistor = definePart({
   kind: 'phototransistor',
   label: 'Infrared phototransistor',
   summary: 'Passes more current the more infrared falls on it.',
@@ -30,18 +29,18 @@ export const phototransistor: PartKind = {
     { id: 'radius', label: 'Opening radius', unit: 'm', default: 0.0025, min: 0.0005, max: 0.1 },
   ],
   ratings: [
-    wattsRating(() => 0.1),
-    voltsRating('c', 'e', 'collector over emitter', () => 30),
-    voltsRating('e', 'c', 'reversed', () => 5),
+    { heat: 0.1 },
+    { label: 'collector over emitter', from: 'c', to: 'e', limit: 30 },
+    { label: 'reversed', from: 'e', to: 'c', limit: 5 },
   ],
-  elements: (p, state) =>
-    photocurrent(p['sensitivity'] * Math.max(0, state.felt.infrared) + p['dark']),
-  headline: (p) => `×${formatNominal(p['lens'], '')}, ±${formatNominal(p['halfAngle'], '°')}`,
+  elements: (p, state) => photocurrent(p.sensitivity * Math.max(0, state.felt.infrared) + p.dark),
+  tunable: ['halfAngle'],
+  headline: (p) => `×${formatNominal(p.lens, '')}, ±${formatNominal(p.halfAngle, '°')}`,
   feels: {
     quantities: ['infrared'],
-    halfAngle: (p) => p['halfAngle'],
-    gain: (p) => p['lens'],
-    radius: (p) => p['radius'],
+    halfAngle: (p) => p.halfAngle,
+    gain: (p) => p.lens,
+    radius: (p) => p.radius,
     rises: 'e',
   },
   curve: {
@@ -65,4 +64,4 @@ export const phototransistor: PartKind = {
     '(1 mA at 1 mW/cm²) and ratings as typical of 5 mm types (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M9 12H5M9 9L18 3V1M9 15L18 21V23M14 18.2L18 21L13.2 21M1 3L5 7M2 7L5 7L5 4',
-};
+});

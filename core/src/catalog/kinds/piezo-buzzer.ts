@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const piezoBuzzer: PartKind = {
+export const piezoBuzzer = definePart({
   kind: 'piezo-buzzer',
   label: 'Passive piezo buzzer',
   summary: 'A disc that sounds when it is driven with a tone; loudest at its resonance.',
@@ -19,16 +18,16 @@ export const piezoBuzzer: PartKind = {
     { id: 'maxVolts', label: 'Voltage rating', unit: 'V', default: 25, min: 1, max: 100 },
   ],
   ratings: [
-    voltsRating('a', 'b', 'voltage', (p) => p['maxVolts']),
-    voltsRating('b', 'a', 'voltage, reversed', (p) => p['maxVolts']),
+    { label: 'voltage', from: 'a', to: 'b', limit: (p) => p.maxVolts },
+    { label: 'voltage, reversed', from: 'b', to: 'a', limit: (p) => p.maxVolts },
   ],
   elements: (p) => {
     // Butterworth and Van Dyke's circuit: a capacitor beside a resonant branch of a tenth of it.
-    const moving = 0.1 * p['farads'];
-    const omega = 2 * Math.PI * p['resonance'];
+    const moving = 0.1 * p.farads;
+    const omega = 2 * Math.PI * p.resonance;
     return [
       { type: 'resistor', a: 'a', b: '#disc', ohms: 20 },
-      { type: 'capacitor', a: '#disc', b: 'b', farads: p['farads'] },
+      { type: 'capacitor', a: '#disc', b: 'b', farads: p.farads },
       {
         type: 'inductor',
         a: '#disc',
@@ -40,7 +39,8 @@ export const piezoBuzzer: PartKind = {
       { type: 'resistor', a: 'a', b: 'b', ohms: 1e7 },
     ];
   },
-  headline: (p) => formatNominal(p['resonance'], 'Hz'),
+  ownFarads: (p) => p.farads,
+  headline: (p) => formatNominal(p.resonance, 'Hz'),
   notes: [
     'A steady voltage only clicks: it needs a tone from a pin or a timer.',
     'Struck, it gives tens of volts back: clamp it.',
@@ -49,4 +49,4 @@ export const piezoBuzzer: PartKind = {
   source: 'Butterworth–Van Dyke equivalent circuit; ratios from memory.',
   price: 'under 1',
   glyph: 'M4 6H9V18H4ZM12 8V16M15 6C18 9 18 15 15 18M1 12H4',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const piezoDisc: PartKind = {
+export const piezoDisc = definePart({
   kind: 'piezo-disc',
   label: 'Piezo disc as knock sensor',
   summary:
@@ -29,8 +28,8 @@ export const piezoDisc: PartKind = {
     { id: 'leak', label: 'Leakage', unit: 'Ω', default: 500e6, min: 1e5, max: 1e12 },
   ],
   ratings: [
-    voltsRating('a', 'b', 'voltage', () => 30),
-    voltsRating('b', 'a', 'voltage, reversed', () => 30),
+    { label: 'voltage', from: 'a', to: 'b', limit: 30 },
+    { label: 'voltage, reversed', from: 'b', to: 'a', limit: 30 },
   ],
   elements: (p, state) => [
     {
@@ -41,14 +40,16 @@ export const piezoDisc: PartKind = {
       wave: {
         shape: 'sine',
         mean: 0,
-        amplitude: p['perShake'] * state.felt.vibration,
-        hertz: p['hertz'],
+        amplitude: p.perShake * state.felt.vibration,
+        hertz: p.hertz,
       },
     },
-    { type: 'capacitor', a: '#crystal', b: 'a', farads: p['farads'] },
-    { type: 'resistor', a: 'a', b: 'b', ohms: p['leak'] },
+    { type: 'capacitor', a: '#crystal', b: 'a', farads: p.farads },
+    { type: 'resistor', a: 'a', b: 'b', ohms: p.leak },
   ],
-  headline: (p) => formatNominal(p['farads'], 'F'),
+  ownFarads: (p) => p.farads,
+  frontEnd: 'charge',
+  headline: (p) => formatNominal(p.farads, 'F'),
   feels: { quantities: ['vibration'], radius: () => 0.01 },
   notes: [
     'Put a bleed resistor of 1 MΩ across it, and a clamp: a hard knock gives tens of volts.',
@@ -60,4 +61,4 @@ export const piezoDisc: PartKind = {
     'Voltage in proportion to shaking, behind its capacitance; 20 nF as typical of 27 mm discs, sensitivity from memory. The shaking is drawn as steady ringing at one frequency.',
   price: 'under 1',
   glyph: 'M4 9H20V12H4ZM6 15H18V17H6ZM12 9V2M12 17V22M1 6L4 8M23 6L20 8',
-};
+});

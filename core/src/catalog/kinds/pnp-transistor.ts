@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating, wattsRating } from '../ratings.js';
 
-export const pnpTransistor: PartKind = {
+export const pnpTransistor = definePart({
   kind: 'pnp-transistor',
   label: 'PNP transistor (2N3906)',
   summary: 'Switches a load or a sensor to the supply when its base is pulled down.',
@@ -30,10 +29,10 @@ export const pnpTransistor: PartKind = {
     { id: 'maxWatts', label: 'Power rating', unit: 'W', default: 0.625, min: 0.1, max: 100 },
   ],
   ratings: [
-    ampsRating('c', (p) => p['maxAmps']),
-    voltsRating('e', 'c', 'emitter over collector', (p) => p['maxVolts']),
-    voltsRating('b', 'e', 'base reversed', () => 5),
-    wattsRating((p) => p['maxWatts']),
+    { into: 'c', limit: (p) => p.maxAmps },
+    { label: 'emitter over collector', from: 'e', to: 'c', limit: (p) => p.maxVolts },
+    { label: 'base reversed', from: 'b', to: 'e', limit: 5 },
+    { heat: (p) => p.maxWatts },
   ],
   elements: (p) => [
     { type: 'resistor', a: 'c', b: '#c', ohms: 1 },
@@ -44,7 +43,7 @@ export const pnpTransistor: PartKind = {
       base: 'b',
       emitter: 'e',
       saturation: 1.4e-15,
-      forwardGain: p['gain'],
+      forwardGain: p.gain,
       reverseGain: 4,
     },
     {
@@ -53,10 +52,12 @@ export const pnpTransistor: PartKind = {
       cathode: 'e',
       saturation: 1e-18,
       emission: 1,
-      breakdown: 1.2 * p['maxVolts'],
+      breakdown: 1.2 * p.maxVolts,
     },
   ],
-  headline: (p) => `gain ${formatNominal(p['gain'], '')}`,
+  tunable: ['gain'],
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => `gain ${formatNominal(p.gain, '')}`,
   curve: {
     vary: { plus: 'e', minus: 'v' },
     from: 0,
@@ -79,4 +80,4 @@ export const pnpTransistor: PartKind = {
   source: 'Transport (Ebers–Moll) model with the usual constants of the type 2N3906 (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M1 12H9M9 9L18 3V1M9 15L18 21V23M13 8.8L9.5 8.7L11.5 5.8',
-};
+});

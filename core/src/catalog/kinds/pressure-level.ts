@@ -1,13 +1,13 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { draws, ratiometric } from '../sensor-output.js';
 
 const gravity = 9.80665;
 /** Fresh water, kg/m³. */
 const density = 1000;
 
-export const pressureLevel: PartKind = {
+export const pressureLevel = definePart({
   kind: 'pressure-level',
   label: 'Pressure level sensor',
   summary:
@@ -28,25 +28,22 @@ export const pressureLevel: PartKind = {
     { id: 'noise', label: 'Noise', unit: 'm', default: 2e-3, min: 0, max: 0.1 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ampsRating('OUT', () => 0.005),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3), { into: 'OUT', limit: 0.005 }],
   elements: (p, state) => {
-    const pascal = density * gravity * Math.max(0, state.felt.water - p['foot']);
+    const pascal = density * gravity * Math.max(0, state.felt.water - p.foot);
     // A tenth of the supply empty, nine tenths full.
     return [
-      draws('VCC', 'GND', p['own'], 5),
-      ...ratiometric(0.1 + 0.8 * (Math.min(1.1, pascal / p['full']) + p['error']), {
+      draws('VCC', 'GND', p.own, 5),
+      ...ratiometric(0.1 + 0.8 * (Math.min(1.1, pascal / p.full) + p.error), {
         output: 'OUT',
         supply: 'VCC',
         ground: 'GND',
       }),
     ];
   },
-  headline: (p) => formatNominal(p['full'], 'Pa'),
-  feels: { quantities: ['water'], noise: (p) => p['noise'], rises: 'OUT' },
+  ownAmps: (p) => p.own,
+  headline: (p) => formatNominal(p.full, 'Pa'),
+  feels: { quantities: ['water'], noise: (p) => p.noise, rises: 'OUT' },
   curve: {
     vary: { felt: 'water' },
     from: 0,
@@ -66,4 +63,4 @@ export const pressureLevel: PartKind = {
   price: '5 to 20',
   glyph:
     'M4 12H20V20H4ZM12 20V23M1 5Q4 3 7 5T13 5T19 5T23 5M8 7V11M6.5 9.5L8 11L9.5 9.5M16 7V11M14.5 9.5L16 11L17.5 9.5',
-};
+});

@@ -1,10 +1,11 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 
 /** As good as dry, Ω. */
 const dryOhms = 20e6;
 
-export const probeRods: PartKind = {
+export const probeRods = definePart({
   kind: 'probe-rods',
   label: 'Probe rods in water',
   summary: 'Two rods whose resistance falls as the water between them rises.',
@@ -45,24 +46,24 @@ export const probeRods: PartKind = {
       id: 'amps-a',
       label: 'current through the water',
       unit: 'A',
-      limit: (p) => p['maxAmps'],
-      stress: (part) => Math.abs(part.amps['a'] ?? 0),
+      limit: (p) => p.maxAmps,
+      stress: (part) => Math.abs(into(part, 'a')),
     },
   ],
   elements: (p, state) => {
     const perMetre =
-      (Math.PI * p['conductivity'] * (1 - p['fouled'])) /
-      Math.acosh(Math.max(1.001, p['spacing'] / p['diameter']));
+      (Math.PI * p.conductivity * (1 - p.fouled)) /
+      Math.acosh(Math.max(1.001, p.spacing / p.diameter));
     return [
       {
         type: 'resistor',
         a: 'a',
         b: 'b',
-        ohms: 1 / (1 / dryOhms + perMetre * Math.max(0, state.felt.water - p['foot'])),
+        ohms: 1 / (1 / dryOhms + perMetre * Math.max(0, state.felt.water - p.foot)),
       },
     ];
   },
-  headline: (p) => `${formatNominal(p['spacing'], 'm')} apart`,
+  headline: (p) => `${formatNominal(p.spacing, 'm')} apart`,
   feels: { quantities: ['water'] },
   curve: {
     vary: { felt: 'water' },
@@ -83,4 +84,4 @@ export const probeRods: PartKind = {
     'Conductance of two parallel cylinders, π·σ·l/acosh(s/d) (closed form); tap water about 0.05 S/m (from memory).',
   price: 'under 1',
   glyph: 'M8 1V19M16 1V19M2 12Q5 9.5 8 12T14 12T20 12M2 17Q5 14.5 8 17T14 17T20 17',
-};
+});

@@ -1,12 +1,13 @@
+import { at } from '../solved-values.js';
+import { choice } from '../choice.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
 /** 3000 turns a minute at rated voltage and running current, rad/s. */
 const ratedSpeed = 314;
 
-export const pump12v: PartKind = {
+export const pump12v = definePart({
   kind: 'pump-12v',
   label: 'Pump motor, 12 V',
   summary: 'A small bilge or fountain pump with a permanent-magnet motor.',
@@ -17,22 +18,23 @@ export const pump12v: PartKind = {
     { id: 'plus', label: '+', role: 'coil' },
     { id: 'minus', label: '−', role: 'coil' },
   ],
+  stateNodes: ['#speed'],
   params: [
     { id: 'volts', label: 'Rated voltage', unit: 'V', default: 12, min: 1.5, max: 48 },
     { id: 'amps', label: 'Running current', unit: 'A', default: 0.35, min: 0.01, max: 20 },
     { id: 'stall', label: 'Stall current', unit: 'A', default: 2, min: 0.02, max: 200 },
-    { id: 'stalled', label: 'Jammed', unit: '', default: 0, min: 0, max: 1, whole: true },
+    choice('stalled', 'Jammed', ['no', 'yes'], 'no'),
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.25 * p['volts']),
-    voltsRating('minus', 'plus', 'reversed', (p) => 1.25 * p['volts']),
-    ampsRating('plus', (p) => 1.5 * p['amps']),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.25 * p.volts },
+    { label: 'reversed', from: 'minus', to: 'plus', limit: (p) => 1.25 * p.volts },
+    { into: 'plus', limit: (p) => 1.5 * p.amps },
   ],
   elements: (p, state) => {
     // A motor stalls at more than it runs at.
-    const stall = Math.max(p['stall'], 1.2 * p['amps']);
-    const ohms = p['volts'] / stall;
-    const constant = (p['volts'] - ohms * p['amps']) / ratedSpeed;
+    const stall = Math.max(p.stall, 1.2 * p.amps);
+    const ohms = p.volts / stall;
+    const constant = (p.volts - ohms * p.amps) / ratedSpeed;
     return [
       {
         type: 'motor',
@@ -43,19 +45,22 @@ export const pump12v: PartKind = {
         henries: 1e-3 * ohms,
         constant,
         inertia: (constant * stall * 0.08) / ratedSpeed,
-        friction: (0.7 * constant * p['amps']) / ratedSpeed,
-        load: 0.3 * constant * p['amps'],
-        stalled: p['stalled'] === 1,
+        friction: (0.7 * constant * p.amps) / ratedSpeed,
+        load: 0.3 * constant * p.amps,
+        stalled: p.stalled === 'yes',
       },
       { type: 'capacitor', a: 'plus', b: 'minus', farads: 1e-9 },
     ];
   },
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['amps'], 'A')}`,
+  load: { volts: (p) => p.volts, amps: (p) => p.amps },
+  inrush: (_part, p) => p.stall,
+  stall: (p) => p.stall,
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'running',
-    active: (part) => (part.volts['#speed'] ?? 0) > 0.5 * ratedSpeed,
+    active: (part) => at(part, '#speed') > 0.5 * ratedSpeed,
     because: (part) =>
-      `it turns at ${Math.round((100 * (part.volts['#speed'] ?? 0)) / ratedSpeed)} % of its rated speed`,
+      `it turns at ${Math.round((100 * at(part, '#speed')) / ratedSpeed)} % of its rated speed`,
   },
   coil: { plus: 'plus', minus: 'minus' },
   curve: {
@@ -72,4 +77,4 @@ export const pump12v: PartKind = {
     'Motor with back-EMF through running and stall point; 3000 turns a minute and 0.08 s to start as typical (from memory).',
   price: '5 to 20',
   glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M8 16V8L12 13L16 8V16',
-};
+});

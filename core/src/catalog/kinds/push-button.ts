@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { contactParams, contactTerminals, movedContact } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const pushButton: PartKind = {
+export const pushButton = definePart({
   kind: 'push-button',
   label: 'Push-button',
   summary: 'Closed while it is pressed: reset, test, arm.',
@@ -15,16 +14,17 @@ export const pushButton: PartKind = {
     { id: 'force', label: 'Closes when pressed with', unit: 'N', default: 1.5, min: 0.1, max: 50 },
     ...contactParams(0.1, 3e-3, 0.05),
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
       drive: state.felt.force,
       rests: 'open',
-      on: p['force'],
-      off: 0.7 * p['force'],
+      on: p.force,
+      off: 0.7 * p.force,
     }),
   ],
-  headline: (p) => `closes at ${formatNominal(p['force'], 'N')}`,
+  operatedByHand: true,
+  headline: (p) => `closes at ${formatNominal(p.force, 'N')}`,
   feels: { quantities: ['force'] },
   curve: {
     vary: { felt: 'force' },
@@ -42,4 +42,4 @@ export const pushButton: PartKind = {
   price: 'under 1',
   glyph:
     'M1 14H7M17 14H23M5 9H19M12 9V4M9 4H15M7 13A1 1 0 1 0 7 15A1 1 0 1 0 7 13M17 13A1 1 0 1 0 17 15A1 1 0 1 0 17 13',
-};
+});

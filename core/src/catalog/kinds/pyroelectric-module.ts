@@ -1,9 +1,9 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { holdOutput, holdParams } from '../hold-output.js';
 
-export const pyroelectricModule: PartKind = {
+export const pyroelectricModule = definePart({
   kind: 'pyroelectric-module',
   label: 'Motion module, pyroelectric',
   summary: 'High when something warm moves across its fan of zones; holds for a set time.',
@@ -31,22 +31,20 @@ export const pyroelectricModule: PartKind = {
     { id: 'reach', label: 'Reach', unit: 'm', default: 9, min: 1, max: 30 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 20),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.5),
-    ampsRating('OUT', () => 0.01),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 20, 0.5), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => [
-    { type: 'level', node: '#heat', value: state.felt.heat / p['least'], up: 0.05, down: 0.2 },
+    { type: 'level', node: '#heat', value: state.felt.heat / p.least, up: 0.05, down: 0.2 },
     ...holdOutput('#heat', p),
   ],
   phases: [{ label: 'watching', amps: () => 60e-6 }],
-  headline: (p) => `holds ${formatNominal(p['hold'], 's')}`,
+  hold: (p) => p.hold,
+  tunable: ['halfAngle'],
+  headline: (p) => `holds ${formatNominal(p.hold, 's')}`,
   feels: {
     quantities: ['heat'],
-    halfAngle: (p) => p['halfAngle'],
-    zone: (p) => p['zone'],
-    reach: (p) => p['reach'],
+    halfAngle: (p) => p.halfAngle,
+    zone: (p) => p.zone,
+    reach: (p) => p.reach,
     noise: () => 0.01,
   },
   curve: {
@@ -71,4 +69,4 @@ export const pyroelectricModule: PartKind = {
     'Alternating warmth through its zones (from the scene) against a threshold; hold, block and warm-up as a circuit; 3–7 m, 110°, 2.5 s block as typical of such modules (from memory).',
   price: '1 to 5',
   glyph: 'M4 20A8 8 0 0 1 20 20ZM12 12V3M12 12L6 5M12 12L18 5M2 20H22',
-};
+});

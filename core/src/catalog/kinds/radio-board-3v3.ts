@@ -1,12 +1,14 @@
-import type { Params, PartKind, Terminal } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
+import type { Terminal } from '../part-kind.js';
 import { draws } from '../sensor-output.js';
 import { controllerPin, pinElements, pinRatings } from '../controller-pins.js';
 
 const both = ['interrupt', 'pwm'] as const;
 const loading = 'the serial line over which firmware is loaded and messages are printed';
 /** Without an output stage and without pull-up. */
-const inputOnly = (id: string): Terminal => ({
+const inputOnly = <const I extends string>(id: I): Terminal & { id: I } => ({
   ...controllerPin(id, 'analogue', 'interrupt'),
   modes: ['analogue', 'input'],
 });
@@ -15,10 +17,12 @@ const analoguePins = [
   inputOnly('P1'),
   controllerPin('P2', 'analogue', ...both),
   controllerPin('P3', 'analogue', ...both),
-  ...['P4', 'P5', 'P6', 'P7'].map((id) => controllerPin(id, 'analogue', 'touch', ...both)),
+  ...(['P4', 'P5', 'P6', 'P7'] as const).map((id) =>
+    controllerPin(id, 'analogue', 'touch', ...both),
+  ),
 ];
 const digitalPins = [
-  ...['P8', 'P9', 'P10'].map((id) => controllerPin(id, ...both)),
+  ...(['P8', 'P9', 'P10'] as const).map((id) => controllerPin(id, ...both)),
   {
     ...controllerPin('P11', ...both),
     reserved: 'read while the board starts: held low there, it waits for firmware instead',
@@ -29,11 +33,11 @@ const digitalPins = [
   controllerPin('P15', 'clock', ...both),
 ];
 const pins = [...analoguePins, ...digitalPins].map((pin) => pin.id);
-const phases = ['active', 'radio', 'idle', 'asleep'];
+const phases = ['active', 'radio', 'idle', 'asleep'] as const;
 /** Full scale of the converter's two ranges, V. */
-const ranges = [3.1, 1.1];
+const ranges = { '0 to 3.1 V': 3.1, '0 to 1.1 V': 1.1 };
 
-export const radioBoard3v3: PartKind = {
+export const radioBoard3v3 = definePart({
   kind: 'radio-board-3v3',
   label: '3.3 V radio board',
   summary:
@@ -60,7 +64,7 @@ export const radioBoard3v3: PartKind = {
   ],
   params: [
     { id: 'rail', label: 'Board voltage', unit: 'V', default: 3.3, min: 2.5, max: 3.6 },
-    { id: 'now', label: 'Now', unit: '', default: 0, min: 0, max: 3, whole: true, choices: phases },
+    choice('now', 'Now', phases, 'active'),
     { id: 'active', label: 'Active', unit: 'A', default: 0.045, min: 1e-3, max: 0.5 },
     { id: 'radio', label: 'Radio on', unit: 'A', default: 0.16, min: 1e-3, max: 0.6 },
     { id: 'idle', label: 'Idle', unit: 'A', default: 0.02, min: 1e-4, max: 0.5 },
@@ -68,30 +72,15 @@ export const radioBoard3v3: PartKind = {
     { id: 'pinOhms', label: 'Pin resistance', unit: 'Ω', default: 30, min: 1, max: 1000 },
     { id: 'pullUp', label: 'Pull-up resistance', unit: 'Ω', default: 45e3, min: 1e3, max: 1e6 },
     { id: 'pinAmps', label: 'Pin current limit', unit: 'A', default: 0.02, min: 1e-3, max: 0.1 },
-    {
-      id: 'range',
-      label: 'Converter range',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['0 to 3.1 V', '0 to 1.1 V'],
-    },
+    choice('range', 'Converter range', ['0 to 3.1 V', '0 to 1.1 V'], '0 to 3.1 V'),
     { id: 'noise', label: 'Converter noise', unit: 'counts', default: 6, min: 0, max: 100 },
     { id: 'leak', label: 'Pin leakage', unit: 'A', default: 50e-9, min: 1e-12, max: 1e-5 },
   ],
   feed: { plus: 'VIN', minus: 'GND', least: () => 3.7 },
   ratings: [
     ...pinRatings(pins, '3V3', 0.4),
-    voltsRating('VIN', 'GND', 'voltage at 5 V in', () => 6),
-    {
-      id: 'amps-3V3',
-      label: 'current out of 3.3 V',
-      unit: 'A',
-      limit: () => 0.4,
-      stress: (part) => -(part.amps['3V3'] ?? 0),
-    },
+    { label: 'voltage at 5 V in', from: 'VIN', to: 'GND', limit: 6 },
+    { label: 'current out of 3.3 V', outOf: '3V3', limit: 0.4 },
   ],
   elements: (p, state) => [
     {
@@ -99,24 +88,27 @@ export const radioBoard3v3: PartKind = {
       input: 'VIN',
       output: '3V3',
       ground: 'GND',
-      volts: p['rail'],
+      volts: p.rail,
       dropOut: 0.4,
       outputOhms: 0.1,
     },
-    draws('3V3', 'GND', p[phases[p['now']] ?? 'active'], p['rail']),
+    draws('3V3', 'GND', p[p.now], p.rail),
     ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p, '3V3')),
   ],
-  phases: phases.map((label) => ({ label, amps: (p: Params) => p[label] })),
-  headline: (p) => `12-bit, ${phases[p['now']] ?? ''}`,
+  phases: phases.map((label) => ({ label, amps: (p: Record<typeof label, number>) => p[label] })),
+  supplies: [{ at: '3V3', volts: (p) => p.rail }],
+  headline: (p) => `12-bit, ${p.now}`,
   converter: {
     bits: () => 12,
-    reference: (_part, p) => ranges[p['range']] ?? ranges[0],
-    noise: (p) => p['noise'],
+    reference: (_part, p) => ranges[p.range],
+    noise: (p) => p.noise,
     sampling: () => ({ farads: 5e-12, seconds: 5e-6, ohms: 5e3 }),
   },
   brownOut: { below: 2.43, starts: 0.3 },
   inputs: {
-    supply: (part) => (part.volts['3V3'] ?? 0) - (part.volts['GND'] ?? 0),
+    nominal: (p) => p.rail,
+    maxAmps: (p) => p.pinAmps,
+    supply: (part) => across(part, '3V3', 'GND'),
     low: () => 0.25,
     high: () => 0.75,
   },
@@ -141,4 +133,4 @@ export const radioBoard3v3: PartKind = {
   price: '5 to 20',
   glyph:
     'M5 10H19V22H5ZM1 13H5M1 19H5M19 13H23M19 19H23M12 10V7M9 5A4.5 4.5 0 0 1 15 5M7 3A8 8 0 0 1 17 3',
-};
+});

@@ -1,9 +1,11 @@
+import { across, into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const radioLink: PartKind = {
+export const radioLink = definePart({
   kind: 'radio-link',
   label: 'Radio link module',
   summary: 'Sends short messages to its fellow across the yard; sleeps in between.',
@@ -21,47 +23,32 @@ export const radioLink: PartKind = {
     { id: 'sending', label: 'Sending', unit: 'A', default: 0.1, min: 1e-3, max: 1 },
     { id: 'listening', label: 'Listening', unit: 'A', default: 0.012, min: 1e-4, max: 0.2 },
     { id: 'asleep', label: 'Asleep', unit: 'A', default: 2e-6, min: 1e-8, max: 1e-3 },
-    {
-      id: 'now',
-      label: 'Now',
-      unit: '',
-      default: 1,
-      min: 0,
-      max: 2,
-      whole: true,
-      choices: ['asleep', 'listening', 'sending'],
-    },
+    choice('now', 'Now', ['asleep', 'listening', 'sending'], 'listening'),
     { id: 'megahertz', label: 'Frequency', unit: 'Hz', default: 868e6, min: 1e6, max: 6e9 },
     { id: 'power', label: 'Sent power', unit: 'W', default: 0.025, min: 1e-6, max: 1 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 1.9 },
   ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 3.6),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    voltsRating('RX', 'VCC', 'RX above its supply', () => 0.5),
+    ...supplyLimits('VCC', 'GND', 3.6, 0.3),
+    { label: 'RX above its supply', from: 'RX', to: 'VCC', limit: 0.5 },
   ],
   elements: (p) => [
-    draws(
-      'VCC',
-      'GND',
-      [p['asleep'], p['listening'], p['sending']][p['now']] ?? p['listening'],
-      3.3,
-    ),
+    draws('VCC', 'GND', p[p.now], 3.3),
     { type: 'resistor', a: 'VCC', b: 'TX', ohms: 10e3 },
     { type: 'resistor', a: 'RX', b: 'GND', ohms: 1e6 },
     { type: 'resistor', a: 'SET', b: 'VCC', ohms: 100e3 },
   ],
   phases: [
-    { label: 'sending', amps: (p) => p['sending'] },
-    { label: 'listening', amps: (p) => p['listening'] },
-    { label: 'asleep', amps: (p) => p['asleep'] },
+    { label: 'sending', amps: (p) => p.sending },
+    { label: 'listening', amps: (p) => p.listening },
+    { label: 'asleep', amps: (p) => p.asleep },
   ],
-  headline: (p) => formatNominal(p['megahertz'], 'Hz'),
+  serial: { sends: 'TX', receives: 'RX' },
+  headline: (p) => formatNominal(p.megahertz, 'Hz'),
   acts: {
     word: 'on the air',
-    active: (part, p) =>
-      p['now'] === 2 && (part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0) > 1.9,
-    because: (part) => `${formatQuantity(part.amps['VCC'] ?? 0, 'A')} from its supply`,
+    active: (part, p) => p.now === 'sending' && across(part, 'VCC', 'GND') > 1.9,
+    because: (part) => `${formatQuantity(into(part, 'VCC'), 'A')} from its supply`,
   },
   curve: {
     vary: { param: 'now' },
@@ -82,4 +69,4 @@ export const radioLink: PartKind = {
   price: '5 to 20',
   glyph:
     'M12 12V22M8 22H16M12 8A2 2 0 1 0 12 12A2 2 0 1 0 12 8M7 5A7 7 0 0 0 7 15M17 5A7 7 0 0 1 17 15M4 2A11 11 0 0 0 4 18M20 2A11 11 0 0 1 20 18',
-};
+});

@@ -1,4 +1,4 @@
-import type { PartKind } from '../part-kind.js';
+import { definePart } from '../define-part.js';
 import {
   comparatorInside,
   comparatorNotes,
@@ -11,9 +11,9 @@ import { rainPad } from './rain-pad.js';
 import { resistor } from './resistor.js';
 
 const inside = comparatorInside(
-  (p) => [
-    inner('B1', 'Pad', rainPad, { conductivity: p['conductivity'], tracks: p['tracks'] }),
-    inner('R1', 'Load resistor', resistor, { ohms: p['load'] }),
+  (p: { turn: number; conductivity: number; tracks: number; load: number }) => [
+    inner('B1', 'Pad', rainPad, { conductivity: p.conductivity, tracks: p.tracks }),
+    inner('R1', 'Load resistor', resistor, { ohms: p.load }),
   ],
   [
     ['VCC', 'R1.a'],
@@ -24,7 +24,7 @@ const inside = comparatorInside(
   'below',
 );
 
-export const rainModule: PartKind = {
+export const rainModule = definePart({
   kind: 'rain-module',
   label: 'Rain module with comparator',
   summary: 'A pad with comparator and trimmer: low when wet, and a voltage that falls as it wets.',
@@ -52,7 +52,7 @@ export const rainModule: PartKind = {
   ratings: comparatorRatings,
   inside,
   elements: (p, state) => moduleElements(inside, p, state),
-  headline: (p) => `trimmer ${Math.round(100 * p['turn'])} %`,
+  headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
   feels: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002 },
   curve: {
     vary: { felt: 'wet' },
@@ -71,4 +71,4 @@ export const rainModule: PartKind = {
   source: 'The circuit inside, solved; 10 kΩ load as usual on such boards (from memory).',
   price: 'under 1',
   glyph: 'M2 4H22V20H2ZM9 7C11 10 12 11.5 12 13A3 3 0 0 1 6 13C6 11.5 7 10 9 7M17 8L20 12L17 16',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const rainPad: PartKind = {
+export const rainPad = definePart({
   kind: 'rain-pad',
   label: 'Rain or leak pad',
   summary: 'Interleaved tracks: their resistance falls as water bridges them.',
@@ -46,7 +45,7 @@ export const rainPad: PartKind = {
     },
   ],
   corrodes: true,
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     {
       type: 'resistor',
@@ -54,16 +53,12 @@ export const rainPad: PartKind = {
       b: 'b',
       ohms:
         1 /
-        (1 / p['dry'] +
-          (p['conductivity'] *
-            p['tracks'] *
-            (1 - p['eaten']) *
-            p['film'] *
-            Math.max(0, state.felt.wet)) /
-            p['gap']),
+        (1 / p.dry +
+          (p.conductivity * p.tracks * (1 - p.eaten) * p.film * Math.max(0, state.felt.wet)) /
+            p.gap),
     },
   ],
-  headline: (p) => `${formatNominal(p['conductivity'], 'S/m')}`,
+  headline: (p) => `${formatNominal(p.conductivity, 'S/m')}`,
   feels: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002, rises: 'b' },
   curve: {
     vary: { felt: 'wet' },
@@ -86,4 +81,4 @@ export const rainPad: PartKind = {
   price: 'under 1',
   glyph:
     'M3 14H7V22M7 14V10M11 22V12M15 22V10M19 22V12M3 22H21M8 2C9.5 4 10 5 10 6A2 2 0 0 1 6 6C6 5 6.5 4 8 2M16 3C17 4.5 17.5 5 17.5 6A1.5 1.5 0 0 1 14.5 6C14.5 5 15 4.5 16 3',
-};
+});

@@ -1,8 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import { busElements, busNotes, busParams, busRatings, busTerminals } from '../bus-chip.js';
 
-export const realTimeClock: PartKind = {
+export const realTimeClock = definePart({
   kind: 'real-time-clock',
   label: 'Real-time clock',
   summary: 'Keeps date and time through power cuts on a coin cell; over a two-wire bus.',
@@ -18,10 +18,12 @@ export const realTimeClock: PartKind = {
   ratings: busRatings(5.5),
   elements: (p) => [...busElements(p, 3.3), { type: 'resistor', a: 'SQW', b: 'GND', ohms: 10e6 }],
   phases: [
-    { label: 'on the bus', amps: (p) => p['own'] },
+    { label: 'on the bus', amps: (p) => p.own },
     { label: 'on its cell', amps: () => 1e-6 },
   ],
-  headline: (p) => `±${formatNominal(p['drift'], 's')} a month`,
+  ownAmps: (p) => p.own,
+  bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
+  headline: (p) => `±${formatNominal(p.drift, 's')} a month`,
   notes: [
     'SQW only pulls down: it can wake a controller at a set time.',
     'Boards with a charging resistor overcharge a plain coin cell: take it out, or fit a rechargeable one.',
@@ -31,4 +33,4 @@ export const realTimeClock: PartKind = {
   source: 'What it draws; ±2 ppm as typical of compensated clocks (from memory).',
   price: '1 to 5',
   glyph: 'M12 2A10 10 0 1 0 12 22A10 10 0 1 0 12 2M12 6V12L16 15',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const recordedSensor: PartKind = {
+export const recordedSensor = definePart({
   kind: 'recorded-sensor',
   label: 'Recorded readings',
   summary: 'A stand-in that plays readings from a CSV file as a voltage.',
@@ -18,17 +17,18 @@ export const recordedSensor: PartKind = {
     { id: 'offset', label: 'Added', unit: 'V', default: 0, min: -30, max: 30 },
     { id: 'ohms', label: 'Output resistance', unit: 'Ω', default: 1000, min: 0.1, max: 1e7 },
   ],
-  ratings: [ampsRating('out', () => 0.1)],
+  ratings: [{ into: 'out', limit: 0.1 }],
   elements: (p, state) => [
     {
       type: 'voltage-source',
       plus: '#emf',
       minus: 'gnd',
-      volts: p['offset'] + p['scale'] * state.felt.recorded,
+      volts: p.offset + p.scale * state.felt.recorded,
     },
-    { type: 'resistor', a: '#emf', b: 'out', ohms: p['ohms'] },
+    { type: 'resistor', a: '#emf', b: 'out', ohms: p.ohms },
   ],
-  headline: (p) => `× ${formatNominal(p['scale'], '')}`,
+  tunable: ['ohms'],
+  headline: (p) => `× ${formatNominal(p.scale, '')}`,
   feels: { quantities: ['recorded'], rises: 'out' },
   curve: {
     vary: { felt: 'recorded' },
@@ -46,4 +46,4 @@ export const recordedSensor: PartKind = {
   source: 'Voltage source that follows the recording of the design (own convention).',
   price: 'under 1',
   glyph: 'M4 3H16L20 7V21H4ZM7 17L10 11L13 15L17 9M16 3V7H20',
-};
+});

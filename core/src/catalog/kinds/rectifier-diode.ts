@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const rectifierDiode: PartKind = {
+export const rectifierDiode = definePart({
   kind: 'rectifier-diode',
   label: 'Rectifier diode (1N4007)',
   summary: 'Lets current pass one way; catches the kick of a coil.',
@@ -19,14 +18,15 @@ export const rectifierDiode: PartKind = {
     { id: 'maxVolts', label: 'Reverse voltage', unit: 'V', default: 1000, min: 10, max: 2000 },
   ],
   ratings: [
-    ampsRating('a', (p) => p['maxAmps']),
-    voltsRating('k', 'a', 'reverse voltage', (p) => p['maxVolts']),
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'reverse voltage', from: 'k', to: 'a', limit: (p) => p.maxVolts },
   ],
   elements: () => [
     { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 7e-9, emission: 1.8 },
     { type: 'resistor', a: '#bulk', b: 'k', ohms: 0.034 },
   ],
-  headline: (p) => `${formatNominal(p['maxAmps'], 'A')}, ${formatNominal(p['maxVolts'], 'V')}`,
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => `${formatNominal(p.maxAmps, 'A')}, ${formatNominal(p.maxVolts, 'V')}`,
   conducts: { from: 'a', to: 'k' },
   curve: {
     vary: { plus: 'a', minus: 'k' },
@@ -41,4 +41,4 @@ export const rectifierDiode: PartKind = {
   source: 'Diode equation with the usual constants of the type 1N4007 (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23',
-};
+});

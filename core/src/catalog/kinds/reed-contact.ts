@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { contactParams, contactTerminals, movedContact } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const reedContact: PartKind = {
+export const reedContact = definePart({
   kind: 'reed-contact',
   label: 'Reed contact',
   summary: 'Two reeds in glass that close when a magnet comes near.',
@@ -24,17 +23,17 @@ export const reedContact: PartKind = {
     { id: 'dropOut', label: 'Opens at', unit: 'T', default: 1.2e-3, min: 5e-5, max: 0.1 },
     ...contactParams(0.15, 0.5e-3, 0.5),
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
       // Either pole closes it.
       drive: Math.abs(state.felt.field),
       rests: 'open',
-      on: p['pullIn'],
-      off: Math.min(p['dropOut'], p['pullIn']),
+      on: p.pullIn,
+      off: Math.min(p.dropOut, p.pullIn),
     }),
   ],
-  headline: (p) => `closes at ${formatNominal(p['pullIn'], 'T')}`,
+  headline: (p) => `closes at ${formatNominal(p.pullIn, 'T')}`,
   feels: { quantities: ['field'] },
   curve: {
     vary: { felt: 'field' },
@@ -52,4 +51,4 @@ export const reedContact: PartKind = {
     'A contact with pull-in and drop-out field, resistance and bounce as typical of 14 mm reeds (from memory).',
   price: '1 to 5',
   glyph: 'M1 12H4M4 7H20C23 7 23 17 20 17H4C1 17 1 7 4 7M6 12L14 10M11 13.5H18M20 12H23',
-};
+});

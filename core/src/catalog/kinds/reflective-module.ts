@@ -1,4 +1,4 @@
-import type { PartKind } from '../part-kind.js';
+import { definePart } from '../define-part.js';
 import {
   comparatorInside,
   comparatorNotes,
@@ -11,15 +11,15 @@ import { reflectivePair } from './reflective-pair.js';
 import { resistor } from './resistor.js';
 
 const inside = comparatorInside(
-  (p) => [
+  (p: { turn: number; halfAngle: number; ledOhms: number; load: number }) => [
     // Lensed 5 mm parts: 20 mW/sr at 20 mA, 4 mA at 1 mW/cm².
     inner('B1', 'Reflective pair', reflectivePair, {
-      halfAngle: p['halfAngle'],
+      halfAngle: p.halfAngle,
       intensity: 1,
       sensitivity: 4e-4,
     }),
-    inner('R1', 'LED resistor', resistor, { ohms: p['ledOhms'] }),
-    inner('R2', 'Receiver load', resistor, { ohms: p['load'] }),
+    inner('R1', 'LED resistor', resistor, { ohms: p.ledOhms }),
+    inner('R2', 'Receiver load', resistor, { ohms: p.load }),
   ],
   [
     ['VCC', 'R1.a'],
@@ -33,7 +33,7 @@ const inside = comparatorInside(
   'below',
 );
 
-export const reflectiveModule: PartKind = {
+export const reflectiveModule = definePart({
   kind: 'reflective-module',
   label: 'Obstacle module, infrared',
   summary:
@@ -52,10 +52,11 @@ export const reflectiveModule: PartKind = {
   ratings: comparatorRatings,
   inside,
   elements: (p, state) => moduleElements(inside, p, state),
-  headline: (p) => `trimmer ${Math.round(100 * p['turn'])} %`,
+  tunable: ['halfAngle'],
+  headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
   feels: {
     quantities: ['reflection', 'infrared'],
-    halfAngle: (p) => p['halfAngle'],
+    halfAngle: (p) => p.halfAngle,
     radius: () => 0.006,
     noise: () => 0.002,
   },
@@ -79,4 +80,4 @@ export const reflectiveModule: PartKind = {
   price: 'under 1',
   glyph:
     'M2 4H22V20H2ZM5 8L9 10L5 12ZM9 8V12M5 14V18M5 15L9 13.5M5 17L9 18.5M13 8L18 12L13 16M19 7V17',
-};
+});

@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 import { photocurrent, photoGain } from '../photocurrent.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const reflectivePair: PartKind = {
+export const reflectivePair = definePart({
   kind: 'reflective-pair',
   label: 'Reflective infrared pair',
   summary:
@@ -44,15 +43,14 @@ export const reflectivePair: PartKind = {
     { id: 'maxAmps', label: 'LED current', unit: 'A', default: 0.05, min: 1e-3, max: 1 },
   ],
   ratings: [
-    ampsRating('a', (p) => p['maxAmps']),
-    voltsRating('k', 'a', 'LED reversed', () => 5),
-    voltsRating('c', 'e', 'collector over emitter', () => 30),
-    voltsRating('e', 'c', 'receiver reversed', () => 5),
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'LED reversed', from: 'k', to: 'a', limit: 5 },
+    { label: 'collector over emitter', from: 'c', to: 'e', limit: 30 },
+    { label: 'receiver reversed', from: 'e', to: 'c', limit: 5 },
   ],
   elements: (p, state) => {
-    const ambient = p['sensitivity'] * Math.max(0, state.felt.infrared) + p['dark'];
-    const back =
-      p['intensity'] * (1 - p['aged']) * (Math.max(0, state.felt.reflection) + p['crosstalk']);
+    const ambient = p.sensitivity * Math.max(0, state.felt.infrared) + p.dark;
+    const back = p.intensity * (1 - p.aged) * (Math.max(0, state.felt.reflection) + p.crosstalk);
     return [
       { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2, gap: 1.4 },
       // The LED current is read off over one ohm; what comes back of it becomes base current.
@@ -63,17 +61,19 @@ export const reflectivePair: PartKind = {
         to: '#base',
         plus: '#bulk',
         minus: 'k',
-        siemens: (p['sensitivity'] * back) / (photoGain + 1),
+        siemens: (p.sensitivity * back) / (photoGain + 1),
       },
       ...photocurrent(ambient),
       { type: 'resistor', a: '#base', b: 'e', ohms: 10e9 },
     ];
   },
-  headline: (p) => `±${formatNominal(p['halfAngle'], '°')}`,
+  junctions: [{ anode: 'a', cathode: 'k', volts: () => 1.5, maxAmps: (p) => p.maxAmps }],
+  tunable: ['halfAngle'],
+  headline: (p) => `±${formatNominal(p.halfAngle, '°')}`,
   feels: {
     quantities: ['reflection', 'infrared'],
-    halfAngle: (p) => p['halfAngle'],
-    radius: (p) => p['spacing'],
+    halfAngle: (p) => p.halfAngle,
+    radius: (p) => p.spacing,
     noise: () => 0.002,
     rises: 'e',
   },
@@ -102,4 +102,4 @@ export const reflectivePair: PartKind = {
   price: 'under 1',
   glyph:
     'M3 3L9 6L3 9ZM9 3V9M3 15V21M3 18H1M3 16L9 13M3 20L9 23M12 5L20 9L12 16M20 3V15M12 16L14.6 16M12 16L13 13.6',
-};
+});

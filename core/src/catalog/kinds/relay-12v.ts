@@ -1,10 +1,10 @@
+import { across, at } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
 import { changeover, kickBounds } from '../coil.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const relay12v: PartKind = {
+export const relay12v = definePart({
   kind: 'relay-12v',
   label: 'Relay, one changeover contact',
   summary: 'A small coil current switches a large load, apart from the rest of the circuit.',
@@ -18,6 +18,7 @@ export const relay12v: PartKind = {
     { id: 'no', label: 'NO', role: 'contact', optional: true },
     { id: 'nc', label: 'NC', role: 'contact', optional: true },
   ],
+  stateNodes: ['#armature'],
   params: [
     { id: 'volts', label: 'Coil voltage', unit: 'V', default: 12, min: 3, max: 48 },
     {
@@ -38,9 +39,9 @@ export const relay12v: PartKind = {
     { id: 'maxAmps', label: 'Contact rating', unit: 'A', default: 10, min: 0.1, max: 40 },
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'coil voltage', (p) => 1.3 * p['volts']),
-    voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.3 * p['volts']),
-    ampsRating('com', (p) => p['maxAmps']),
+    { label: 'coil voltage', from: 'plus', to: 'minus', limit: (p) => 1.3 * p.volts },
+    { label: 'coil voltage, reversed', from: 'minus', to: 'plus', limit: (p) => 1.3 * p.volts },
+    { into: 'com', limit: (p) => p.maxAmps },
   ],
   elements: (p, state) => [
     {
@@ -48,27 +49,36 @@ export const relay12v: PartKind = {
       plus: 'plus',
       minus: 'minus',
       armature: '#armature',
-      ohms: copperAt(p['ohms'], state.celsius),
-      henries: p['henries'],
-      pullIn: p['pullIn'] / p['ohms'],
-      dropOut: p['dropOut'] / p['ohms'],
-      operate: p['operate'],
-      release: p['release'],
+      ohms: copperAt(p.ohms, state.celsius),
+      henries: p.henries,
+      pullIn: p.pullIn / p.ohms,
+      dropOut: p.dropOut / p.ohms,
+      operate: p.operate,
+      release: p.release,
       latching: false,
       polarised: false,
     },
-    ...kickBounds('plus', 'minus', p['ohms'], 50, 100e-12),
-    ...changeover(p['bounce']),
+    ...kickBounds('plus', 'minus', p.ohms, 50, 100e-12),
+    ...changeover(p.bounce),
   ],
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
+  load: { volts: (p) => p.volts, amps: (p) => p.volts / p.ohms },
+  tunable: ['ohms'],
+  contacts: [{ terminals: ['com', 'no', 'nc'], maxAmps: (p) => p.maxAmps }],
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'pulled in',
-    active: (part) => (part.volts['#armature'] ?? 0) > 0.5,
+    active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) =>
-      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it pulls in at ${formatNominal(p['pullIn'], 'V')} and lets go at ${formatNominal(p['dropOut'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over its coil; it pulls in at ${formatNominal(p.pullIn, 'V')} and lets go at ${formatNominal(p.dropOut, 'V')}`,
   },
-  relays: (part) => ({ relay: (part.volts['#armature'] ?? 0) > 0.5 }),
-  coil: { plus: 'plus', minus: 'minus' },
+  relays: (part) => ({ relay: at(part, '#armature') > 0.5 }),
+  coil: {
+    plus: 'plus',
+    minus: 'minus',
+    henries: (p) => p.henries,
+    pullIn: (p) => p.pullIn,
+    dropOut: (p) => p.dropOut,
+  },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: 0,
@@ -89,4 +99,4 @@ export const relay12v: PartKind = {
     'Coil as R and L with pull-in and drop-out current and travel times, contacts with bounce; values as typical of 12 V, 0.36 W types (from memory).',
   price: '1 to 5',
   glyph: 'M3 6H11V18H3ZM7 6V2M7 18V22M11 12H14M17 4V8L21 15M17 20V16',
-};
+});

@@ -1,4 +1,3 @@
-import type { PartKind } from '../part-kind.js';
 import { relayBoard } from '../relay-board.js';
 
-export const relayBoard1: PartKind = relayBoard(1);
+export const relayBoard1 = relayBoard(1);

@@ -1,4 +1,3 @@
-import type { PartKind } from '../part-kind.js';
 import { relayBoard } from '../relay-board.js';
 
-export const relayBoard2: PartKind = relayBoard(2);
+export const relayBoard2 = relayBoard(2);

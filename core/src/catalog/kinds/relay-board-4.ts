@@ -1,4 +1,3 @@
-import type { PartKind } from '../part-kind.js';
 import { relayBoard } from '../relay-board.js';
 
-export const relayBoard4: PartKind = relayBoard(4);
+export const relayBoard4 = relayBoard(4);

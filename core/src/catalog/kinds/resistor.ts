@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { wattsRating } from '../ratings.js';
 
-export const resistor: PartKind = {
+export const resistor = definePart({
   kind: 'resistor',
   label: 'Resistor',
   summary: 'Limits current, divides voltage, loads a sensor.',
@@ -27,12 +26,14 @@ export const resistor: PartKind = {
     },
     { id: 'watts', label: 'Power rating', unit: 'W', default: 0.25, min: 0.03, max: 50 },
   ],
-  ratings: [wattsRating((p) => p['watts'])],
-  elements: (p) => [{ type: 'resistor', a: 'a', b: 'b', ohms: p['ohms'] }],
-  headline: (p) => formatNominal(p['ohms'], 'Ω'),
+  ratings: [{ heat: (p) => p.watts }],
+  elements: (p) => [{ type: 'resistor', a: 'a', b: 'b', ohms: p.ohms }],
+  resistance: { a: 'a', b: 'b', param: 'ohms', ohms: (p) => p.ohms },
+  tunable: ['ohms'],
+  headline: (p) => formatNominal(p.ohms, 'Ω'),
   notes: ['Either way round. The bands give value and tolerance (IEC 60062).'],
   cautions: [],
   source: "Ohm's law; ¼ W film resistor as the usual size (common practice).",
   price: 'under 1',
   glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23',
-};
+});

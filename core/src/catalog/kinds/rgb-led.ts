@@ -1,13 +1,13 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatQuantity } from '../../quantity/index.js';
 import type { Element } from '../element.js';
-import type { PartKind, Terminal } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-const colours = ['red', 'green', 'blue'];
+const colours = ['red', 'green', 'blue'] as const;
 /** Below this a chip is hard to see in a lit room (common practice). */
 const visible = 1e-3;
 
-export const rgbLed: PartKind = {
+export const rgbLed = definePart({
   kind: 'rgb-led',
   label: 'Three-colour LED',
   summary: 'Red, green and blue in one case with a common cathode.',
@@ -15,12 +15,9 @@ export const rgbLed: PartKind = {
   words: ['rgb', 'colour', 'led', 'light', 'indicator', 'red', 'green', 'blue', 'show'],
   stage: 'acts',
   terminals: [
-    ...colours.map((id): Terminal => ({
-      id,
-      label: id[0].toUpperCase(),
-      role: 'passive',
-      optional: true,
-    })),
+    { id: 'red', label: 'R', role: 'passive', optional: true },
+    { id: 'green', label: 'G', role: 'passive', optional: true },
+    { id: 'blue', label: 'B', role: 'passive', optional: true },
     { id: 'k', label: 'K', role: 'passive' },
   ],
   params: [
@@ -30,8 +27,8 @@ export const rgbLed: PartKind = {
     { id: 'maxAmps', label: 'Current rating, each', unit: 'A', default: 0.02, min: 1e-3, max: 1 },
   ],
   ratings: colours.flatMap((c) => [
-    ampsRating(c, (p) => p['maxAmps']),
-    voltsRating('k', c, `${c} reversed`, () => 5),
+    { into: c, limit: (p: { maxAmps: number }) => p.maxAmps },
+    { label: `${c} reversed`, from: 'k' as const, to: c, limit: 5 },
   ]),
   elements: (p) =>
     colours.flatMap((c): Element[] => {
@@ -43,12 +40,20 @@ export const rgbLed: PartKind = {
         { type: 'resistor', a: `#${c}`, b: 'k', ohms: bulk },
       ];
     }),
+  junctions: colours.map((name) => ({
+    anode: name,
+    cathode: 'k' as const,
+    name,
+    visible: true,
+    volts: (p: Record<typeof name, number>) => p[name],
+    maxAmps: (p: { maxAmps: number }) => p.maxAmps,
+  })),
   headline: () => 'common cathode',
   acts: {
     word: 'lit',
-    active: (part) => colours.some((c) => (part.amps[c] ?? 0) >= visible),
+    active: (part) => colours.some((c) => into(part, c) >= visible),
     because: (part) =>
-      colours.map((c) => `${c} ${formatQuantity(Math.max(0, part.amps[c] ?? 0), 'A')}`).join(', '),
+      colours.map((c) => `${c} ${formatQuantity(Math.max(0, into(part, c)), 'A')}`).join(', '),
   },
   curve: {
     vary: { plus: 'v', minus: 'k' },
@@ -68,4 +73,4 @@ export const rgbLed: PartKind = {
   price: 'under 1',
   glyph:
     'M3 3L9 6L3 9ZM9 3V9M3 9L9 12L3 15ZM9 9V15M3 15L9 18L3 21ZM9 15V21M9 6H15M9 12H15M9 18H15M15 6V18M15 12H21',
-};
+});

@@ -1,16 +1,15 @@
+import { definePart } from '../define-part.js';
 import type { Element } from '../element.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
 /** The two contacts in the four quarters of a step. */
-const gray = [
+const gray: readonly (readonly [0 | 1, 0 | 1])[] = [
   [0, 0],
   [1, 0],
   [1, 1],
   [0, 1],
 ];
 
-export const rotaryKnob: PartKind = {
+export const rotaryKnob = definePart({
   kind: 'rotary-knob',
   label: 'Rotary knob with push',
   summary: 'Two contacts that tell how far and which way it is turned, and one that is pressed.',
@@ -37,9 +36,9 @@ export const rotaryKnob: PartKind = {
     { id: 'ohms', label: 'Contact resistance', unit: 'Ω', default: 1, min: 1e-3, max: 1e3 },
     { id: 'bounce', label: 'Bounce', unit: 's', default: 2e-3, min: 0, max: 0.1 },
   ],
-  ratings: ['A', 'B', 'SW'].map((id) => ampsRating(id, () => 0.01)),
+  ratings: (['A', 'B', 'SW'] as const).map((into) => ({ into, limit: 0.01 })),
   elements: (p, state) => {
-    const [a, b] = gray[p['position'] % 4] ?? gray[0];
+    const [a, b] = gray[p.position % 4] ?? [0, 0];
     const contact = (terminal: string, drive: number, on: number): Element => ({
       type: 'switch',
       a: terminal,
@@ -48,16 +47,13 @@ export const rotaryKnob: PartKind = {
       rests: 'open',
       on,
       off: 0.7 * on,
-      ohms: p['ohms'],
-      bounce: p['bounce'],
+      ohms: p.ohms,
+      bounce: p.bounce,
     });
-    return [
-      contact('A', a, 0.5),
-      contact('B', b, 0.5),
-      contact('SW', state.felt.force, p['force']),
-    ];
+    return [contact('A', a, 0.5), contact('B', b, 0.5), contact('SW', state.felt.force, p.force)];
   },
-  headline: (p) => `at ${p['position']}`,
+  tunable: ['ohms'],
+  headline: (p) => `at ${p.position}`,
   feels: { quantities: ['force'], radius: () => 0.01 },
   curve: {
     vary: { param: 'position' },
@@ -80,4 +76,4 @@ export const rotaryKnob: PartKind = {
     'Two contacts in quadrature and a push contact; values as typical of small encoders (from memory).',
   price: '1 to 5',
   glyph: 'M12 3A9 9 0 1 0 12 21A9 9 0 1 0 12 3M12 12L17 6M20 2A12 12 0 0 1 23 8M23 5V8L20 7.5',
-};
+});

@@ -1,7 +1,7 @@
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 
-export const schmittInverter: PartKind = {
+export const schmittInverter = definePart({
   kind: 'schmitt-inverter',
   label: 'Schmitt inverter (74HC14 type)',
   summary: 'Turns a slow or noisy signal into a clean yes or no, inverted.',
@@ -38,11 +38,10 @@ export const schmittInverter: PartKind = {
   feed: { plus: 'vcc', minus: 'gnd', least: () => 2 },
   decouple: 100e-9,
   ratings: [
-    voltsRating('vcc', 'gnd', 'supply', () => 6),
-    voltsRating('gnd', 'vcc', 'supply reversed', () => 0.5),
-    voltsRating('in', 'vcc', 'input above the supply', () => 0.5),
-    voltsRating('gnd', 'in', 'input below ground', () => 0.5),
-    ampsRating('out', () => 0.025),
+    ...supplyLimits('vcc', 'gnd', 6, 0.5),
+    { label: 'input above the supply', from: 'in', to: 'vcc', limit: 0.5 },
+    { label: 'input below ground', from: 'gnd', to: 'in', limit: 0.5 },
+    { into: 'out', limit: 0.025 },
   ],
   elements: (p) => [
     {
@@ -52,9 +51,9 @@ export const schmittInverter: PartKind = {
       supply: 'vcc',
       ground: 'gnd',
       inverts: true,
-      rising: Math.max(p['rising'], p['falling']),
-      falling: Math.min(p['rising'], p['falling']),
-      ohms: p['ohms'],
+      rising: Math.max(p.rising, p.falling),
+      falling: Math.min(p.rising, p.falling),
+      ohms: p.ohms,
       delay: 15e-9,
     },
     { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 5e6 },
@@ -62,6 +61,7 @@ export const schmittInverter: PartKind = {
     { type: 'diode', anode: 'in', cathode: 'vcc', saturation: 1e-14, emission: 1 },
     { type: 'diode', anode: 'gnd', cathode: 'in', saturation: 1e-14, emission: 1 },
   ],
+  tunable: ['ohms'],
   headline: () => 'inverts',
   curve: {
     vary: { plus: 'in', minus: 'gnd' },
@@ -80,4 +80,4 @@ export const schmittInverter: PartKind = {
   price: 'under 1',
   glyph:
     'M4 4V20L17 12ZM1 12H4M17 12A1.5 1.5 0 1 0 20 12A1.5 1.5 0 1 0 17 12M20 12H23M7 14H9V10H11',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const schottkyDiode: PartKind = {
+export const schottkyDiode = definePart({
   kind: 'schottky-diode',
   label: 'Schottky diode (1N5819)',
   summary: 'A diode with half the drop: feeds, polarity protection, fast clamps.',
@@ -19,8 +18,8 @@ export const schottkyDiode: PartKind = {
     { id: 'maxVolts', label: 'Reverse voltage', unit: 'V', default: 40, min: 10, max: 200 },
   ],
   ratings: [
-    ampsRating('a', (p) => p['maxAmps']),
-    voltsRating('k', 'a', 'reverse voltage', (p) => p['maxVolts']),
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'reverse voltage', from: 'k', to: 'a', limit: (p) => p.maxVolts },
   ],
   elements: () => [
     { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 3e-6, emission: 1.05, gap: 0.69 },
@@ -28,7 +27,8 @@ export const schottkyDiode: PartKind = {
     // It leaks when hot and reversed.
     { type: 'resistor', a: 'a', b: 'k', ohms: 2e6 },
   ],
-  headline: (p) => `${formatNominal(p['maxAmps'], 'A')}, ${formatNominal(p['maxVolts'], 'V')}`,
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => `${formatNominal(p.maxAmps, 'A')}, ${formatNominal(p.maxVolts, 'V')}`,
   conducts: { from: 'a', to: 'k' },
   curve: {
     vary: { plus: 'a', minus: 'k' },
@@ -44,4 +44,4 @@ export const schottkyDiode: PartKind = {
     'Diode equation fitted to 0.34 V at 0.1 A and 0.45 V at 1 A, as typical of the type 1N5819 (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM14 8V6H17V18H20V16M17 12H23',
-};
+});

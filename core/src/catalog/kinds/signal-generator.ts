@@ -1,8 +1,8 @@
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const signalGenerator: PartKind = {
+export const signalGenerator = definePart({
   kind: 'signal-generator',
   label: 'Signal generator',
   summary: 'A stand-in for a sensor: a steady voltage with a sine or a square on it.',
@@ -17,19 +17,10 @@ export const signalGenerator: PartKind = {
     { id: 'mean', label: 'Mean', unit: 'V', default: 2.5, min: -30, max: 30 },
     { id: 'amplitude', label: 'Amplitude', unit: 'V', default: 0, min: 0, max: 30 },
     { id: 'hertz', label: 'Frequency', unit: 'Hz', default: 10, min: 1e-3, max: 1e6 },
-    {
-      id: 'shape',
-      label: 'Shape',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['sine', 'square'],
-    },
+    choice('shape', 'Shape', ['sine', 'square'], 'sine'),
     { id: 'ohms', label: 'Output resistance', unit: 'Ω', default: 50, min: 0.1, max: 1e6 },
   ],
-  ratings: [ampsRating('out', () => 0.1)],
+  ratings: [{ into: 'out', limit: 0.1 }],
   elements: (p) => {
     const { mean, amplitude, hertz } = p;
     const period = 1 / hertz;
@@ -41,7 +32,7 @@ export const signalGenerator: PartKind = {
         minus: 'gnd',
         volts: mean,
         wave:
-          p['shape'] === 0
+          p.shape === 'sine'
             ? { shape: 'sine', mean, amplitude, hertz }
             : {
                 shape: 'pulse',
@@ -54,10 +45,12 @@ export const signalGenerator: PartKind = {
                 period,
               },
       },
-      { type: 'resistor', a: '#emf', b: 'out', ohms: p['ohms'] },
+      { type: 'resistor', a: '#emf', b: 'out', ohms: p.ohms },
     ];
   },
-  headline: (p) => `${formatNominal(p['mean'], 'V')} ± ${formatNominal(p['amplitude'], 'V')}`,
+  waves: (p) => p.amplitude > 0,
+  tunable: ['ohms'],
+  headline: (p) => `${formatNominal(p.mean, 'V')} ± ${formatNominal(p.amplitude, 'V')}`,
   curve: {
     vary: { param: 'mean' },
     from: -5,
@@ -75,4 +68,4 @@ export const signalGenerator: PartKind = {
   source: 'Voltage source with a waveform behind a resistance (closed form).',
   price: 'over 20',
   glyph: 'M12 2A10 10 0 1 0 12 22A10 10 0 1 0 12 2M5 12C7 6 9.5 6 12 12C14.5 18 17 18 19 12',
-};
+});

@@ -1,5 +1,5 @@
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { draws } from '../sensor-output.js';
 import { controllerPin, pinElements, pinRatings } from '../controller-pins.js';
 
@@ -10,13 +10,13 @@ const pinList = [
   controllerPin('P4', 'serial in'),
   controllerPin('P5', 'pwm', 'interrupt'),
   controllerPin('P6', 'pwm', 'interrupt'),
-  ...['P7', 'P8', 'P9', 'P10', 'P11', 'P12', 'P13', 'P14', 'P15', 'P16'].map((id) =>
+  ...(['P7', 'P8', 'P9', 'P10', 'P11', 'P12', 'P13', 'P14', 'P15', 'P16'] as const).map((id) =>
     controllerPin(id, 'interrupt'),
   ),
 ];
 const pins = pinList.map((pin) => pin.id);
 
-export const smallComputer3v3: PartKind = {
+export const smallComputer3v3 = definePart({
   kind: 'small-computer-3v3',
   label: '3.3 V small computer',
   summary: 'A whole computer with pins: network, files, cameras; no converter, and it drinks.',
@@ -40,14 +40,8 @@ export const smallComputer3v3: PartKind = {
   feed: { plus: '5V', minus: 'GND', least: () => 4.75 },
   ratings: [
     ...pinRatings(pins, '3V3', 0.05),
-    voltsRating('5V', 'GND', 'voltage at 5 V in', () => 5.5),
-    {
-      id: 'amps-3V3',
-      label: 'current out of 3.3 V',
-      unit: 'A',
-      limit: () => 0.05,
-      stress: (part) => -(part.amps['3V3'] ?? 0),
-    },
+    { label: 'voltage at 5 V in', from: '5V', to: 'GND', limit: 5.5 },
+    { label: 'current out of 3.3 V', outOf: '3V3', limit: 0.05 },
   ],
   elements: (p, state) => [
     {
@@ -55,22 +49,26 @@ export const smallComputer3v3: PartKind = {
       input: '5V',
       output: '3V3',
       ground: 'GND',
-      volts: p['rail'],
+      volts: p.rail,
       dropOut: 0.3,
       outputOhms: 0.1,
     },
-    draws('5V', 'GND', p['own'], 5),
+    draws('5V', 'GND', p.own, 5),
     ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p, '3V3')),
   ],
   phases: [
-    { label: 'working', amps: (p) => p['own'] },
-    { label: 'idle', amps: (p) => 0.6 * p['own'] },
-    { label: 'halted', amps: (p) => 0.1 * p['own'] },
+    { label: 'working', amps: (p) => p.own },
+    { label: 'idle', amps: (p) => 0.6 * p.own },
+    { label: 'halted', amps: (p) => 0.1 * p.own },
   ],
+  supplies: [{ at: '3V3', volts: (p) => p.rail }],
+  ownAmps: (p) => p.own,
   headline: () => 'no converter',
   brownOut: { below: 2.9, starts: 20 },
   inputs: {
-    supply: (part) => (part.volts['3V3'] ?? 0) - (part.volts['GND'] ?? 0),
+    nominal: (p) => p.rail,
+    maxAmps: (p) => p.pinAmps,
+    supply: (part) => across(part, '3V3', 'GND'),
     low: () => 0.25,
     high: () => 0.5,
   },
@@ -93,4 +91,4 @@ export const smallComputer3v3: PartKind = {
     'A load on 5 V, a regulator for the pins, pins as a resistance to either rail with clamp diodes; 0.6 A, 50 mA in all as typical of small computers (from memory). Brown-out at 2.9 V, start-up in 20 s (from memory).',
   price: 'over 20',
   glyph: 'M3 4H21V18H3ZM6 7H18V15H6ZM9 18V22M15 18V22M7 22H17M9 11H12M9 13H14',
-};
+});

@@ -1,7 +1,6 @@
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
+import { definePart } from '../define-part.js';
 
-export const smokeChamber: PartKind = {
+export const smokeChamber = definePart({
   kind: 'smoke-chamber',
   label: 'Smoke chamber, optical',
   summary:
@@ -31,9 +30,9 @@ export const smokeChamber: PartKind = {
     { id: 'maxAmps', label: 'LED current, pulsed', unit: 'A', default: 0.3, min: 1e-3, max: 2 },
   ],
   ratings: [
-    ampsRating('a', (p) => p['maxAmps']),
-    voltsRating('k', 'a', 'LED reversed', () => 5),
-    voltsRating('pk', 'pa', 'photodiode reverse voltage', () => 30),
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'LED reversed', from: 'k', to: 'a', limit: 5 },
+    { label: 'photodiode reverse voltage', from: 'pk', to: 'pa', limit: 30 },
   ],
   elements: (p, state) => [
     { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2, gap: 1.4 },
@@ -45,11 +44,12 @@ export const smokeChamber: PartKind = {
       to: 'pa',
       plus: '#bulk',
       minus: 'k',
-      siemens: p['clear'] + p['dust'] + p['perSmoke'] * state.felt.smoke,
+      siemens: p.clear + p.dust + p.perSmoke * state.felt.smoke,
     },
     { type: 'diode', anode: 'pa', cathode: 'pk', saturation: 1e-11, emission: 1.2 },
     { type: 'resistor', a: 'pa', b: 'pk', ohms: 1e9 },
   ],
+  lifeSafety: true,
   headline: () => 'scatter',
   feels: { quantities: ['smoke'], noise: () => 0.005, rises: 'pa' },
   curve: {
@@ -79,4 +79,4 @@ export const smokeChamber: PartKind = {
   price: '1 to 5',
   glyph:
     'M3 4H21V14H3ZM6 7L9 9L6 11ZM18 7V11M3 14L6 20M21 14L18 20M11 17C9 19 13 20 11 22M14 17C12 19 16 20 14 22',
-};
+});

@@ -1,9 +1,9 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { constant, draws, followed } from '../sensor-output.js';
 
-export const soilProbe: PartKind = {
+export const soilProbe = definePart({
   kind: 'soil-probe',
   label: 'Soil probe, capacitive',
   summary: 'A blade in the soil: its voltage falls as the soil is wetter.',
@@ -38,20 +38,17 @@ export const soilProbe: PartKind = {
     { id: 'noise', label: 'Noise', unit: '', default: 0.003, min: 0, max: 0.1 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 3 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3)],
   elements: (p, state) => {
-    const share = Math.min(1, Math.max(0, state.felt.moisture) / p['soaked']);
+    const share = Math.min(1, Math.max(0, state.felt.moisture) / p.soaked);
     return [
       draws('VCC', 'GND', 5e-3, 5),
-      constant('#volts', p['dry'] + (p['wet'] - p['dry']) * share),
+      constant('#volts', p.dry + (p.wet - p.dry) * share),
       ...followed('#volts', { output: 'OUT', supply: 'VCC', ground: 'GND' }, 10e3),
     ];
   },
-  headline: (p) => `${formatNominal(p['dry'], 'V')} dry`,
-  feels: { quantities: ['moisture'], noise: (p) => p['noise'] },
+  headline: (p) => `${formatNominal(p.dry, 'V')} dry`,
+  feels: { quantities: ['moisture'], noise: (p) => p.noise },
   curve: {
     vary: { felt: 'moisture' },
     from: 0,
@@ -71,4 +68,4 @@ export const soilProbe: PartKind = {
     'A straight line between the volts in dry and in soaked soil; 2.4 and 1.2 V as typical (from memory).',
   price: '1 to 5',
   glyph: 'M10 1H14V14L12 22L10 14ZM2 12H8M16 12H22M4 16H8M16 16H20M12 5V9',
-};
+});

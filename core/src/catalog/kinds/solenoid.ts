@@ -1,10 +1,10 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
 import { kickBounds } from '../coil.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const solenoid: PartKind = {
+export const solenoid = definePart({
   kind: 'solenoid',
   label: 'Solenoid or valve coil',
   summary: 'Pulls a plunger or opens a valve while current flows.',
@@ -30,27 +30,34 @@ export const solenoid: PartKind = {
     { id: 'pullIn', label: 'Pulls at', unit: 'V', default: 9, min: 0.5, max: 48 },
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.15 * p['volts']),
-    voltsRating('minus', 'plus', 'voltage, reversed', (p) => 1.15 * p['volts']),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.15 * p.volts },
+    { label: 'voltage, reversed', from: 'minus', to: 'plus', limit: (p) => 1.15 * p.volts },
   ],
   elements: (p, state) => [
     {
       type: 'inductor',
       a: 'plus',
       b: 'minus',
-      henries: p['henries'],
-      ohms: copperAt(p['ohms'], state.celsius),
+      henries: p.henries,
+      ohms: copperAt(p.ohms, state.celsius),
     },
-    ...kickBounds('plus', 'minus', p['ohms'], 40, 300e-12),
+    ...kickBounds('plus', 'minus', p.ohms, 40, 300e-12),
   ],
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['ohms'], 'Ω')}`,
+  load: { volts: (p) => p.volts, amps: (p) => p.volts / p.ohms },
+  tunable: ['ohms'],
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'pulled',
-    active: (part, p) => Math.abs(part.amps['plus'] ?? 0) >= p['pullIn'] / p['ohms'],
+    active: (part, p) => Math.abs(into(part, 'plus')) >= p.pullIn / p.ohms,
     because: (part, p) =>
-      `${formatQuantity(part.amps['plus'] ?? 0, 'A')} flows; it pulls at ${formatQuantity(p['pullIn'] / p['ohms'], 'A')}`,
+      `${formatQuantity(into(part, 'plus'), 'A')} flows; it pulls at ${formatQuantity(p.pullIn / p.ohms, 'A')}`,
   },
-  coil: { plus: 'plus', minus: 'minus' },
+  coil: {
+    plus: 'plus',
+    minus: 'minus',
+    henries: (p) => p.henries,
+    pullIn: (p) => p.pullIn,
+  },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: 0,
@@ -67,4 +74,4 @@ export const solenoid: PartKind = {
     'v = R·i + L·di/dt with losses; inductance taken as constant while the plunger moves (from memory).',
   price: '5 to 20',
   glyph: 'M3 6H15V18H3ZM6 6V18M9 6V18M12 6V18M15 12H22M22 9V15',
-};
+});

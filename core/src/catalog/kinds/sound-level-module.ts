@@ -1,9 +1,9 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws, followed } from '../sensor-output.js';
 
-export const soundLevelModule: PartKind = {
+export const soundLevelModule = definePart({
   kind: 'sound-level-module',
   label: 'Sound-level module',
   summary: 'Microphone, amplifier and peak follower: a voltage that goes with how loud it is.',
@@ -32,15 +32,12 @@ export const soundLevelModule: PartKind = {
     { id: 'noise', label: 'Noise, as pressure', unit: 'Pa', default: 5e-4, min: 0, max: 0.1 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.4 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3)],
   elements: (p, state) => {
-    const peak = Math.SQRT2 * state.felt.sound * p['sensitivity'] * p['gain'];
+    const peak = Math.SQRT2 * state.felt.sound * p.sensitivity * p.gain;
     return [
       draws('VCC', 'GND', 1.2e-3, 5),
-      { type: 'level', node: '#peak', value: peak, up: p['attack'], down: p['decay'] },
+      { type: 'level', node: '#peak', value: peak, up: p.attack, down: p.decay },
       ...followed('#peak', { output: 'OUT', supply: 'VCC', ground: 'GND' }, 1000),
       // The sound itself, as a 1 kHz tone about half the supply.
       { type: 'resistor', a: 'VCC', b: '#half', ohms: 100e3 },
@@ -55,8 +52,9 @@ export const soundLevelModule: PartKind = {
       ...followed('#audio', { output: 'AUD', supply: 'VCC', ground: 'GND' }, 1000),
     ];
   },
-  headline: (p) => `× ${formatNominal(p['gain'], '')}`,
-  feels: { quantities: ['sound'], noise: (p) => p['noise'], rises: 'OUT' },
+  tunable: ['gain'],
+  headline: (p) => `× ${formatNominal(p.gain, '')}`,
+  feels: { quantities: ['sound'], noise: (p) => p.noise, rises: 'OUT' },
   curve: {
     vary: { felt: 'sound' },
     from: 1e-3,
@@ -77,4 +75,4 @@ export const soundLevelModule: PartKind = {
   price: '1 to 5',
   glyph:
     'M9 3A3 3 0 0 1 15 3V10A3 3 0 0 1 9 10ZM6 9A6 6 0 0 0 18 9M12 15V19M8 19H16M20 6V12M22 4V14',
-};
+});

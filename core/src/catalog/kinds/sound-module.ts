@@ -1,5 +1,4 @@
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
+import { definePart } from '../define-part.js';
 import {
   comparatorInside,
   comparatorNotes,
@@ -10,13 +9,15 @@ import {
 import { inner, moduleElements } from '../module.js';
 import { soundLevelModule } from './sound-level-module.js';
 
+type Values = Record<'turn' | 'sensitivity' | 'gain' | 'attack' | 'decay', number>;
+
 const inside = comparatorInside(
-  (p) => [
+  (p: Values) => [
     inner('B1', 'Microphone and amplifier', soundLevelModule, {
-      sensitivity: p['sensitivity'],
-      gain: p['gain'],
-      attack: p['attack'],
-      decay: p['decay'],
+      sensitivity: p.sensitivity,
+      gain: p.gain,
+      attack: p.attack,
+      decay: p.decay,
     }),
   ],
   [
@@ -27,7 +28,7 @@ const inside = comparatorInside(
   'above',
 );
 
-export const soundModule: PartKind = {
+export const soundModule = definePart({
   kind: 'sound-module',
   label: 'Sound module with comparator',
   summary: 'Electret microphone, amplifier, comparator and trimmer: yes or no to loud.',
@@ -51,10 +52,11 @@ export const soundModule: PartKind = {
     { id: 'decay', label: 'Decay', unit: 's', default: 0.02, min: 1e-3, max: 60 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 3 },
-  ratings: [voltsRating('VCC', 'GND', 'supply', () => 5.5), ...comparatorRatings.slice(1)],
+  ratings: [{ label: 'supply', from: 'VCC', to: 'GND', limit: 5.5 }, ...comparatorRatings.slice(1)],
   inside,
   elements: (p, state) => moduleElements(inside, p, state),
-  headline: (p) => `trimmer ${Math.round(100 * p['turn'])} %`,
+  tunable: ['gain'],
+  headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
   feels: { quantities: ['sound'], noise: () => 5e-4, rises: 'AO' },
   curve: {
     vary: { felt: 'sound' },
@@ -74,4 +76,4 @@ export const soundModule: PartKind = {
   price: 'under 1',
   glyph:
     'M2 4H22V20H2ZM8 7A2.5 2.5 0 0 1 13 7V11A2.5 2.5 0 0 1 8 11ZM6 11A4.5 4.5 0 0 0 15 11M10.5 15.5V18M17 8L20 12L17 16',
-};
+});

@@ -1,10 +1,8 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind, SolvedPart } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-const across = (part: SolvedPart): number => (part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0);
-
-export const sounder12v: PartKind = {
+export const sounder12v = definePart({
   kind: 'sounder-12v',
   label: 'Sounder, 12 V',
   summary: 'A loud electromagnetic sounder with its own oscillator.',
@@ -21,18 +19,19 @@ export const sounder12v: PartKind = {
     { id: 'least', label: 'Sounds from', unit: 'V', default: 5, min: 0.5, max: 40 },
     { id: 'loudness', label: 'Loudness at 1 m', unit: 'dB', default: 96, min: 40, max: 125 },
   ],
-  feed: { plus: 'plus', minus: 'minus', least: (p) => p['least'] },
+  feed: { plus: 'plus', minus: 'minus', least: (p) => p.least },
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.25 * p['volts']),
-    voltsRating('minus', 'plus', 'reversed', () => 0.5),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.25 * p.volts },
+    { label: 'reversed', from: 'minus', to: 'plus', limit: 0.5 },
   ],
-  elements: (p) => [{ type: 'resistor', a: 'plus', b: 'minus', ohms: p['volts'] / p['amps'] }],
-  headline: (p) => `${formatNominal(p['volts'], 'V')} ${formatNominal(p['amps'], 'A')}`,
+  elements: (p) => [{ type: 'resistor', a: 'plus', b: 'minus', ohms: p.volts / p.amps }],
+  load: { volts: (p) => p.volts, amps: (p) => p.amps },
+  headline: (p) => `${formatNominal(p.volts, 'V')} ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'sounding',
-    active: (part, p) => across(part) >= p['least'],
+    active: (part, p) => across(part, 'plus', 'minus') >= p.least,
     because: (part, p) =>
-      `${formatQuantity(across(part), 'V')} across it; it sounds from ${formatNominal(p['least'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} across it; it sounds from ${formatNominal(p.least, 'V')}`,
   },
   coil: { plus: 'plus', minus: 'minus' },
   curve: {
@@ -51,4 +50,4 @@ export const sounder12v: PartKind = {
   source: 'Mean current as a resistance through the rated point; start voltage from memory.',
   price: '1 to 5',
   glyph: 'M4 9H9L17 3V21L9 15H4ZM20 8C22 10 22 14 20 16',
-};
+});

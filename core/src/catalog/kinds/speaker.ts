@@ -1,8 +1,8 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { wattsRating } from '../ratings.js';
 
-export const speaker: PartKind = {
+export const speaker = definePart({
   kind: 'speaker',
   label: 'Loudspeaker',
   summary: 'Turns an amplifier’s swing into sound.',
@@ -18,16 +18,17 @@ export const speaker: PartKind = {
     { id: 'henries', label: 'Voice coil', unit: 'H', default: 0.3e-3, min: 1e-6, max: 0.1 },
     { id: 'watts', label: 'Power rating', unit: 'W', default: 3, min: 0.05, max: 200 },
   ],
-  ratings: [wattsRating((p) => p['watts'])],
+  ratings: [{ heat: (p) => p.watts }],
   elements: (p) => [
-    { type: 'inductor', a: 'a', b: 'b', henries: p['henries'], ohms: 0.85 * p['ohms'] },
-    { type: 'resistor', a: 'a', b: 'b', ohms: 100 * p['ohms'] },
+    { type: 'inductor', a: 'a', b: 'b', henries: p.henries, ohms: 0.85 * p.ohms },
+    { type: 'resistor', a: 'a', b: 'b', ohms: 100 * p.ohms },
   ],
-  headline: (p) => `${formatNominal(p['ohms'], 'Ω')}, ${formatNominal(p['watts'], 'W')}`,
+  tunable: ['ohms'],
+  headline: (p) => `${formatNominal(p.ohms, 'Ω')}, ${formatNominal(p.watts, 'W')}`,
   acts: {
     word: 'driven',
-    active: (part) => Math.abs(part.amps['a'] ?? 0) > 1e-3,
-    because: (part) => `${formatQuantity(part.amps['a'] ?? 0, 'A')} through its coil`,
+    active: (part) => Math.abs(into(part, 'a')) > 1e-3,
+    because: (part) => `${formatQuantity(into(part, 'a'), 'A')} through its coil`,
   },
   curve: {
     vary: { plus: 'a', minus: 'b' },
@@ -44,4 +45,4 @@ export const speaker: PartKind = {
   source: 'Voice coil as resistance (85 % of its impedance) and inductance (from memory).',
   price: '1 to 5',
   glyph: 'M3 9H8V15H3ZM8 9L16 3V21L8 15M19 9A4 4 0 0 1 19 15',
-};
+});

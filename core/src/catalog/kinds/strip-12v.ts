@@ -1,8 +1,8 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const strip12v: PartKind = {
+export const strip12v = definePart({
   kind: 'strip-12v',
   label: 'Light strip, 12 V',
   summary: 'White LEDs in threes with a resistor: a metre or more of light from 12 V.',
@@ -35,32 +35,33 @@ export const strip12v: PartKind = {
   ],
   feed: { plus: 'plus', minus: 'minus', least: () => 9 },
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', () => 13.5),
-    voltsRating('minus', 'plus', 'reversed', () => 15),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: 13.5 },
+    { label: 'reversed', from: 'minus', to: 'plus', limit: 15 },
   ],
   elements: (p) => {
-    const total = p['amps'] * p['length'];
+    const total = p.amps * p.length;
     const emission = 6;
     // Three diodes of 3 V at the rated current, the rest in the resistor and, at a third of the length, the copper.
     const saturation = total * Math.exp(-9 / (emission * 0.025693));
     return [
-      { type: 'resistor', a: 'plus', b: '#far', ohms: (p['copper'] * p['length']) / 3 },
+      { type: 'resistor', a: 'plus', b: '#far', ohms: (p.copper * p.length) / 3 },
       // Some hundred diodes let next to nothing through even when off.
-      { type: 'resistor', a: '#far', b: '#bulk', ohms: 5e6 / p['length'] },
+      { type: 'resistor', a: '#far', b: '#bulk', ohms: 5e6 / p.length },
       { type: 'diode', anode: '#far', cathode: '#bulk', saturation, emission, gap: 8.4 },
       {
         type: 'resistor',
         a: '#bulk',
         b: 'minus',
-        ohms: Math.max(0.05 / total, 3 / total - (p['copper'] * p['length']) / 3),
+        ohms: Math.max(0.05 / total, 3 / total - (p.copper * p.length) / 3),
       },
     ];
   },
-  headline: (p) => formatNominal(p['length'], 'm'),
+  load: { amps: (p) => p.amps },
+  headline: (p) => formatNominal(p.length, 'm'),
   acts: {
     word: 'lit',
-    active: (part, p) => (part.amps['plus'] ?? 0) > 0.01 * p['amps'] * p['length'],
-    because: (part) => `${formatQuantity(part.amps['plus'] ?? 0, 'A')} flows through it`,
+    active: (part, p) => into(part, 'plus') > 0.01 * p.amps * p.length,
+    because: (part) => `${formatQuantity(into(part, 'plus'), 'A')} flows through it`,
   },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
@@ -80,4 +81,4 @@ export const strip12v: PartKind = {
   price: '1 to 5',
   glyph:
     'M1 8H23V16H1ZM4 12A1 1 0 1 0 6 12A1 1 0 1 0 4 12M11 12A1 1 0 1 0 13 12A1 1 0 1 0 11 12M18 12A1 1 0 1 0 20 12A1 1 0 1 0 18 12M5 5V2M12 5V2M19 5V2',
-};
+});

@@ -1,9 +1,10 @@
+import { across, into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const stripAddressable: PartKind = {
+export const stripAddressable = definePart({
   kind: 'strip-addressable',
   label: 'Addressable light strip',
   summary: 'LEDs with a chip in each, set one by one over a single data wire.',
@@ -23,24 +24,24 @@ export const stripAddressable: PartKind = {
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
   ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    voltsRating('DIN', 'VCC', 'data above its supply', () => 0.5),
+    ...supplyLimits('VCC', 'GND', 5.5, 0.3),
+    { label: 'data above its supply', from: 'DIN', to: 'VCC', limit: 0.5 },
   ],
   elements: (p) => [
-    draws('VCC', 'GND', p['pixels'] * (p['idle'] + p['level'] * p['amps']), 5),
+    draws('VCC', 'GND', p.pixels * (p.idle + p.level * p.amps), 5),
     { type: 'resistor', a: 'DIN', b: 'GND', ohms: 1e6 },
   ],
   phases: [
-    { label: 'dark', amps: (p) => p['pixels'] * p['idle'] },
-    { label: 'full white', amps: (p) => p['pixels'] * (p['idle'] + p['amps']) },
+    { label: 'dark', amps: (p) => p.pixels * p.idle },
+    { label: 'full white', amps: (p) => p.pixels * (p.idle + p.amps) },
   ],
-  headline: (p) => `${p['pixels']} LEDs`,
+  load: { amps: (p) => p.amps },
+  headline: (p) => `${p.pixels} LEDs`,
   acts: {
     word: 'fed',
-    active: (part) => (part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0) > 3.5,
+    active: (part) => across(part, 'VCC', 'GND') > 3.5,
     because: (part) =>
-      `${formatQuantity((part.volts['VCC'] ?? 0) - (part.volts['GND'] ?? 0), 'V')} at its supply, ${formatQuantity(part.amps['VCC'] ?? 0, 'A')}`,
+      `${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply, ${formatQuantity(into(part, 'VCC'), 'A')}`,
   },
   curve: {
     vary: { param: 'level' },
@@ -62,4 +63,4 @@ export const stripAddressable: PartKind = {
   price: '5 to 20',
   glyph:
     'M1 8H23V16H1ZM3 10H7V14H3ZM10 10H14V14H10ZM17 10H21V14H17ZM5 5V2M12 5V2M19 5V2M7 12H10M14 12H17',
-};
+});

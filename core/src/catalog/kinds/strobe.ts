@@ -1,9 +1,9 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const strobe: PartKind = {
+export const strobe = definePart({
   kind: 'strobe',
   label: 'Strobe light, 12 V',
   summary: 'Flashes brightly about once a second while it is fed.',
@@ -29,16 +29,17 @@ export const strobe: PartKind = {
   ],
   feed: { plus: 'plus', minus: 'minus', least: () => 9 },
   ratings: [
-    voltsRating('plus', 'minus', 'voltage', (p) => 1.25 * p['volts']),
-    voltsRating('minus', 'plus', 'reversed', () => 0.5),
+    { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.25 * p.volts },
+    { label: 'reversed', from: 'minus', to: 'plus', limit: 0.5 },
   ],
-  elements: (p) => [draws('plus', 'minus', p['amps'], p['volts'])],
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${formatNominal(p['amps'], 'A')}`,
+  elements: (p) => [draws('plus', 'minus', p.amps, p.volts)],
+  load: { volts: (p) => p.volts, amps: (p) => p.amps },
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'flashing',
-    active: (part, p) => (part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0) > p['works'],
+    active: (part, p) => across(part, 'plus', 'minus') > p.works,
     because: (part, p) =>
-      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over it; it flashes from ${formatNominal(p['works'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over it; it flashes from ${formatNominal(p.works, 'V')}`,
   },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
@@ -59,4 +60,4 @@ export const strobe: PartKind = {
   price: '5 to 20',
   glyph:
     'M7 20H17V17H7ZM8 17V10A4 4 0 0 1 16 10V17M12 4V1M5 6L3 4M19 6L21 4M3 12H1M21 12H23M12 10L10 14H14L12 17',
-};
+});

@@ -1,15 +1,15 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { Inside, PartKind } from '../part-kind.js';
-import { wattsRating } from '../ratings.js';
+import type { Inside } from '../part-kind.js';
 import { inner, moduleElements } from '../module.js';
 import { loopContact } from './loop-contact.js';
 import { resistor } from './resistor.js';
 
-const inside: Inside = {
+const inside: Inside<{ trips: number; across: number; line: number }> = {
   parts: (p) => [
-    inner('S1', 'Contact', loopContact, { closedAtRest: 1, trips: p['trips'] }),
-    inner('R1', 'Resistor across the contact', resistor, { ohms: p['across'] }),
-    inner('R2', 'Resistor in line', resistor, { ohms: p['line'] }),
+    inner('S1', 'Contact', loopContact, { closedAtRest: 'yes', trips: p.trips }),
+    inner('R1', 'Resistor across the contact', resistor, { ohms: p.across }),
+    inner('R2', 'Resistor in line', resistor, { ohms: p.line }),
   ],
   wires: () => [
     ['a', 'S1.a'],
@@ -20,7 +20,7 @@ const inside: Inside = {
   ],
 };
 
-export const supervisedContact: PartKind = {
+export const supervisedContact = definePart({
   kind: 'supervised-contact',
   label: 'Contact with end-of-line resistors',
   summary: 'A loop that tells rest, tripped, cut and shorted apart by its resistance.',
@@ -52,10 +52,11 @@ export const supervisedContact: PartKind = {
     },
     { id: 'trips', label: 'Trips when opened by', unit: 'm', default: 0.015, min: 1e-4, max: 5 },
   ],
-  ratings: [wattsRating(() => 0.25)],
+  ratings: [{ heat: 0.25 }],
   inside,
   elements: (p, state) => moduleElements(inside, p, state),
-  headline: (p) => `${formatNominal(p['line'], 'Ω')} + ${formatNominal(p['across'], 'Ω')}`,
+  loop: { a: 'a', b: 'b', resistors: (p) => ({ line: p.line, across: p.across }) },
+  headline: (p) => `${formatNominal(p.line, 'Ω')} + ${formatNominal(p.across, 'Ω')}`,
   feels: { quantities: ['gap'] },
   curve: {
     vary: { felt: 'gap' },
@@ -77,4 +78,4 @@ export const supervisedContact: PartKind = {
   price: 'under 1',
   glyph:
     'M1 12H4M4 12L9 8M9 12H12M4 12V18H6M6 16.5H9V19.5H6ZM9 18H12V12M12 9.5H19V14.5H12ZM19 12H23',
-};
+});

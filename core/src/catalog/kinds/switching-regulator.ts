@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const switchingRegulator: PartKind = {
+export const switchingRegulator = definePart({
   kind: 'switching-regulator',
   label: 'Switching regulator, step-down',
   summary: 'Makes a steady lower voltage with little heat; takes power, not current.',
@@ -30,9 +29,9 @@ export const switchingRegulator: PartKind = {
     { id: 'maxAmps', label: 'Current limit', unit: 'A', default: 1.5, min: 0.01, max: 10 },
   ],
   ratings: [
-    voltsRating('in', 'gnd', 'input voltage', () => 28),
-    voltsRating('gnd', 'in', 'input reversed', () => 0.3),
-    ampsRating('out', (p) => p['maxAmps']),
+    { label: 'input voltage', from: 'in', to: 'gnd', limit: 28 },
+    { label: 'input reversed', from: 'gnd', to: 'in', limit: 0.3 },
+    { label: 'current at out', outOf: 'out', limit: (p) => p.maxAmps },
   ],
   elements: (p) => [
     {
@@ -40,15 +39,24 @@ export const switchingRegulator: PartKind = {
       input: 'in',
       output: 'out',
       ground: 'gnd',
-      volts: p['volts'],
-      dropOut: p['dropOut'],
+      volts: p.volts,
+      dropOut: p.dropOut,
       outputOhms: 0.05,
-      quiescent: p['own'],
-      limit: 1.3 * p['maxAmps'],
-      efficiency: p['efficiency'],
+      quiescent: p.own,
+      limit: 1.3 * p.maxAmps,
+      efficiency: p.efficiency,
     },
   ],
-  headline: (p) => `${formatNominal(p['volts'], 'V')}, ${Math.round(100 * p['efficiency'])} %`,
+  supplies: [{ at: 'out', volts: (p) => p.volts, param: 'volts' }],
+  regulator: {
+    input: 'in',
+    output: 'out',
+    ground: 'gnd',
+    volts: (p) => p.volts,
+    dropOut: (p) => p.dropOut,
+  },
+  ownAmps: (p) => p.own,
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${Math.round(100 * p.efficiency)} %`,
   curve: {
     vary: { plus: 'in', minus: 'gnd' },
     from: 0,
@@ -66,4 +74,4 @@ export const switchingRegulator: PartKind = {
     'Mean behaviour: input power is output power over efficiency, plus its own current (from memory).',
   price: '1 to 5',
   glyph: 'M5 6H19V16H5ZM1 10H5M19 10H23M12 16V22M8 13H10V9H14V13H16',
-};
+});

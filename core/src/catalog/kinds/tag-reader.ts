@@ -1,10 +1,11 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
 import type { Element } from '../element.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
-export const tagReader: PartKind = {
+export const tagReader = definePart({
   kind: 'tag-reader',
   label: 'Tag reader',
   summary:
@@ -26,14 +27,16 @@ export const tagReader: PartKind = {
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.5 },
   ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 3.6),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ...['SCK', 'MOSI', 'CS'].map((pin) =>
-      voltsRating(pin, 'VCC', `${pin} above its supply`, () => 0.5),
-    ),
+    ...supplyLimits('VCC', 'GND', 3.6, 0.3),
+    ...(['SCK', 'MOSI', 'CS'] as const).map((pin) => ({
+      label: `${pin} above its supply`,
+      from: pin,
+      to: 'VCC' as const,
+      limit: 0.5,
+    })),
   ],
   elements: (p) => [
-    draws('VCC', 'GND', p['own'], 3.3),
+    draws('VCC', 'GND', p.own, 3.3),
     ...['SCK', 'MOSI', 'MISO', 'CS'].map((pin): Element => ({
       type: 'resistor',
       a: pin,
@@ -48,15 +51,16 @@ export const tagReader: PartKind = {
       full: () => 4294967295,
       noise: () => 0,
       counts: (felt) => felt.tag,
-      works: ({ volts }) => (volts['VCC'] ?? 0) - (volts['GND'] ?? 0) > 2.5,
+      works: (part) => across(part, 'VCC', 'GND') > 2.5,
     },
   ],
   phases: [
-    { label: 'field on', amps: (p) => p['own'] },
+    { label: 'field on', amps: (p) => p.own },
     { label: 'asleep', amps: () => 10e-6 },
   ],
-  headline: (p) => formatNominal(p['reach'], 'm'),
-  feels: { quantities: ['tag'], reach: (p) => p['reach'] },
+  ownAmps: (p) => p.own,
+  headline: (p) => formatNominal(p.reach, 'm'),
+  feels: { quantities: ['tag'], reach: (p) => p.reach },
   curve: {
     vary: { felt: 'tag' },
     from: 0,
@@ -75,4 +79,4 @@ export const tagReader: PartKind = {
     'Gives the number of what is within range; 4 cm and 20 mA as typical at 13.56 MHz (from memory).',
   price: '1 to 5',
   glyph: 'M3 5H15V19H3ZM6 8H12V16H6ZM8 10H10V14H8M18 8A6 6 0 0 1 18 16M20.5 5A10 10 0 0 1 20.5 19',
-};
+});

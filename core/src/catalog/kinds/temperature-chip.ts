@@ -1,9 +1,9 @@
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { draws, followed } from '../sensor-output.js';
 
-export const temperatureChip: PartKind = {
+export const temperatureChip = definePart({
   kind: 'temperature-chip',
   label: 'Linear temperature chip',
   summary: 'Gives 10 mV a degree on top of half a volt.',
@@ -39,24 +39,20 @@ export const temperatureChip: PartKind = {
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.3 },
   decouple: 100e-9,
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ampsRating('OUT', () => 0.005),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3), { into: 'OUT', limit: 0.005 }],
   elements: (p, state) => [
     draws('VCC', 'GND', 50e-6, 3.3),
     {
       type: 'level',
       node: '#volts',
-      value: p['atZero'] + p['perKelvin'] * state.felt.temperature,
-      up: p['lag'],
-      down: p['lag'],
+      value: p.atZero + p.perKelvin * state.felt.temperature,
+      up: p.lag,
+      down: p.lag,
     },
     ...followed('#volts', { output: 'OUT', supply: 'VCC', ground: 'GND' }),
   ],
-  headline: (p) => `${formatNominal(p['perKelvin'], 'V')}/K`,
-  feels: { quantities: ['temperature'], noise: (p) => p['noise'], rises: 'OUT' },
+  headline: (p) => `${formatNominal(p.perKelvin, 'V')}/K`,
+  feels: { quantities: ['temperature'], noise: (p) => p.noise, rises: 'OUT' },
   curve: {
     vary: { felt: 'temperature' },
     from: -50,
@@ -76,4 +72,4 @@ export const temperatureChip: PartKind = {
   source: '10 mV/K + 500 mV, ±2 K; data sheets of such chips (from memory).',
   price: 'under 1',
   glyph: 'M9 4A3 3 0 0 1 15 4V13A5 5 0 1 1 9 13ZM12 8V17M17 5H20M17 9H20',
-};
+});

@@ -1,4 +1,4 @@
-import type { PartKind } from '../part-kind.js';
+import { definePart } from '../define-part.js';
 import {
   busBench,
   busElements,
@@ -9,7 +9,7 @@ import {
   busWorks,
 } from '../bus-chip.js';
 
-export const temperatureHumidityChip: PartKind = {
+export const temperatureHumidityChip = definePart({
   kind: 'temperature-humidity-chip',
   label: 'Temperature and humidity chip',
   summary: 'Gives both as numbers over a two-wire bus.',
@@ -41,7 +41,7 @@ export const temperatureHumidityChip: PartKind = {
       label: 'Temperature, hundredths of a degree + 4500',
       full: () => 17000,
       noise: () => 0,
-      counts: (felt, p) => 4500 + 100 * (felt.temperature + p['offset']),
+      counts: (felt, p) => 4500 + 100 * (felt.temperature + p.offset),
       works: busWorks(2.2),
     },
     {
@@ -54,11 +54,13 @@ export const temperatureHumidityChip: PartKind = {
     },
   ],
   phases: [
-    { label: 'measuring', amps: (p) => p['own'] },
+    { label: 'measuring', amps: (p) => p.own },
     { label: 'asleep', amps: () => 0.2e-6 },
   ],
+  ownAmps: (p) => p.own,
+  bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
   headline: () => 'bus',
-  feels: { quantities: ['temperature', 'humidity'], noise: (p) => p['noise'] },
+  feels: { quantities: ['temperature', 'humidity'], noise: (p) => p.noise },
   curve: {
     vary: { felt: 'temperature' },
     from: -45,
@@ -78,4 +80,4 @@ export const temperatureHumidityChip: PartKind = {
   price: '1 to 5',
   glyph:
     'M7 4A2.5 2.5 0 0 1 12 4V13A4.5 4.5 0 1 1 7 13ZM18 8C20 11 21 12.5 21 14.5A3 3 0 0 1 15 14.5C15 12.5 16 11 18 8',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 
-export const thyristor: PartKind = {
+export const thyristor = definePart({
   kind: 'thyristor',
   label: 'Thyristor, sensitive gate',
   summary:
@@ -39,11 +38,11 @@ export const thyristor: PartKind = {
     { id: 'maxVolts', label: 'Blocking voltage', unit: 'V', default: 100, min: 20, max: 1200 },
   ],
   ratings: [
-    ampsRating('a', (p) => p['maxAmps']),
-    voltsRating('a', 'k', 'blocking voltage', (p) => p['maxVolts']),
-    voltsRating('k', 'a', 'reverse voltage', (p) => p['maxVolts']),
-    ampsRating('g', (p) => 500 * p['trigger']),
-    voltsRating('k', 'g', 'gate reversed', () => 5),
+    { into: 'a', limit: (p) => p.maxAmps },
+    { label: 'blocking voltage', from: 'a', to: 'k', limit: (p) => p.maxVolts },
+    { label: 'reverse voltage', from: 'k', to: 'a', limit: (p) => p.maxVolts },
+    { into: 'g', limit: (p) => 500 * p.trigger },
+    { label: 'gate reversed', from: 'k', to: 'g', limit: 5 },
   ],
   elements: (p) => [
     {
@@ -51,14 +50,24 @@ export const thyristor: PartKind = {
       anode: 'a',
       gate: 'g',
       cathode: 'k',
-      trigger: p['trigger'],
-      latching: p['latching'],
-      holding: p['holding'],
+      trigger: p.trigger,
+      latching: p.latching,
+      holding: p.holding,
       dropVolts: 0.9,
-      dropOhms: 0.4 / p['maxAmps'],
+      dropOhms: 0.4 / p.maxAmps,
     },
   ],
-  headline: (p) => `gate ${formatNominal(p['trigger'], 'A')}`,
+  thyristor: {
+    anode: 'a',
+    gate: 'g',
+    cathode: 'k',
+    trigger: (p) => p.trigger,
+    latching: (p) => p.latching,
+    holding: (p) => p.holding,
+    maxAmps: (p) => p.maxAmps,
+  },
+  driver: { maxAmps: (p) => p.maxAmps },
+  headline: (p) => `gate ${formatNominal(p.trigger, 'A')}`,
   curve: {
     vary: { plus: 'v', minus: 'k' },
     from: 0,
@@ -83,4 +92,4 @@ export const thyristor: PartKind = {
     'Blocking and conducting states with trigger, latching and holding currents as typical of the type 2N5061 (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M17 15L22 21',
-};
+});

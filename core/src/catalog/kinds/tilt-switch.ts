@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { contactParams, contactTerminals, movedContact } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const tiltSwitch: PartKind = {
+export const tiltSwitch = definePart({
   kind: 'tilt-switch',
   label: 'Tilt switch, ball',
   summary: 'A ball in a tube closes a contact while it stands upright and opens it when tilted.',
@@ -24,16 +23,16 @@ export const tiltSwitch: PartKind = {
     { id: 'closes', label: 'Closes again below', unit: '°', default: 20, min: 0.5, max: 170 },
     ...contactParams(5, 0.02, 0.02),
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
       drive: state.felt.tilt,
       rests: 'closed',
-      on: p['opens'],
-      off: Math.min(p['closes'], p['opens']),
+      on: p.opens,
+      off: Math.min(p.closes, p.opens),
     }),
   ],
-  headline: (p) => `opens at ${formatNominal(p['opens'], '°')}`,
+  headline: (p) => `opens at ${formatNominal(p.opens, '°')}`,
   feels: { quantities: ['tilt'] },
   curve: {
     vary: { felt: 'tilt' },
@@ -52,4 +51,4 @@ export const tiltSwitch: PartKind = {
   source: 'A contact with angle, hysteresis and bounce as typical of ball switches (from memory).',
   price: 'under 1',
   glyph: 'M6 2H18V22H6ZM12 14A3 3 0 1 0 12 20A3 3 0 1 0 12 14M9 2V6M15 2V6',
-};
+});

@@ -1,7 +1,7 @@
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 
-export const timer555: PartKind = {
+export const timer555 = definePart({
   kind: 'timer-555',
   label: '555-type timer',
   summary:
@@ -28,12 +28,11 @@ export const timer555: PartKind = {
   feed: { plus: 'vcc', minus: 'gnd', least: () => 4.5 },
   decouple: 100e-9,
   ratings: [
-    voltsRating('vcc', 'gnd', 'supply', () => 16),
-    voltsRating('gnd', 'vcc', 'supply reversed', () => 0.3),
-    voltsRating('trig', 'vcc', 'TRIG above the supply', () => 0.3),
-    voltsRating('thr', 'vcc', 'THR above the supply', () => 0.3),
-    ampsRating('out', (p) => p['maxAmps']),
-    ampsRating('dis', () => 0.2),
+    ...supplyLimits('vcc', 'gnd', 16, 0.3),
+    { label: 'TRIG above the supply', from: 'trig', to: 'vcc', limit: 0.3 },
+    { label: 'THR above the supply', from: 'thr', to: 'vcc', limit: 0.3 },
+    { into: 'out', limit: (p) => p.maxAmps },
+    { into: 'dis', limit: 0.2 },
     {
       id: 'power',
       label: 'heat',
@@ -43,12 +42,12 @@ export const timer555: PartKind = {
     },
   ],
   elements: (p) => [
-    { type: 'resistor', a: 'vcc', b: 'ctrl', ohms: p['divider'] },
-    { type: 'resistor', a: 'ctrl', b: '#third', ohms: p['divider'] },
-    { type: 'resistor', a: '#third', b: 'gnd', ohms: p['divider'] },
+    { type: 'resistor', a: 'vcc', b: 'ctrl', ohms: p.divider },
+    { type: 'resistor', a: 'ctrl', b: '#third', ohms: p.divider },
+    { type: 'resistor', a: '#third', b: 'gnd', ohms: p.divider },
     // An open RESET counts as high.
     { type: 'resistor', a: 'vcc', b: 'reset', ohms: 100e3 },
-    { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 12 / p['own'] },
+    { type: 'resistor', a: 'vcc', b: 'gnd', ohms: 12 / p.own },
     {
       type: 'timer-core',
       supply: 'vcc',
@@ -60,13 +59,14 @@ export const timer555: PartKind = {
       reset: 'reset',
       output: 'out',
       discharge: 'dis',
-      dropHigh: p['dropHigh'],
+      dropHigh: p.dropHigh,
       dropLow: 0.05,
       outputOhms: 8,
       dischargeOhms: 15,
       delay: 0.1e-6,
     },
   ],
+  ownAmps: (p) => p.own,
   headline: () => '⅓ and ⅔',
   curve: {
     vary: { plus: 'in', minus: 'gnd' },
@@ -93,4 +93,4 @@ export const timer555: PartKind = {
     'Inner parts by the published data sheet of the 555-type timer: three 5 kΩ, two comparators, latch; drops and resistances from memory.',
   price: 'under 1',
   glyph: 'M5 3H19V21H5ZM1 8H5M1 16H5M19 12H23M12 7A5 5 0 1 0 12 17A5 5 0 1 0 12 7M12 9V12L14 13.5',
-};
+});

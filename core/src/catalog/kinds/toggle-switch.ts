@@ -1,8 +1,8 @@
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
 import { contactParams, contactTerminals, movedContact } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const toggleSwitch: PartKind = {
+export const toggleSwitch = definePart({
   kind: 'toggle-switch',
   label: 'Toggle or key switch',
   summary: 'Stays where it is put: power on, armed, day or night.',
@@ -10,22 +10,13 @@ export const toggleSwitch: PartKind = {
   words: ['switch', 'on', 'off', 'arm', 'key', 'power', 'toggle', 'mode'],
   stage: 'feels',
   terminals: contactTerminals,
-  params: [
-    {
-      id: 'position',
-      label: 'Stands at',
-      unit: '',
-      default: 1,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['off', 'on'],
-    },
-    ...contactParams(0.02, 5e-3, 3),
+  params: [choice('position', 'Stands at', ['off', 'on'], 'on'), ...contactParams(0.02, 5e-3, 3)],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
+  elements: (p) => [
+    movedContact(p, { drive: p.position === 'on' ? 1 : 0, rests: 'open', on: 0.5, off: 0.5 }),
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
-  elements: (p) => [movedContact(p, { drive: p['position'], rests: 'open', on: 0.5, off: 0.5 })],
-  headline: (p) => (p['position'] === 1 ? 'on' : 'off'),
+  operatedByHand: true,
+  headline: (p) => (p.position === 'on' ? 'on' : 'off'),
   curve: {
     vary: { param: 'position' },
     from: 0,
@@ -43,4 +34,4 @@ export const toggleSwitch: PartKind = {
   source: 'A contact with resistance and bounce as typical of small toggles (from memory).',
   price: 'under 1',
   glyph: 'M1 14H7M17 14H23M7 14L16 6M14 4L18 8M6 14A1 1 0 1 0 8 14A1 1 0 1 0 6 14',
-};
+});

@@ -1,8 +1,9 @@
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
+import { supplyLimits } from '../limit.js';
 import { constant, draws, yesNo } from '../sensor-output.js';
 
-export const touchModule: PartKind = {
+export const touchModule = definePart({
   kind: 'touch-module',
   label: 'Touch module',
   summary: 'A touch chip with its pad: yes or no to a finger, through a thin cover too.',
@@ -15,16 +16,7 @@ export const touchModule: PartKind = {
     { id: 'GND', label: 'GND', role: 'ground' },
   ],
   params: [
-    {
-      id: 'active',
-      label: 'Output when touched',
-      unit: '',
-      default: 1,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['low', 'high'],
-    },
+    choice('active', 'Output when touched', ['low', 'high'], 'high'),
     {
       id: 'least',
       label: 'Answers from',
@@ -39,18 +31,14 @@ export const touchModule: PartKind = {
     { id: 'wakes', label: 'Answers within', unit: 's', default: 0.06, min: 1e-3, max: 1 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ampsRating('OUT', () => 0.008),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3), { into: 'OUT', limit: 0.008 }],
   elements: (p, state) => [
     draws('VCC', 'GND', 3e-6, 3),
     {
       type: 'level',
       node: '#touch',
-      value: state.felt.touch / p['least'],
-      up: p['wakes'] / 3,
+      value: state.felt.touch / p.least,
+      up: p.wakes / 3,
       down: 0.03,
     },
     constant('#least', 1),
@@ -62,7 +50,7 @@ export const touchModule: PartKind = {
       ground: 'GND',
       hysteresis: 0.2,
       stage: 'push-pull',
-      whenOver: p['active'] === 1 ? 'high' : 'low',
+      whenOver: p.active === 'high' ? 'high' : 'low',
     }),
     { type: 'resistor', a: '#chip', b: 'OUT', ohms: 200 },
   ],
@@ -70,10 +58,10 @@ export const touchModule: PartKind = {
     { label: 'watching', amps: () => 3e-6 },
     { label: 'just touched', amps: () => 15e-6 },
   ],
-  headline: (p) => (p['active'] === 1 ? 'high when touched' : 'low when touched'),
+  headline: (p) => (p.active === 'high' ? 'high when touched' : 'low when touched'),
   feels: {
     quantities: ['touch'],
-    radius: (p) => p['pad'],
+    radius: (p) => p.pad,
     noise: () => 0.05e-12,
   },
   curve: {
@@ -99,4 +87,4 @@ export const touchModule: PartKind = {
   price: 'under 1',
   glyph:
     'M3 16H21V21H3ZM12 16V13M9 13C9 11 8 10 8 8L8 5A1.5 1.5 0 0 1 11 5V9M11 7A1.5 1.5 0 0 1 14 8V9M14 8.5A1.5 1.5 0 0 1 17 9.5V13',
-};
+});

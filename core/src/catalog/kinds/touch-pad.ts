@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 
-export const touchPad: PartKind = {
+export const touchPad = definePart({
   kind: 'touch-pad',
   label: 'Bare touch pad',
   summary:
@@ -19,10 +18,10 @@ export const touchPad: PartKind = {
     { id: 'radius', label: 'Pad radius', unit: 'm', default: 0.015, min: 0.001, max: 0.3 },
     { id: 'leak', label: 'Leakage', unit: 'Ω', default: 1e9, min: 1e5, max: 1e12 },
   ],
-  ratings: [voltsRating('pad', 'GND', 'voltage', () => 30)],
+  ratings: [{ label: 'voltage', from: 'pad', to: 'GND', limit: 30 }],
   elements: (p, state) => [
-    { type: 'capacitor', a: 'pad', b: 'GND', farads: p['rest'] + state.felt.touch },
-    { type: 'resistor', a: 'pad', b: 'GND', ohms: p['leak'] },
+    { type: 'capacitor', a: 'pad', b: 'GND', farads: p.rest + state.felt.touch },
+    { type: 'resistor', a: 'pad', b: 'GND', ohms: p.leak },
   ],
   reads: [
     {
@@ -30,12 +29,13 @@ export const touchPad: PartKind = {
       label: 'Charging time, tenths of a picofarad',
       full: () => 65535,
       noise: () => 1,
-      counts: (felt, p) => (p['rest'] + felt.touch) / 0.1e-12,
+      counts: (felt, p) => (p.rest + felt.touch) / 0.1e-12,
       works: () => true,
     },
   ],
-  headline: (p) => formatNominal(p['rest'], 'F'),
-  feels: { quantities: ['touch'], radius: (p) => p['radius'], noise: () => 0.1e-12 },
+  frontEnd: 'touch',
+  headline: (p) => formatNominal(p.rest, 'F'),
+  feels: { quantities: ['touch'], radius: (p) => p.radius, noise: () => 0.1e-12 },
   curve: {
     vary: { felt: 'touch' },
     from: 0,
@@ -54,4 +54,4 @@ export const touchPad: PartKind = {
     'Capacitance to ground at rest plus what a finger adds (from the scene); 10 pF as usual for a coin-sized pad (from memory).',
   price: 'under 1',
   glyph: 'M4 14H20V18H4ZM12 14V2M9 5L12 2L15 5M12 18V22M8 22H16',
-};
+});

@@ -1,10 +1,11 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
 
 /** What is left between wiper and end at the end of the track, Ω (from memory). */
 const endOhms = 2;
 
-export const trimmer: PartKind = {
+export const trimmer = definePart({
   kind: 'trimmer',
   label: 'Trimmer or potentiometer',
   summary: 'A divider that is set by hand: a threshold, a brightness, a stand-in for a sensor.',
@@ -36,15 +37,16 @@ export const trimmer: PartKind = {
       id: 'track',
       label: 'current in the track',
       unit: 'A',
-      limit: (p) => Math.sqrt(p['watts'] / p['ohms']),
-      stress: (part) => Math.max(Math.abs(part.amps['a'] ?? 0), Math.abs(part.amps['b'] ?? 0)),
+      limit: (p) => Math.sqrt(p.watts / p.ohms),
+      stress: (part) => Math.max(Math.abs(into(part, 'a')), Math.abs(into(part, 'b'))),
     },
   ],
   elements: (p) => [
-    { type: 'resistor', a: 'a', b: 'w', ohms: endOhms + (1 - p['turn']) * p['ohms'] },
-    { type: 'resistor', a: 'w', b: 'b', ohms: endOhms + p['turn'] * p['ohms'] },
+    { type: 'resistor', a: 'a', b: 'w', ohms: endOhms + (1 - p.turn) * p.ohms },
+    { type: 'resistor', a: 'w', b: 'b', ohms: endOhms + p.turn * p.ohms },
   ],
-  headline: (p) => `${formatNominal(p['ohms'], 'Ω')}, ${Math.round(100 * p['turn'])} %`,
+  tunable: ['ohms'],
+  headline: (p) => `${formatNominal(p.ohms, 'Ω')}, ${Math.round(100 * p.turn)} %`,
   curve: {
     vary: { param: 'turn' },
     from: 0,
@@ -63,4 +65,4 @@ export const trimmer: PartKind = {
     'Two resistors in series that share the track; 0.1 W trimmer as the usual size (from memory).',
   price: 'under 1',
   glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23M12 1V8M9.5 5.5L12 8L14.5 5.5',
-};
+});

@@ -1,6 +1,7 @@
+import { across } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating, voltsRating } from '../ratings.js';
 import { draws } from '../sensor-output.js';
 
 /** Time after which the echo is given up, s. */
@@ -9,7 +10,7 @@ const giveUp = 0.038;
 /** Speed of sound in air, 331.3·√(1 + T/273.15 K) m/s (ideal gas). */
 const speedOfSound = (celsius: number): number => 331.3 * Math.sqrt(1 + celsius / 273.15);
 
-export const ultrasonicRanger: PartKind = {
+export const ultrasonicRanger = definePart({
   kind: 'ultrasonic-ranger',
   label: 'Ultrasonic ranger',
   summary: 'Tells the distance to the nearest thing by how long an ultrasonic echo takes.',
@@ -40,13 +41,9 @@ export const ultrasonicRanger: PartKind = {
     { id: 'noise', label: 'Noise', unit: 'm', default: 2e-3, min: 0, max: 0.1 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
-  ratings: [
-    voltsRating('VCC', 'GND', 'supply', () => 5.5),
-    voltsRating('GND', 'VCC', 'supply reversed', () => 0.3),
-    ampsRating('ECHO', () => 0.01),
-  ],
+  ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3), { into: 'ECHO', limit: 0.01 }],
   elements: (p) => [
-    draws('VCC', 'GND', p['own'], 5),
+    draws('VCC', 'GND', p.own, 5),
     { type: 'resistor', a: 'TRIG', b: 'GND', ohms: 10e3 },
     { type: 'resistor', a: 'ECHO', b: 'GND', ohms: 1e3 },
   ],
@@ -57,18 +54,20 @@ export const ultrasonicRanger: PartKind = {
       full: () => 1e6 * giveUp,
       noise: () => 3,
       counts: ({ distance, temperature }, p) =>
-        distance > p['reach']
+        distance > p.reach
           ? 1e6 * giveUp
-          : (2e6 * Math.max(distance, p['least'])) / speedOfSound(temperature),
-      works: ({ volts }) => (volts['VCC'] ?? 0) - (volts['GND'] ?? 0) > 4.5,
+          : (2e6 * Math.max(distance, p.least)) / speedOfSound(temperature),
+      works: (part) => across(part, 'VCC', 'GND') > 4.5,
     },
   ],
-  headline: (p) => `to ${formatNominal(p['reach'], 'm')}`,
+  ownAmps: (p) => p.own,
+  tunable: ['halfAngle'],
+  headline: (p) => `to ${formatNominal(p.reach, 'm')}`,
   feels: {
     quantities: ['distance', 'temperature'],
-    halfAngle: (p) => p['halfAngle'],
-    reach: (p) => p['reach'],
-    noise: (p) => p['noise'],
+    halfAngle: (p) => p.halfAngle,
+    reach: (p) => p.reach,
+    noise: (p) => p.noise,
   },
   curve: {
     vary: { felt: 'distance' },
@@ -90,4 +89,4 @@ export const ultrasonicRanger: PartKind = {
   price: '1 to 5',
   glyph:
     'M2 6H22V18H2ZM5 12A2.5 2.5 0 1 0 10 12A2.5 2.5 0 1 0 5 12M14 12A2.5 2.5 0 1 0 19 12A2.5 2.5 0 1 0 14 12M6 18V21M18 18V21',
-};
+});

@@ -1,10 +1,11 @@
+import { across, at } from '../solved-values.js';
+import { definePart } from '../define-part.js';
+import { choice } from '../choice.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { voltsRating } from '../ratings.js';
 import { kickBounds } from '../coil.js';
 import { copperAt } from '../copper.js';
 
-export const valve12v: PartKind = {
+export const valve12v = definePart({
   kind: 'valve-12v',
   label: 'Solenoid valve, 12 V',
   summary: 'Opens a pipe while its coil is fed, closed by a spring.',
@@ -15,26 +16,18 @@ export const valve12v: PartKind = {
     { id: 'plus', label: '+', role: 'coil' },
     { id: 'minus', label: '−', role: 'coil' },
   ],
+  stateNodes: ['#armature'],
   params: [
     { id: 'volts', label: 'Voltage', unit: 'V', default: 12, min: 3, max: 48 },
     { id: 'ohms', label: 'Coil', unit: 'Ω', default: 24, min: 1, max: 5000, tolerance: 0.1 },
     { id: 'henries', label: 'Inductance', unit: 'H', default: 0.12, min: 1e-4, max: 10 },
     { id: 'opens', label: 'Opens from', unit: 'V', default: 8.5, min: 0.5, max: 48 },
     { id: 'closes', label: 'Closes below', unit: 'V', default: 2.5, min: 0.1, max: 48 },
-    {
-      id: 'rest',
-      label: 'At rest',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['closed', 'open'],
-    },
+    choice('rest', 'At rest', ['closed', 'open'], 'closed'),
   ],
   ratings: [
-    voltsRating('plus', 'minus', 'coil voltage', (p) => 1.15 * p['volts']),
-    voltsRating('minus', 'plus', 'coil voltage, reversed', (p) => 1.15 * p['volts']),
+    { label: 'coil voltage', from: 'plus', to: 'minus', limit: (p) => 1.15 * p.volts },
+    { label: 'coil voltage, reversed', from: 'minus', to: 'plus', limit: (p) => 1.15 * p.volts },
   ],
   elements: (p, state) => [
     {
@@ -42,26 +35,33 @@ export const valve12v: PartKind = {
       plus: 'plus',
       minus: 'minus',
       armature: '#armature',
-      ohms: copperAt(p['ohms'], state.celsius),
-      henries: p['henries'],
-      pullIn: p['opens'] / p['ohms'],
-      dropOut: Math.min(p['closes'], p['opens']) / p['ohms'],
+      ohms: copperAt(p.ohms, state.celsius),
+      henries: p.henries,
+      pullIn: p.opens / p.ohms,
+      dropOut: Math.min(p.closes, p.opens) / p.ohms,
       operate: 0.03,
       release: 0.04,
       latching: false,
       polarised: false,
     },
-    ...kickBounds('plus', 'minus', p['ohms'], 50, 1e-9),
+    ...kickBounds('plus', 'minus', p.ohms, 50, 1e-9),
   ],
-  headline: (p) =>
-    `${formatNominal(p['volts'], 'V')}, ${p['rest'] === 0 ? 'closed' : 'open'} at rest`,
+  load: { volts: (p) => p.volts, amps: (p) => p.volts / p.ohms },
+  tunable: ['ohms'],
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${p.rest} at rest`,
   acts: {
     word: 'switched',
-    active: (part) => (part.volts['#armature'] ?? 0) > 0.5,
+    active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) =>
-      `${formatQuantity((part.volts['plus'] ?? 0) - (part.volts['minus'] ?? 0), 'V')} over its coil; it moves from ${formatNominal(p['opens'], 'V')}`,
+      `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over its coil; it moves from ${formatNominal(p.opens, 'V')}`,
   },
-  coil: { plus: 'plus', minus: 'minus' },
+  coil: {
+    plus: 'plus',
+    minus: 'minus',
+    henries: (p) => p.henries,
+    pullIn: (p) => p.opens,
+    dropOut: (p) => p.closes,
+  },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: 0,
@@ -80,4 +80,4 @@ export const valve12v: PartKind = {
     'Coil as R and L with opening and closing current and travel time; 24 Ω as typical of 12 V, 6 W valves (from memory).',
   price: '5 to 20',
   glyph: 'M2 12L12 17L22 12V22L12 17L2 22ZM12 17V9M8 2H16V9H8ZM8 5.5H16',
-};
+});

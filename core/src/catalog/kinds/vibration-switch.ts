@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { contactParams, contactTerminals, movedContact } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const vibrationSwitch: PartKind = {
+export const vibrationSwitch = definePart({
   kind: 'vibration-switch',
   label: 'Vibration switch, spring',
   summary: 'A spring around a pin that touches it for milliseconds when shaken.',
@@ -23,16 +22,16 @@ export const vibrationSwitch: PartKind = {
     },
     ...contactParams(5, 5e-3, 0.01),
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
       drive: state.felt.vibration,
       rests: 'open',
-      on: p['least'],
-      off: 0.5 * p['least'],
+      on: p.least,
+      off: 0.5 * p.least,
     }),
   ],
-  headline: (p) => `from ${formatNominal(p['least'], 'm/s²')}`,
+  headline: (p) => `from ${formatNominal(p.least, 'm/s²')}`,
   feels: { quantities: ['vibration'], radius: () => 0.01 },
   curve: {
     vary: { felt: 'vibration' },
@@ -54,4 +53,4 @@ export const vibrationSwitch: PartKind = {
   price: 'under 1',
   glyph:
     'M1 12H5M5 12C5 6 8 6 8 12C8 18 11 18 11 12C11 6 14 6 14 12C14 18 17 18 17 12M3 18H19M19 12H23M19 8V18',
-};
+});

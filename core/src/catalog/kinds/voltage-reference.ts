@@ -1,11 +1,11 @@
+import { into } from '../solved-values.js';
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
 /** Below this it no longer regulates, A. */
 const leastAmps = 1e-3;
 
-export const voltageReference: PartKind = {
+export const voltageReference = definePart({
   kind: 'voltage-reference',
   label: 'Voltage reference, 2.5 V shunt',
   summary: 'Holds a steady voltage for a converter or a comparator.',
@@ -30,13 +30,13 @@ export const voltageReference: PartKind = {
     { id: 'ohms', label: 'Slope resistance', unit: 'Ω', default: 0.2, min: 0.01, max: 10 },
   ],
   ratings: [
-    ampsRating('k', () => 0.1),
+    { into: 'k', limit: 0.1 },
     {
       id: 'starved',
       label: 'least current over the present one',
       unit: '×',
       limit: () => 1,
-      stress: (part) => leastAmps / Math.max(1e-9, Math.abs(part.amps['k'] ?? 0)),
+      stress: (part) => leastAmps / Math.max(1e-9, Math.abs(into(part, 'k'))),
     },
   ],
   elements: (p) => [
@@ -46,11 +46,12 @@ export const voltageReference: PartKind = {
       cathode: '#bulk',
       saturation: 1e-14,
       emission: 1,
-      breakdown: p['volts'] - 1e-3 * p['ohms'],
+      breakdown: p.volts - 1e-3 * p.ohms,
     },
-    { type: 'resistor', a: '#bulk', b: 'k', ohms: p['ohms'] },
+    { type: 'resistor', a: '#bulk', b: 'k', ohms: p.ohms },
   ],
-  headline: (p) => formatNominal(p['volts'], 'V'),
+  tunable: ['ohms'],
+  headline: (p) => formatNominal(p.volts, 'V'),
   curve: {
     vary: { plus: 'v', minus: 'a' },
     from: 0,
@@ -66,4 +67,4 @@ export const voltageReference: PartKind = {
     'Stated voltage at 1 mA, exponential knee and slope resistance of a 431-type used as a 2.5 V shunt (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM14 6H17V18H20M17 12H23M12 3V8',
-};
+});

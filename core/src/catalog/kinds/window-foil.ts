@@ -1,9 +1,8 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { contactTerminals } from '../contact.js';
-import type { PartKind } from '../part-kind.js';
-import { ampsRating } from '../ratings.js';
 
-export const windowFoil: PartKind = {
+export const windowFoil = definePart({
   kind: 'window-foil',
   label: 'Window foil or break wire',
   summary: 'A thin conductor along a pane or a fence that tears when it is broken.',
@@ -24,22 +23,23 @@ export const windowFoil: PartKind = {
     { id: 'shake', label: 'Tears when shaken by', unit: 'm/s²', default: 1.5, min: 0.1, max: 1e4 },
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 0.1, min: 1e-3, max: 5 },
   ],
-  ratings: [ampsRating('a', (p) => p['maxAmps'])],
+  ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     {
       type: 'switch',
       a: 'a',
       b: 'b',
       // Torn for good in truth; here it is whole again when the cause is over.
-      drive: Math.max(state.felt.gap / p['tears'], state.felt.vibration / p['shake']),
+      drive: Math.max(state.felt.gap / p.tears, state.felt.vibration / p.shake),
       rests: 'closed',
       on: 1,
       off: 0.99,
-      ohms: p['ohms'],
+      ohms: p.ohms,
       bounce: 0,
     },
   ],
-  headline: (p) => formatNominal(p['ohms'], 'Ω'),
+  tunable: ['ohms'],
+  headline: (p) => formatNominal(p.ohms, 'Ω'),
   feels: { quantities: ['gap', 'vibration'] },
   curve: {
     vary: { felt: 'gap' },
@@ -59,4 +59,4 @@ export const windowFoil: PartKind = {
   source: 'A contact that opens when it is torn (from memory).',
   price: 'under 1',
   glyph: 'M3 3H21V21H3ZM6 6H18V18H6V9H15V15H9V12H12',
-};
+});

@@ -1,8 +1,7 @@
+import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { PartKind } from '../part-kind.js';
-import { wattsRating } from '../ratings.js';
 
-export const zenerDiode: PartKind = {
+export const zenerDiode = definePart({
   kind: 'zener-diode',
   label: 'Zener diode',
   summary: 'Conducts backwards from a set voltage: a clamp or a plain reference.',
@@ -27,7 +26,7 @@ export const zenerDiode: PartKind = {
     { id: 'ohms', label: 'Slope resistance', unit: 'Ω', default: 7, min: 0.1, max: 500 },
     { id: 'watts', label: 'Power rating', unit: 'W', default: 0.5, min: 0.1, max: 10 },
   ],
-  ratings: [wattsRating((p) => p['watts'])],
+  ratings: [{ heat: (p) => p.watts }],
   elements: (p) => [
     {
       type: 'diode',
@@ -35,11 +34,13 @@ export const zenerDiode: PartKind = {
       cathode: '#bulk',
       saturation: 1e-14,
       emission: 1,
-      breakdown: Math.max(0.5, p['volts'] - 5e-3 * p['ohms'] - 0.041),
+      breakdown: Math.max(0.5, p.volts - 5e-3 * p.ohms - 0.041),
     },
-    { type: 'resistor', a: '#bulk', b: 'k', ohms: p['ohms'] },
+    { type: 'resistor', a: '#bulk', b: 'k', ohms: p.ohms },
   ],
-  headline: (p) => formatNominal(p['volts'], 'V'),
+  clamps: { from: 'a', to: 'k' },
+  tunable: ['ohms'],
+  headline: (p) => formatNominal(p.volts, 'V'),
   curve: {
     vary: { plus: 'v', minus: 'a' },
     from: 0,
@@ -55,4 +56,4 @@ export const zenerDiode: PartKind = {
     'Stated voltage at 5 mA (the usual test current), exponential knee and slope resistance (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM14 6H17V18H20M17 12H23',
-};
+});

@@ -1,24 +1,37 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
-import { terminalRef, type Part, type TerminalRef } from '../../design/index.js';
+import type { Facets } from '../../catalog/index.js';
+import type { Part, TerminalRef } from '../../design/index.js';
 import { Draft, swapEnds } from '../../wiring/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { refOf, withFix } from '../lookup.js';
+import { having, refOf, withFix } from '../lookup.js';
 import { list } from '../words.js';
 import { moveTo } from './pins.js';
 
-/** Chips that are asked by address over two lines. */
-const chips = ({ design, wiring }: Evidence): Part[] =>
-  design.parts.filter((p) => {
-    const ids = kindOf(p).terminals.map((t) => t.id);
-    return ids.includes('SDA') && ids.includes('SCL') && wiring.wired(refOf(p, 'SDA'));
-  });
+/** A chip that is asked by address over two lines. */
+interface Chip {
+  part: Part;
+  bus: NonNullable<Facets['bus']>;
+  sda: TerminalRef;
+  scl: TerminalRef;
+  address: number;
+}
+
+const chips = (evidence: Evidence): Chip[] =>
+  having(evidence, 'bus')
+    .map(({ part, has: bus, params }) => ({
+      part,
+      bus,
+      sda: refOf(part, bus.data),
+      scl: refOf(part, bus.clock),
+      address: bus.address(params),
+    }))
+    .filter(({ sda }) => evidence.wiring.wired(sda));
 
 /** Chips by the net of their data line. */
-function buses(evidence: Evidence): Map<string, Part[]> {
-  const found = new Map<string, Part[]>();
+function buses(evidence: Evidence): Map<string, Chip[]> {
+  const found = new Map<string, Chip[]>();
   for (const chip of chips(evidence)) {
-    const net = evidence.wiring.net(refOf(chip, 'SDA'));
+    const net = evidence.wiring.net(chip.sda);
     found.set(net, [...(found.get(net) ?? []), chip]);
   }
   return found;
@@ -27,8 +40,8 @@ function buses(evidence: Evidence): Map<string, Part[]> {
 /** Whether a resistor leads from a line to a supply. */
 const pulledUp = ({ wiring }: Evidence, line: TerminalRef): boolean =>
   wiring.ends(line).some((e) => {
-    const far = e.part.kind === 'resistor' && wiring.beyond(e);
-    return far && wiring.nature(far) === 'supply';
+    const far = e.kind.resistance && wiring.beyond(e);
+    return far !== undefined && wiring.nature(far) === 'supply';
   });
 
 export const busPullUpMissing: Rule = {
@@ -40,19 +53,19 @@ export const busPullUpMissing: Rule = {
   source: 'Open-drain lines need a resistor to the supply (I²C-bus specification UM10204).',
   find: (evidence) =>
     [...buses(evidence).values()].flatMap(([chip]): Found[] => {
-      const lines = ['SDA', 'SCL'].map((t) => refOf(chip, t));
+      const lines = [chip.sda, chip.scl];
       const bare = lines.filter((line) => evidence.wiring.wired(line) && !pulledUp(evidence, line));
       if (bare.length === 0) return [];
-      const supply = refOf(chip, 'VCC');
+      const supply = refOf(chip.part, chip.bus.supply);
       const draft = new Draft(evidence.design);
       for (const line of bare)
         draft.between('resistor', `Pull-up ${line.split('.')[1]}`, { ohms: 4.7e3 }, supply, line);
       return [
         {
-          subject: chip.id,
-          title: `The bus of ${chip.name} has no pull-up`,
+          subject: chip.part.id,
+          title: `The bus of ${chip.part.name} has no pull-up`,
           reason: `No resistor leads from ${list(bare)} to a supply.`,
-          about: [chip.id],
+          about: [chip.part.id],
           ...(evidence.wiring.wired(supply)
             ? { fix: { label: 'Add 4.7 kΩ each', edit: draft.edit('add pull-ups') } }
             : {}),
@@ -70,9 +83,9 @@ export const busAddressClash: Rule = {
   source: 'I²C-bus specification UM10204: addresses are unique on a bus.',
   find: (evidence) =>
     [...buses(evidence).values()].flatMap((bus): Found[] => {
-      const by = new Map<number, Part[]>();
+      const by = new Map<number, Chip[]>();
       for (const chip of bus) {
-        const address = paramsOf(chip)['address'];
+        const { address } = chip;
         by.set(address, [...(by.get(address) ?? []), chip]);
       }
       return [...by]
@@ -81,13 +94,18 @@ export const busAddressClash: Rule = {
           const free = free7bit(address, [...by.keys()]);
           const [, second] = same;
           return {
-            subject: same.map((c) => c.id).join('+'),
-            title: `${list(same.map((c) => c.name))} have one address`,
+            subject: same.map((c) => c.part.id).join('+'),
+            title: `${list(same.map((c) => c.part.name))} have one address`,
             reason: `Both answer to ${address} (0x${address.toString(16)}).`,
-            about: same.map((c) => c.id),
+            about: same.map((c) => c.part.id),
             fix: {
-              label: `${second.id} to ${free}, if it can be set so`,
-              edit: { type: 'set-param', id: second.id, param: 'address', value: free },
+              label: `${second.part.id} to ${free}, if it can be set so`,
+              edit: {
+                type: 'set-param',
+                id: second.part.id,
+                param: second.bus.param,
+                value: free,
+              },
             },
           };
         });
@@ -102,8 +120,6 @@ function free7bit(from: number, taken: readonly number[]): number {
   return 8;
 }
 
-const skills = { SDA: 'data', SCL: 'clock' } as const;
-
 export const busPinWrong: Rule = {
   code: 'bus-pin-wrong',
   severity: 'error',
@@ -112,25 +128,26 @@ export const busPinWrong: Rule = {
   bench: 'The chip is not found.',
   source: 'Functions of the controller’s pins.',
   find: (evidence) =>
-    [...buses(evidence).values()].flatMap(([chip]) =>
-      (['SDA', 'SCL'] as const).flatMap((line): Found[] => {
-        const pins = evidence.wiring
-          .ends(refOf(chip, line))
-          .filter((e) => e.terminal.role === 'pin');
-        const wrong = pins.find((e) => !e.terminal.can?.includes(skills[line]));
-        const other = line === 'SDA' ? 'clock' : 'data';
+    [...buses(evidence).values()].flatMap(([chip]) => {
+      const lines = [
+        { name: 'SDA', ref: chip.sda, skill: 'data', other: 'clock' },
+        { name: 'SCL', ref: chip.scl, skill: 'clock', other: 'data' },
+      ] as const;
+      return lines.flatMap(({ name, ref, skill, other }): Found[] => {
+        const pins = evidence.wiring.ends(ref).filter((e) => e.terminal.role === 'pin');
+        const wrong = pins.find((e) => !e.terminal.can?.includes(skill));
         if (!wrong || wrong.terminal.can?.includes(other)) return [];
         return [
           {
-            subject: refOf(chip, line),
-            title: `${wrong.ref} cannot be ${line}`,
-            reason: `${line} of ${chip.name} is on ${wrong.ref}, which has no ${skills[line]} line.`,
-            about: [chip.id, wrong.part.id],
-            ...withFix(moveTo(evidence, wrong.ref, (t) => t.can?.includes(skills[line]) ?? false)),
+            subject: ref,
+            title: `${wrong.ref} cannot be ${name}`,
+            reason: `${name} of ${chip.part.name} is on ${wrong.ref}, which has no ${skill} line.`,
+            about: [chip.part.id, wrong.part.id],
+            ...withFix(moveTo(evidence, wrong.ref, (t) => t.can?.includes(skill) ?? false)),
           },
         ];
-      }),
-    ),
+      });
+    }),
 };
 
 export const linesCrossed: Rule = {
@@ -144,31 +161,32 @@ export const linesCrossed: Rule = {
 };
 
 const crossedBuses = (evidence: Evidence): Found[] =>
-  chips(evidence).flatMap((chip): Found[] => {
-    const [sda, scl] = [refOf(chip, 'SDA'), refOf(chip, 'SCL')];
-    const on = (ref: TerminalRef, skill: 'data' | 'clock', id: string): boolean =>
+  chips(evidence).flatMap(({ part, sda, scl }): Found[] => {
+    const on = (ref: TerminalRef, skill: 'data' | 'clock'): boolean =>
       evidence.wiring
         .ends(ref)
-        .some((e) => e.part !== chip && (e.terminal.can?.includes(skill) || e.terminal.id === id));
-    if (!on(sda, 'clock', 'SCL') || on(sda, 'data', 'SDA')) return [];
+        .some(
+          (e) =>
+            e.part !== part &&
+            (e.terminal.can?.includes(skill) || e.kind.bus?.[skill] === e.terminal.id),
+        );
+    if (!on(sda, 'clock') || on(sda, 'data')) return [];
     const draft = new Draft(evidence.design);
     swapEnds(draft, sda, scl);
     return [
       {
-        subject: chip.id,
-        title: `SDA and SCL of ${chip.name} are exchanged`,
+        subject: part.id,
+        title: `SDA and SCL of ${part.name} are exchanged`,
         reason: `${sda} is joined to a clock line.`,
-        about: [chip.id],
+        about: [part.id],
         fix: { label: `Swap ${sda} and ${scl}`, edit: draft.edit('swap bus lines') },
       },
     ];
   });
 
 const crossedSerial = (evidence: Evidence): Found[] =>
-  evidence.design.parts.flatMap((part): Found[] => {
-    const ids = kindOf(part).terminals.map((t) => t.id);
-    if (!ids.includes('TX') || !ids.includes('RX')) return [];
-    const [tx, rx] = [terminalRef(part.id, 'TX'), terminalRef(part.id, 'RX')];
+  having(evidence, 'serial').flatMap(({ part, has: { sends, receives } }): Found[] => {
+    const [tx, rx] = [refOf(part, sends), refOf(part, receives)];
     const sender = evidence.wiring.ends(tx).find((e) => e.terminal.can?.includes('serial out'));
     if (!sender) return [];
     const draft = new Draft(evidence.design);

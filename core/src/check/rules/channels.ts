@@ -210,6 +210,6 @@ function holdOf({ wiring }: Evidence, channel: Channel): number {
   const holds = wiring
     .ends(channel.pin)
     .filter((e) => kindOf(e.part).stage === 'feels')
-    .map((e) => paramsOf(e.part)['hold'] ?? 0);
+    .map((e) => e.kind.hold?.(paramsOf(e.part)) ?? 0);
   return Math.max(0, ...holds);
 }

@@ -4,7 +4,7 @@ import { formatQuantity } from '../../quantity/index.js';
 import { Draft, swapEnds, type Wiring } from '../../wiring/index.js';
 import { mainStates, range, type Evidence } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { across, bridge, into, largest, partsOf, refOf, size } from '../lookup.js';
+import { across, bridge, having, into, largest, refOf, size } from '../lookup.js';
 import { amps, volts } from '../words.js';
 
 /** A coil that something switches, with its two wired ends. */
@@ -21,9 +21,8 @@ function coils({ design, wiring }: Evidence) {
 /** Parts that let current through from one net to another. */
 const conducting = (wiring: Wiring, from: string, to: string): Part[] =>
   wiring.between(from, to).filter((p) => {
-    const { conducts } = kindOf(p);
-    const zener = p.kind === 'zener-diode' ? { from: 'a', to: 'k' } : undefined;
-    const way = conducts ?? zener;
+    const { conducts, clamps } = kindOf(p);
+    const way = conducts ?? clamps;
     return way && wiring.same(refOf(p, way.from), from) && wiring.same(refOf(p, way.to), to);
   });
 
@@ -43,7 +42,7 @@ export const coilWithoutDiode: Rule = {
       if (guarded) return [];
       const current =
         largest(evidence, size(into(part, kindOf(part).coil?.plus ?? '')))?.at.value ?? 0;
-      const henries = paramsOf(part)['henries'];
+      const henries = kindOf(part).coil?.henries?.(paramsOf(part));
       const stored = henries && `; ${formatQuantity((henries * current ** 2) / 2, 'J')} are stored`;
       return [
         {
@@ -74,11 +73,12 @@ export const coilDiodeReversed: Rule = {
   find: (evidence) =>
     coils(evidence).flatMap(({ part, plus, minus }) =>
       conducting(evidence.wiring, plus, minus)
-        .filter((d) => d.kind === 'rectifier-diode' || d.kind === 'schottky-diode')
+        .filter((d) => kindOf(d).conducts && kindOf(d).terminals.length === 2)
         .map((diode): Found => {
-          const current = largest(evidence, size(into(diode, 'a')))?.at.value ?? 0;
+          const { from, to } = kindOf(diode).conducts ?? { from: '', to: '' };
+          const current = largest(evidence, size(into(diode, from)))?.at.value ?? 0;
           const draft = new Draft(evidence.design);
-          swapEnds(draft, refOf(diode, 'a'), refOf(diode, 'k'));
+          swapEnds(draft, refOf(diode, from), refOf(diode, to));
           const fix: Fix = { label: `Turn ${diode.id} round`, edit: draft.edit('turn diode') };
           return {
             subject: diode.id,
@@ -91,14 +91,6 @@ export const coilDiodeReversed: Rule = {
     ),
 };
 
-/** The parameter that says from how many volts a coil moves something. */
-const movesFrom: Record<string, string> = {
-  'relay-12v': 'pullIn',
-  'latching-relay': 'pullIn',
-  solenoid: 'pullIn',
-  'valve-12v': 'opens',
-};
-
 export const coilWeak: Rule = {
   code: 'coil-weak',
   severity: 'error',
@@ -108,9 +100,10 @@ export const coilWeak: Rule = {
     'The relay hums or hesitates, most of all when the load sags the supply or the coil is warm.',
   source: 'Pull-in voltage against the solved one, supply and coil at the ends of their spread.',
   find: (evidence) =>
-    partsOf(evidence, ...Object.keys(movesFrom)).flatMap((part): Found[] => {
-      const wanted = paramsOf(part)[movesFrom[part.kind]];
-      const best = largest(evidence, size(across(part, 'plus', 'minus')));
+    having(evidence, 'coil').flatMap(({ part, has: coil, params }): Found[] => {
+      const wanted = coil.pullIn?.(params);
+      if (wanted === undefined) return [];
+      const best = largest(evidence, size(across(part, coil.plus, coil.minus)));
       // What is not driven in any state is another rule's matter.
       if (!best || best.at.value < 0.25 * wanted || best.at.low >= wanted) return [];
       return [
@@ -133,14 +126,12 @@ export const coilStays: Rule = {
   bench: 'Once pulled in it stays: what leaks through its driver is enough to hold it.',
   source: 'Drop-out voltage against the solved one at rest.',
   find: (evidence) =>
-    partsOf(evidence, 'relay-12v', 'valve-12v').flatMap((part): Found[] => {
-      const params = paramsOf(part);
-      const holds = params['dropOut'] ?? params['closes'];
-      const at = range(evidence.quiet, size(across(part, 'plus', 'minus')));
-      const pulls = params[movesFrom[part.kind]];
-      const moved = mainStates(evidence).some(
-        (s) => Math.abs(across(part, 'plus', 'minus')(s.solution) ?? 0) >= pulls,
-      );
+    having(evidence, 'coil').flatMap(({ part, has: coil, params }): Found[] => {
+      const [pulls, holds] = [coil.pullIn?.(params), coil.dropOut?.(params)];
+      if (pulls === undefined || holds === undefined) return [];
+      const over = size(across(part, coil.plus, coil.minus));
+      const at = range(evidence.quiet, over);
+      const moved = mainStates(evidence).some((s) => (over(s.solution) ?? 0) >= pulls);
       if (!(at.high > holds) || at.value >= pulls || !moved) return [];
       return [
         {

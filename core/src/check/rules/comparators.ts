@@ -1,15 +1,19 @@
-import { paramsOf, type ElementOf } from '../../catalog/index.js';
+import type { ElementOf, Facets } from '../../catalog/index.js';
 import { terminalRef, type Part, type TerminalRef } from '../../design/index.js';
 import { Draft, elementsOf } from '../../wiring/index.js';
 import { allStates, voltsIn, type Evidence } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { e12, partsOf, refOf, setValue } from '../lookup.js';
+import { e12, having, refOf, resistancesBetween, setValue } from '../lookup.js';
 import { ohms, volts } from '../words.js';
 
-const comparators = (evidence: Evidence): { part: Part; element: ElementOf<'comparator'> }[] =>
-  partsOf(evidence, 'comparator-393').flatMap((part) => {
+type Ends = NonNullable<Facets['comparator']>;
+
+const comparators = (
+  evidence: Evidence,
+): { part: Part; ends: Ends; element: ElementOf<'comparator'> }[] =>
+  having(evidence, 'comparator').flatMap(({ part, has: ends }) => {
     const element = elementsOf(part).find((e) => e.type === 'comparator');
-    return element ? [{ part, element }] : [];
+    return element ? [{ part, ends, element }] : [];
   });
 
 export const comparatorRange: Rule = {
@@ -58,10 +62,10 @@ export const hysteresisMissing: Rule = {
   source:
     'Width = swing·Rs/(Rs+Rf) (closed form); 5 mV of hum, two crossings a period (common practice).',
   find: (evidence) =>
-    comparators(evidence).flatMap(({ part }): Found[] => {
-      const [plus, out] = [refOf(part, 'plus'), refOf(part, 'out')];
+    comparators(evidence).flatMap(({ part, ends }): Found[] => {
+      const [plus, out] = [refOf(part, ends.plus), refOf(part, ends.output)];
       if (!evidence.wiring.wired(plus) || !evidence.wiring.wired(out)) return [];
-      const width = hysteresisOf(evidence, part);
+      const width = hysteresisOf(evidence, part, ends);
       if (width === undefined || width >= 2 * pickedUp) return [];
       const chatter = Math.round(2 * mainsHertz * slowness * (2 * pickedUp - width));
       return [
@@ -70,40 +74,40 @@ export const hysteresisMissing: Rule = {
           title: `${part.name} has next to no hysteresis`,
           reason: `It is ${volts(width)} wide. With ${volts(pickedUp)} of hum, a signal that takes ${slowness} s for a volt makes it switch about ${chatter} times.`,
           about: [part.id],
-          fix: feedback(evidence, part),
+          fix: feedback(evidence, part, ends),
         },
       ];
     }),
 };
 
 /** Highest and lowest output, V. */
-function swing({ wiring, quiet }: Evidence, part: Part): number {
+function swing({ wiring, quiet }: Evidence, part: Part, ends: Ends): number {
   const pull = wiring
-    .ends(refOf(part, 'out'))
-    .filter((e) => e.part.kind === 'resistor')
+    .ends(refOf(part, ends.output))
+    .filter((e) => e.kind.resistance)
     .map((e) => wiring.beyond(e))
     .find((far): far is TerminalRef => far !== undefined && wiring.nature(far) === 'supply');
   const at = pull === undefined ? undefined : voltsIn(quiet, pull);
-  return at ?? quiet.solution.parts[part.id]?.volts['vcc'] ?? 0;
+  return at ?? quiet.solution.parts[part.id]?.volts[ends.supply] ?? 0;
 }
 
 /** Width between tripping and clearing, from the resistor that leads back from output to plus. */
-function hysteresisOf(evidence: Evidence, part: Part): number | undefined {
-  const [plus, out] = [refOf(part, 'plus'), refOf(part, 'out')];
-  const back = evidence.wiring.between(plus, out).find((p) => p.kind === 'resistor');
+function hysteresisOf(evidence: Evidence, part: Part, ends: Ends): number | undefined {
+  const [plus, out] = [refOf(part, ends.plus), refOf(part, ends.output)];
+  const [back] = resistancesBetween(evidence.wiring, plus, out);
   if (!back) return 0;
   const seen = evidence.seen(plus);
   if (seen === undefined) return undefined;
-  const through = paramsOf(back)['ohms'];
+  const through = back.ohms;
   // What is seen has the resistor itself in parallel.
   const source = seen < through ? (seen * through) / (through - seen) : Infinity;
-  return (swing(evidence, part) * source) / (source + through);
+  return (swing(evidence, part, ends) * source) / (source + through);
 }
 
 /** A resistor back from the output, and one in front of the plus input where its source is too stiff. */
-function feedback(evidence: Evidence, part: Part): Fix {
-  const [plus, out] = [refOf(part, 'plus'), refOf(part, 'out')];
-  const back = evidence.wiring.between(plus, out).find((p) => p.kind === 'resistor');
+function feedback(evidence: Evidence, part: Part, ends: Ends): Fix {
+  const [plus, out] = [refOf(part, ends.plus), refOf(part, ends.output)];
+  const back = resistancesBetween(evidence.wiring, plus, out)[0]?.part;
   const draft = new Draft(evidence.design);
   let source = evidence.seen(plus) ?? 0;
   if (source < 1e3) {
@@ -111,7 +115,7 @@ function feedback(evidence: Evidence, part: Part): Fix {
     draft.rewire(plus, terminalRef(front, 'a')).join(terminalRef(front, 'b'), plus);
     source += 10e3;
   }
-  const value = e12((source * swing(evidence, part)) / usual - source);
+  const value = e12((source * swing(evidence, part, ends)) / usual - source);
   if (back && source === (evidence.seen(plus) ?? 0)) return setValue(back, 'ohms', value, 'Ω');
   if (back) draft.make({ type: 'remove-part', id: back.id });
   draft.between('resistor', 'Hysteresis resistor', { ohms: value }, out, plus);

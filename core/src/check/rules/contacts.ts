@@ -2,7 +2,7 @@ import { kindOf, paramsOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { solvedIn, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { into, largest, refOf, size, withWorst } from '../lookup.js';
+import { having, into, largest, refOf, size, withWorst } from '../lookup.js';
 import { amps, list } from '../words.js';
 
 /** Contacts that switch a load, with what they are rated for. */
@@ -13,7 +13,7 @@ const contacts = ({ design }: Evidence) =>
     return terminals
       .filter((t) => t.role === 'contact')
       .flatMap(({ id }) => {
-        const rating = ratings.find((r) => r.id === `amps-${id}`);
+        const rating = ratings.find((r) => r.into === id);
         return rating ? [{ part, terminal: id, limit: rating.limit(paramsOf(part)) }] : [];
       });
   });
@@ -43,16 +43,8 @@ export const contactOverload: Rule = {
 
 /** What a load takes in its first moments, A; undefined where that is not more than later. */
 function inrush({ fired }: Evidence, part: Part): number | undefined {
-  const params = paramsOf(part);
   const solved = solvedIn(fired, part.id);
-  if (!solved) return undefined;
-  if (part.kind === 'filament-lamp') {
-    // Tungsten: resistance about as T^1.2, so cold from 293 K.
-    const ratio = (params['kelvin'] / 293) ** 1.2;
-    return ratio * Math.abs(solved.amps['a'] ?? 0);
-  }
-  if (part.kind === 'pump-12v' || part.kind === 'small-motor') return params['stall'];
-  return undefined;
+  return solved && kindOf(part).inrush?.(solved, paramsOf(part));
 }
 
 /** Loads that a terminal switches: on its own net, or on that of the contact's other side. */
@@ -103,13 +95,10 @@ export const motorStall: Rule = {
   bench: 'The day the pump jams, the transistor dies with it.',
   source: 'Stall current of the motor against the driver’s rating.',
   find: (evidence) =>
-    evidence.design.parts.flatMap((part): Found[] => {
-      const kind = kindOf(part);
-      const maxAmps = paramsOf(part)['maxAmps'];
-      if (kind.stage !== 'drives' || maxAmps === undefined) return [];
-      if (kind.terminals.some((t) => t.role === 'contact')) return [];
-      const loads = loadsAt(evidence, part).filter((l) => 'stall' in paramsOf(l));
-      const sum = loads.reduce((total, l) => total + paramsOf(l)['stall'], 0);
+    having(evidence, 'driver').flatMap(({ part, has: driver, params }): Found[] => {
+      const maxAmps = driver.maxAmps(params);
+      const loads = loadsAt(evidence, part).filter((l) => kindOf(l).stall);
+      const sum = loads.reduce((total, l) => total + (kindOf(l).stall?.(paramsOf(l)) ?? 0), 0);
       if (sum <= maxAmps) return [];
       return [
         {

@@ -68,7 +68,9 @@ export const sourceResistance: Rule = {
 const holding = 10e-9;
 
 function heldByCapacitor({ wiring }: Evidence, pin: TerminalRef): boolean {
-  const farads = wiring.ends(pin).map(({ part }) => paramsOf(part)['farads'] ?? 0);
+  const farads = wiring
+    .ends(pin)
+    .map(({ part, kind }) => (kind.capacitance?.farads ?? kind.ownFarads)?.(paramsOf(part)) ?? 0);
   return farads.reduce((sum, f) => sum + f, 0) >= holding;
 }
 

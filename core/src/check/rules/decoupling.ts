@@ -10,8 +10,7 @@ import { amps, list } from '../words.js';
 function across({ wiring }: Evidence, part: Part, plus: string, minus: string): number {
   return wiring
     .between(refOf(part, plus), refOf(part, minus))
-    .filter((p) => p.kind === 'capacitor' || p.kind === 'electrolytic-capacitor')
-    .reduce((sum, p) => sum + paramsOf(p)['farads'], 0);
+    .reduce((sum, p) => sum + (kindOf(p).capacitance?.farads(paramsOf(p)) ?? 0), 0);
 }
 
 const capacitance = (farads: number): string => formatNominal(farads, 'F');

@@ -3,6 +3,7 @@ import { terminalRef, type Edit, type Part, type TerminalRef } from '../../desig
 import { Draft, wireAmps, type Wiring } from '../../wiring/index.js';
 import { mainStates, range, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { having } from '../lookup.js';
 import { amps } from '../words.js';
 
 /** Rated currents of fuse links, A (IEC 60127; series R10 of ISO 3). */
@@ -27,22 +28,13 @@ function current(evidence: Evidence, part: Part, terminal: string): number {
   return Math.max(0, ...found.filter(Number.isFinite));
 }
 
-/** What a source gives into a short, A. */
-function shortAmps(part: Part): number {
-  const params = paramsOf(part);
-  const { words } = kindOf(part);
-  if (part.kind === 'adapter') return 1.5 * params['maxAmps'];
-  const battery = 'ampHours' in params && params['ohms'] > 0;
-  return battery || words.includes('battery') ? params['volts'] / params['ohms'] : 0;
-}
-
 /** The first fuse that all current from a source has to pass, if there is one before it branches. */
 function firstFuse(wiring: Wiring, source: TerminalRef): Part | undefined {
   let here = source;
   for (let i = 0; i < 6; i++) {
     const others = wiring.ends(here).filter((e) => e.ref !== here);
     if (others.length !== 1) return undefined;
-    if (others[0].part.kind === 'fuse') return others[0].part;
+    if (others[0].kind.fuse) return others[0].part;
     const beyond = wiring.beyond(others[0]);
     if (!beyond) return undefined;
     here = beyond;
@@ -58,15 +50,14 @@ export const fuseMissing: Rule = {
   bench: 'A short somewhere melts the thinnest wire before anything else gives way.',
   source: 'Fuse at the source (common practice; IEC 60364-4-43 for the principle).',
   find: (evidence) =>
-    evidence.design.parts.flatMap((part): Found[] => {
-      const { terminals } = kindOf(part);
-      const plus = terminals.find((t) => t.role === 'supply-out' && t.id === 'plus');
-      if (!plus) return [];
-      const ref = terminalRef(part.id, plus.id);
-      const into = shortAmps(part);
+    having(evidence, 'faultSource').flatMap(({ part, has: source, params }): Found[] => {
+      const plus = kindOf(part).supplies?.[0]?.at;
+      if (plus === undefined) return [];
+      const ref = terminalRef(part.id, plus);
+      const into = source.shortAmps(params);
       if (into <= harmless || !evidence.wiring.wired(ref)) return [];
       if (firstFuse(evidence.wiring, ref)) return [];
-      const working = current(evidence, part, plus.id);
+      const working = current(evidence, part, plus);
       const size = sizeFor(working);
       return [
         {
@@ -87,8 +78,6 @@ function insertFuse({ design }: Evidence, plus: TerminalRef, size: number): Edit
   return draft.edit('add fuse');
 }
 
-const fuses = ({ design }: Evidence): Part[] => design.parts.filter((p) => p.kind === 'fuse');
-
 export const fuseSmall: Rule = {
   code: 'fuse-too-small',
   severity: 'error',
@@ -97,9 +86,9 @@ export const fuseSmall: Rule = {
   bench: 'It blows at the first alarm, or ages and blows a year later.',
   source: 'Solved worst-case current against 75 % of the rating (common practice).',
   find: (evidence) =>
-    fuses(evidence).flatMap((part): Found[] => {
-      const rated = paramsOf(part)['amps'];
-      const working = current(evidence, part, 'a');
+    having(evidence, 'fuse').flatMap(({ part, has: fuse, params }): Found[] => {
+      const rated = fuse.amps(params);
+      const working = current(evidence, part, fuse.through);
       if (working <= lasting * rated) return [];
       const size = sizeFor(working);
       return [
@@ -111,7 +100,7 @@ export const fuseSmall: Rule = {
           about: [part.id],
           fix: {
             label: `Take ${amps(size)}`,
-            edit: { type: 'set-param', id: part.id, param: 'amps', value: size },
+            edit: { type: 'set-param', id: part.id, param: fuse.param, value: size },
           },
         },
       ];
@@ -130,9 +119,9 @@ export const fuseLarge: Rule = {
   source:
     'Fuse below what the thinnest wire carries, just above the working current (common practice).',
   find: (evidence) =>
-    fuses(evidence).flatMap((part): Found[] => {
-      const rated = paramsOf(part)['amps'];
-      const working = current(evidence, part, 'a');
+    having(evidence, 'fuse').flatMap(({ part, has: fuse, params }): Found[] => {
+      const rated = fuse.amps(params);
+      const working = current(evidence, part, fuse.through);
       const thinnest = weakest(evidence, part);
       const size = sizeFor(working);
       const peak = Math.max(working, stallOf(evidence));
@@ -152,7 +141,7 @@ export const fuseLarge: Rule = {
             ? {
                 fix: {
                   label: `Take ${amps(size)}`,
-                  edit: { type: 'set-param', id: part.id, param: 'amps', value: size },
+                  edit: { type: 'set-param', id: part.id, param: fuse.param, value: size },
                 },
               }
             : {}),
@@ -163,11 +152,11 @@ export const fuseLarge: Rule = {
 
 /** What the motors of a design take while they start, A. */
 const stallOf = ({ design }: Evidence): number =>
-  design.parts.reduce((sum, p) => sum + (paramsOf(p)['stall'] ?? 0), 0);
+  design.parts.reduce((sum, p) => sum + (kindOf(p).stall?.(paramsOf(p)) ?? 0), 0);
 
 /** The wire or cable behind a fuse that carries least, as far as gauges are recorded. */
 function weakest({ wiring }: Evidence, fuse: Part): { name: string; amps: number } | undefined {
-  const behind = ['a', 'b'].flatMap((t) => {
+  const behind = kindOf(fuse).terminals.flatMap(({ id: t }) => {
     const net = wiring.named(terminalRef(fuse.id, t));
     const wires = (net?.wires ?? []).flatMap((w) => {
       const carries = wireAmps(w);
@@ -175,8 +164,9 @@ function weakest({ wiring }: Evidence, fuse: Part): { name: string; amps: number
     });
     const cables = wiring
       .ends(terminalRef(fuse.id, t))
-      .filter((e) => e.part.kind === 'cable')
-      .map((e) => ({ name: e.part.name, amps: paramsOf(e.part)['maxAmps'] }));
+      .flatMap(({ part, kind: { conductor } }) =>
+        conductor ? [{ name: part.name, amps: conductor.maxAmps(paramsOf(part)) }] : [],
+      );
     return [...wires, ...cables];
   });
   return behind.sort((a, b) => a.amps - b.amps)[0];

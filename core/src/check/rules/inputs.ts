@@ -3,7 +3,7 @@ import { terminalRef, type Part, type TerminalRef } from '../../design/index.js'
 import { Draft } from '../../wiring/index.js';
 import { allStates, voltsIn, type Evidence, type State } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { bridge, e12, modeOf, refOf, withFix } from '../lookup.js';
+import { bridge, e12, having, modeOf, refOf, withFix } from '../lookup.js';
 import { amps, ohms, volts } from '../words.js';
 
 /** Current that the clamps of an input stand for good, A (common practice). */
@@ -16,9 +16,7 @@ const guarded = ({ wiring }: Evidence, part: Part): { id: string; rating: Rating
     if (!['pin', 'signal-in', 'signal-out'].includes(role) || !wiring.wired(refOf(part, id)))
       return [];
     const rating = kindOf(part).ratings.find(
-      (r) =>
-        (r.id === `volts-${id}` || r.id.startsWith(`volts-${id}-`)) &&
-        r.limit(paramsOf(part)) <= 0.5,
+      (r) => r.across?.from === id && r.limit(paramsOf(part)) <= 0.5,
     );
     return rating ? [{ id, rating }] : [];
   });
@@ -246,9 +244,8 @@ export const gateFloating: Rule = {
     'At power-on, and while firmware is loaded, the load comes on by itself or half on, and the part gets hot.',
   source: 'Pins are inputs after reset; 10 to 100 kΩ from gate to source (common practice).',
   find: (evidence) =>
-    evidence.design.parts.flatMap((part): Found[] => {
-      if (!isMosfet(part)) return [];
-      const [gate, source] = [refOf(part, 'g'), refOf(part, 's')];
+    having(evidence, 'mosfet').flatMap(({ part, has: mosfet }): Found[] => {
+      const [gate, source] = [refOf(part, mosfet.gate), refOf(part, mosfet.source)];
       const seen = evidence.seen(gate);
       if (!evidence.wiring.wired(gate) || seen === undefined || seen < floating) return [];
       return [
@@ -269,5 +266,3 @@ export const gateFloating: Rule = {
       ];
     }),
 };
-
-const isMosfet = (part: Part): boolean => part.kind === 'logic-mosfet' || part.kind === 'p-mosfet';

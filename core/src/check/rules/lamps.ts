@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
+import { paramsOf, type Junction } from '../../catalog/index.js';
 import { terminalRef, type Part } from '../../design/index.js';
 import { Draft, swapEnds } from '../../wiring/index.js';
 import { mainStates, type Evidence, type State } from '../evidence.js';
@@ -6,9 +6,11 @@ import type { Fix, Found, Rule } from '../finding.js';
 import {
   across,
   e12,
+  having,
   inLine,
   into,
   largest,
+  ohmsOf,
   refOf,
   resistorsAt,
   setValue,
@@ -17,41 +19,35 @@ import {
 } from '../lookup.js';
 import { amps, volts } from '../words.js';
 
-/** A light-emitting junction: a part's anode, with what it may carry. */
-interface Junction {
+/** A light-emitting junction in use. */
+interface Lit extends Omit<Junction, 'volts' | 'maxAmps'> {
   part: Part;
-  anode: string;
-  cathode: string;
+  /** It is one of several in its part. */
+  oneOfMany: boolean;
+  forward: number;
   most: number;
 }
 
-const anodes: Record<string, readonly string[]> = {
-  led: ['a'],
-  'infrared-emitter': ['a'],
-  'reflective-pair': ['a'],
-  optocoupler: ['a'],
-  'rgb-led': ['red', 'green', 'blue'],
-};
-
-const junctions = (evidence: Evidence): Junction[] =>
-  evidence.design.parts.flatMap((part) =>
-    (anodes[part.kind] ?? []).flatMap((anode) =>
-      evidence.wiring.wired(refOf(part, anode))
-        ? [{ part, anode, cathode: 'k', most: paramsOf(part)['maxAmps'] }]
-        : [],
-    ),
+const junctions = (evidence: Evidence): Lit[] =>
+  having(evidence, 'junctions').flatMap(({ part, has, params }) =>
+    has
+      .filter(({ anode }) => evidence.wiring.wired(refOf(part, anode)))
+      .map(({ volts: forward, maxAmps, ...junction }) => ({
+        ...junction,
+        part,
+        oneOfMany: has.length > 1,
+        forward: forward(params),
+        most: maxAmps(params),
+      })),
   );
 
 /** The resistor in line with a junction, if one stands on either side. */
-const inLineWith = ({ wiring }: Evidence, { part, anode, cathode }: Junction): Part | undefined =>
+const inLineWith = ({ wiring }: Evidence, { part, anode, cathode }: Lit): Part | undefined =>
   [anode, cathode].flatMap((t) =>
     resistorsAt(wiring, refOf(part, t)).filter((e) => wiring.beyond(e)),
   )[0]?.part;
 
-const named = ({ part, anode }: Junction): string =>
-  kindOf(part).terminals.length > 2 && part.kind === 'rgb-led'
-    ? `${part.name}, ${anode}`
-    : part.name;
+const named = ({ part, name }: Lit): string => (name ? `${part.name}, ${name}` : part.name);
 
 /** Current that is bright enough for most uses and cool enough for all, as a share of the rating. */
 const comfortable = 0.6;
@@ -81,13 +77,12 @@ export const ledWithoutResistor: Rule = {
 };
 
 /** R = (V − Vf)/I with the highest voltage of the design, or the board's own where a pin drives it. */
-function seriesFor(evidence: Evidence, { part, anode, most }: Junction): number {
+function seriesFor(evidence: Evidence, { part, anode, forward, most }: Lit): number {
   const { wiring, fired } = evidence;
   const pin = wiring.ends(refOf(part, anode)).find((e) => e.terminal.role === 'pin');
   const supply = pin
-    ? paramsOf(pin.part)['rail']
+    ? (pin.kind.inputs?.nominal(paramsOf(pin.part)) ?? 5)
     : Math.max(...fired.solution.nets.map((n) => n.volts ?? 0));
-  const forward = paramsOf(part)['volts'] ?? paramsOf(part)[anode] ?? 1.5;
   return e12((supply - forward) / (comfortable * most), 'above');
 }
 
@@ -126,7 +121,7 @@ function scaled(
 ): Fix | undefined {
   const carries = Math.abs(state.solution.parts[resistor.id]?.amps['a'] ?? 0);
   if (!(carries > 0)) return undefined;
-  const value = paramsOf(resistor)['ohms'];
+  const value = ohmsOf(resistor) ?? NaN;
   return setValue(resistor, 'ohms', e12((value * carries) / wanted, side), 'Ω');
 }
 
@@ -142,8 +137,8 @@ export const ledDim: Rule = {
   source: '5 % of the rated current (common practice).',
   find: (evidence) =>
     junctions(evidence).flatMap((junction): Found[] => {
-      const { part, anode, most } = junction;
-      if (part.kind !== 'led' && part.kind !== 'rgb-led') return [];
+      const { part, anode, most, visible } = junction;
+      if (!visible) return [];
       const worst = largest(evidence, into(part, anode));
       if (!worst || worst.at.value < 20e-6 || worst.at.value >= dim * most) return [];
       const resistor = inLineWith(evidence, junction);
@@ -168,12 +163,12 @@ export const ledReversed: Rule = {
   source: 'Solved voltage against the diode’s direction, at rest and fired.',
   find: (evidence) =>
     junctions(evidence).flatMap((junction): Found[] => {
-      const { part, anode, cathode } = junction;
+      const { part, anode, cathode, oneOfMany } = junction;
       const forward = mainStates(evidence).map(
         (s) => across(part, anode, cathode)(s.solution) ?? 0,
       );
       const back = -Math.min(...forward);
-      if (Math.max(...forward) > 0.5 || back < 1 || part.kind === 'rgb-led') return [];
+      if (Math.max(...forward) > 0.5 || back < 1 || oneOfMany) return [];
       const draft = new Draft(evidence.design);
       swapEnds(draft, terminalRef(part.id, anode), terminalRef(part.id, cathode));
       return [

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type Terminal } from '../../catalog/index.js';
+import { kindOf, paramsOf } from '../../catalog/index.js';
 import type { Part, TerminalRef } from '../../design/index.js';
 import { isMainsContact, type End } from '../../wiring/index.js';
 import type { Evidence } from '../evidence.js';
@@ -19,17 +19,11 @@ const appliances = ({ design, wiring }: Evidence): { part: Part; ends: readonly 
       : [];
   });
 
-/** Contacts of one relay carry the same number at their end: "COM2", "NO2". */
-const relayOf = (id: string): string => /\d*$/.exec(id)?.[0] ?? '';
-
-const contactsOf = (part: Part): Terminal[] =>
-  kindOf(part).terminals.filter((t) => t.role === 'contact');
-
-/** Contacts of a part that are wired, but not to mains; of the relay with this number, or of the others. */
+/** Contacts of a part that are wired, but not to mains: of the relay that an end is of, or of the others. */
 function lowContacts({ wiring }: Evidence, at: End, same: boolean): TerminalRef[] {
-  return contactsOf(at.part)
-    .filter((t) => (relayOf(t.id) === relayOf(at.terminal.id)) === same)
-    .map((t) => refOf(at.part, t.id))
+  return (at.kind.contacts ?? [])
+    .filter(({ terminals }) => terminals.includes(at.terminal.id) === same)
+    .flatMap(({ terminals }) => terminals.map((t) => refOf(at.part, t)))
     .filter((ref) => wiring.wired(ref) && wiring.nature(ref) !== 'mains');
 }
 
@@ -90,9 +84,14 @@ export const mainsContactLoad: Rule = {
   source: 'Rated contact current against what the appliance is said to take, at once and later.',
   find: (evidence) =>
     appliances(evidence).flatMap(({ part, ends }) => {
-      const { amps: steady, inrush } = paramsOf(part);
+      const { appliance } = kindOf(part);
+      if (!appliance) return [];
+      const steady = appliance.amps(paramsOf(part));
+      const inrush = appliance.inrush(paramsOf(part));
       return ends.filter(isMainsContact).flatMap((end): Found[] => {
-        const limit = paramsOf(end.part)['maxAmps'];
+        const limit = end.kind.contacts
+          ?.find((c) => c.terminals.includes(end.terminal.id))
+          ?.maxAmps(paramsOf(end.part));
         if (limit === undefined || steady * inrush <= limit) return [];
         return [
           {
@@ -116,7 +115,9 @@ export const mainsUnfused: Rule = {
   source: 'Overcurrent protection (IEC 60364-4-43; local codes).',
   find: (evidence) =>
     appliances(evidence).flatMap(({ part }): Found[] => {
-      const { amps: steady, fuse } = paramsOf(part);
+      const { appliance } = kindOf(part);
+      if (!appliance) return [];
+      const [steady, fuse] = [appliance.amps(paramsOf(part)), appliance.fuse(paramsOf(part))];
       const why =
         fuse === 0
           ? 'There is no fuse in its lead.'

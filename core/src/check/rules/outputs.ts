@@ -80,7 +80,7 @@ export const pullUpMissing: Rule = {
 
 /** Whether a resistor leads from an end to a supply. */
 function toSupply(wiring: Wiring, end: End): boolean {
-  const far = end.part.kind === 'resistor' ? wiring.beyond(end) : undefined;
+  const far = end.kind.resistance ? wiring.beyond(end) : undefined;
   return far !== undefined && wiring.nature(far) === 'supply';
 }
 
@@ -137,7 +137,7 @@ export const pinOvercurrent: Rule = {
     evidence.design.controller.pins.flatMap(({ pin, mode }): Found[] => {
       const [id, terminal] = pin.split('.');
       const part = evidence.wiring.part(id);
-      const rating = part && kindOf(part).ratings.find((r) => r.id === `amps-${terminal}`);
+      const rating = part && kindOf(part).ratings.find((r) => r.into === terminal);
       if (!part || !rating || mode !== 'output') return [];
       const limit = rating.limit(paramsOf(part));
       const worst = largest(evidence, size(into(part, terminal)));
@@ -163,7 +163,7 @@ export const pinsOvercurrent: Rule = {
   source: 'Absolute maximum of the sum over all pins.',
   find: (evidence) =>
     evidence.design.parts.flatMap((part): Found[] => {
-      const rating = kindOf(part).ratings.find((r) => r.id === 'amps-pins');
+      const rating = kindOf(part).ratings.find((r) => r.ofAllPins);
       if (!rating) return [];
       const params = paramsOf(part);
       const limit = rating.limit(params);

@@ -1,10 +1,10 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
+import { kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { formatNominal } from '../../quantity/index.js';
 import { Draft, swapEnds } from '../../wiring/index.js';
 import { mainStates, type Evidence } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { across, largest, partsOf, refOf, setValue, size, withFix, withWorst } from '../lookup.js';
+import { across, having, largest, refOf, setValue, size, withFix, withWorst } from '../lookup.js';
 import { list, volts } from '../words.js';
 
 /** A fix that exchanges what is wired to two terminals of a part. */
@@ -13,6 +13,10 @@ function turn({ design }: Evidence, part: Part, a: string, b: string): Fix {
   swapEnds(draft, refOf(part, a), refOf(part, b));
   return { label: `Turn ${part.id} round`, edit: draft.edit(`turn ${part.id}`) };
 }
+
+/** Parts that are nothing but a diode. */
+const diodes = (evidence: Evidence) =>
+  having(evidence, 'conducts').filter(({ part }) => kindOf(part).terminals.length === 2);
 
 export const diodeBlocks: Rule = {
   code: 'diode-blocks',
@@ -23,16 +27,16 @@ export const diodeBlocks: Rule = {
   source: 'Solved voltages on both sides: one side fed, the other waiting for it.',
   find: (evidence) => {
     const { wiring } = evidence;
-    return partsOf(evidence, 'rectifier-diode', 'schottky-diode').flatMap((part): Found[] => {
-      const back = mainStates(evidence).map((s) => across(part, 'k', 'a')(s.solution) ?? 0);
+    return diodes(evidence).flatMap(({ part, has: { from: a, to: k } }): Found[] => {
+      const back = mainStates(evidence).map((s) => across(part, k, a)(s.solution) ?? 0);
       if (Math.min(...back) < 1) return [];
       // What waits for power on the anode's side, and can get it by no other way.
       const waiting = wiring
-        .ends(refOf(part, 'a'))
+        .ends(refOf(part, a))
         .filter((e) => e.terminal.role === 'supply-in' && e.part !== part);
       const fed = mainStates(evidence).some(({ solution }) => {
         const at = solution.parts[part.id]?.volts;
-        return at && at['a'] > 0.5 * at['k'];
+        return at && (at[a] ?? 0) > 0.5 * (at[k] ?? 0);
       });
       if (waiting.length === 0 || fed) return [];
       return [
@@ -41,7 +45,7 @@ export const diodeBlocks: Rule = {
           title: `${part.name} blocks`,
           reason: `${volts(Math.max(...back))} stand against it, and ${list(waiting.map((e) => e.part.name))} behind it get nothing.`,
           about: [part.id, ...waiting.map((e) => e.part.id)],
-          fix: turn(evidence, part, 'a', 'k'),
+          fix: turn(evidence, part, a, k),
         },
       ];
     });
@@ -56,20 +60,23 @@ export const electrolyticReversed: Rule = {
   bench: 'It heats up, swells and bursts, sometimes after hours.',
   source: 'Reverse voltage of at most about 1 V (data sheets of aluminium electrolytics).',
   find: (evidence) =>
-    partsOf(evidence, 'electrolytic-capacitor').flatMap((part): Found[] => {
-      const worst = largest(evidence, across(part, 'minus', 'plus'));
-      if (!worst || worst.at.high <= 0.5) return [];
-      return [
-        {
-          subject: part.id,
-          severity: worst.at.value > 0.5 ? 'error' : 'caution',
-          title: `${part.name} is the wrong way round`,
-          reason: `Its minus stands above its plus by ${withWorst(worst, volts)}.`,
-          about: [part.id],
-          fix: turn(evidence, part, 'plus', 'minus'),
-        },
-      ];
-    }),
+    having(evidence, 'capacitance').flatMap(
+      ({ part, has: { plus, minus, polarised } }): Found[] => {
+        if (!polarised) return [];
+        const worst = largest(evidence, across(part, minus, plus));
+        if (!worst || worst.at.high <= 0.5) return [];
+        return [
+          {
+            subject: part.id,
+            severity: worst.at.value > 0.5 ? 'error' : 'caution',
+            title: `${part.name} is the wrong way round`,
+            reason: `Its minus stands above its plus by ${withWorst(worst, volts)}.`,
+            about: [part.id],
+            fix: turn(evidence, part, plus, minus),
+          },
+        ];
+      },
+    ),
 };
 
 const ratedVolts = [6.3, 10, 16, 25, 35, 50, 63, 100, 160, 250, 400];
@@ -84,11 +91,10 @@ export const capacitorVolts: Rule = {
   bench: 'It leaks, dries out early, or breaks through.',
   source: '80 % of the rating (common practice); rated voltages after IEC 60063.',
   find: (evidence) =>
-    partsOf(evidence, 'capacitor', 'electrolytic-capacitor').flatMap((part): Found[] => {
-      const [plus, minus] = kindOf(part).terminals.map((t) => t.id);
-      const across2 = across(part, plus, minus);
-      const worst = largest(evidence, part.kind === 'capacitor' ? size(across2) : across2);
-      const rated = paramsOf(part)['maxVolts'];
+    having(evidence, 'capacitance').flatMap(({ part, has, params }): Found[] => {
+      const over = across(part, has.plus, has.minus);
+      const worst = largest(evidence, has.polarised ? over : size(over));
+      const rated = has.maxVolts(params);
       if (!worst || worst.at.high <= lasting * rated) return [];
       const next = ratedVolts.find((v) => lasting * v >= worst.at.high);
       return [

@@ -1,4 +1,10 @@
-import { kindOf, paramsOf, type Rating } from '../../catalog/index.js';
+import {
+  kindOf,
+  paramsOf,
+  type PartKind,
+  type Rating,
+  type TerminalRole,
+} from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { formatQuantity } from '../../quantity/index.js';
 import { mainStates, range, type Evidence, type Range, type State } from '../evidence.js';
@@ -41,28 +47,27 @@ export function stresses(evidence: Evidence): Stress[] {
 /** Ratings that other rules speak of, in words that fit better. */
 function elsewhere({ part, rating }: Stress): boolean {
   const kind = kindOf(part);
-  const { feed } = kind;
-  const terminal = kind.terminals.find((t) => `amps-${t.id}` === rating.id);
-  const supply = feed && [`${feed.plus}-${feed.minus}`, `${feed.minus}-${feed.plus}`];
+  const roleOf = (id: string | undefined): TerminalRole | undefined =>
+    kind.terminals.find((t) => t.id === id)?.role;
+  const { across, into } = rating;
+  const supply = [kind.feed?.plus, kind.feed?.minus];
   return (
-    rating.id === 'amps-out' ||
-    rating.id === 'amps-pins' ||
-    (supply?.some((pair) => rating.id === `volts-${pair}`) ?? false) ||
-    terminal?.role === 'pin' ||
-    (terminal?.role === 'contact' && kind.stage !== 'feels') ||
-    kind.terminals.some((t) => t.role === 'pin' && rating.id === `volts-${t.id}`) ||
-    spokenOf.has(part.kind)
+    (rating.outOf !== undefined && kind.stage === 'feeds') ||
+    rating.ofAllPins === true ||
+    (across !== undefined && supply.includes(across.from) && supply.includes(across.to)) ||
+    roleOf(into) === 'pin' ||
+    (roleOf(into) === 'contact' && kind.stage !== 'feels') ||
+    roleOf(across?.from) === 'pin' ||
+    kind.fuse !== undefined ||
+    kind.capacitance !== undefined ||
+    isJunction(kind)
   );
 }
 
-const spokenOf = new Set([
-  'fuse',
-  'led',
-  'rgb-led',
-  'infrared-emitter',
-  'capacitor',
-  'electrolytic-capacitor',
-]);
+/** Whether a part is light-emitting junctions and nothing else. */
+const isJunction = ({ junctions = [], terminals }: PartKind): boolean =>
+  junctions.length > 0 &&
+  terminals.every((t) => junctions.some((j) => j.anode === t.id || j.cathode === t.id));
 
 /** A stress with its worst case. */
 interface Judged extends Stress {
@@ -126,7 +131,7 @@ const powers = [0.125, 0.25, 0.5, 1, 2, 3, 5, 10];
 /** A resistor that gets too hot wants a larger body. */
 function biggerResistor({ part, value }: Judged): Pick<Found, 'fix'> {
   const watts = powers.find((w) => w >= 2 * value.high);
-  if (part.kind !== 'resistor' || watts === undefined) return {};
+  if (!kindOf(part).resistance || watts === undefined) return {};
   return {
     fix: {
       label: `${part.id} for ${watts} W`,

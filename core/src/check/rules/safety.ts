@@ -2,7 +2,7 @@ import { kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { allStates } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { partsOf, reaches, refOf } from '../lookup.js';
+import { having, reaches, refOf } from '../lookup.js';
 import { list, volts } from '../words.js';
 
 export const partCautions: Rule = {
@@ -19,7 +19,7 @@ export const partCautions: Rule = {
         subject: `${kind.kind}:${i}`,
         title: kind.label,
         reason: caution,
-        about: design.parts.filter((p) => p.kind === kind.kind).map((p) => p.id),
+        about: design.parts.filter((p) => kindOf(p) === kind).map((p) => p.id),
       })),
     );
   },
@@ -74,8 +74,7 @@ export const contactsOutside: Rule = {
     }),
 };
 
-const isSwitch = (part: Part): boolean =>
-  ['push-button', 'toggle-switch', 'loop-contact'].includes(part.kind);
+const isSwitch = (part: Part): boolean => kindOf(part).operatedByHand === true;
 
 export const lockWithoutRelease: Rule = {
   code: 'lock-without-release',
@@ -86,8 +85,8 @@ export const lockWithoutRelease: Rule = {
   source:
     'Exits open by a button that breaks the feed itself (EN 13637; local codes on escape routes).',
   find: (evidence) =>
-    partsOf(evidence, 'magnetic-lock').flatMap((part): Found[] => {
-      const ref = refOf(part, 'plus');
+    having(evidence, 'locks').flatMap(({ part, has: lock }): Found[] => {
+      const ref = refOf(part, lock.plus);
       const way = (blocks: (p: Part) => boolean): boolean =>
         reaches(
           evidence.wiring,
@@ -97,7 +96,7 @@ export const lockWithoutRelease: Rule = {
         );
       const back = reaches(
         evidence.wiring,
-        refOf(part, 'minus'),
+        refOf(part, lock.minus),
         (e) => e.terminal.role === 'ground',
         (p) => p === part || isSwitch(p),
       );
@@ -123,14 +122,13 @@ export const lockStays: Rule = {
     'In a power cut, or a fire that takes the mains, the door holds until the battery is empty.',
   source: 'Fail-safe locking on escape routes (EN 13637; local codes).',
   find: (evidence) =>
-    partsOf(evidence, 'magnetic-lock').flatMap((part): Found[] => {
+    having(evidence, 'locks').flatMap(({ part, has: lock }): Found[] => {
       const battery = evidence.design.parts.find(
         (p) =>
-          /battery|pack|cell/.test(p.kind) &&
-          kindOf(p).stage === 'feeds' &&
+          kindOf(p).store &&
           reaches(
             evidence.wiring,
-            refOf(part, 'plus'),
+            refOf(part, lock.plus),
             (e) => e.part === p && e.terminal.role === 'supply-out',
             (other) => other === part,
           ),
@@ -160,9 +158,7 @@ export const lifeSafetyNotice: Rule = {
   source:
     'EN 14604, EN 50291, UL 217, UL 2034: certified alarms are tested for what a hobby detector is not.',
   find: ({ design }) => {
-    const parts = design.parts.filter((p) =>
-      kindOf(p).cautions.some((caution) => caution.includes('certified')),
-    );
+    const parts = design.parts.filter((p) => kindOf(p).lifeSafety);
     if (parts.length === 0 || /certified/i.test(`${design.notes} ${design.purpose}`)) return [];
     const notes = design.notes === '' ? notice : `${design.notes}\n\n${notice}`;
     return [

@@ -2,6 +2,7 @@ import { kindOf, paramsOf } from '../../catalog/index.js';
 import { terminalRef } from '../../design/index.js';
 import { mainStates, range, solvedIn, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { across, having } from '../lookup.js';
 import { amps, list, volts } from '../words.js';
 
 export const suppliesJoined: Rule = {
@@ -39,21 +40,18 @@ export const regulatorDropsOut: Rule = {
   bench: 'Its output follows the input downwards: what it feeds sags with every load.',
   source: 'Drop-out voltage in the data sheet against the solved input.',
   find: (evidence) =>
-    evidence.design.parts.flatMap((part): Found[] => {
-      const params = paramsOf(part);
-      const { terminals } = kindOf(part);
-      const [input, output] = ['in', 'out'].map((id) => terminals.find((t) => t.id === id));
-      const dropOut = params['dropOut'];
-      if (input?.role !== 'supply-in' || !output || dropOut === undefined) return [];
+    having(evidence, 'regulator').flatMap(({ part, has: regulator, params }): Found[] => {
+      const [nominal, dropOut] = [regulator.volts(params), regulator.dropOut(params)];
+      const above = across(part, regulator.input, regulator.ground);
       const worst = mainStates(evidence)
         .map((state) => ({
           state,
           over: range(state, (s) => {
-            const at = s.parts[part.id]?.volts;
-            return at && (at['in'] ?? 0) - (at['gnd'] ?? 0) - params['volts'];
+            const at = above(s);
+            return at === undefined ? undefined : at - nominal;
           }),
         }))
-        .filter(({ over }) => over.low < dropOut && over.value > -params['volts'])
+        .filter(({ over }) => over.low < dropOut && over.value > -nominal)
         .sort((a, b) => a.over.low - b.over.low)[0];
       if (!worst) return [];
       return [
@@ -61,7 +59,7 @@ export const regulatorDropsOut: Rule = {
           subject: part.id,
           severity: worst.over.value < dropOut ? 'error' : 'caution',
           title: `${part.name} drops out`,
-          reason: `Its input stands ${volts(worst.over.value)} above ${volts(params['volts'])} ${worst.state.when}, ${volts(worst.over.low)} at worst; it needs ${volts(dropOut)}.`,
+          reason: `Its input stands ${volts(worst.over.value)} above ${volts(nominal)} ${worst.state.when}, ${volts(worst.over.low)} at worst; it needs ${volts(dropOut)}.`,
           about: [part.id],
         },
       ];
@@ -76,7 +74,7 @@ function drawn(evidence: Evidence) {
   return evidence.design.parts.flatMap((part) => {
     const { ratings, stage } = kindOf(part);
     const params = paramsOf(part);
-    const rating = ratings.find((r) => r.unit === 'A' && stage === 'feeds' && r.id === 'amps-out');
+    const rating = stage === 'feeds' ? ratings.find((r) => r.outOf !== undefined) : undefined;
     if (!rating) return [];
     const limit = rating.limit(params);
     const states = mainStates(evidence).map((state) => ({
@@ -142,7 +140,7 @@ function culprits({ design }: Evidence, state: State, current: number, source: s
   return design.parts
     .filter((p) => p.id !== source)
     .filter((p) =>
-      Object.values(solvedIn(state, p.id)?.amps ?? {}).some((a) => Math.abs(a) > current / 2),
+      Object.values(solvedIn(state, p.id)?.amps ?? {}).some((a = 0) => Math.abs(a) > current / 2),
     )
     .map((p) => p.id);
 }

@@ -45,7 +45,9 @@ const isSwitched = ({ design, wiring }: Evidence, { plus, minus }: Fed): boolean
 
 /** The most a part may be fed with. */
 function most({ part, feed, params }: Fed): number {
-  const rating = kindOf(part).ratings.find((r) => r.id === `volts-${feed.plus}-${feed.minus}`);
+  const rating = kindOf(part).ratings.find(
+    ({ across }) => across?.from === feed.plus && across.to === feed.minus,
+  );
   return rating ? rating.limit(params) : Infinity;
 }
 

@@ -1,16 +1,24 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
+import { kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { allStates, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { bridge, e12, into, partsOf, reaches, refOf } from '../lookup.js';
+import { bridge, e12, having, into, reaches, refOf, resistancesBetween } from '../lookup.js';
 import { amps, ohms, volts } from '../words.js';
 
-const thyristors = (evidence: Evidence): Part[] => partsOf(evidence, 'thyristor');
+/** Thyristors with what they want, A. */
+const thyristors = (evidence: Evidence) =>
+  having(evidence, 'thyristor').map(({ part, has, params }) => ({
+    part,
+    ends: has,
+    trigger: has.trigger(params),
+    latching: has.latching(params),
+    holding: has.holding(params),
+  }));
 /** Half of a typical value more or less, as its spread is given. */
 const spread = 1.5;
 
 const anodeAmps = (part: Part, state: State): number =>
-  Math.max(0, into(part, 'a')(state.solution) ?? 0);
+  Math.max(0, into(part, kindOf(part).thyristor?.anode ?? '')(state.solution) ?? 0);
 
 /** The states in which one conducts, by its anode current. */
 const conducting = (evidence: Evidence, part: Part): State[] =>
@@ -26,10 +34,10 @@ export const thyristorGateWeak: Rule = {
   bench: 'It fires when it is warm, or never.',
   source: 'Gate trigger current at the upper end of its spread against the largest solved one.',
   find: (evidence) =>
-    thyristors(evidence).flatMap((part): Found[] => {
-      const wanted = spread * paramsOf(part)['trigger'];
+    thyristors(evidence).flatMap(({ part, ends, trigger }): Found[] => {
+      const wanted = spread * trigger;
       const best = allStates(evidence)
-        .map((state) => ({ state, at: into(part, 'g')(state.solution) ?? 0 }))
+        .map((state) => ({ state, at: into(part, ends.gate)(state.solution) ?? 0 }))
         .sort((a, b) => b.at - a.at)[0];
       if (!best || best.at < 1e-6 || best.at >= wanted) return [];
       const fires = conducting(evidence, part).length > 0;
@@ -53,12 +61,9 @@ export const thyristorGateOpen: Rule = {
   bench: 'It fires by itself: when the mains switches nearby, or when it gets warm.',
   source: '1 kΩ and 10 to 100 nF from gate to cathode (common practice for sensitive gates).',
   find: (evidence) =>
-    thyristors(evidence).flatMap((part): Found[] => {
-      const [gate, cathode] = [refOf(part, 'g'), refOf(part, 'k')];
-      const held = evidence.wiring
-        .between(gate, cathode)
-        .filter((p) => p.kind === 'resistor')
-        .map((p) => paramsOf(p)['ohms']);
+    thyristors(evidence).flatMap(({ part, ends }): Found[] => {
+      const [gate, cathode] = [refOf(part, ends.gate), refOf(part, ends.cathode)];
+      const held = resistancesBetween(evidence.wiring, gate, cathode).map((r) => r.ohms);
       if (!evidence.wiring.wired(gate) || held.some((r) => r <= 10e3)) return [];
       const least = held.length > 0 ? ohms(Math.min(...held)) : 'nothing';
       return [
@@ -88,8 +93,7 @@ export const thyristorLatching: Rule = {
   bench: 'The alarm is on while the contact is open and off as soon as it closes.',
   source: 'Latching current against the solved one.',
   find: (evidence) =>
-    thyristors(evidence).flatMap((part): Found[] => {
-      const latching = paramsOf(part)['latching'];
+    thyristors(evidence).flatMap(({ part, latching }): Found[] => {
       const state = conducting(evidence, part).at(-1);
       const at = state ? anodeAmps(part, state) : Infinity;
       if (!state || at >= latching) return [];
@@ -112,12 +116,11 @@ export const thyristorHolding: Rule = {
   bench: 'It lets go when the battery is low, when a contact bounces, or on a cold day.',
   source: 'Twice the holding current at the upper end of its spread (common practice).',
   find: (evidence) =>
-    thyristors(evidence).flatMap((part): Found[] => {
-      const params = paramsOf(part);
-      const wanted = 2 * spread * params['holding'];
+    thyristors(evidence).flatMap(({ part, latching, holding }): Found[] => {
+      const wanted = 2 * spread * holding;
       const state = conducting(evidence, part)[0];
       const at = state ? anodeAmps(part, state) : Infinity;
-      if (!state || at < params['latching'] || at >= wanted) return [];
+      if (!state || at < latching || at >= wanted) return [];
       return [
         {
           subject: part.id,
@@ -137,8 +140,8 @@ export const thyristorNoReset: Rule = {
   bench: 'Once it has fired, only pulling the plug ends it.',
   source: 'On direct current a thyristor ends only when its current is cut.',
   find: (evidence) =>
-    thyristors(evidence).flatMap((part): Found[] => {
-      const ref = refOf(part, 'a');
+    thyristors(evidence).flatMap(({ part, ends }): Found[] => {
+      const ref = refOf(part, ends.anode);
       const cut = (p: Part): boolean =>
         p !== part && kindOf(p).terminals.some((t) => t.role === 'contact');
       const fed = reaches(
@@ -169,38 +172,39 @@ export const bellOnThyristor: Rule = {
   source:
     'Holding current has to flow while the bell’s contact is open: a bleed resistor beside the bell.',
   find: (evidence) =>
-    partsOf(evidence, 'bell').flatMap((bell): Found[] => {
+    having(evidence, 'interruptsItself').flatMap(({ part: bell, has }): Found[] => {
       const { wiring } = evidence;
-      const on = thyristors(evidence).find((t) =>
-        ['plus', 'minus'].some((end) =>
-          ['a', 'k'].some(
-            (k) =>
-              wiring.same(refOf(bell, end), refOf(t, k)) && wiring.nature(refOf(t, k)) === 'signal',
+      const [plus, minus] = [refOf(bell, has.plus), refOf(bell, has.minus)];
+      const found = thyristors(evidence).find(({ part, ends }) =>
+        [plus, minus].some((end) =>
+          [refOf(part, ends.anode), refOf(part, ends.cathode)].some(
+            (k) => wiring.same(end, k) && wiring.nature(k) === 'signal',
           ),
         ),
       );
-      if (!on) return [];
+      if (!found) return [];
+      const { part: on, latching, holding } = found;
       const supply = Math.max(...evidence.quiet.solution.nets.map((n) => n.volts ?? 0));
-      const wanted = 2 * paramsOf(on)['latching'];
-      const beside = wiring
-        .between(refOf(bell, 'plus'), refOf(bell, 'minus'))
-        .filter((p) => p.kind === 'resistor')
-        .reduce((sum, p) => sum + (supply - 1) / paramsOf(p)['ohms'], 0);
-      if (beside >= spread * paramsOf(on)['holding'] || !(supply > 1.5)) return [];
+      const wanted = 2 * latching;
+      const beside = resistancesBetween(wiring, plus, minus).reduce(
+        (sum, r) => sum + (supply - 1) / r.ohms,
+        0,
+      );
+      if (beside >= spread * holding || !(supply > 1.5)) return [];
       const value = e12((supply - 1) / wanted, 'below');
       const fix = bridge(
         evidence,
         'resistor',
         'Bleed resistor',
         { ohms: value, watts: (supply - 1) ** 2 / value > 0.12 ? 0.5 : 0.25 },
-        [refOf(bell, 'plus'), refOf(bell, 'minus')],
+        [plus, minus],
         `Add ${ohms(value)} beside the bell`,
       );
       return [
         {
           subject: bell.id,
           title: `${bell.name} puts ${on.name} out`,
-          reason: `While its contact is open ${amps(beside)} flow at ${volts(supply)}; ${on.name} wants ${amps(spread * paramsOf(on)['holding'])} at worst to stay on.`,
+          reason: `While its contact is open ${amps(beside)} flow at ${volts(supply)}; ${on.name} wants ${amps(spread * holding)} at worst to stay on.`,
           about: [bell.id, on.id],
           fix,
         },

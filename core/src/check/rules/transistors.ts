@@ -1,14 +1,16 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
+import { kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { mainStates, range, type Evidence, type State } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
 import {
   across,
   e12,
+  having,
   inLine,
   into,
   largest,
   modeOf,
+  ohmsOf,
   refOf,
   resistorsAt,
   setValue,
@@ -86,7 +88,7 @@ function strongerBase(
     .map((e) => ({ ...e, carries: Math.abs(state.solution.parts[e.part.id]?.amps['a'] ?? 0) }))
     .sort((a, b) => b.carries - a.carries)[0];
   if (!lead) return undefined;
-  const value = paramsOf(lead.part)['ohms'];
+  const value = ohmsOf(lead.part) ?? NaN;
   // What another resistor takes from the base stays as it is.
   const smaller = e12((value * lead.carries) / (wanted + lead.carries - drive), 'below');
   return smaller < value ? setValue(lead.part, 'ohms', smaller, 'Ω') : undefined;
@@ -136,25 +138,25 @@ export const gateTooLow: Rule = {
   bench: 'It is half open: the load is weak and the part too hot to touch, most often at 3.3 V.',
   source: 'Square law; solved with the threshold at the ends of its spread.',
   find: (evidence) =>
-    evidence.design.parts.flatMap((part): Found[] => {
-      if (part.kind !== 'logic-mosfet' && part.kind !== 'p-mosfet') return [];
+    having(evidence, 'mosfet').flatMap(({ part, has: mosfet, params }): Found[] => {
+      const { gate: g, drain: d, source: s } = mosfet;
+      const [threshold, onOhms] = [mosfet.threshold(params), mosfet.onOhms(params)];
       const states = mainStates(evidence).flatMap((state) => {
-        const current = Math.abs(into(part, 'd')(state.solution) ?? 0);
+        const current = Math.abs(into(part, d)(state.solution) ?? 0);
         if (current < 1e-3) return [];
-        const drop = range(state, size(across(part, 'd', 's')));
-        return [{ state, current, drop, over: drop.high - 3 * current * paramsOf(part)['onOhms'] }];
+        const drop = range(state, size(across(part, d, s)));
+        return [{ state, current, drop, over: drop.high - 3 * current * onOhms }];
       });
       const worst = states.sort((a, b) => b.over - a.over)[0];
       if (!worst || worst.over < explained) return [];
-      const gate = Math.abs(across(part, 'g', 's')(worst.state.solution) ?? 0);
-      const threshold = paramsOf(part)['threshold'];
+      const gate = Math.abs(across(part, g, s)(worst.state.solution) ?? 0);
       const most = 1.3 * threshold;
       return [
         {
           subject: part.id,
           severity: worst.drop.value > 0.5 ? 'error' : 'caution',
           title: `The gate of ${part.name} is too low`,
-          reason: `${volts(gate)} at the gate, which begins to open between ${volts(0.7 * threshold)} and ${volts(most)}; it drops ${volts(worst.drop.value)} at ${amps(worst.current)} ${worst.state.when}, ${volts(worst.drop.high)} at worst, where ${ohms(paramsOf(part)['onOhms'])} would drop ${volts(worst.current * paramsOf(part)['onOhms'])}.`,
+          reason: `${volts(gate)} at the gate, which begins to open between ${volts(0.7 * threshold)} and ${volts(most)}; it drops ${volts(worst.drop.value)} at ${amps(worst.current)} ${worst.state.when}, ${volts(worst.drop.high)} at worst, where ${ohms(onOhms)} would drop ${volts(worst.current * onOhms)}.`,
           about: [part.id],
         },
       ];

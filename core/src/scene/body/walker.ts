@@ -1,18 +1,24 @@
+import { defineHappening } from '../define-happening.js';
 import type { HappeningKind, Moment } from '../happening-kind.js';
 import { alongPath, pathLength } from '../path.js';
 import { plainBody, type Body } from './body.js';
 
+/** What goes along a way has a speed, m/s. */
+interface OnWay {
+  speed: number;
+}
+
 /** How long a way at a speed takes, s. */
-export const lastsOnWay = ({ path, params }: Omit<Moment, 't'>): number =>
-  pathLength(path) / params['speed'];
+export const lastsOnWay = ({ path, params }: Omit<Moment<OnWay>, 't'>): number =>
+  pathLength(path) / params.speed;
 
 /** A body where it is on its way; undefined before it starts and after it has arrived. */
 export function goesAlong(
-  { path, params, t }: Moment,
+  { path, params, t }: Moment<OnWay>,
   body: Omit<Body, 'x' | 'y' | 'heading' | 'speed'>,
 ): Body | undefined {
-  const at = alongPath(path, params['speed'] * t);
-  return at && { ...body, ...at, speed: params['speed'] };
+  const at = alongPath(path, params.speed * t);
+  return at && { ...body, ...at, speed: params.speed };
 }
 
 interface Walker
@@ -24,9 +30,9 @@ interface Walker
 }
 
 /** A kind of happening in which someone or some animal goes along a way. */
-export function walker(about: Walker): HappeningKind {
+export function walker(about: Walker) {
   const { kind, label, summary, words, source, speed, usual } = about;
-  return {
+  return defineHappening({
     kind,
     label,
     summary,
@@ -62,5 +68,5 @@ export function walker(about: Walker): HappeningKind {
       });
     },
     source,
-  };
+  });
 }

@@ -1,9 +1,9 @@
+import { defineHappening } from '../define-happening.js';
 import { during } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 import { pressureAt } from '../sound-level.js';
 
-export const alarmTone: HappeningKind = {
+export const alarmTone = defineHappening({
   kind: 'alarm-tone',
   label: 'Another alarm sounds',
   summary: 'A bought smoke or gas alarm beeps in its evacuation pattern.',
@@ -13,16 +13,14 @@ export const alarmTone: HappeningKind = {
     { id: 'level', label: 'Level at 1 m', unit: 'dB', default: 95, min: 0, max: 130 },
     { id: 'lasts', label: 'Lasts', unit: 's', default: 20, min: 0.5, max: 86400 },
   ],
-  lasts: ({ params }) => params['lasts'],
+  lasts: ({ params }) => params.lasts,
   gives: {
     sound: ({ params, t, path }, receiver) => {
       const inCycle = t % 4;
-      const on = during(t, params['lasts']) && inCycle < 3 && inCycle % 1 < 0.5;
-      return on
-        ? pressureAt(params['level'], sightOf(receiver.place, path[0]).distance)
-        : undefined;
+      const on = during(t, params.lasts) && inCycle < 3 && inCycle % 1 < 0.5;
+      return on ? pressureAt(params.level, sightOf(receiver.place, path[0]).distance) : undefined;
     },
   },
   source:
     'Three pulses of 0.5 s every second, then 1.5 s more of silence: a 4 s cycle (ISO 8201); 85 dB at 3 m is usual (UL 217, from memory).',
-};
+});

@@ -1,6 +1,6 @@
-import type { HappeningKind } from '../happening-kind.js';
+import { defineHappening } from '../define-happening.js';
 
-export const batteryAges: HappeningKind = {
+export const batteryAges = defineHappening({
   kind: 'battery-ages',
   label: 'The battery runs down',
   summary: 'Its charge falls to a share of what it was, and stays there.',
@@ -10,10 +10,10 @@ export const batteryAges: HappeningKind = {
     { id: 'left', label: 'Charge left', unit: '', default: 0.1, min: 0, max: 1 },
     { id: 'lasts', label: 'Within', unit: 's', default: 30, min: 0.1, max: 1e7 },
   ],
-  lasts: ({ params }) => params['lasts'],
+  lasts: ({ params }) => params.lasts,
   gives: {
     charge: ({ params, t }) =>
-      t < 0 ? undefined : 1 - (1 - params['left']) * Math.min(1, t / params['lasts']),
+      t < 0 ? undefined : 1 - (1 - params.left) * Math.min(1, t / params.lasts),
   },
   source: 'A straight line in time (own convention).',
-};
+});

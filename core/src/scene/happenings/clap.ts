@@ -1,9 +1,9 @@
+import { defineHappening } from '../define-happening.js';
 import { decay } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 import { pressureAt } from '../sound-level.js';
 
-export const clap: HappeningKind = {
+export const clap = defineHappening({
   kind: 'clap',
   label: 'A clap',
   summary: 'Hands clapped once: loud, sharp, over in a moment.',
@@ -21,12 +21,11 @@ export const clap: HappeningKind = {
     },
     { id: 'decay', label: 'Dies away in', unit: 's', default: 0.02, min: 0.001, max: 10 },
   ],
-  lasts: ({ params }) => 7 * params['decay'],
+  lasts: ({ params }) => 7 * params.decay,
   gives: {
     sound: ({ params, t, path }, receiver) =>
-      pressureAt(params['level'], sightOf(receiver.place, path[0]).distance) *
-      decay(t, params['decay']),
+      pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
   },
   source:
     'About 90 dB at 1 m, dying away in tens of milliseconds (from memory); −6.02 dB per doubling of distance.',
-};
+});

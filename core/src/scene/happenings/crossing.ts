@@ -1,8 +1,8 @@
+import { defineHappening } from '../define-happening.js';
 import { plainBody } from '../body/body.js';
 import { goesAlong, lastsOnWay } from '../body/walker.js';
-import type { HappeningKind } from '../happening-kind.js';
 
-export const crossing: HappeningKind = {
+export const crossing = defineHappening({
   kind: 'crossing',
   label: 'Something crosses',
   summary:
@@ -22,6 +22,6 @@ export const crossing: HappeningKind = {
     { id: 'width', label: 'Width', unit: 'm', default: 0.4, min: 0.005, max: 10 },
   ],
   lasts: lastsOnWay,
-  body: (now) => goesAlong(now, { ...plainBody, width: now.params['width'] }),
+  body: (now) => goesAlong(now, { ...plainBody, width: now.params.width }),
   source: 'Opaque disc in plan view; walking speed 1.2–1.4 m/s (common practice).',
-};
+});

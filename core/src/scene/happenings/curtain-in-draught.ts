@@ -1,8 +1,8 @@
+import { defineHappening } from '../define-happening.js';
 import { plainBody } from '../body/body.js';
 import { during } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 
-export const curtainInDraught: HappeningKind = {
+export const curtainInDraught = defineHappening({
   kind: 'curtain-in-draught',
   label: 'A curtain moves in the draught',
   summary: 'Cloth, a branch or a flag swings to and fro at a place.',
@@ -24,25 +24,25 @@ export const curtainInDraught: HappeningKind = {
     },
     { id: 'lasts', label: 'Lasts', unit: 's', default: 20, min: 0.1, max: 86400 },
   ],
-  lasts: ({ params }) => params['lasts'],
+  lasts: ({ params }) => params.lasts,
   body: ({ params, t, path }) => {
-    if (!during(t, params['lasts'])) return undefined;
-    const phase = (2 * Math.PI * t) / params['period'];
-    const way = (params['across'] * Math.PI) / 180;
-    const off = params['swing'] * Math.sin(phase);
-    const speed = ((2 * Math.PI * params['swing']) / params['period']) * Math.cos(phase);
+    if (!during(t, params.lasts)) return undefined;
+    const phase = (2 * Math.PI * t) / params.period;
+    const way = (params.across * Math.PI) / 180;
+    const off = params.swing * Math.sin(phase);
+    const speed = ((2 * Math.PI * params.swing) / params.period) * Math.cos(phase);
     return {
       ...plainBody,
       x: path[0].x + off * Math.cos(way),
       y: path[0].y + off * Math.sin(way),
-      heading: params['across'] + (speed < 0 ? 180 : 0),
+      heading: params.across + (speed < 0 ? 180 : 0),
       speed: Math.abs(speed),
-      width: params['width'],
-      height: params['height'],
-      excess: params['excess'],
+      width: params.width,
+      height: params.height,
+      excess: params.excess,
       reflectance: 0.5,
       echo: 0.01,
     };
   },
   source: 'Harmonic swing; warmed by a radiator or the sun by a kelvin or two (from memory).',
-};
+});

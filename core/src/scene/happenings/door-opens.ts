@@ -1,14 +1,15 @@
+import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
-import type { HappeningKind, Moment } from '../happening-kind.js';
+import type { Moment } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 
 /** A contact or a sensor that sits on the door, not nearer to another, m. */
 const atDoor = 1;
 
-const opened = ({ params, t }: Moment): number =>
-  trapezoid(t, params['moves'], params['stays'], params['moves']);
+const opened = ({ params, t }: Moment<Record<'moves' | 'stays', number>>): number =>
+  trapezoid(t, params.moves, params.stays, params.moves);
 
-export const doorOpens: HappeningKind = {
+export const doorOpens = defineHappening({
   kind: 'door-opens',
   label: 'A door or gate opens',
   summary: 'It swings open, stays so and closes again: contacts part, what sits on it turns.',
@@ -21,23 +22,23 @@ export const doorOpens: HappeningKind = {
     { id: 'stays', label: 'Stays open', unit: 's', default: 5, min: 0, max: 86400 },
     { id: 'slam', label: 'Slams with, at 1 m', unit: 'm/s²', default: 1, min: 0, max: 100 },
   ],
-  lasts: ({ params }) => 2 * params['moves'] + params['stays'] + 0.5,
+  lasts: ({ params }) => 2 * params.moves + params.stays + 0.5,
   gives: {
     // The chord that the edge has moved from its frame.
     gap: (now, receiver) =>
       sightOf(receiver.place, now.path[0]).distance <= atDoor
-        ? 2 * now.params['width'] * Math.sin((now.params['angle'] * opened(now) * Math.PI) / 360)
+        ? 2 * now.params.width * Math.sin((now.params.angle * opened(now) * Math.PI) / 360)
         : undefined,
     heading: (now, receiver) =>
       sightOf(receiver.place, now.path[0]).distance <= atDoor
-        ? now.params['angle'] * opened(now)
+        ? now.params.angle * opened(now)
         : undefined,
     vibration: ({ params, t, path }, receiver) => {
-      const since = t - 2 * params['moves'] - params['stays'];
+      const since = t - 2 * params.moves - params.stays;
       const shake = since >= 0 && since < 0.5 ? Math.exp(-since / 0.05) : 0;
-      return (params['slam'] * shake) / Math.max(1, sightOf(receiver.place, path[0]).distance);
+      return (params.slam * shake) / Math.max(1, sightOf(receiver.place, path[0]).distance);
     },
   },
   source:
     'Chord of the swing 2·w·sin(α/2) (closed form); a slam shakes the frame about 1 m/s² at 1 m (from memory).',
-};
+});

@@ -1,13 +1,14 @@
+import { defineHappening } from '../define-happening.js';
 import { skyShare } from '../angular-response.js';
 import { trapezoid } from '../course.js';
 import { infraredPerLux } from '../daylight.js';
-import type { HappeningKind, Moment } from '../happening-kind.js';
+import type { Moment } from '../happening-kind.js';
 
 /** What it takes away, lx: below zero. */
-const taken = ({ params, t }: Moment): number =>
-  -params['takes'] * trapezoid(t, params['moves'], params['stays'], params['moves']);
+const taken = ({ params, t }: Moment<Record<'takes' | 'moves' | 'stays', number>>): number =>
+  -params.takes * trapezoid(t, params.moves, params.stays, params.moves);
 
-export const duskFalls: HappeningKind = {
+export const duskFalls = defineHappening({
   kind: 'dusk-falls',
   label: 'It gets dark',
   summary: 'Dusk, a thundercloud or a blind takes some of the daylight away and gives it back.',
@@ -25,11 +26,11 @@ export const duskFalls: HappeningKind = {
     },
     { id: 'stays', label: 'Stays dark', unit: 's', default: 20, min: 0, max: 86400 },
   ],
-  lasts: ({ params }) => 2 * params['moves'] + params['stays'],
+  lasts: ({ params }) => 2 * params.moves + params.stays,
   gives: {
     light: taken,
     infrared: (now, receiver) => taken(now) * infraredPerLux * skyShare(receiver.halfAngle ?? 90),
   },
   source:
     'A trapezoid in time taken off the daylight; nothing gets darker than dark (own convention).',
-};
+});

@@ -1,11 +1,11 @@
+import { defineHappening } from '../define-happening.js';
 import { during, trapezoid } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 
 /** What lies nearer to a pad or button than this is on it, m. */
 export const onIt = 0.05;
 
-export const fingerTouches: HappeningKind = {
+export const fingerTouches = defineHappening({
   kind: 'finger-touches',
   label: 'A finger touches or presses',
   summary: 'A finger rests on a pad or presses a button or film for a while.',
@@ -16,19 +16,18 @@ export const fingerTouches: HappeningKind = {
     { id: 'force', label: 'Pressed with', unit: 'N', default: 3, min: 0, max: 500 },
     { id: 'farads', label: 'Capacitance added', unit: 'F', default: 15e-12, min: 0, max: 500e-12 },
   ],
-  lasts: ({ params }) => params['lasts'],
+  lasts: ({ params }) => params.lasts,
   gives: {
     touch: ({ params, t, path }, receiver) =>
-      sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius &&
-      during(t, params['lasts'])
-        ? params['farads']
+      sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius && during(t, params.lasts)
+        ? params.farads
         : undefined,
     force: ({ params, t, path }, receiver) => {
-      const edge = params['lasts'] / 10;
+      const edge = params.lasts / 10;
       return sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius
-        ? params['force'] * trapezoid(t, edge, params['lasts'] - 2 * edge, edge)
+        ? params.force * trapezoid(t, edge, params.lasts - 2 * edge, edge)
         : undefined;
     },
   },
   source: 'A fingertip adds 5–30 pF through a thin cover; a tap presses 1–5 N (from memory).',
-};
+});

@@ -1,5 +1,6 @@
+import { defineHappening } from '../define-happening.js';
 import { during } from '../course.js';
-import type { HappeningKind, Moment, Receiver } from '../happening-kind.js';
+import type { Moment, Receiver } from '../happening-kind.js';
 import { coneResponse, sightOf } from '../sight.js';
 
 /** Radiant power of a flame per area of its front, W/m², and what of it lies in 800–1000 nm (from memory). */
@@ -13,17 +14,21 @@ const flicker = (t: number): number =>
   1 + 0.2 * Math.sin(2 * Math.PI * 9.3 * t) + 0.15 * Math.sin(2 * Math.PI * 3.7 * t);
 
 /** A point source that sends its power all around, through the receiver’s cone: P/(4π·d²). */
-function at({ params, t, path }: Moment, receiver: Receiver, perArea: number): number | undefined {
-  if (!during(t, params['lasts'])) return undefined;
+function at(
+  { params, t, path }: Moment<Record<'lasts' | 'height', number>>,
+  receiver: Receiver,
+  perArea: number,
+): number | undefined {
+  if (!during(t, params.lasts)) return undefined;
   const sight = sightOf(receiver.place, path[0]);
-  const area = params['height'] ** 2 / 3;
+  const area = params.height ** 2 / 3;
   return (
     (perArea * area * flicker(t) * coneResponse(sight, receiver.halfAngle)) /
     (4 * Math.PI * sight.distance ** 2)
   );
 }
 
-export const flame: HappeningKind = {
+export const flame = defineHappening({
   kind: 'flame',
   label: 'A flame burns',
   summary: 'A flame of some height at a place: flickering infrared and light, warmth from nearby.',
@@ -33,7 +38,7 @@ export const flame: HappeningKind = {
     { id: 'height', label: 'Height of the flame', unit: 'm', default: 0.1, min: 0.005, max: 3 },
     { id: 'lasts', label: 'Lasts', unit: 's', default: 10, min: 0.1, max: 86400 },
   ],
-  lasts: ({ params }) => params['lasts'],
+  lasts: ({ params }) => params.lasts,
   gives: {
     infrared: (now, receiver) => at(now, receiver, exitance * nearInfraredShare),
     light: (now, receiver) => at(now, receiver, luminous),
@@ -44,4 +49,4 @@ export const flame: HappeningKind = {
   ],
   source:
     'Point source, inverse square; front a third of height squared, 30 kW/m², 2 % of it at 800–1000 nm, flicker 1–15 Hz, candle 12 lm (from memory).',
-};
+});

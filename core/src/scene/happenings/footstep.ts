@@ -1,5 +1,5 @@
+import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 import { pressureAt } from '../sound-level.js';
 import { decay } from '../course.js';
@@ -8,7 +8,7 @@ const gravity = 9.80665;
 /** Half a shoe, m. */
 const foot = 0.15;
 
-export const footstep: HappeningKind = {
+export const footstep = defineHappening({
   kind: 'footstep',
   label: 'Someone steps on it',
   summary: 'A weight comes down on a mat, stays and leaves again.',
@@ -19,18 +19,18 @@ export const footstep: HappeningKind = {
     { id: 'rise', label: 'Comes down in', unit: 's', default: 0.15, min: 0.001, max: 10 },
     { id: 'stays', label: 'Stays', unit: 's', default: 0.6, min: 0, max: 86400 },
   ],
-  lasts: ({ params }) => 2 * params['rise'] + params['stays'],
+  lasts: ({ params }) => 2 * params.rise + params.stays,
   gives: {
     force: ({ params, t, path }, receiver) =>
       sightOf(receiver.place, path[0]).distance <= receiver.radius + foot
-        ? params['mass'] * gravity * trapezoid(t, params['rise'], params['stays'], params['rise'])
+        ? params.mass * gravity * trapezoid(t, params.rise, params.stays, params.rise)
         : undefined,
     vibration: ({ params, t, path }, receiver) =>
-      (0.001 * params['mass'] * decay(t - params['rise'], 0.05)) /
+      (0.001 * params.mass * decay(t - params.rise, 0.05)) /
       Math.max(1, sightOf(receiver.place, path[0]).distance),
     sound: ({ params, t, path }, receiver) =>
-      pressureAt(45, sightOf(receiver.place, path[0]).distance) * decay(t - params['rise'], 0.08),
+      pressureAt(45, sightOf(receiver.place, path[0]).distance) * decay(t - params.rise, 0.08),
   },
   source:
     'Weight m·g as a trapezoid; a step shakes the floor about 0.07 m/s² at 1 m and sounds 45 dB (from memory).',
-};
+});

@@ -1,9 +1,9 @@
+import { defineHappening } from '../define-happening.js';
 import { decay } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 import { pressureAt } from '../sound-level.js';
 
-export const glassBreaks: HappeningKind = {
+export const glassBreaks = defineHappening({
   kind: 'glass-breaks',
   label: 'Glass breaks',
   summary: 'A pane shatters: a knock, then high ringing.',
@@ -22,15 +22,14 @@ export const glassBreaks: HappeningKind = {
     { id: 'decay', label: 'Dies away in', unit: 's', default: 0.15, min: 0.001, max: 10 },
     { id: 'shake', label: 'Shakes the frame, at 1 m', unit: 'm/s²', default: 2, min: 0, max: 1000 },
   ],
-  lasts: ({ params }) => 7 * params['decay'],
+  lasts: ({ params }) => 7 * params.decay,
   gives: {
     sound: ({ params, t, path }, receiver) =>
-      pressureAt(params['level'], sightOf(receiver.place, path[0]).distance) *
-      decay(t, params['decay']),
+      pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
     vibration: ({ params, t, path }, receiver) =>
-      (params['shake'] * decay(t, params['decay'])) /
+      (params.shake * decay(t, params.decay)) /
       Math.max(1, sightOf(receiver.place, path[0]).distance),
   },
   source:
     'About 105 dB at 1 m and 2 m/s² in the frame (from memory); −6.02 dB per doubling of distance.',
-};
+});

@@ -1,6 +1,6 @@
+import { defineHappening } from '../define-happening.js';
 import { plainBody } from '../body/body.js';
 import { goesAlong, lastsOnWay } from '../body/walker.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { alongPath } from '../path.js';
 import { sightOf } from '../sight.js';
 
@@ -8,7 +8,7 @@ import { sightOf } from '../sight.js';
 const epsilon0 = 8.8541878188e-12;
 const handArea = 0.01;
 
-export const handNear: HappeningKind = {
+export const handNear = defineHappening({
   kind: 'hand-near',
   label: 'A hand comes near',
   summary: 'A hand, a board or a sheet of some colour moves along a way in front of a sensor.',
@@ -43,7 +43,7 @@ export const handNear: HappeningKind = {
   gives: {
     // A hand is a grounded plate beside the pad.
     touch: ({ path, params, t }, receiver) => {
-      const at = alongPath(path, params['speed'] * t);
+      const at = alongPath(path, params.speed * t);
       if (!at) return undefined;
       const { distance } = sightOf(receiver.place, at);
       return (epsilon0 * Math.min(handArea, Math.PI * receiver.radius ** 2)) / distance;
@@ -51,4 +51,4 @@ export const handNear: HappeningKind = {
   },
   source:
     'Skin throws back about 0.6 near 900 nm, white paper 0.9, grey 0.2–0.5, black 0.05 (from memory); plate capacitor ε0·A/d (closed form).',
-};
+});

@@ -1,4 +1,4 @@
-import type { HappeningKind } from '../happening-kind.js';
+import { defineHappening } from '../define-happening.js';
 import { goesAlong, lastsOnWay } from '../body/walker.js';
 import { plainBody } from '../body/body.js';
 import { angularResponse } from '../angular-response.js';
@@ -10,20 +10,23 @@ import type { Moment, Receiver } from '../happening-kind.js';
 const infraredPerCandela = 0.008;
 
 /** Luminous intensity towards a receiver over the square of the distance, through its cone, lx. */
-function lux({ params, path, t }: Moment, receiver: Receiver): number {
-  const at = alongPath(path, params['speed'] * t);
+function lux(
+  { params, path, t }: Moment<Record<'speed' | 'candela', number>>,
+  receiver: Receiver,
+): number {
+  const at = alongPath(path, params.speed * t);
   if (!at) return 0;
   const leaving = sightOf({ ...at, facing: at.heading }, receiver.place);
   const arriving = sightOf(receiver.place, at);
   return (
-    (params['candela'] *
+    (params.candela *
       angularResponse(leaving.angle, 10) *
       coneResponse(arriving, receiver.halfAngle)) /
     arriving.distance ** 2
   );
 }
 
-export const headlights: HappeningKind = {
+export const headlights = defineHappening({
   kind: 'headlights',
   label: 'Car headlights sweep by',
   summary: 'A car drives along a way with its beams ahead: light, infrared, warmth, echo, noise.',
@@ -58,4 +61,4 @@ export const headlights: HappeningKind = {
   },
   source:
     'Two dipped beams of about 10 kcd, half-angle 10°; bonnet 10 K over the air (from memory).',
-};
+});

@@ -1,9 +1,9 @@
+import { defineHappening } from '../define-happening.js';
 import { decay } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 import { pressureAt } from '../sound-level.js';
 
-export const knock: HappeningKind = {
+export const knock = defineHappening({
   kind: 'knock',
   label: 'A knock',
   summary: 'Knuckles or a tool on wood: a short shake and a sound.',
@@ -29,14 +29,13 @@ export const knock: HappeningKind = {
       max: 1000,
     },
   ],
-  lasts: ({ params }) => 7 * params['decay'],
+  lasts: ({ params }) => 7 * params.decay,
   gives: {
     sound: ({ params, t, path }, receiver) =>
-      pressureAt(params['level'], sightOf(receiver.place, path[0]).distance) *
-      decay(t, params['decay']),
+      pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
     vibration: ({ params, t, path }, receiver) =>
-      (params['shake'] * decay(t, params['decay'])) /
+      (params.shake * decay(t, params.decay)) /
       Math.max(1, sightOf(receiver.place, path[0]).distance),
   },
   source: 'About 5 m/s² in the panel and 65 dB at 1 m (from memory).',
-};
+});

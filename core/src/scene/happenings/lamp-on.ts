@@ -1,16 +1,21 @@
+import { choice } from '../../catalog/index.js';
+import { defineHappening } from '../define-happening.js';
 import { during } from '../course.js';
-import type { HappeningKind, Moment, Receiver } from '../happening-kind.js';
+import type { Moment, Receiver } from '../happening-kind.js';
 import { coneResponse, sightOf } from '../sight.js';
 
 /** I/d² with I = Φ/4π, through the cone, lx. */
-const lux = ({ params, t, path }: Moment, receiver: Receiver): number => {
-  if (!during(t, params['lasts'])) return 0;
+const lux = (
+  { params, t, path }: Moment<Record<'lasts' | 'lumens', number>>,
+  receiver: Receiver,
+): number => {
+  if (!during(t, params.lasts)) return 0;
   const sight = sightOf(receiver.place, path[0]);
-  const candela = params['lumens'] / (4 * Math.PI);
+  const candela = params.lumens / (4 * Math.PI);
   return (candela * coneResponse(sight, receiver.halfAngle)) / sight.distance ** 2;
 };
 
-export const lampOn: HappeningKind = {
+export const lampOn = defineHappening({
   kind: 'lamp-on',
   label: 'A lamp is switched on',
   summary:
@@ -19,24 +24,16 @@ export const lampOn: HappeningKind = {
   where: 'point',
   params: [
     { id: 'lumens', label: 'Luminous flux', unit: '', default: 800, min: 1, max: 1e5 },
-    {
-      id: 'filament',
-      label: 'Kind of lamp',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['LED', 'filament'],
-    },
+    choice('filament', 'Kind of lamp', ['LED', 'filament'], 'LED'),
     { id: 'lasts', label: 'Lasts', unit: 's', default: 10, min: 0.1, max: 86400 },
   ],
-  lasts: ({ params }) => params['lasts'],
+  lasts: ({ params }) => params.lasts,
   gives: {
     light: lux,
     // A filament lamp gives about a tenth of its power at 800–1000 nm, some 8 mW per lumen.
-    infrared: (now, receiver) => (now.params['filament'] === 1 ? 0.008 * lux(now, receiver) : 0),
+    infrared: (now, receiver) =>
+      now.params.filament === 'filament' ? 0.008 * lux(now, receiver) : 0,
   },
   source:
     'Point source of Φ/4π; 60 W filament lamp 700 lm with about 6 W at 800–1000 nm (from memory).',
-};
+});

@@ -1,8 +1,8 @@
+import { defineHappening } from '../define-happening.js';
 import { goesAlong, lastsOnWay } from '../body/walker.js';
 import { plainBody } from '../body/body.js';
-import type { HappeningKind } from '../happening-kind.js';
 
-export const lorryPasses: HappeningKind = {
+export const lorryPasses = defineHappening({
   kind: 'lorry-passes',
   label: 'A lorry passes',
   summary: 'A heavy vehicle on the road: the ground shakes, a low rumble.',
@@ -22,8 +22,8 @@ export const lorryPasses: HappeningKind = {
       excess: 5,
       echo: 50,
       mass: 20e3,
-      footfall: now.params['shake'],
-      loudness: now.params['level'],
+      footfall: now.params.shake,
+      loudness: now.params.level,
     }),
   source: 'About 1 m/s² at the kerb falling as 1/d, 95 dB at 1 m (from memory).',
-};
+});

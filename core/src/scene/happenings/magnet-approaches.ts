@@ -1,10 +1,11 @@
+import { choice } from '../../catalog/index.js';
+import { defineHappening } from '../define-happening.js';
 import { discMagnetField } from '../disc-magnet.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { lastsOnWay } from '../body/walker.js';
 import { alongPath } from '../path.js';
 import { sightOf } from '../sight.js';
 
-export const magnetApproaches: HappeningKind = {
+export const magnetApproaches = defineHappening({
   kind: 'magnet-approaches',
   label: 'A magnet goes by',
   summary: 'A disc magnet moves along a way, its north or south pole towards the sensor.',
@@ -12,16 +13,7 @@ export const magnetApproaches: HappeningKind = {
   where: 'path',
   params: [
     { id: 'speed', label: 'Speed', unit: 'm/s', default: 0.1, min: 1e-4, max: 100 },
-    {
-      id: 'pole',
-      label: 'Pole towards the sensor',
-      unit: '',
-      default: 0,
-      min: 0,
-      max: 1,
-      whole: true,
-      choices: ['south', 'north'],
-    },
+    choice('pole', 'Pole towards the sensor', ['south', 'north'], 'south'),
     { id: 'remanence', label: 'Remanence', unit: 'T', default: 1.2, min: 0.05, max: 1.5 },
     { id: 'diameter', label: 'Diameter', unit: 'm', default: 0.01, min: 0.001, max: 0.2 },
     { id: 'thickness', label: 'Thickness', unit: 'm', default: 0.005, min: 0.0005, max: 0.1 },
@@ -29,12 +21,12 @@ export const magnetApproaches: HappeningKind = {
   lasts: lastsOnWay,
   gives: {
     field: ({ params, path, t }, receiver) => {
-      const at = alongPath(path, params['speed'] * t);
+      const at = alongPath(path, params.speed * t);
       if (!at) return undefined;
       const { distance, angle } = sightOf(receiver.place, at);
       const { remanence, diameter, thickness } = params;
       const onAxis = discMagnetField(remanence, diameter / 2, thickness, distance);
-      const sign = params['pole'] === 0 ? 1 : -1;
+      const sign = params.pole === 'south' ? 1 : -1;
       return sign * onAxis * Math.cos((angle * Math.PI) / 180);
     },
   },
@@ -43,4 +35,4 @@ export const magnetApproaches: HappeningKind = {
   ],
   source:
     'Axial field of a disc magnet (closed form), its pole kept towards the sensor; off the axis by the cosine, an approximation. South counts as positive (own convention). Neodymium about 1.2 T (from memory).',
-};
+});

@@ -1,6 +1,6 @@
-import type { HappeningKind } from '../happening-kind.js';
+import { defineHappening } from '../define-happening.js';
 
-export const rain: HappeningKind = {
+export const rain = defineHappening({
   kind: 'rain',
   label: 'It rains',
   summary: 'Drops wet a pad little by little; afterwards it dries.',
@@ -18,18 +18,18 @@ export const rain: HappeningKind = {
     { id: 'lasts', label: 'Rains for', unit: 's', default: 600, min: 1, max: 864000 },
     { id: 'dries', label: 'Dries in', unit: 's', default: 900, min: 1, max: 864000 },
   ],
-  lasts: ({ params }) => params['lasts'] + 3 * params['dries'],
+  lasts: ({ params }) => params.lasts + 3 * params.dries,
   gives: {
     // Drops of 2 mm leave spots of 6 mm: so many a second on a square metre, each covering so much.
     wet: ({ params, t }) => {
       if (t < 0) return undefined;
       const drop = (Math.PI / 6) * 0.002 ** 3;
       const spot = (Math.PI / 4) * 0.006 ** 2;
-      const perSecond = (params['rate'] / 3600 / drop) * spot;
-      const wetted = -Math.expm1(-perSecond * Math.min(t, params['lasts']));
-      return wetted * Math.exp(-Math.max(0, t - params['lasts']) / params['dries']);
+      const perSecond = (params.rate / 3600 / drop) * spot;
+      const wetted = -Math.expm1(-perSecond * Math.min(t, params.lasts));
+      return wetted * Math.exp(-Math.max(0, t - params.lasts) / params.dries);
     },
   },
   source:
     'Random drops cover 1 − exp(−n·a) of a surface (Poisson); drops of 2 mm, spots of 6 mm, exponential drying (from memory).',
-};
+});

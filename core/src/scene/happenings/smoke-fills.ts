@@ -1,6 +1,6 @@
-import type { HappeningKind } from '../happening-kind.js';
+import { defineHappening } from '../define-happening.js';
 
-export const smokeFills: HappeningKind = {
+export const smokeFills = defineHappening({
   kind: 'smoke-fills',
   label: 'Smoke fills the room',
   summary: 'Smoke thickens, stays and is vented.',
@@ -12,7 +12,7 @@ export const smokeFills: HappeningKind = {
     { id: 'stays', label: 'Stays', unit: 's', default: 120, min: 0, max: 86400 },
     { id: 'clears', label: 'Clears in', unit: 's', default: 300, min: 1, max: 86400 },
   ],
-  lasts: ({ params }) => params['grows'] + params['stays'] + params['clears'],
+  lasts: ({ params }) => params.grows + params.stays + params.clears,
   gives: {
     smoke: ({ params, t }) => {
       const { density, grows, stays, clears } = params;
@@ -24,4 +24,4 @@ export const smokeFills: HappeningKind = {
   cautions: ['Try it with test aerosol or a smoke stick, never with a real fire.'],
   source:
     'Obscuration in dB/m as smoke tests state it (EN 54-7); detectors answer near 0.1–0.2 dB/m (from memory).',
-};
+});

@@ -1,7 +1,7 @@
+import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 
-export const supplyDips: HappeningKind = {
+export const supplyDips = defineHappening({
   kind: 'supply-dips',
   label: 'The supply dips',
   summary: 'The mains drops for a moment, as lightning or a starting motor makes it.',
@@ -11,13 +11,13 @@ export const supplyDips: HappeningKind = {
     { id: 'left', label: 'Voltage left', unit: '', default: 0.4, min: 0, max: 1 },
     { id: 'lasts', label: 'Lasts', unit: 's', default: 0.5, min: 0.001, max: 864000 },
   ],
-  lasts: ({ params }) => params['lasts'] + 0.02,
+  lasts: ({ params }) => params.lasts + 0.02,
   gives: {
     supply: ({ params, t }) => {
-      const depth = trapezoid(t, 0.01, params['lasts'], 0.01);
-      return depth > 0 ? 1 - (1 - params['left']) * depth : undefined;
+      const depth = trapezoid(t, 0.01, params.lasts, 0.01);
+      return depth > 0 ? 1 - (1 - params.left) * depth : undefined;
     },
   },
   source:
     'Dips to 40 % and 0 % of mains are the usual test levels (IEC 61000-4-11); an adapter is taken to pass them on.',
-};
+});

@@ -1,8 +1,8 @@
+import { defineHappening } from '../define-happening.js';
 import { during } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 
-export const tagShown: HappeningKind = {
+export const tagShown = defineHappening({
   kind: 'tag-shown',
   label: 'A tag is held to the reader',
   summary: 'A card or key fob with a number of its own comes within the reader’s range.',
@@ -20,12 +20,12 @@ export const tagShown: HappeningKind = {
     },
     { id: 'lasts', label: 'Lasts', unit: 's', default: 1, min: 0.05, max: 3600 },
   ],
-  lasts: ({ params }) => params['lasts'],
+  lasts: ({ params }) => params.lasts,
   gives: {
     tag: ({ params, t, path }, receiver) => {
       const near = sightOf(receiver.place, path[0]).distance <= (receiver.reach ?? 0.05);
-      return near && during(t, params['lasts']) ? params['tag'] : undefined;
+      return near && during(t, params.lasts) ? params.tag : undefined;
     },
   },
   source: 'A tag within range is read, beyond it is not; 32-bit numbers are usual (from memory).',
-};
+});

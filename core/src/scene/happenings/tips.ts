@@ -1,8 +1,8 @@
+import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 import { sightOf } from '../sight.js';
 
-export const tips: HappeningKind = {
+export const tips = defineHappening({
   kind: 'tips',
   label: 'It is tilted or moved',
   summary: 'What the sensor sits on is lifted on one side and set down again.',
@@ -13,12 +13,12 @@ export const tips: HappeningKind = {
     { id: 'moves', label: 'Moves in', unit: 's', default: 1, min: 0.01, max: 600 },
     { id: 'stays', label: 'Stays so', unit: 's', default: 3, min: 0, max: 86400 },
   ],
-  lasts: ({ params }) => 2 * params['moves'] + params['stays'],
+  lasts: ({ params }) => 2 * params.moves + params.stays,
   gives: {
     tilt: ({ params, t, path }, receiver) =>
       sightOf(receiver.place, path[0]).distance <= 1
-        ? params['angle'] * trapezoid(t, params['moves'], params['stays'], params['moves'])
+        ? params.angle * trapezoid(t, params.moves, params.stays, params.moves)
         : undefined,
   },
   source: 'Angle from upright in time (geometry).',
-};
+});

@@ -1,7 +1,7 @@
+import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 
-export const warmthComes: HappeningKind = {
+export const warmthComes = defineHappening({
   kind: 'warmth-comes',
   label: 'It gets warmer or colder',
   summary: 'The air warms or cools by some kelvin and comes back; humidity may go with it.',
@@ -13,12 +13,12 @@ export const warmthComes: HappeningKind = {
     { id: 'moves', label: 'Comes and goes in', unit: 's', default: 600, min: 1, max: 86400 },
     { id: 'stays', label: 'Stays', unit: 's', default: 600, min: 0, max: 864000 },
   ],
-  lasts: ({ params }) => 2 * params['moves'] + params['stays'],
+  lasts: ({ params }) => 2 * params.moves + params.stays,
   gives: {
     temperature: ({ params, t }) =>
-      params['kelvin'] * trapezoid(t, params['moves'], params['stays'], params['moves']),
+      params.kelvin * trapezoid(t, params.moves, params.stays, params.moves),
     humidity: ({ params, t }) =>
-      params['humid'] * trapezoid(t, params['moves'], params['stays'], params['moves']),
+      params.humid * trapezoid(t, params.moves, params.stays, params.moves),
   },
   source: 'A trapezoid in time (own convention).',
-};
+});

@@ -1,7 +1,7 @@
+import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
-import type { HappeningKind } from '../happening-kind.js';
 
-export const waterFlows: HappeningKind = {
+export const waterFlows = defineHappening({
   kind: 'water-flows',
   label: 'Water flows in the pipe',
   summary: 'A tap is opened and closed, or a pipe has burst.',
@@ -12,10 +12,9 @@ export const waterFlows: HappeningKind = {
     { id: 'opens', label: 'Opens and closes in', unit: 's', default: 0.5, min: 0.01, max: 60 },
     { id: 'lasts', label: 'Runs for', unit: 's', default: 20, min: 0, max: 864000 },
   ],
-  lasts: ({ params }) => 2 * params['opens'] + params['lasts'],
+  lasts: ({ params }) => 2 * params.opens + params.lasts,
   gives: {
-    flow: ({ params, t }) =>
-      params['rate'] * trapezoid(t, params['opens'], params['lasts'], params['opens']),
+    flow: ({ params, t }) => params.rate * trapezoid(t, params.opens, params.lasts, params.opens),
   },
   source: 'A kitchen tap gives 6–10 L/min (from memory).',
-};
+});

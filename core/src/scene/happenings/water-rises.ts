@@ -1,6 +1,6 @@
-import type { HappeningKind } from '../happening-kind.js';
+import { defineHappening } from '../define-happening.js';
 
-export const waterRises: HappeningKind = {
+export const waterRises = defineHappening({
   kind: 'water-rises',
   label: 'Water rises and drains',
   summary: 'The level climbs, stays and falls again at given speeds.',
@@ -13,7 +13,7 @@ export const waterRises: HappeningKind = {
     { id: 'stays', label: 'Stays', unit: 's', default: 30, min: 0, max: 864000 },
     { id: 'drains', label: 'Drains in', unit: 's', default: 120, min: 0.1, max: 864000 },
   ],
-  lasts: ({ params }) => params['rises'] + params['stays'] + params['drains'],
+  lasts: ({ params }) => params.rises + params.stays + params.drains,
   gives: {
     water: ({ params, t }) => {
       const { low, high, rises, stays, drains } = params;
@@ -23,4 +23,4 @@ export const waterRises: HappeningKind = {
     },
   },
   source: 'Straight lines in time (own convention).',
-};
+});

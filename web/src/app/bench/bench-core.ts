@@ -1,5 +1,5 @@
 import { check, fiveQuestions, gatherEvidence, type Answer, type Finding } from '@yurei/core/check';
-import { findKind, type Params } from '@yurei/core/catalog';
+import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
@@ -86,7 +86,7 @@ export const bench = {
   },
 
   /** The characteristic curve of a kind of part. */
-  curve(kind: string, params: Params): Characteristic {
+  curve(kind: string, params: Numbers): Characteristic {
     const found = findKind(kind);
     if (!found) throw new RangeError(`There is no part kind "${kind}".`);
     return characteristic(found, params);

@@ -6,7 +6,7 @@ import {
   input,
   resource,
 } from '@angular/core';
-import { findKind, type Params } from '@yurei/core/catalog';
+import { findKind, type Numbers } from '@yurei/core/catalog';
 import { hasCurve, type Characteristic } from '@yurei/core/circuit';
 import { formatQuantity, prefixlessUnits, type Unit } from '@yurei/core/quantity';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
@@ -54,7 +54,7 @@ import type { Inks } from '../common/inks';
 })
 export class PartCurve {
   readonly kind = input.required<string>();
-  readonly params = input<Params>({});
+  readonly params = input<Numbers>({});
   private readonly bench = inject(BenchService);
 
   protected readonly drawn = computed(() => {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { findKind, surroundings, type Param } from '@yurei/core/catalog';
+import { findKind, surroundings, valuesOf, type Param } from '@yurei/core/catalog';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { PartCurve } from './part-curve';
 
@@ -28,9 +28,7 @@ export class PartPage {
   protected readonly feels = computed(() =>
     (this.found()?.feels?.quantities ?? []).map((q) => surroundings[q].label.toLowerCase()),
   );
-  private readonly defaults = computed(() =>
-    Object.fromEntries((this.found()?.params ?? []).map((p) => [p.id, p.default])),
-  );
+  private readonly defaults = computed(() => valuesOf(this.found()?.params ?? [], {}));
   protected readonly ratings = computed(() => {
     const ratings = this.found()?.ratings ?? [];
     // A controller has one for each pin: the first of each kind of limit speaks for all.
@@ -57,10 +55,7 @@ export class PartPage {
     return {
       parts: inside.parts(params).map((p) => ({
         ...p,
-        headline: p.kind.headline({
-          ...Object.fromEntries(p.kind.params.map((q) => [q.id, q.default])),
-          ...p.params,
-        }),
+        headline: p.kind.headline(valuesOf(p.kind.params, p.params)),
       })),
       wires: inside.wires(params).map(([a, b]) => `${a} – ${b}`),
     };

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { kindOf, type Param } from '@yurei/core/catalog';
+import { kindOf, numbersOf, type Param } from '@yurei/core/catalog';
 import {
   freshId,
   type Happening,
@@ -11,7 +11,6 @@ import {
 import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
-  ambientOf,
   ambientParams,
   gives,
   profiles,
@@ -155,7 +154,7 @@ export class RehearseStep {
     const felt = new Set<string>(
       (this.session.design()?.parts ?? []).flatMap((p) => kindOf(p).feels?.quantities ?? []),
     );
-    const values = ambientOf(scene);
+    const values = numbersOf(ambientParams, scene.ambient);
     return ambientParams
       .filter((p) => always.has(p.id) || felt.has(p.id) || p.id in scene.ambient)
       .map((param) => ({ param, value: values[param.id] }));

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { hasPlace, kindOf, paramsOf, surroundings, type Param } from '@yurei/core/catalog';
+import { hasPlace, kindOf, numbersOf, surroundings, type Param } from '@yurei/core/catalog';
 import type { Place } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { replacements, replacePart } from '@yurei/core/wiring';
@@ -62,7 +62,7 @@ export class PartPanel {
   });
   protected readonly params = computed(() => {
     const part = this.part();
-    return part ? paramsOf(part) : {};
+    return part ? numbersOf(kindOf(part).params, part.params) : {};
   });
 
   /** Volts and amps at each terminal in use, and the heat. */
@@ -75,7 +75,7 @@ export class PartPanel {
     );
     const rows = terminals.map((t) => ({
       label: t.label,
-      value: `${formatQuantity(solved.volts[t.id], 'V')} · ${formatQuantity(solved.amps[t.id], 'A')}`,
+      value: `${formatQuantity(solved.volts[t.id] ?? 0, 'V')} · ${formatQuantity(solved.amps[t.id] ?? 0, 'A')}`,
     }));
     const felt = this.view.snapshot()?.felt[this.id()];
     const feels = (kind.feels?.quantities ?? []).flatMap((q) => {

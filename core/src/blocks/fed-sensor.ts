@@ -9,7 +9,7 @@ import { boardOf, groundOf, nearestE24, pinFor, put, railOf, wire } from './site
 /** A part with supply of its own: power, then each of its signals. */
 export function fed(making: Making): void {
   const { draft, part, because } = making;
-  const { terminals, feed } = kindOf(part);
+  const { terminals, feed, outputs } = kindOf(part);
   if (!feed) return;
   const supply = supplyThatSuits(draft.design, part);
   wire(draft, supply.ref, terminalRef(part.id, feed.plus));
@@ -17,13 +17,11 @@ export function fed(making: Making): void {
   because.push(
     `It works from ${formatQuantity(feed.least(paramsOf(part)), 'V')}: fed ${formatQuantity(supply.volts, 'V')} from ${supply.ref}.`,
   );
-  const ids = terminals.map((t) => t.id);
-  if (ids.includes('SDA') && ids.includes('SCL')) return bus(making);
-  // Of a module with both, the analogue output says more.
-  const signals = terminals.filter(
-    (t) => t.role === 'signal-out' && !(t.id === 'DO' && ids.includes('AO')),
-  );
-  for (const terminal of signals.slice(0, terminals.some((t) => t.id === 'X') ? 3 : 1))
+  if (kindOf(part).bus) return onBus(making);
+  const signals = terminals.filter((t) => t.role === 'signal-out');
+  for (const terminal of outputs
+    ? signals.filter((t) => outputs.includes(t.id))
+    : signals.slice(0, 1))
     signalOut(making, terminal);
   for (const terminal of terminals.filter((t) => t.role === 'signal-in' && !t.optional))
     signalIn(making, terminal);
@@ -35,7 +33,9 @@ export function supplyThatSuits(design: Design, part: Part): { ref: TerminalRef;
   const params = paramsOf(part);
   const least = feed?.least(params) ?? 0;
   const most =
-    ratings.find((r) => r.id === `volts-${feed?.plus}-${feed?.minus}`)?.limit(params) ?? Infinity;
+    ratings
+      .find(({ across }) => across?.from === feed?.plus && across?.to === feed?.minus)
+      ?.limit(params) ?? Infinity;
   const [board] = boardsOf(design);
   const own = board && railOf(board);
   const found = suppliesOf(design)
@@ -52,10 +52,11 @@ export function supplyThatSuits(design: Design, part: Part): { ref: TerminalRef;
 /** Whether a line is high or low and nothing in between, for the pin that reads it. */
 const isYesNo = (part: Part, terminal: string): boolean => {
   const drive = outputDrive(part, terminal);
+  const pulses = kindOf(part).terminals.find((t) => t.id === terminal)?.highAt !== undefined;
   const contact = elementsOf(part).some(
     (e) => e.type === 'contact' && [e.a, e.b].includes(terminal),
   );
-  return drive === 'open-collector' || drive === 'logic' || contact || terminal === 'ECHO';
+  return drive === 'open-collector' || drive === 'logic' || contact || pulses;
 };
 
 function signalOut(making: Making, terminal: Terminal): void {
@@ -100,19 +101,19 @@ function signalIn(making: Making, terminal: Terminal): void {
 }
 
 /** A chip on a two-wire bus, with pull-ups where the bus has none yet. */
-function bus(making: Making): void {
+function onBus(making: Making): void {
   const { draft, part, because } = making;
   const board = boardOf(draft.design);
-  for (const [line, skill] of [
-    ['SDA', 'data'],
-    ['SCL', 'clock'],
-  ] as const) {
+  const { bus } = kindOf(part);
+  if (!bus) return;
+  for (const skill of ['data', 'clock'] as const) {
+    const line = bus[skill];
     const ref = terminalRef(part.id, line);
     const pins = kindOf(board).terminals.filter((t) => t.can?.includes(skill));
     const busy = pins.find((t) =>
       wiringOf(draft.design)
         .ends(terminalRef(board.id, t.id))
-        .some((e) => e.terminal.id === line),
+        .some((e) => e.kind.bus?.[skill] === e.terminal.id),
     );
     const pin = busy
       ? terminalRef(board.id, busy.id)
@@ -120,7 +121,7 @@ function bus(making: Making): void {
     wire(draft, pin, ref);
     if (!busy) {
       put(draft, 'resistor', `Pull-up ${line}`, { ohms: 4.7e3 }, [
-        terminalRef(part.id, 'VCC'),
+        terminalRef(part.id, bus.supply),
         ref,
       ]);
       draft.make({ type: 'set-pin', pin, mode: 'input', skill });

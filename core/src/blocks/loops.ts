@@ -63,7 +63,7 @@ export const endOfLine: Block = {
 function farads(part: Parameters<typeof paramsOf>[0], felt: number): number {
   const kind = kindOf(part);
   const quantity = kind.feels?.quantities[0] ?? 'force';
-  const readout = kind.reads?.find((r) => r.id === 'picofarads');
+  const readout = kind.reads?.find((r) => r.picofarads);
   const feels = new Proxy({} as Record<string, number>, {
     get: (_, q) => (q === quantity ? felt : 0),
   });
@@ -81,7 +81,7 @@ export const capacitiveDivider: Block = {
     askPart(
       design,
       'Plate',
-      (kind) => kind.reads?.some((r) => r.id === 'picofarads') ?? false,
+      (kind) => kind.reads?.some((r) => r.picofarads === true) ?? false,
       about,
     ),
   ],

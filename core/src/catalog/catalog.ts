@@ -128,7 +128,7 @@ import { voltageReference } from './kinds/voltage-reference.js';
 import { windowFoil } from './kinds/window-foil.js';
 import { zenerDiode } from './kinds/zener-diode.js';
 import type { Params, PartKind } from './part-kind.js';
-import { numberIn, valuesOf } from './values-of.js';
+import { valuesOf } from './values-of.js';
 import { surroundings, type Quantity, type Surrounding } from './surroundings.js';
 
 /** Every part kind, in stage order. */
@@ -291,8 +291,16 @@ export function paramsOf(part: Part): Params {
   return params;
 }
 
-/** A parameter of a part that is a number; NaN for one that is none. */
-export const paramOf = (part: Part, id: string): number => numberIn(paramsOf(part), id) ?? NaN;
+/**
+ * A parameter of a part that is a number.
+ *
+ * @throws RangeError when it has none of that name
+ */
+export function paramOf(part: Part, id: string): number {
+  const value = paramsOf(part)[id];
+  if (typeof value !== 'number') throw new RangeError(`${part.id} has no number “${id}”.`);
+  return value;
+}
 
 /** Whether it matters where such a part stands and which way it looks. */
 export const hasPlace = ({ feels, emits }: PartKind): boolean =>

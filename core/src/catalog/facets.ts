@@ -103,6 +103,8 @@ export interface Facets<V = Params, K extends string = string> {
   inrush?(part: SolvedPart<K>, params: V): number;
   /** Current while it is held fast, A. */
   stall?(params: V): number;
+  /** In which of its phases it is, by the label. */
+  now?(params: V): string;
   /** Own current while it works, A. */
   ownAmps?(params: V): number;
   /** An appliance beyond the boundary to mains: A, how many times that at first, and the fuse in its lead, A. */
@@ -122,6 +124,8 @@ export interface Facets<V = Params, K extends string = string> {
   /** A chip that is asked by address over two lines. */
   bus?: { data: K; clock: K; supply: K; param: keyof V & string; address(params: V): number };
   serial?: { sends: K; receives: K };
+  /** The outputs that are each worth reading; only the first one where it does not say. */
+  outputs?: readonly K[];
   /** Its output stays so long after what set it off, s. */
   hold?(params: V): number;
   /** What it gives changes by itself with time. */

@@ -5,7 +5,7 @@ export * from './part-kind.js';
 export * from './facets.js';
 export * from './surroundings.js';
 export { choice } from './choice.js';
-export { numberIn, numbersOf, valuesOf } from './values-of.js';
+export { numbersOf, valuesOf } from './values-of.js';
 export { openModule } from './open-module.js';
 export { channelReader, highReading, readable, type ChannelReader } from './channel-reader.js';
 export { readoutOf, type PartReadout } from './part-readout.js';

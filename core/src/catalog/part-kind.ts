@@ -151,6 +151,8 @@ export interface Emission<V = Params, K extends string = string> {
 /** A number a controller takes from a part by other means than its converter: over a bus, or by timing a pulse. */
 export interface Readout<V = Params, K extends string = string> {
   id: string;
+  /** Its counts are picofarads. */
+  picofarads?: boolean;
   label: string;
   /** The highest count it can give. */
   full(params: V): number;
@@ -177,6 +179,8 @@ export interface Phase<V = Params> {
   label: string;
   /** At its nominal supply, A. */
   amps(params: V): number;
+  /** Its program stands still until something wakes it. */
+  asleep?: boolean;
 }
 
 /** How the part's characteristic curve is taken on a test bench. */

@@ -37,9 +37,3 @@ export const storedOf = (
       return stored === undefined ? [] : [[id, stored]];
     }),
   );
-
-/** One of the values, if it is there and a number. */
-export function numberIn(params: Params, id: string): number | undefined {
-  const value = params[id];
-  return typeof value === 'number' ? value : undefined;
-}

@@ -61,7 +61,9 @@ export function testBench(kind: PartKind, params: Numbers): Design {
     const other = at(name, end);
     if (other !== end) wires.push({ id: `w${wires.length}`, from: end, to: other });
   };
+  let grounded = false;
   const supply = (id: string, plus: string, minus: string, volts: number): void => {
+    grounded = true;
     parts.push({ id, kind: 'adapter', name: id, params: { volts, ohms: bare } });
     join(`${id}.plus`, plus);
     join(`${id}.minus`, minus);
@@ -74,7 +76,7 @@ export function testBench(kind: PartKind, params: Numbers): Design {
     join(`R${i}.b`, b);
   });
   // Something must be ground.
-  if (!parts.some((p) => p.kind === 'adapter')) {
+  if (!grounded) {
     const second = 'ohms' in reads ? reads.ohms[1] : kind.terminals[kind.terminals.length - 1].id;
     parts.push({ id: 'G0', kind: 'adapter', name: 'G0', params: { volts: 0, ohms: bare } });
     join('G0.minus', second);

@@ -72,12 +72,12 @@ function sleepSaves(design: Design, solution: Solution): number {
 }
 
 function savedBy(part: Part, solution: Solution): number {
-  const { stage, phases = [], terminals } = kindOf(part);
+  const { stage, phases = [], terminals, now } = kindOf(part);
   const solved = solution.parts[part.id];
-  const asleep = phases.find((p) => p.label.startsWith('asleep'));
+  const asleep = phases.find((p) => p.asleep);
   if (stage !== 'decides' || !asleep || !solved) return 0;
   const params = paramsOf(part);
-  const awake = phases.find((p) => p.label === params['now']) ?? phases[0];
+  const awake = phases.find((p) => p.label === now?.(params)) ?? phases[0];
   const supply = Math.max(
     0,
     ...terminals.filter((t) => t.role === 'supply-in').map((t) => solved.volts[t.id] ?? 0),

@@ -1,4 +1,4 @@
-import { kindOf, type Terminal } from '../catalog/index.js';
+import { kindOf, type PartKind, type Terminal } from '../catalog/index.js';
 import { terminalRef, type Design, type Part, type TerminalRef } from '../design/index.js';
 import { parseQuantity } from '../quantity/index.js';
 
@@ -8,7 +8,10 @@ export type Said =
   | { ok: false; reason: string };
 
 /** Words for what a terminal does, where its label does not say it. */
-const meanings: readonly { words: readonly string[]; is: (t: Terminal) => boolean }[] = [
+const meanings: readonly {
+  words: readonly string[];
+  is: (terminal: Terminal, kind: PartKind) => boolean;
+}[] = [
   { words: ['ground', 'gnd', 'minus', '-', '−', 'negative', '0v'], is: (t) => t.role === 'ground' },
   {
     words: ['supply', 'power', 'vcc', 'plus', '+', 'positive'],
@@ -17,15 +20,22 @@ const meanings: readonly { words: readonly string[]; is: (t: Terminal) => boolea
   { words: ['out', 'output', 'signal'], is: (t) => t.role === 'signal-out' },
   { words: ['in', 'input'], is: (t) => t.role === 'signal-in' },
   { words: ['coil'], is: (t) => t.role === 'coil' },
-  { words: ['anode', 'long'], is: (t) => t.id === 'a' },
-  { words: ['cathode', 'band', 'short'], is: (t) => t.id === 'k' },
-  { words: ['base'], is: (t) => t.id === 'b' },
-  { words: ['collector'], is: (t) => t.id === 'c' },
-  { words: ['emitter'], is: (t) => t.id === 'e' },
-  { words: ['gate'], is: (t) => t.id === 'g' },
-  { words: ['drain'], is: (t) => t.id === 'd' },
-  { words: ['source'], is: (t) => t.id === 's' },
+  { words: ['anode', 'long'], is: (t, k) => ends(k, 'anode').includes(t.id) },
+  { words: ['cathode', 'band', 'short'], is: (t, k) => ends(k, 'cathode').includes(t.id) },
+  { words: ['base'], is: (t, k) => t.id === k.transistor?.base },
+  { words: ['collector'], is: (t, k) => t.id === k.transistor?.collector },
+  { words: ['emitter'], is: (t, k) => t.id === k.transistor?.emitter },
+  { words: ['gate'], is: (t, k) => t.id === (k.mosfet ?? k.thyristor)?.gate },
+  { words: ['drain'], is: (t, k) => t.id === k.mosfet?.drain },
+  { words: ['source'], is: (t, k) => t.id === k.mosfet?.source },
 ];
+
+/** Where current enters or leaves a junction, diode or thyristor. */
+const ends = (kind: PartKind, end: 'anode' | 'cathode'): (string | undefined)[] => {
+  const { junctions = [], conducts, clamps, thyristor } = kind;
+  const way = conducts ?? clamps;
+  return [...junctions.map((j) => j[end]), end === 'anode' ? way?.from : way?.to, thyristor?.[end]];
+};
 
 const plain = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, ' ');
 
@@ -161,11 +171,12 @@ function partsCalled(design: Design, words: string): Part[] {
 function terminalsCalled(part: Part, words: string): Terminal[] {
   const said = plain(words);
   const squeezed = said.replace(/\s/g, '');
-  const { terminals } = kindOf(part);
+  const kind = kindOf(part);
+  const { terminals } = kind;
   const named = terminals.filter(
     (t) => t.id.toLowerCase() === squeezed || t.label.toLowerCase().replace(/\s/g, '') === squeezed,
   );
   if (named.length > 0) return [...named];
   const meaning = meanings.find((m) => m.words.includes(said));
-  return meaning ? terminals.filter(meaning.is) : [];
+  return meaning ? terminals.filter((t) => meaning.is(t, kind)) : [];
 }

@@ -96,7 +96,7 @@ export function suppliesOf(design: Design): { ref: TerminalRef; volts: number }[
 function afterFuse(wiring: Wiring, ref: TerminalRef): TerminalRef {
   const others = wiring.ends(ref).filter((e) => e.ref !== ref);
   const [only] = others;
-  if (others.length !== 1 || only.part.kind !== 'fuse') return ref;
+  if (others.length !== 1 || !only.kind.fuse) return ref;
   const beyond = wiring.beyond(only);
   return beyond && splitRef(beyond).part === only.part.id ? beyond : ref;
 }

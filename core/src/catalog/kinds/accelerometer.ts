@@ -61,6 +61,7 @@ export const accelerometer = definePart({
   },
   ownAmps: (p) => p.own,
   tunable: ['ohms'],
+  outputs: ['X', 'Y', 'Z'],
   headline: (p) => `±${formatNominal(0.45 / p.perG, '')} g`,
   feels: { quantities: ['tilt', 'vibration'], noise: (p) => p.noise, rises: 'X' },
   curve: {

@@ -71,8 +71,8 @@ export const chip8bit40pin = definePart({
   phases: [
     { label: 'active at 8 MHz', amps: (p) => p.own },
     { label: 'idle', amps: (p) => 0.45 * p.own },
-    { label: 'asleep, watchdog on', amps: () => 10e-6 },
-    { label: 'asleep', amps: () => 1e-6 },
+    { label: 'asleep, watchdog on', amps: () => 10e-6, asleep: true },
+    { label: 'asleep', amps: () => 1e-6, asleep: true },
   ],
   ownAmps: (p) => p.own,
   headline: () => '10-bit, 32 pins',

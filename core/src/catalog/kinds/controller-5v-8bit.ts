@@ -100,7 +100,7 @@ export const controller5v8bit = definePart({
   phases: [
     { label: 'active', amps: (p) => p.own },
     { label: 'idle', amps: (p) => 0.75 * p.own },
-    { label: 'asleep, the whole board', amps: (p) => 0.6 * p.own },
+    { label: 'asleep, the whole board', amps: (p) => 0.6 * p.own, asleep: true },
   ],
   supplies: [{ at: '5V', volts: (p) => p.rail }],
   ownAmps: (p) => p.own,

@@ -48,6 +48,7 @@ export const levelStrip = definePart({
   reads: [
     {
       id: 'picofarads',
+      picofarads: true,
       label: 'Capacitance in pF',
       full: () => 65535,
       noise: () => 1,

@@ -42,6 +42,7 @@ export const matCapacitor = definePart({
   reads: [
     {
       id: 'picofarads',
+      picofarads: true,
       label: 'Capacitance in pF',
       full: () => 65535,
       noise: () => 3,

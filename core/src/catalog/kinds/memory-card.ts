@@ -48,6 +48,7 @@ export const memoryCard = definePart({
     { label: 'writing', amps: (p) => p.writing },
     { label: 'idle', amps: (p) => p.idle },
   ],
+  now: (p) => p.now,
   headline: (p) => formatNominal(p.writing, 'A'),
   curve: {
     vary: { param: 'now' },

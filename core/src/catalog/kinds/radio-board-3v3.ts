@@ -95,8 +95,13 @@ export const radioBoard3v3 = definePart({
     draws('3V3', 'GND', p[p.now], p.rail),
     ...pins.filter(state.wired).flatMap((pin) => pinElements(pin, state.pins[pin], p, '3V3')),
   ],
-  phases: phases.map((label) => ({ label, amps: (p: Record<typeof label, number>) => p[label] })),
+  phases: phases.map((label) => ({
+    label,
+    amps: (p: Record<typeof label, number>) => p[label],
+    asleep: label === 'asleep',
+  })),
   supplies: [{ at: '3V3', volts: (p) => p.rail }],
+  now: (p) => p.now,
   headline: (p) => `12-bit, ${p.now}`,
   converter: {
     bits: () => 12,

@@ -44,6 +44,7 @@ export const radioLink = definePart({
     { label: 'asleep', amps: (p) => p.asleep },
   ],
   serial: { sends: 'TX', receives: 'RX' },
+  now: (p) => p.now,
   headline: (p) => formatNominal(p.megahertz, 'Hz'),
   acts: {
     word: 'on the air',

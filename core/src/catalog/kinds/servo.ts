@@ -39,6 +39,7 @@ export const servo = definePart({
   ],
   load: { amps: (p) => p.stall },
   stall: (p) => p.stall,
+  now: (p) => p.now,
   headline: (p) => formatNominal(p.moving, 'A'),
   acts: {
     word: 'fed',

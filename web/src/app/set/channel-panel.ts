@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { channelReader, type Param } from '@yurei/core/catalog';
+import { channelReader, kindOf, type Param } from '@yurei/core/catalog';
 import { freshId, wholeOf, type Channel, type Rule } from '@yurei/core/design';
 import { unmeasured } from '@yurei/core/judge';
 import { sayRule } from '@yurei/core/logic';
@@ -231,7 +231,7 @@ export class ChannelPanel {
     const design = this.session.design();
     const sets = (design?.readings ?? []).filter((set) => set.channel === this.id());
     if (!design || sets.length === 0) return [];
-    const battery = design.parts.some((p) => /battery|cell|pack/.test(p.kind));
+    const battery = design.parts.some((p) => kindOf(p).store !== undefined);
     return unmeasured(sets, battery);
   });
 

@@ -70,6 +70,7 @@ export const magneticLock = definePart({
   },
   notes: [
     'It lets go when power fails: that is its safety. A lock that stays shut then does not belong on an exit.',
+    'Its force is told from its current; whether that holds a door is not computed.',
     'A diode across it slows letting go by tenths of a second; a zener clamp is quicker.',
   ],
   cautions: [

@@ -63,7 +63,7 @@ export const radioLink = definePart({
   notes: [
     'A message may be lost: number them, repeat them, and miss a heartbeat to notice jamming.',
     'Straight wire of a quarter wave, upright, away from metal.',
-    'Its range is not computed here.',
+    'Its range is not computed: frequency and power are only written down.',
   ],
   cautions: ['Frequencies, powers and duty cycles are regulated: follow local rules.'],
   source: 'What it draws in three states; values as typical of 25 mW modules (from memory).',

@@ -27,6 +27,7 @@ export const realTimeClock = definePart({
   notes: [
     'SQW only pulls down: it can wake a controller at a set time.',
     'Boards with a charging resistor overcharge a plain coin cell: take it out, or fit a rechargeable one.',
+    'Its drift is only written down: clocks run true here.',
     ...busNotes,
   ],
   cautions: ['Coin cells must never reach small children: swallowed they kill.'],

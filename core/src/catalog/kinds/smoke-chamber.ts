@@ -70,6 +70,7 @@ export const smokeChamber = definePart({
     'Pulse the LED and read in the pulse and beside it: the difference leaves daylight out.',
     'Dust and insects raise the clear-air share with the years: clean it, and follow the baseline.',
     'Steam and toast look like smoke.',
+    'How long smoke takes to enter it is only written down: the scene says how smoke comes.',
   ],
   cautions: [
     'A hobby smoke detector never replaces a certified smoke alarm (EN 14604, UL 217): fit one of those first.',

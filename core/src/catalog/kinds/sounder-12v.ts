@@ -42,7 +42,10 @@ export const sounder12v = definePart({
     operating: [9, 14],
     reads: { amps: 'plus' },
   },
-  notes: ['Mind its polarity. Its coil needs a diode across it, band to +, close by.'],
+  notes: [
+    'Mind its polarity. Its coil needs a diode across it, band to +, close by.',
+    'How far it is heard is not computed: its loudness is only written down.',
+  ],
   cautions: [
     'Louder than 85 dB harms hearing over time: muffle it while testing.',
     'Outdoor sounders are bound by local noise and duration rules.',

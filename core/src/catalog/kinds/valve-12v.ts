@@ -73,6 +73,7 @@ export const valve12v = definePart({
   notes: [
     'Decide what a dead supply should do: gas shuts, a sprinkler may have to open.',
     'Many need a least water pressure to open.',
+    'Whether it is open at rest is only written down: what flows through it is not computed.',
     'Half an ampere all the while it is on: its coil gets hot.',
   ],
   cautions: ['Shut-off of gas must fail safe and belongs to approved parts and a licensed fitter.'],

@@ -41,14 +41,15 @@ function prepared(design: Design, options: SolveOptions): Circuit {
 
 function prepare(design: Design, options: SolveOptions): (circuit: Circuit) => void {
   const { felt } = snapshot(design, pickScene(design, options.scene));
-  const warmth = temperature(options);
+  const air = warmth(options);
   return (circuit) => {
-    if (warmth !== undefined) circuit.setTemperature(warmth);
+    if (air !== undefined) circuit.setTemperature(air);
     for (const [part, values] of Object.entries(felt)) circuit.setState(part, { felt: values });
   };
 }
 
-const temperature = ({ temperature: text }: SolveOptions): number | undefined =>
+/** Temperature of everything, °C, where one is asked for. */
+export const warmth = ({ temperature: text }: SolveOptions): number | undefined =>
   text === undefined ? undefined : celsius(text);
 
 /** One value up and down: trip points in the text, every net in the CSV. */
@@ -60,6 +61,7 @@ export function sweepReport(design: Design, options: SolveOptions & { sweep: str
     else circuit.change(part.id, of, value);
   };
   const { up, down, trips } = sweep(circuit, set, from, to, points);
+  const problems = [...up, ...down].flatMap((p) => p.solution.problems);
   const text = [
     `${name} from ${formatQuantity(from, unit)} to ${formatQuantity(to, unit)} and back, ${points} values each way`,
     trips.length === 0
@@ -71,7 +73,7 @@ export function sweepReport(design: Design, options: SolveOptions & { sweep: str
             t.parts.join(', ') || 'feedback',
           ]),
         ),
-    ...problemLines([...up, ...down].flatMap((p) => p.solution.problems)),
+    ...problemLines(problems),
   ].join('\n');
   const volts = (s: Solution): (number | undefined)[] => s.nets.map((n) => n.volts);
   const header = ['way', name, ...circuit.nets.map((n) => n.name)];
@@ -88,7 +90,7 @@ export function sweepReport(design: Design, options: SolveOptions & { sweep: str
     up: courseOf(up),
     down: courseOf(down),
   };
-  return { text, json, exitCode: 0, csv: csv(header, rows) };
+  return { text, json, exitCode: problems.length > 0 ? 1 : 0, csv: csv(header, rows) };
 }
 
 /** The circuit in time: what acted when, and how hard every part was pressed. */
@@ -112,7 +114,7 @@ export function transientReport(
     until,
     from,
     drives: (options.drive ?? []).map((text) => parseDrive(design, text)),
-    celsius: temperature(options),
+    celsius: warmth(options),
     felt: snapshot(design, pickScene(design, options.scene)).felt,
   });
   const names = Object.keys(run.nets);

@@ -111,6 +111,20 @@ describe('bad input is named', () => {
   });
 });
 
+/** Nothing but parts and wires. */
+const empty = {
+  channels: [],
+  outputs: [],
+  rules: [],
+  groups: [],
+  readings: [],
+  sequences: [],
+  counters: [],
+  notices: [],
+  machines: [],
+  controller: { pins: [] },
+};
+
 describe('solve in more ways', () => {
   const dusk = 'demo/steps-lamp-at-dusk.yurei.json';
   const loop = 'demo/fuel-locker-loop.yurei.json';
@@ -123,6 +137,45 @@ describe('solve in more ways', () => {
     const lines = report.csv?.split('\r\n') ?? [];
     expect(lines).toHaveLength(1 + 120 + 1);
     expect(lines[0]).toMatch(/^way,B1\.felt,/);
+  });
+
+  it('--temperature warms the circuit at rest as well: silicon loses about 2 mV a kelvin (handbooks)', async () => {
+    const file = join(folder, 'diode.json');
+    const design = {
+      ...{ format: 'yurei-design', version: 5, title: 'Diode', scenes: [] },
+      parts: [
+        { id: 'G1', kind: 'adapter', name: 'Supply', params: { volts: 5 } },
+        { id: 'R1', kind: 'resistor', name: 'Series', params: { ohms: 4300 } },
+        { id: 'D1', kind: 'rectifier-diode', name: 'Diode', params: {} },
+      ],
+      wires: ['G1.plus R1.a', 'R1.b D1.a', 'D1.k G1.minus'].map((wire, i) => {
+        const [from, to] = wire.split(' ');
+        return { id: `w${i}`, from, to };
+      }),
+    };
+    writeFileSync(
+      file,
+      JSON.stringify({ ...JSON.parse(readFileSync(demo, 'utf8')), ...empty, ...design }),
+    );
+    const forward = async (temperature: string): Promise<number> => {
+      const { json } = await solve(file, { temperature });
+      const { parts } = json as { parts: Record<string, { volts: Record<string, number> }> };
+      return parts['D1'].volts['a'] - parts['D1'].volts['k'];
+    };
+    const [cold, usual, warm] = [await forward('-5'), await forward('25'), await forward('55')];
+    for (const lost of [cold - usual, usual - warm]) {
+      expect(lost / 30).toBeGreaterThan(1.5e-3);
+      expect(lost / 30).toBeLessThan(2.5e-3);
+    }
+  });
+
+  it('--sweep over a circuit with something wrong ends as such', async () => {
+    const alone = join(folder, 'alone.json');
+    const design = JSON.parse(readFileSync(demo, 'utf8'));
+    design.parts.push({ id: 'R99', kind: 'resistor', name: 'Left over', params: {} });
+    writeFileSync(alone, JSON.stringify(design));
+    expect((await solve(demo, { sweep: 'R1.ohms=1000:20000:5' })).exitCode).toBe(0);
+    expect((await solve(alone, { sweep: 'R1.ohms=1000:20000:5' })).exitCode).toBe(1);
   });
 
   it('--transient tells what acted, when, and how hard each part was pressed', async () => {

@@ -1,15 +1,16 @@
 import { catalog, pinLevel, terminalOf } from '@yurei/core/catalog';
 import { sayVolts, voltsAt, type Solution } from '@yurei/core/circuit';
-import { splitRef, type Design } from '@yurei/core/design';
+import { splitRef, type Design, type Scene } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { rehearse, scoreRehearsal, snapshot } from '@yurei/core/rehearsal';
+import { quietScene, rehearse, scoreRehearsal, snapshot } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
 import {
   noiseReport,
   sweepReport,
   transientReport,
+  warmth,
   worstReport,
   type SolveOptions,
 } from './analyses.js';
@@ -56,9 +57,18 @@ export async function solve(file: string, options: SolveOptions): Promise<Report
   return atRest(design, options);
 }
 
+/** The scene with the air as warm as asked. */
+function sceneAt(design: Design, options: SolveOptions): Scene | undefined {
+  const scene = pickScene(design, options.scene);
+  const air = warmth(options);
+  if (air === undefined) return scene;
+  const { ambient, ...rest } = scene ?? quietScene;
+  return { ...rest, ambient: { ...ambient, temperature: air, swing: 0 } };
+}
+
 /** Volts of every net, volts, amps and watts of every part. */
 function atRest(design: Design, options: SolveOptions): Report {
-  const { solution, counts, felt } = snapshot(design, pickScene(design, options.scene));
+  const { solution, counts, felt } = snapshot(design, sceneAt(design, options));
   const isMains = (ref: string): boolean => terminalOf(design, ref)?.role === 'mains';
   const nets = solution.nets.map((net) => [net.name, sayVolts(net, 4), net.terminals.join(' ')]);
   const parts = Object.entries(solution.parts).map(([id, part]) => [

@@ -42,8 +42,8 @@ export function worstCase(
 ): WorstCase | undefined {
   const spreads = design.parts.flatMap((part) =>
     kindOf(part).params.flatMap(({ id, tolerance = 0 }) => {
-      const value = paramOf(part, id);
-      return tolerance > 0 && value !== 0 ? [{ part: part.id, param: id, tolerance, value }] : [];
+      const value = tolerance > 0 ? paramOf(part, id) : 0;
+      return value !== 0 ? [{ part: part.id, param: id, tolerance, value }] : [];
     }),
   );
   /** Solves with each spread at −1, 0 or +1 of its tolerance, always from nothing. */

@@ -171,8 +171,9 @@ export class Rig {
     const memory = network.remember();
     return this.design.parts.flatMap((part) =>
       kindOf(part).params.flatMap(({ id, tolerance = 0 }) => {
+        if (tolerance === 0 || reactive.has(id)) return [];
         const value = paramOf(part, id);
-        if (tolerance === 0 || value === 0 || reactive.has(id)) return [];
+        if (value === 0) return [];
         this.circuit.setParams(part.id, { [id]: value * (1 + tolerance) });
         const shifted = this.circuit.solve(true);
         this.circuit.setParams(part.id, { [id]: value });

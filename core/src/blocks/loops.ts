@@ -36,18 +36,19 @@ export const endOfLine: Block = {
     if (!kindOf(part).loop?.resistors)
       draft.make(replacePart(draft.design, part.id, 'supervised-contact'));
     const loop = draft.design.parts.find((p) => p.id === part.id) ?? part;
-    const resistors = kindOf(loop).loop?.resistors?.(paramsOf(loop));
-    if (!resistors) throw new CannotBuild(`${part.name} has no resistors for that.`);
+    const ends = kindOf(loop).loop;
+    const resistors = ends?.resistors?.(paramsOf(loop));
+    if (!ends || !resistors) throw new CannotBuild(`${part.name} has no resistors for that.`);
     const { line, across } = resistors;
     const rail = railVolts(board);
     const top = nearestE24(Math.sqrt(line * (line + across)));
     const at = (ohms: number): string => formatQuantity((rail * ohms) / (ohms + top), 'V');
     put(draft, 'resistor', 'Loop resistor', { ohms: top }, [
       railOf(board),
-      terminalRef(part.id, 'a'),
+      terminalRef(part.id, ends.a),
     ]);
-    wire(draft, terminalRef(part.id, 'b'), groundOf(design));
-    wire(draft, terminalRef(part.id, 'a'), pin);
+    wire(draft, terminalRef(part.id, ends.b), groundOf(design));
+    wire(draft, terminalRef(part.id, ends.a), pin);
     draft.make({ type: 'set-pin', pin, mode: 'analogue' });
     return {
       edit: draft.edit('add end-of-line loop'),

@@ -65,7 +65,7 @@ export interface Facets<V = Params, K extends string = string> {
   /** It conducts so, and the other way above a voltage: it bounds the kick of a coil. */
   clamps?: { from: K; to: K };
   /** Two terminals with a resistance that the maker chooses by a parameter. */
-  resistance?: { a: K; b: K; param: keyof V & string; ohms(params: V): number };
+  resistance?: { param: keyof V & string; ohms(params: V): number };
   capacitance?: {
     plus: K;
     minus: K;

@@ -7,6 +7,15 @@ interface Values {
   maxVolts: number;
 }
 
+/** Ends and numbers that rules reckon with. */
+export const mosfetFacet = {
+  gate: 'g',
+  drain: 'd',
+  source: 's',
+  threshold: (p: Values): number => p.threshold,
+  onOhms: (p: Values): number => p.onOhms,
+} as const;
+
 /** Gate capacitance to source and drain, and drain to source, F. */
 interface Capacitances {
   gateSource: number;

@@ -86,6 +86,10 @@ export const setValue = (part: Part, param: string, value: number, unit: Unit): 
   edit: { type: 'set-param', id: part.id, param, value },
 });
 
+/** A fix that gives a resistor another resistance. */
+export const setOhms = (part: Part, ohms: number): Fix =>
+  setValue(part, kindOf(part).resistance?.param ?? '', ohms, 'Ω');
+
 /** The next E12 resistance at or below, or above, a wanted one. */
 export const e12 = (ohms: number, side: 'below' | 'above' | 'nearest' = 'nearest'): number =>
   preferredValues(Math.min(10e6, Math.max(1, ohms)), 'E12')[side];

@@ -1,6 +1,6 @@
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import { powerMosfet } from '../power-mosfet.js';
+import { mosfetFacet, powerMosfet } from '../power-mosfet.js';
 
 export const logicMosfet = definePart({
   kind: 'logic-mosfet',
@@ -45,13 +45,7 @@ export const logicMosfet = definePart({
   ],
   elements: (p) =>
     powerMosfet('n', p, { gateSource: 1e-9, gateDrain: 0.15e-9, drainSource: 0.3e-9 }),
-  mosfet: {
-    gate: 'g',
-    drain: 'd',
-    source: 's',
-    threshold: (p) => p.threshold,
-    onOhms: (p) => p.onOhms,
-  },
+  mosfet: mosfetFacet,
   driver: { maxAmps: (p) => p.maxAmps },
   headline: (p) => `${formatNominal(p.onOhms, 'Ω')} on`,
   curve: {

@@ -28,7 +28,7 @@ export const resistor = definePart({
   ],
   ratings: [{ heat: (p) => p.watts }],
   elements: (p) => [{ type: 'resistor', a: 'a', b: 'b', ohms: p.ohms }],
-  resistance: { a: 'a', b: 'b', param: 'ohms', ohms: (p) => p.ohms },
+  resistance: { param: 'ohms', ohms: (p) => p.ohms },
   tunable: ['ohms'],
   headline: (p) => formatNominal(p.ohms, 'Ω'),
   notes: ['Either way round. The bands give value and tolerance (IEC 60062).'],

@@ -1,3 +1,4 @@
+import { regulatorFacets } from '../regulator.js';
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 
@@ -47,14 +48,7 @@ export const switchingRegulator = definePart({
       efficiency: p.efficiency,
     },
   ],
-  supplies: [{ at: 'out', volts: (p) => p.volts, param: 'volts' }],
-  regulator: {
-    input: 'in',
-    output: 'out',
-    ground: 'gnd',
-    volts: (p) => p.volts,
-    dropOut: (p) => p.dropOut,
-  },
+  ...regulatorFacets,
   ownAmps: (p) => p.own,
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${Math.round(100 * p.efficiency)} %`,
   curve: {

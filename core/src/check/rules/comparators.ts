@@ -3,7 +3,7 @@ import { terminalRef, type Part, type TerminalRef } from '../../design/index.js'
 import { Draft, elementsOf } from '../../wiring/index.js';
 import { allStates, voltsIn, type Evidence } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { e12, having, refOf, resistancesBetween, setValue } from '../lookup.js';
+import { e12, having, refOf, resistancesBetween, setOhms } from '../lookup.js';
 import { ohms, volts } from '../words.js';
 
 type Ends = NonNullable<Facets['comparator']>;
@@ -116,7 +116,7 @@ function feedback(evidence: Evidence, part: Part, ends: Ends): Fix {
     source += 10e3;
   }
   const value = e12((source * swing(evidence, part, ends)) / usual - source);
-  if (back && source === (evidence.seen(plus) ?? 0)) return setValue(back, 'ohms', value, 'Ω');
+  if (back && source === (evidence.seen(plus) ?? 0)) return setOhms(back, value);
   if (back) draft.make({ type: 'remove-part', id: back.id });
   draft.between('resistor', 'Hysteresis resistor', { ohms: value }, out, plus);
   return {

@@ -13,7 +13,7 @@ import {
   ohmsOf,
   refOf,
   resistorsAt,
-  setValue,
+  setOhms,
   withFix,
   withWorst,
 } from '../lookup.js';
@@ -122,7 +122,7 @@ function scaled(
   const carries = Math.abs(state.solution.parts[resistor.id]?.amps['a'] ?? 0);
   if (!(carries > 0)) return undefined;
   const value = ohmsOf(resistor) ?? NaN;
-  return setValue(resistor, 'ohms', e12((value * carries) / wanted, side), 'Ω');
+  return setOhms(resistor, e12((value * carries) / wanted, side));
 }
 
 /** Below this share of its rated current an LED is hard to see by day (common practice). */

@@ -13,7 +13,7 @@ import {
   ohmsOf,
   refOf,
   resistorsAt,
-  setValue,
+  setOhms,
   size,
   withFix,
 } from '../lookup.js';
@@ -91,7 +91,7 @@ function strongerBase(
   const value = ohmsOf(lead.part) ?? NaN;
   // What another resistor takes from the base stays as it is.
   const smaller = e12((value * lead.carries) / (wanted + lead.carries - drive), 'below');
-  return smaller < value ? setValue(lead.part, 'ohms', smaller, 'Ω') : undefined;
+  return smaller < value ? setOhms(lead.part, smaller) : undefined;
 }
 
 export const baseWithoutResistor: Rule = {

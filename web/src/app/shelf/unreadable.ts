@@ -27,7 +27,7 @@ import type { Save } from '../data/studies';
                 size="small"
                 severity="secondary"
                 variant="outlined"
-                [attr.aria-label]="'Go back to save ' + save.version"
+                [ariaLabel]="'Go back to save ' + save.version"
                 (onClick)="goBack(save.version)"
               />
             </li>

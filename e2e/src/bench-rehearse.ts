@@ -1,11 +1,9 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import type { Design, Scene } from '@yurei/core/design';
 import { usualVariation, type Study } from '@yurei/core/nights';
 import { rehearse } from '@yurei/core/rehearsal';
-import { Piscina } from 'piscina';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
 import { Page } from './page.js';
@@ -79,19 +77,28 @@ async function benchManyNights(): Promise<void> {
     .sort((a, b) => a.ms - b.ms);
   const { design, ms } = cost[Math.floor(cost.length / 2)];
   say(`the median night is of “${design.title}”`, `${ms.toFixed(0)} ms`);
-  const worker = pathToFileURL(resolve('server/dist/studies/study-worker.js')).href;
+  const worker = resolve('server/dist/studies/study-worker.js');
+  const { NightProcesses: Processes } = await import(
+    resolve('server/dist/studies/night-processes.js')
+  );
+  const never = new AbortController().signal;
   const took: number[] = [];
-  for (const threads of [...new Set([1, cpus().length])]) {
-    const pool = new Piscina({ filename: worker, minThreads: threads, maxThreads: threads });
+  const asked = {
+    id: 'bench',
+    document: JSON.stringify(design),
+    study: JSON.stringify(study(design, 1000)),
+  };
+  for (const processes of [...new Set([1, cpus().length])]) {
+    const pool = new Processes(worker, processes);
     const began = performance.now();
     await Promise.all(
       Array.from({ length: 500 }, (_, i) =>
-        pool.run({ design, study: study(design, 1000), case: 0, seeds: [2 * i + 1, 2 * i + 2] }),
+        pool.rehearse({ ...asked, case: 0, seeds: [2 * i + 1, 2 * i + 2] }, 600_000, never),
       ),
     );
     took.push((performance.now() - began) / 1000);
-    await pool.destroy();
-    say(`1000 nights of it, ${threads} thread(s)`, `${took[took.length - 1].toFixed(1)} s`);
+    await pool.close();
+    say(`1000 nights of it, ${processes} process(es)`, `${took[took.length - 1].toFixed(1)} s`);
   }
   say('… as many times as fast', (took[0] / took[took.length - 1]).toFixed(2));
 }

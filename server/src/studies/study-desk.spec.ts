@@ -1,41 +1,97 @@
-/** A night that takes too long. Threads run the built program: `npm run build` first. */
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+/** Nights that do not end well. Processes run the built program: `npm run build` first. */
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { usualVariation } from '@yurei/core/nights';
 import { pino } from 'pino';
 import { examine } from '../checking/examine.js';
 import { DesignStore } from '../designs/design-store.js';
+import type { Database } from '../keeping/database.js';
 import { openDatabase } from '../keeping/open-database.js';
 import { StudyDesk } from './study-desk.js';
 import { StudyStore } from './study-store.js';
 
 const design = JSON.parse(readFileSync('demo/slipway-beam.yurei.json', 'utf8'));
 
-it('gives up nights that take longer than they may, one by one, and says so', async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'yurei-desk-'));
-  const { database } = await openDatabase(folder);
+let folder: string;
+let database: Database;
+beforeEach(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'yurei-desk-'));
+  ({ database } = await openDatabase(folder));
+});
+afterEach(async () => {
+  await database.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const deskWith = (limit?: number): StudyDesk => {
   const worker = resolve('server/dist/studies/study-worker.js');
-  // No thread has even begun within a millisecond.
-  const desk = new StudyDesk(new StudyStore(database), worker, pino({ level: 'silent' }), 1);
+  return new StudyDesk(new StudyStore(database), worker, pino({ level: 'silent' }), limit);
+};
+
+/** Begins a study of some nights from seed 7 on. */
+async function begin(desk: StudyDesk, count: number): Promise<string> {
   const study = {
     scene: design.scenes[0].id,
     vary: usualVariation,
     first: 7,
-    count: 3,
+    count,
     ask: { for: 'nights' },
   };
   const made = examine('create', Buffer.from(JSON.stringify({ design })));
   const asked = examine('study', Buffer.from(JSON.stringify({ design, study })));
   if (!made.ok || !asked.ok) throw new Error('the demo is sound');
   const { id } = await new DesignStore(database).create(made.value);
-  const summary = await desk.start(id, asked.value);
-  const nights: { case: number; night: { seed: number; trouble: string } }[] = [];
-  for await (const some of desk.follow(summary?.id ?? '', 0, new AbortController().signal) ?? [])
-    nights.push(...some.map((text) => JSON.parse(text)));
+  return (await desk.start(id, asked.value))?.id ?? '';
+}
+
+interface Told {
+  case: number;
+  night: { seed: number; trouble?: string };
+}
+
+/** The nights of a study as they come. */
+async function* nightsOf(desk: StudyDesk, id: string): AsyncGenerator<Told> {
+  for await (const some of desk.follow(id, 0, new AbortController().signal) ?? [])
+    for (const text of some) yield JSON.parse(text);
+}
+
+/** Processes begun by this one that rehearse (proc(5)). */
+const rehearsing = (): number[] =>
+  readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .filter((name) => {
+      try {
+        const parent = readFileSync(`/proc/${name}/stat`, 'utf8').split(') ')[1].split(' ')[1];
+        const command = readFileSync(`/proc/${name}/cmdline`, 'utf8');
+        return Number(parent) === process.pid && command.includes('study-worker');
+      } catch {
+        return false;
+      }
+    })
+    .map(Number);
+
+it('gives up nights that take longer than they may, one by one, and says so', async () => {
+  // No process has even begun within a millisecond.
+  const desk = deskWith(1);
+  const nights: Told[] = [];
+  for await (const told of nightsOf(desk, await begin(desk, 3))) nights.push(told);
   expect(nights.map((n) => n.night.seed).sort()).toEqual([7, 8, 9]);
   for (const { night } of nights) expect(night.trouble).toMatch(/longer than 0\.001 s/);
   await desk.close();
-  await database.close();
-  rmSync(folder, { recursive: true, force: true });
+});
+
+it('rehearses again what a process was at when it was killed', async () => {
+  const desk = deskWith();
+  const nights: Told[] = [];
+  for await (const told of nightsOf(desk, await begin(desk, 12))) {
+    if (nights.length === 0) rehearsing().forEach((id) => process.kill(id, 'SIGKILL'));
+    nights.push(told);
+  }
+  expect(nights.map((n) => n.night.seed).sort((a, b) => a - b)).toEqual(
+    Array.from({ length: 12 }, (_, i) => 7 + i),
+  );
+  expect(nights.filter((n) => n.night.trouble !== undefined)).toEqual([]);
+  await desk.close();
+  expect(rehearsing()).toEqual([]);
 });

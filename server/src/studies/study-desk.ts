@@ -4,11 +4,11 @@ import { performance } from 'node:perf_hooks';
 import type { StudyState, StudySummary } from '@yurei/core/exchange';
 import type { KeptNight } from '@yurei/core/nights';
 import type { Logger } from 'pino';
-import { Piscina } from 'piscina';
+import { NightProcesses, NightsEnded } from './night-processes.js';
 import type { CheckedStudy, StudyStore } from './study-store.js';
 import type { StudyTask } from './study-worker.js';
 
-/** Nights that a thread takes at once: few, so that progress flows and little is lost by cancelling. */
+/** Nights that a process takes at once: few, so that progress flows and little is lost by cancelling. */
 const atOnce = 2;
 /** How often what is done is written down, ms. */
 const keepEvery = 3000;
@@ -16,8 +16,6 @@ const keepEvery = 3000;
 const quietFor = 2000;
 /** A night that takes longer is given up and told as such, ms. */
 const nightLimit = 120_000;
-/** What one thread may use, MB. */
-const memory = 1024;
 /** How often it is tried to keep how a study ended. */
 const mostTries = 100;
 export const mostRunning = 4;
@@ -38,13 +36,13 @@ interface Running {
   keeping: Promise<boolean>;
 }
 
-/** Runs studies in a pool of threads, keeps what comes of them and tells how far they are. */
+/** Runs studies in processes of their own, keeps what comes of them and tells how far they are. */
 export class StudyDesk {
-  private readonly pool: Piscina<StudyTask, string[]>;
+  private readonly pool: NightProcesses;
   private closing = false;
   private readonly running = new Map<string, Running>();
   private changed = -Infinity;
-  private readonly threads = availableParallelism();
+  private readonly processes = availableParallelism();
 
   constructor(
     readonly store: StudyStore,
@@ -52,13 +50,7 @@ export class StudyDesk {
     private readonly log: Logger,
     private readonly limit = nightLimit,
   ) {
-    this.pool = new Piscina({
-      filename: worker,
-      minThreads: 0,
-      maxThreads: this.threads,
-      idleTimeout: 5000,
-      resourceLimits: { maxOldGenerationSizeMb: memory },
-    });
+    this.pool = new NightProcesses(worker, this.processes);
   }
 
   get full(): boolean {
@@ -122,7 +114,7 @@ export class StudyDesk {
   async close(): Promise<void> {
     this.closing = true;
     await this.cancelAll();
-    await this.pool.destroy();
+    await this.pool.close();
   }
 
   private async *nightsOf(
@@ -152,14 +144,14 @@ export class StudyDesk {
     const keeping = setInterval(() => void this.keep(id, entry, 'running'), keepEvery);
     try {
       const portions = portionsOf(checked);
-      const work = async (thread: number): Promise<void> => {
+      const work = async (process: number): Promise<void> => {
         for (const portion of portions) {
-          await this.turn(thread, abort.signal);
+          await this.turn(process, abort.signal);
           entry.nights.push(...(await this.rehearse(id, entry, portion)));
           told.emit('nights');
         }
       };
-      await Promise.all(Array.from({ length: this.threads }, (_, thread) => work(thread)));
+      await Promise.all(Array.from({ length: this.processes }, (_, process) => work(process)));
       await this.keepEnd(id, entry, 'done');
     } catch (error) {
       const reason = error instanceof Error ? error.message : String(error);
@@ -175,27 +167,27 @@ export class StudyDesk {
     }
   }
 
-  /** All threads but the first stand back while someone saves. */
-  private async turn(thread: number, signal: AbortSignal): Promise<void> {
+  /** All processes but the first stand back while someone saves. */
+  private async turn(process: number, signal: AbortSignal): Promise<void> {
     const rest = (): number => this.changed + quietFor - performance.now();
-    while (thread > 0 && rest() > 0 && !signal.aborted)
+    while (process > 0 && rest() > 0 && !signal.aborted)
       await new Promise((go) => setTimeout(go, Math.min(rest(), 200)));
     signal.throwIfAborted();
   }
 
+  /** Some nights; where they cannot be had, one by one, and those that cannot say why. */
   private async rehearse(id: string, entry: Running, portion: Portion): Promise<string[]> {
-    const { checked, abort } = entry;
-    const late = AbortSignal.timeout(this.limit * portion.seeds.length);
+    const { document, study } = entry.checked;
+    const { seeds } = portion;
     try {
-      const { document, study } = checked;
-      const signal = AbortSignal.any([abort.signal, late]);
-      return await this.pool.run({ id, document, study, ...portion }, { signal });
+      const task = { id, document, study, ...portion };
+      return await this.pool.rehearse(task, this.limit * seeds.length, entry.abort.signal);
     } catch (error) {
-      if (abort.signal.aborted || !late.aborted) throw error;
+      if (!(error instanceof NightsEnded)) throw error;
+      if (seeds.length === 1) return [givenUp(portion, error.message)];
     }
-    if (portion.seeds.length === 1) return [givenUp(portion, this.limit)];
     const alone: string[] = [];
-    for (const seed of portion.seeds)
+    for (const seed of seeds)
       alone.push(...(await this.rehearse(id, entry, { ...portion, seeds: [seed] })));
     return alone;
   }
@@ -245,12 +237,12 @@ function either(of: AbortSignal): { signal: AbortSignal; stop: () => void } {
   };
 }
 
-function givenUp({ case: index, seeds }: Portion, limit: number): string {
+function givenUp({ case: index, seeds }: Portion, trouble: string): string {
   const night: KeptNight = {
     seed: seeds[0],
     outcomes: {},
     strays: 0,
-    trouble: `It took longer than ${limit / 1000} s and was given up.`,
+    trouble,
   };
   return JSON.stringify({ case: index, night });
 }

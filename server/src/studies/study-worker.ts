@@ -1,5 +1,6 @@
 import { migrate, type Design } from '@yurei/core/design';
 import { caseNight, casesOf, type Case, type KeptNight, type Study } from '@yurei/core/nights';
+import type { StudyAnswer } from './night-processes.js';
 import { giveWay } from './give-way.js';
 
 /** Some nights of one case. Design and study are JSON, as they are kept. */
@@ -12,6 +13,8 @@ export interface StudyTask {
 }
 
 giveWay();
+// A key that ends the server (Ctrl-C) is sent to all its processes: the server itself ends this one, and keeps what was done.
+process.on('SIGINT', () => undefined);
 
 interface Prepared {
   design: Design;
@@ -21,14 +24,8 @@ interface Prepared {
 
 let last: { id: string; prepared: Prepared } | undefined;
 
-/** Runs in a thread of the pool; gives the nights as JSON, each with the place of its case. */
-export default function rehearseSome({
-  id,
-  document,
-  study,
-  case: index,
-  seeds,
-}: StudyTask): string[] {
+/** The nights as JSON, each with the place of its case. */
+function rehearseSome({ id, document, study, case: index, seeds }: StudyTask): string[] {
   if (last?.id !== id) last = { id, prepared: prepare(document, study) };
   const { design, study: asked, cases } = last.prepared;
   const scene = design.scenes.find((s) => s.id === asked.scene);
@@ -44,4 +41,19 @@ function prepare(document: string, study: string): Prepared {
   const design = migrate(JSON.parse(document) as Record<string, unknown>) as unknown as Design;
   const asked = JSON.parse(study) as Study;
   return { design, study: asked, cases: casesOf(design, asked) };
+}
+
+process.on('message', (task: StudyTask) => {
+  try {
+    answer({ nights: rehearseSome(task) });
+  } catch (error) {
+    answer({ error: error instanceof Error ? error.message : String(error) });
+  }
+});
+
+function answer(message: StudyAnswer): void {
+  process.send?.(message, undefined, undefined, (error) => {
+    // Nobody listens any more: the server was killed.
+    if (error) process.exit();
+  });
 }

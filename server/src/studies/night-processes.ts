@@ -1,0 +1,116 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import type { StudyTask } from './study-worker.js';
+
+/** What one process may use, MB. */
+const memory = 1024;
+/** How long processes wait for more work, ms. */
+const linger = 5000;
+
+/** How the process that rehearsed some nights was ended before it could tell them. */
+export class NightsEnded extends Error {
+  override readonly name = 'NightsEnded';
+}
+
+/** What a process answers. */
+export type StudyAnswer = { nights: string[] } | { error: string };
+
+/**
+ * Processes that rehearse nights, begun when there is work and ended when there is none. Processes, not threads: the threads
+ * of one program wait for each other's memory, so that a save beside a study waits for the study, however low its priority.
+ */
+export class NightProcesses {
+  private readonly idle: ChildProcess[] = [];
+  private readonly waiting: (() => void)[] = [];
+  private busy = 0;
+  private resting?: NodeJS.Timeout;
+
+  /**
+   * @param program what a process runs
+   * @param most processes at once
+   */
+  constructor(
+    private readonly program: string,
+    private readonly most: number,
+  ) {}
+
+  /**
+   * The nights as JSON.
+   *
+   * @param limit how long it may take once it has begun, ms
+   * @throws NightsEnded when it took too long or its process died; what aborts `signal`; what went wrong in the nights
+   */
+  async rehearse(task: StudyTask, limit: number, signal: AbortSignal): Promise<string[]> {
+    await this.turn();
+    const child = this.idle.pop() ?? this.begun();
+    try {
+      signal.throwIfAborted();
+      const answer = await answerOf(child, task, limit, signal);
+      if ('error' in answer) throw new Error(answer.error);
+      this.idle.push(child);
+      return answer.nights;
+    } catch (error) {
+      child.kill('SIGKILL');
+      throw error;
+    } finally {
+      this.busy -= 1;
+      this.waiting.shift()?.();
+      if (this.busy === 0) this.resting = setTimeout(() => void this.close(), linger).unref();
+    }
+  }
+
+  /** Ends the processes that have nothing to do, and waits until they are gone. */
+  async close(): Promise<void> {
+    clearTimeout(this.resting);
+    const ends = this.idle.splice(0).map(async (child) => {
+      child.kill('SIGKILL');
+      if (child.exitCode === null && child.signalCode === null) await once(child, 'exit');
+    });
+    await Promise.all(ends);
+  }
+
+  /** Waits until one process more may work. */
+  private async turn(): Promise<void> {
+    while (this.busy >= this.most) await new Promise<void>((go) => this.waiting.push(go));
+    this.busy += 1;
+    clearTimeout(this.resting);
+  }
+
+  private begun(): ChildProcess {
+    const child = fork(this.program, {
+      execArgv: [`--max-old-space-size=${memory}`],
+      env: { PATH: process.env['PATH'] ?? '' },
+    });
+    // A process that cannot be begun or reached has ended as well.
+    child.on('error', () => child.kill('SIGKILL'));
+    return child;
+  }
+}
+
+async function answerOf(
+  child: ChildProcess,
+  task: StudyTask,
+  limit: number,
+  signal: AbortSignal,
+): Promise<StudyAnswer> {
+  const late = AbortSignal.timeout(limit);
+  const heard = new AbortController();
+  const until = { signal: AbortSignal.any([signal, late, heard.signal]) };
+  try {
+    if (child.exitCode !== null || child.signalCode !== null) throw new NightsEnded(died);
+    child.send(task);
+    return await Promise.race([
+      once(child, 'message', until).then(([answer]) => answer as StudyAnswer),
+      once(child, 'exit', until).then(() => Promise.reject(new NightsEnded(died))),
+    ]);
+  } catch (error) {
+    signal.throwIfAborted();
+    if (late.aborted)
+      throw new NightsEnded(`It took longer than ${limit / 1000} s and was given up.`);
+    throw error;
+  } finally {
+    heard.abort();
+  }
+}
+
+const died = `Its process was ended, perhaps for want of memory: it may use ${memory} MB.`;

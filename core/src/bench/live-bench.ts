@@ -149,7 +149,7 @@ export class LiveBench {
   private goOnPlaying(t: number): void {
     if (!this.show) return;
     const { program, logic } = this.show;
-    const next = stepLogic(program, logic, new Map(), t);
+    const [next] = stepLogic(program, logic, new Map(), t);
     this.drive(Object.keys(next.playing).length > 0 ? { program, logic: next } : undefined);
   }
 

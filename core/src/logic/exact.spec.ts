@@ -167,7 +167,7 @@ describe('fades', () => {
         },
       ],
     });
-    const state = stepLogic(p, restingLogic(p), new Map([['a', 2]]), 10);
+    const [state] = stepLogic(p, restingLogic(p), new Map([['a', 2]]), 10);
     return outputDuty(state, p.outputs[0], 10 + seconds);
   }
   it.each([0, 0.25, 0.5, 1, 1.9, 2, 5])('straight: t/up after %d s', (t) => {

@@ -6,6 +6,7 @@ export { readsAt } from './edge.js';
 export { conditionsOf, type Program } from './program.js';
 export { restingLogic, type Kept, type LogicState } from './state.js';
 export { mostRounds, outputDuty, outputOn, stepLogic } from './interpreter.js';
+export { resetEvents, type Cause, type LogicEvent } from './logic-event.js';
 export { isDue, nextPass, nextReading } from './sleep.js';
 export { roundOf } from './outputs-step.js';
 export { arrival, levelAt, lightnessDuty, share } from './drive.js';

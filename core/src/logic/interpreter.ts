@@ -1,12 +1,13 @@
-import type { Act, Machine, Output } from '../design/index.js';
-import { doAll } from './acts.js';
+import type { Machine, Output, Rule } from '../design/index.js';
+import { doAll, type Asked } from './acts.js';
 import { restingChannel, stepChannel, type ChannelState } from './channel-step.js';
 import { lookAt } from './condition.js';
 import { duty } from './drive.js';
+import { causesOf, type Cause, type LogicEvent } from './logic-event.js';
 import { stepNotices } from './notices-step.js';
 import { stepOutputs } from './outputs-step.js';
-import { conditionsOf, type Conditions, type Program } from './program.js';
-import { ruleDue, stepRule } from './rule-step.js';
+import { conditionsOf, type Conditions, type Program, type RulePlaces } from './program.js';
+import { ruleDue, stepRule, type RuleLook } from './rule-step.js';
 import { fallAsleep, wake } from './sleep.js';
 import { restingRule, type LogicState } from './state.js';
 
@@ -20,18 +21,22 @@ export const mostRounds = 16;
  *
  * @param readings counts by channel id; channels without a reading keep their state
  * @param t seconds, not before the last pass
+ * @returns the state after the pass, and all that began, ended, was counted, driven or sent in it, in its order, each with
+ *   what it came of
  */
 export function stepLogic(
   program: Program,
   state: LogicState,
   readings: ReadonlyMap<string, number>,
   t: number,
-): LogicState {
+): [state: LogicState, events: readonly LogicEvent[]] {
   const conditions = conditionsOf(program);
-  const { channels, matters } = readAll(program, conditions, state, readings, t);
+  const { channels, matters, events } = readAll(program, conditions, state, readings, t);
   const awake = wake(program.controller.sleep, state.awake, readings.size > 0, t);
-  if (!matters && awake === state.awake && t < state.next) return { ...state, channels };
-  return settle(program, conditions, { ...state, channels, awake, circling: [] }, t);
+  if (!matters && awake === state.awake && t < state.next) return [{ ...state, channels }, events];
+  if (awake !== state.awake) events.push({ kind: 'sleep', begins: false, because: [] });
+  const start = { ...state, channels, awake, circling: [] };
+  return [settle(program, conditions, start, t, events), events];
 }
 
 function readAll(
@@ -40,8 +45,9 @@ function readAll(
   state: LogicState,
   readings: ReadonlyMap<string, number>,
   t: number,
-): { channels: Record<string, ChannelState>; matters: boolean } {
+): { channels: Record<string, ChannelState>; matters: boolean; events: LogicEvent[] } {
   const channels = { ...state.channels };
+  const events: LogicEvent[] = [];
   let matters = false;
   for (const channel of program.channels) {
     const counts = readings.get(channel.id);
@@ -50,8 +56,10 @@ function readAll(
     const after = stepChannel(channel, before, counts, t);
     channels[channel.id] = after;
     matters ||= after.tripped !== before.tripped || numbers.has(channel.id);
+    if (after.tripped !== before.tripped)
+      events.push({ kind: 'channel', id: channel.id, begins: after.tripped, because: [] });
   }
-  return { channels, matters };
+  return { channels, matters, events };
 }
 
 /** Round by round until nothing changes: each looks at everything first, then changes it all at once. */
@@ -60,6 +68,7 @@ function settle(
   conditions: Conditions,
   start: LogicState,
   t: number,
+  events: LogicEvent[],
 ): LogicState {
   let state = start;
   let holds: boolean[] = [];
@@ -70,77 +79,107 @@ function settle(
     const turn = turnRound(program, conditions, { ...state, memories: look.memories }, holds, t);
     state = turn.state;
     changed = turn.changed;
+    events.push(...turn.events);
     if (changed.length === 0) break;
   }
-  const { outputs, due: outputsDue } = stepOutputs(program, state, t);
-  const { notices, due: noticesDue } = stepNotices(program, state, holds, t);
+  const { outputs, ...driven } = stepOutputs(program, state, t);
+  const { notices, ...sent } = stepNotices(program, state, holds, t);
+  events.push(...driven.events, ...sent.events);
   const { unless } = conditions;
   const kept = unless !== undefined && holds[unless];
   const awake = fallAsleep(program.controller.sleep, state.awake, kept, t);
-  const next = Math.min(outputsDue, noticesDue, nextChange(program, state, t));
+  if (awake !== state.awake) events.push({ kind: 'sleep', begins: true, because: [] });
+  const next = Math.min(driven.due, sent.due, nextChange(program, state, t));
   return { ...state, outputs, notices, awake, next, circling: changed };
 }
 
-/** Everything that one round changes, from what it has seen; and the ids of what it changed. */
+/** One round: what it has seen before anything changes, and what it makes of it. */
+interface Turn {
+  state: LogicState;
+  /** Ids of what it changed. */
+  changed: string[];
+  events: LogicEvent[];
+}
+
+/** Everything that one round changes, from what it has seen. */
 function turnRound(
   program: Program,
   conditions: Conditions,
   state: LogicState,
   holds: readonly boolean[],
   t: number,
-): { state: LogicState; changed: string[] } {
+): Turn {
   const changed: string[] = [];
-  const acts: Act[] = [];
+  const events: LogicEvent[] = [];
+  const asked: Asked[] = [];
+  const because = (...places: (number | undefined)[]): Cause[] =>
+    places.flatMap((place) => causesOf(conditions.nodes, holds, place));
   const modes = { ...state.modes };
-  program.machines.forEach((machine, m) => {
-    const taken = dueTransition(machine, conditions.transitions[m], state, holds, t);
-    if (!taken) return;
-    modes[machine.id] = { mode: taken.to, since: t };
-    changed.push(machine.id);
-    acts.push(...(taken.then ?? []));
+  program.machines.forEach(({ id, transitions }, m) => {
+    const places = conditions.transitions[m];
+    const way = dueTransition(transitions, places, state.modes[id], holds, t);
+    if (way < 0) return;
+    const { to, after, then = [] } = transitions[way];
+    const { mode: from } = state.modes[id];
+    modes[id] = { mode: to, since: t };
+    changed.push(id);
+    const own: Cause[] = after === undefined ? [] : [{ kind: 'mode', id }];
+    events.push({ kind: 'mode', id, from, to, way, because: [...because(places[way]), ...own] });
+    asked.push(...then.map((act): Asked => ({ act, by: [{ kind: 'mode', id }] })));
   });
   const rules = { ...state.rules };
   program.rules.forEach((rule, r) => {
+    const { id } = rule;
     const places = conditions.rules[r];
-    const met = holds[places.when] && (places.while === undefined || holds[places.while]);
-    const ends = places.until !== undefined && holds[places.until];
-    const before = state.rules[rule.id] ?? restingRule;
-    const after = stepRule(rule, before, { holds: met, ends }, t);
-    rules[rule.id] = after;
-    if (after.active === before.active) return;
-    changed.push(rule.id);
-    if (after.active) acts.push(...rule.then.filter((a) => a.do !== 'drive'));
+    const before = state.rules[id] ?? restingRule;
+    rules[id] = stepRule(rule, before, lookOf(places, holds), t);
+    const begins = rules[id].active;
+    if (begins === before.active) return;
+    changed.push(id);
+    const ended = places.until !== undefined && holds[places.until] ? because(places.until) : [];
+    const began = begins ? because(places.when, places.while) : ended;
+    events.push({ kind: 'rule', id, begins, because: began });
+    if (begins) asked.push(...actsOf(rule));
   });
-  for (const sequence of program.sequences) {
-    const began = state.playing[sequence.id];
-    if (began !== undefined && t >= began + sequence.length * (sequence.times || Infinity))
-      acts.push({ do: 'stop', sequence: sequence.id });
-  }
-  const done = doAll(program, acts, state, t);
-  if (acts.length > 0 && differs(done, state)) changed.push('acts');
-  return { state: { ...state, modes, rules, ...done }, changed };
+  const done = doAll(program, [...asked, ...overNow(program, state, t)], state, t);
+  if (done.events.length > 0) changed.push('acts');
+  const { counters, playing } = done;
+  events.push(...done.events);
+  return { state: { ...state, modes, rules, counters, playing }, changed, events };
 }
 
-const differs = (
-  a: Pick<LogicState, 'counters' | 'playing'>,
-  b: Pick<LogicState, 'counters' | 'playing'>,
-): boolean => JSON.stringify([a.counters, a.playing]) !== JSON.stringify([b.counters, b.playing]);
+const lookOf = (places: RulePlaces, holds: readonly boolean[]): RuleLook => ({
+  holds: holds[places.when] && (places.while === undefined || holds[places.while]),
+  ends: places.until !== undefined && holds[places.until],
+});
 
-function dueTransition(
-  machine: Machine,
+/** What a rule does once, when it begins. */
+const actsOf = ({ id, then }: Rule): Asked[] =>
+  then.flatMap((act) =>
+    act.do === 'drive' ? [] : [{ act, by: [{ kind: 'rule', id, begins: true }] }],
+  );
+
+/** Sequences whose time is over stop. */
+const overNow = ({ sequences }: Program, { playing }: LogicState, t: number): Asked[] =>
+  sequences.flatMap(({ id, length, times }) => {
+    const began = playing[id];
+    const over = began !== undefined && t >= began + length * (times || Infinity);
+    return over ? [{ act: { do: 'stop' as const, sequence: id }, by: [] }] : [];
+  });
+
+/** The place of the first transition that leaves the mode and is due; −1 without one. */
+const dueTransition = (
+  transitions: Machine['transitions'],
   places: readonly (number | undefined)[],
-  state: LogicState,
+  now: LogicState['modes'][string],
   holds: readonly boolean[],
   t: number,
-): Machine['transitions'][number] | undefined {
-  const now = state.modes[machine.id];
-  return machine.transitions.find((transition, i) => {
-    const { from, to, after = 0 } = transition;
+): number =>
+  transitions.findIndex(({ from, to, after = 0 }, i) => {
     if (from === undefined ? now.mode === to : now.mode !== from) return false;
     const place = places[i];
     return t >= now.since + after && (place === undefined || holds[place]);
   });
-}
 
 /** When something that waits may change: conditions, rules, modes, sequences and sleep, s. */
 function nextChange(program: Program, state: LogicState, t: number): number {

@@ -1,4 +1,5 @@
 import type { Told } from '../design/index.js';
+import { causesOf, type Cause, type LogicEvent } from './logic-event.js';
 import { conditionsOf, type Program } from './program.js';
 import { never, type LogicState, type NoticeState } from './state.js';
 
@@ -10,8 +11,9 @@ export function stepNotices(
   state: LogicState,
   holds: readonly boolean[],
   t: number,
-): { notices: Record<string, NoticeState>; due: number } {
-  const { notices: places } = conditionsOf(program);
+): { notices: Record<string, NoticeState>; events: LogicEvent[]; due: number } {
+  const { notices: places, nodes } = conditionsOf(program);
+  const events: LogicEvent[] = [];
   const notices: Record<string, NoticeState> = {};
   let due = Infinity;
   program.notices.forEach(({ id, tells, heartbeat = Infinity, gap = 0 }, i) => {
@@ -22,14 +24,24 @@ export function stepNotices(
     const beat = before.at + heartbeat;
     const changed = now !== before.told;
     const sends = now !== undefined && t >= free && (changed || t >= beat);
-    notices[id] = sends
-      ? { told: now, at: t, sent: before.sent + 1, why: changed ? 'change' : 'heartbeat' }
-      : before;
+    const why = changed ? 'change' : 'heartbeat';
+    notices[id] = sends ? { told: now, at: t, sent: before.sent + 1, why } : before;
+    if (sends) {
+      const because =
+        place === undefined ? toldOf(tells) : causesOf(nodes, holds, place, holds[place]);
+      events.push({ kind: 'notice', id, told: now, why, because: changed ? because : [] });
+    }
     const { at } = notices[id];
     const next = !sends && changed && now !== undefined ? free : at + heartbeat;
     if (next > t) due = Math.min(due, next);
   });
-  return { notices, due };
+  return { notices, events, due };
+}
+
+/** What a notice that tells no condition is about. */
+function toldOf(tells: Told): Cause[] {
+  if (tells.tell === 'counter') return [{ kind: 'counter', id: tells.counter }];
+  return tells.tell === 'mode' ? [{ kind: 'mode', id: tells.machine }] : [];
 }
 
 /** What would be told now; a reading that has not moved enough stays what was told last. */

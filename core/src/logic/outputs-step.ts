@@ -1,5 +1,6 @@
 import type { Drive, Lane, Output, Sequence } from '../design/index.js';
 import { arrival, ask, levelAt, type Asked } from './drive.js';
+import type { Cause, LogicEvent } from './logic-event.js';
 import type { Program } from './program.js';
 import { restingOutput, type LogicState, type OutputState } from './state.js';
 
@@ -14,18 +15,32 @@ export function stepOutputs(
   program: Program,
   state: LogicState,
   t: number,
-): { outputs: Record<string, OutputState>; due: number } {
+): { outputs: Record<string, OutputState>; events: LogicEvent[]; due: number } {
   let due = Infinity;
+  const events: LogicEvent[] = [];
   const outputs: Record<string, OutputState> = {};
   for (const output of program.outputs) {
     const before = state.outputs[output.id] ?? { ...restingOutput, at: t, since: t };
     const driver = driverOf(program, state, output, before, t);
     const after = turned(output, before, driver, t);
     outputs[output.id] = after;
+    const { target } = after;
+    if (target !== before.target) {
+      const because =
+        driver.by === '' ? drove(program, before.by, false) : drove(program, driver.by);
+      events.push({ kind: 'output', id: output.id, target, because });
+    }
     const arrives = arrival(output, after);
     due = Math.min(due, driver.due, arrives > t ? arrives : Infinity);
   }
-  return { outputs, due };
+  return { outputs, events, due };
+}
+
+/** That what drives an output began, or that it ended: a rule, or a sequence with one of its blocks. */
+function drove({ rules, sequences }: Program, by: string, begins = true): Cause[] {
+  const [id] = by.split('.');
+  if (rules.some((r) => r.id === id)) return [{ kind: 'rule', id, begins }];
+  return sequences.some((s) => s.id === id) ? [{ kind: 'sequence', id, begins }] : [];
 }
 
 function turned(output: Output, before: OutputState, driver: Driver, t: number): OutputState {

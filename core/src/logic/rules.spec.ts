@@ -253,7 +253,7 @@ describe('conditions, by hand', () => {
       const p = { ...when(condition, 0), channels: [level] };
       let state = restingLogic(p);
       return [10, 30, 40, 60, 70].flatMap((counts, t) => {
-        state = stepLogic(p, state, new Map([['a', counts]]), t);
+        [state] = stepLogic(p, state, new Map([['a', counts]]), t);
         return outputDuty(state, p.outputs[0], t) > 0 ? [t] : [];
       });
     };

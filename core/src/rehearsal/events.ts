@@ -1,15 +1,18 @@
 import { kindOf } from '../catalog/index.js';
-import { partsOf, type Condition, type Design } from '../design/index.js';
+import type { Design } from '../design/index.js';
 import {
   baselineCounts,
   levelsOf,
   sayMode,
   sayRule,
   sayTrigger,
+  type Cause,
+  type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
+import { branchOf } from '../wiring/index.js';
 import type { Outage } from './supervisor.js';
-import type { ActingChange, LogicChange } from './traces.js';
+import { countUpTo, type ActingChange, type LogicChange } from './traces.js';
 
 /** Something that came about in a rehearsal, and which others brought it about. */
 export interface Event {
@@ -29,16 +32,17 @@ class Chronicle {
   readonly events: Event[] = [];
   private readonly last = new Map<string, number>();
 
-  add(event: Omit<Event, 'because'>, because: readonly (string | undefined)[]): void {
-    const places = because.flatMap((key) => (key ? (this.last.get(key) ?? []) : []));
-    const key = `${event.kind} ${event.id}`;
-    this.last.set(
-      event.kind === 'channel' ? `${key} ${event.begins ? 'yes' : 'no'}` : key,
-      this.events.length,
-    );
+  /** @param because causes of which nothing was heard are left out */
+  add(event: Omit<Event, 'because'>, because: readonly Cause[]): void {
+    const places = because.flatMap((cause) => this.last.get(keyOf(cause)) ?? []);
+    for (const { begins } of [event, { begins: undefined }])
+      this.last.set(keyOf({ ...event, begins }), this.events.length);
     this.events.push({ ...event, because: [...new Set(places)] });
   }
 }
+
+const keyOf = ({ kind, id, begins }: Pick<Event, 'kind' | 'id'> & { begins?: boolean }): string =>
+  `${kind} ${id} ${begins ?? 'whatever'}`;
 
 /**
  * Everything that came about, in its order: answers, modes, rules, counts, sequences, notices, and what parts
@@ -53,18 +57,24 @@ export function eventsOf(
   },
 ): Event[] {
   const chronicle = new Chronicle();
+  const driven = new Driven(design, record.logic);
   const others = [
-    ...record.acting.map((a) => ({ t: a.t, add: () => addActing(design, chronicle, a) })),
+    ...record.acting.map((a) => ({
+      t: a.t,
+      add: () => chronicle.add(actingEvent(design, a), driven.causesOf(a)),
+    })),
     ...(record.outages ?? []).flatMap((o) => outageEvents(chronicle, o)),
   ].sort((a, b) => a.t - b.t);
   let next = 0;
   const othersUntil = (t: number): void => {
     for (; next < others.length && others[next].t < t; next++) others[next].add();
   };
-  for (let i = 1; i < record.logic.length; i++) {
-    const [before, { t, logic: after }] = [record.logic[i - 1].logic, record.logic[i]];
-    othersUntil(t);
-    addChange(design, chronicle, before, after, t);
+  for (const change of record.logic) {
+    othersUntil(change.t);
+    for (const event of change.events) {
+      const told = sayEvent(design, event, change.logic);
+      if (told) chronicle.add({ t: change.t, ...told }, event.because);
+    }
   }
   othersUntil(Infinity);
   return chronicle.events;
@@ -80,71 +90,50 @@ const outageEvents = (chronicle: Chronicle, { from, to, because }: Outage) =>
     add: () => chronicle.add({ kind: 'controller', id: 'controller', ...event }, []),
   }));
 
-function addChange(
+/** An event of the controller in words; undefined for one that shows in what parts do. */
+function sayEvent(
   design: Design,
-  chronicle: Chronicle,
-  before: LogicState,
-  after: LogicState,
-  t: number,
-): void {
-  for (const { id } of design.channels) {
-    const begins = after.channels[id]?.tripped ?? false;
-    if (begins !== (before.channels[id]?.tripped ?? false))
-      chronicle.add({ t, kind: 'channel', id, begins, text: answerText(design, id, after) }, []);
+  event: LogicEvent,
+  state: LogicState,
+): Pick<Event, 'kind' | 'id' | 'begins' | 'text'> | undefined {
+  const named = (list: readonly { id: string; name: string }[], id: string): string =>
+    list.find((item) => item.id === id)?.name ?? id;
+  switch (event.kind) {
+    case 'channel':
+      return { ...event, text: answerText(design, event.id, state) };
+    case 'mode':
+      return { kind: 'mode', id: event.id, begins: true, text: sayWay(design, event) };
+    case 'rule': {
+      const rule = design.rules.find((r) => r.id === event.id);
+      const began = event.begins && rule ? `: ${sayRule(design, rule)}` : ' is over';
+      return { ...event, text: `${event.id}${began}` };
+    }
+    case 'counter': {
+      const { kind, id, from, to } = event;
+      const text = `${named(design.counters, id)}: ${from} → ${to}`;
+      return { kind, id, begins: to > from, text };
+    }
+    case 'sequence': {
+      const does = event.begins ? 'plays' : 'has ended';
+      return { ...event, text: `${named(design.sequences, event.id)} ${does}` };
+    }
+    case 'notice': {
+      const { kind, id, told, why } = event;
+      const because = why === 'change' ? 'it has changed' : 'as a sign of life';
+      const text = `${named(design.notices, id)}: “${told}” sent, ${because}`;
+      return { kind, id, begins: why === 'change', text };
+    }
+    default:
+      return undefined;
   }
-  for (const machine of design.machines) {
-    const [from, to] = [before.modes[machine.id]?.mode, after.modes[machine.id]?.mode];
-    if (from === to || to === undefined) continue;
-    const way = machine.transitions.find((w) => w.to === to && (w.from ?? from) === from);
-    const text = `${machine.name}: ${sayMode({ ...design, machines: [machine] }, machine.id, to)}${way ? `, ${sayTrigger(design, way)}` : ''}`;
-    const because = [
-      ...namedIn(way?.when),
-      way?.after === undefined ? undefined : `mode ${machine.id}`,
-    ];
-    chronicle.add({ t, kind: 'mode', id: machine.id, begins: true, text }, because);
-  }
-  for (const rule of design.rules) {
-    const begins = after.rules[rule.id]?.active ?? false;
-    const began = after.rules[rule.id]?.began !== before.rules[rule.id]?.began;
-    if (!began && begins === before.rules[rule.id]?.active) continue;
-    const because = [...namedIn(rule.when), ...namedIn(rule.while)];
-    const text = began ? `${rule.id}: ${sayRule(design, rule)}` : `${rule.id} is over`;
-    chronicle.add({ t, kind: 'rule', id: rule.id, begins: began, text }, began ? because : []);
-  }
-  addCounts(design, chronicle, before, after, t);
 }
 
-function addCounts(
-  design: Design,
-  chronicle: Chronicle,
-  before: LogicState,
-  after: LogicState,
-  t: number,
-): void {
-  for (const { id, name } of design.counters) {
-    const [was, is] = [before.counters[id], after.counters[id]];
-    if (was === is) continue;
-    const by = design.rules
-      .filter((r) => r.then.some((act) => 'counter' in act && act.counter === id))
-      .map((r) => `rule ${r.id}`);
-    chronicle.add(
-      { t, kind: 'counter', id, begins: is > was, text: `${name}: ${was} → ${is}` },
-      by,
-    );
-  }
-  for (const { id, name } of design.sequences) {
-    const [was, is] = [before.playing[id], after.playing[id]];
-    if (was === is) continue;
-    const begins = is !== undefined;
-    const text = `${name} ${begins ? 'plays' : 'has ended'}`;
-    chronicle.add({ t, kind: 'sequence', id, begins, text }, []);
-  }
-  for (const { id, name } of design.notices) {
-    const [was, is] = [before.notices[id], after.notices[id]];
-    if (!is || is.sent === (was?.sent ?? 0)) continue;
-    const text = `${name}: “${is.told}” sent, ${is.why === 'change' ? 'it has changed' : 'as a sign of life'}`;
-    chronicle.add({ t, kind: 'notice', id, begins: is.why === 'change', text }, []);
-  }
+function sayWay(design: Design, { id, to, way }: Extract<LogicEvent, { kind: 'mode' }>): string {
+  const machine = design.machines.find((m) => m.id === id);
+  if (!machine) return id;
+  const taken = way === undefined ? undefined : machine.transitions[way];
+  const trigger = taken ? `, ${sayTrigger(design, taken)}` : '';
+  return `${machine.name}: ${sayMode({ ...design, machines: [machine] }, id, to)}${trigger}`;
 }
 
 /** "North yes: 431 above 412, 3 times in a row". */
@@ -165,38 +154,45 @@ function answerText(design: Design, id: string, { channels }: LogicState): strin
     : `${answer}: its time is over`;
 }
 
-/** What a condition looks at, as events are called: that a channel says yes, or no where the condition wants that. */
-function namedIn(condition: Condition | undefined, not = false): string[] {
-  if (!condition) return [];
-  if ('channel' in condition) return [`channel ${condition.channel} ${not ? 'no' : 'yes'}`];
-  if (condition.is === 'mode') return [`mode ${condition.machine}`];
-  if (condition.is === 'count') return [`counter ${condition.counter}`];
-  if (condition.is === 'rule') return [`rule ${condition.rule}`];
-  if (condition.is === 'playing') return [`sequence ${condition.sequence}`];
-  const turns = condition.is === 'not' || condition.is === 'ends';
-  return partsOf(condition).flatMap((part) => namedIn(part, not !== turns));
-}
-
-function addActing(design: Design, chronicle: Chronicle, change: ActingChange): void {
+function actingEvent(design: Design, change: ActingChange): Omit<Event, 'because'> {
   const part = design.parts.find((p) => p.id === change.part);
   const word = (part && kindOf(part).acts?.word) ?? 'acting';
   const text = `${part?.name ?? change.part} ${change.active ? word : `no longer ${word}`}: ${change.because}`;
-  const rules = change.active
-    ? design.rules
-        .filter((r) => r.then.some((act) => act.do === 'drive'))
-        .map((r) => `rule ${r.id}`)
-    : [];
-  const { t, active: begins, part: id } = change;
-  chronicle.add({ t, kind: 'acting', id, begins, text }, newest(chronicle, rules, t));
+  return { t: change.t, kind: 'acting', id: change.part, begins: change.active, text };
 }
 
-/** Of several rules those that began just now. */
-const newest = (chronicle: Chronicle, keys: readonly string[], t: number): string[] =>
-  keys.filter((key) =>
-    chronicle.events.some(
-      (e) => `${e.kind} ${e.id}` === key && e.begins && Math.abs(e.t - t) < 1e-6,
-    ),
-  );
+/** Which parts each output reaches, and what turned it when. */
+class Driven {
+  private readonly reached = new Map<string, ReadonlySet<string>>();
+  private readonly turns: { t: number; output: string; because: readonly Cause[] }[];
+
+  constructor(
+    private readonly design: Design,
+    log: readonly LogicChange[],
+  ) {
+    this.turns = log.flatMap(({ t, events }) =>
+      events.flatMap((e) => (e.kind === 'output' ? [{ t, output: e.id, because: e.because }] : [])),
+    );
+  }
+
+  /** What turned the outputs that reach a part at the moment at which it began or ceased to act. */
+  causesOf({ part, t }: ActingChange): Cause[] {
+    const from = countUpTo(this.turns, t - 1e-6, (turn) => turn.t);
+    const to = countUpTo(this.turns, t + 1e-6, (turn) => turn.t);
+    return this.turns
+      .slice(from, to)
+      .flatMap(({ output, because }) => (this.reach(output).has(part) ? because : []));
+  }
+
+  private reach(output: string): ReadonlySet<string> {
+    const known = this.reached.get(output);
+    if (known) return known;
+    const pin = this.design.outputs.find((o) => o.id === output)?.pin;
+    const found = new Set(pin === undefined ? [] : branchOf(this.design, pin));
+    this.reached.set(output, found);
+    return found;
+  }
+}
 
 /** How an event came about, from its first cause on; each cause once. */
 export function chainOf(events: readonly Event[], place: number): Event[] {

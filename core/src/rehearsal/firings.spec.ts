@@ -100,6 +100,23 @@ describe('verdicts', () => {
     expect(verdicts[0].delay).toBeGreaterThan(9);
   });
 
+  it('what a condition itself waits for is noticed, and is no stray', () => {
+    // A finger for 0.4 s; the answer is stretched to eight seconds, and its rule waits for five of them.
+    const table = demo('chart-room-touch');
+    const [, finger] = table.scenes[0].happenings;
+    const [touch, ...channels] = table.channels;
+    const [rule, ...rules] = table.rules;
+    const waits: Design = {
+      ...table,
+      channels: [{ ...touch, stretch: 8 }, ...channels],
+      rules: [{ ...rule, when: { is: 'for', seconds: 5, of: rule.when } }, ...rules],
+    };
+    const { verdicts, strays } = rehearse(waits, { ...table.scenes[0], happenings: [finger] });
+    expect(verdicts.map((v) => v.outcome)).toEqual(['noticed']);
+    expect(verdicts[0].delay).toBeGreaterThan(5);
+    expect(strays).toEqual([]);
+  });
+
   it('a scene begins in the modes it says, else in those after a reset', () => {
     expect(outcome(stairs, scene([climb], { modes: {} }))).toEqual(['missed']);
     expect(outcome(stairs, scene([climb], { modes: { guard: 'entering' } }))).toEqual(['noticed']);
@@ -124,6 +141,24 @@ describe('events', () => {
     expect(chain.at(-1)?.id).toBe('P1');
     const [entering] = chain.filter((e) => e.kind === 'mode');
     expect(entering.text).toMatch(/^Guard: Entering, Lower beam then Upper beam within 1.5.s$/);
+  });
+
+  it('of two rules that begin in one pass, a part acts by the one that drives it', () => {
+    const both = scene([climb], { modes: undefined });
+    const [siren, lamp] = stairs.outputs;
+    const rules = [lamp, siren].map(({ id }): Rule => ({
+      id: `of-${id}`,
+      when: { is: 'channel', channel: 'low' },
+      hold: 1,
+      latch: false,
+      then: [{ do: 'drive', output: id, drive: { as: 'on' } }],
+    }));
+    const design = { ...stairs, rules, machines: [] };
+    const made = eventsOf(design, rehearse(design, both));
+    const sounding = made.findIndex((e) => e.kind === 'acting' && e.id === 'P1');
+    const chain = chainOf(made, sounding);
+    expect(chain.filter((e) => e.kind === 'rule').map((e) => e.id)).toEqual([`of-${siren.id}`]);
+    expect(made.filter((e) => e.kind === 'rule' && e.t === made[sounding].t)).toHaveLength(2);
   });
 
   it('a long chain is cut, and a circle of rules is walked once', () => {

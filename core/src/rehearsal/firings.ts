@@ -1,5 +1,12 @@
 import { kindOf } from '../catalog/index.js';
-import type { Design, Drive, Sign } from '../design/index.js';
+import {
+  everyCondition,
+  type Condition,
+  type Design,
+  type Drive,
+  type Sign,
+} from '../design/index.js';
+import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { ActingChange, LogicChange } from './traces.js';
 
@@ -48,12 +55,15 @@ export function isSignOf(
 /** When sequences began and ended: what acts in one is one firing, of whatever part it was first. */
 function shows(log: readonly LogicChange[]): { from: number; to: number }[] {
   const found: { from: number; to: number }[] = [];
-  for (const { t, logic } of log) {
-    const last = found[found.length - 1];
-    const plays = Object.keys(logic.playing).length > 0;
-    if (plays && (!last || last.to < Infinity)) found.push({ from: t, to: Infinity });
-    else if (!plays && last && last.to === Infinity) last.to = t;
-  }
+  const playing = new Set<string>();
+  for (const { t, events } of log)
+    for (const event of events) {
+      if (event.kind !== 'sequence') continue;
+      if (playing.size === 0 && event.begins) found.push({ from: t, to: Infinity });
+      if (event.begins) playing.add(event.id);
+      else playing.delete(event.id);
+      if (playing.size === 0) found[found.length - 1].to = t;
+    }
   return found;
 }
 
@@ -104,38 +114,48 @@ function longestSilence(design: Design): number {
   return Math.max(0, ...offs);
 }
 
-function logicFirings(design: Design, log: readonly LogicChange[]): Firing[] {
-  const all: Firing[] = [];
-  const add = (sign: Sign, t: number, what: string): void => {
-    all.push({ sign, t, end: t, what, because: `at ${formatQuantity(t, 's')}` });
-  };
-  for (let i = 1; i < log.length; i++) {
-    const [before, { t, logic: after }] = [log[i - 1].logic, log[i]];
-    for (const { id: counter, name } of design.counters) {
-      const step = after.counters[counter] - before.counters[counter];
-      if (step !== 0)
-        add({ by: 'counter', counter, step }, t, `${name} counted ${step > 0 ? 'up' : 'down'}`);
-    }
-    for (const { id: machine, name, modes } of design.machines) {
-      const { mode } = after.modes[machine];
-      const found = modes.find((m) => m.id === mode)?.name ?? mode;
-      if (mode !== before.modes[machine].mode)
-        add({ by: 'mode', machine, mode }, t, `${name} was ${found}`);
-    }
-    for (const { id: notice, name } of design.notices) {
-      const { sent = 0, why } = after.notices[notice] ?? {};
-      if (sent > (before.notices[notice]?.sent ?? 0) && why === 'change')
-        add({ by: 'notice', notice }, t, `${name} was sent`);
-    }
+/** What counts, modes and notices tell. */
+const logicFirings = (design: Design, log: readonly LogicChange[]): Firing[] =>
+  log.flatMap(({ t, events }) =>
+    events.flatMap((event): Firing[] => {
+      const told = signOf(design, event);
+      return told ? [{ ...told, t, end: t, because: `at ${formatQuantity(t, 's')}` }] : [];
+    }),
+  );
+
+function signOf(design: Design, event: LogicEvent): Pick<Firing, 'sign' | 'what'> | undefined {
+  if (event.kind === 'counter') {
+    const step = event.to - event.from;
+    const what = `${nameOf(design.counters, event.id)} counted ${step > 0 ? 'up' : 'down'}`;
+    return { sign: { by: 'counter', counter: event.id, step }, what };
   }
-  return all;
+  if (event.kind === 'mode') {
+    const { id: machine, to: mode } = event;
+    const modes = design.machines.find((m) => m.id === machine)?.modes ?? [];
+    const what = `${nameOf(design.machines, machine)} was ${nameOf(modes, mode)}`;
+    return { sign: { by: 'mode', machine, mode }, what };
+  }
+  if (event.kind !== 'notice' || event.why !== 'change') return undefined;
+  const what = `${nameOf(design.notices, event.id)} was sent`;
+  return { sign: { by: 'notice', notice: event.id }, what };
 }
 
+const nameOf = (list: readonly { id: string; name: string }[], id: string): string =>
+  list.find((item) => item.id === id)?.name ?? id;
+
 /**
- * How long what was noticed may take to fire: the times of all modes and of all rules' longest "for", s. What fires
+ * How long what was noticed may take to fire, s: the times of all modes, and all that conditions wait for. What fires
  * within that after a happening may still be its doing.
  */
 export function longestWait(design: Design): number {
   const modes = design.machines.flatMap((m) => m.transitions.map((t) => t.after ?? 0));
-  return modes.reduce((sum, s) => sum + s, 0);
+  const conditions = everyCondition(design).map(([, condition]) => waitIn(condition));
+  return [...modes, ...conditions].reduce((sum, s) => sum + s, 0);
+}
+
+/** How long a condition may wait after what it looks at, s. */
+function waitIn(condition: Condition): number {
+  if (condition.is === 'for') return condition.seconds;
+  if (condition.is === 'then') return condition.within;
+  return condition.is === 'press' ? condition.long + condition.gap : 0;
 }

@@ -35,9 +35,9 @@ export function beginnings(
   channel: string,
   { from, to }: Stretch,
 ): number[] {
-  return log.flatMap(({ t, logic }, i) => {
-    const [is, was] = [logic, log[i - 1]?.logic].map((l) => l?.channels[channel]?.tripped ?? false);
-    return i > 0 && is && !was && t >= from && t <= to ? [t] : [];
+  return log.flatMap(({ t, events }) => {
+    const began = events.some((e) => e.kind === 'channel' && e.id === channel && e.begins);
+    return began && t >= from && t <= to ? [t] : [];
   });
 }
 

@@ -6,14 +6,15 @@ import {
   nextPass,
   nextReading,
   readsAt,
+  resetEvents,
   restingLogic,
   stepLogic,
+  type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
 import { calmUntil, readOn, type Reader } from './calm.js';
 import { goesCalm, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
-import { differ } from './decisions.js';
 import { nextFadeLook, Recorder } from './recorder.js';
 import { Rig } from './rig.js';
 import { stoodStill, Supervisor, type Outage } from './supervisor.js';
@@ -123,7 +124,7 @@ class Play {
     const skips = path === 'fast' && goesCalm(design, scene);
     this.calm = skips ? calmUntil(scene) : (t) => t;
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
-    this.logicLog = [{ t: 0, logic: this.logic }];
+    this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
     this.supervisor = new Supervisor(design, scene);
     this.spans = design.channels.some((c) => c.edge) ? watched(scene) : [];
@@ -215,13 +216,12 @@ class Play {
     if (!this.runs(t, solution)) return;
     const edges = this.edges(solution);
     const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
-    const logic = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
-    const changed = differ(logic, this.logic);
-    const dozed = logic.awake.asleep !== this.logic.awake.asleep;
-    if (changed) this.change(t, logic);
-    else this.logic = logic;
-    // What it draws is another.
-    if (dozed && !changed) this.recorder.record(t, logic, solution);
+    const [logic, events] = stepLogic(this.design, this.logic, this.read(due, solution, t), t);
+    const told = events.filter(({ kind }) => kind !== 'sleep');
+    if (told.length > 0) return this.change(t, logic, told);
+    this.logic = logic;
+    // Asleep it draws less.
+    if (events.length > 0) this.recorder.record(t, logic, solution);
   }
 
   /** Whether the controller drives its pins. */
@@ -235,18 +235,19 @@ class Play {
     const { running, reset } = this.supervisor.look(t, solution);
     const lost = running === 'dark' || running === 'starting';
     if (running === 'hung' && before === 'runs')
-      this.change(t, stoodStill(this.design, this.logic, t));
+      this.change(t, stoodStill(this.design, this.logic, t), []);
     if (reset || (lost && before !== 'dark' && before !== 'starting')) {
       const { clock } = this.logic;
       this.remembered.clear();
-      this.change(t, restingLogic(this.design, { at: t, clock, kept: this.logic }));
+      const fresh = restingLogic(this.design, { at: t, clock, kept: this.logic });
+      this.change(t, fresh, resetEvents(this.design, this.logic, fresh));
     }
     return running === 'runs';
   }
 
-  private change(t: number, logic: LogicState): void {
+  private change(t: number, logic: LogicState, events: readonly LogicEvent[]): void {
     this.logic = logic;
-    this.logicLog.push({ t, logic });
+    this.logicLog.push({ t, logic, events });
     this.recorder.record(t, this.logic, this.rig.settle(this.scene, t, logic, this.driven));
   }
 

@@ -123,7 +123,7 @@ export class Rig {
     let logic = restingLogic(design, { clock, begin: modes });
     const rounds = 2 + Math.max(0, ...design.channels.map(readingsToRest));
     for (let i = 0; i < rounds; i++) {
-      const next = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);
+      const [next] = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);
       if (sameLogic(logic, next)) break;
       logic = next;
     }

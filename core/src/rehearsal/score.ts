@@ -36,8 +36,8 @@ export function scoreRehearsal(design: Design, rehearsal: Rehearsal): RehearsalS
 
 function chatterIn(design: Design, { logic, acting }: Rehearsal): RehearsalScore['chatter'] {
   const ofChannels = design.channels.map(({ id, name }) => {
-    const times = logic.flatMap(({ t, logic: now }, i) =>
-      i > 0 && now.channels[id]?.tripped !== logic[i - 1].logic.channels[id]?.tripped ? [t] : [],
+    const times = logic.flatMap(({ t, events }) =>
+      events.some((e) => e.kind === 'channel' && e.id === id) ? [t] : [],
     );
     return { of: 'channel' as const, id, name, ...toAndFro(times) };
   });

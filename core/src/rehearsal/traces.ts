@@ -1,4 +1,4 @@
-import type { LogicState } from '../logic/index.js';
+import type { LogicEvent, LogicState } from '../logic/index.js';
 
 /** A quantity that holds each value until the next time. */
 export interface Trace {
@@ -14,10 +14,11 @@ export interface ActingChange {
   because: string;
 }
 
-/** A moment at which the controller decided differently. */
+/** A moment at which something came about in the controller, what, and its state from then on. */
 export interface LogicChange {
   t: number;
   logic: LogicState;
+  events: readonly LogicEvent[];
 }
 
 export const emptyTrace = (): Trace => ({ times: [], values: [] });

@@ -4,6 +4,7 @@ import {
   outputDuty,
   restingLogic,
   stepLogic,
+  type LogicEvent,
   type LogicState,
   type Program,
 } from '../logic/index.js';
@@ -46,13 +47,14 @@ export function playThrough(
   p: Program,
   said: readonly Said[],
   until: number,
-  look: (state: LogicState, t: number) => void,
+  look: (state: LogicState, t: number, events: readonly LogicEvent[]) => void,
   start = restingLogic(p),
 ): LogicState {
   let state = start;
   const pass = (t: number, readings: ReadonlyMap<string, number>): void => {
-    state = stepLogic(p, state, readings, t);
-    look(state, t);
+    const [after, events] = stepLogic(p, state, readings, t);
+    state = after;
+    look(state, t, events);
   };
   const goOn = (to: number): void => {
     for (let t = nextPass(state, -1); t < to && t <= until; t = nextPass(state, t))

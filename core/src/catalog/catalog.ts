@@ -306,6 +306,10 @@ export function paramOf(part: Part, id: string): number {
 export const hasPlace = ({ feels, emits }: PartKind): boolean =>
   emits !== undefined || (feels?.quantities ?? []).some((q) => !isEverywhere(q));
 
+/** Whether it stands somewhere only once the maker has put it there: what makes a sound is not heard before. */
+export const isPutByHand = (kind: PartKind): boolean =>
+  kind.emits?.quantity === 'sound' && kind.feels === undefined;
+
 const isEverywhere = (quantity: Quantity): boolean => {
   const { everywhere }: Surrounding = surroundings[quantity];
   return everywhere === true;

@@ -8,6 +8,7 @@ export const nodeFields: { [T in ElementType]: readonly (keyof ElementOf<T>)[] }
   'voltage-source': ['plus', 'minus'],
   'current-source': ['from', 'to'],
   transconductance: ['from', 'to', 'plus', 'minus'],
+  'product-source': ['from', 'to', 'plus', 'minus', 'by'],
   diode: ['anode', 'cathode'],
   bipolar: ['collector', 'base', 'emitter'],
   mosfet: ['drain', 'gate', 'source'],

@@ -54,6 +54,16 @@ export type Element =
       minus: string;
       siemens: number;
     }
+  /** Drives siemens × V(by) × (V(plus) − V(minus)) out of `from`, through itself, into `to`; `by` is a signal node. */
+  | {
+      type: 'product-source';
+      from: string;
+      to: string;
+      plus: string;
+      minus: string;
+      by: string;
+      siemens: number;
+    }
   | ({
       type: 'diode';
       anode: string;

@@ -86,13 +86,6 @@ const isLive = (kind: PartKind, param: Param): boolean => {
  */
 const stillDead: Readonly<Record<string, readonly string[]>> = {
   'touch-module': ['recalibrates'],
-  'smoke-chamber': ['lag'],
-  'real-time-clock': ['drift'],
-  'sounder-12v': ['loudness'],
-  'audio-player': ['level'],
-  'valve-12v': ['rest'],
-  'magnetic-lock': ['force'],
-  'radio-link': ['megahertz', 'power'],
 };
 
 it.each(catalog.map((kind) => [kind.kind, kind] as const))(

@@ -142,9 +142,11 @@ export interface Sensing<V = Params, K extends string = string> {
 
 /** What a part sends out through space to sensors. */
 export interface Emission<V = Params, K extends string = string> {
-  quantity: 'light' | 'infrared' | 'carrier';
-  halfAngle(params: V): number;
-  /** On-axis intensity: W/sr, for light cd. */
+  /** Light of a kind, in a cone; or sound, all around. */
+  quantity: 'light' | 'infrared' | 'carrier' | 'sound';
+  /** Where it is sent in a cone, °; all around where it does not say. */
+  halfAngle?(params: V): number;
+  /** On-axis intensity: W/sr, for light cd; of sound the r.m.s. pressure at 1 m, Pa. */
   intensity(part: SolvedPart<K>, params: V): number;
 }
 

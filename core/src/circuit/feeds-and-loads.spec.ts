@@ -2,7 +2,7 @@ import { kindOf, restFelt } from '../catalog/index.js';
 import { crossings, r, record, wire } from '../testing/lab.js';
 import { dead, peak, pulse, run, solve, volts } from '../testing/on-the-bench.js';
 import { sketch } from '../testing/small.js';
-import { Circuit, voltsAt, type Solution } from './index.js';
+import { Circuit, voltsAt, type Drive, type Solution } from './index.js';
 
 /*
  * Every feed and everything that fires against what its data sheet or a closed form says. Where a check
@@ -234,5 +234,39 @@ describe('what fires', () => {
     };
     expect(swing(4000) / swing(3000)).toBeLessThan(0.6);
     expect(swing(4000) / swing(4600)).toBeLessThan(0.6);
+  });
+
+  it('an audio player drives its speaker with its amplitude while its trigger is low, and not at all else', () => {
+    const parts = ['adapter G volts=5 ohms=0.01', 'audio-player P level=2', 'resistor S ohms=7.5'];
+    const wires = 'G.plus P.VCC; G.minus P.GND; P.sp S.a; P.sm S.b';
+    const loudest = (more: string): number => {
+      const { nets } = run(parts, `${wires}${more}`, 0.1);
+      const swings = nets['P.sp'].map((v, i) => Math.abs(v - nets['P.sm'][i]));
+      return Math.max(...swings);
+    };
+    // 2 V behind half an ohm, at 7.5 Ω.
+    expect(loudest('; P.PLAY G.minus')).toBeCloseTo((2 * 7.5) / 8, 1);
+    expect(loudest('')).toBeLessThan(1e-3);
+  });
+
+  it('smoke enters a chamber within its lag: 1 − 1/e of it in one time constant', () => {
+    const smoke = (t: number): Drive => ({
+      part: 'B',
+      of: { felt: 'smoke' },
+      times: [0, 1, 1, t],
+      values: [0, 0, 1, 1],
+    });
+    const parts = [
+      'adapter G volts=5 ohms=0.01',
+      'smoke-chamber B lag=8',
+      'resistor A ohms=33',
+      'resistor L ohms=100000',
+    ];
+    const wires = 'G.plus A.a; A.b B.a; B.k G.minus; G.plus B.pk; B.pa L.a; L.b G.minus';
+    const { times, nets } = run(parts, wires, 80, [smoke(80)]);
+    const at = (t: number): number => nets['B.pa'][times.findIndex((time) => time >= t)];
+    const [first, last] = [at(0), at(79.9)];
+    expect(last).toBeGreaterThan(3 * first);
+    expect((at(9) - first) / (last - first)).toBeCloseTo(-Math.expm1(-1), 1);
   });
 });

@@ -15,6 +15,7 @@ const conducting: { [T in Element['type']]: (e: ElementOf<T>) => string[][] } = 
   'voltage-source': (e) => [[e.plus, e.minus]],
   'current-source': () => [],
   transconductance: () => [],
+  'product-source': () => [],
   diode: (e) => [[e.anode, e.cathode]],
   bipolar: (e) => [
     [e.base, e.emitter],
@@ -77,14 +78,15 @@ class Groups {
   }
 }
 
-/** Which of an element's nodes stand apart from the others: no current ever passes between the two. */
-const apart: { [T in Element['type']]?: (e: ElementOf<T>) => string[] } = {
-  contact: (e) => [e.control],
-  conductance: (e) => [e.control],
+/** Which groups of an element's nodes stand apart from its others: no current ever passes between the groups. */
+const apart: { [T in Element['type']]?: (e: ElementOf<T>) => string[][] } = {
+  contact: (e) => [[e.control]],
+  conductance: (e) => [[e.control]],
   ...Object.fromEntries(
-    Object.entries(signalNodes).map(([type, signal]) => [type, (e: never) => [signal(e)]]),
+    Object.entries(signalNodes).map(([type, signal]) => [type, (e: never) => [[signal(e)]]]),
   ),
-  transconductance: (e) => [e.plus, e.minus],
+  transconductance: (e) => [[e.plus, e.minus]],
+  'product-source': (e) => [[e.plus, e.minus], [e.by]],
 };
 
 /** What can be said of a circuit before solving it. */
@@ -124,12 +126,12 @@ export function diagnoseStructure(
       for (const groups of [paths, held, near]) groups.join(node(signal), reference);
     }
     const own = elementNodes(element);
-    const away = (apart[element.type] as ((e: Element) => string[]) | undefined)?.(element) ?? [];
+    const away = (apart[element.type] as ((e: Element) => string[][]) | undefined)?.(element) ?? [];
     for (const local of own) {
       tied.join(node(own[0]), node(local));
-      if (!away.includes(local)) near.join(node(own[0]), node(local));
+      if (!away.flat().includes(local)) near.join(node(own[0]), node(local));
     }
-    for (const local of away) near.join(node(away[0]), node(local));
+    for (const group of away) for (const local of group) near.join(node(group[0]), node(local));
     for (const [a, b] of forcing(element)) if (!forced.join(node(a), node(b))) loop.add(part);
   }
   const names = [...nodes];

@@ -167,7 +167,7 @@ it('version 1 is brought up to date: ways, a plan that holds everything, levels 
     ],
   };
   expect(migrate(old)).toMatchObject({
-    version: 5,
+    version: 6,
     plan: { width: 7, depth: 9, walls: [] },
     recordings: [],
     parts: [{ params: { spacing: 0.03 } }, { params: {}, place: { x: 0, y: 2 } }, 'spoilt'],
@@ -285,4 +285,20 @@ it('version 4 had rules of channels and one output; what they said stands', () =
   const of = ['a', 'b'].map((channel) => ({ is: 'channel', channel }));
   expect(two).toEqual({ ...slipwayBeam().rules[0], id: 'r2', when: { is: 'all', of } });
   expect(spoilt).toBe(5);
+});
+
+it('version 5 had parameters that changed nothing; the others stand', () => {
+  const parts = [
+    { id: 'T1', kind: 'radio-link', params: { now: 1, power: 0.1, megahertz: 433e6 } },
+    { id: 'Y1', kind: 'valve-12v', params: { ohms: 18, rest: 1 } },
+    { id: 'R1', kind: 'resistor', params: { ohms: 470 } },
+    { id: 'X1', kind: 'constructor', params: {} },
+    { id: 'X2', kind: 'valve-12v' },
+    7,
+  ];
+  expect(migrate({ ...slipwayBeam(), version: 5, parts })['parts']).toEqual([
+    { id: 'T1', kind: 'radio-link', params: { now: 1 } },
+    { id: 'Y1', kind: 'valve-12v', params: { ohms: 18 } },
+    ...parts.slice(2),
+  ]);
 });

@@ -6,7 +6,7 @@ import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './
  */
 export interface Design {
   format: 'yurei-design';
-  version: 5;
+  version: 6;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -268,4 +268,4 @@ export type Sign =
   | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
-export const currentVersion = 5;
+export const currentVersion = 6;

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { mostReadings } from '../design/index.js';
+import { currentVersion, mostReadings } from '../design/index.js';
 import { list, numbers, prepared } from './list-shape.js';
 import { programShape, sleepShape } from './program-shape.js';
 
@@ -197,7 +197,7 @@ const plan = Joi.object({
 export const designShape = prepared(
   Joi.object({
     format: Joi.valid('yurei-design').required(),
-    version: Joi.valid(5).required(),
+    version: Joi.valid(currentVersion).required(),
     title: Joi.string().min(1).max(120).required(),
     purpose: text(4000),
     site: text(4000),

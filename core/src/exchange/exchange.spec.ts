@@ -154,7 +154,7 @@ describe('a bad file is refused with place, reason and cure', () => {
     [
       'a newer version',
       spoilt((d) => Object.assign(d, { version: 7 })),
-      /version: .*version 7.*up to version 5/,
+      /version: .*version 7.*up to version 6/,
     ],
     [
       'a group of a part that is not there',

@@ -3,3 +3,4 @@ export { parseQuantity, type Parsed } from './parse-quantity.js';
 export { formatNominal, formatQuantity } from './format-quantity.js';
 export { eSeries, preferredValues, type ESeries } from './e-series.js';
 export { bandColours, colourBands, readBands, type BandColour } from './colour-code.js';
+export { levelOf, pressureAt, pressureOf } from './sound-level.js';

@@ -252,3 +252,29 @@ it('nothing is felt beyond what a quantity can be', () => {
   const night = happening('dusk-falls', { takes: 1e5, moves: 0.1 });
   expect(felt(yard, 'B1', 'infrared', scene([night], { daylight: 10 }), 5)).toBe(0);
 });
+
+describe('a sounder is heard where it was put', () => {
+  const mic = part('M', 'sound-level-module', place(1, 1));
+  const sounder = part('P', 'sounder-12v', { ...place(3, 1), params: { loudness: 100 } });
+  const heard = (yard: Design, volts: number): number => {
+    const stage = setStage(yard);
+    const [sensor] = stage.sensors;
+    const fed: SolvedPart = { volts: { plus: volts, minus: 0 }, amps: {}, watts: 0 };
+    return feel(stage, sensor, momentIn(scene([], { sound: 0 }), 0), () => fed);
+  };
+  /** dB from Pa, by the definition of the level (IEC 61672-1): 94 dB is one pascal, to two digits. */
+  const decibel = (pascal: number): number => 94 + 20 * Math.log10(pascal);
+
+  it('at 2 m 6 dB less than at 1 m, at 12 V as loud as it says', () => {
+    expect(decibel(heard(design([mic, sounder]), 12))).toBeCloseTo(100 - 6, 1);
+  });
+  it('not below the voltage from which it sounds, and not without a place', () => {
+    expect(heard(design([mic, sounder]), 4)).toBe(0);
+    expect(heard(design([mic, { ...sounder, place: undefined }]), 12)).toBe(0);
+  });
+  it('through a body and around a wall', () => {
+    const walls = [{ id: 'w', from: { x: 2, y: 0 }, to: { x: 2, y: 2 } }];
+    const yard = design([mic, sounder], { plan: { width: 20, depth: 20, walls } });
+    expect(heard(yard, 12)).toBeCloseTo(heard(design([mic, sounder]), 12), 12);
+  });
+});

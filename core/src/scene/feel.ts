@@ -10,7 +10,7 @@ import {
 } from '../catalog/index.js';
 import type { Design, Part, Place, Plan, Point, Scene } from '../design/index.js';
 import { ambientOf, daylightAt, lampAt, temperatureAt, type Ambient } from './ambient.js';
-import { angularResponse, skyShare } from './angular-response.js';
+import { skyShare } from './angular-response.js';
 import { infraredPerLux } from './daylight.js';
 import { feltOfBody } from './body/felt-of-body.js';
 import type { Body } from './body/body.js';
@@ -66,8 +66,9 @@ export function setStage(design: Design): Stage {
   });
   const sources = design.parts.flatMap((part): Source[] => {
     const emission = kindOf(part).emits;
-    const place = part.place ?? nowhere;
-    return emission ? [{ part, params: paramsOf(part), place, emission }] : [];
+    const place = part.place ?? (emission?.quantity === 'sound' ? undefined : nowhere);
+    // What makes a sound is heard where it was put; light that was not put anywhere shines where sensors are that were not.
+    return emission && place ? [{ part, params: paramsOf(part), place, emission }] : [];
   });
   return { sensors, sources, plan: design.plan };
 }
@@ -149,7 +150,7 @@ export function feel(
   }
   for (const body of now.bodies) take(feltOfBody(body, receiver, stage.plan));
   for (const source of stage.sources) {
-    take(irradiance(stage, source, solved(source.part.id), receiver, now));
+    take(received(stage, source, solved(source.part.id), receiver, now));
   }
   return Math.min(max, Math.max(min, felt * sensor.gain));
 }
@@ -196,8 +197,11 @@ function given(
     : value * passing(bodies, origin, receiver);
 }
 
-/** Inverse square of the distance, and both cones: I·r(θ₁)·r(θ₂)/d². */
-function irradiance(
+/**
+ * What comes of a source: of light the inverse square of the distance, and both cones: I·r(θ₁)·r(θ₂)/d²; of sound, which goes
+ * around what stands between, its pressure as of a point source in the open: p/d.
+ */
+function received(
   { plan }: Stage,
   { emission, place, params }: Source,
   solved: SolvedPart | undefined,
@@ -207,9 +211,11 @@ function irradiance(
   if (!solved || emission.quantity !== receiver.quantity) return undefined;
   const arriving = sightOf(receiver.place, place);
   const leaving = sightOf(place, receiver.place);
+  const sent = emission.intensity(solved, params);
+  if (emission.quantity === 'sound') return sent / arriving.distance;
   const direct =
-    (emission.intensity(solved, params) *
-      angularResponse(leaving.angle, emission.halfAngle(params)) *
+    (sent *
+      coneResponse(leaving, emission.halfAngle?.(params)) *
       coneResponse(arriving, receiver.halfAngle)) /
     arriving.distance ** 2;
   if (!(direct > 0) || walled(plan, place, receiver.place)) return undefined;

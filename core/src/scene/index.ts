@@ -5,7 +5,6 @@ export { clearSky, sunElevation, throughClouds } from './sky.js';
 export { alongPath, pathLength } from './path.js';
 export { discMagnetField } from './disc-magnet.js';
 export { roomConcentration } from './room-gas.js';
-export { levelOf, pressureAt, pressureOf } from './sound-level.js';
 export { reflection } from './body/felt-of-body.js';
 export { ambientOf, ambientParams, hourAt, isSteady, lightAt, temperatureAt } from './ambient.js';
 export type { HappeningKind, Moment, Receiver } from './happening-kind.js';

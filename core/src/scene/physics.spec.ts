@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Quantity } from '../catalog/index.js';
 import { emptyDesign, type Happening, type Plan, type Scene } from '../design/index.js';
+import { levelOf, pressureAt } from '../quantity/index.js';
 import { feltOfBody } from './body/felt-of-body.js';
 import { plainBody, type Body } from './body/body.js';
 import {
@@ -12,10 +13,8 @@ import {
   happeningKinds,
   happeningValues,
   happeningSpan,
-  levelOf,
   momentIn,
   pathLength,
-  pressureAt,
   reflection,
   roomConcentration,
   searchHappenings,

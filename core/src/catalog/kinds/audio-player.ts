@@ -4,6 +4,9 @@ import { supplyLimits } from '../limit.js';
 import { formatQuantity } from '../../quantity/index.js';
 import { draws } from '../sensor-output.js';
 
+/** What stands for the sound that was recorded, Hz. */
+const tone = 440;
+
 export const audioPlayer = definePart({
   kind: 'audio-player',
   label: 'Audio player with amplifier',
@@ -72,8 +75,27 @@ export const audioPlayer = definePart({
       ohms: 1000,
       delay: 1e-3,
     },
-    { type: 'resistor', a: 'sp', b: 'GND', ohms: 100 },
+    // A tone between its two outputs, which stand at half the supply while it plays.
+    { type: 'resistor', a: '#amplifier', b: 'sm', ohms: 100 },
     { type: 'resistor', a: 'sm', b: 'GND', ohms: 100 },
+    {
+      type: 'voltage-source',
+      plus: '#tone',
+      minus: 'sm',
+      volts: 0,
+      wave: { shape: 'sine', mean: 0, amplitude: p.level, hertz: tone },
+    },
+    {
+      type: 'contact',
+      a: '#tone',
+      b: 'sp',
+      control: '#play',
+      rests: 'open',
+      on: 1.5,
+      off: 1,
+      ohms: 0.5,
+      bounce: 0,
+    },
   ],
   phases: [
     { label: 'idle', amps: (p) => p.idle },
@@ -97,7 +119,7 @@ export const audioPlayer = definePart({
   },
   notes: [
     'A 1 kΩ resistor in its serial line keeps clicks out of the speaker.',
-    'The sound itself is not computed, only what it draws.',
+    'A tone of 440 Hz stands for the sound; what is on the card is not computed.',
     'Its amplifier bridges: neither speaker lead goes to ground.',
   ],
   cautions: ['Loud sounds next to ears hurt them; alarms by night fall under local rules.'],

@@ -20,7 +20,6 @@ export const magneticLock = definePart({
     { id: 'volts', label: 'Voltage', unit: 'V', default: 12, min: 3, max: 48 },
     { id: 'amps', label: 'Current', unit: 'A', default: 0.32, min: 0.01, max: 3, tolerance: 0.1 },
     { id: 'henries', label: 'Inductance', unit: 'H', default: 0.6, min: 1e-3, max: 20 },
-    { id: 'force', label: 'Holding force', unit: 'N', default: 600, min: 5, max: 6000 },
   ],
   ratings: [
     { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.15 * p.volts },
@@ -46,13 +45,13 @@ export const magneticLock = definePart({
   ],
   locks: { plus: 'plus', minus: 'minus' },
   load: { volts: (p) => p.volts, amps: (p) => p.amps },
-  headline: (p) => `${formatNominal(p.force, 'N')}, ${formatNominal(p.amps, 'A')}`,
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'holding',
     active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) => {
       const share = Math.min(1, (Math.abs(into(part, 'plus')) / p.amps) ** 2);
-      return `${formatQuantity(into(part, 'plus'), 'A')} hold with about ${formatQuantity(share * p.force, 'N')}`;
+      return `${formatQuantity(into(part, 'plus'), 'A')} hold with about ${Math.round(100 * share)} % of its rated force`;
     },
   },
   coil: {
@@ -70,7 +69,7 @@ export const magneticLock = definePart({
   },
   notes: [
     'It lets go when power fails: that is its safety. A lock that stays shut then does not belong on an exit.',
-    'Its force is told from its current; whether that holds a door is not computed.',
+    'Its force is told from its current, as a share of the rated one; whether that holds a door is not computed.',
     'A diode across it slows letting go by tenths of a second; a zener clamp is quicker.',
   ],
   cautions: [

@@ -24,8 +24,6 @@ export const radioLink = definePart({
     { id: 'listening', label: 'Listening', unit: 'A', default: 0.012, min: 1e-4, max: 0.2 },
     { id: 'asleep', label: 'Asleep', unit: 'A', default: 2e-6, min: 1e-8, max: 1e-3 },
     choice('now', 'Now', ['asleep', 'listening', 'sending'], 'listening'),
-    { id: 'megahertz', label: 'Frequency', unit: 'Hz', default: 868e6, min: 1e6, max: 6e9 },
-    { id: 'power', label: 'Sent power', unit: 'W', default: 0.025, min: 1e-6, max: 1 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 1.9 },
   ratings: [
@@ -45,7 +43,7 @@ export const radioLink = definePart({
   ],
   serial: { sends: 'TX', receives: 'RX' },
   now: (p) => p.now,
-  headline: (p) => formatNominal(p.megahertz, 'Hz'),
+  headline: (p) => `${p.now}, ${formatNominal(p[p.now], 'A')}`,
   acts: {
     word: 'on the air',
     active: (part, p) => p.now === 'sending' && across(part, 'VCC', 'GND') > 1.9,
@@ -63,7 +61,7 @@ export const radioLink = definePart({
   notes: [
     'A message may be lost: number them, repeat them, and miss a heartbeat to notice jamming.',
     'Straight wire of a quarter wave, upright, away from metal.',
-    'Its range is not computed: frequency and power are only written down.',
+    'Its range is not computed.',
   ],
   cautions: ['Frequencies, powers and duty cycles are regulated: follow local rules.'],
   source: 'What it draws in three states; values as typical of 25 mW modules (from memory).',

@@ -44,7 +44,18 @@ export const smokeChamber = definePart({
       to: 'pa',
       plus: '#bulk',
       minus: 'k',
-      siemens: p.clear + p.dust + p.perSmoke * state.felt.smoke,
+      siemens: p.clear + p.dust,
+    },
+    // Smoke takes its time to enter and to leave.
+    { type: 'level', node: '#smoke', value: state.felt.smoke, up: p.lag, down: p.lag },
+    {
+      type: 'product-source',
+      from: 'pk',
+      to: 'pa',
+      plus: '#bulk',
+      minus: 'k',
+      by: '#smoke',
+      siemens: p.perSmoke,
     },
     { type: 'diode', anode: 'pa', cathode: 'pk', saturation: 1e-11, emission: 1.2 },
     { type: 'resistor', a: 'pa', b: 'pk', ohms: 1e9 },
@@ -70,13 +81,12 @@ export const smokeChamber = definePart({
     'Pulse the LED and read in the pulse and beside it: the difference leaves daylight out.',
     'Dust and insects raise the clear-air share with the years: clean it, and follow the baseline.',
     'Steam and toast look like smoke.',
-    'How long smoke takes to enter it is only written down: the scene says how smoke comes.',
   ],
   cautions: [
     'A hobby smoke detector never replaces a certified smoke alarm (EN 14604, UL 217): fit one of those first.',
   ],
   source:
-    'Scattered share in proportion to obscuration in dB/m (EN 54-7 states thresholds so); size from memory. The lag of the chamber is left to the scene.',
+    'Scattered share in proportion to obscuration in dB/m (EN 54-7 states thresholds so); entry as a first-order lag, its characteristic length over the speed of the air (Heskestad 1977); sizes from memory.',
   price: '1 to 5',
   glyph:
     'M3 4H21V14H3ZM6 7L9 9L6 11ZM18 7V11M3 14L6 20M21 14L18 20M11 17C9 19 13 20 11 22M14 17C12 19 16 20 14 22',

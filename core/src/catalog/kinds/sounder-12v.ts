@@ -1,6 +1,6 @@
 import { across } from '../solved-values.js';
 import { definePart } from '../define-part.js';
-import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { formatNominal, formatQuantity, pressureOf } from '../../quantity/index.js';
 
 export const sounder12v = definePart({
   kind: 'sounder-12v',
@@ -33,6 +33,13 @@ export const sounder12v = definePart({
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} across it; it sounds from ${formatNominal(p.least, 'V')}`,
   },
+  emits: {
+    quantity: 'sound',
+    intensity: (part, p) => {
+      const volts = across(part, 'plus', 'minus');
+      return volts >= p.least ? (pressureOf(p.loudness) * volts) / p.volts : 0;
+    },
+  },
   coil: { plus: 'plus', minus: 'minus' },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
@@ -44,13 +51,14 @@ export const sounder12v = definePart({
   },
   notes: [
     'Mind its polarity. Its coil needs a diode across it, band to +, close by.',
-    'How far it is heard is not computed: its loudness is only written down.',
+    'Put on the plan, it is heard by sound sensors there: an alarm that listens may keep itself going.',
   ],
   cautions: [
     'Louder than 85 dB harms hearing over time: muffle it while testing.',
     'Outdoor sounders are bound by local noise and duration rules.',
   ],
-  source: 'Mean current as a resistance through the rated point; start voltage from memory.',
+  source:
+    'Mean current as a resistance through the rated point; its sound pressure with the voltage; start voltage from memory.',
   price: '1 to 5',
   glyph: 'M4 9H9L17 3V21L9 15H4ZM20 8C22 10 22 14 20 16',
 });

@@ -1,6 +1,5 @@
 import { across, at } from '../solved-values.js';
 import { definePart } from '../define-part.js';
-import { choice } from '../choice.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { kickBounds } from '../coil.js';
 import { copperAt } from '../copper.js';
@@ -23,7 +22,6 @@ export const valve12v = definePart({
     { id: 'henries', label: 'Inductance', unit: 'H', default: 0.12, min: 1e-4, max: 10 },
     { id: 'opens', label: 'Opens from', unit: 'V', default: 8.5, min: 0.5, max: 48 },
     { id: 'closes', label: 'Closes below', unit: 'V', default: 2.5, min: 0.1, max: 48 },
-    choice('rest', 'At rest', ['closed', 'open'], 'closed'),
   ],
   ratings: [
     { label: 'coil voltage', from: 'plus', to: 'minus', limit: (p) => 1.15 * p.volts },
@@ -48,7 +46,7 @@ export const valve12v = definePart({
   ],
   load: { volts: (p) => p.volts, amps: (p) => p.volts / p.ohms },
   tunable: ['ohms'],
-  headline: (p) => `${formatNominal(p.volts, 'V')}, ${p.rest} at rest`,
+  headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'switched',
     active: (part) => at(part, '#armature') > 0.5,
@@ -73,7 +71,7 @@ export const valve12v = definePart({
   notes: [
     'Decide what a dead supply should do: gas shuts, a sprinkler may have to open.',
     'Many need a least water pressure to open.',
-    'Whether it is open at rest is only written down: what flows through it is not computed.',
+    'Some are made the other way about and shut while fed; what flows through it is not computed.',
     'Half an ampere all the while it is on: its coil gets hot.',
   ],
   cautions: ['Shut-off of gas must fail safe and belongs to approved parts and a licensed fitter.'],

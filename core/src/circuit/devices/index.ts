@@ -16,6 +16,7 @@ import { level, warmUp } from './level.js';
 import { mosfet } from './mosfet.js';
 import { motor } from './motor.js';
 import { opAmp } from './op-amp.js';
+import { productSource } from './product-source.js';
 import { regulator } from './regulator.js';
 import { relayCoil } from './relay-coil.js';
 import { resistor } from './resistor.js';
@@ -35,6 +36,7 @@ const factories: { [T in ElementType]: DeviceFactory<T> } = {
   'voltage-source': voltageSource,
   'current-source': currentSource,
   transconductance,
+  'product-source': productSource,
   diode,
   bipolar,
   mosfet,

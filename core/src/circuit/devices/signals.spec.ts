@@ -135,3 +135,58 @@ describe('conductance: G·exp(k·v)', () => {
     expect(density / (4 * 1.380649e-23 * network.system.kelvin * 1e-3)).toBeCloseTo(1, 6);
   });
 });
+
+describe('product: S·vs·v', () => {
+  const wired = (signal: number, volts: number): Network =>
+    wire(
+      { type: 'product-source', from: '0', to: 'm', plus: 'a', minus: 'b', by: 'y', siemens: 2e-3 },
+      { type: 'level', node: 'y', value: signal, up: 3, down: 6 },
+      steady('a', volts + 1),
+      steady('b', 1),
+      r('m', '0', 500),
+    );
+  const out = (signal: number, volts: number): number => {
+    const network = wired(signal, volts);
+    network.rest();
+    return network.volts('m') ?? NaN;
+  };
+
+  it('is the product of both, of either sign', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -5, max: 5, noNaN: true }),
+        fc.double({ min: -5, max: 5, noNaN: true }),
+        (signal, volts) => {
+          // 2 mS over 500 Ω: one volt for each volt squared.
+          expect(out(signal, volts)).toBeCloseTo(signal * volts, 9);
+        },
+      ),
+    );
+  });
+
+  it('follows its signal as the signal lags', () => {
+    const network = wired(0, 2);
+    network.rest();
+    const run = new Transient(network);
+    const course: [t: number, volts: number][] = [];
+    run.observe({ stepped: (t) => course.push([t, network.volts('m') ?? NaN]), jumped: () => 0 });
+    run.startAtRest();
+    network.set(1, { type: 'level', node: 'y', value: 1, up: 3, down: 6 });
+    run.restart();
+    run.advance(9);
+    expect(course.length).toBeGreaterThan(10);
+    for (const [t, volts] of course) expect(volts).toBeCloseTo(-2 * Math.expm1(-t / 3), 3);
+  });
+
+  it('gives the node of its signal no current', () => {
+    const network = wire(
+      { type: 'product-source', from: '0', to: 'm', plus: 'a', minus: '0', by: 'y', siemens: 1 },
+      { type: 'level', node: 'y', value: 1, up: 0, down: 0 },
+      steady('a', 5),
+      r('m', '0', 1),
+    );
+    network.rest();
+    expect(network.volts('y')).toBeCloseTo(1, 12);
+    expect(network.volts('m')).toBeCloseTo(5, 9);
+  });
+});

@@ -2,7 +2,7 @@ import type { Quantity } from '../../catalog/index.js';
 import type { Plan } from '../../design/index.js';
 import type { Receiver } from '../happening-kind.js';
 import { coneResponse, sightOf, walled, type Sight } from '../sight.js';
-import { pressureAt } from '../sound-level.js';
+import { pressureAt } from '../../quantity/index.js';
 import type { Body } from './body.js';
 
 /** CODATA 2022, W/(m²·K⁴). */

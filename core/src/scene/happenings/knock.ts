@@ -1,7 +1,7 @@
 import { defineHappening } from '../define-happening.js';
 import { decay } from '../course.js';
 import { sightOf } from '../sight.js';
-import { pressureAt } from '../sound-level.js';
+import { pressureAt } from '../../quantity/index.js';
 
 export const knock = defineHappening({
   kind: 'knock',

@@ -62,7 +62,7 @@ export function standsOf(design: Design, scale: Scale): Stand[] {
     if (!part.place || !findKind(part.kind)) return [];
     const { feels, emits } = kindOf(part);
     const params = paramsOf(part);
-    const half = feels?.halfAngle?.(params) ?? emits?.halfAngle(params) ?? 180;
+    const half = feels?.halfAngle?.(params) ?? emits?.halfAngle?.(params) ?? 180;
     const limit = feels?.reach?.(params) ?? feels?.zone?.(params);
     const metres = limit ?? usualReach * Math.min(design.plan.width, design.plan.depth) * 2;
     const reach = metres * scale.k;

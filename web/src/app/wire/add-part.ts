@@ -1,4 +1,4 @@
-import { hasPlace, type PartKind } from '@yurei/core/catalog';
+import { hasPlace, isPutByHand, type PartKind } from '@yurei/core/catalog';
 import { freshId } from '@yurei/core/design';
 import type { DesignSession } from '../data/design-session';
 import type { Selection } from '../data/selection';
@@ -11,7 +11,7 @@ export function addPart(kind: PartKind, session: DesignSession, selection: Selec
     kind.prefix,
     design.parts.map((p) => p.id),
   );
-  const placed = hasPlace(kind) ? { place: { x: 0, y: 0, facing: 0 } } : {};
+  const placed = hasPlace(kind) && !isPutByHand(kind) ? { place: { x: 0, y: 0, facing: 0 } } : {};
   const name = kind.label.replace(/ \(.*\)$/, '');
   if (
     session.edit({ type: 'add-part', part: { id, kind: kind.kind, name, params: {}, ...placed } })

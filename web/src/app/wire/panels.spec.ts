@@ -36,6 +36,16 @@ describe('the panel of a part', () => {
     expect(part('B1')?.place).toEqual({ x: 8, y: 3, facing: 180 });
   });
 
+  it('puts a sounder on the plan, which is heard nowhere before', async () => {
+    const panel = await showSolved(PartPanel, { id: 'P1' });
+    expect(part('P1')?.place).toBeUndefined();
+    await panel.press('Put it on the plan');
+    const { width = 0, depth = 0 } = bench.session.design()?.plan ?? {};
+    expect(part('P1')?.place).toEqual({ x: width / 2, y: depth / 2, facing: 0 });
+    await panel.type('East', '2');
+    expect(part('P1')?.place?.x).toBe(2);
+  });
+
   it('renames a part, but never to nothing', async () => {
     const panel = await showSolved(PartPanel, { id: 'R2' });
     await panel.type('Name', '  Brake  ');

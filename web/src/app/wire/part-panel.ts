@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { hasPlace, kindOf, numbersOf, surroundings, type Param } from '@yurei/core/catalog';
+import {
+  hasPlace,
+  isPutByHand,
+  kindOf,
+  numbersOf,
+  surroundings,
+  type Param,
+} from '@yurei/core/catalog';
 import type { Place } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { replacements, replacePart } from '@yurei/core/wiring';
@@ -60,6 +67,11 @@ export class PartPanel {
     const kind = this.kind();
     return kind !== undefined && hasPlace(kind);
   });
+  /** It could stand on the plan, and does not yet. */
+  protected readonly unplaced = computed(() => {
+    const [part, kind] = [this.part(), this.kind()];
+    return part !== undefined && !part.place && kind !== undefined && isPutByHand(kind);
+  });
   protected readonly params = computed(() => {
     const part = this.part();
     return part ? numbersOf(kindOf(part).params, part.params) : {};
@@ -104,6 +116,12 @@ export class PartPanel {
   protected setPlace(key: keyof Place, value: number): void {
     const place = this.part()?.place ?? { x: 0, y: 0, facing: 0 };
     this.session.edit({ type: 'place-part', id: this.id(), place: { ...place, [key]: value } });
+  }
+
+  protected putOnPlan(): void {
+    const { width = 0, depth = 0 } = this.session.design()?.plan ?? {};
+    const place = { x: width / 2, y: depth / 2, facing: 0 };
+    this.session.edit({ type: 'place-part', id: this.id(), place });
   }
 
   protected takeApart(): void {

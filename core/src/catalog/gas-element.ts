@@ -39,22 +39,27 @@ const coldOhms = 1e9;
 /** Well under the beginning of the published curves the answer goes straight to nothing: ppm, dB/m. */
 const least = (gas: GasCurve['gas']): number => (gas === 'smoke' ? 0.01 : 25);
 
-/** What a gas adds to the conductance, over that at R0: (x^−b)/a, led into a straight line below. */
-const added = ({ gas, a, b }: GasCurve, x: number): number =>
+/** What an element conducts of a gas, over that at R0: (x^−b)/a, led into a straight line below. */
+const ofGas = ({ gas, a, b }: GasCurve, x: number): number =>
   (x ** -b / a) * Math.tanh(x / least(gas)) ** (1 + b);
 
+/** How fast what clean air conducts is taken over by gas: below 1, so that the least gas still shows. */
+const takenOver = 0.8;
+
 /**
- * Conductance over that at R0: that of clean air and what each gas adds. Above 20 °C and 65 %
- * relative humidity it conducts more, below less (a straight line in each; from memory).
+ * Conductance over that at R0. Published lines are of all that an element conducts, clean air with the gas: where there is gas
+ * enough the sum of the lines is all there is, without any it is clean air. Above 20 °C and 65 % relative humidity it conducts
+ * more, below less (a straight line in each; from memory).
  */
 export function gasResponse(
   curves: readonly GasCurve[],
   cleanAir: number,
   { felt }: Pick<PartState, 'felt'>,
 ): number {
-  const gases = curves.reduce((sum, curve) => sum + added(curve, felt[curve.gas]), 1 / cleanAir);
+  const gases = curves.reduce((sum, curve) => sum + ofGas(curve, felt[curve.gas]), 0);
+  const air = Math.exp(-takenOver * gases * cleanAir) / cleanAir;
   const weather = 1 + 0.008 * (felt.temperature - 20) + 0.004 * (felt.humidity - 65);
-  return gases * Math.max(0.2, weather);
+  return (gases + air) * Math.max(0.2, weather);
 }
 
 const params = (about: GasKind) =>
@@ -178,8 +183,8 @@ export function gasElement(about: GasKind) {
     headline: (p) => `R0 ${formatNominal(p.r0, 'Ω')}`,
     feels: {
       quantities: [main.gas, ...about.curves.slice(1).map((c) => c.gas), 'temperature', 'humidity'],
-      // About half a per cent of Rs in clean air.
-      noise: () => least(main.gas) / 500,
+      // About half a per cent of Rs in clean air, where the least gas shows with a fifth of itself.
+      noise: () => least(main.gas) / 100,
       rises: 'b',
     },
     curve: {

@@ -110,15 +110,6 @@ describe('more transfer functions, against closed forms', () => {
     expect(Math.abs(read - expected)).toBeLessThanOrEqual(within * Math.abs(expected) + 1e-12);
   });
 
-  it.each([
-    ['gas-alcohol', 212, 20e3, { a: 32.5, b: -0.65, clean: 60 }],
-    ['gas-monoxide', 100, 10e3, { a: 21.9, b: -0.67, clean: 27 }],
-    ['gas-air', 0.3, 20e3, { a: 0.62, b: -0.4, clean: 3.6 }],
-  ])('%s at %d: R0 over what gas and clean air conduct', (kind, x, r0, { a, b, clean }) => {
-    const weather = 1 + 0.008 * 5 - 0.004 * 15;
-    expect(at(kind, x) / (r0 / ((1 / clean + x ** -b / a) * weather))).toBeCloseTo(1, 2);
-  });
-
   it('reflection: LED current · intensity · what comes back · sensitivity, over the load', () => {
     // (5 V − 1.35 V)/181 Ω through the LED, 0.5 W/sr/A, 1e-4 A·m²/W, crosstalk 0.3/m², 10 kΩ.
     const amps = (5 - 1.33) / 181;

@@ -24,7 +24,7 @@ describe('transfer functions against closed forms and published values', () => {
     ['flame-receiver', 0.1, 10e3 * 0.1 * 4e-4, 2e-3, 'S·E·RL'],
     ['photodiode', 1, 100e3 * 5e-6, 5e-3, 'S·E·RL'],
     ['ntc', 25, 10e3, 1e-4, 'R25'],
-    ['ntc', 0, 33620, 1e-3, 'β equation, 33.62 kΩ at 0 °C (checks.md)'],
+    ['ntc', 0, 33620, 1e-3, 'β equation, 33.62 kΩ at 0 °C'],
     ['ntc', 100, 1e4 * Math.exp(3950 * (1 / (100 + zero) - 1 / (25 + zero))), 1e-4, 'β equation'],
     ['temperature-chip', 25, 0.75, 1e-3, '500 mV + 10 mV/°C (data sheets)'],
     ['temperature-chip', 100, 1.5, 1e-3, '500 mV + 10 mV/°C'],
@@ -53,20 +53,34 @@ describe('transfer functions against closed forms and published values', () => {
     expect(Math.abs(at(kind, x) / expected - 1)).toBeLessThanOrEqual(within);
   });
 
-  it('gas: Rs/R0 = a·ppm^b beside clean air, moved by weather', () => {
-    // Temperature 25 °C and 50 % relative humidity: 1 + 0.008·5 − 0.004·15.
-    const weather = 1 + 0.008 * 5 - 0.004 * 15;
-    for (const ppm of [200, 1000, 5000]) {
-      const byHand = 10e3 / ((1 / 9.8 + ppm ** 0.45 / 18.9) * weather);
-      expect(at('gas-combustible', ppm) / byHand).toBeCloseTo(1, 2);
-    }
+  // 25 °C and 50 % relative humidity: it conducts 1 + 0.008·5 − 0.004·15 = 0.98 times as much as at 20 °C and 65 %.
+  it.each([
+    ['gas-combustible', 200, 10e3, 1.74],
+    ['gas-combustible', 1000, 10e3, 0.844],
+    ['gas-combustible', 10_000, 10e3, 0.2995],
+    ['gas-alcohol', 212, 20e3, 1],
+    ['gas-monoxide', 100, 10e3, 1],
+    ['gas-air', 0.3, 20e3, 1],
+  ])('%s at %d is where its published line is: %d Ω times %d', (kind, x, r0, ratio) => {
+    expect((0.98 * at(kind, x)) / r0 / ratio).toBeGreaterThan(0.98);
+    expect((0.98 * at(kind, x)) / r0 / ratio).toBeLessThan(1.01);
   });
 
-  it('gas: under the published curve the answer goes straight to that of clean air', () => {
-    const siemens = (ppm: number): number => 1 / at('gas-combustible', ppm);
-    const clean = siemens(0);
-    expect((siemens(4) - clean) / (siemens(2) - clean)).toBeCloseTo(2, 1);
-    expect((siemens(2) - clean) / (siemens(1) - clean)).toBeCloseTo(2, 2);
+  it.each([
+    ['gas-combustible', 98e3],
+    ['gas-alcohol', 1.2e6],
+    ['gas-monoxide', 270e3],
+    ['gas-air', 72e3],
+  ])('%s in clean air has R0 times its own ratio', (kind, ohms) => {
+    expect((0.98 * at(kind, 0)) / ohms).toBeCloseTo(1, 2);
+  });
+
+  it('gas: the more there is, the better it conducts, also where it begins to show', () => {
+    for (const kind of ['gas-combustible', 'gas-alcohol', 'gas-monoxide', 'gas-air']) {
+      const most = kind === 'gas-air' ? 2 : 5000;
+      const ohms = Array.from({ length: 60 }, (_, i) => at(kind, most * (i / 59) ** 4));
+      expect(ohms).toEqual([...ohms].sort((a, b) => b - a));
+    }
   });
 
   it('smoke adds to what the chamber scatters in clear air, in proportion', () => {

@@ -76,8 +76,8 @@ export const audioPlayer = definePart({
       delay: 1e-3,
     },
     // A tone between its two outputs, which stand at half the supply while it plays.
-    { type: 'resistor', a: '#amplifier', b: 'sm', ohms: 100 },
-    { type: 'resistor', a: 'sm', b: 'GND', ohms: 100 },
+    { type: 'resistor', a: '#amplifier', b: 'sm', ohms: 10e3 },
+    { type: 'resistor', a: 'sm', b: 'GND', ohms: 10e3 },
     {
       type: 'voltage-source',
       plus: '#tone',

@@ -3,6 +3,9 @@ import { catalog, stages, surroundings, valuesOf } from '@yurei/core/catalog';
 import { characteristic, hasCurve } from '@yurei/core/circuit';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { happeningKinds } from '@yurei/core/scene';
+import { readdirSync, readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { root } from './run.mjs';
 import { keepWritten } from './written.mjs';
 
 /** Writes docs/catalog.md from the part kinds and the kinds of happening; --check only compares. */
@@ -102,3 +105,13 @@ const text = await format(
 );
 
 keepWritten('docs/catalog.md', text, 'npm run catalog');
+
+// The README says how many there are.
+const demos = readdirSync(resolve(root, 'demo')).length;
+const readme = readFileSync(resolve(root, 'README.md'), 'utf8')
+  .replace(
+    /\d+ kinds of part and \d+ kinds of things/,
+    `${catalog.length} kinds of part and ${happeningKinds.length} kinds of things`,
+  )
+  .replace(/\d+ circuits of a small boathouse/, `${demos} circuits of a small boathouse`);
+keepWritten('README.md', readme, 'npm run catalog');

@@ -1,3 +1,4 @@
+import { kindOfCondition } from '../condition/index.js';
 import {
   everyCondition,
   type Amount,
@@ -12,9 +13,6 @@ type Report = (place: string, reason: string, cure: string) => void;
 
 /** What a program may name, by the field that names it. */
 type Names = Readonly<Record<string, { what: string; ids: ReadonlySet<string> }>>;
-
-/** Readings that a condition on a course of them may look back over at most. */
-const longestCourse = 2000;
 
 /** Holds what runs on the controller against itself: names that lead nowhere, times that contradict each other. */
 export function checkProgram(design: Design, report: Report): void {
@@ -71,19 +69,15 @@ function checkNames(names: Names, place: string, value: object, report: Report):
 }
 
 function checkCondition(design: Design, place: string, condition: Condition, report: Report): void {
-  if (condition.is === 'mode') {
+  if ('machine' in condition) {
     const machine = design.machines.find((m) => m.id === condition.machine);
     if (machine && !machine.modes.some((m) => m.id === condition.mode))
       report(place, `${machine.id} has no mode ${condition.mode}`, 'Name one of its modes.');
-  } else if (condition.is === 'at least' && condition.n > condition.of.length) {
-    const reason = `At least ${condition.n} of ${condition.of.length} can never hold`;
-    report(place, reason, 'Ask for fewer of them, or add more.');
-  } else if (condition.is === 'changes' || condition.is === 'flickers') {
-    const every = design.channels.find((c) => c.id === condition.channel)?.every ?? Infinity;
-    if (condition.over / every <= longestCourse) return;
-    const reason = `It looks back over ${Math.round(condition.over / every)} readings; at most ${longestCourse} are kept`;
-    report(place, reason, 'Look back over a shorter time, or read less often.');
   }
+  const every = (channel: string): number =>
+    design.channels.find((c) => c.id === channel)?.every ?? Infinity;
+  const slip = kindOfCondition(condition).slip?.(condition, every);
+  if (slip) report(place, slip.reason, slip.cure);
 }
 
 function checkTimes(place: string, rule: Rule, report: Report): void {

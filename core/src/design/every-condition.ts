@@ -1,30 +1,6 @@
+import { wholeOf } from '../condition/index.js';
 import type { Condition } from './program.js';
 import type { Design } from './types.js';
-
-/** What a condition is made of. */
-export function partsOf(condition: Condition): readonly Condition[] {
-  switch (condition.is) {
-    case 'all':
-    case 'any':
-    case 'at least':
-      return condition.of;
-    case 'not':
-    case 'for':
-    case 'begins':
-    case 'ends':
-      return [condition.of];
-    case 'then':
-      return [condition.first, condition.second];
-    default:
-      return [];
-  }
-}
-
-/** A condition and all it is made of. */
-export const wholeOf = (condition: Condition): Condition[] => [
-  condition,
-  ...partsOf(condition).flatMap(wholeOf),
-];
 
 type Conditioned = Pick<Design, 'rules' | 'machines' | 'notices' | 'controller'>;
 

@@ -9,4 +9,4 @@ export { applyEdit } from './apply-edit.js';
 export { makeEdit, redo, startHistory, undo, type History } from './history.js';
 export { freshId } from './fresh-id.js';
 export { migrate, type Migration } from './migrate.js';
-export { everyCondition, outerConditions, partsOf, wholeOf } from './every-condition.js';
+export { everyCondition, outerConditions } from './every-condition.js';

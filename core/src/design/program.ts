@@ -1,34 +1,9 @@
+import type { Condition } from '../condition/index.js';
 import type { TerminalRef } from './types.js';
 
-/** What runs on the controller, as data. What each field means, pass by pass, is written in docs/rules.md. */
+export type { Condition };
 
-/** Something that is so or is not; kinds marked with "event" are so at one moment only. */
-export type Condition =
-  | { is: 'channel'; channel: string }
-  | { is: 'all' | 'any'; of: Condition[] }
-  | { is: 'not'; of: Condition }
-  /** At least `n` of several. */
-  | { is: 'at least'; n: number; of: Condition[] }
-  /** Has held for so long without a break, s. */
-  | { is: 'for'; seconds: number; of: Condition }
-  /** Event: it holds now and did not before, or the other way about. */
-  | { is: 'begins' | 'ends'; of: Condition }
-  /** Event: the second begins within so many seconds of the first. */
-  | { is: 'then'; first: Condition; second: Condition; within: number }
-  /** Event: a channel answers yes for less than `long`, just now for as long as that, or twice within `gap`, s. */
-  | { is: 'press'; channel: string; press: 'short' | 'long' | 'double'; long: number; gap: number }
-  /** The filtered reading of a channel, counts; what a tag reader or keypad has read is 'equal'. */
-  | { is: 'reading'; channel: string; compare: 'above' | 'below' | 'equal'; counts: number }
-  /** The filtered reading has risen, or fallen if `by` is below 0, by so many counts within `over` seconds. */
-  | { is: 'changes'; channel: string; by: number; over: number }
-  /** A channel's answer has begun so often a second, Hz, counted over the last `over` seconds. */
-  | { is: 'flickers'; channel: string; from: number; to: number; over: number }
-  | { is: 'count'; counter: string; compare: 'at least' | 'at most' | 'exactly'; value: number }
-  /** Between two times of the day, s after midnight; past midnight if `to` lies before `from`. */
-  | { is: 'time'; from: number; to: number }
-  | { is: 'mode'; machine: string; mode: string }
-  | { is: 'rule'; rule: string }
-  | { is: 'playing'; sequence: string };
+/** What runs on the controller, as data. What each field means, pass by pass, is written in docs/rules.md. */
 
 /** A set of modes of which one holds at a time, such as off, leaving, armed, entering, alarm. */
 export interface Machine {

@@ -1,47 +1,10 @@
-import type { Action, Condition, Drive, Notice, Rule, Transition } from './program.js';
+import { withoutParts } from '../condition/index.js';
+import type { Action, Drive, Notice, Rule, Transition } from './program.js';
 import type { Design } from './types.js';
 
 /** What conditions and actions name. */
 export type NamedThing =
   'channel' | 'counter' | 'machine' | 'rule' | 'sequence' | 'output' | 'notice' | 'part';
-
-/**
- * A condition without the parts of it that name something that is gone.
- *
- * @param names tells of one part of a condition whether it does
- * @returns undefined when nothing is left of it
- */
-export function withoutParts(
-  condition: Condition,
-  names: (part: Condition) => boolean,
-): Condition | undefined {
-  if (names(condition)) return undefined;
-  const kept = (part: Condition): Condition | undefined => withoutParts(part, names);
-  switch (condition.is) {
-    case 'all':
-    case 'any':
-    case 'at least': {
-      const of = condition.of.flatMap((part) => kept(part) ?? []);
-      if (of.length === 0) return undefined;
-      return condition.is === 'at least'
-        ? { ...condition, of, n: Math.min(condition.n, of.length) }
-        : { ...condition, of };
-    }
-    case 'not':
-    case 'for':
-    case 'begins':
-    case 'ends': {
-      const of = kept(condition.of);
-      return of && { ...condition, of };
-    }
-    case 'then': {
-      const [first, second] = [kept(condition.first), kept(condition.second)];
-      return first && second && { ...condition, first, second };
-    }
-    default:
-      return condition;
-  }
-}
 
 /** Everything that runs on the controller without what names a thing that goes, and so on for what goes with it. */
 export function withoutNamed(design: Design, thing: NamedThing, id: string): Design {

@@ -1,5 +1,12 @@
 import jsep from 'jsep';
-import type { Condition } from '../design/index.js';
+import {
+  conditionKinds,
+  fieldsOf,
+  kindOfCondition,
+  partsOf,
+  type Condition,
+  type ConditionKind,
+} from '../condition/index.js';
 
 /** A condition that cannot be read; the message says what in it. */
 export class ConditionError extends Error {
@@ -14,46 +21,25 @@ const text = (value: string): string => `'${value}'`;
  * A condition as an expression of the ECMAScript data model of SCXML: `!`, `&&`, `||`, `In('chart.mode')`, and a
  * function for each of the others, such as `held(yes('north'), 0.3)`.
  */
-export function writeCondition(c: Condition): string {
-  const join = (of: Condition[], sign: string): string =>
-    of.length === 1 ? writeCondition(of[0]) : `(${of.map(writeCondition).join(` ${sign} `)})`;
-  switch (c.is) {
-    case 'channel':
-      return `yes(${text(c.channel)})`;
-    case 'all':
-      return join(c.of, '&&');
-    case 'any':
-      return join(c.of, '||');
-    case 'not':
-      return `!${writeCondition(c.of)}`;
-    case 'at least':
-      return `atLeast(${[c.n, ...c.of.map(writeCondition)].join(', ')})`;
-    case 'for':
-      return `held(${writeCondition(c.of)}, ${c.seconds})`;
-    case 'begins':
-    case 'ends':
-      return `${c.is}(${writeCondition(c.of)})`;
-    case 'then':
-      return `then(${writeCondition(c.first)}, ${writeCondition(c.second)}, ${c.within})`;
-    case 'press':
-      return `press(${text(c.channel)}, ${text(c.press)}, ${c.long}, ${c.gap})`;
-    case 'reading':
-      return `reads(${text(c.channel)}, ${text(c.compare)}, ${c.counts})`;
-    case 'changes':
-      return `changes(${text(c.channel)}, ${c.by}, ${c.over})`;
-    case 'flickers':
-      return `flickers(${text(c.channel)}, ${c.from}, ${c.to}, ${c.over})`;
-    case 'count':
-      return `counts(${text(c.counter)}, ${text(c.compare)}, ${c.value})`;
-    case 'time':
-      return `between(${c.from}, ${c.to})`;
-    case 'mode':
-      return `In(${text(`${c.machine}.${c.mode}`)})`;
-    case 'rule':
-      return `active(${text(c.rule)})`;
-    case 'playing':
-      return `playing(${text(c.sequence)})`;
-  }
+export function writeCondition(condition: Condition): string {
+  const { written } = kindOfCondition(condition);
+  if ('call' in written) return `${written.call}(${argumentsOf(condition).join(', ')})`;
+  const { sign } = written;
+  const parts = partsOf(condition).map(writeCondition);
+  if (sign === '!') return `!${parts.join('')}`;
+  return parts.length === 1 ? parts[0] : `(${parts.join(` ${sign} `)})`;
+}
+
+/** Fields in their order; a mode is named with its chart in one text, as `In` of SCXML takes it. */
+function argumentsOf(condition: Condition): string[] {
+  const fields = [...fieldsOf(condition)];
+  return fields.flatMap(([, { type }, value], i) => {
+    if (type === 'condition') return [writeCondition(value as Condition)];
+    if (type === 'conditions') return (value as Condition[]).map(writeCondition);
+    if (fields[i + 1]?.[1].type === 'mode') return [];
+    if (type === 'mode') return [text(`${fields[i - 1][2] as string}.${value as string}`)];
+    return [typeof value === 'number' ? String(value) : text(String(value))];
+  });
 }
 
 /** @throws ConditionError for anything outside what `writeCondition` writes */
@@ -118,6 +104,12 @@ class Arguments {
       throw new ConditionError(`${this.name}() wants a number, not ${shown(node)}`);
     return minus ? -value : value;
   }
+  mode(): [machine: string, mode: string] {
+    const [machine, mode, ...more] = this.text().split('.');
+    if (!mode || more.length > 0)
+      throw new ConditionError(`${this.name}() wants a chart and a mode: In('chart.mode')`);
+    return [machine, mode];
+  }
   condition(): Condition {
     return conditionOf(this.take('a condition'));
   }
@@ -134,55 +126,25 @@ class Arguments {
 
 function callOf({ callee, arguments: nodes }: jsep.CallExpression): Condition {
   const name = shown(callee);
-  const make = Object.hasOwn(calls, name) ? calls[name] : undefined;
-  if (!make) throw new ConditionError(`There is no function ${name}() for conditions`);
+  const kind = conditionKinds.find(({ written }) => 'call' in written && written.call === name);
+  if (!kind) throw new ConditionError(`There is no function ${name}() for conditions`);
   const given = new Arguments(name, nodes);
-  const condition = make(given);
+  const condition = { is: kind.is, ...read(kind, given) };
   given.done();
-  return condition;
+  return condition as Condition;
 }
 
-const calls: Readonly<Record<string, (a: Arguments) => Condition>> = {
-  yes: (a) => ({ is: 'channel', channel: a.text() }),
-  atLeast: (a) => ({ is: 'at least', n: a.number(), of: a.rest() }),
-  held: (a) => ({ is: 'for', of: a.condition(), seconds: a.number() }),
-  begins: (a) => ({ is: 'begins', of: a.condition() }),
-  ends: (a) => ({ is: 'ends', of: a.condition() }),
-  then: (a) => ({ is: 'then', first: a.condition(), second: a.condition(), within: a.number() }),
-  press: (a) => ({
-    is: 'press',
-    channel: a.text(),
-    press: a.text() as 'short',
-    long: a.number(),
-    gap: a.number(),
-  }),
-  reads: (a) => ({
-    is: 'reading',
-    channel: a.text(),
-    compare: a.text() as 'above',
-    counts: a.number(),
-  }),
-  changes: (a) => ({ is: 'changes', channel: a.text(), by: a.number(), over: a.number() }),
-  flickers: (a) => ({
-    is: 'flickers',
-    channel: a.text(),
-    from: a.number(),
-    to: a.number(),
-    over: a.number(),
-  }),
-  counts: (a) => ({
-    is: 'count',
-    counter: a.text(),
-    compare: a.text() as 'exactly',
-    value: a.number(),
-  }),
-  between: (a) => ({ is: 'time', from: a.number(), to: a.number() }),
-  In: (a) => {
-    const [machine, mode, ...more] = a.text().split('.');
-    if (!mode || more.length > 0)
-      throw new ConditionError("In() wants a chart and a mode: In('chart.mode')");
-    return { is: 'mode', machine, mode };
-  },
-  active: (a) => ({ is: 'rule', rule: a.text() }),
-  playing: (a) => ({ is: 'playing', sequence: a.text() }),
-};
+/** Values by field, taken in the order of the fields. */
+function read({ fields }: ConditionKind, given: Arguments): Record<string, unknown> {
+  const values: Record<string, unknown> = {};
+  const names = Object.keys(fields);
+  names.forEach((name, i) => {
+    const { type } = fields[name];
+    if (type === 'condition') values[name] = given.condition();
+    else if (type === 'conditions') values[name] = given.rest();
+    else if (type === 'number' || type === 'time') values[name] = given.number();
+    else if (type === 'mode') [values[names[i - 1]], values[name]] = given.mode();
+    else if (fields[names[i + 1]]?.type !== 'mode') values[name] = given.text();
+  });
+  return values;
+}

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { conditionKinds, type Field, type NumberField } from '../condition/index.js';
 import { firstOf, list, misshapes, prepared, type Misshape } from './list-shape.js';
 
 const number = Joi.number().unsafe();
@@ -15,57 +16,46 @@ const condition = Joi.object().unknown();
 const within = condition.required();
 const several = list(condition, 64).min(1);
 
-/** What each kind of condition says besides its kind. */
-const kinds: Readonly<Record<string, Joi.SchemaMap>> = {
-  channel: { channel: name },
-  all: { of: several },
-  any: { of: several },
-  not: { of: within },
-  'at least': { n: number.integer().min(1).max(64).required(), of: several },
-  for: { seconds: seconds.required(), of: within },
-  begins: { of: within },
-  ends: { of: within },
-  then: { first: within, second: within, within: seconds.greater(0).required() },
-  press: {
-    channel: name,
-    press: Joi.valid('short', 'long', 'double').required(),
-    long: seconds.greater(0).required(),
-    gap: seconds.required(),
-  },
-  reading: {
-    channel: name,
-    compare: Joi.valid('above', 'below', 'equal').required(),
-    counts: number.min(-4294967295).max(4294967295).required(),
-  },
-  changes: {
-    channel: name,
-    by: number.min(-4294967295).max(4294967295).invalid(0).required(),
-    over: seconds.greater(0).required(),
-  },
-  flickers: {
-    channel: name,
-    from: number.min(0).max(1e4).required(),
-    to: number.min(Joi.ref('from')).max(1e4).required(),
-    over: seconds.greater(0).required(),
-  },
-  count: {
-    counter: name,
-    compare: Joi.valid('at least', 'at most', 'exactly').required(),
-    value: count,
-  },
-  time: { from: number.min(0).max(86400).required(), to: number.min(0).max(86400).required() },
-  mode: { machine: name, mode: name },
-  rule: { rule: name },
-  playing: { sequence: name },
-};
+/** The shape of a field of a condition. */
+function fieldShape(field: Field): Joi.Schema {
+  switch (field.type) {
+    case 'condition':
+      return within;
+    case 'conditions':
+      return several;
+    case 'name':
+    case 'mode':
+      return name;
+    case 'choice':
+      return Joi.valid(...field.options).required();
+    case 'time':
+      return number.min(0).max(86400).required();
+    default:
+      return numberShape(field);
+  }
+}
+
+function numberShape({ min, max, above, from, whole, nonzero }: NumberField): Joi.Schema {
+  let shape = number.min(from === undefined ? min : Joi.ref(from)).max(max);
+  if (above) shape = shape.greater(min);
+  if (whole) shape = shape.integer();
+  return (nonzero ? shape.invalid(0) : shape).required();
+}
 
 const kindShape = prepared(
-  Joi.object({ is: Joi.valid(...Object.keys(kinds)).required() }).unknown(),
+  Joi.object({ is: Joi.valid(...conditionKinds.map(({ is }) => is)).required() }).unknown(),
 );
 const shapes = new Map(
-  Object.entries(kinds).map(([kind, fields]) => [
-    kind,
-    prepared(Joi.object({ is: kind, ...fields })),
+  conditionKinds.map(({ is, fields }) => [
+    String(is),
+    prepared(
+      Joi.object({
+        is,
+        ...Object.fromEntries(
+          Object.entries<Field>(fields).map(([field, one]) => [field, fieldShape(one)]),
+        ),
+      }),
+    ),
   ]),
 );
 

@@ -11,15 +11,5 @@ export { isDue, nextPass, nextReading } from './sleep.js';
 export { roundOf } from './outputs-step.js';
 export { arrival, levelAt, lightnessDuty, share } from './drive.js';
 export { patternOf, patterns, type Pattern } from './patterns.js';
-export {
-  sayAction,
-  sayCondition,
-  sayDrive,
-  sayMode,
-  sayNotice,
-  sayRule,
-  sayTime,
-  sayTransition,
-  sayTrigger,
-} from './say.js';
+export { sayAction, sayDrive, sayNotice, sayRule, sayTransition, sayTrigger } from './say.js';
 export { truthsOf, type Truth, type Truths } from './truth.js';

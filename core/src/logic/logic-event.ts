@@ -1,4 +1,4 @@
-import type { Condition } from '../design/index.js';
+import { fieldsOf, kindOfCondition, type Condition, type Named } from '../condition/index.js';
 import type { Node, Program } from './program.js';
 import type { LogicState } from './state.js';
 
@@ -36,22 +36,29 @@ export function causesOf(
   if (place === undefined) return [];
   const { condition, parts } = nodes[place];
   if (parts.length === 0) return ownCause(condition, holds);
-  const turned = condition.is === 'not' || condition.is === 'ends' ? !holds : holds;
+  const turned = kindOfCondition(condition).turns ? !holds : holds;
   // Of several that are joined, those that are as the whole is; of what came in turn, each.
-  const joined = condition.is === 'all' || condition.is === 'any' || condition.is === 'at least';
+  const joined = [...fieldsOf(condition)].some(([, { type }]) => type === 'conditions');
   const deciding = parts.filter((part) => !joined || held[part] === turned);
   return deciding.flatMap((part) => causesOf(nodes, held, part, turned));
 }
 
-function ownCause(condition: Condition, holds: boolean): Cause[] {
-  if ('channel' in condition) return [{ kind: 'channel', id: condition.channel, begins: holds }];
-  if (condition.is === 'mode') return [{ kind: 'mode', id: condition.machine }];
-  if (condition.is === 'count') return [{ kind: 'counter', id: condition.counter }];
-  if (condition.is === 'rule') return [{ kind: 'rule', id: condition.rule, begins: holds }];
-  if (condition.is === 'playing')
-    return [{ kind: 'sequence', id: condition.sequence, begins: holds }];
-  return [];
-}
+/** What each thing that is named tells of itself; of these a mode and a count do not begin and end. */
+const told: Readonly<Record<Named, Cause['kind']>> = {
+  channel: 'channel',
+  counter: 'counter',
+  machine: 'mode',
+  rule: 'rule',
+  sequence: 'sequence',
+};
+
+const ownCause = (condition: Condition, holds: boolean): Cause[] =>
+  [...fieldsOf(condition)].flatMap(([, field, value]): Cause[] => {
+    if (field.type !== 'name') return [];
+    const kind = told[field.of];
+    const begins = kind === 'mode' || kind === 'counter' ? {} : { begins: holds };
+    return [{ kind, id: String(value), ...begins }];
+  });
 
 /** What a reset, or the loss of power, brings about. */
 export function resetEvents(program: Program, before: LogicState, after: LogicState): LogicEvent[] {

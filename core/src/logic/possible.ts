@@ -1,10 +1,5 @@
-import {
-  partsOf,
-  wholeOf,
-  type Condition,
-  type Machine,
-  type Transition,
-} from '../design/index.js';
+import { kindOfCondition, partsOf, wholeOf, type Condition } from '../condition/index.js';
+import type { Machine, Transition } from '../design/index.js';
 import type { Program } from './program.js';
 
 /** The mode of each machine, in the order of the program's machines. */
@@ -22,15 +17,6 @@ const mostWorlds = 1 << 14;
 const mostLooks = 4e6;
 
 const key = (condition: Condition): string => JSON.stringify(condition);
-const told = new Set<Condition['is']>(['all', 'any', 'not', 'at least', 'mode', 'count']);
-
-/** Kinds that hold at one moment only. */
-export const events: ReadonlySet<Condition['is']> = new Set(['begins', 'ends', 'then', 'press']);
-
-/** Whether a condition can hold at one moment only, in itself or in any part. */
-export const isEvent = (condition: Condition): boolean =>
-  wholeOf(condition).some((c) => events.has(c.is));
-
 /**
  * Every way the world may be, as far as some conditions ask: answers are free of each other, times may or may not
  * have passed, counts stand below, at or above what they are compared with. Fewest that hold first.
@@ -39,7 +25,7 @@ export const isEvent = (condition: Condition): boolean =>
  */
 export function worldsOf(program: Program, conditions: readonly Condition[]): World[] | undefined {
   const all = conditions.flatMap(wholeOf);
-  const free = [...new Set(all.filter((c) => !told.has(c.is)).map(key))];
+  const free = [...new Set(all.filter((c) => !kindOfCondition(c).told).map(key))];
   const counts = countsIn(program, all);
   const ways = Object.values(counts).reduce((n, list) => n * list.length, 2 ** free.length);
   if (!(ways <= mostWorlds)) return undefined;
@@ -72,30 +58,15 @@ export function holdsIn(
   world: World,
 ): boolean {
   const holds = (c: Condition): boolean => holdsIn(program, c, joint, world);
-  const is = world.yes.has(key(condition));
-  switch (condition.is) {
-    case 'all':
-      return condition.of.every(holds);
-    case 'any':
-      return condition.of.some(holds);
-    case 'not':
-      return !holds(condition.of);
-    case 'at least':
-      return condition.of.filter(holds).length >= condition.n;
-    case 'mode': {
-      const m = program.machines.findIndex(({ id }) => id === condition.machine);
-      return joint[m] === condition.mode;
-    }
-    case 'count': {
-      const n = world.counts[condition.counter] ?? 0;
-      if (condition.compare === 'exactly') return n === condition.value;
-      return condition.compare === 'at least' ? n >= condition.value : n <= condition.value;
-    }
-    case 'ends':
-      return is && !holds(condition.of);
-    default:
-      return is && partsOf(condition).slice(-1).every(holds);
-  }
+  const kind = kindOfCondition(condition);
+  if (kind.told)
+    return kind.told(condition, {
+      holds,
+      mode: (machine) => joint[program.machines.findIndex(({ id }) => id === machine)],
+      count: (counter) => world.counts[counter] ?? 0,
+    });
+  if (!world.yes.has(key(condition))) return false;
+  return kind.lets?.(condition, holds) ?? partsOf(condition).slice(-1).every(holds);
 }
 
 /** Transitions of a chart that can be taken; `forced` when one of them must be, as it waits for no time. */

@@ -1,4 +1,5 @@
-import { partsOf, type Condition, type Design } from '../design/index.js';
+import { kindOfCondition, partsOf, type Condition } from '../condition/index.js';
+import type { Design } from '../design/index.js';
 
 /** The part of a design that runs on the controller. */
 export type Program = Pick<
@@ -80,7 +81,7 @@ function listConditions(program: Program): Conditions {
   const unless = maybe(program.controller.sleep?.unless);
   const numbers = new Set<string>();
   for (const { condition: c } of nodes)
-    if (c.is === 'reading' || c.is === 'changes') numbers.add(c.channel);
+    if (kindOfCondition(c).numeric && 'channel' in c) numbers.add(c.channel);
   for (const drive of drivesOf(program))
     if (
       'level' in drive &&

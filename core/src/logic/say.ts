@@ -1,3 +1,4 @@
+import { sayCondition, sayDuration } from '../condition/index.js';
 import type {
   Action,
   Amount,
@@ -14,81 +15,8 @@ import type { Program } from './program.js';
 
 type Named = Pick<Program, 'channels' | 'outputs' | 'counters' | 'machines' | 'sequences'>;
 
-const seconds = (s: number): string =>
-  s >= 60 && s % 60 === 0 ? `${s / 60} min` : formatNominal(s, 's');
 const nameIn = (list: readonly { id: string; name: string }[], id: string): string =>
   list.find((item) => item.id === id)?.name || id;
-
-/** "22:30" for seconds after midnight. */
-export const sayTime = (s: number): string => {
-  const two = (n: number): string => String(Math.floor(n)).padStart(2, '0');
-  return `${two(s / 3600)}:${two((s / 60) % 60)}`;
-};
-
-/** A condition in words: "north or east for 300 ms". */
-export function sayCondition(program: Named, condition: Condition): string {
-  const say = (c: Condition): string => sayCondition(program, c);
-  const inner = (c: Condition): string =>
-    ['all', 'any', 'then', 'at least'].includes(c.is) ? `(${say(c)})` : say(c);
-  const channel = (id: string): string => nameIn(program.channels, id);
-  switch (condition.is) {
-    case 'channel':
-      return channel(condition.channel);
-    case 'all':
-      return condition.of.map(inner).join(' and ');
-    case 'any':
-      return condition.of.map(inner).join(' or ');
-    case 'not':
-      return `not ${inner(condition.of)}`;
-    case 'at least':
-      return `at least ${condition.n} of ${condition.of.map(inner).join(', ')}`;
-    case 'for':
-      return `${inner(condition.of)} for ${seconds(condition.seconds)}`;
-    case 'begins':
-    case 'ends':
-      return `${inner(condition.of)} ${condition.is}`;
-    case 'then':
-      return `${inner(condition.first)} then ${inner(condition.second)} within ${seconds(condition.within)}`;
-    case 'press':
-      return condition.press === 'long'
-        ? `${channel(condition.channel)} pressed for ${seconds(condition.long)}`
-        : `${condition.press} press of ${channel(condition.channel)}`;
-    case 'count':
-      return `${nameIn(program.counters, condition.counter)} ${condition.compare} ${condition.value}`;
-    case 'time':
-      return `between ${sayTime(condition.from)} and ${sayTime(condition.to)}`;
-    case 'mode':
-      return sayMode(program, condition.machine, condition.mode);
-    case 'rule':
-      return `rule ${condition.rule} is active`;
-    case 'playing':
-      return `${nameIn(program.sequences, condition.sequence)} plays`;
-    default:
-      return sayCourse(channel(condition.channel), condition);
-  }
-}
-
-function sayCourse(
-  name: string,
-  condition: Extract<Condition, { is: 'reading' | 'changes' | 'flickers' }>,
-): string {
-  if (condition.is === 'reading') {
-    const { compare, counts } = condition;
-    return `${name} reads ${compare === 'equal' ? '' : `${compare} `}${counts}`;
-  }
-  if (condition.is === 'changes') {
-    const { by, over } = condition;
-    return `${name} ${by > 0 ? 'rises' : 'falls'} by ${Math.abs(by)} within ${seconds(over)}`;
-  }
-  return `${name} flickers at ${condition.from} to ${condition.to} Hz`;
-}
-
-/** A mode by its name, and by its chart's where there are several charts. */
-export function sayMode({ machines }: Named, machine: string, mode: string): string {
-  const chart = machines.find((m) => m.id === machine);
-  const name = nameIn(chart?.modes ?? [], mode);
-  return machines.length > 1 ? `${chart?.name ?? machine} is ${name}` : name;
-}
 
 /** How an output is driven: "on", "at 40 %", "follows knob", "in the pattern evacuation". */
 export function sayDrive(program: Named, drive: Drive): string {
@@ -100,7 +28,7 @@ export function sayDrive(program: Named, drive: Drive): string {
   if (times === undefined) return `pattern ${pattern}`;
   const often =
     typeof times === 'number' ? `${times}` : `${nameIn(program.counters, times.counter)}`;
-  const again = pause === undefined ? '' : `, again after ${seconds(pause)}`;
+  const again = pause === undefined ? '' : `, again after ${sayDuration(pause)}`;
   return `flashes ${often} times (${pattern})${again}`;
 }
 
@@ -137,13 +65,13 @@ export function sayRule(program: Named, rule: Rule): string {
 function sayEnd(program: Named, rule: Rule): string {
   const { atLeast, atMost, lockOut, hold, once } = rule;
   const parts: string[] = [];
-  if (once) parts.push(`for ${seconds(hold)}`);
-  else if (hold > 0) parts.push(`and ${seconds(hold)} longer`);
-  if (atLeast !== undefined) parts.push(`for at least ${seconds(atLeast)}`);
-  if (atMost !== undefined) parts.push(`for at most ${seconds(atMost)}`);
+  if (once) parts.push(`for ${sayDuration(hold)}`);
+  else if (hold > 0) parts.push(`and ${sayDuration(hold)} longer`);
+  if (atLeast !== undefined) parts.push(`for at least ${sayDuration(atLeast)}`);
+  if (atMost !== undefined) parts.push(`for at most ${sayDuration(atMost)}`);
   if (rule.until) parts.push(`until ${sayCondition(program, rule.until)}`);
   else if (rule.latch) parts.push('until reset');
-  if (lockOut !== undefined) parts.push(`then not for ${seconds(lockOut)}`);
+  if (lockOut !== undefined) parts.push(`then not for ${sayDuration(lockOut)}`);
   return parts.map((part) => ` ${part}`).join(',');
 }
 
@@ -158,7 +86,7 @@ export function sayTransition(program: Named, machine: Machine, transition: Tran
 export function sayTrigger(program: Named, { when, after }: Transition): string {
   const parts = [
     ...(when ? [sayCondition(program, when)] : []),
-    ...(after !== undefined ? [`after ${seconds(after)}`] : []),
+    ...(after !== undefined ? [`after ${sayDuration(after)}`] : []),
   ];
   return parts.join(', ');
 }
@@ -177,5 +105,5 @@ export function sayNotice(program: Named, { tells, heartbeat }: Notice): string 
         return `${nameIn(program.channels, tells.channel)}, when it has moved by ${tells.by}`;
     }
   })();
-  return `${what}${heartbeat === undefined ? '' : `, and every ${seconds(heartbeat)}`}`;
+  return `${what}${heartbeat === undefined ? '' : `, and every ${sayDuration(heartbeat)}`}`;
 }

@@ -1,5 +1,5 @@
 import { restingChannel, type ChannelState } from './channel-step.js';
-import type { Memory } from './condition.js';
+import type { Memory } from '../condition/index.js';
 import type { Program } from './program.js';
 
 /** Everything the controller remembers. */

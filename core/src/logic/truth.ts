@@ -1,8 +1,7 @@
+import { isEvent, kindOfCondition, sayCondition, sayMode } from '../condition/index.js';
 import { outerConditions, type Condition, type Machine, type Rule } from '../design/index.js';
 import {
-  events,
   holdsIn,
-  isEvent,
   jointKey,
   nextJoints,
   reach,
@@ -12,7 +11,6 @@ import {
   type World,
 } from './possible.js';
 import type { Program } from './program.js';
-import { sayCondition, sayMode } from './say.js';
 
 /** Something that is true of a program, whatever happens, and that its maker may not have meant. */
 export interface Truth {
@@ -91,7 +89,7 @@ function aboutModes(program: Program, machine: Machine, m: number, reached: Reac
 const because = (program: Program, world: World): string => {
   const names = [...world.yes]
     .map((text) => JSON.parse(text) as Condition)
-    .filter((c) => !events.has(c.is))
+    .filter((c) => !kindOfCondition(c).event)
     .map((c) => sayCondition(program, c));
   return names.length > 0 ? ` with ${names.join(' and ')}` : '';
 };

@@ -4,3 +4,4 @@ export { formatNominal, formatQuantity } from './format-quantity.js';
 export { eSeries, preferredValues, type ESeries } from './e-series.js';
 export { bandColours, colourBands, readBands, type BandColour } from './colour-code.js';
 export { levelOf, pressureAt, pressureOf } from './sound-level.js';
+export { sayTime } from './time-of-day.js';

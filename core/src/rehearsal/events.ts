@@ -1,9 +1,9 @@
 import { kindOf } from '../catalog/index.js';
+import { sayMode } from '../condition/index.js';
 import type { Design } from '../design/index.js';
 import {
   baselineCounts,
   levelsOf,
-  sayMode,
   sayRule,
   sayTrigger,
   type Cause,

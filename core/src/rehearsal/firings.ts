@@ -1,11 +1,6 @@
 import { kindOf } from '../catalog/index.js';
-import {
-  everyCondition,
-  type Condition,
-  type Design,
-  type Drive,
-  type Sign,
-} from '../design/index.js';
+import { kindOfCondition } from '../condition/index.js';
+import { everyCondition, type Design, type Drive, type Sign } from '../design/index.js';
 import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { ActingChange, LogicChange } from './traces.js';
@@ -149,13 +144,6 @@ const nameOf = (list: readonly { id: string; name: string }[], id: string): stri
  */
 export function longestWait(design: Design): number {
   const modes = design.machines.flatMap((m) => m.transitions.map((t) => t.after ?? 0));
-  const conditions = everyCondition(design).map(([, condition]) => waitIn(condition));
+  const conditions = everyCondition(design).map(([, c]) => kindOfCondition(c).waits?.(c) ?? 0);
   return [...modes, ...conditions].reduce((sum, s) => sum + s, 0);
-}
-
-/** How long a condition may wait after what it looks at, s. */
-function waitIn(condition: Condition): number {
-  if (condition.is === 'for') return condition.seconds;
-  if (condition.is === 'then') return condition.within;
-  return condition.is === 'press' ? condition.long + condition.gap : 0;
 }

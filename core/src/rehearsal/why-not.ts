@@ -7,7 +7,8 @@ import {
   type Rule,
   type Sign,
 } from '../design/index.js';
-import { sayCondition, sayMode, sayRule } from '../logic/index.js';
+import { sayCondition, sayMode } from '../condition/index.js';
+import { sayRule } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { beginnings, heldIn, longestYes, nearest, statesIn, type Stretch } from './held.js';
 import { channelKnobs, joined, orderKnobs, timeKnob, type Knob } from './knobs.js';

@@ -1,3 +1,4 @@
+import { kindOfCondition } from '../../condition/index.js';
 import { channelReader, kindOf, paramsOf } from '../../catalog/index.js';
 import { everyCondition, splitRef, type Channel, type Design } from '../../design/index.js';
 import { upperTail } from '../../judge/index.js';
@@ -43,7 +44,7 @@ const sayLevel = ({ side, trip }: Level): string => `${side} ${tell(trip)}`;
 /** Channels whose reading is used as a number and whose answer nothing asks for, such as a knob. */
 function onlyNumbers(design: Design): Set<string> {
   const asked = everyCondition(design).flatMap(([, c]) =>
-    c.is === 'channel' || c.is === 'press' || c.is === 'flickers' ? [c.channel] : [],
+    'channel' in c && !kindOfCondition(c).numeric ? [c.channel] : [],
   );
   return new Set([...conditionsOf(design).numbers].filter((id) => !asked.includes(id)));
 }

@@ -41,7 +41,7 @@ describe('the Act step', () => {
     const added = (): Condition | undefined => bench.session.design()?.rules.at(-1)?.when;
     expect(added()).toEqual({ is: 'channel', channel: 'low' });
     const menu = (): Element => step.all('yu-rule-card .open yu-condition .menu')[0];
-    await choose(step, menu(), 'around 2');
+    await choose(step, menu(), 'around not');
     expect(added()).toEqual({ is: 'not', of: { is: 'channel', channel: 'low' } });
     await choose(step, step.all('yu-rule-card .open yu-condition .menu').at(-1) as Element, 'only');
     await choose(step, menu(), 'instead mode');
@@ -117,7 +117,7 @@ it('a condition of each kind is put into words that can be changed', async () =>
     expect(field.text()).toMatch(words);
     const changes: Condition[] = [];
     field.fixture.componentInstance.changed.subscribe((c) => changes.push(c));
-    await choose(field, field.all('.menu').at(-1) as Element, 'around 0');
+    await choose(field, field.all('.menu').at(-1) as Element, 'around all');
     expect(changes.at(-1)).toMatchObject({ is: 'all', of: [condition, {}] });
     field.fixture.destroy();
   }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { channelReader, kindOf, type Param } from '@yurei/core/catalog';
-import { freshId, wholeOf, type Channel, type Rule } from '@yurei/core/design';
+import { wholeOf } from '@yurei/core/condition';
+import { freshId, type Channel, type Rule } from '@yurei/core/design';
 import { unmeasured } from '@yurei/core/judge';
 import { sayRule } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';

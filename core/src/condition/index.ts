@@ -1,0 +1,15 @@
+export {
+  conditionKinds,
+  fieldsOf,
+  isEvent,
+  joinsParts,
+  kindOfCondition,
+  partsOf,
+  wholeOf,
+  type Condition,
+} from './condition.js';
+export type { ConditionKind, Offer, Things, Told, Token, Words } from './condition-kind.js';
+export type { Field, Named, NumberField } from './field.js';
+export type { ChannelSeen, Look, Memory, Seen, View } from './seen.js';
+export { sayCondition, sayDuration, sayMode, type Names } from './say-condition.js';
+export { withoutParts } from './without-parts.js';

@@ -1,0 +1,19 @@
+import type { Condition } from '../condition.js';
+import { defineCondition } from '../condition-kind.js';
+import { parts } from '../field.js';
+
+export interface All {
+  is: 'all';
+  of: Condition[];
+}
+
+export const all = defineCondition<All>({
+  is: 'all',
+  fields: { of: parts('and') },
+  look: (_, seen) => seen.parts.every(Boolean),
+  told: ({ of }, { holds }) => of.every(holds),
+  say: ({ of }, words) => of.map((part) => words.part(part)).join(' and '),
+  phrase: () => [{ field: 'of' }],
+  written: { sign: '&&' },
+  offer: { label: '… and …', around: (of, another) => ({ is: 'all', of: [of, another] }) },
+});

@@ -1,0 +1,19 @@
+import type { Condition } from '../condition.js';
+import { defineCondition } from '../condition-kind.js';
+import { parts } from '../field.js';
+
+export interface Any {
+  is: 'any';
+  of: Condition[];
+}
+
+export const any = defineCondition<Any>({
+  is: 'any',
+  fields: { of: parts('or') },
+  look: (_, seen) => seen.parts.some(Boolean),
+  told: ({ of }, { holds }) => of.some(holds),
+  say: ({ of }, words) => of.map((part) => words.part(part)).join(' or '),
+  phrase: () => [{ field: 'of' }],
+  written: { sign: '||' },
+  offer: { label: '… or …', around: (of, another) => ({ is: 'any', of: [of, another] }) },
+});

@@ -1,0 +1,30 @@
+import type { Condition } from '../condition.js';
+import { defineCondition } from '../condition-kind.js';
+import { part } from '../field.js';
+import type { Memory } from '../seen.js';
+
+/** Event: it held before and does not now. */
+export interface Ends {
+  is: 'ends';
+  of: Condition;
+}
+
+interface Was extends Memory {
+  was?: boolean;
+}
+
+export const ends = defineCondition<Ends, Was>({
+  is: 'ends',
+  fields: { of: part },
+  event: true,
+  turns: true,
+  look: (_, { parts: [now], memory: { was } }) => ({
+    holds: was === true && !now,
+    memory: { was: now },
+  }),
+  lets: ({ of }, holds) => !holds(of),
+  say: ({ of }, words) => `${words.part(of)} ends`,
+  phrase: () => [{ field: 'of' }, 'ends'],
+  written: { call: 'ends' },
+  offer: { label: '… ends', around: (of) => ({ is: 'ends', of }) },
+});

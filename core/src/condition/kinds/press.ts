@@ -1,0 +1,95 @@
+import { defineCondition } from '../condition-kind.js';
+import { choice, name, seconds } from '../field.js';
+import type { Memory } from '../seen.js';
+
+/** Event: a channel answers yes for less than `long`, just now for as long as that, or twice within `gap`, s. */
+export interface Press {
+  is: 'press';
+  channel: string;
+  press: 'short' | 'long' | 'double';
+  long: number;
+  gap: number;
+}
+
+/** What a channel that is pressed has done so far. */
+interface Presses {
+  down: boolean;
+  /** When it went down, s. */
+  at: number;
+  /** It has been told as long already, or belongs to a double press. */
+  told: boolean;
+  /** When a short press ended that may still become a double one, s. */
+  short?: number;
+}
+
+interface Pressed extends Memory {
+  presses?: Presses;
+}
+
+/**
+ * Short: up again before `long`, and for double presses no second one within `gap`. Long: told while it is
+ * still down. Double: the second of two short presses goes down within `gap` after the first went up.
+ */
+function step(
+  before: Presses,
+  down: boolean,
+  { long, gap }: Press,
+  t: number,
+): { next: Presses; event?: Press['press'] } {
+  const waiting = before.short !== undefined && t < before.short + gap;
+  if (down && !before.down) {
+    if (waiting) return { next: { down, at: t, told: true }, event: 'double' };
+    const late = before.short === undefined ? {} : { event: 'short' as const };
+    return { next: { down, at: t, told: false }, ...late };
+  }
+  if (down) {
+    const isLong = !before.told && t >= before.at + long;
+    return isLong ? { next: { ...before, told: true }, event: 'long' } : { next: before };
+  }
+  if (before.down) {
+    const next = { down, at: before.at, told: true };
+    if (before.told) return { next };
+    return gap > 0 ? { next: { ...next, short: t } } : { next, event: 'short' };
+  }
+  if (before.short === undefined || waiting) return { next: { ...before, down } };
+  return { next: { down, at: before.at, told: true }, event: 'short' };
+}
+
+export const press = defineCondition<Press, Pressed>({
+  is: 'press',
+  fields: {
+    channel: name('channel', 'Channel'),
+    press: choice('Kind of press', 'short', 'long', 'double'),
+    long: seconds('Long is', { above: true }),
+    gap: seconds('Second press within'),
+  },
+  event: true,
+  look: (c, { view, memory, t }) => {
+    const down = view.channels[c.channel]?.tripped ?? false;
+    const { next, event } = step(memory.presses ?? { down, at: t, told: true }, down, c, t);
+    const due = next.down && !next.told ? next.at + c.long : (next.short ?? Infinity) + c.gap;
+    return {
+      holds: event === c.press,
+      memory: { presses: next, ...(due < Infinity ? { due } : {}) },
+    };
+  },
+  waits: ({ long, gap }) => long + gap,
+  say: (c, words) =>
+    c.press === 'long'
+      ? `${words.channel(c.channel)} pressed for ${words.time(c.long)}`
+      : `${c.press} press of ${words.channel(c.channel)}`,
+  phrase: (c) => [
+    { field: 'press' },
+    'press of',
+    { field: 'channel' },
+    ...(c.press === 'double'
+      ? [', second within', { field: 'gap' }]
+      : [', long is', { field: 'long' }]),
+  ],
+  written: { call: 'press' },
+  offer: {
+    label: 'a press',
+    alone: ({ channels: [first] }) =>
+      first && { is: 'press', channel: first.id, press: 'short', long: 2, gap: 0 },
+  },
+});

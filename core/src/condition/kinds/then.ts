@@ -1,0 +1,51 @@
+import type { Condition } from '../condition.js';
+import { defineCondition } from '../condition-kind.js';
+import { part, seconds } from '../field.js';
+import type { Look, Memory } from '../seen.js';
+
+/** Event: the second begins within so many seconds of the first. */
+export interface Then {
+  is: 'then';
+  first: Condition;
+  second: Condition;
+  within: number;
+}
+
+/** Of two that may begin one after the other: whether each held, which began, and when. */
+interface Pair extends Memory {
+  was?: readonly boolean[];
+  began?: 0 | 1;
+  at?: number;
+}
+
+/**
+ * Of the two, the one that began first is remembered; when the other begins in time the order is known, and both are
+ * forgotten. Both beginning in the same look tell no order.
+ */
+function look(within: number, now: readonly boolean[], pair: Pair, t: number): Look<Pair> {
+  const was = pair.was ?? now;
+  const begin = [now[0] && !was[0], now[1] && !was[1]];
+  const alive = pair.at !== undefined && t - pair.at <= within;
+  const forgotten = { was: [...now] };
+  if (begin[0] === begin[1])
+    return { holds: false, memory: begin[0] || !alive ? forgotten : { ...pair, was: [...now] } };
+  const began = begin[0] ? 0 : 1;
+  if (alive && pair.began !== began) return { holds: began === 1, memory: forgotten };
+  return { holds: false, memory: { was: [...now], began, at: t } };
+}
+
+export const then = defineCondition<Then, Pair>({
+  is: 'then',
+  fields: { first: part, second: part, within: seconds('Within', { above: true }) },
+  event: true,
+  look: ({ within }, { parts, memory, t }) => look(within, parts, memory, t),
+  waits: ({ within }) => within,
+  say: ({ first, second, within }, words) =>
+    `${words.part(first)} then ${words.part(second)} within ${words.time(within)}`,
+  phrase: () => [{ field: 'first' }, 'then', { field: 'second' }, 'within', { field: 'within' }],
+  written: { call: 'then' },
+  offer: {
+    label: '… then … within a time',
+    around: (of, another) => ({ is: 'then', first: of, second: another, within: 2 }),
+  },
+});

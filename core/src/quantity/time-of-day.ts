@@ -1,0 +1,5 @@
+/** "22:30" for seconds after midnight. */
+export const sayTime = (s: number): string => {
+  const two = (n: number): string => String(Math.floor(n)).padStart(2, '0');
+  return `${two(s / 3600)}:${two((s / 60) % 60)}`;
+};

@@ -1,4 +1,4 @@
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 import { formatNominal } from '../quantity/index.js';
 import { definePart } from './define-part.js';
 import type { Param, PartKind, PartState, ValuesOf } from './part-kind.js';

@@ -1,5 +1,5 @@
 import { across } from './solved-values.js';
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 import { supplyLimits, type Limit } from './limit.js';
 import type { Curve, Param, SolvedPart, Terminal } from './part-kind.js';
 import { draws } from './sensor-output.js';

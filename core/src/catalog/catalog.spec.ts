@@ -1,10 +1,10 @@
+import { elementNodes } from '../element/index.js';
 import { slipwayBeam } from '../testing/demo.js';
 import {
   catalog,
   checkDesign,
   checkParam,
   converterCounts,
-  elementNodes,
   kindOf,
   readParam,
   restFelt,

@@ -1,4 +1,4 @@
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 
 /**
  * What bounds the kick of a coil when it is switched off: losses in the iron beside it, and the

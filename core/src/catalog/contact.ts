@@ -1,4 +1,4 @@
-import type { Element, ElementOf } from './element.js';
+import type { Element, ElementOf } from '../element/index.js';
 import type { Param, Terminal } from './part-kind.js';
 
 /** The two ends of a contact that something outside the circuit moves. */

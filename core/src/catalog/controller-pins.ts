@@ -1,4 +1,4 @@
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 import type { PinSkill } from '../design/index.js';
 import type { Limit } from './limit.js';
 import type { PinState, Terminal } from './part-kind.js';

@@ -1,4 +1,4 @@
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 import {
   comparatorInside,
   comparatorNotes,

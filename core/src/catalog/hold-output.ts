@@ -1,5 +1,5 @@
 import { choice } from './choice.js';
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 import type { Param, ValuesOf } from './part-kind.js';
 import { constant, yesNo } from './sensor-output.js';
 

@@ -1,5 +1,3 @@
-export type { Element, ElementOf, ElementType, Waveform } from './element.js';
-export { elementNodes, signalNodes } from './element-nodes.js';
 export { moduleElements } from './module.js';
 export * from './part-kind.js';
 export * from './facets.js';

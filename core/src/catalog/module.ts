@@ -1,5 +1,5 @@
-import type { Element } from './element.js';
-import { nodeFields } from './element-nodes.js';
+import type { Element } from '../element/index.js';
+import { withNodes } from '../element/index.js';
 import type { InnerPart, Inside, Param, PartKind, PartState, ValuesOf } from './part-kind.js';
 import { valuesOf } from './values-of.js';
 
@@ -44,9 +44,7 @@ export function moduleElements<V>(inside: Inside<V>, params: V, state: PartState
       local.startsWith('#') ? `#${id}${local}` : joint(`${id}.${local}`);
     const wired = { ...state, pins: {}, wired: () => true };
     return kind.elements(valuesOf(kind.params, own), wired).map((element) => {
-      const fields = nodeFields[element.type] as readonly string[];
-      const moved = fields.map((f) => [f, node((element as never)[f])] as const);
-      return { ...element, ...Object.fromEntries(moved) } as Element;
+      return withNodes(element, node);
     });
   });
 }

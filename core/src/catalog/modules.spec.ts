@@ -1,12 +1,6 @@
+import { elementNodes } from '../element/index.js';
 import { sketch } from '../testing/small.js';
-import {
-  catalog,
-  checkDesign,
-  elementNodes,
-  moduleElements,
-  openModule,
-  restFelt,
-} from './index.js';
+import { catalog, checkDesign, moduleElements, openModule, restFelt } from './index.js';
 
 const modules = catalog.filter((k) => k.inside);
 const onTheBench = (kind: string, params = '') =>

@@ -1,6 +1,6 @@
 import type { Unit } from '../quantity/index.js';
 import type { PinMode, PinSkill } from '../design/index.js';
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 import type { Facets } from './facets.js';
 import type { Felt, Quantity } from './surroundings.js';
 

@@ -1,4 +1,4 @@
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 
 /** Gain of a receiving transistor; only its product with the photocurrent of its base shows. */
 export const photoGain = 400;

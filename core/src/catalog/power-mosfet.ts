@@ -1,4 +1,4 @@
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 
 /** On resistance at 5 V at the gate, Ω, gate threshold and rated drain voltage, V. */
 interface Values {

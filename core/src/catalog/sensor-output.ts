@@ -1,4 +1,4 @@
-import type { Element } from './element.js';
+import type { Element } from '../element/index.js';
 
 /** The terminals between which a sensor's output stage works. */
 export interface Stage {

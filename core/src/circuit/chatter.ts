@@ -1,4 +1,4 @@
-import type { Device } from './devices/index.js';
+import type { Device } from '../element/index.js';
 
 /** A device that changes this often within this time chatters. */
 const chatterFlips = 200;

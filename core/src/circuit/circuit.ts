@@ -1,5 +1,4 @@
 import {
-  elementNodes,
   kindOf,
   paramsOf,
   restFelt,
@@ -12,15 +11,16 @@ import {
   type SolvedPart,
   valuesOf,
 } from '../catalog/index.js';
+import { elementNodes } from '../element/index.js';
 import { splitRef, type Design } from '../design/index.js';
-import type { Device } from './devices/index.js';
+import type { Device } from '../element/index.js';
 import { makeNetlist, nodeLabel, restingState, type Netlist } from './netlist.js';
 import { Network, type Steady } from './network.js';
 import { PartValues } from './part-values.js';
 import { explainIslands, explainLoop, explainOscillation, noGround } from './problems.js';
 import { sourceOhms } from './small-signal.js';
 import type { CircuitProblem, Solution } from './solution.js';
-import { SingularMatrixError } from './sparse-lu.js';
+import { SingularMatrixError } from '../equations/index.js';
 import { Transient, type TransientOptions } from './transient.js';
 import { wireCurrents } from './wire-currents.js';
 

@@ -7,8 +7,8 @@ export {
   type SolvedNet,
 } from './solution.js';
 export type { Method } from './operating-point.js';
-export { SingularMatrixError, SparseLU } from './sparse-lu.js';
-export { thermalVoltage } from './devices/index.js';
+export { SingularMatrixError, SparseLU } from '../equations/index.js';
+export { thermalVoltage } from '../element/index.js';
 export { Network, type Memory, type Steady } from './network.js';
 export type { PlacedElement } from './structure.js';
 export {

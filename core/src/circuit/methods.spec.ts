@@ -1,4 +1,4 @@
-import type { Element } from '../catalog/index.js';
+import type { Element } from '../element/index.js';
 import { demo, slipwayBeam } from '../testing/demo.js';
 import { c, l, r, record, step, wire } from '../testing/lab.js';
 import { sketch } from '../testing/small.js';

@@ -1,5 +1,4 @@
 import {
-  elementNodes,
   kindOf,
   nameNet,
   paramsOf,
@@ -7,6 +6,7 @@ import {
   type NamedNet,
   type PartState,
 } from '../catalog/index.js';
+import { elementNodes } from '../element/index.js';
 import { deriveNets, netIndex, splitRef, terminalRef, type Design } from '../design/index.js';
 import type { PlacedElement } from './structure.js';
 

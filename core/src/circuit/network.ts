@@ -1,10 +1,15 @@
-import { elementNodes, signalNodes, type Element } from '../catalog/index.js';
+import {
+  elementNodes,
+  makeDevice,
+  signalNode,
+  type Device,
+  type Element,
+} from '../element/index.js';
 import { checkElement, checkElements } from './check-elements.js';
-import { makeDevice, type Device } from './devices/index.js';
 import type { Sorted } from './newton.js';
 import { operatingPoint, type Settled } from './operating-point.js';
 import { diagnoseStructure, type PlacedElement, type Structure } from './structure.js';
-import { System } from './system.js';
+import { System } from '../equations/index.js';
 
 /** Most changes of mode on the way to a steady state before it is said to have none. */
 const mostFlips = 200;
@@ -158,8 +163,8 @@ export class Network {
 
 /** The signal node of an element, if it has one. */
 function signalOf({ element, node }: PlacedElement): string | undefined {
-  const signal = signalNodes[element.type] as ((e: Element) => string) | undefined;
-  return signal && node(signal(element));
+  const signal = signalNode(element);
+  return signal === undefined ? undefined : node(signal);
 }
 
 const nodesOf = ({ element, node }: PlacedElement): string[] => elementNodes(element).map(node);

@@ -1,5 +1,5 @@
-import type { Device } from './devices/index.js';
-import type { System } from './system.js';
+import type { Device } from '../element/index.js';
+import type { System } from '../equations/index.js';
 
 /** When a guess stands: no unknown moves more than a share of itself, or than an amount in V or A. */
 export interface Closeness {

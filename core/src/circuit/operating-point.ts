@@ -1,6 +1,6 @@
 import { exact, newton, type Closeness, type Outcome, type Sorted } from './newton.js';
-import { SingularMatrixError } from './sparse-lu.js';
-import type { System } from './system.js';
+import { SingularMatrixError } from '../equations/index.js';
+import type { System } from '../equations/index.js';
 
 /** Which way led to the operating point. */
 export type Method = 'newton' | 'gmin stepping' | 'source stepping' | 'pseudo-transient';

@@ -1,4 +1,5 @@
-import { elementNodes, type SolvedPart } from '../catalog/index.js';
+import { type SolvedPart } from '../catalog/index.js';
+import { elementNodes } from '../element/index.js';
 import type { Network } from './network.js';
 
 /** No element has more nodes than this. */

@@ -1,7 +1,7 @@
 import { newton, type Closeness, type Sorted } from './newton.js';
 import { operatingPoint } from './operating-point.js';
-import { SingularMatrixError } from './sparse-lu.js';
-import type { System } from './system.js';
+import { SingularMatrixError } from '../equations/index.js';
+import type { System } from '../equations/index.js';
 
 /**
  * Alexander's singly diagonally implicit Runge–Kutta method: three stages, third order, L-stable and

@@ -1,5 +1,5 @@
 import type { Network } from './network.js';
-import { SparseLU } from './sparse-lu.js';
+import { SparseLU } from '../equations/index.js';
 
 /** Noise at a node, from each part. */
 export interface Noise {

@@ -1,4 +1,4 @@
-import { elementNodes, signalNodes, type Element, type ElementOf } from '../catalog/index.js';
+import { elementNodes, kindOfElement, signalNode, type Element } from '../element/index.js';
 
 /** An element with its part and its nodes as circuit-wide names. */
 export interface PlacedElement {
@@ -6,54 +6,6 @@ export interface PlacedElement {
   element: Element;
   node: (local: string) => string;
 }
-
-/** Pairs of nodes between which direct current can flow. */
-const conducting: { [T in Element['type']]: (e: ElementOf<T>) => string[][] } = {
-  resistor: (e) => [[e.a, e.b]],
-  capacitor: () => [],
-  inductor: (e) => [[e.a, e.b]],
-  'voltage-source': (e) => [[e.plus, e.minus]],
-  'current-source': () => [],
-  transconductance: () => [],
-  'product-source': () => [],
-  diode: (e) => [[e.anode, e.cathode]],
-  bipolar: (e) => [
-    [e.base, e.emitter],
-    [e.base, e.collector],
-  ],
-  mosfet: (e) => [[e.drain, e.source]],
-  thyristor: (e) => [
-    [e.anode, e.cathode],
-    [e.gate, e.cathode],
-  ],
-  comparator: (e) => [[e.output, e.ground]],
-  'op-amp': (e) => [[e.output, e.ground]],
-  schmitt: (e) => [[e.output, e.ground]],
-  'timer-core': (e) => [
-    [e.output, e.ground],
-    [e.discharge, e.ground],
-  ],
-  regulator: (e) => [
-    [e.input, e.ground],
-    [e.output, e.ground],
-  ],
-  battery: (e) => [[e.plus, e.minus]],
-  fuse: (e) => [[e.a, e.b]],
-  filament: (e) => [[e.a, e.b]],
-  motor: (e) => [[e.a, e.b]],
-  'relay-coil': (e) => [[e.plus, e.minus]],
-  contact: (e) => [[e.a, e.b]],
-  switch: (e) => [[e.a, e.b]],
-  level: () => [],
-  'warm-up': () => [],
-  conductance: (e) => [[e.a, e.b]],
-};
-
-/** Pairs of nodes whose difference is forced. */
-const forcing = (e: Element): string[][] => {
-  if (e.type === 'voltage-source') return [[e.plus, e.minus]];
-  return e.type === 'inductor' && e.ohms === 0 ? [[e.a, e.b]] : [];
-};
 
 /** Groups of nodes, joined pair by pair. */
 class Groups {
@@ -77,17 +29,6 @@ class Groups {
     return ra !== rb;
   }
 }
-
-/** Which groups of an element's nodes stand apart from its others: no current ever passes between the groups. */
-const apart: { [T in Element['type']]?: (e: ElementOf<T>) => string[][] } = {
-  contact: (e) => [[e.control]],
-  conductance: (e) => [[e.control]],
-  ...Object.fromEntries(
-    Object.entries(signalNodes).map(([type, signal]) => [type, (e: never) => [[signal(e)]]]),
-  ),
-  transconductance: (e) => [[e.plus, e.minus]],
-  'product-source': (e) => [[e.plus, e.minus], [e.by]],
-};
 
 /** What can be said of a circuit before solving it. */
 export interface Structure {
@@ -115,24 +56,24 @@ export function diagnoseStructure(
   const [paths, held, near, tied, forced] = Array.from({ length: 5 }, () => new Groups());
   const loop = new Set<string>();
   for (const { part, element, node } of placed) {
-    const pairs = conducting[element.type] as (e: Element) => string[][];
-    for (const [a, b] of pairs(element)) {
+    const kind = kindOfElement(element);
+    for (const [a, b] of kind.conducts(element)) {
       paths.join(node(a), node(b));
       held.join(node(a), node(b));
     }
     if (element.type === 'capacitor') held.join(node(element.a), node(element.b));
-    const signal = (signalNodes[element.type] as ((e: Element) => string) | undefined)?.(element);
-    if (signal !== undefined && reference !== undefined) {
+    const signal = signalNode(element);
+    if (signal !== undefined && reference !== undefined)
       for (const groups of [paths, held, near]) groups.join(node(signal), reference);
-    }
     const own = elementNodes(element);
-    const away = (apart[element.type] as ((e: Element) => string[][]) | undefined)?.(element) ?? [];
+    const away = [...(kind.apart?.(element) ?? []), ...(signal === undefined ? [] : [[signal]])];
     for (const local of own) {
       tied.join(node(own[0]), node(local));
       if (!away.flat().includes(local)) near.join(node(own[0]), node(local));
     }
     for (const group of away) for (const local of group) near.join(node(group[0]), node(local));
-    for (const [a, b] of forcing(element)) if (!forced.join(node(a), node(b))) loop.add(part);
+    for (const [a, b] of kind.forces?.(element) ?? [])
+      if (!forced.join(node(a), node(b))) loop.add(part);
   }
   const names = [...nodes];
   const home = (groups: Groups): ((name: string) => boolean) => {

@@ -1,4 +1,4 @@
-import type { Element, ElementOf } from '../catalog/index.js';
+import type { Element, ElementOf } from '../element/index.js';
 import { c, crossings, deviation, l, r, record, step, wire } from '../testing/lab.js';
 
 /** A 555-type timer without drops or delays, so that the data sheet's equations hold exactly. */

@@ -1,5 +1,5 @@
 import { ChatterWatch, type Chatter } from './chatter.js';
-import type { Device } from './devices/index.js';
+import type { Device } from '../element/index.js';
 import type { Network } from './network.js';
 import { Sdirk, stageShares } from './sdirk.js';
 

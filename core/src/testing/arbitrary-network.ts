@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Element } from '../catalog/index.js';
+import type { Element } from '../element/index.js';
 
 const node = fc.constantFrom('0', 'a', 'b', 'c', 'd', 'e');
 const pair = fc.tuple(node, node).filter(([a, b]) => a !== b);

@@ -1,4 +1,4 @@
-import type { Element } from '../catalog/index.js';
+import type { Element } from '../element/index.js';
 import { Network, Transient, type TransientOptions } from '../circuit/index.js';
 
 /** Elements wired by their own node names, with "0" as ground; each is a part called by its place. */

@@ -1,4 +1,5 @@
-import { kindOf, paramsOf, type Element, type PartState } from '../catalog/index.js';
+import { kindOf, paramsOf, type PartState } from '../catalog/index.js';
+import { type Element } from '../element/index.js';
 import type { Part } from '../design/index.js';
 
 const modelOf = new WeakMap<Part, readonly Element[]>();

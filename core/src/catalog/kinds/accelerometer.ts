@@ -1,7 +1,7 @@
 import { definePart } from '../define-part.js';
 import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { Element } from '../element.js';
+import type { Element } from '../../element/index.js';
 import { draws } from '../sensor-output.js';
 
 const gravity = 9.80665;

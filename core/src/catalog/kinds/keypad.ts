@@ -1,5 +1,5 @@
 import { definePart } from '../define-part.js';
-import type { Element } from '../element.js';
+import type { Element } from '../../element/index.js';
 import type { Terminal } from '../part-kind.js';
 
 const rows = ['R1', 'R2', 'R3', 'R4'];

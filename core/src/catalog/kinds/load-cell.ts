@@ -1,6 +1,6 @@
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { Element } from '../element.js';
+import type { Element } from '../../element/index.js';
 
 export const loadCell = definePart({
   kind: 'load-cell',

@@ -1,7 +1,7 @@
 import { into } from '../solved-values.js';
 import { definePart } from '../define-part.js';
 import { formatQuantity } from '../../quantity/index.js';
-import type { Element } from '../element.js';
+import type { Element } from '../../element/index.js';
 
 const colours = ['red', 'green', 'blue'] as const;
 /** Below this a chip is hard to see in a lit room (common practice). */

@@ -1,5 +1,5 @@
 import { definePart } from '../define-part.js';
-import type { Element } from '../element.js';
+import type { Element } from '../../element/index.js';
 
 /** The two contacts in the four quarters of a step. */
 const gray: readonly (readonly [0 | 1, 0 | 1])[] = [

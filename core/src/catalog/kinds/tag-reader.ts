@@ -2,7 +2,7 @@ import { across } from '../solved-values.js';
 import { definePart } from '../define-part.js';
 import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
-import type { Element } from '../element.js';
+import type { Element } from '../../element/index.js';
 import { draws } from '../sensor-output.js';
 
 export const tagReader = definePart({

@@ -1,4 +1,5 @@
-import type { ElementOf, Facets } from '../../catalog/index.js';
+import type { Facets } from '../../catalog/index.js';
+import type { ElementOf } from '../../element/index.js';
 import { terminalRef, type Part, type TerminalRef } from '../../design/index.js';
 import { Draft, elementsOf } from '../../wiring/index.js';
 import { allStates, voltsIn, type Evidence } from '../evidence.js';

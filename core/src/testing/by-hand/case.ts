@@ -1,4 +1,4 @@
-import type { Element } from '../../catalog/index.js';
+import type { Element } from '../../element/index.js';
 import { thermalVoltage } from '../../circuit/index.js';
 
 /** A circuit, and its equations written out by hand for an independent integrator. */

@@ -1,4 +1,4 @@
-import type { Element } from '../../catalog/index.js';
+import type { Element } from '../../element/index.js';
 import { c, r } from '../lab.js';
 import { dc, diode, shockley, sine, wave, type Case } from './case.js';
 

@@ -1,0 +1,14 @@
+export {
+  elementNodes,
+  kindOfElement,
+  makeDevice,
+  signalNode,
+  withNodes,
+  type Element,
+  type ElementOf,
+  type ElementType,
+} from './elements.js';
+export type { Device, ElementKind, Switching } from './define-element.js';
+export { thermalVoltage } from './junction.js';
+export type { NoiseSource } from './noise.js';
+export type { Waveform } from './waveform.js';

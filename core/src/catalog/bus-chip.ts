@@ -12,6 +12,9 @@ export const busTerminals = [
   { id: 'SCL', label: 'SCL', role: 'signal-in' },
 ] as const satisfies readonly Terminal[];
 
+/** The lines over which a chip on a bus is asked and answers. */
+export const busLines = ['SDA', 'SCL'] as const;
+
 /** What every chip on a bus is asked: its address and what it draws. */
 export const busParams = (address: number, amps: number) =>
   [

@@ -1,11 +1,11 @@
 import type { Design, PinMode } from '../design/index.js';
 import { sketch } from '../testing/small.js';
-import { channelReader, readable, restFelt, type SolvedPart } from './index.js';
+import { channelReader, findKind, readable, restFelt, type SolvedPart } from './index.js';
 
 const board = (pins: [string, PinMode][] = [], ...parts: string[]): Design => ({
   ...sketch(
     ['controller-5v-8bit U', 'resistor R', 'light-proximity-chip B', ...parts],
-    ['U.A0 R.a', 'U.D2 R.b'],
+    ['U.A0 R.a', 'U.D2 R.b', 'U.A4 B.SDA', 'U.A5 B.SCL'],
   ),
   controller: { pins: pins.map(([pin, mode]) => ({ pin, mode })) },
 });
@@ -63,13 +63,26 @@ describe('how a channel is read', () => {
   });
 
   it('offers wired pins and all readouts', () => {
-    expect(readable(board())).toEqual(['U.A0', 'U.D2', 'B.ambient', 'B.proximity']);
+    expect(readable(board())).toEqual(['U.A0', 'U.A4', 'U.A5', 'U.D2', 'B.ambient', 'B.proximity']);
   });
 });
 
+/** Everything through which the part of a readout answers wired to a pin. */
+function joined(design: Design, ref: string): Design {
+  const [part, id] = ref.split('.');
+  const kind = design.parts.find((p) => p.id === part)?.kind ?? '';
+  const { through = [] } = findKind(kind)?.reads?.find((r) => r.id === id) ?? {};
+  const wires = through.map((own, i) => ({
+    id: `j${i}`,
+    from: `U.D${3 + i}`,
+    to: `${part}.${own}`,
+  }));
+  return { ...design, wires: [...design.wires, ...wires] };
+}
+
 describe('numbers that parts give', () => {
   const reading = (ref: string, felt: object, ...parts: string[]): number => {
-    const reader = channelReader(board([], ...parts), ref);
+    const reader = channelReader(joined(board([], ...parts), ref), ref);
     const told = reader?.by === 'readout' && reader.counts({ ...restFelt, ...felt }, fed);
     return typeof told === 'number' ? told : NaN;
   };
@@ -108,5 +121,61 @@ describe('numbers that parts give', () => {
     ['K.counts', { touch: 5e-12 }, 150, 'touch-pad K'],
   ])('%s with %j reads %d', (ref, felt, counts, part) => {
     expect(reading(ref, felt, part)).toBeCloseTo(counts, 6);
+  });
+});
+
+describe('a number comes over wires', () => {
+  const answers = (parts: string[], wires: string[], ref: string): boolean => {
+    const reader = channelReader(sketch(['controller-5v-8bit U', ...parts], wires), ref);
+    return reader?.by === 'readout' && reader.counts(restFelt, fed) !== undefined;
+  };
+  const chip = 'temperature-humidity-chip T';
+  const pullUps = ['resistor P', 'resistor Q', 'adapter G'];
+  const pulled = ['P.a G.plus', 'Q.a G.plus', 'P.b T.SDA', 'Q.b T.SCL'];
+  it.each<[string, boolean, string[], string[], string]>([
+    ['both plates at pins', true, ['mat-capacitor M'], ['M.a U.D3', 'M.b U.D4'], 'M.picofarads'],
+    ['one plate at ground', true, ['mat-capacitor M'], ['M.a U.D3', 'M.b U.GND'], 'M.picofarads'],
+    ['one plate cut off', false, ['mat-capacitor M'], ['M.a U.D3'], 'M.picofarads'],
+    ['both at ground', false, ['mat-capacitor M'], ['M.a U.GND', 'M.b U.GND'], 'M.picofarads'],
+    ['no wire at all', false, ['mat-capacitor M'], [], 'M.picofarads'],
+    ['both lines at pins', true, [chip], ['T.SDA U.A4', 'T.SCL U.A5'], 'T.humidity'],
+    [
+      'one line cut behind its pull-up',
+      false,
+      [chip, ...pullUps],
+      [...pulled, 'T.SCL U.A5'],
+      'T.humidity',
+    ],
+    ['both cut behind their pull-ups', false, [chip, ...pullUps], pulled, 'T.humidity'],
+    [
+      'through a cable',
+      true,
+      [chip, 'cable C'],
+      ['T.SDA C.a1', 'T.SCL C.b1', 'C.a2 U.A4', 'C.b2 U.A5'],
+      'T.humidity',
+    ],
+    [
+      'a cable with one core left off',
+      false,
+      [chip, 'cable C'],
+      ['T.SDA C.a1', 'T.SCL C.b1', 'C.a2 U.A4'],
+      'T.humidity',
+    ],
+    [
+      'another chip does not pass it on',
+      false,
+      [chip, 'heading-sensor H'],
+      ['T.SDA H.SDA', 'T.SCL H.SCL', 'H.SCL U.A5'],
+      'T.humidity',
+    ],
+    [
+      'through level shifters',
+      true,
+      [chip, 'level-shifter S', 'level-shifter V'],
+      ['T.SDA S.low', 'T.SCL V.low', 'S.high U.A4', 'V.high U.A5'],
+      'T.humidity',
+    ],
+  ])('%s: %s', (_, expected, parts, wires, ref) => {
+    expect(answers(parts, wires, ref)).toBe(expected);
   });
 });

@@ -124,6 +124,8 @@ export interface Facets<V = Params, K extends string = string> {
   /** A chip that is asked by address over two lines. */
   bus?: { data: K; clock: K; supply: K; param: keyof V & string; address(params: V): number };
   serial?: { sends: K; receives: K };
+  /** Pairs of terminals between which it passes a line on; the two of a part with two where it does not say. */
+  passes?: readonly (readonly [K, K])[];
   /** The outputs that are each worth reading; only the first one where it does not say. */
   outputs?: readonly K[];
   /** Its output stays so long after what set it off, s. */

@@ -162,6 +162,8 @@ export interface Readout<V = Params, K extends string = string> {
   noise(params: V): number;
   /** Counts before rounding, without noise. */
   counts(felt: Felt, params: V, part: SolvedPart<K>): number;
+  /** The terminals through which it is asked and answers: without a way from them to a controller it does not. */
+  through: readonly K[];
   /** Whether the part is fed well enough to answer. */
   works(part: SolvedPart<K>, params: V): boolean;
 }

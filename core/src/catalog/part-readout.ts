@@ -1,4 +1,5 @@
-import { splitRef, type Design, type TerminalRef } from '../design/index.js';
+import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
+import { leadsToPin } from './leads-to-pin.js';
 import { findKind, paramsOf } from './catalog.js';
 import type { Felt } from './surroundings.js';
 import type { Readout, SolvedPart } from './part-kind.js';
@@ -23,13 +24,17 @@ export function readoutOf(design: Design, ref: TerminalRef): PartReadout | undef
   if (!part || !readout) return undefined;
   const params = paramsOf(part);
   const full = readout.full(params);
+  const joined = leadsToPin(
+    design,
+    readout.through.map((own) => terminalRef(id, own)),
+  );
   return {
     part: id,
     label: readout.label,
     full,
     noise: readout.noise(params),
     counts: (felt, solved) =>
-      readout.works(solved, params)
+      joined && readout.works(solved, params)
         ? Math.min(full, Math.max(0, readout.counts(felt, params, solved)))
         : undefined,
   };

@@ -38,9 +38,9 @@ const seat = (newton: number): number => {
   const siemens = (load ** 0.9 / 30e3) * (1 - Math.exp(-load / 0.2)) + 1e-7;
   return Math.min(4095, (4095 * divider(3.3, 1 / siemens, 22e3)) / 3.1);
 };
-// Rs = R0/(clean air + ppm^0.45/18.9) above its load of 10 kΩ; at 20 °C and 65 % it needs no correction.
+// Rs = R0·18.9·ppm^−0.45, in clean air 9.8·R0, above its load of 10 kΩ; at 20 °C and 65 % it needs no correction.
 const vapour = (ppm: number): number => {
-  const rs = 10e3 / (1 / 9.8 + (ppm > 0 ? ppm ** 0.45 / 18.9 : 0));
+  const rs = 10e3 * (ppm > 0 ? 18.9 * ppm ** -0.45 : 9.8);
   return counts(divider(5, rs, 10e3));
 };
 const dry = { temperature: 20, humidity: 65 };

@@ -49,6 +49,7 @@ export const bridgeAmplifier = definePart({
         const difference = across(part, 'sp', 'sm');
         return reference > 0 ? 32768 + (65535 * p.gain * difference) / reference : 0;
       },
+      through: ['DT', 'SCK'],
       works: (part) => across(part, 'VCC', 'GND') > 2.6,
     },
   ],

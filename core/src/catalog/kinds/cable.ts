@@ -15,6 +15,10 @@ export const cable = definePart({
     { id: 'a2', label: 'a far', role: 'passive' },
     { id: 'b2', label: 'b far', role: 'passive' },
   ],
+  passes: [
+    ['a1', 'a2'],
+    ['b1', 'b2'],
+  ],
   params: [
     { id: 'length', label: 'Length', unit: 'm', default: 10, min: 0.1, max: 2000 },
     {

@@ -73,6 +73,7 @@ export const flowSensor = definePart({
       full: () => 65535,
       noise: () => 0.5,
       counts: (felt, p) => 10 * pulses(p, felt.flow),
+      through: ['OUT'],
       works: (part) => across(part, 'VCC', 'GND') > 4.2,
     },
   ],

@@ -7,6 +7,7 @@ import {
   busParams,
   busRatings,
   busTerminals,
+  busLines,
   busWorks,
 } from '../bus-chip.js';
 
@@ -48,6 +49,7 @@ export const headingSensor = definePart({
         const [north, east] = [p.earth * Math.cos(angle) + field, p.earth * Math.sin(angle)];
         return 1800 + (10 * 180 * Math.atan2(east, north)) / Math.PI;
       },
+      through: busLines,
       works: busWorks(2.1),
     },
   ],

@@ -14,6 +14,7 @@ export const levelShifter = definePart({
     { id: 'high', label: 'high side', role: 'passive' },
     { id: 'hv', label: 'HV', role: 'supply-in' },
   ],
+  passes: [['low', 'high']],
   params: [
     {
       id: 'pullUp',

@@ -53,6 +53,7 @@ export const levelStrip = definePart({
       full: () => 65535,
       noise: () => 1,
       counts: (felt, p) => 1e12 * stripFarads(p, felt.water),
+      through: ['a', 'b'],
       works: () => true,
     },
   ],

@@ -7,6 +7,7 @@ import {
   busParams,
   busRatings,
   busTerminals,
+  busLines,
   busWorks,
 } from '../bus-chip.js';
 
@@ -60,6 +61,7 @@ export const lightProximityChip = definePart({
       noise: () => 2,
       counts: (felt, p) =>
         p.perLux * felt.light * (integrationTimes[p.time] / integrationTimes['100 ms']),
+      through: busLines,
       works: busWorks(2.4),
     },
     {
@@ -69,6 +71,7 @@ export const lightProximityChip = definePart({
       noise: (p) => 0.4 * Math.sqrt(p.pulses),
       counts: (felt, p) =>
         p.offset + p.perReturn * p.pulses * (ranges[p.range] / ranges['100 mA']) * felt.reflection,
+      through: busLines,
       works: busWorks(2.4),
     },
   ],

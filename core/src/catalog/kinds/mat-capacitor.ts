@@ -47,6 +47,7 @@ export const matCapacitor = definePart({
       full: () => 65535,
       noise: () => 3,
       counts: (felt, p) => 1e12 * matFarads(p, felt.force),
+      through: ['a', 'b'],
       works: () => true,
     },
   ],

@@ -51,6 +51,7 @@ export const tagReader = definePart({
       full: () => 4294967295,
       noise: () => 0,
       counts: (felt) => felt.tag,
+      through: ['SCK', 'MOSI', 'MISO', 'CS'],
       works: (part) => across(part, 'VCC', 'GND') > 2.5,
     },
   ],

@@ -6,6 +6,7 @@ import {
   busParams,
   busRatings,
   busTerminals,
+  busLines,
   busWorks,
 } from '../bus-chip.js';
 
@@ -42,6 +43,7 @@ export const temperatureHumidityChip = definePart({
       full: () => 17000,
       noise: () => 0,
       counts: (felt, p) => 4500 + 100 * (felt.temperature + p.offset),
+      through: busLines,
       works: busWorks(2.2),
     },
     {
@@ -50,6 +52,7 @@ export const temperatureHumidityChip = definePart({
       full: () => 10000,
       noise: () => 8,
       counts: (felt) => 100 * felt.humidity,
+      through: busLines,
       works: busWorks(2.2),
     },
   ],

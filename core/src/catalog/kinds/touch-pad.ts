@@ -30,6 +30,7 @@ export const touchPad = definePart({
       full: () => 65535,
       noise: () => 1,
       counts: (felt, p) => (p.rest + felt.touch) / 0.1e-12,
+      through: ['pad'],
       works: () => true,
     },
   ],

@@ -57,6 +57,7 @@ export const ultrasonicRanger = definePart({
         distance > p.reach
           ? 1e6 * giveUp
           : (2e6 * Math.max(distance, p.least)) / speedOfSound(temperature),
+      through: ['TRIG', 'ECHO'],
       works: (part) => across(part, 'VCC', 'GND') > 4.5,
     },
   ],

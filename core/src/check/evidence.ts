@@ -1,7 +1,7 @@
 import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
 import { voltsAt, type Solution } from '../circuit/index.js';
 import type { Design, Happening, Scene, TerminalRef } from '../design/index.js';
-import { allOn, quietScene, Rig, snapshot, type Snapshot } from '../rehearsal/index.js';
+import { allOn, quietScene, Rig, snapshot, type Shift, type Snapshot } from '../rehearsal/index.js';
 import { happeningSpan } from '../scene/index.js';
 import { wiringOf, type Wiring } from '../wiring/index.js';
 
@@ -10,8 +10,8 @@ export interface State {
   /** "at rest", "while firing", or "during" a happening. */
   when: string;
   solution: Solution;
-  /** The same with each toleranced value alone at the upper end of its spread; empty where not worked out. */
-  shifted: readonly Solution[];
+  /** The same with each toleranced value alone at an end of its spread; empty where not worked out. */
+  shifted: readonly Shift[];
   /** Channel readings, counts. */
   counts: ReadonlyMap<string, number>;
   /** Ids of parts that act. */
@@ -144,10 +144,23 @@ export const voltsIn = (state: State, ref: TerminalRef): number | undefined =>
 export const solvedIn = (state: State, part: string): SolvedPart | undefined =>
   state.solution.method === 'none' ? undefined : state.solution.parts[part];
 
-/** A quantity of a state with its worst case: the changes by each tolerance, all adding up. */
+/**
+ * A quantity of a state with its worst case: the changes by each tolerance, all adding up. Where a tolerance makes something
+ * switch, the change is no slope and adds to nothing: what then is the case is one more case.
+ */
 export function range(state: State, of: (solution: Solution) => number | undefined): Range {
   const value = of(state.solution) ?? NaN;
-  const changes = state.shifted.map((s) => Math.abs((of(s) ?? value) - value));
-  const reach = changes.reduce((sum, change) => sum + (Number.isFinite(change) ? change : 0), 0);
-  return { value, low: value - reach, high: value + reach };
+  let reach = 0;
+  const others: number[] = [];
+  for (const { solution, switches } of state.shifted) {
+    const shifted = of(solution) ?? value;
+    if (!Number.isFinite(shifted)) continue;
+    if (switches) others.push(shifted);
+    else reach += Math.abs(shifted - value);
+  }
+  return {
+    value,
+    low: Math.min(value - reach, ...others),
+    high: Math.max(value + reach, ...others),
+  };
 }

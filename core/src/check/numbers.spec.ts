@@ -3,6 +3,7 @@ import { complaints } from '../testing/rule-cases.js';
 import { brief, channel, onBoard, output, pins } from '../testing/small.js';
 import { gatherEvidence } from './index.js';
 import { range } from './evidence.js';
+import { across } from './lookup.js';
 
 /** The numbers that findings name, against values worked by hand. */
 const reason = (design: Design, code: string): string =>
@@ -178,6 +179,23 @@ describe('evidence', () => {
     expect(at.value).toBeCloseTo(6, 3);
     expect(at.high).toBeCloseTo(6 + 0.3 + 2 * 6 * (0.05 / 2.05), 1);
     expect(at.low).toBeCloseTo(12 - at.high, 5);
+  });
+
+  it('where a tolerance makes a comparator switch, what then is the case is one case, and adds to nothing', () => {
+    // Inputs at 6.06 and 6 V: any of four resistors of 5 % turns the output over, which is at 0 or at the supply.
+    const evidence = gatherEvidence(
+      brief(
+        'adapter G ohms=0.001, comparator-393 U, resistor A ohms=10000, resistor B ohms=10200, resistor C, resistor D, resistor L',
+        `G.plus U.vcc, G.minus U.gnd, G.plus A.a, A.b B.a, B.b G.minus, A.b U.minus,
+         G.plus C.a, C.b D.a, D.b G.minus, C.b U.plus, G.plus L.a, L.b U.out`,
+      ),
+      undefined,
+    );
+    const load = range(evidence.quiet, across(evidence.design.parts[6], 'a', 'b'));
+    expect(load.value).toBeGreaterThan(11.5);
+    expect(load.low).toBeGreaterThan(-0.01);
+    expect(load.low).toBeLessThan(0.5);
+    expect(load.high).toBeLessThan(12.7);
   });
 
   it('what is seen at a terminal is the parallel resistance, with every pin an input', () => {

@@ -1,5 +1,5 @@
 export { rehearse, type Rehearsal } from './rehearse.js';
-export { quietScene, Rig } from './rig.js';
+export { quietScene, Rig, type Shift } from './rig.js';
 export { allOn, snapshot, type Decided, type Snapshot } from './snapshot.js';
 export { rhythms, swings, type Rhythm } from './rhythm.js';
 export { seededRandom, type Random } from './random.js';

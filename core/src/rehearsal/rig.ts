@@ -49,6 +49,12 @@ interface Readings {
   counts: Map<string, number>;
 }
 
+/** The circuit with one value at an end of its spread, and whether something in it has switched by that. */
+export interface Shift {
+  solution: Solution;
+  switches: boolean;
+}
+
 /**
  * The design on a bench: its circuit, its place and its controller pins together. Light from emitters
  * reaches sensors, so that what is felt depends on what is solved; the two are brought to agree.
@@ -163,22 +169,27 @@ export class Rig {
 
   /**
    * The circuit as it stands, solved again with each toleranced value alone at the upper end of its spread:
-   * what the worst case of anything in it is made of. Only parts are told, not nets and wires. Everything is
-   * put back afterwards.
+   * what the worst case of anything in it is made of. Where something switches on the way, at the lower end as well. Only
+   * parts are told, not nets and wires. Everything is put back afterwards.
    */
-  spread(): Solution[] {
+  spread(): Shift[] {
     const { network } = this.circuit;
     const memory = network.remember();
+    const at = (part: string, id: string, value: number, share: number): Shift => {
+      this.circuit.setParams(part, { [id]: value * (1 + share) });
+      const solution = this.circuit.solve(true);
+      const { modes } = network.remember();
+      this.circuit.setParams(part, { [id]: value });
+      network.recall(memory);
+      return { solution, switches: modes.some((mode, i) => mode !== memory.modes[i]) };
+    };
     return this.design.parts.flatMap((part) =>
       kindOf(part).params.flatMap(({ id, tolerance = 0 }) => {
         if (tolerance === 0 || reactive.has(id)) return [];
         const value = paramOf(part, id);
         if (value === 0) return [];
-        this.circuit.setParams(part.id, { [id]: value * (1 + tolerance) });
-        const shifted = this.circuit.solve(true);
-        this.circuit.setParams(part.id, { [id]: value });
-        network.recall(memory);
-        return [shifted];
+        const upper = at(part.id, id, value, tolerance);
+        return upper.switches ? [upper, at(part.id, id, value, -tolerance)] : [upper];
       }),
     );
   }

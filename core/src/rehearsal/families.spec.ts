@@ -187,7 +187,7 @@ describe('what a reading is made of', () => {
     const rig = new Rig(demo('fuel-locker-vapour'));
     const scene = { ...quietScene, ambient: { temperature: 20, humidity: 65 } };
     const solution = rig.settle(scene, 0, rig.restingLogic(scene));
-    const sigma = rig.noise(solution).get('vapour') ?? NaN;
+    const sigma = rig.noise(solution).get('vapour')?.sigma ?? NaN;
     expect(sigma).toBeGreaterThan(0.1);
     expect(sigma).toBeLessThan(1);
   });
@@ -197,10 +197,10 @@ describe('what a reading is made of', () => {
     const rig = new Rig(design);
     const solution = rig.settle(quietScene, 0, rig.restingLogic(quietScene));
     // 0.1 mT through 14 V/T on 5 V and 10 bits.
-    expect(rig.noise(solution).get('hinge')).toBeCloseTo(counts(14 * 0.1e-3), 1);
+    expect(rig.noise(solution).get('hinge')?.sigma).toBeCloseTo(counts(14 * 0.1e-3), 1);
     // A compass of half a degree, in tenths of a degree.
-    expect(rig.noise(solution).get('turned')).toBeCloseTo(5, 1);
-    expect(rig.noise(solution).get('open') ?? 0).toBe(0);
+    expect(rig.noise(solution).get('turned')?.sigma).toBeCloseTo(5, 1);
+    expect(rig.noise(solution).get('open')?.sigma ?? 0).toBe(0);
   });
   it('is put back afterwards: looking at the noise changes nothing', () => {
     const design = demo('steps-lamp-at-dusk');

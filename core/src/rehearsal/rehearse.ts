@@ -15,6 +15,7 @@ import {
 import { calmUntil, readOn, type Reader } from './calm.js';
 import { goesCalm, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
+import { quiet, reach, taken } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
 import { Rig } from './rig.js';
 import { stoodStill, Supervisor, type Outage } from './supervisor.js';
@@ -56,9 +57,6 @@ const mostLooks = 5000;
 /** Where something goes on fading after a happening it is asked again after this time, s. */
 const restlessFor = 1;
 
-/** Farther than this from its mean no deviate that is drawn lies: √(2·ln 2³²), of 32-bit numbers. */
-const mostNoise = 6.67;
-
 /**
  * Plays a scene against the circuit and the controller. Quasi-static: at each moment the circuit is
  * at its operating point; nothing in it takes time. Same seed, same result.
@@ -84,9 +82,6 @@ interface Taker {
   /** Readings so far. */
   taken: number;
 }
-
-const noisy = (counts: number, noise: number, full: number): number =>
-  Math.min(full, Math.max(0, Math.round(counts + noise)));
 
 /** One run through a scene, with all it has to remember. */
 class Play {
@@ -164,14 +159,14 @@ class Play {
     const readers = this.design.channels.flatMap((channel): Reader[] => {
       const [counts, taker] = [exact.get(channel.id), this.readers.get(channel.id)];
       if (counts === undefined || !taker) return [];
-      const sigma = Math.hypot(taker.noise, own.get(channel.id) ?? 0);
+      const noise = own.get(channel.id) ?? quiet;
       return [
         {
           channel,
           taken: taker.taken,
           counts,
-          spread: mostNoise * sigma + 1,
-          read: (n) => noisy(counts, sigma * taker.draw(n), taker.full),
+          spread: reach(counts, noise, taker.noise),
+          read: (n) => taken(counts, noise, taker.noise, taker.draw(n), taker.full),
           keep: (time, value) => this.keep(channel.id, time, value),
         },
       ];
@@ -306,8 +301,8 @@ class Play {
       if (counts === undefined) continue;
       const taker = this.readers.get(channel.id);
       if (!taker) continue;
-      const sigma = Math.hypot(taker.noise, own.get(channel.id) ?? 0);
-      const value = noisy(counts, sigma * taker.draw(taker.taken), taker.full);
+      const noise = own.get(channel.id) ?? quiet;
+      const value = taken(counts, noise, taker.noise, taker.draw(taker.taken), taker.full);
       readings.set(channel.id, value);
       taker.taken += 1;
       this.keep(channel.id, t, value);

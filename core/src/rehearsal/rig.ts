@@ -1,4 +1,4 @@
-import { kindOf, paramOf, paramsOf, type Felt } from '../catalog/index.js';
+import { kindOf, paramOf, type Felt } from '../catalog/index.js';
 import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
@@ -13,7 +13,9 @@ import {
 } from '../scene/index.js';
 import { turnPins } from './pin-states.js';
 import { SupplyPower } from './supply-power.js';
+import type { ReadingNoise } from './reading-noise.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
+import { SensorNoise } from './sensor-noise.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
 const sameFelt = 1e-9;
@@ -78,8 +80,7 @@ export class Rig {
   private read?: Readings;
   /** The controller at rest in surroundings in which nothing happens. */
   private rested?: { ambient: Scene['ambient']; modes: Scene['modes']; logic: LogicState };
-  private heard?: { exact: Map<string, number>; noise: Map<string, number> };
-  private readonly noisy: { id: string; quantity: keyof Felt; sigma: number }[];
+  private readonly sensorNoise: SensorNoise;
   /** How often the circuit has really been solved. */
   solves = 0;
 
@@ -88,10 +89,9 @@ export class Rig {
     this.stage = setStage(design);
     this.readers = readingsIn(design);
     this.power = new SupplyPower(design, this.circuit);
-    this.noisy = design.parts.flatMap((part) => {
-      const { feels } = kindOf(part);
-      const sigma = feels?.noise?.(paramsOf(part)) ?? 0;
-      return feels && sigma > 0 ? [{ id: part.id, quantity: feels.quantities[0], sigma }] : [];
+    this.sensorNoise = new SensorNoise(design, this.readers, {
+      felt: ({ id, quantity }) => this.circuit.feltOf(id)[quantity],
+      readings: (sensor, felt) => this.shifted(sensor.id, sensor.quantity, felt),
     });
   }
 
@@ -148,23 +148,13 @@ export class Rig {
   }
 
   /**
-   * Standard deviation that the sensors' own noise gives each channel's reading, counts: the noise of each,
-   * through the slope of the circuit around its present state. Sensors are taken as independent; the slopes
-   * are worked out anew when a reading has moved by more than a two-hundredth of its range.
+   * What the sensors' own noise does to each channel's reading: the noise of each through the slope of the circuit around its
+   * present state or, where the channel reads a level, past the point at which that turns. Sensors are taken as independent.
+   * Slopes are worked out anew when a reading has moved by more than a two-hundredth of its range, turning points when what is
+   * felt has moved by three standard deviations.
    */
-  noise(solution: Solution): Map<string, number> {
-    const { exact } = this.readingsOf(solution);
-    if (this.heard && this.near(exact, this.heard.exact)) return this.heard.noise;
-    const noise = new Map<string, number>();
-    for (const { id, quantity, sigma } of this.noisy) {
-      const shifted = this.shifted(id, quantity, sigma);
-      for (const [channel, value] of exact) {
-        const step = (shifted.get(channel) ?? value) - value;
-        noise.set(channel, Math.hypot(noise.get(channel) ?? 0, step));
-      }
-    }
-    this.heard = { exact, noise };
-    return noise;
+  noise(solution: Solution): Map<string, ReadingNoise> {
+    return this.sensorNoise.of(this.readingsOf(solution).exact);
   }
 
   /**
@@ -225,13 +215,6 @@ export class Rig {
     return this.read;
   }
 
-  private near(exact: Map<string, number>, before: Map<string, number>): boolean {
-    return this.readers.every(({ channel: { id }, reader }) => {
-      const [now, then] = [exact.get(id), before.get(id)];
-      return now === then || Math.abs((now ?? NaN) - (then ?? NaN)) < reader.full / 200;
-    });
-  }
-
   /** Readings before rounding. */
   private exactCounts(solution: Solution): Map<string, number> {
     return exactReadings(this.readers, {
@@ -242,14 +225,14 @@ export class Rig {
     });
   }
 
-  /** Readings with one sensor feeling a little more; everything is put back afterwards. */
-  private shifted(part: string, quantity: keyof Felt, by: number): Map<string, number> {
+  /** Readings with one sensor feeling something else; everything is put back afterwards. */
+  private shifted(part: string, quantity: keyof Felt, felt: number): Map<string, number> {
     const { network } = this.circuit;
     const memory = network.remember();
-    const felt = this.circuit.feltOf(part)[quantity];
-    this.circuit.setState(part, { felt: { [quantity]: felt + by } });
-    const counts = this.exactCounts(this.circuit.solve());
+    const before = this.circuit.feltOf(part)[quantity];
     this.circuit.setState(part, { felt: { [quantity]: felt } });
+    const counts = this.exactCounts(this.circuit.solve());
+    this.circuit.setState(part, { felt: { [quantity]: before } });
     network.recall(memory);
     return counts;
   }

@@ -1,0 +1,83 @@
+/** What noise does to readings: a slope spreads them, a comparator turns them over. */
+import type { Design, Scene } from '../design/index.js';
+import { channel, onBoard, pins } from '../testing/small.js';
+import { quietScene, rehearse, Rig } from './index.js';
+import { mostNoise, reach, taken, turningPoint } from './reading-noise.js';
+
+describe('one reading', () => {
+  it('spreads by the converter and the slope together, rounded and within range', () => {
+    expect(taken(500, { sigma: 3 }, 4, 2, 1023)).toBe(510);
+    expect(taken(500, { sigma: 3 }, 4, -2, 1023)).toBe(490);
+    expect(taken(1020, { sigma: 3 }, 4, 2, 1023)).toBe(1023);
+    expect(taken(2, { sigma: 3 }, 4, -2, 1023)).toBe(0);
+  });
+  it.each([
+    [2, 1.9, 0],
+    [2, 2.1, 100],
+    [2, -3, 0],
+    [-1, -0.9, 0],
+    [-1, -1.1, 100],
+  ])('with a step at %d, a deviate of %d reads %d', (at, z, read) => {
+    expect(taken(0, { sigma: 0, step: { at, to: 100 } }, 0, z, 100)).toBe(read);
+  });
+  it('is never taken farther than is said', () => {
+    for (const noise of [{ sigma: 3 }, { sigma: 0, step: { at: 1, to: 100 } }])
+      for (const z of [-mostNoise, -1, 0, 1, mostNoise])
+        expect(Math.abs(taken(40, noise, 2, z, 1023) - 40)).toBeLessThanOrEqual(
+          reach(40, noise, 2),
+        );
+  });
+  it('a turning point is found to a millionth of the way', () => {
+    expect(turningPoint(10, (at) => at >= Math.PI)).toBeCloseTo(Math.PI, 4);
+    expect(turningPoint(-10, (at) => at <= -Math.E)).toBeCloseTo(-Math.E, 4);
+  });
+});
+
+describe('a touch module before a digital input', () => {
+  // It answers from 2 pF with a fifth of that as hysteresis, so from 2.4 pF, and is noisy by 0.05 pF.
+  const design: Design = onBoard('touch-module S', 'U.5V S.VCC, S.GND U.GND, S.OUT U.D2', {
+    ...channel('U.D2', { threshold: 50, every: 0.01 }),
+    ...pins('U.D2 input'),
+  });
+  const [{ id }] = design.channels;
+  const at = (picofarads: number): Scene => ({
+    ...quietScene,
+    duration: 200,
+    ambient: { ...quietScene.ambient, touch: picofarads * 1e-12 },
+  });
+  const step = (picofarads: number) => {
+    const rig = new Rig(design);
+    const scene = at(picofarads);
+    return rig.noise(rig.settle(scene, 0, rig.restingLogic(scene))).get(id)?.step;
+  };
+
+  it.each([
+    [2.3, 2],
+    [2.25, 3],
+    [2.1, 6],
+  ])('at %d pF turns %d standard deviations away', (picofarads, away) => {
+    expect(step(picofarads)?.to).toBe(100);
+    expect(step(picofarads)?.at).toBeCloseTo(away, 1);
+  });
+
+  it('far away it does not turn', () => {
+    expect(step(1)).toBeUndefined();
+  });
+
+  it('reads high as often as a normal deviate lies so far out, and never in between', () => {
+    const readings = rehearse(design, at(2.3)).readings[id].values;
+    expect(new Set(readings)).toEqual(new Set([0, 100]));
+    // 1 − Φ(2) = 2.275 % (tables of the normal distribution); 20,000 readings tell that to 0.1 %.
+    const share = readings.filter((value) => value === 100).length / readings.length;
+    expect(readings.length).toBeGreaterThan(19_000);
+    expect(Math.abs(share - 0.02275)).toBeLessThan(0.004);
+  });
+
+  it('and the same whether the circuit is looked at for each reading or not', () => {
+    const scene = { ...at(2.3), duration: 20 };
+    const [fast, full] = (['fast', 'full'] as const).map((path) =>
+      rehearse(design, scene, undefined, path),
+    );
+    expect(fast.readings).toEqual(full.readings);
+  });
+});

@@ -1,0 +1,124 @@
+import { kindOf, paramsOf, surroundings, type Felt } from '../catalog/index.js';
+import type { Design } from '../design/index.js';
+import { mostNoise, turningPoint, type ReadingNoise } from './reading-noise.js';
+import type { Reading } from './readings.js';
+
+/** A sensor with the standard deviation of what it feels. */
+interface Noisy {
+  id: string;
+  quantity: keyof Felt;
+  sigma: number;
+}
+
+/** Where what a sensor feels turns the level that a channel reads, and to what. */
+interface TurningPoint {
+  channel: string;
+  sensor: Noisy;
+  at: number;
+  to: number;
+}
+
+/** What noise does around some readings. */
+interface Heard {
+  exact: ReadonlyMap<string, number>;
+  /** Counts, by channel. */
+  sigmas: ReadonlyMap<string, number>;
+  turns: readonly TurningPoint[];
+  /** What each noisy sensor felt. */
+  felt: readonly number[];
+}
+
+/** A circuit in which sensors can be made to feel something else. */
+export interface Bench {
+  felt(sensor: Noisy): number;
+  /** Readings before rounding with one sensor feeling something else; nothing else changes by it. */
+  readings(sensor: Noisy, felt: number): ReadonlyMap<string, number>;
+}
+
+/** How far what is felt may move before turning points are looked for anew, standard deviations. */
+const stale = 3;
+
+/** What the noise of sensors does to readings; remembered as long as it holds. */
+export class SensorNoise {
+  private readonly noisy: readonly Noisy[];
+  private readonly levels: ReadonlySet<string>;
+  private heard?: Heard;
+
+  constructor(
+    design: Design,
+    private readonly readers: readonly Reading[],
+    private readonly bench: Bench,
+  ) {
+    this.noisy = design.parts.flatMap((part) => {
+      const { feels } = kindOf(part);
+      const sigma = feels?.noise?.(paramsOf(part)) ?? 0;
+      return feels && sigma > 0 ? [{ id: part.id, quantity: feels.quantities[0], sigma }] : [];
+    });
+    this.levels = new Set(
+      readers.flatMap(({ channel, reader }) => (reader.by === 'level' ? [channel.id] : [])),
+    );
+  }
+
+  /** @param exact the present readings, before rounding */
+  of(exact: ReadonlyMap<string, number>): Map<string, ReadingNoise> {
+    if (!this.heard || !this.holds(this.heard, exact)) this.heard = this.listen(exact);
+    const { sigmas, turns } = this.heard;
+    const noise = new Map(
+      [...sigmas].map(([id, sigma]): [string, ReadingNoise] => [id, { sigma }]),
+    );
+    for (const { channel, sensor, at, to } of turns) {
+      const away = (at - this.bench.felt(sensor)) / sensor.sigma;
+      const nearer = noise.get(channel)?.step;
+      if (Math.abs(away) > mostNoise || (nearer && Math.abs(nearer.at) <= Math.abs(away))) continue;
+      noise.set(channel, { sigma: 0, step: { at: away, to } });
+    }
+    return noise;
+  }
+
+  private holds({ exact, felt }: Heard, now: ReadonlyMap<string, number>): boolean {
+    const same = this.readers.every(({ channel: { id }, reader }) => {
+      const [is, was] = [now.get(id), exact.get(id)];
+      return is === was || Math.abs((is ?? NaN) - (was ?? NaN)) < reader.full / 200;
+    });
+    const moved = (sensor: Noisy, i: number): boolean =>
+      Math.abs(this.bench.felt(sensor) - felt[i]) > stale * sensor.sigma;
+    return same && (this.levels.size === 0 || !this.noisy.some(moved));
+  }
+
+  private listen(exact: ReadonlyMap<string, number>): Heard {
+    const sigmas = new Map<string, number>();
+    const turns: TurningPoint[] = [];
+    for (const sensor of this.noisy) {
+      const shifted = this.readings(sensor, 1);
+      for (const [channel, value] of exact) {
+        if (this.levels.has(channel)) continue;
+        const step = (shifted.get(channel) ?? value) - value;
+        sigmas.set(channel, Math.hypot(sigmas.get(channel) ?? 0, step));
+      }
+      for (const side of [1, -1]) turns.push(...this.turnsOf(sensor, side, exact));
+    }
+    return { exact, sigmas, turns, felt: this.noisy.map((sensor) => this.bench.felt(sensor)) };
+  }
+
+  /** Where a sensor turns levels on one side of what it feels. */
+  private turnsOf(sensor: Noisy, side: number, exact: ReadonlyMap<string, number>): TurningPoint[] {
+    if (this.levels.size === 0) return [];
+    const end = side * (mostNoise + stale);
+    const far = this.readings(sensor, end);
+    return [...this.levels].flatMap((channel) => {
+      const to = far.get(channel);
+      if (to === undefined || to === exact.get(channel)) return [];
+      const turned = (k: number): boolean =>
+        this.readings(sensor, k).get(channel) !== exact.get(channel);
+      const at = this.bench.felt(sensor) + turningPoint(end, turned) * sensor.sigma;
+      return [{ channel, sensor, at, to }];
+    });
+  }
+
+  /** Readings with a sensor feeling so many standard deviations more, as far as that can be felt. */
+  private readings(sensor: Noisy, k: number): ReadonlyMap<string, number> {
+    const { min, max } = surroundings[sensor.quantity];
+    const felt = this.bench.felt(sensor) + k * sensor.sigma;
+    return this.bench.readings(sensor, Math.min(max, Math.max(min, felt)));
+  }
+}

@@ -1,8 +1,8 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBrowser, ensureCompiler, ensurePackages } from './install.mjs';
-import { local, run } from './run.mjs';
+import { local, root, run } from './run.mjs';
 
 /**
  * Everything that must hold, cheapest first: lint, types, boundaries, schema, unit tests, build, browser
@@ -31,11 +31,22 @@ async function jest(name, args) {
     const report = JSON.parse(readFileSync(file, 'utf8'));
     counts.passed += report.numPassedTests;
     counts.failed += report.numFailedTests;
+    printTimes(report.testResults);
     const brokenSuites = report.numRuntimeErrorTestSuites;
     return code === 0 && brokenSuites === 0 && report.numTotalTests > 0;
   } catch {
     return false;
   }
+}
+
+/** How long each suite took, the slowest first. */
+function printTimes(suites) {
+  const times = suites.map(({ name, startTime, endTime }) => ({
+    name: relative(root, name),
+    seconds: (endTime - startTime) / 1000,
+  }));
+  for (const { name, seconds } of times.sort((a, b) => b.seconds - a.seconds))
+    console.log(`       ${seconds.toFixed(1).padStart(6)} s  ${name}`);
 }
 
 const program = (name, command, args) =>

@@ -1,3 +1,4 @@
+import { DisjointSets } from '../design/index.js';
 import type { Element } from '../element/index.js';
 import { withNodes } from '../element/index.js';
 import type { InnerPart, Inside, Param, PartKind, PartState, ValuesOf } from './part-kind.js';
@@ -13,22 +14,15 @@ export const inner = <const P extends readonly Param[]>(
 
 /** Ends that wires join, by the name that stands for them all: a terminal of the module, or an inner joint. */
 function joints(wires: ReturnType<Inside['wires']>): (end: string) => string {
-  const up = new Map<string, string>();
-  const root = (end: string): string => {
-    let at = end;
-    for (let next = up.get(at); next !== undefined; next = up.get(at)) at = next;
-    return at;
-  };
+  const sets = new DisjointSets();
   const outer = (end: string): boolean => !end.includes('.');
+  // A terminal of the module gives its name to everything that is joined with it.
   for (const [a, b] of wires) {
-    const [ra, rb] = [root(a), root(b)];
-    if (ra === rb) continue;
-    // A terminal of the module gives its name to everything that is joined with it.
-    if (outer(rb)) up.set(ra, rb);
-    else up.set(rb, ra);
+    if (outer(sets.root(b))) sets.join(a, b);
+    else sets.join(b, a);
   }
   return (end) => {
-    const name = root(end);
+    const name = sets.root(end);
     return outer(name) ? name : `#${name}`;
   };
 }

@@ -1,3 +1,4 @@
+import { DisjointSets } from '../design/index.js';
 import { elementNodes, kindOfElement, signalNode, type Element } from '../element/index.js';
 
 /** An element with its part and its nodes as circuit-wide names. */
@@ -5,29 +6,6 @@ export interface PlacedElement {
   part: string;
   element: Element;
   node: (local: string) => string;
-}
-
-/** Groups of nodes, joined pair by pair. */
-class Groups {
-  private readonly up = new Map<string, string>();
-
-  /** The name that stands for the node's group; shortens the way there for next time. */
-  root(node: string): string {
-    let at = node;
-    for (let next = this.up.get(at); next !== undefined; next = this.up.get(at)) {
-      const beyond = this.up.get(next);
-      if (beyond !== undefined) this.up.set(at, beyond);
-      at = next;
-    }
-    return at;
-  }
-
-  /** False when the two were in one group already. */
-  join(a: string, b: string): boolean {
-    const [ra, rb] = [this.root(a), this.root(b)];
-    if (ra !== rb) this.up.set(ra, rb);
-    return ra !== rb;
-  }
 }
 
 /** What can be said of a circuit before solving it. */
@@ -53,7 +31,7 @@ export function diagnoseStructure(
   reference: string | undefined,
 ): Structure {
   // By direct current; by that or capacitors; by any part but the isolating ones; by any part.
-  const [paths, held, near, tied, forced] = Array.from({ length: 5 }, () => new Groups());
+  const [paths, held, near, tied, forced] = Array.from({ length: 5 }, () => new DisjointSets());
   const loop = new Set<string>();
   for (const { part, element, node } of placed) {
     const kind = kindOfElement(element);
@@ -76,7 +54,7 @@ export function diagnoseStructure(
       if (!forced.join(node(a), node(b))) loop.add(part);
   }
   const names = [...nodes];
-  const home = (groups: Groups): ((name: string) => boolean) => {
+  const home = (groups: DisjointSets): ((name: string) => boolean) => {
     const root = reference === undefined ? undefined : groups.root(reference);
     return (name) => groups.root(name) === root;
   };
@@ -92,7 +70,7 @@ export function diagnoseStructure(
   };
 }
 
-function grouped(groups: Groups, names: readonly string[]): Map<string, string[]> {
+function grouped(groups: DisjointSets, names: readonly string[]): Map<string, string[]> {
   const islands = new Map<string, string[]>();
   for (const name of names) {
     const root = groups.root(name);

@@ -1,3 +1,4 @@
+import { DisjointSets } from './disjoint-sets.js';
 import type { Design, TerminalRef, Wire } from './types.js';
 
 /** Terminals joined by wires. Its id is the first of its terminals in sorted order. */
@@ -13,23 +14,11 @@ export interface Net {
  * @returns nets sorted by id, terminals sorted within each; the same for any order of wires
  */
 export function deriveNets(design: Pick<Design, 'wires'>): Net[] {
-  const parent = new Map<TerminalRef, TerminalRef>();
-  const find = (ref: TerminalRef): TerminalRef => {
-    let root = ref;
-    for (let up = parent.get(root); up !== undefined && up !== root; up = parent.get(root))
-      root = up;
-    for (let at = ref; at !== root;) {
-      const up = parent.get(at) ?? root;
-      parent.set(at, root);
-      at = up;
-    }
-    return root;
-  };
-  for (const wire of design.wires) parent.set(find(wire.from), find(wire.to));
-
+  const sets = new DisjointSets();
+  for (const wire of design.wires) sets.join(wire.from, wire.to);
   const groups = new Map<TerminalRef, { terminals: Set<TerminalRef>; wires: Wire[] }>();
   for (const wire of design.wires) {
-    const root = find(wire.from);
+    const root = sets.root(wire.from);
     const group = groups.get(root) ?? { terminals: new Set(), wires: [] };
     group.terminals.add(wire.from).add(wire.to);
     group.wires.push(wire);

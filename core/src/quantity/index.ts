@@ -1,3 +1,4 @@
+export { degrees, radians } from './angle.js';
 export { prefixlessUnits, type Unit } from './unit.js';
 export { parseQuantity, type Parsed } from './parse-quantity.js';
 export { formatNominal, formatQuantity } from './format-quantity.js';

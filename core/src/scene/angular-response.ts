@@ -1,4 +1,4 @@
-const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+import { radians } from '../quantity/index.js';
 
 /**
  * Relative response off the axis of a cone: cosⁿ of the angle, with n such that it is one half at the

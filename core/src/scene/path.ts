@@ -1,3 +1,4 @@
+import { degrees } from '../quantity/index.js';
 import type { Point } from '../design/index.js';
 
 /** Where something on its way is, and the way it goes there: degrees anticlockwise from east. */
@@ -23,7 +24,7 @@ export function alongPath(path: readonly Point[], along: number): OnPath | undef
     const length = Math.hypot(b.x - a.x, b.y - a.y);
     if (left <= length && length > 0) {
       const share = left / length;
-      const heading = (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
+      const heading = degrees(Math.atan2(b.y - a.y, b.x - a.x));
       return { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y), heading };
     }
     left -= length;

@@ -1,3 +1,4 @@
+import { degrees } from '../quantity/index.js';
 import type { Place, Plan, Point } from '../design/index.js';
 import { angleBetween, angularResponse } from './angular-response.js';
 
@@ -18,7 +19,7 @@ export interface Sight {
 export function sightOf(place: Place, point: Point): Sight {
   const [dx, dy] = [point.x - place.x, point.y - place.y];
   const distance = Math.hypot(dx, dy);
-  const bearing = distance > 0 ? (Math.atan2(dy, dx) * 180) / Math.PI : place.facing;
+  const bearing = distance > 0 ? degrees(Math.atan2(dy, dx)) : place.facing;
   const angle = angleBetween(bearing, place.facing);
   return { distance: Math.max(distance, nearest), bearing, angle };
 }

@@ -1,4 +1,4 @@
-const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+import { degrees, radians } from '../quantity/index.js';
 
 /** Where and when the sun is looked at. */
 export interface SunTime {
@@ -20,7 +20,7 @@ export function sunElevation({ latitude, day, hour }: SunTime): number {
   const phi = radians(latitude);
   const sine =
     Math.sin(phi) * Math.sin(declination) + Math.cos(phi) * Math.cos(declination) * Math.cos(turn);
-  return (Math.asin(Math.max(-1, Math.min(1, sine))) * 180) / Math.PI;
+  return degrees(Math.asin(Math.max(-1, Math.min(1, sine))));
 }
 
 /** Height of the sun, degrees, and lx on the ground: horizon, end of civil and nautical twilight, night. */

@@ -1,5 +1,12 @@
 import { catalog, findKind, kindOf, type PartKind, type Terminal } from '../catalog/index.js';
-import { EditError, terminalRef, type Design, type Edit, type Part } from '../design/index.js';
+import {
+  type Design,
+  type Edit,
+  EditError,
+  type Part,
+  splitRef,
+  terminalRef,
+} from '../design/index.js';
 import { Draft } from './draft.js';
 import { wiringOf } from './wiring.js';
 
@@ -68,7 +75,7 @@ export function replacePart(design: Design, id: string, to: string): Edit {
     return known && value >= known.min && value <= known.max;
   });
   const moved = (ref: string): string => {
-    const [owner, terminal] = ref.split('.');
+    const { part: owner, terminal } = splitRef(ref);
     return owner === id ? terminalRef(id, map.get(terminal) ?? terminal) : ref;
   };
   const draft = new Draft(design).make({ type: 'remove-part', id });

@@ -1,5 +1,11 @@
 import { kindOf, type PartKind, type Terminal } from '../catalog/index.js';
-import { terminalRef, type Design, type Part, type TerminalRef } from '../design/index.js';
+import {
+  type Design,
+  type Part,
+  splitRef,
+  terminalRef,
+  type TerminalRef,
+} from '../design/index.js';
 import { parseQuantity } from '../quantity/index.js';
 
 /** A wire as it was typed: its two ends, and the resistor in between if one was named. */
@@ -143,7 +149,7 @@ function one(
   words: string,
 ): TerminalRef | Extract<Said, { ok: false }> {
   if (found.length === 1) return found[0];
-  const boards = found.filter((ref) => ref.split('.')[0] === found[0].split('.')[0]);
+  const boards = found.filter((ref) => splitRef(ref).part === splitRef(found[0]).part);
   if (boards.length === found.length) {
     const free = found.filter((ref) => !design.wires.some((w) => w.from === ref || w.to === ref));
     if (free.length === 1) return free[0];

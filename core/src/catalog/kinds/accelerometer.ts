@@ -1,6 +1,6 @@
 import { definePart } from '../define-part.js';
 import { supplyLimits } from '../limit.js';
-import { formatNominal } from '../../quantity/index.js';
+import { formatNominal, radians } from '../../quantity/index.js';
 import type { Element } from '../../element/index.js';
 import { draws } from '../sensor-output.js';
 
@@ -40,7 +40,7 @@ export const accelerometer = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 1.8 },
   ratings: [...supplyLimits('VCC', 'GND', 3.6, 0.3)],
   elements: (p, { felt }) => {
-    const angle = (felt.tilt * Math.PI) / 180;
+    const angle = radians(felt.tilt);
     // Shaking is shown at its peak, on the upright axis.
     const axes = {
       X: gravity * Math.sin(angle),

@@ -1,5 +1,5 @@
 import { definePart } from '../define-part.js';
-import { formatNominal } from '../../quantity/index.js';
+import { formatNominal, radians } from '../../quantity/index.js';
 import {
   busBench,
   busElements,
@@ -45,7 +45,7 @@ export const headingSensor = definePart({
       noise: () => 0,
       // A magnet nearby adds its field along the axis and turns the reading.
       counts: ({ heading, field }, p) => {
-        const angle = (heading * Math.PI) / 180;
+        const angle = radians(heading);
         const [north, east] = [p.earth * Math.cos(angle) + field, p.earth * Math.sin(angle)];
         return 1800 + (10 * 180 * Math.atan2(east, north)) / Math.PI;
       },

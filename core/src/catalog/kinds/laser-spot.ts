@@ -1,7 +1,7 @@
 import { into } from '../solved-values.js';
 import { definePart } from '../define-part.js';
 import { supplyLimits } from '../limit.js';
-import { formatNominal } from '../../quantity/index.js';
+import { formatNominal, radians } from '../../quantity/index.js';
 
 /** Luminous flux per radiant power at 650 nm: 683 lm/W · V(650 nm) = 0.107. */
 const lumensPerWatt = 683 * 0.107;
@@ -45,7 +45,7 @@ export const laserSpot = definePart({
     // Lumens into the solid angle that an even cone of the half-angle has.
     intensity: (part, p) => {
       const share = Math.max(0, into(part, 'plus')) / p.amps;
-      const solidAngle = 2 * Math.PI * (1 - Math.cos((p.halfAngle * Math.PI) / 180));
+      const solidAngle = 2 * Math.PI * (1 - Math.cos(radians(p.halfAngle)));
       return (lumensPerWatt * p.watts * Math.min(1.2, share)) / solidAngle;
     },
   },

@@ -1,3 +1,4 @@
+import { splitRef } from '../../design/index.js';
 import type { Facets } from '../../catalog/index.js';
 import type { Part, TerminalRef } from '../../design/index.js';
 import { Draft, swapEnds } from '../../wiring/index.js';
@@ -59,7 +60,13 @@ export const busPullUpMissing: Rule = {
       const supply = refOf(chip.part, chip.bus.supply);
       const draft = new Draft(evidence.design);
       for (const line of bare)
-        draft.between('resistor', `Pull-up ${line.split('.')[1]}`, { ohms: 4.7e3 }, supply, line);
+        draft.between(
+          'resistor',
+          `Pull-up ${splitRef(line).terminal}`,
+          { ohms: 4.7e3 },
+          supply,
+          line,
+        );
       return [
         {
           subject: chip.part.id,

@@ -1,5 +1,5 @@
 import { kindOf, paramsOf, pinLevel, type Rating } from '../../catalog/index.js';
-import { terminalRef, type Part, type TerminalRef } from '../../design/index.js';
+import { type Part, splitRef, terminalRef, type TerminalRef } from '../../design/index.js';
 import { Draft } from '../../wiring/index.js';
 import { allStates, voltsIn, type Evidence, type State } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
@@ -44,7 +44,7 @@ export const pinOvervoltage: Rule = {
         }
       }
       const pulsed = pulsesAbove(evidence, part).filter(
-        ({ subject }) => !worst.has(subject.split('.')[1]),
+        ({ subject }) => !worst.has(splitRef(subject).terminal),
       );
       return [
         ...pulsed,
@@ -213,7 +213,7 @@ export const inputFloating: Rule = {
           subject: pin,
           title: `Nothing holds ${pin}`,
           reason: `At rest ${ohms(seen)} are seen at it.`,
-          about: [pin.split('.')[0], evidence.wiring.net(pin)],
+          about: [splitRef(pin).part, evidence.wiring.net(pin)],
           ...withFix(pullUp(evidence, pin)),
         },
       ];

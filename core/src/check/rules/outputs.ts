@@ -135,7 +135,7 @@ export const pinOvercurrent: Rule = {
   source: 'Absolute maximum current of a pin; 80 % of it for good (common practice).',
   find: (evidence) =>
     evidence.design.controller.pins.flatMap(({ pin, mode }): Found[] => {
-      const [id, terminal] = pin.split('.');
+      const { part: id, terminal } = splitRef(pin);
       const part = evidence.wiring.part(id);
       const rating = part && kindOf(part).ratings.find((r) => r.into === terminal);
       if (!part || !rating || mode !== 'output') return [];
@@ -208,7 +208,7 @@ export const outputWithoutEffect: Rule = {
           reason: alone
             ? `Nothing is wired to ${output.pin}.`
             : 'With every output on, the same parts act as at rest.',
-          about: [output.id, output.pin.split('.')[0]],
+          about: [output.id, splitRef(output.pin).part],
         },
       ];
     });

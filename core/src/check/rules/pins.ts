@@ -1,3 +1,4 @@
+import { splitRef } from '../../design/index.js';
 import { kindOf, readoutOf, terminalOf } from '../../catalog/index.js';
 import type { PinMode, TerminalRef } from '../../design/index.js';
 import { Draft } from '../../wiring/index.js';
@@ -47,7 +48,7 @@ export const pinUnable: Rule = {
         subject: pin,
         title: `${pin} cannot be ${fitting[0]}`,
         reason: `${use} ${pin}, which has no such function.`,
-        about: [pin.split('.')[0]],
+        about: [splitRef(pin).part],
         ...withFix(moveTo(evidence, pin, (t) => t.modes?.includes(fitting[0]) ?? false)),
       }),
     );
@@ -71,7 +72,7 @@ export const pinNotSetUp: Rule = {
           subject: pin,
           title: `${pin} is not set up`,
           reason: `${use} ${pin}, but the firmware sets it up as ${mode ?? 'nothing'}.`,
-          about: [pin.split('.')[0]],
+          about: [splitRef(pin).part],
           fix: { label: `Set ${pin} to ${wanted}`, edit: { type: 'set-pin', pin, mode: wanted } },
         },
       ];
@@ -121,7 +122,7 @@ export const skillMissing: Rule = {
           subject: pin,
           title: `${pin} has no ${skill}`,
           reason: `The firmware wants ${skill} there; ${fit.length > 0 ? `${list(fit)} ${fit.length > 1 ? 'have' : 'has'} it` : 'no pin of this board has it'}.`,
-          about: [pin.split('.')[0]],
+          about: [splitRef(pin).part],
           ...withFix(moveTo(evidence, pin, (t) => t.can?.includes(skill) ?? false)),
         },
       ];

@@ -1,3 +1,4 @@
+import { splitRef } from '../../design/index.js';
 import { CannotBuild, sensorPower } from '../../blocks/index.js';
 import { kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
@@ -61,7 +62,7 @@ function fedWhileRead({ design, wiring }: Evidence, part: Part): boolean {
   const pins = new Set(design.outputs.filter((o) => o.feeds).map((o) => o.pin));
   if (pins.size === 0) return false;
   const start = electrodes(part)?.[0] ?? '';
-  const boards = new Set([...pins].map((p) => p.split('.')[0]));
+  const boards = new Set([...pins].map((p) => splitRef(p).part));
   const blocks = (p: Part): boolean =>
     p !== part && (boards.has(p.id) || kindOf(p).stage === 'feels');
   const fed = reaches(wiring, refOf(part, start), (e) => pins.has(e.ref), blocks);

@@ -1,5 +1,5 @@
 import { kindOf, paramsOf } from '../../catalog/index.js';
-import { freshId, type TerminalRef, type Wire } from '../../design/index.js';
+import { freshId, splitRef, type TerminalRef, type Wire } from '../../design/index.js';
 import { Draft, potentials, wireAmps, wireOhms } from '../../wiring/index.js';
 import { mainStates, voltsIn, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
@@ -97,10 +97,10 @@ export const wireShared: Rule = {
     'Solved wire currents times wire resistance, at rest and fired; star grounding (common practice).',
   find: (evidence) => {
     const { design, wiring, quiet, fired } = evidence;
-    const boards = new Set(design.channels.map((c) => c.pin.split('.')[0]));
+    const boards = new Set(design.channels.map((c) => splitRef(c.pin).part));
     return wiring.all().flatMap((net): Found[] => {
       if (net.nature === 'signal') return [];
-      const board = net.terminals.find((t) => boards.has(t.split('.')[0]));
+      const board = net.terminals.find((t) => boards.has(splitRef(t).part));
       if (!board) return [];
       const [before, after] = [quiet, fired].map((s) => potentials(net, s.solution.wires));
       const step = step1(evidence, board);
@@ -131,7 +131,7 @@ export const wireShared: Rule = {
 
 /** One count of the board's converter, V. */
 function step1({ design, quiet }: Evidence, ref: TerminalRef): number {
-  const part = design.parts.find((p) => p.id === ref.split('.')[0]);
+  const part = design.parts.find((p) => p.id === splitRef(ref).part);
   const { converter } = part ? kindOf(part) : {};
   const solved = part && quiet.solution.parts[part.id];
   if (!part || !converter || !solved) return 5e-3;

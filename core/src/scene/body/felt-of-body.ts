@@ -2,7 +2,7 @@ import type { Quantity } from '../../catalog/index.js';
 import type { Plan } from '../../design/index.js';
 import type { Receiver } from '../happening-kind.js';
 import { coneResponse, sightOf, walled, type Sight } from '../sight.js';
-import { pressureAt } from '../../quantity/index.js';
+import { degrees, pressureAt, radians } from '../../quantity/index.js';
 import type { Body } from './body.js';
 
 /** CODATA 2022, W/(m²·K⁴). */
@@ -21,7 +21,7 @@ const bandPass = (f: number, [low, high]: readonly [number, number]): number =>
 
 /** Parts of a body's velocity along and across the line of sight, m/s. */
 function velocities(body: Body, sight: Sight): { along: number; across: number } {
-  const turn = ((body.heading - sight.bearing) * Math.PI) / 180;
+  const turn = radians(body.heading - sight.bearing);
   return {
     along: Math.abs(body.speed * Math.cos(turn)),
     across: Math.abs(body.speed * Math.sin(turn)),
@@ -35,7 +35,7 @@ function velocities(body: Body, sight: Sight): { along: number; across: number }
 function heat(body: Body, receiver: Receiver, sight: Sight): number {
   const exitance = 4 * stefanBoltzmann * surfaceKelvin ** 3 * Math.abs(body.excess);
   const share = (body.width * body.height) / (Math.PI * sight.distance ** 2);
-  const degreesPerSecond = (velocities(body, sight).across / sight.distance) * (180 / Math.PI);
+  const degreesPerSecond = degrees(velocities(body, sight).across / sight.distance);
   const zones = degreesPerSecond / (receiver.zone ?? 10);
   return exitance * Math.min(1, share) * bandPass(zones, pyroBand);
 }
@@ -56,7 +56,7 @@ export function reflection(
   halfAngle: number,
   spacing: number,
 ): number {
-  const lit = 2 * Math.PI * (1 - Math.cos((halfAngle * Math.PI) / 180)) * distance ** 2;
+  const lit = 2 * Math.PI * (1 - Math.cos(radians(halfAngle))) * distance ** 2;
   const met = (area * lit) / (area + lit);
   return (reflectance * met) / (Math.PI * (distance ** 2 + spacing ** 2) ** 2);
 }

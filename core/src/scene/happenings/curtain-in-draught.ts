@@ -1,3 +1,4 @@
+import { radians } from '../../quantity/index.js';
 import { defineHappening } from '../define-happening.js';
 import { plainBody } from '../body/body.js';
 import { during } from '../course.js';
@@ -28,7 +29,7 @@ export const curtainInDraught = defineHappening({
   body: ({ params, t, path }) => {
     if (!during(t, params.lasts)) return undefined;
     const phase = (2 * Math.PI * t) / params.period;
-    const way = (params.across * Math.PI) / 180;
+    const way = radians(params.across);
     const off = params.swing * Math.sin(phase);
     const speed = ((2 * Math.PI * params.swing) / params.period) * Math.cos(phase);
     return {

@@ -1,3 +1,4 @@
+import { radians } from '../../quantity/index.js';
 import { choice } from '../../catalog/index.js';
 import { defineHappening } from '../define-happening.js';
 import { discMagnetField } from '../disc-magnet.js';
@@ -27,7 +28,7 @@ export const magnetApproaches = defineHappening({
       const { remanence, diameter, thickness } = params;
       const onAxis = discMagnetField(remanence, diameter / 2, thickness, distance);
       const sign = params.pole === 'south' ? 1 : -1;
-      return sign * onAxis * Math.cos((angle * Math.PI) / 180);
+      return sign * onAxis * Math.cos(radians(angle));
     },
   },
   cautions: [

@@ -8,7 +8,7 @@ import {
   signal,
 } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
-import type { Design } from '@yurei/core/design';
+import { type Design, withoutReadings } from '@yurei/core/design';
 import { writeScxml } from '@yurei/core/exchange';
 import { truthsOf } from '@yurei/core/logic';
 import type { Deed } from '@yurei/core/rehearsal';
@@ -109,7 +109,7 @@ export class ActStep {
     design: Design;
     scene: string | undefined;
   }): Promise<void> {
-    this.deeds.set(await this.bench.patient.does({ ...design, readings: [] }, scene));
+    this.deeds.set(await this.bench.patient.does(withoutReadings(design), scene));
   }
 
   /** Why a file of modes was not taken. */

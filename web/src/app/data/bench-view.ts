@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Answer, Finding } from '@yurei/core/check';
-import type { Design, Scene } from '@yurei/core/design';
+import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
 import { swings, type Rehearsal, type Rhythm, type Snapshot } from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
@@ -139,7 +139,7 @@ export class BenchView {
     const { id } = this.session;
     const late = setTimeout(() => this.looked.set({ id, design }), drawAfter);
     try {
-      const snapshot = await this.bench.quick.look(lean(design), scene, moment);
+      const snapshot = await this.bench.quick.look(withoutReadings(design), scene, moment);
       if (id !== this.session.id) return;
       this.snapshot.set(snapshot);
       this.trouble.set('');
@@ -157,7 +157,9 @@ export class BenchView {
     const turn = ++this.listenTurn;
     const swinging = rest && swings(rest.design, rest.snapshot);
     const { patient } = this.bench;
-    const found = swinging ? await patient.rhythms(lean(rest.design), rest.snapshot.felt) : {};
+    const found = swinging
+      ? await patient.rhythms(withoutReadings(rest.design), rest.snapshot.felt)
+      : {};
     if (turn === this.listenTurn) this.rhythms.set(found);
   }
 
@@ -171,7 +173,7 @@ export class BenchView {
 
   private async play(turn: number, design: Design, scene: string | undefined): Promise<void> {
     try {
-      const rehearsal = await this.bench.patient.rehearse(lean(design), scene);
+      const rehearsal = await this.bench.patient.rehearse(withoutReadings(design), scene);
       if (turn === this.rehearseTurn) this.rehearsal.set(rehearsal);
     } catch (error) {
       if (turn === this.rehearseTurn) {
@@ -184,7 +186,11 @@ export class BenchView {
   }
 
   private async judge({ design, scene, rehearsal }: Judgement): Promise<void> {
-    const { findings, answers } = await this.bench.quick.judge(lean(design), scene, rehearsal);
+    const { findings, answers } = await this.bench.quick.judge(
+      withoutReadings(design),
+      scene,
+      rehearsal,
+    );
     if (this.session.design() !== design) return;
     this.findings.set(findings);
     performance.mark('yurei-findings');
@@ -193,9 +199,6 @@ export class BenchView {
     this.answers.set(answers.map((a, i) => (this.rehearsing() && i < 2 ? (old[i] ?? a) : a)));
   }
 }
-
-/** Reading sets can be long, and the circuit does not depend on them: they are not sent along. */
-const lean = (design: Design): Design => ({ ...design, readings: [] });
 
 const reasonOf = (error: unknown): string =>
   error instanceof Error ? error.message : String(error);

@@ -1,3 +1,4 @@
+import { radians } from '@yurei/core/quantity';
 import { findKind, kindOf, paramsOf } from '@yurei/core/catalog';
 import type { Design, Happening, Part, Point, Scene } from '@yurei/core/design';
 import { alongPath, findHappeningKind, happeningParams, happeningSpan } from '@yurei/core/scene';
@@ -83,7 +84,7 @@ export function standsOf(design: Design, scale: Scale): Stand[] {
 function wedge(facing: number, half: number, reach: number): string {
   if (half >= 90) return '';
   const at = (degrees: number): string => {
-    const a = (degrees * Math.PI) / 180;
+    const a = radians(degrees);
     return `${(reach * Math.cos(a)).toFixed(1)} ${(-reach * Math.sin(a)).toFixed(1)}`;
   };
   const r = reach.toFixed(1);

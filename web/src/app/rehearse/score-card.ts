@@ -1,3 +1,4 @@
+import { withoutReadings } from '@yurei/core/design';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -161,7 +162,7 @@ export class ScoreCard {
     const lines: Line[] = [];
     for (const { id, name } of scene.happenings.filter((h) => h.intent === 'wanted')) {
       try {
-        const lean = { ...design, readings: [] };
+        const lean = withoutReadings(design);
         const found = await this.bench.patient.sampled(lean, scene.id, rehearsal, id);
         if (turn !== this.turn) return;
         if (found) lines.push(sampledLine(name, found));

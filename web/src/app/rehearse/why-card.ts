@@ -1,3 +1,4 @@
+import { withoutReadings } from '@yurei/core/design';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -132,7 +133,7 @@ export class WhyCard {
     this.looking.set(true);
     try {
       const why = await this.bench.patient.explain(
-        { ...design, readings: [] },
+        withoutReadings(design),
         scene,
         rehearsal,
         happening,

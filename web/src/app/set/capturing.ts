@@ -1,3 +1,4 @@
+import { radians } from '@yurei/core/quantity';
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
 import {
@@ -73,7 +74,7 @@ export class Capturing {
     if (distance === undefined || !sensor?.place || kind?.where !== 'point')
       return { ...happening, params };
     const { x, y, facing } = sensor.place;
-    const turn = (facing * Math.PI) / 180;
+    const turn = radians(facing);
     const point = { x: x + distance * Math.cos(turn), y: y + distance * Math.sin(turn) };
     return { ...happening, name: `${distance} m, ${happening.name}`, params, path: [point] };
   }

@@ -1,3 +1,4 @@
+import { splitRef } from '@yurei/core/design';
 import { openModule } from '@yurei/core/catalog';
 import type { Design, Edit } from '@yurei/core/design';
 
@@ -6,7 +7,7 @@ export function takeApart(design: Design, id: string): Edit {
   const open = openModule(design, id);
   const known = new Set(design.parts.map((p) => p.id));
   const touched = (wire: { from: string; to: string }): boolean =>
-    [wire.from, wire.to].some((end) => !known.has(end.split('.')[0]));
+    [wire.from, wire.to].some((end) => !known.has(splitRef(end).part));
   return {
     type: 'batch',
     label: 'Take apart',

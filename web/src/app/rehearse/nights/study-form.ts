@@ -1,3 +1,4 @@
+import { withoutReadings } from '@yurei/core/design';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -211,7 +212,7 @@ export class StudyForm {
     try {
       const other = await this.studies.save(this.session.id, Number(this.saved()));
       const label = `save ${this.saveChoices().find((c) => c.value === this.saved())?.label}`;
-      return { ...common, ask: { for: 'beside', other: { ...other, readings: [] }, label } };
+      return { ...common, ask: { for: 'beside', other: withoutReadings(other), label } };
     } catch (error) {
       this.failed.emit(error instanceof Error ? error.message : String(error));
       return undefined;

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import type { Design, Scene } from '@yurei/core/design';
+import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
 import type { StudySummary } from '@yurei/core/exchange';
 import {
   casesOf,
@@ -74,7 +74,7 @@ export class StudyRun {
   async run(study: Study, place: Place): Promise<void> {
     const design = this.session.design();
     // Reading sets do not matter here.
-    const lean = design && { ...design, readings: [] };
+    const lean = design && withoutReadings(design);
     if (!lean || !this.take(lean, study)) return;
     await this.follow(async (turn) => {
       if (place === 'browser')
@@ -192,7 +192,7 @@ export class StudyRun {
 
 /** Reading sets do not matter here. */
 const changed = (one: Design, other: Design): boolean =>
-  JSON.stringify({ ...one, readings: [] }) !== JSON.stringify({ ...other, readings: [] });
+  JSON.stringify(withoutReadings(one)) !== JSON.stringify(withoutReadings(other));
 
 const reasonOf = (error: unknown): string =>
   error instanceof Error ? error.message : String(error);

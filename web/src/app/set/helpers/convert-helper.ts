@@ -9,7 +9,7 @@ import {
   signal,
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
-import type { Channel } from '@yurei/core/design';
+import { type Channel, withoutReadings } from '@yurei/core/design';
 import { countsAt, feltAt, type Response } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { ValueField } from '../../common/value-field';
@@ -137,7 +137,7 @@ export class ConvertHelper {
       const [design, sensor] = [this.session.design(), this.sensor()];
       if (!design || !sensor) return this.told.set('No sensor is wired to it.');
       void this.bench.patient
-        .response({ ...design, readings: [] }, this.channel().id, sensor.id)
+        .response(withoutReadings(design), this.channel().id, sensor.id)
         .then((found) => {
           this.response.set(found);
           this.told.set(`${sensor.name} gives no number that follows what it feels.`);

@@ -8,8 +8,14 @@ import {
   signal,
 } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
-import type { Channel, Design, Happening, Part } from '@yurei/core/design';
-import { formatNominal, type Unit } from '@yurei/core/quantity';
+import {
+  type Channel,
+  type Design,
+  type Happening,
+  type Part,
+  withoutReadings,
+} from '@yurei/core/design';
+import { formatNominal, radians, type Unit } from '@yurei/core/quantity';
 import { tryable, type WouldRead } from '@yurei/core/rehearsal';
 import { findHappeningKind } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
@@ -192,7 +198,7 @@ export class WhatIfHelper {
   constructor() {
     effect(() => {
       const design = this.session.design();
-      if (design) void this.ask({ ...design, readings: [] }, this.chosen());
+      if (design) void this.ask(withoutReadings(design), this.chosen());
     });
   }
 
@@ -228,7 +234,7 @@ export class WhatIfHelper {
       );
     if (!moved || !place) return [];
     const at = (value: number, distance: number, off: number) => {
-      const turned = ((place.facing + off) * Math.PI) / 180;
+      const turned = radians(place.facing + off);
       const x = place.x + distance * Math.cos(turned);
       const y = place.y + distance * Math.sin(turned);
       return { value, happening: { ...moved, path: [{ x, y }] } };

@@ -1,6 +1,5 @@
 import { DisjointSets } from '../design/index.js';
-import type { Element } from '../element/index.js';
-import { withNodes } from '../element/index.js';
+import { withNodes, type Element } from '../element/index.js';
 import type { InnerPart, Inside, Param, PartKind, PartState, ValuesOf } from './part-kind.js';
 import { valuesOf } from './values-of.js';
 

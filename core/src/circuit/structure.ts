@@ -39,7 +39,7 @@ export function diagnoseStructure(
       paths.join(node(a), node(b));
       held.join(node(a), node(b));
     }
-    if (element.type === 'capacitor') held.join(node(element.a), node(element.b));
+    for (const [a, b] of kind.holds?.(element) ?? []) held.join(node(a), node(b));
     const signal = signalNode(element);
     if (signal !== undefined && reference !== undefined)
       for (const groups of [paths, held, near]) groups.join(node(signal), reference);

@@ -48,6 +48,7 @@ export const capacitor = defineElement<CapacitorElement>({
   type: 'capacitor',
   nodes: ['a', 'b'],
   conducts: () => [],
+  holds: (e) => [[e.a, e.b]],
   positive: ['farads'],
   device,
 });

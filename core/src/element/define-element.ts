@@ -68,7 +68,7 @@ type NamesOf<E, V> = {
 export interface ElementKind<
   E extends Element = Element,
   Text extends string = string,
-  Number extends string = string,
+  Numeric extends string = string,
 > {
   type: E['type'];
   /** The fields that name nodes, in the order in which currents are told. */
@@ -80,13 +80,15 @@ export interface ElementKind<
   signal?: Text;
   /** Pairs of nodes between which direct current can flow. */
   conducts(element: E): readonly (readonly [string, string])[];
+  /** Pairs of nodes that it ties together although no direct current flows. */
+  holds?(element: E): readonly (readonly [string, string])[];
   /** Groups of its nodes that stand apart from its others: no current ever passes between the groups. */
   apart?(element: E): readonly (readonly string[])[];
   /** Pairs of nodes whose difference is forced. */
   forces?(element: E): readonly (readonly [string, string])[];
   /** Values that must be above zero, and those that must not be below it. */
-  positive?: readonly Number[];
-  notNegative?: readonly Number[];
+  positive?: readonly Numeric[];
+  notNegative?: readonly Numeric[];
   device(element: E, node: (name: string) => number, system: System): Device<E>;
 }
 

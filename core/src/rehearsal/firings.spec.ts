@@ -37,6 +37,18 @@ describe('what fires', () => {
     expect(new Set(after.map((f) => Math.round(f.t))).size).toBe(shows.length);
   });
 
+  it('a show that plays from the start ends as any other', () => {
+    const figurehead = demo('regatta-figurehead');
+    const [first, ...rest] = figurehead.rules;
+    const always: Rule = { ...first, when: { is: 'not', of: first.when }, while: undefined };
+    const design = { ...figurehead, rules: [always, ...rest] };
+    const record = rehearse(design, { ...figurehead.scenes[0], happenings: [] });
+    expect(Object.keys(record.logic[0].logic.playing)).toHaveLength(1);
+    expect(record.logic.some((l) => l.events.some((e) => e.kind === 'sequence' && !e.begins))).toBe(
+      true,
+    );
+  });
+
   it('a part that only indicates is no sign, unless it is asked for', () => {
     const all = firings(stairs, scene([]));
     const lamp = all.find((f) => f.sign.by === 'part' && f.sign.part === 'D2') as Firing;

@@ -49,8 +49,9 @@ export function isSignOf(
 
 /** When sequences began and ended: what acts in one is one firing, of whatever part it was first. */
 function shows(log: readonly LogicChange[]): { from: number; to: number }[] {
-  const found: { from: number; to: number }[] = [];
-  const playing = new Set<string>();
+  // One may play from the start.
+  const playing = new Set(Object.keys(log[0]?.logic.playing ?? {}));
+  const found = playing.size > 0 ? [{ from: log[0].t, to: Infinity }] : [];
   for (const { t, events } of log)
     for (const event of events) {
       if (event.kind !== 'sequence') continue;

@@ -21,7 +21,7 @@ export type StudyAnswer = { nights: string[] } | { error: string };
  */
 export class NightProcesses {
   private readonly idle: ChildProcess[] = [];
-  private readonly waiting: (() => void)[] = [];
+  private readonly waiting = new Set<() => void>();
   private busy = 0;
   private resting?: NodeJS.Timeout;
 
@@ -41,10 +41,9 @@ export class NightProcesses {
    * @throws NightsEnded when it took too long or its process died; what aborts `signal`; what went wrong in the nights
    */
   async rehearse(task: StudyTask, limit: number, signal: AbortSignal): Promise<string[]> {
-    await this.turn();
+    await this.turn(signal);
     const child = this.idle.pop() ?? this.begun();
     try {
-      signal.throwIfAborted();
       const answer = await answerOf(child, task, limit, signal);
       if ('error' in answer) throw new Error(answer.error);
       this.idle.push(child);
@@ -54,7 +53,7 @@ export class NightProcesses {
       throw error;
     } finally {
       this.busy -= 1;
-      this.waiting.shift()?.();
+      this.callNext();
       if (this.busy === 0) this.resting = setTimeout(() => void this.close(), linger).unref();
     }
   }
@@ -69,11 +68,28 @@ export class NightProcesses {
     await Promise.all(ends);
   }
 
-  /** Waits until one process more may work. */
-  private async turn(): Promise<void> {
-    while (this.busy >= this.most) await new Promise<void>((go) => this.waiting.push(go));
+  /** Waits until one process more may work; no longer than anyone wants it. */
+  private async turn(signal: AbortSignal): Promise<void> {
+    while (this.busy >= this.most && !signal.aborted)
+      await new Promise<void>((go) => {
+        const called = (): void => {
+          this.waiting.delete(called);
+          signal.removeEventListener('abort', called);
+          go();
+        };
+        this.waiting.add(called);
+        signal.addEventListener('abort', called);
+      });
+    // Whoever has been called in vain calls the next one.
+    if (signal.aborted) this.callNext();
+    signal.throwIfAborted();
     this.busy += 1;
     clearTimeout(this.resting);
+  }
+
+  private callNext(): void {
+    const [first] = this.waiting;
+    first?.();
   }
 
   private begun(): ChildProcess {
@@ -103,11 +119,12 @@ async function answerOf(
       once(child, 'message', until).then(([answer]) => answer as StudyAnswer),
       once(child, 'exit', until).then(() => Promise.reject(new NightsEnded(died))),
     ]);
-  } catch (error) {
+  } catch {
     signal.throwIfAborted();
     if (late.aborted)
       throw new NightsEnded(`It took longer than ${limit / 1000} s and was given up.`);
-    throw error;
+    // It could not be begun, or not be reached, or died.
+    throw new NightsEnded(died);
   } finally {
     heard.abort();
   }

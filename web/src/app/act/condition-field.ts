@@ -41,7 +41,7 @@ export class ConditionField {
   /** A mode comes with its chart. */
   protected choosePlain(field: string, value: string): void {
     const [machine, mode] = value.split(' ');
-    if (field === 'mode') this.changed.emit({ is: 'mode', machine, mode });
+    if (field === 'mode') this.changed.emit({ ...this.condition(), machine, mode } as Condition);
     else this.put(field, value);
   }
 

@@ -1,5 +1,6 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { emptyDesign } from '@yurei/core/design';
 import { waitAfter } from './back-off';
@@ -230,4 +231,29 @@ it('takes a draft that cannot be read for none', async () => {
   localStorage.setItem('yurei.draft.a1', '{ broken');
   await open();
   expect(session.design()?.title).toBe('Loft');
+});
+
+@Component({
+  template: `@if (session.design(); as design) {
+    <button (click)="put({ title: 'Sail loft', purpose: design.purpose })"></button>
+    <button (click)="put({ title: design.title, purpose: 'Smoke' })"></button>
+  }`,
+})
+class TwoFields {
+  readonly session = inject(DesignSession);
+
+  put(fields: { title: string; purpose: string }): void {
+    this.session.edit({ type: 'describe', fields });
+  }
+}
+
+it('loses no edit that comes before the next frame is drawn', async () => {
+  await open();
+  const fixture = TestBed.createComponent(TwoFields);
+  fixture.autoDetectChanges();
+  for (const button of (fixture.nativeElement as HTMLElement).querySelectorAll('button')) {
+    button.click();
+    await Promise.resolve();
+  }
+  expect(session.design()).toMatchObject({ title: 'Sail loft', purpose: 'Smoke' });
 });

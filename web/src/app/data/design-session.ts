@@ -1,4 +1,11 @@
-import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import {
+  ApplicationRef,
+  computed,
+  inject,
+  Injectable,
+  signal,
+  type OnDestroy,
+} from '@angular/core';
 import {
   EditError,
   makeEdit,
@@ -33,6 +40,7 @@ const saveAfter = 600;
 @Injectable()
 export class DesignSession implements OnDestroy {
   private readonly api = inject(Api);
+  private readonly app = inject(ApplicationRef);
   private readonly history = signal<History | undefined>(undefined);
   private stored?: Omit<StoredDesign, 'design'>;
   private timer?: ReturnType<typeof setTimeout>;
@@ -41,6 +49,7 @@ export class DesignSession implements OnDestroy {
   private copied = true;
   /** Saves in a row that failed. */
   private failures = 0;
+  private showing = false;
 
   readonly design = computed(() => this.history()?.present);
   readonly canUndo = computed(() => (this.history()?.done.length ?? 0) > 0);
@@ -180,6 +189,7 @@ export class DesignSession implements OnDestroy {
 
   private changed(): void {
     this.refusal.set('');
+    this.show();
     const design = this.design();
     if (!design || !this.stored) return;
     this.copied = keepDraft(this.id, { version: this.stored.version, design });
@@ -190,6 +200,19 @@ export class DesignSession implements OnDestroy {
         : { state: 'unsaved', reason: 'This browser has no room for a copy', copied: false },
     );
     this.schedule(saveAfter);
+  }
+
+  /**
+   * Renders before the maker's next event is handled: what a template hands to a handler is as old as the
+   * last rendering, and an edit made from it would undo the one before.
+   */
+  private show(): void {
+    if (this.showing) return;
+    this.showing = true;
+    queueMicrotask(() => {
+      this.showing = false;
+      if (!this.app.destroyed) this.app.tick();
+    });
   }
 
   private schedule(delay: number): void {

@@ -33,3 +33,4 @@ export { falseTriggers, hysteresisFor, noiseOf, type Noise } from './noise.js';
 export { bothAbove, upperTail } from './normal.js';
 export { kept, type SetJudgement } from './set-judgement.js';
 export { unmeasured, type Unmeasured } from './unmeasured.js';
+export { bestLevels, type Levels } from './best-levels.js';

@@ -1,4 +1,5 @@
 import type { ReadingSet } from '../design/index.js';
+import { spreadOf } from '../quantity/index.js';
 import { exactBounds, scoreBounds, type Share } from './binomial.js';
 import { upperTail } from './normal.js';
 
@@ -143,11 +144,7 @@ export function errorCurve(sets: readonly Readings[], trips: Side, points = 200)
 /** Share of readings beyond a line, each set taken as normal, weighted by how many it has. */
 function fitted(sets: readonly Readings[], trips: Side, wanted: boolean): (line: number) => number {
   const chosen = sets.filter((s) => (s.intent === 'wanted') === wanted && s.counts.length > 0);
-  const moments = chosen.map(({ counts }) => {
-    const mean = counts.reduce((sum, c) => sum + c, 0) / counts.length;
-    const squares = counts.reduce((sum, c) => sum + (c - mean) ** 2, 0);
-    return { n: counts.length, mean, sd: Math.sqrt(squares / Math.max(1, counts.length - 1)) };
-  });
+  const moments = chosen.map(({ counts }) => spreadOf(counts));
   const all = moments.reduce((sum, m) => sum + m.n, 0);
   const sign = trips === 'above' ? 1 : -1;
   return (line) =>

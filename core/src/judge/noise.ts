@@ -1,4 +1,5 @@
 import type { Channel } from '../design/index.js';
+import { spreadOf } from '../quantity/index.js';
 import type { Side } from './line.js';
 import { bothAbove, upperTail } from './normal.js';
 
@@ -18,14 +19,14 @@ export interface Noise {
 export function noiseOf(counts: readonly number[]): Noise {
   const n = counts.length;
   if (n < 2) throw new RangeError('Noise can be told from two readings or more.');
-  const mean = counts.reduce((sum, c) => sum + c, 0) / n;
+  const { mean, sd } = spreadOf(counts);
   const off = counts.map((c) => c - mean);
-  const squares = off.reduce((sum, d) => sum + d * d, 0);
+  const squares = (n - 1) * sd ** 2;
   const next = off.slice(1).reduce((sum, d, i) => sum + d * off[i], 0);
   const correlation = squares > 0 ? next / squares : 0;
   const r = Math.max(0, correlation);
   const independent = Math.max(1, (n * (1 - r)) / (1 + r));
-  return { readings: n, mean, sd: Math.sqrt(squares / (n - 1)), correlation, independent };
+  return { readings: n, mean, sd, correlation, independent };
 }
 
 /**

@@ -15,3 +15,4 @@ export {
   type Study,
 } from './study.js';
 export { compared, scoreOf, type Compared, type Score } from './score.js';
+export { axesProblem, axisAround, firstAxes } from './axes.js';

@@ -5,4 +5,5 @@ export { formatNominal, formatQuantity } from './format-quantity.js';
 export { eSeries, preferredValues, type ESeries } from './e-series.js';
 export { bandColours, colourBands, readBands, type BandColour } from './colour-code.js';
 export { levelOf, pressureAt, pressureOf } from './sound-level.js';
+export { spreadOf, type Spread } from './spread.js';
 export { sayTime } from './time-of-day.js';

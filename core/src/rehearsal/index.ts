@@ -24,3 +24,5 @@ export { firingsOf, isSignOf, type Firing } from './firings.js';
 export { explain, outputsThatFire, type Cure, type Why } from './cures.js';
 export { missedBySampling, scoreRehearsal, type RehearsalScore, type Sampled } from './score.js';
 export { circuitDoes, type Deed } from './circuit-does.js';
+export { readingGroup, readingGroups, roomBetween, type ReadingGroup } from './reading-groups.js';
+export { byAngle, byDistance, byReflectance, feltBy, roomIf, type Variant } from './variants.js';

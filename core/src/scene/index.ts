@@ -27,3 +27,4 @@ export {
   type Stage,
 } from './feel.js';
 export { checkScenes } from './check-scene.js';
+export { usualPath } from './usual-path.js';

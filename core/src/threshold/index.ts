@@ -17,3 +17,4 @@ export {
   type TrimmerSetting,
   type TrimmerSpan,
 } from './trimmer.js';
+export { inUnit, usualLearnt, withBaseline } from './rebase.js';

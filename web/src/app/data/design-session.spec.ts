@@ -235,8 +235,8 @@ it('takes a draft that cannot be read for none', async () => {
 
 @Component({
   template: `@if (session.design(); as design) {
-    <button (click)="put({ title: 'Sail loft', purpose: design.purpose })"></button>
-    <button (click)="put({ title: design.title, purpose: 'Smoke' })"></button>
+    <button (click)="put({ title: 'Sail loft', purpose: design.purpose })">Name</button>
+    <button (click)="put({ title: design.title, purpose: 'Smoke' })">Purpose</button>
   }`,
 })
 class TwoFields {

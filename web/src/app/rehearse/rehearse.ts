@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { kindOf, numbersOf, type Param } from '@yurei/core/catalog';
-import {
-  freshId,
-  type Happening,
-  type Machine,
-  type Part,
-  type Point,
-  type Scene,
-} from '@yurei/core/design';
+import { freshId, type Happening, type Machine, type Part, type Scene } from '@yurei/core/design';
 import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
@@ -16,6 +9,7 @@ import {
   profiles,
   searchHappenings,
   type HappeningKind,
+  usualPath,
 } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Chart } from '../common/chart';
@@ -244,8 +238,9 @@ export class RehearseStep {
 
   /** A new happening begins a third into the scene, in front of the sensors. */
   protected add(kind: HappeningKind): void {
-    const scene = this.view.scene();
-    if (!scene) return;
+    const [design, scene] = [this.session.design(), this.view.scene()];
+    if (!design || !scene) return;
+    const path = usualPath(design, kind);
     const id = freshId(
       'h',
       scene.happenings.map((h) => h.id),
@@ -257,36 +252,11 @@ export class RehearseStep {
       intent: 'nuisance',
       start: Math.round(scene.duration / 3),
       params: {},
-      ...this.placeFor(kind),
+      ...(path ? { path } : {}),
     };
     if (this.session.edit({ type: 'put-happening', scene: scene.id, happening })) {
       this.selection.pick('happening', id);
     }
-  }
-
-  /** At the first part that feels what it gives, or across the middle of the parts, within the plan. */
-  private placeFor(kind: HappeningKind): Pick<Happening, 'path'> {
-    const { parts = [], plan = { width: 0, depth: 0 } } = this.session.design() ?? {};
-    if (kind.where === 'everywhere') return {};
-    const touched = parts.find(
-      (p) => p.place && kindOf(p).feels?.quantities.some((q) => kind.gives?.[q] !== undefined),
-    );
-    if (kind.where === 'point' && touched?.place) {
-      return { path: [{ x: touched.place.x, y: touched.place.y }] };
-    }
-    const places = parts.flatMap((p) => (p.place ? [p.place] : []));
-    const mean = (pick: (p: Point) => number, edge: number): number =>
-      places.length === 0 ? edge / 2 : places.reduce((sum, p) => sum + pick(p), 0) / places.length;
-    const x = mean((p) => p.x, plan.width);
-    const y = mean((p) => p.y, plan.depth);
-    if (kind.where === 'point') return { path: [{ x, y }] };
-    const within = (v: number): number => Math.min(plan.depth, Math.max(0, v));
-    return {
-      path: [
-        { x, y: within(y - 3) },
-        { x, y: within(y + 3) },
-      ],
-    };
   }
 }
 

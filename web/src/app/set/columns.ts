@@ -1,13 +1,11 @@
 import type { ReadingSet } from '@yurei/core/design';
 import { kept } from '@yurei/core/judge';
-import type { Group } from './groups';
+import { readingGroup, type ReadingGroup } from '@yurei/core/rehearsal';
 
 /** One column of the chart: readings that belong together. */
-export interface Column extends Group {
+export interface Column extends ReadingGroup {
   /** The reading set it shows; absent for what was rehearsed. */
   set?: string;
-  mean: number;
-  sd: number;
 }
 
 /** Reading sets as columns: quiet first, then what must not fire, then what is wanted. */
@@ -15,25 +13,17 @@ export function columnsOf(sets: readonly ReadingSet[]): Column[] {
   const order = { quiet: 0, nuisance: 1, wanted: 2 };
   return [...sets]
     .sort((a, b) => order[a.intent] - order[b.intent])
-    .flatMap((set) => {
+    .flatMap(({ id, name, intent, ...set }) => {
       const counts = kept(set);
-      return counts.length > 0
-        ? [{ ...withSpread({ name: set.name, kind: set.intent, counts }), set: set.id }]
-        : [];
+      return counts.length > 0 ? [{ ...readingGroup(name, intent, counts), set: id }] : [];
     });
 }
 
-/** Adds lowest, highest, mean and spread. */
-export function withSpread(group: Pick<Group, 'name' | 'kind' | 'counts'>): Column {
-  const { counts } = group;
-  let [low, high, sum] = [Infinity, -Infinity, 0];
-  for (const c of counts) {
-    if (c < low) low = c;
-    if (c > high) high = c;
-    sum += c;
-  }
-  const mean = sum / counts.length;
-  const squares = counts.reduce((total, c) => total + (c - mean) ** 2, 0);
-  const sd = counts.length > 1 ? Math.sqrt(squares / (counts.length - 1)) : 0;
-  return { ...group, low, high, mean, sd };
+/** At most `most` of a list, evenly spread, with its first and last. */
+export function thin<T>(list: readonly T[], most: number): T[] {
+  if (list.length <= most) return [...list];
+  return Array.from(
+    { length: most },
+    (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))],
+  );
 }

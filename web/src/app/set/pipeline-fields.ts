@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { highReading, channelReader, type Param } from '@yurei/core/catalog';
 import type { Baseline, Channel, Filter, LearntBaseline } from '@yurei/core/design';
+import { inUnit, usualLearnt, withBaseline } from '@yurei/core/threshold';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
@@ -32,7 +33,7 @@ const learnSize: Param = {
   id: 'learn',
   label: 'Mean of the first',
   unit: '',
-  default: 15,
+  default: usualLearnt.learn,
   min: 1,
   max: 10_000,
   whole: true,
@@ -216,47 +217,21 @@ export class PipelineFields {
     this.put({ filter: by === '' ? undefined : { by: by as Filter['by'], n } });
   }
 
-  /**
-   * Gives or takes the baseline. The levels stay where they are: a count becomes a distance from the baseline and
-   * back, measured from the reading at rest.
-   */
   protected setBaseline(kind: string): void {
     const channel = this.channel();
-    const rest = this.view.snapshot()?.counts[channel.id] ?? 0;
-    const before = channel.baseline;
-    const sign = channel.trips === 'below' ? -1 : 1;
-    const from = before?.kind === 'fixed' ? before.counts : rest;
-    const one = before?.kind === 'learnt' && before.unit === 'per cent' ? rest / 100 : 1;
-    const level = before ? from + sign * channel.threshold * one : channel.threshold;
-    const band = channel.hysteresis * one;
-    const whole = (value: number): number => Math.max(0, Math.round(value));
-    if (kind === '') {
-      const trips = channel.trips === 'away' ? 'above' : channel.trips;
-      return this.put({
-        baseline: undefined,
-        trips,
-        threshold: whole(level),
-        hysteresis: whole(band),
-      });
-    }
-    const baseline: Baseline =
-      kind === 'fixed'
-        ? { kind: 'fixed', counts: rest }
-        : { kind: 'learnt', learn: learnSize.default, follow: 0, freeze: true, unit: 'counts' };
-    this.put({ baseline, threshold: whole(sign * (level - rest)), hysteresis: whole(band) });
+    const rebased = withBaseline(channel, (kind || undefined) as Baseline['kind'], this.atRest());
+    this.put({ baseline: undefined, ...rebased });
   }
 
-  /** The levels stay where they are, as near as whole per cent allow. */
   protected setUnit(unit: string): void {
-    const { baseline, threshold, hysteresis, id } = this.channel();
-    if (baseline?.kind !== 'learnt' || unit === baseline.unit) return;
-    const rest = this.view.snapshot()?.counts[id] ?? 0;
-    const factor = unit === 'per cent' ? 100 / rest : rest / 100;
-    if (!Number.isFinite(factor)) return;
-    this.put({
-      baseline: { ...baseline, unit: unit === 'per cent' ? 'per cent' : 'counts' },
-      threshold: Math.max(1, Math.round(threshold * factor)),
-      hysteresis: Math.max(0, Math.round(hysteresis * factor)),
-    });
+    const { baseline, ...channel } = this.channel();
+    if (baseline?.kind !== 'learnt') return;
+    const to = unit === 'per cent' ? 'per cent' : 'counts';
+    const changed = inUnit(channel, baseline, to, this.atRest());
+    if (changed) this.put(changed);
+  }
+
+  private atRest(): number {
+    return this.view.snapshot()?.counts[this.channel().id] ?? 0;
   }
 }

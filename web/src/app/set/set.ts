@@ -6,9 +6,12 @@ import {
   inject,
   signal,
 } from '@angular/core';
-import { channelReader, readable, terminalOf } from '@yurei/core/catalog';
-import { applyEdit, freshId, splitRef, type Channel, type Edit } from '@yurei/core/design';
+import { channelReader, readable } from '@yurei/core/catalog';
+import type { Channel } from '@yurei/core/design';
+import { bestLevels } from '@yurei/core/judge';
 import { levelsAtRest, levelsOf } from '@yurei/core/logic';
+import { readingGroups, roomBetween } from '@yurei/core/rehearsal';
+import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -18,10 +21,9 @@ import { BoardState } from './board-state';
 import { BringDialog } from './bring-dialog';
 import { CaptureBar } from './capture-bar';
 import { Capturing } from './capturing';
-import { columnsOf, withSpread, type Column } from './columns';
+import { columnsOf, type Column } from './columns';
 import { countedIn, errorRows, moreProof, settingRows } from './decisions';
 import { ErrorCurve } from './error-curve';
-import { groupsOf, roomBetween } from './groups';
 import { LiveStrip } from './live-strip';
 import { Margins } from './margins';
 import { SetItCards } from './set-it-cards';
@@ -77,10 +79,10 @@ export class SetStep {
 
   protected readonly groups = computed(() => {
     const [rehearsal, scene, channel] = [this.view.rehearsal(), this.view.scene(), this.channel()];
-    return rehearsal && scene && channel ? groupsOf(rehearsal, scene, channel.id) : [];
+    return rehearsal && scene && channel ? readingGroups(rehearsal, scene, channel.id) : [];
   });
   protected readonly columns = computed((): Column[] =>
-    this.measured() ? columnsOf(this.judging.sets()) : this.groups().map(withSpread),
+    this.measured() ? columnsOf(this.judging.sets()) : this.groups(),
   );
   /** Where the baseline stands: in the quiet sets, or at rest. */
   protected readonly from = computed(() => {
@@ -134,18 +136,10 @@ export class SetStep {
     return judgement && moreProof(judgement);
   });
 
-  /** The best line as whole steps of the threshold: a reading beyond it lies beyond the line itself. */
   protected readonly best = computed(() => {
     const [judgement, channel] = [this.judgement(), this.channel()];
-    if (!judgement?.best || !channel) return undefined;
-    const { line, gap } = judgement.best;
-    const below = channel.trips === 'below' && !channel.baseline;
-    const threshold = Math.max(0, below ? Math.ceil(line) : Math.floor(line));
-    const wide = judgement.hysteresis ?? channel.hysteresis;
-    const apart = judgement.best.misses.events + judgement.best.falses.events === 0;
-    // Where a gap parts them, a band wider than it would reach into the readings that must clear.
-    const band = apart ? Math.min(wide, Math.max(1, Math.floor(gap))) : wide;
-    return { threshold, hysteresis: band, stands: threshold === channel.threshold };
+    const levels = judgement && channel && bestLevels(judgement, channel);
+    return levels && { ...levels, stands: levels.threshold === channel.threshold };
   });
 
   constructor() {
@@ -207,33 +201,10 @@ export class SetStep {
   });
 
   protected addChannel(pin: string): void {
-    const id = freshId(
-      'ch',
-      this.channels().map((c) => c.id),
-    );
-    const [design, terminal] = [this.session.design(), splitRef(pin).terminal];
-    const modes = design && terminalOf(design, pin)?.modes;
-    // A readout is no pin: nothing is to be set up for it.
-    const mode = modes && (modes.includes('analogue') ? 'analogue' : 'input');
-    const setUp: Edit[] = mode ? [{ type: 'set-pin', pin, mode }] : [];
-    const ready = design && setUp.reduce(applyEdit, design);
-    const middle = Math.round(((ready && channelReader(ready, pin)?.full) ?? 1023) / 2);
-    const channel: Channel = {
-      id,
-      name: terminal,
-      pin,
-      trips: 'above',
-      threshold: middle,
-      hysteresis: Math.round(middle / 10),
-      every: 0.01,
-      hits: 3,
-      misses: 3,
-    };
-    this.session.edit({
-      type: 'batch',
-      label: `add channel ${id}`,
-      edits: [...setUp, { type: 'put-channel', channel }],
-    });
-    this.choose(id);
+    const design = this.session.design();
+    if (!design) return;
+    const { channel, edits } = newChannel(design, pin);
+    this.session.edit({ type: 'batch', label: `add channel ${channel.id}`, edits });
+    this.choose(channel.id);
   }
 }

@@ -12,8 +12,7 @@ import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { DesignSession } from '../data/design-session';
-import type { Column } from './columns';
-import { thin } from './groups';
+import { thin, type Column } from './columns';
 
 /** How near to a line the pointer must be to take hold of it, px. */
 const reach = 16;

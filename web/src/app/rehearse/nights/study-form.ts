@@ -10,11 +10,13 @@ import {
 import { linkedSignal } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import {
+  axesProblem,
+  axisAround,
   dialsOf,
+  firstAxes,
   sameDial,
   usualVariation,
   type Axis,
-  type DialFacts,
   type Study,
   type Variation,
 } from '@yurei/core/nights';
@@ -175,7 +177,7 @@ export class StudyForm {
   );
   protected readonly axes = linkedSignal<readonly string[], readonly Axis[]>({
     source: this.dialLabels,
-    computation: () => firstAxes(this.dials()),
+    computation: () => firstAxes(this.dials(), stepsParam.default),
   });
   protected readonly saveChoices = computed((): Choice[] =>
     this.saves().map(({ version, savedAt }) => ({
@@ -204,7 +206,7 @@ export class StudyForm {
     if (ask !== 'map' && ask !== 'beside') return { ...common, ask: { for: ask } };
     if (ask === 'map') {
       const [across, up] = this.axes();
-      const wrong = this.axesProblem();
+      const wrong = axesProblem(this.axes());
       if (wrong) this.failed.emit(wrong);
       else return { ...common, ask: { for: 'map', axes: [across, up] } };
       return undefined;
@@ -248,7 +250,7 @@ export class StudyForm {
   }
 
   protected setDial(i: number, index: string): void {
-    this.setAxis(i, axisOf(this.dials()[Number(index)], this.axes()[i].steps));
+    this.setAxis(i, axisAround(this.dials()[Number(index)], this.axes()[i].steps));
   }
 
   protected setAxis(i: number, change: Partial<Axis>): void {
@@ -258,15 +260,6 @@ export class StudyForm {
   protected end(i: number, label: string): Param {
     const facts = this.dials()[Number(this.dialIndex(this.axes()[i]))];
     return { ...facts.param, label };
-  }
-
-  private axesProblem(): string | undefined {
-    const [across, up] = this.axes();
-    if (!across || !up) return 'The design has no two values to turn yet.';
-    if (sameDial(across.dial, up.dial)) return 'Both sides of the map turn the same value.';
-    return [across, up].some((a) => a.from === a.to)
-      ? 'Both ends of a side are the same: give two different ones.'
-      : undefined;
   }
 
   private async loadSaves(): Promise<void> {
@@ -281,20 +274,3 @@ export class StudyForm {
 }
 
 const nothing = { parts: [], channels: [] } as never;
-
-/** Around where it stands, within what is possible. */
-function axisOf({ dial, param, value }: DialFacts, steps: number): Axis {
-  const within = (v: number): number => Math.min(param.max, Math.max(param.min, v));
-  const round = (v: number): number => (param.whole ? Math.round(v) : Number(v.toPrecision(3)));
-  const [from, to] =
-    value > 0 ? [value / 2, value * 1.5] : [param.min, Math.min(param.max, param.default || 1)];
-  const low = within(round(from));
-  return { dial, from: low, to: within(Math.max(round(to), param.whole ? low + 1 : low)), steps };
-}
-
-/** What is turned most: the line of the first channel, and how many hits in a row it takes. */
-function firstAxes(dials: readonly DialFacts[]): Axis[] {
-  const hits = dials.find((d) => d.dial.of === 'channel' && d.dial.field === 'hits');
-  const chosen = hits ? [dials[0], hits] : dials.slice(0, 2);
-  return chosen.length < 2 ? [] : chosen.map((facts) => axisOf(facts, stepsParam.default));
-}

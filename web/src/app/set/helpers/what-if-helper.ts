@@ -8,15 +8,18 @@ import {
   signal,
 } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
+import { type Channel, type Design, type Part, withoutReadings } from '@yurei/core/design';
+import { formatNominal, type Unit } from '@yurei/core/quantity';
 import {
-  type Channel,
-  type Design,
-  type Happening,
-  type Part,
-  withoutReadings,
-} from '@yurei/core/design';
-import { formatNominal, radians, type Unit } from '@yurei/core/quantity';
-import { tryable, type WouldRead } from '@yurei/core/rehearsal';
+  byAngle,
+  byDistance,
+  byReflectance,
+  feltBy,
+  roomIf,
+  tryable,
+  type Variant,
+  type WouldRead,
+} from '@yurei/core/rehearsal';
 import { findHappeningKind } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
 import { BenchService } from '../../bench/bench';
@@ -37,10 +40,6 @@ interface Knob {
   value: number;
 }
 
-const distances = [0.2, 0.35, 0.5, 0.75, 1, 1.5, 2, 3, 5, 8];
-const angles = [0, 10, 20, 30, 45, 60, 80];
-/** Shares that a surface throws back: black, grey, skin and wood, white paper (from memory). */
-const surfaces = [0.05, 0.1, 0.2, 0.35, 0.5, 0.7, 0.9];
 const headings: Readonly<Record<string, string>> = {
   angle: 'off straight ahead, °',
   distance: 'distance, m',
@@ -224,22 +223,11 @@ export class WhatIfHelper {
   }
 
   /** A happening in other places, or with other surfaces. */
-  private variants(key: string): { value: number; happening: Happening }[] {
+  private variants(key: string): Variant[] {
     const [bare, moved, place] = [this.surfaced(), this.movable(), this.capturing.sensor()?.place];
-    if (key === 'surface')
-      return surfaces.flatMap((value) =>
-        bare
-          ? [{ value, happening: { ...bare, params: { ...bare.params, reflectance: value } } }]
-          : [],
-      );
+    if (key === 'surface') return bare ? byReflectance(bare) : [];
     if (!moved || !place) return [];
-    const at = (value: number, distance: number, off: number) => {
-      const turned = radians(place.facing + off);
-      const x = place.x + distance * Math.cos(turned);
-      const y = place.y + distance * Math.sin(turned);
-      return { value, happening: { ...moved, path: [{ x, y }] } };
-    };
-    return key === 'angle' ? angles.map((a) => at(a, 1, a)) : distances.map((d) => at(d, d, 0));
+    return key === 'angle' ? byAngle(moved, place) : byDistance(moved, place);
   }
 
   protected readonly names = computed(() =>
@@ -250,8 +238,8 @@ export class WhatIfHelper {
     const { would } = this.answer();
     const knob = this.knob();
     const here = knob ? would.filter((w) => Math.abs(w.value / knob.value - 1) < near) : would;
-    const felt = feltIn(here);
-    const rooms = would.map((w) => roomOf(w, this.channel(), felt));
+    const felt = feltBy(here);
+    const rooms = would.map((w) => roomIf(w, this.channel(), felt));
     const best = rooms.reduce<number>(
       (at, room, i) => ((room ?? -Infinity) > (rooms[at] ?? -Infinity) ? i : at),
       0,
@@ -306,34 +294,6 @@ export class WhatIfHelper {
     const knob = this.knob();
     if (knob) this.session.edit({ type: 'set-param', id: knob.part.id, param: knob.param, value });
   }
-}
-
-/** Happenings that this channel feels as things are: others are for other channels. */
-function feltIn(would: readonly WouldRead[]): ReadonlySet<string> {
-  const moved = would.flatMap(({ rest = 0, during }) =>
-    during
-      .filter(({ counts }) => Math.abs(counts - rest) > Math.max(3, 0.1 * rest))
-      .map((d) => d.happening),
-  );
-  return new Set(moved);
-}
-
-/** How far apart quiet and wanted would lie; for a single happening, from the line. */
-function roomOf(
-  { rest, during }: WouldRead,
-  { trips, threshold }: Channel,
-  felt: ReadonlySet<string>,
-): number | undefined {
-  const sign = trips === 'below' ? -1 : 1;
-  const wanted = during
-    .filter((d) => d.intent === 'wanted' && felt.has(d.happening))
-    .map((d) => sign * d.counts);
-  const others = [rest, ...during.filter((d) => d.intent !== 'wanted').map((d) => d.counts)]
-    .filter((c) => c !== undefined)
-    .map((c) => sign * c);
-  if (wanted.length === 0) return undefined;
-  if (during.length === 1) return wanted[0] - sign * threshold;
-  return others.length === 0 ? undefined : Math.min(...wanted) - Math.max(...others);
 }
 
 const tell = (counts: number | undefined): string =>

@@ -1,5 +1,5 @@
-import { terminalOf } from '@yurei/core/catalog';
-import { freshId, splitRef, type Design, type Edit, type Output } from '@yurei/core/design';
+import { terminalOf } from '../catalog/index.js';
+import { freshId, splitRef, type Design, type Edit, type Output } from '../design/index.js';
 
 /** Wired pins that could drive something and that no channel reads. */
 export function pinsToDrive(design: Design): string[] {

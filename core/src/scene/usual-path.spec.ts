@@ -1,0 +1,45 @@
+import type { Part } from '../design/index.js';
+import { findHappeningKind } from './happenings.js';
+import type { HappeningKind } from './happening-kind.js';
+import { usualPath } from './usual-path.js';
+
+const plan = { width: 12, depth: 8, walls: [] };
+const kind = (name: string): HappeningKind => {
+  const found = findHappeningKind(name);
+  if (!found) throw new Error(name);
+  return found;
+};
+const part = (id: string, of: string, x: number, y: number): Part => ({
+  id,
+  kind: of,
+  name: id,
+  params: {},
+  place: { x, y, facing: 0 },
+});
+const parts = [part('K1', 'push-button', 2, 1), part('B1', 'phototransistor', 6, 5)];
+
+it.each<[string, readonly Part[], object | undefined]>([
+  ['rain', parts, undefined],
+  ['key-pressed', parts, [{ x: 2, y: 1 }]],
+  // Nobody here feels a knock: amid the parts.
+  ['knock', parts, [{ x: 4, y: 3 }]],
+  ['knock', [], [{ x: 6, y: 4 }]],
+  [
+    'crossing',
+    parts,
+    [
+      { x: 4, y: 0 },
+      { x: 4, y: 6 },
+    ],
+  ],
+  [
+    'crossing',
+    [],
+    [
+      { x: 6, y: 1 },
+      { x: 6, y: 7 },
+    ],
+  ],
+])('%s', (name, among, path) => {
+  expect(usualPath({ parts: [...among], plan }, kind(name))).toEqual(path);
+});

@@ -54,6 +54,33 @@ const coreOrder = Object.entries(mayImport).map(([folder, allowed]) => ({
   to: { path: '^core/src/', pathNot: `^core/src/(${[folder, ...allowed].join('|')})/` },
 }));
 
+/** What each folder of the web app may import besides itself; the frame around them may import all. */
+const steps = ['common', 'theme', 'bench', 'data', 'picture'];
+const webMayImport = {
+  theme: [],
+  bench: [],
+  common: ['theme'],
+  data: ['bench'],
+  picture: ['bench', 'common', 'data'],
+  parts: steps,
+  shelf: steps,
+  wire: steps,
+  set: steps,
+  act: steps,
+  rehearse: steps,
+};
+
+const webOrder = Object.entries(webMayImport).map(([folder, allowed]) => ({
+  name: `web-${folder}`,
+  comment: `web/${folder} may import ${allowed.join(', ') || 'nothing else of the web app'}.`,
+  severity: 'error',
+  from: { path: `^web/src/app/${folder}/`, pathNot: '\\.spec\\.ts$' },
+  to: {
+    path: '^web/src/app/',
+    pathNot: `^web/src/app/(${[folder, ...allowed].join('|')})/`,
+  },
+}));
+
 module.exports = {
   forbidden: [
     ...coreOrder,
@@ -72,13 +99,25 @@ module.exports = {
       to: { path: '^core/src/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
     },
     {
+      name: 'core-by-its-name',
+      comment: 'Everything else reaches core as @yurei/core/…, never by its folders.',
+      severity: 'error',
+      from: { path: '^(cli|server|web|e2e|tools)/' },
+      // By its name it is found as the types of a folder's index.
+      to: { path: '^core/', pathNot: '^core/dist/[^/]+/index\\.d\\.ts$' },
+    },
+    {
       name: 'nothing-upward',
       comment:
         'cli, server and web know core, not each other; only what keeps the shelf in order is for both server and cli.',
       severity: 'error',
-      from: { path: '^(cli|server|web)/src/' },
-      to: { path: '^(cli|server|web|e2e)/', pathNot: ['^$1/', '^server/(src|dist)/upkeep/index'] },
+      from: { path: '^(cli|server|web|e2e)/src/' },
+      to: {
+        path: '^(cli|server|web|e2e|tools)/',
+        pathNot: ['^$1/', '^server/(src|dist)/upkeep/index'],
+      },
     },
+    ...webOrder,
     {
       name: 'no-circles',
       severity: 'error',
@@ -88,8 +127,8 @@ module.exports = {
   ],
   options: {
     tsPreCompilationDeps: true,
-    doNotFollow: { path: 'node_modules' },
-    exclude: { path: '(/dist/|\\.angular)' },
+    doNotFollow: { path: '(node_modules|/dist/)' },
+    exclude: { path: '\\.angular' },
     tsConfig: { fileName: 'tsconfig.base.json' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],

@@ -1,13 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import {
-  Circuit,
-  Network,
-  runCycles,
-  thermalVoltage,
-  Transient,
-} from '../core/dist/circuit/index.js';
+import { Circuit, Network, runCycles, thermalVoltage, Transient } from '@yurei/core/circuit';
 import { Solver } from 'odex';
 import { alarm, comparators } from './bench-designs.mjs';
 

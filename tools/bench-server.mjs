@@ -143,7 +143,7 @@ await new Promise((gone) => child.once('exit', gone));
 agent.destroy();
 rmSync(data, { recursive: true, force: true });
 
-const { readDesign } = await import(resolve(root, 'core/dist/exchange/index.js'));
+const { readDesign } = await import('@yurei/core/exchange');
 const sizes = [3000, 6000, 12_000, 24_000];
 const old = (n) =>
   JSON.stringify({

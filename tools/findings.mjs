@@ -3,13 +3,12 @@ import { rules } from '@yurei/core/check';
 import { keepWritten } from './written.mjs';
 
 /** Writes docs/findings.md from the rules; --check only compares. */
-const steps = { wire: 'Wire', set: 'Set', act: 'Act', drive: 'Drive' };
 const cell = (text) => String(text).replaceAll('|', '\\|');
 
 const section = (rule) => [
   `### \`${rule.code}\``,
   '',
-  `**${rule.title}** (${rule.severity}, ${steps[rule.step]})`,
+  `**${rule.title}** (${rule.severity}, ${rule.concern})`,
   '',
   `On the bench: ${rule.bench}`,
   '',

@@ -61,6 +61,8 @@ await program('boundaries', 'depcruise', [
   'cli/src',
   'server/src',
   'web/src',
+  'e2e/src',
+  'tools',
   '--config',
   '.dependency-cruiser.cjs',
 ]);

@@ -1,7 +1,8 @@
+import type { Channel, ReadingSet } from '@yurei/core/design';
+import type { ComparatorTask } from '@yurei/core/threshold';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { By } from 'selenium-webdriver';
 import ts from 'typescript';
 import { startApp } from './app-server.js';
@@ -26,10 +27,12 @@ export async function benchSet(): Promise<void> {
 }
 
 async function benchJudging(): Promise<void> {
-  const core = (folder: string) => import(pathToFileURL(`core/dist/${folder}/index.js`).href);
-  const { judgeChannel } = await core('judge');
-  const { designComparator } = await core('threshold');
-  const channel = {
+  const { judgeChannel } = await import('@yurei/core/judge');
+  const { designComparator } = await import('@yurei/core/threshold');
+  const channel: Channel = {
+    id: 'ch1',
+    name: 'A0',
+    pin: 'U1.A0',
     trips: 'above',
     threshold: 400,
     hysteresis: 20,
@@ -37,21 +40,26 @@ async function benchJudging(): Promise<void> {
     hits: 3,
     misses: 3,
   };
-  const set = (k: number) => ({
+  const intents = ['quiet', 'quiet', 'nuisance', 'wanted', 'wanted'] as const;
+  const set = (k: number): ReadingSet => ({
     id: `s${k}`,
     name: `s${k}`,
-    intent: ['quiet', 'quiet', 'nuisance', 'wanted', 'wanted'][k],
+    intent: intents[k] ?? 'quiet',
     every: 0.04,
     excluded: [],
     conditions: {},
+    channel: 'ch1',
+    origin: 'stand-in',
+    taken: '2026-01-01T00:00:00Z',
+    notes: '',
     counts: Array.from({ length: 20_000 }, () => Math.round(200 + 60 * k + 60 * Math.random())),
   });
   const judged = timed(20, () => judgeChannel(channel, [0, 1, 2, 3, 4].map(set), 1023));
   const made = timed(20, () => [0, 1, 2, 3, 4].map(set));
   console.log(`judgement of 100,000 readings, making them up   ${summary(judged)}`);
   console.log(`making them up alone                            ${summary(made)}`);
-  for (const series of ['E12', 'E24', 'E96']) {
-    const task = {
+  for (const series of ['E12', 'E24', 'E96'] as const) {
+    const task: ComparatorTask = {
       supply: 5,
       signal: 'minus',
       upper: 3,

@@ -1,7 +1,6 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { until, By } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
@@ -44,9 +43,8 @@ function time(runs: number, work: (i: number) => unknown): number[] {
 }
 
 async function benchCore(): Promise<void> {
-  const core = (folder: string) => import(pathToFileURL(`core/dist/${folder}/index.js`).href);
-  const { Circuit } = await core('circuit');
-  const { rehearse, snapshot } = await core('rehearsal');
+  const { Circuit } = await import('@yurei/core/circuit');
+  const { rehearse, snapshot } = await import('@yurei/core/rehearsal');
   const design = JSON.parse(readFileSync('demo/slipway-beam.yurei.json', 'utf8'));
   const [scene] = design.scenes;
   const circuit = new Circuit(design);

@@ -13,7 +13,7 @@ export function check(evidence: Evidence): Finding[] {
         id: `${rule.code}:${subject}`,
         code: rule.code,
         severity,
-        step: rule.step,
+        concern: rule.concern,
         bench: severity === 'fine' ? '' : rule.bench,
       })),
     )

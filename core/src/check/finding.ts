@@ -1,8 +1,8 @@
 import type { Edit } from '../design/index.js';
 import type { Evidence } from './evidence.js';
 
-/** The step of the work in which a finding is best dealt with. */
-export type Step = 'wire' | 'set' | 'act' | 'drive';
+/** What a finding is about: how things are wired, where a threshold stands, a rule, or what drives and feeds a load. */
+export type Concern = 'wiring' | 'threshold' | 'rule' | 'drive';
 
 /** `note` is worth knowing while building; `safety` is the usual caution of a part. */
 export type Severity = 'error' | 'caution' | 'note' | 'fine' | 'safety';
@@ -32,7 +32,7 @@ export interface Finding extends Omit<Found, 'subject' | 'severity'> {
   id: string;
   code: string;
   severity: Severity;
-  step: Step;
+  concern: Concern;
   /** What would happen on the bench; empty where nothing does. */
   bench: string;
 }
@@ -41,7 +41,7 @@ export interface Finding extends Omit<Found, 'subject' | 'severity'> {
 export interface Rule {
   code: string;
   severity: Severity;
-  step: Step;
+  concern: Concern;
   /** What it looks for, in a few words. */
   title: string;
   /** What happens on the bench. */

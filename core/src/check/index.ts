@@ -1,6 +1,6 @@
 export { check } from './check.js';
 export { gatherEvidence, type Evidence, type State } from './evidence.js';
-export type { Finding, Fix, Rule as FindingRule, Severity, Step } from './finding.js';
+export type { Concern, Finding, Fix, Rule as FindingRule, Severity } from './finding.js';
 export { rules } from './rules.js';
 export { fiveQuestions, type Answer } from './questions.js';
 export { stresses, type Stress } from './rules/ratings.js';

@@ -77,7 +77,7 @@ function staysQuiet(rehearsal: Rehearsal | undefined): Answer {
 
 function survives(evidence: Evidence, findings: readonly Finding[]): Answer {
   const base = { id: 'survives', label: 'Survives' } as const;
-  const open = findings.filter((f) => f.step === 'drive' && f.severity === 'error');
+  const open = findings.filter((f) => f.concern === 'drive' && f.severity === 'error');
   if (open.length > 0) {
     return {
       ...base,

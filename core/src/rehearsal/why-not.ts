@@ -69,7 +69,7 @@ export function whyNot(
   if (breaks.length > 0) return farthest(breaks) as Break;
   return {
     place: 'driver',
-    text: 'Its output was on, but nothing acted on it: look at the driver and the supply in Wire.',
+    text: 'Its output was on, but nothing acted on it: look at its driver and its supply.',
     knobs: [],
   };
 }

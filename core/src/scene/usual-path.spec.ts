@@ -20,7 +20,7 @@ const parts = [part('K1', 'push-button', 2, 1), part('B1', 'phototransistor', 6,
 
 it.each<[string, readonly Part[], object | undefined]>([
   ['rain', parts, undefined],
-  ['key-pressed', parts, [{ x: 2, y: 1 }]],
+  ['footstep', parts, [{ x: 2, y: 1 }]],
   // Nobody here feels a knock: amid the parts.
   ['knock', parts, [{ x: 4, y: 3 }]],
   ['knock', [], [{ x: 6, y: 4 }]],

@@ -19,8 +19,8 @@ import { LogReading } from '../app/set/log-reading';
 import { readLog } from '../app/set/read-log';
 import { Keys } from '../app/shell/keys';
 import { Blocks } from '../app/wire/blocks';
-import { Player } from '../app/shell/player';
-import { Probes } from '../app/shell/probes';
+import { Player } from '../app/data/player';
+import { Probes } from '../app/data/probes';
 import { ShelfInMemory } from './shelf-in-memory';
 import { StudiesInMemory } from './studies-in-memory';
 

@@ -48,7 +48,7 @@ const pulledUp = ({ wiring }: Evidence, line: TerminalRef): boolean =>
 export const busPullUpMissing: Rule = {
   code: 'bus-pull-up-missing',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A two-wire bus without pull-ups',
   bench: 'No chip answers, or each of them sometimes.',
   source: 'Open-drain lines need a resistor to the supply (I²C-bus specification UM10204).',
@@ -84,7 +84,7 @@ export const busPullUpMissing: Rule = {
 export const busAddressClash: Rule = {
   code: 'bus-address-clash',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Two chips with one address on a bus',
   bench: 'Both answer at once: readings are the AND of two numbers.',
   source: 'I²C-bus specification UM10204: addresses are unique on a bus.',
@@ -130,7 +130,7 @@ function free7bit(from: number, taken: readonly number[]): number {
 export const busPinWrong: Rule = {
   code: 'bus-pin-wrong',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A bus line on a pin without bus',
   bench: 'The chip is not found.',
   source: 'Functions of the controller’s pins.',
@@ -160,7 +160,7 @@ export const busPinWrong: Rule = {
 export const linesCrossed: Rule = {
   code: 'lines-crossed',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Data and clock, or sender and sender, joined',
   bench: 'Nothing answers; a minute with the wires exchanged cures it.',
   source: 'SDA to data, SCL to clock; a sender goes to a receiver.',

@@ -22,7 +22,7 @@ const about = (channel: Channel): string[] => [channel.id, splitRef(channel.pin)
 export const channelBlind: Rule = {
   code: 'channel-blind',
   severity: 'error',
-  step: 'set',
+  concern: 'threshold',
   title: 'A channel without a reading',
   bench: 'It reads whatever the open pin picks up.',
   source: 'Solved voltage at the pin; a chip on a bus answers only with supply and pull-ups.',
@@ -63,7 +63,7 @@ const reading = ({ design, rest }: Evidence) => {
 export const thresholdUnreachable: Rule = {
   code: 'threshold-unreachable',
   severity: 'error',
-  step: 'set',
+  concern: 'threshold',
   title: 'A threshold outside what can be read',
   bench: 'It never trips, or trips once and never clears.',
   source: 'Full scale 2^N − 1 of the converter.',
@@ -86,7 +86,7 @@ export const thresholdUnreachable: Rule = {
 export const trippedAtRest: Rule = {
   code: 'tripped-at-rest',
   severity: 'error',
-  step: 'set',
+  concern: 'threshold',
   title: 'A channel on the tripped side with nothing there',
   bench: 'The alarm sounds from power-on.',
   source: 'Solved reading at rest against the threshold.',
@@ -118,7 +118,7 @@ const noiseWidths = 6;
 export const mayChatter: Rule = {
   code: 'may-chatter',
   severity: 'caution',
-  step: 'set',
+  concern: 'threshold',
   title: 'Hysteresis narrower than the noise',
   bench: 'The relay rattles while the reading stands near the threshold.',
   source:
@@ -163,7 +163,7 @@ function changesPerMinute(channel: Channel, noise: number, hysteresis: number): 
 export const pulseMissed: Rule = {
   code: 'pulse-missed',
   severity: 'caution',
-  step: 'set',
+  concern: 'threshold',
   title: 'Readings too far apart for what is to be noticed',
   bench: 'It works when tried by hand and misses the real thing now and then.',
   source:

@@ -29,7 +29,7 @@ const conducting = (wiring: Wiring, from: string, to: string): Part[] =>
 export const coilWithoutDiode: Rule = {
   code: 'coil-without-diode',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A switched coil without a diode across it',
   bench:
     'At switch-off it lifts its driver to a hundred volts or more; the driver fails at once or after a week, and the controller restarts.',
@@ -66,7 +66,7 @@ export const coilWithoutDiode: Rule = {
 export const coilDiodeReversed: Rule = {
   code: 'coil-diode-reversed',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A coil diode the wrong way round',
   bench: 'It shorts the supply through the driver as soon as that switches on.',
   source: 'Cathode to the supply’s side of the coil (common practice).',
@@ -94,7 +94,7 @@ export const coilDiodeReversed: Rule = {
 export const coilWeak: Rule = {
   code: 'coil-weak',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A coil that gets too little to pull in',
   bench:
     'The relay hums or hesitates, most of all when the load sags the supply or the coil is warm.',
@@ -121,7 +121,7 @@ export const coilWeak: Rule = {
 export const coilStays: Rule = {
   code: 'coil-stays',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A relay that does not let go',
   bench: 'Once pulled in it stays: what leaks through its driver is enough to hold it.',
   source: 'Drop-out voltage against the solved one at rest.',

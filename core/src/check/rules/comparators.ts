@@ -20,7 +20,7 @@ const comparators = (
 export const comparatorRange: Rule = {
   code: 'comparator-range',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Comparator inputs too near its supply',
   bench:
     'It no longer tells its inputs apart: the output stays where it is whatever the sensor does.',
@@ -57,7 +57,7 @@ const usual = 0.1;
 export const hysteresisMissing: Rule = {
   code: 'hysteresis-missing',
   severity: 'caution',
-  step: 'set',
+  concern: 'threshold',
   title: 'A comparator with less hysteresis than noise',
   bench: 'At the threshold it switches to and fro with the mains hum: the relay rattles.',
   source:

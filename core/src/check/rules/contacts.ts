@@ -21,7 +21,7 @@ const contacts = ({ design }: Evidence) =>
 export const contactOverload: Rule = {
   code: 'contact-overload',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A contact that carries more than it is rated for',
   bench: 'It heats up, burns and in the end welds shut: the load cannot be switched off any more.',
   source: 'Rated contact current against the solved one, tolerances included.',
@@ -62,7 +62,7 @@ function loadsAt({ wiring }: Evidence, part: Part): Part[] {
 export const contactInrush: Rule = {
   code: 'contact-inrush',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A contact that the first moment of its load overloads',
   bench: 'It works a hundred times and then sticks: the inrush has welded it.',
   source: 'Cold tungsten, R ∝ T^1.2 (handbook value); stall current of motors.',
@@ -90,7 +90,7 @@ export const contactInrush: Rule = {
 export const motorStall: Rule = {
   code: 'motor-stall',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A driver that a stalled motor overloads',
   bench: 'The day the pump jams, the transistor dies with it.',
   source: 'Stall current of the motor against the driver’s rating.',

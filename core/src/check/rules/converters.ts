@@ -18,7 +18,7 @@ const converted = ({ design }: Evidence): { channel: Channel; reader: Converting
 export const sourceResistance: Rule = {
   code: 'source-resistance-high',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A source too weak for the converter to sample',
   bench:
     'The reading leans towards the pin that was read before: two sensors seem to follow each other.',
@@ -96,7 +96,7 @@ function dividerTops({ wiring }: Evidence, pin: TerminalRef): TerminalRef[] {
 export const referenceMismatch: Rule = {
   code: 'reference-mismatch',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A divider fed from another voltage than the converter compares with',
   bench: 'The threshold wanders with the battery: right in the evening, wrong in the morning.',
   source:
@@ -155,7 +155,7 @@ const wasted = 0.1;
 export const rangeWasted: Rule = {
   code: 'range-wasted',
   severity: 'note',
-  step: 'set',
+  concern: 'threshold',
   title: 'A reading that uses little of the converter’s range',
   bench: 'Wanted and unwanted lie a few counts apart: noise decides.',
   source:

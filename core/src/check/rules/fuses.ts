@@ -45,7 +45,7 @@ function firstFuse(wiring: Wiring, source: TerminalRef): Part | undefined {
 export const fuseMissing: Rule = {
   code: 'fuse-missing',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A strong source without a fuse',
   bench: 'A short somewhere melts the thinnest wire before anything else gives way.',
   source: 'Fuse at the source (common practice; IEC 60364-4-43 for the principle).',
@@ -81,7 +81,7 @@ function insertFuse({ design }: Evidence, plus: TerminalRef, size: number): Edit
 export const fuseSmall: Rule = {
   code: 'fuse-too-small',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A fuse below the working current',
   bench: 'It blows at the first alarm, or ages and blows a year later.',
   source: 'Solved worst-case current against 75 % of the rating (common practice).',
@@ -113,7 +113,7 @@ const generous = 10;
 export const fuseLarge: Rule = {
   code: 'fuse-too-large',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A fuse above what the wire carries, or far above the working current',
   bench: 'The wire is the fuse: a fault heats it for as long as the battery lasts.',
   source:

@@ -24,7 +24,7 @@ const guarded = ({ wiring }: Evidence, part: Part): { id: string; rating: Rating
 export const pinOvervoltage: Rule = {
   code: 'pin-overvoltage',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A signal above the supply of the input it goes to',
   bench:
     'Current flows through the input’s protection into its supply: the chip latches up or its pin dies.',
@@ -121,7 +121,7 @@ function sourceVolts({ wiring, quiet }: Evidence, ref: TerminalRef): number {
 export const pinBelowGround: Rule = {
   code: 'pin-below-ground',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A signal below ground at an input',
   bench: 'The input’s substrate diode conducts: readings of other pins jump, and the pin may die.',
   source: 'Absolute maximum of inputs, 0.3 V below ground.',
@@ -162,7 +162,7 @@ const levelPins = (evidence: Evidence): TerminalRef[] => {
 export const inputUndecided: Rule = {
   code: 'input-undecided',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A digital input between low and high',
   bench: 'It reads the one or the other as it pleases, and differently on the next board.',
   source: 'Input thresholds of the controller as shares of its supply.',
@@ -200,7 +200,7 @@ const floating = 1e6;
 export const inputFloating: Rule = {
   code: 'input-floating',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A digital input that nothing holds',
   bench: 'It picks up hum and hands: presses appear that nobody made.',
   source: 'Resistance seen into the solved circuit at the pin; 1 MΩ (common practice).',
@@ -238,7 +238,7 @@ export function pullUp(evidence: Evidence, pin: TerminalRef): Fix | undefined {
 export const gateFloating: Rule = {
   code: 'gate-floating',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A MOSFET gate that floats while the controller starts',
   bench:
     'At power-on, and while firmware is loaded, the load comes on by itself or half on, and the part gets hot.',

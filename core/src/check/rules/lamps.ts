@@ -55,7 +55,7 @@ const comfortable = 0.6;
 export const ledWithoutResistor: Rule = {
   code: 'led-without-resistor',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'An LED without a resistor',
   bench: 'A flash, a smell, and darkness; or the pin that feeds it gives way first.',
   source: 'Shockley equation: nothing but the source limits the current.',
@@ -89,7 +89,7 @@ function seriesFor(evidence: Evidence, { part, anode, forward, most }: Lit): num
 export const ledOverdriven: Rule = {
   code: 'led-overdriven',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'An LED with more current than it stands',
   bench: 'It is bright for some weeks and dim after that.',
   source: 'Absolute maximum of the forward current against the solved one, tolerances included.',
@@ -131,7 +131,7 @@ const dim = 0.05;
 export const ledDim: Rule = {
   code: 'led-dim',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'An LED too dim to be seen',
   bench: 'In a dark room it glows; on a bright day nobody can tell whether it is on.',
   source: '5 % of the rated current (common practice).',
@@ -157,7 +157,7 @@ export const ledDim: Rule = {
 export const ledReversed: Rule = {
   code: 'led-reversed',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'An LED the wrong way round',
   bench: 'It stays dark; above 5 V it does not survive that.',
   source: 'Solved voltage against the diode’s direction, at rest and fired.',

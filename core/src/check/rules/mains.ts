@@ -30,7 +30,7 @@ function lowContacts({ wiring }: Evidence, at: End, same: boolean): TerminalRef[
 export const mainsWithoutBoundary: Rule = {
   code: 'mains-without-boundary',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Mains joined to something that is not made for it',
   bench: 'The whole circuit is live. Touching it can kill.',
   source: 'Separation of mains and low voltage (IEC 60664, IEC 61140; local codes).',
@@ -54,7 +54,7 @@ export const mainsWithoutBoundary: Rule = {
 export const mainsBesideLow: Rule = {
   code: 'mains-beside-low',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Mains and low voltage on contacts of one board',
   bench: 'A stray strand or a wet board joins the two.',
   source: 'Clearance and creepage between mains and touchable circuits (IEC 60664-1).',
@@ -78,7 +78,7 @@ export const mainsBesideLow: Rule = {
 export const mainsContactLoad: Rule = {
   code: 'mains-contact-load',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A mains load too large for the contact',
   bench: 'The contact burns or welds shut: the appliance cannot be switched off any more.',
   source: 'Rated contact current against what the appliance is said to take, at once and later.',
@@ -109,7 +109,7 @@ export const mainsContactLoad: Rule = {
 export const mainsUnfused: Rule = {
   code: 'mains-unfused',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A mains lead without a fitting fuse',
   bench: 'A fault heats the lead until it burns.',
   source: 'Overcurrent protection (IEC 60364-4-43; local codes).',

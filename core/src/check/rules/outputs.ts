@@ -32,7 +32,7 @@ function without({ design }: Evidence, ref: TerminalRef): number | undefined {
 export const pullUpMissing: Rule = {
   code: 'pull-up-missing',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'An open-collector output without a pull-up',
   bench: 'It can pull low and never goes high: the input behind it reads low for ever, or hum.',
   source:
@@ -96,7 +96,7 @@ const ownPullUp = (end: End): boolean =>
 export const outputsFight: Rule = {
   code: 'outputs-fight',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Two outputs on one net',
   bench:
     'Where they differ, one drives its full current into the other; both get hot and neither is right.',
@@ -129,7 +129,7 @@ export const outputsFight: Rule = {
 export const pinOvercurrent: Rule = {
   code: 'pin-overcurrent',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A controller pin that gives more than it may',
   bench: 'The pin sags, later it sticks; the load never gets what it needs.',
   source: 'Absolute maximum current of a pin; 80 % of it for good (common practice).',
@@ -157,7 +157,7 @@ export const pinOvercurrent: Rule = {
 export const pinsOvercurrent: Rule = {
   code: 'pins-overcurrent',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A controller whose pins together give more than it may',
   bench: 'The chip gets hot and resets when several outputs are on together.',
   source: 'Absolute maximum of the sum over all pins.',
@@ -187,7 +187,7 @@ export const pinsOvercurrent: Rule = {
 export const outputWithoutEffect: Rule = {
   code: 'output-without-effect',
   severity: 'caution',
-  step: 'act',
+  concern: 'rule',
   title: 'An output that switches nothing',
   bench: 'The alarm is decided and nobody hears it.',
   source: 'Solved with every output on, against rest.',
@@ -218,7 +218,7 @@ export const outputWithoutEffect: Rule = {
 export const outputInverted: Rule = {
   code: 'output-inverted',
   severity: 'error',
-  step: 'act',
+  concern: 'rule',
   title: 'A load that is on at rest and off when it should fire',
   bench:
     'The siren sounds from power-on and falls silent at the alarm: an active-low module driven as active-high.',

@@ -30,7 +30,7 @@ const able = ({ design }: Evidence, pin: TerminalRef, mode: PinMode): boolean =>
 export const pinUnable: Rule = {
   code: 'pin-unable',
   severity: 'error',
-  step: 'act',
+  concern: 'rule',
   title: 'A pin used for what it cannot do',
   bench: 'The firmware compiles and the pin does nothing.',
   source: 'Functions of the controller’s pins.',
@@ -58,7 +58,7 @@ export const pinUnable: Rule = {
 export const pinNotSetUp: Rule = {
   code: 'pin-not-set-up',
   severity: 'error',
-  step: 'act',
+  concern: 'rule',
   title: 'A pin that the firmware does not set up as it is used',
   bench: 'A relay that only twitches, a reading that is always the same.',
   source: 'Follows from channels, outputs and pin settings.',
@@ -82,7 +82,7 @@ export const pinNotSetUp: Rule = {
 export const pinTwice: Rule = {
   code: 'pin-used-twice',
   severity: 'error',
-  step: 'act',
+  concern: 'rule',
   title: 'One pin for reading and for driving',
   bench: 'The controller reads its own output.',
   source: 'Follows from channels and outputs.',
@@ -106,7 +106,7 @@ export const pinTwice: Rule = {
 export const skillMissing: Rule = {
   code: 'skill-missing',
   severity: 'error',
-  step: 'act',
+  concern: 'rule',
   title: 'Interrupt, PWM or bus on a pin that has none',
   bench: 'An interrupt that never comes: the pulse is over before the loop looks again.',
   source: 'Functions of the controller’s pins.',
@@ -161,7 +161,7 @@ export function moveTo(
 export const pinReserved: Rule = {
   code: 'pin-reserved',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A pin that the board needs for itself',
   bench: 'The board does not start, or firmware cannot be loaded while the part is connected.',
   source: 'Boot and loading pins of controller boards.',

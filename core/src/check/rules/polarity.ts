@@ -21,7 +21,7 @@ const diodes = (evidence: Evidence) =>
 export const diodeBlocks: Rule = {
   code: 'diode-blocks',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A diode in line that blocks what it should let through',
   bench: 'Everything behind it is dead.',
   source: 'Solved voltages on both sides: one side fed, the other waiting for it.',
@@ -55,7 +55,7 @@ export const diodeBlocks: Rule = {
 export const electrolyticReversed: Rule = {
   code: 'electrolytic-reversed',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'An electrolytic capacitor the wrong way round',
   bench: 'It heats up, swells and bursts, sometimes after hours.',
   source: 'Reverse voltage of at most about 1 V (data sheets of aluminium electrolytics).',
@@ -86,7 +86,7 @@ const lasting = 0.8;
 export const capacitorVolts: Rule = {
   code: 'capacitor-volts',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A capacitor near or above its voltage',
   bench: 'It leaks, dries out early, or breaks through.',
   source: '80 % of the rating (common practice); rated voltages after IEC 60063.',
@@ -113,7 +113,7 @@ export const capacitorVolts: Rule = {
 export const legsVary: Rule = {
   code: 'legs-vary',
   severity: 'note',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Three legs whose order differs between types',
   bench:
     'Two types with the same name on the bag have two of their legs exchanged: it does not switch, or gets hot.',

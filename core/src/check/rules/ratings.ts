@@ -108,7 +108,7 @@ const say = ({ value, limit, rating, state }: Judged): string =>
 export const ratingExceeded: Rule = {
   code: 'rating-exceeded',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A part beyond its rating',
   bench: 'It runs too hot or breaks through; it may last a while and fail on the day it is needed.',
   source: 'The part’s absolute maximum against the solved value, tolerances included.',
@@ -143,7 +143,7 @@ function biggerResistor({ part, value }: Judged): Pick<Found, 'fix'> {
 export const ratingClose: Rule = {
   code: 'rating-close',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A part close to its rating',
   bench: 'It holds on the bench and fails early in a warm enclosure.',
   source: '80 % of a rating, 95 % for voltages (common practice).',

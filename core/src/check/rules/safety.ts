@@ -8,7 +8,7 @@ import { list, volts } from '../words.js';
 export const partCautions: Rule = {
   code: 'part-cautions',
   severity: 'safety',
-  step: 'wire',
+  concern: 'wiring',
   title: 'The usual cautions of the parts in use',
   bench: 'Follow them before switching on.',
   source: 'Catalogue of parts (docs/catalog.md).',
@@ -31,7 +31,7 @@ const safeToTouch = 60;
 export const voltsDangerous: Rule = {
   code: 'volts-dangerous',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A voltage that is dangerous to touch',
   bench: 'It can kill. Do not build this on a breadboard.',
   source: 'IEC 61140: 60 V ripple-free direct voltage.',
@@ -53,7 +53,7 @@ export const voltsDangerous: Rule = {
 export const contactsOutside: Rule = {
   code: 'contacts-outside',
   severity: 'safety',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Contacts whose load is not in the design',
   bench: 'If that load is mains, a loose wire or a damp board makes the whole circuit live.',
   source: 'Separation of mains and low voltage (IEC 60664, IEC 60364; local codes).',
@@ -79,7 +79,7 @@ const isSwitch = (part: Part): boolean => kindOf(part).operatedByHand === true;
 export const lockWithoutRelease: Rule = {
   code: 'lock-without-release',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A magnetic lock without a release button in its own feed',
   bench: 'When the electronics hang, the door stays shut with people behind it.',
   source:
@@ -116,7 +116,7 @@ export const lockWithoutRelease: Rule = {
 export const lockStays: Rule = {
   code: 'lock-stays-locked',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A lock that stays locked when the mains fails',
   bench:
     'In a power cut, or a fire that takes the mains, the door holds until the battery is empty.',
@@ -152,7 +152,7 @@ const notice =
 export const lifeSafetyNotice: Rule = {
   code: 'life-safety-notice',
   severity: 'caution',
-  step: 'act',
+  concern: 'rule',
   title: 'A fire or gas detector without its notice',
   bench: 'Someone who did not build it relies on it.',
   source:

@@ -13,7 +13,7 @@ const eats = 0.3;
 export const probeCorrodes: Rule = {
   code: 'probe-corrodes',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A wet probe under constant direct current',
   bench:
     'One of its electrodes is eaten within weeks; the reading drifts and then stays dry for ever.',

@@ -8,7 +8,7 @@ import { amps, list, volts } from '../words.js';
 export const suppliesJoined: Rule = {
   code: 'supplies-joined',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Two supplies on one net',
   bench: 'The higher one pushes current backwards into the lower one and heats it.',
   source: 'Kirchhoff’s voltage law; back-feeding of regulators (common practice).',
@@ -35,7 +35,7 @@ export const suppliesJoined: Rule = {
 export const regulatorDropsOut: Rule = {
   code: 'regulator-drops-out',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A regulator with too little above its output',
   bench: 'Its output follows the input downwards: what it feeds sags with every load.',
   source: 'Drop-out voltage in the data sheet against the solved input.',
@@ -94,7 +94,7 @@ function drawn(evidence: Evidence) {
 export const supplyOverloaded: Rule = {
   code: 'supply-overloaded',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A supply that gives more than it is rated for',
   bench: 'It sags, hums, shuts down or overheats when everything is on.',
   source: 'The supply’s rating against the sum of solved currents, tolerances included.',
@@ -116,7 +116,7 @@ export const supplyOverloaded: Rule = {
 export const supplyShorted: Rule = {
   code: 'supply-shorted',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A short across a supply',
   bench: 'The supply shuts down, or wires and parts in its path burn. Do not switch it on.',
   source: 'More than five times the supply’s rating flows in the solved circuit.',

@@ -86,7 +86,7 @@ function feedFix(evidence: Evidence, fed: Fed): { fix?: Fix } {
 export const partUnpowered: Rule = {
   code: 'part-unpowered',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A part without power',
   bench: 'It is dead, or lives on what leaks in through its signal pins and answers nonsense.',
   source: 'Follows from the solved voltages.',
@@ -123,7 +123,7 @@ function groundFix({ design, wiring }: Evidence, minus: TerminalRef): { fix?: Fi
 export const supplyLow: Rule = {
   code: 'supply-low',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A supply below what a part works at',
   bench: 'It starts and stops, or answers wrongly, most of all when a load pulls the supply down.',
   source: 'The part’s published range against the solved voltage, tolerances included.',
@@ -153,7 +153,7 @@ export const supplyLow: Rule = {
 export const heaterWeak: Rule = {
   code: 'heater-weak',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A heated element without enough supply',
   bench:
     'The element stays cool: it reads gas in clean air and misses it later, without any sign of trouble.',
@@ -178,7 +178,7 @@ export const heaterWeak: Rule = {
 export const supplyHigh: Rule = {
   code: 'supply-high',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A supply above what a part survives',
   bench: 'The part fails, often at once and sometimes with smoke.',
   source: 'The part’s absolute maximum against the solved voltage, tolerances included.',
@@ -216,7 +216,7 @@ const feedsOfAll = ({ design }: Evidence): Fed[] =>
 export const supplyReversed: Rule = {
   code: 'supply-reversed',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A part fed the wrong way round',
   bench: 'A module plugged in back to front gets hot within seconds and does not recover.',
   source: 'Absolute maximum ratings; a module’s plug fits both ways (common practice).',

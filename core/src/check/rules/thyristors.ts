@@ -29,7 +29,7 @@ const conducting = (evidence: Evidence, part: Part): State[] =>
 export const thyristorGateWeak: Rule = {
   code: 'thyristor-gate-weak',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A thyristor whose gate gets too little',
   bench: 'It fires when it is warm, or never.',
   source: 'Gate trigger current at the upper end of its spread against the largest solved one.',
@@ -56,7 +56,7 @@ export const thyristorGateWeak: Rule = {
 export const thyristorGateOpen: Rule = {
   code: 'thyristor-gate-open',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A sensitive gate without a resistor to its cathode',
   bench: 'It fires by itself: when the mains switches nearby, or when it gets warm.',
   source: '1 kΩ and 10 to 100 nF from gate to cathode (common practice for sensitive gates).',
@@ -88,7 +88,7 @@ export const thyristorGateOpen: Rule = {
 export const thyristorLatching: Rule = {
   code: 'thyristor-latching',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A load too small for a thyristor to latch',
   bench: 'The alarm is on while the contact is open and off as soon as it closes.',
   source: 'Latching current against the solved one.',
@@ -111,7 +111,7 @@ export const thyristorLatching: Rule = {
 export const thyristorHolding: Rule = {
   code: 'thyristor-holding',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A thyristor close to letting go',
   bench: 'It lets go when the battery is low, when a contact bounces, or on a cold day.',
   source: 'Twice the holding current at the upper end of its spread (common practice).',
@@ -135,7 +135,7 @@ export const thyristorHolding: Rule = {
 export const thyristorNoReset: Rule = {
   code: 'thyristor-no-reset',
   severity: 'note',
-  step: 'act',
+  concern: 'rule',
   title: 'A latched thyristor that nothing can switch off',
   bench: 'Once it has fired, only pulling the plug ends it.',
   source: 'On direct current a thyristor ends only when its current is cut.',
@@ -165,7 +165,7 @@ export const thyristorNoReset: Rule = {
 export const bellOnThyristor: Rule = {
   code: 'bell-on-thyristor',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A self-interrupting bell on a thyristor',
   bench:
     'One stroke, then silence: the bell’s own contact cuts the current that holds the thyristor.',

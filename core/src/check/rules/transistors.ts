@@ -36,7 +36,7 @@ function switching(evidence: Evidence) {
 export const transistorUnsaturated: Rule = {
   code: 'transistor-unsaturated',
   severity: 'caution',
-  step: 'drive',
+  concern: 'drive',
   title: 'A switching transistor without enough base current',
   bench:
     'It drops volts that the load lacks, runs warm, and a weak specimen does not switch at all.',
@@ -97,7 +97,7 @@ function strongerBase(
 export const baseWithoutResistor: Rule = {
   code: 'base-without-resistor',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A transistor base wired straight to a stiff voltage',
   bench: 'The base is a diode to the emitter: pin or transistor gives way.',
   source: 'Base–emitter junction; a resistor sets the base current (closed form).',
@@ -133,7 +133,7 @@ const explained = 0.2;
 export const gateTooLow: Rule = {
   code: 'gate-too-low',
   severity: 'error',
-  step: 'drive',
+  concern: 'drive',
   title: 'A MOSFET whose gate is not driven far enough',
   bench: 'It is half open: the load is weak and the part too hot to touch, most often at 3.3 V.',
   source: 'Square law; solved with the threshold at the ends of its spread.',

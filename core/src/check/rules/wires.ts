@@ -19,7 +19,7 @@ function heaviest(evidence: Evidence, wire: Wire): { at: number; state: State } 
 export const wireThin: Rule = {
   code: 'wire-thin',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A wire too thin for its current',
   bench: 'Its insulation softens; in a bundle it takes its neighbours with it.',
   source: '6 A/mm² for hook-up wire in a bundle (common practice).',
@@ -54,7 +54,7 @@ const mostDrop = 0.05;
 export const wireDrop: Rule = {
   code: 'wire-drop',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Volts lost along a wire',
   bench: 'The lamp is dim, the relay hesitates, the sounder is quieter than on the bench.',
   source: 'ρ·l/A of copper (IEC 60028) times the solved current; 5 % (common practice).',
@@ -90,7 +90,7 @@ const largest = (state: State): number =>
 export const wireShared: Rule = {
   code: 'wire-shared',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A load and a sensor share a wire',
   bench: 'When the load switches on, the reading jumps; near the threshold it switches off again.',
   source:

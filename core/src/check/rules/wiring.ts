@@ -33,7 +33,7 @@ const grounds = (p: CircuitProblem): boolean => p.message.includes('The ground o
 export const groundMissing: Rule = {
   code: 'ground-missing',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'No ground anywhere',
   bench: 'Nothing works, and no meter reading means anything: there is no return for the current.',
   source: 'Kirchhoff’s current law; the solver needs one node to count from.',
@@ -43,7 +43,7 @@ export const groundMissing: Rule = {
 export const groundSplit: Rule = {
   code: 'ground-split',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Grounds that are not joined',
   bench: 'Signals between the two halves float: readings wander, outputs switch nothing.',
   source: 'Kirchhoff’s current law; “all grounds joined” (common practice).',
@@ -76,7 +76,7 @@ export const groundSplit: Rule = {
 export const netFloating: Rule = {
   code: 'net-floating',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A net from which no path leads to ground',
   bench: 'A meter shows stray millivolts that change with every touch; nothing can be read there.',
   source: 'Structure of the nodal equations: the matrix has no solution for such nodes.',
@@ -86,7 +86,7 @@ export const netFloating: Rule = {
 export const partUnconnected: Rule = {
   code: 'part-unconnected',
   severity: 'note',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A part that nothing is wired to',
   bench: 'It does nothing.',
   source: 'Follows from the wiring.',
@@ -104,7 +104,7 @@ export const partUnconnected: Rule = {
 export const sourcesFight: Rule = {
   code: 'sources-fight',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'Two stiff sources on the same two wires',
   bench: 'The stronger one drives current into the weaker one until something gives way.',
   source: 'Kirchhoff’s voltage law.',
@@ -114,7 +114,7 @@ export const sourcesFight: Rule = {
 export const neverRests: Rule = {
   code: 'never-rests',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A circuit that switches itself on and off for ever',
   bench: 'It hums, buzzes or blinks. That is right for an oscillator and wrong for a threshold.',
   source: 'The solver finds no state of switches and comparators that agrees with itself.',
@@ -124,7 +124,7 @@ export const neverRests: Rule = {
 export const noSteadyState: Rule = {
   code: 'no-steady-state',
   severity: 'error',
-  step: 'wire',
+  concern: 'wiring',
   title: 'No steady voltages can be found',
   bench: 'Not known: the equations have no answer with these values.',
   source: 'Newton’s method with its fall-backs ended without a solution.',
@@ -138,7 +138,7 @@ const needed = (t: Terminal): boolean =>
 export const terminalOpen: Rule = {
   code: 'terminal-open',
   severity: 'caution',
-  step: 'wire',
+  concern: 'wiring',
   title: 'A terminal left open on a part in use',
   bench: 'No current passes there: the part does not do its work.',
   source: 'Follows from the wiring.',

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { openBench, show } from '../../testing/workbench-bed';
 import { BenchService } from '../bench/bench';
 import { inkColours } from '../common/inks';
-import { PartCurve, curveConfig } from './part-curve';
+import { PartCurve, curveConfig } from '../picture/part-curve';
 
 jest.mock('../common/chart', () => jest.requireActual('../../testing/chart-stand-in'));
 

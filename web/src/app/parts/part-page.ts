@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { RouterLink } from '@angular/router';
 import { findKind, surroundings, valuesOf, type Param } from '@yurei/core/catalog';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
-import { PartCurve } from './part-curve';
+import { PartCurve } from '../picture/part-curve';
 
 /** Everything that is known of one kind of part, with its curve. */
 @Component({

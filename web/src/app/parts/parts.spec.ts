@@ -1,6 +1,6 @@
 import { catalog } from '@yurei/core/catalog';
+import { emptyDesign, type Design, type Part } from '@yurei/core/design';
 import { openBench, show, showSolved } from '../../testing/workbench-bed';
-import { sketch } from '../../../../core/src/testing/small';
 import { PartPanel } from '../wire/part-panel';
 import { takeApart } from '../wire/take-apart';
 import { PartPage } from './part-page';
@@ -43,10 +43,17 @@ describe('the catalogue', () => {
 });
 
 it('a module is taken apart where it stands, and put together again by undo', async () => {
-  const design = sketch(
-    ['adapter G1 volts=5', 'rain-module B1', 'resistor R1'],
-    ['G1.plus B1.VCC', 'B1.GND G1.minus', 'B1.AO R1.a', 'R1.b G1.minus'],
-  );
+  const part = (id: string, kind: string, params = {}): Part => ({ id, kind, name: id, params });
+  const design: Design = {
+    ...emptyDesign('Rain'),
+    parts: [part('G1', 'adapter', { volts: 5 }), part('B1', 'rain-module'), part('R1', 'resistor')],
+    wires: [
+      { id: 'w0', from: 'G1.plus', to: 'B1.VCC' },
+      { id: 'w1', from: 'B1.GND', to: 'G1.minus' },
+      { id: 'w2', from: 'B1.AO', to: 'R1.a' },
+      { id: 'w3', from: 'R1.b', to: 'G1.minus' },
+    ],
+  };
   const bench = await openBench(design);
   const panel = await showSolved(PartPanel, { id: 'B1' });
   const volts = () =>

@@ -23,7 +23,7 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Picture } from '../picture/picture';
-import { Player } from '../shell/player';
+import { Player } from '../data/player';
 import { EventList } from './event-list';
 import { HappeningTimes } from './happening-times';
 import { NightsDialog } from './nights/nights-dialog';

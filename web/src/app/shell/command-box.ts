@@ -9,7 +9,7 @@ import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
 import { addPart } from '../wire/add-part';
 import { Blocks } from '../wire/blocks';
-import { Player } from './player';
+import { Player } from '../data/player';
 import { steps } from './steps';
 
 /** One field that finds parts, adds them, joins terminals and goes anywhere: "R1.a U1.A0" makes a wire. */

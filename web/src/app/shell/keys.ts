@@ -1,11 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
 import { terminalRef } from '@yurei/core/design';
+import { isTyping } from '../common/is-typing';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
-import { Player } from './player';
-import { Probes } from './probes';
+import { Player } from '../data/player';
+import { Probes } from '../data/probes';
 import { steps } from './steps';
 
 export const keyList: readonly [string, string][] = [
@@ -106,16 +107,6 @@ export class Keys {
     if (this.connecting.from()) this.connecting.cancel();
     else this.selection.clear();
   }
-}
-
-/** Whether a key goes into a field. */
-export function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement;
-  const tag = target.tagName;
-  const text = tag === 'INPUT' && (target as HTMLInputElement).type !== 'range';
-  return (
-    text || tag === 'TEXTAREA' || tag === 'SELECT' || target.getAttribute('role') === 'combobox'
-  );
 }
 
 const isButton = (event: KeyboardEvent): boolean =>

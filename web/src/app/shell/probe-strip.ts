@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { happeningSpan } from '@yurei/core/scene';
 import { formatQuantity } from '@yurei/core/quantity';
 import { BenchView } from '../data/bench-view';
-import { Player } from './player';
-import { Probes } from './probes';
+import { Player } from '../data/player';
+import { Probes } from '../data/probes';
 import { tracePath } from './trace-path';
 
 const width = 700;

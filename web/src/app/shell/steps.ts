@@ -1,13 +1,13 @@
-import type { Finding } from '@yurei/core/check';
+import type { Concern } from '@yurei/core/check';
 
 /** The steps in working order. Those without a path are not in this version yet. */
-export const steps: readonly { name: string; path?: string; findings?: Finding['step'] }[] = [
+export const steps: readonly { name: string; path?: string; concern?: Concern }[] = [
   { name: 'Plan' },
-  { name: 'Wire', path: 'wire', findings: 'wire' },
-  { name: 'Set', path: 'set', findings: 'set' },
-  { name: 'Act', path: 'act', findings: 'act' },
+  { name: 'Wire', path: 'wire', concern: 'wiring' },
+  { name: 'Set', path: 'set', concern: 'threshold' },
+  { name: 'Act', path: 'act', concern: 'rule' },
   { name: 'Rehearse', path: 'rehearse' },
-  { name: 'Drive & feed', findings: 'drive' },
+  { name: 'Drive & feed', concern: 'drive' },
   { name: 'Build' },
   { name: 'Code' },
   { name: 'Log' },

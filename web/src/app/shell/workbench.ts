@@ -25,9 +25,9 @@ import { Blocks } from '../wire/blocks';
 import { ThemeService } from '../theme/theme';
 import { CommandBox } from './command-box';
 import { keyList, Keys } from './keys';
-import { Player } from './player';
+import { Player } from '../data/player';
 import { ProbeStrip } from './probe-strip';
-import { Probes } from './probes';
+import { Probes } from '../data/probes';
 import { SidePanel } from './side-panel';
 import { steps } from './steps';
 
@@ -105,7 +105,7 @@ export class Workbench {
       .findings()
       .filter((f) => f.severity === 'error' || f.severity === 'caution');
     const entries = steps.flatMap((step) => {
-      const own = open.filter((f) => f.step === step.findings);
+      const own = open.filter((f) => f.concern === step.concern);
       if (own.length === 0) return [];
       const worst = own.some((f) => f.severity === 'error') ? 'error' : 'caution';
       return [[step.name, { count: own.length, worst }] as const];

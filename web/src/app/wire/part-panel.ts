@@ -19,7 +19,7 @@ import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import { PartCurve } from '../parts/part-curve';
+import { PartCurve } from '../picture/part-curve';
 import { RecordingField } from './recording-field';
 import { takeApart } from './take-apart';
 

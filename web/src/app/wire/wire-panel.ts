@@ -10,7 +10,7 @@ import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import { Probes } from '../shell/probes';
+import { Probes } from '../data/probes';
 
 const colours: readonly Choice[] = [
   { value: '', label: 'not recorded' },

@@ -105,7 +105,7 @@ describe('a finding', () => {
     id: 'x:R1',
     code: 'x',
     severity: 'error',
-    step: 'wire',
+    concern: 'wiring',
     title: 'R1 is wrong',
     reason: 'Because.',
     bench: 'It smokes.',

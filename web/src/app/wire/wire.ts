@@ -16,7 +16,7 @@ import { DesignSession } from '../data/design-session';
 import { Connecting } from '../picture/connecting';
 import { Picture } from '../picture/picture';
 import type { Shown } from '../picture/views';
-import { isTyping } from '../shell/keys';
+import { isTyping } from '../common/is-typing';
 import { BlockDialog } from './block-dialog';
 import { BlockTray } from './block-tray';
 import { PartTray } from './part-tray';

@@ -1,5 +1,5 @@
 import { openBench, show } from '../../testing/workbench-bed';
-import { ProbeStrip } from './probe-strip';
+import { ProbeStrip } from '../shell/probe-strip';
 
 type Bench = Awaited<ReturnType<typeof openBench>>;
 let bench: Bench;

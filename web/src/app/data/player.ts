@@ -1,5 +1,5 @@
 import { inject, Injectable, signal, type OnDestroy } from '@angular/core';
-import { BenchView } from '../data/bench-view';
+import { BenchView } from './bench-view';
 
 /** One step of the time cursor by key, s. */
 const nudge = 0.1;

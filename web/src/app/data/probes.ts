@@ -3,8 +3,8 @@ import { kindOf } from '@yurei/core/catalog';
 import { sayVolts } from '@yurei/core/circuit';
 import { deriveNets, netIndex, splitRef, type Design } from '@yurei/core/design';
 import type { Rehearsal, Trace } from '@yurei/core/rehearsal';
-import { BenchView } from '../data/bench-view';
-import { DesignSession } from '../data/design-session';
+import { BenchView } from './bench-view';
+import { DesignSession } from './design-session';
 
 /** One pinned quantity with its present value and its course through the rehearsal. */
 export interface Probe {

@@ -22,7 +22,7 @@ function operatingPoint() {
   const circuit = new Circuit(alarm());
   circuit.solve();
   const time = many(2000, (i) => {
-    circuit.setState('B0', { felt: { light: 1 + (i % 9), infrared: 1 + (i % 9) } });
+    circuit.setState('B0', { stimulus: { light: 1 + (i % 9), infrared: 1 + (i % 9) } });
     return circuit.solve();
   });
   console.log(`operating point of 40 parts, warm, one sensor changes: ${time}`);
@@ -87,7 +87,7 @@ function controller(circuit, every) {
 
 function minute() {
   const circuit = new Circuit(alarm());
-  for (let i = 0; i < 6; i++) circuit.setState(`B${i}`, { felt: { light: 10, infrared: 10 } });
+  for (let i = 0; i < 6; i++) circuit.setState(`B${i}`, { stimulus: { light: 10, infrared: 10 } });
   const ticker = controller(circuit, 0.01);
   circuit.solve();
   const run = circuit.transient();
@@ -96,7 +96,7 @@ function minute() {
     for (let t = 2.5; t <= 60; t += 2.5) {
       run.advance(t, ticker);
       circuit.setState(`B${Math.floor(t / 5) % 3}`, {
-        felt: { light: t % 5 === 0 ? 10 : 4000, infrared: t % 5 === 0 ? 10 : 4000 },
+        stimulus: { light: t % 5 === 0 ? 10 : 4000, infrared: t % 5 === 0 ? 10 : 4000 },
       });
       run.restart();
     }
@@ -114,7 +114,7 @@ function growth() {
     const feel = (k) => {
       for (let i = 0; i < n; i++)
         circuit.setState(`B${i}`, {
-          felt: { light: 5 + ((i + k) % 7), infrared: 5 + ((i + k) % 7) },
+          stimulus: { light: 5 + ((i + k) % 7), infrared: 5 + ((i + k) % 7) },
         });
     };
     const once = (k) => {
@@ -306,7 +306,7 @@ function againstPeer() {
 /** A board that sleeps 8 s, wakes for 20 ms, and so on; leaping over cycles that repeat, or not. */
 function sleeper(hours, leaping) {
   const circuit = new Circuit(alarm());
-  for (let i = 0; i < 6; i++) circuit.setState(`B${i}`, { felt: { light: 10, infrared: 10 } });
+  for (let i = 0; i < 6; i++) circuit.setState(`B${i}`, { stimulus: { light: 10, infrared: 10 } });
   circuit.setParams('U1', { own: 20e-6 });
   circuit.solve();
   const run = circuit.transient();

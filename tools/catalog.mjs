@@ -31,10 +31,10 @@ const curveLine = (kind) => {
   return `Curve (${y.label.toLowerCase()} against ${x.label.toLowerCase()}): ${told.join('; ')}.`;
 };
 
-const feelsLine = ({ feels }) =>
-  feels
+const feelsLine = ({ senses }) =>
+  senses
     ? [
-        `Feels: ${feels.quantities.map((q) => `${surroundings[q].label.toLowerCase()} (\`${q}\`)`).join(', ')}.`,
+        `Feels: ${senses.quantities.map((q) => `${surroundings[q].label.toLowerCase()} (\`${q}\`)`).join(', ')}.`,
       ]
     : [];
 

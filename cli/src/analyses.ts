@@ -40,11 +40,11 @@ function prepared(design: Design, options: SolveOptions): Circuit {
 }
 
 function prepare(design: Design, options: SolveOptions): (circuit: Circuit) => void {
-  const { felt } = snapshot(design, pickScene(design, options.scene));
+  const { stimulus } = snapshot(design, pickScene(design, options.scene));
   const air = warmth(options);
   return (circuit) => {
     if (air !== undefined) circuit.setTemperature(air);
-    for (const [part, values] of Object.entries(felt)) circuit.setState(part, { felt: values });
+    for (const [part, values] of Object.entries(stimulus)) circuit.setState(part, { stimulus: values });
   };
 }
 
@@ -115,7 +115,7 @@ export function transientReport(
     from,
     drives: (options.drive ?? []).map((text) => parseDrive(design, text)),
     celsius: warmth(options),
-    felt: snapshot(design, pickScene(design, options.scene)).felt,
+    stimulus: snapshot(design, pickScene(design, options.scene)).stimulus,
   });
   const names = Object.keys(run.nets);
   const rows = run.times.map((t, i) => [t, ...names.map((n) => run.nets[n][i])]);

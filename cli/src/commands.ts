@@ -68,7 +68,7 @@ function sceneAt(design: Design, options: SolveOptions): Scene | undefined {
 
 /** Volts of every net, volts, amps and watts of every part. */
 function atRest(design: Design, options: SolveOptions): Report {
-  const { solution, counts, felt } = snapshot(design, sceneAt(design, options));
+  const { solution, counts, stimulus } = snapshot(design, sceneAt(design, options));
   const isMains = (ref: string): boolean => terminalOf(design, ref)?.role === 'mains';
   const nets = solution.nets.map((net) => [net.name, sayVolts(net, 4), net.terminals.join(' ')]);
   const parts = Object.entries(solution.parts).map(([id, part]) => [
@@ -93,7 +93,7 @@ function atRest(design: Design, options: SolveOptions): Report {
     ...solution.problems.map((p) => `\n${p.message} ${p.cure}`),
   ].join('\n');
   const exitCode = solution.problems.length > 0 ? 1 : 0;
-  return { text, json: { ...solution, counts, felt }, exitCode };
+  return { text, json: { ...solution, counts, stimulus }, exitCode };
 }
 
 /** What each pin set up as an input reads: a row of pin, level and volts. */

@@ -23,7 +23,7 @@ export interface SweepRange extends Target {
 /** What the models hold for, °C. */
 const temperature: Target = {
   part: undefined,
-  of: { felt: 'temperature' },
+  of: { stimulus: 'temperature' },
   name: 'temperature',
   unit: '°C',
   min: -60,
@@ -91,10 +91,10 @@ function findTarget(design: Design, name: string, option: string): Target {
     throw new BadInput(`${option}: there is no part "${id || name}". The design has ${ids}.`);
   }
   const kind = findKind(part.kind);
-  const senses = kind?.feels?.quantities ?? [];
+  const senses = kind?.senses?.quantities ?? [];
   // "felt" stands for the main thing that a sensor feels.
   const quantity = param === 'felt' ? senses[0] : senses.find((q) => q === param);
-  if (quantity) return { part, of: { felt: quantity }, name, ...limitsOf(quantity) };
+  if (quantity) return { part, of: { stimulus: quantity }, name, ...limitsOf(quantity) };
   const found = kind?.params.find((p) => p.id === param);
   if (!found) {
     const names = [...senses, ...(kind?.params ?? []).map((p) => p.id)];

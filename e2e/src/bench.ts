@@ -49,7 +49,7 @@ async function benchCore(): Promise<void> {
   const [scene] = design.scenes;
   const circuit = new Circuit(design);
   const warm = time(2000, (i) => {
-    circuit.setState('B1', { felt: { infrared: 1 + (i % 7) } });
+    circuit.setState('B1', { stimulus: { infrared: 1 + (i % 7) } });
     return circuit.solve();
   });
   console.log(`operating point, warm, what is felt changes   ${summary(warm)}`);

@@ -17,7 +17,7 @@ import {
   type Reading,
 } from '../rehearsal/index.js';
 import {
-  feel,
+  stimulusOn,
   happeningSpan,
   momentIn,
   setStage,
@@ -35,7 +35,7 @@ const longestGap = 2;
 /** A happening is forgotten so long after its end, s. */
 const afterglow = 1;
 const mostRounds = 25;
-const sameFelt = 1e-9;
+const sameStimulus = 1e-9;
 
 /**
  * A design on a bench with power on, in the course of time: charges and lags take the time they take, each
@@ -69,7 +69,7 @@ export class LiveBench {
     this.random = seededRandom(scene.seed);
     this.scene = { id: 'live', name: 'Live', duration: 1e7, happenings: [], ...scene };
     this.noise = new Map(
-      design.parts.map((p) => [p.id, kindOf(p).feels?.noise?.(paramsOf(p)) ?? 0]),
+      design.parts.map((p) => [p.id, kindOf(p).senses?.noise?.(paramsOf(p)) ?? 0]),
     );
     this.drawTolerances();
     this.setPins();
@@ -139,7 +139,7 @@ export class LiveBench {
     this.happenings = this.happenings.filter((h) => happeningSpan(h).end + afterglow > t);
     this.scene = { ...this.scene, happenings: [...this.happenings] };
     this.goOnPlaying(t);
-    this.refeel(t, true);
+    this.updateStimuli(t, true);
     this.goOn(t);
     this.t = t;
     return this.read();
@@ -192,7 +192,7 @@ export class LiveBench {
       volts: (ref) => this.circuit.voltsNow(ref),
       solved: (part) => this.circuit.values(part).update(),
       ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
-      felt: (part) => this.circuit.feltOf(part),
+      stimulus: (part) => this.circuit.stimulusOf(part),
     });
     return new Map(
       this.readings.flatMap(({ channel, reader }) => {
@@ -209,24 +209,26 @@ export class LiveBench {
     this.circuit.setTemperature(temperatureAt(momentIn(this.scene, 0).ambient, 0));
     const solved = (): boolean => this.circuit.solve().method !== 'none';
     let steady = solved();
-    for (let i = 0; i < mostRounds && this.refeel(0, false); i++) steady = solved();
+    for (let i = 0; i < mostRounds && this.updateStimuli(0, false); i++) steady = solved();
     if (!steady) return;
     this.transient = this.circuit.transient({ keepGoing: () => (this.steps += 64) < mostSteps });
     this.transient.startAtRest();
   }
 
   /** Works out anew what every sensor feels; true when any of it has changed. */
-  private refeel(t: number, live: boolean): boolean {
+  private updateStimuli(t: number, live: boolean): boolean {
     const now = momentIn(this.scene, t);
     let changed = false;
     for (const sensor of this.stage.sensors) {
       const { id } = sensor.part;
       const { quantity } = sensor.receiver;
-      const clean = feel(this.stage, sensor, now, (part) => this.circuit.values(part).update());
+      const clean = stimulusOn(this.stage, sensor, now, (part) =>
+        this.circuit.values(part).update(),
+      );
       const value = live ? this.spoilt(id, quantity, clean, t - this.t) : clean;
-      const before = this.circuit.feltOf(id)[quantity];
-      if (Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9)) continue;
-      this.circuit.setState(id, { felt: { [quantity]: value } });
+      const before = this.circuit.stimulusOf(id)[quantity];
+      if (Math.abs(value - before) <= sameStimulus * Math.max(Math.abs(value), 1e-9)) continue;
+      this.circuit.setState(id, { stimulus: { [quantity]: value } });
       changed = true;
     }
     return changed;

@@ -38,18 +38,18 @@ export function bestLoad(
   volts = benchVolts,
 ): Swing {
   const ends = dividerEnds(part);
-  const quantity = kindOf(part).feels?.quantities[0];
+  const quantity = kindOf(part).senses?.quantities[0];
   if (!ends || !quantity) throw new CannotBuild(`${part.name} does not work with a load resistor.`);
   const circuit = bench(part, ends, volts);
-  const at = (ohms: number, felt: number): number => {
+  const at = (ohms: number, stimulus: number): number => {
     circuit.setParams('R', { ohms });
-    circuit.setState(part.id, { felt: { [quantity]: felt } });
+    circuit.setState(part.id, { stimulus: { [quantity]: stimulus } });
     return voltsAt(circuit.solve(), 'R.a') ?? 0;
   };
   const swing = (log: number): number =>
     Math.abs(at(10 ** log, between[0]) - at(10 ** log, between[1]));
   const ohms = 10 ** maximum(swing, 1, 7);
-  const [first, second] = between.map((felt) => at(ohms, felt));
+  const [first, second] = between.map((stimulus) => at(ohms, stimulus));
   return { ohms, low: Math.min(first, second), high: Math.max(first, second) };
 }
 
@@ -87,9 +87,9 @@ export function usualRange(part: Pick<Part, 'kind'>): {
   quantity: Quantity;
   between: [number, number];
 } {
-  const { feels, curve } = kindOf(part);
-  const quantity = feels?.quantities[0] ?? 'light';
-  const fits = curve && 'felt' in curve.vary && curve.vary.felt === quantity;
+  const { senses, curve } = kindOf(part);
+  const quantity = senses?.quantities[0] ?? 'light';
+  const fits = curve && 'stimulus' in curve.vary && curve.vary.stimulus === quantity;
   const { min, max } = surroundings[quantity];
   return { quantity, between: fits ? [curve.operating[0], curve.operating[1]] : [min, max] };
 }

@@ -143,7 +143,7 @@ describe('numbers', () => {
     const [line, across, top] = [2200, 4700, value(design, 'Loop resistor') ?? 0];
     const circuit = new Circuit(design);
     const at = (gap: number): number => {
-      circuit.setState('S', { felt: { gap } });
+      circuit.setState('S', { stimulus: { gap } });
       return circuit.solve().parts['S'].volts['a'] ?? NaN;
     };
     expect(at(0)).toBeCloseTo((5 * line) / (line + top), 1);
@@ -283,7 +283,7 @@ it('a dusk switch is three parts and three blocks', () => {
   expect(errors(design)).toEqual([]);
   const circuit = new Circuit(design);
   const lit = (lux: number): boolean => {
-    circuit.setState('B', { felt: { light: lux } });
+    circuit.setState('B', { stimulus: { light: lux } });
     return Math.abs(circuit.solve().parts['H'].amps['a'] ?? NaN) > 0.1;
   };
   expect([lit(0.01), lit(3000), lit(0.01)]).toEqual([true, false, true]);

@@ -61,15 +61,15 @@ export const endOfLine: Block = {
 };
 
 /** Capacitance of a plate or strip, as its readout gives it. */
-function farads(part: Parameters<typeof paramsOf>[0], felt: number): number {
+function farads(part: Parameters<typeof paramsOf>[0], stimulus: number): number {
   const kind = kindOf(part);
-  const quantity = kind.feels?.quantities[0] ?? 'force';
+  const quantity = kind.senses?.quantities[0] ?? 'force';
   const readout = kind.reads?.find((r) => r.picofarads);
-  const feels = new Proxy({} as Record<string, number>, {
-    get: (_, q) => (q === quantity ? felt : 0),
+  const senses = new Proxy({} as Record<string, number>, {
+    get: (_, q) => (q === quantity ? stimulus : 0),
   });
   const solved = { volts: {}, amps: {}, watts: 0 };
-  return readout ? 1e-12 * readout.counts(feels as never, paramsOf(part), solved) : NaN;
+  return readout ? 1e-12 * readout.counts(senses as never, paramsOf(part), solved) : NaN;
 }
 
 export const capacitiveDivider: Block = {
@@ -89,7 +89,7 @@ export const capacitiveDivider: Block = {
   build: (design, answers) => {
     const part = partOf(design, answers);
     const { curve } = kindOf(part);
-    const [low, high] = (curve?.operating ?? [0, 1]).map((felt) => farads(part, felt));
+    const [low, high] = (curve?.operating ?? [0, 1]).map((stimulus) => farads(part, stimulus));
     const reference = Math.sqrt(low * high);
     const board = boardOf(design);
     const draft = new Draft(design);

@@ -60,7 +60,7 @@ function elements(c: Chemistry, p: Values, state: PartState): Element[] {
       minus: 'minus',
       level: '#level',
       capacity,
-      charge: p.charge * state.felt.charge,
+      charge: p.charge * state.stimulus.charge,
       curve: c.curve.map((share) => share * p.volts),
       ohms: p.ohms * (1 + p.age) * Math.max(1, 1 + 0.015 * chill),
       selfDischarge: (p.selfDischarge * capacity) / (30 * 86400),
@@ -91,7 +91,7 @@ export function batteryKind(c: Chemistry) {
     store: { ampHours: (p) => p.ampHours },
     tunable: ['ohms'],
     headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ampHours, 'A·h')}`,
-    feels: { quantities: ['charge'] },
+    senses: { quantities: ['charge'] },
     curve: {
       vary: { param: 'charge' },
       from: 0,

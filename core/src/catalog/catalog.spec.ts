@@ -7,13 +7,13 @@ import {
   converterCounts,
   kindOf,
   readParam,
-  restFelt,
+  restStimulus,
   searchCatalog,
 } from './index.js';
 
 describe.each(catalog.map((kind) => [kind.kind, kind] as const))('part kind %s', (_, kind) => {
   const params = Object.fromEntries(kind.params.map((p) => [p.id, p.default]));
-  const state = { felt: restFelt, celsius: 25, pins: {}, wired: () => true };
+  const state = { stimulus: restStimulus, celsius: 25, pins: {}, wired: () => true };
 
   it('has defaults within their ranges and unique ids', () => {
     for (const param of kind.params)
@@ -38,9 +38,9 @@ describe.each(catalog.map((kind) => [kind.kind, kind] as const))('part kind %s',
   it('keeps the same elements whatever it feels and however its pins are set', () => {
     const types = (s: typeof state): string[] => kind.elements(params, s).map((e) => e.type);
     const high = { A0: { mode: 'output', high: true } } as const;
-    expect(types({ ...state, felt: { ...restFelt, light: 1000, force: 40 }, pins: high })).toEqual(
-      types(state),
-    );
+    expect(
+      types({ ...state, stimulus: { ...restStimulus, light: 1000, force: 40 }, pins: high }),
+    ).toEqual(types(state));
   });
 });
 

@@ -303,12 +303,12 @@ export function paramOf(part: Part, id: string): number {
 }
 
 /** Whether it matters where such a part stands and which way it looks. */
-export const hasPlace = ({ feels, emits }: PartKind): boolean =>
-  emits !== undefined || (feels?.quantities ?? []).some((q) => !isEverywhere(q));
+export const hasPlace = ({ senses, emits }: PartKind): boolean =>
+  emits !== undefined || (senses?.quantities ?? []).some((q) => !isEverywhere(q));
 
 /** Whether it stands somewhere only once the maker has put it there: what makes a sound is not heard before. */
 export const isPutByHand = (kind: PartKind): boolean =>
-  kind.emits?.quantity === 'sound' && kind.feels === undefined;
+  kind.emits?.quantity === 'sound' && kind.senses === undefined;
 
 const isEverywhere = (quantity: Quantity): boolean => {
   const { everywhere }: Surrounding = surroundings[quantity];

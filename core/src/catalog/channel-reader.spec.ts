@@ -1,6 +1,6 @@
 import type { Design, PinMode } from '../design/index.js';
 import { sketch } from '../testing/small.js';
-import { channelReader, findKind, readable, restFelt, type SolvedPart } from './index.js';
+import { channelReader, findKind, readable, restStimulus, type SolvedPart } from './index.js';
 
 const board = (pins: [string, PinMode][] = [], ...parts: string[]): Design => ({
   ...sketch(
@@ -46,7 +46,7 @@ describe('how a channel is read', () => {
     const reader = channelReader(board(), 'B.ambient');
     expect(reader).toMatchObject({ by: 'readout', full: 65535, label: 'Ambient light' });
     const counts = (light: number, solved: SolvedPart = fed): number | undefined =>
-      reader?.by === 'readout' ? reader.counts({ ...restFelt, light }, solved) : NaN;
+      reader?.by === 'readout' ? reader.counts({ ...restStimulus, light }, solved) : NaN;
     expect(counts(100)).toBe(2000);
     expect(counts(1e5)).toBe(65535);
     expect(counts(100, { ...fed, volts: { ...fed.volts, SDA: 0.5 } })).toBeUndefined();
@@ -81,9 +81,9 @@ function joined(design: Design, ref: string): Design {
 }
 
 describe('numbers that parts give', () => {
-  const reading = (ref: string, felt: object, ...parts: string[]): number => {
+  const reading = (ref: string, stimulus: object, ...parts: string[]): number => {
     const reader = channelReader(joined(board([], ...parts), ref), ref);
-    const told = reader?.by === 'readout' && reader.counts({ ...restFelt, ...felt }, fed);
+    const told = reader?.by === 'readout' && reader.counts({ ...restStimulus, ...stimulus }, fed);
     return typeof told === 'number' ? told : NaN;
   };
   it('more pulses and current see farther and saturate nearer', () => {
@@ -119,15 +119,15 @@ describe('numbers that parts give', () => {
     ['F.rate', { flow: 0.5 }, 0, 'flow-sensor F'],
     ['L.picofarads', { water: 0 }, 20, 'level-strip L'],
     ['K.counts', { touch: 5e-12 }, 150, 'touch-pad K'],
-  ])('%s with %j reads %d', (ref, felt, counts, part) => {
-    expect(reading(ref, felt, part)).toBeCloseTo(counts, 6);
+  ])('%s with %j reads %d', (ref, stimulus, counts, part) => {
+    expect(reading(ref, stimulus, part)).toBeCloseTo(counts, 6);
   });
 });
 
 describe('a number comes over wires', () => {
   const answers = (parts: string[], wires: string[], ref: string): boolean => {
     const reader = channelReader(sketch(['controller-5v-8bit U', ...parts], wires), ref);
-    return reader?.by === 'readout' && reader.counts(restFelt, fed) !== undefined;
+    return reader?.by === 'readout' && reader.counts(restStimulus, fed) !== undefined;
   };
   const chip = 'temperature-humidity-chip T';
   const pullUps = ['resistor P', 'resistor Q', 'adapter G'];

@@ -54,11 +54,11 @@ const takenOver = 0.8;
 export function gasResponse(
   curves: readonly GasCurve[],
   cleanAir: number,
-  { felt }: Pick<PartState, 'felt'>,
+  { stimulus }: Pick<PartState, 'stimulus'>,
 ): number {
-  const gases = curves.reduce((sum, curve) => sum + ofGas(curve, felt[curve.gas]), 0);
+  const gases = curves.reduce((sum, curve) => sum + ofGas(curve, stimulus[curve.gas]), 0);
   const air = Math.exp(-takenOver * gases * cleanAir) / cleanAir;
-  const weather = 1 + 0.008 * (felt.temperature - 20) + 0.004 * (felt.humidity - 65);
+  const weather = 1 + 0.008 * (stimulus.temperature - 20) + 0.004 * (stimulus.humidity - 65);
   return (gases + air) * Math.max(0.2, weather);
 }
 
@@ -181,14 +181,14 @@ export function gasElement(about: GasKind) {
     frontEnd: 'heater',
     lifeSafety: true,
     headline: (p) => `R0 ${formatNominal(p.r0, 'Ω')}`,
-    feels: {
+    senses: {
       quantities: [main.gas, ...about.curves.slice(1).map((c) => c.gas), 'temperature', 'humidity'],
       // About half a per cent of Rs in clean air, where the least gas shows with a fifth of itself.
       noise: () => least(main.gas) / 100,
       rises: 'b',
     },
     curve: {
-      vary: { felt: main.gas },
+      vary: { stimulus: main.gas },
       from: main.gas === 'smoke' ? 0.01 : 10,
       to: main.gas === 'smoke' ? 3 : 20e3,
       scale: 'log',
@@ -257,7 +257,7 @@ export function gasModule(
     phases: element.phases,
     lifeSafety: true,
     headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
-    feels: element.feels && { ...element.feels, rises: 'AO' },
+    senses: element.senses && { ...element.senses, rises: 'AO' },
     curve: curve && {
       ...curve,
       feeds: [['VCC', 'GND', 5]],

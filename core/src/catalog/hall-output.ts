@@ -51,7 +51,7 @@ export function hallSwitchKind(about: HallSwitch) {
     ratings: [...supplyLimits('VCC', 'GND', 24, 0.5), { into: 'OUT', limit: 0.025 }],
     elements: (p, state) => [
       draws('VCC', 'GND', p.own, 5),
-      { type: 'level', node: '#field', value: state.felt.field / unit, up: 2e-6, down: 2e-6 },
+      { type: 'level', node: '#field', value: state.stimulus.field / unit, up: 2e-6, down: 2e-6 },
       constant('#middle', (p.operate + p.release) / 2 / unit),
       yesNo({
         signal: '#field',
@@ -68,9 +68,9 @@ export function hallSwitchKind(about: HallSwitch) {
     ],
     ownAmps: (p) => p.own,
     headline: (p) => `${(1e3 * p.operate).toFixed(1)}/${(1e3 * p.release).toFixed(1)} mT`,
-    feels: { quantities: ['field'] },
+    senses: { quantities: ['field'] },
     curve: {
-      vary: { felt: 'field' },
+      vary: { stimulus: 'field' },
       from: -0.03,
       to: 0.03,
       scale: 'linear',

@@ -1,6 +1,6 @@
 /** Every parameter changes something that the rest of the program reckons with; being shown is not enough. */
-import { catalog, quantities, restFelt, surroundings, valuesOf } from './index.js';
-import type { Felt, Param, Params, PartKind, PartState, SolvedPart } from './index.js';
+import { catalog, quantities, restStimulus, surroundings, valuesOf } from './index.js';
+import type { Stimulus, Param, Params, PartKind, PartState, SolvedPart } from './index.js';
 
 /** A number for a name, the same each time, between 0 and 1. */
 const chance = (name: string): number =>
@@ -17,7 +17,7 @@ const solvedAt = (size: number): SolvedPart => {
 const solved = [0.01, 1, 6, 100].map(solvedAt);
 
 /** Everything at rest, everything felt at once, weakly and strongly, and something right before the sensor. */
-const felts: Felt[] = [
+const stimuli: Stimulus[] = [
   ...[0, 0.001, 0.03, 0.5].map(
     (share) =>
       Object.fromEntries(
@@ -25,14 +25,14 @@ const felts: Felt[] = [
           const { rest, max } = surroundings[q];
           return [q, rest + share * (max - rest)];
         }),
-      ) as Felt,
+      ) as Stimulus,
   ),
-  { ...restFelt, distance: 0.001 },
+  { ...restStimulus, distance: 0.001 },
 ];
-const states: PartState[] = [restFelt, ...felts].flatMap((felt) =>
-  [25, 60].map((celsius) => ({ felt, celsius, pins: pinsIn('output'), wired: () => true })),
+const states: PartState[] = [restStimulus, ...stimuli].flatMap((stimulus) =>
+  [25, 60].map((celsius) => ({ stimulus, celsius, pins: pinsIn('output'), wired: () => true })),
 );
-states.push({ felt: restFelt, celsius: 25, pins: pinsIn('pull-up'), wired: () => true });
+states.push({ stimulus: restStimulus, celsius: 25, pins: pinsIn('pull-up'), wired: () => true });
 
 function pinsIn(mode: 'output' | 'pull-up'): PartState['pins'] {
   return new Proxy({}, { get: (_, name) => ({ mode, high: chance(String(name)) > 0.5 }) });
@@ -53,7 +53,7 @@ function observed(kind: PartKind, params: Params): string {
   const called = (of: unknown, name: string): unknown => {
     const work = of as (...args: unknown[]) => unknown;
     if (name === 'counts')
-      return felts.flatMap((felt) => solved.map((part) => work(felt, params, part)));
+      return stimuli.flatMap((stimulus) => solved.map((part) => work(stimulus, params, part)));
     // Functions of one argument take parameters, or the solved part where there is nothing to set.
     if (['supply', 'relays'].includes(name)) return solved.map((part) => work(part, params));
     const first = ['stress', 'intensity', 'works', 'active', 'reference'].includes(name);

@@ -1,6 +1,6 @@
 import { elementNodes } from '../element/index.js';
 import { sketch } from '../testing/small.js';
-import { catalog, checkDesign, moduleElements, openModule, restFelt } from './index.js';
+import { catalog, checkDesign, moduleElements, openModule, restStimulus } from './index.js';
 
 const modules = catalog.filter((k) => k.inside);
 const onTheBench = (kind: string, params = '') =>
@@ -57,7 +57,7 @@ describe('taking modules apart', () => {
 });
 
 describe('the model of a module', () => {
-  const state = { felt: restFelt, celsius: 25, pins: {}, wired: () => true };
+  const state = { stimulus: restStimulus, celsius: 25, pins: {}, wired: () => true };
   it.each(modules.map((k) => [k.kind, k] as const))('%s: inner nodes are its own', (_, kind) => {
     if (!kind.inside) return;
     const params = Object.fromEntries(kind.params.map((p) => [p.id, p.default]));

@@ -2,7 +2,7 @@ import type { Unit } from '../quantity/index.js';
 import type { PinMode, PinSkill } from '../design/index.js';
 import type { Element } from '../element/index.js';
 import type { Facets } from './facets.js';
-import type { Felt, Quantity } from './surroundings.js';
+import type { Stimulus, Quantity } from './surroundings.js';
 
 /** The stage columns of the picture, in the order in which a signal passes; feeds have their own lane. */
 export const stages = ['feels', 'conditions', 'decides', 'drives', 'acts', 'feeds'] as const;
@@ -77,7 +77,7 @@ export type ValuesOf<P extends readonly Param[]> = {
 /** What a part is exposed to and told, from outside the circuit. */
 export interface PartState {
   /** What it feels of its surroundings. */
-  felt: Felt;
+  stimulus: Stimulus;
   /** Temperature of the part, °C. */
   celsius: number;
   /** How each controller pin in use is set up, and the level of those that are outputs. */
@@ -161,7 +161,7 @@ export interface Readout<V = Params, K extends string = string> {
   /** Standard deviation of a reading, counts. */
   noise(params: V): number;
   /** Counts before rounding, without noise. */
-  counts(felt: Felt, params: V, part: SolvedPart<K>): number;
+  counts(stimulus: Stimulus, params: V, part: SolvedPart<K>): number;
   /** The terminals through which it is asked and answers: without a way from them to a controller it does not. */
   through: readonly K[];
   /** Whether the part is fed well enough to answer. */
@@ -190,7 +190,7 @@ export interface Phase<V = Params> {
 /** How the part's characteristic curve is taken on a test bench. */
 export interface Curve {
   /** What is changed: something felt, a parameter, or the voltage of a supply from one terminal to another. */
-  vary: { felt: Quantity } | { param: string } | { plus: string; minus: string };
+  vary: { stimulus: Quantity } | { param: string } | { plus: string; minus: string };
   from: number;
   to: number;
   scale: 'linear' | 'log';
@@ -283,7 +283,7 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   elements(params: V, state: PartState): Element[];
   /** The value shown on its card. */
   headline(params: V): string;
-  feels?: Sensing<V, K>;
+  senses?: Sensing<V, K>;
   emits?: Emission<V, K>;
   reads?: readonly Readout<V, K>[];
   /** The parts a module is made of. */

@@ -1,7 +1,7 @@
 import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
 import { leadsToPin } from './leads-to-pin.js';
 import { findKind, paramsOf } from './catalog.js';
-import type { Felt } from './surroundings.js';
+import type { Stimulus } from './surroundings.js';
 import type { Readout, SolvedPart } from './part-kind.js';
 
 /** A readout of a part in a design, with the part's parameters worked in. */
@@ -12,7 +12,7 @@ export interface PartReadout {
   /** Standard deviation of a reading, counts. */
   noise: number;
   /** Counts before rounding; undefined when the part does not answer. */
-  counts: (felt: Felt, solved: SolvedPart) => number | undefined;
+  counts: (stimulus: Stimulus, solved: SolvedPart) => number | undefined;
 }
 
 /** The readout that a reference like "B4.proximity" names; undefined when it names none. */
@@ -33,9 +33,9 @@ export function readoutOf(design: Design, ref: TerminalRef): PartReadout | undef
     label: readout.label,
     full,
     noise: readout.noise(params),
-    counts: (felt, solved) =>
+    counts: (stimulus, solved) =>
       joined && readout.works(solved, params)
-        ? Math.min(full, Math.max(0, readout.counts(felt, params, solved)))
+        ? Math.min(full, Math.max(0, readout.counts(stimulus, params, solved)))
         : undefined,
   };
 }

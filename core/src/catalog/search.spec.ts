@@ -119,7 +119,7 @@ describe('every kind is told in full', () => {
     for (const param of kind.params) {
       if (param.choices) expect(param.choices).toHaveLength(param.max - param.min + 1);
     }
-    for (const quantity of kind.feels?.quantities ?? []) {
+    for (const quantity of kind.senses?.quantities ?? []) {
       expect(Object.keys(surroundings)).toContain(quantity);
     }
     const params = Object.fromEntries(kind.params.map((p) => [p.id, p.default]));

@@ -12,14 +12,14 @@ export interface Surrounding {
   /** Smaller changes than this are not worth the name. */
   floor: number;
   /** How what several happenings give comes together; `power` adds squares, as independent sounds do. */
-  joins: 'sum' | 'power' | 'largest' | 'smallest';
+  combination: 'sum' | 'power' | 'largest' | 'smallest';
   /** The same wherever a part stands: nothing comes of a place. */
   everywhere?: true;
 }
 
 /** Everything that can be felt, by name. */
 export const surroundings = {
-  light: { label: 'Light', unit: 'lx', rest: 0, min: 0, max: 2e5, floor: 0.01, joins: 'sum' },
+  light: { label: 'Light', unit: 'lx', rest: 0, min: 0, max: 2e5, floor: 0.01, combination: 'sum' },
   infrared: {
     label: 'Infrared, 800 to 1000 nm',
     unit: 'W/m²',
@@ -27,7 +27,7 @@ export const surroundings = {
     min: 0,
     max: 5000,
     floor: 1e-4,
-    joins: 'sum',
+    combination: 'sum',
   },
   carrier: {
     label: 'Infrared on a 38 kHz carrier',
@@ -36,7 +36,7 @@ export const surroundings = {
     min: 0,
     max: 5000,
     floor: 1e-7,
-    joins: 'sum',
+    combination: 'sum',
   },
   heat: {
     label: 'Warmth that moves across',
@@ -45,7 +45,7 @@ export const surroundings = {
     min: 0,
     max: 1000,
     floor: 1e-3,
-    joins: 'power',
+    combination: 'power',
   },
   echo: {
     label: 'Moving radio echo, √σ/d²',
@@ -54,7 +54,7 @@ export const surroundings = {
     min: 0,
     max: 1e4,
     floor: 1e-4,
-    joins: 'largest',
+    combination: 'largest',
   },
   distance: {
     label: 'Distance to the nearest thing',
@@ -63,7 +63,7 @@ export const surroundings = {
     min: 0,
     max: 1000,
     floor: 1e-3,
-    joins: 'smallest',
+    combination: 'smallest',
   },
   reflection: {
     label: 'Reflected per intensity sent',
@@ -72,7 +72,7 @@ export const surroundings = {
     min: 0,
     max: 1e6,
     floor: 0.01,
-    joins: 'sum',
+    combination: 'sum',
   },
   field: {
     label: 'Magnetic field along its axis',
@@ -81,7 +81,7 @@ export const surroundings = {
     min: -2,
     max: 2,
     floor: 1e-6,
-    joins: 'sum',
+    combination: 'sum',
   },
   heading: {
     label: 'Turned by',
@@ -90,9 +90,17 @@ export const surroundings = {
     min: -360,
     max: 360,
     floor: 0.1,
-    joins: 'sum',
+    combination: 'sum',
   },
-  tilt: { label: 'Tilted by', unit: '°', rest: 0, min: 0, max: 180, floor: 0.1, joins: 'largest' },
+  tilt: {
+    label: 'Tilted by',
+    unit: '°',
+    rest: 0,
+    min: 0,
+    max: 180,
+    floor: 0.1,
+    combination: 'largest',
+  },
   vibration: {
     label: 'Vibration, peak',
     unit: 'm/s²',
@@ -100,7 +108,7 @@ export const surroundings = {
     min: 0,
     max: 1e4,
     floor: 1e-3,
-    joins: 'power',
+    combination: 'power',
   },
   touch: {
     label: 'Capacitance of a finger',
@@ -109,11 +117,27 @@ export const surroundings = {
     min: 0,
     max: 1e-9,
     floor: 1e-14,
-    joins: 'sum',
+    combination: 'sum',
   },
-  force: { label: 'Force', unit: 'N', rest: 0, min: 0, max: 1e5, floor: 0.01, joins: 'sum' },
-  gap: { label: 'Opened by', unit: 'm', rest: 0, min: 0, max: 10, floor: 1e-4, joins: 'largest' },
-  key: { label: 'Key pressed', unit: '', rest: 0, min: 0, max: 16, floor: 0.5, joins: 'largest' },
+  force: { label: 'Force', unit: 'N', rest: 0, min: 0, max: 1e5, floor: 0.01, combination: 'sum' },
+  gap: {
+    label: 'Opened by',
+    unit: 'm',
+    rest: 0,
+    min: 0,
+    max: 10,
+    floor: 1e-4,
+    combination: 'largest',
+  },
+  key: {
+    label: 'Key pressed',
+    unit: '',
+    rest: 0,
+    min: 0,
+    max: 16,
+    floor: 0.5,
+    combination: 'largest',
+  },
   tag: {
     label: 'Number of the tag',
     unit: '',
@@ -121,7 +145,7 @@ export const surroundings = {
     min: 0,
     max: 4294967295,
     floor: 0.5,
-    joins: 'largest',
+    combination: 'largest',
   },
   temperature: {
     label: 'Temperature',
@@ -130,7 +154,7 @@ export const surroundings = {
     min: -60,
     max: 150,
     floor: 0.02,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   humidity: {
@@ -140,7 +164,7 @@ export const surroundings = {
     min: 0,
     max: 100,
     floor: 0.1,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   propane: {
@@ -150,7 +174,7 @@ export const surroundings = {
     min: 0,
     max: 1e6,
     floor: 1,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   methane: {
@@ -160,7 +184,7 @@ export const surroundings = {
     min: 0,
     max: 1e6,
     floor: 1,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   alcohol: {
@@ -170,7 +194,7 @@ export const surroundings = {
     min: 0,
     max: 1e6,
     floor: 1,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   monoxide: {
@@ -180,7 +204,7 @@ export const surroundings = {
     min: 0,
     max: 1e6,
     floor: 1,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   smoke: {
@@ -190,7 +214,7 @@ export const surroundings = {
     min: 0,
     max: 20,
     floor: 1e-3,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   sound: {
@@ -200,7 +224,7 @@ export const surroundings = {
     min: 0,
     max: 1000,
     floor: 1e-4,
-    joins: 'power',
+    combination: 'power',
   },
   wet: {
     label: 'Share of it that is wet',
@@ -209,7 +233,7 @@ export const surroundings = {
     min: 0,
     max: 1,
     floor: 1e-3,
-    joins: 'largest',
+    combination: 'largest',
     everywhere: true,
   },
   water: {
@@ -219,7 +243,7 @@ export const surroundings = {
     min: 0,
     max: 100,
     floor: 1e-4,
-    joins: 'largest',
+    combination: 'largest',
     everywhere: true,
   },
   moisture: {
@@ -229,7 +253,7 @@ export const surroundings = {
     min: 0,
     max: 0.6,
     floor: 1e-3,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   flow: {
@@ -239,7 +263,7 @@ export const surroundings = {
     min: 0,
     max: 1000,
     floor: 0.01,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
   supply: {
@@ -249,7 +273,7 @@ export const surroundings = {
     min: 0,
     max: 2,
     floor: 1e-3,
-    joins: 'smallest',
+    combination: 'smallest',
     everywhere: true,
   },
   charge: {
@@ -259,7 +283,7 @@ export const surroundings = {
     min: 0,
     max: 1,
     floor: 1e-3,
-    joins: 'smallest',
+    combination: 'smallest',
     everywhere: true,
   },
   recorded: {
@@ -269,7 +293,7 @@ export const surroundings = {
     min: -1000,
     max: 1000,
     floor: 1e-4,
-    joins: 'sum',
+    combination: 'sum',
     everywhere: true,
   },
 } as const satisfies Record<string, Surrounding>;
@@ -277,14 +301,14 @@ export const surroundings = {
 export type Quantity = keyof typeof surroundings;
 
 /** What is felt of every quantity, each in its own unit. */
-export type Felt = Readonly<Record<Quantity, number>>;
+export type Stimulus = Readonly<Record<Quantity, number>>;
 
 export const quantities = Object.keys(surroundings) as Quantity[];
 
 /** What a part feels where nothing happens. */
-export const restFelt: Felt = Object.freeze(
+export const restStimulus: Stimulus = Object.freeze(
   Object.fromEntries(quantities.map((q) => [q, surroundings[q].rest])),
-) as Felt;
+) as Stimulus;
 
 /** The quantity of that name with its limits; undefined for a name that is none. */
 export function findSurrounding(name: string): Surrounding | undefined {

@@ -19,7 +19,7 @@ const boltzmann = 1.380649e-23;
 describe('sweep up and down finds trip points and hysteresis', () => {
   it('the dusk switch trips where the photoresistor makes ⅓ and ⅔ of the supply', () => {
     const circuit = new Circuit(demo('steps-lamp-at-dusk'));
-    const set = (light: number): void => circuit.setState('B1', { felt: { light } });
+    const set = (light: number): void => circuit.setState('B1', { stimulus: { light } });
     const { trips } = sweep(circuit, set, 0.5, 100, 40);
     // R10·(E/10)^−γ beside 2 MΩ of darkness, over a trimmer at half of 20 kΩ and 2.2 kΩ (and 2 Ω of wiper).
     const bottom = 12202 + 2;
@@ -34,7 +34,7 @@ describe('sweep up and down finds trip points and hysteresis', () => {
 
   it('the sump trips at two levels', () => {
     const circuit = new Circuit(demo('bilge-sump'));
-    const set = (water: number): void => circuit.setState('B1', { felt: { water } });
+    const set = (water: number): void => circuit.setState('B1', { stimulus: { water } });
     const { trips } = sweep(circuit, set, 0, 0.5, 51);
     // The reference by superposition with the output low, and high through the pull-up.
     const perMetre = (Math.PI * 0.005) / Math.acosh(0.02 / 0.003);
@@ -104,7 +104,7 @@ describe('a latch keeps what happened', () => {
   it('the loop fires when a contact opens, stays on when it closes, and ends with the key', () => {
     const pulse = (part: string, on: number, off: number) => ({
       part,
-      of: { felt: 'gap' } as const,
+      of: { stimulus: 'gap' } as const,
       times: [0, on, on, off, off],
       values: [0, 0, 1, 1, 0],
     });
@@ -220,7 +220,9 @@ describe('stress', () => {
         ),
         {
           until: 0.05,
-          drives: [{ part: 'S', of: { felt: 'gap' }, times: [0, 0.01, 0.01], values: [0, 0, 1] }],
+          drives: [
+            { part: 'S', of: { stimulus: 'gap' }, times: [0, 0.01, 0.01], values: [0, 0, 1] },
+          ],
         },
       );
       const ratings = run.peaks.find((p) => p.part === 'Q')?.ratings;
@@ -260,11 +262,11 @@ it('leaping over cycles ends where running each of them ends', () => {
   };
   const full = build();
   for (let k = 0; k < 1000; k++) full.cycle(5 * k);
-  const leapt = build();
-  const done = runCycles(leapt.run, { period: 5, count: 1000, cycle: leapt.cycle });
-  expect(done.leapt).toBeGreaterThan(500);
-  expect(leapt.run.t).toBeCloseTo(5000, 6);
-  expect((0.9 - leapt.level()) / (0.9 - full.level())).toBeCloseTo(1, 3);
+  const extrapolated = build();
+  const done = runCycles(extrapolated.run, { period: 5, count: 1000, cycle: extrapolated.cycle });
+  expect(done.extrapolated).toBeGreaterThan(500);
+  expect(extrapolated.run.t).toBeCloseTo(5000, 6);
+  expect((0.9 - extrapolated.level()) / (0.9 - full.level())).toBeCloseTo(1, 3);
 });
 
 describe('bad values end with a bounded answer or a clear word', () => {

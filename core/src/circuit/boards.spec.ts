@@ -50,9 +50,9 @@ const seen = (circuit: Circuit): { ao: number; do: number; lamp: number; wiper: 
 describe.each(boards)('%s', (kind, quantity, quiet, strong, ao, condition) => {
   it('pulls DO low and lights its lamp when AO passes the trimmer', () => {
     const circuit = powered(kind);
-    circuit.setState('X', { felt: { [quantity]: quiet } });
+    circuit.setState('X', { stimulus: { [quantity]: quiet } });
     const rest = seen(circuit);
-    circuit.setState('X', { felt: { [quantity]: strong } });
+    circuit.setState('X', { stimulus: { [quantity]: strong } });
     const tripped = seen(circuit);
     expect(rest.do).toBeGreaterThan(4);
     expect(tripped.do).toBeLessThan(0.6);
@@ -62,7 +62,7 @@ describe.each(boards)('%s', (kind, quantity, quiet, strong, ao, condition) => {
 
   it('trips where AO and the wiper meet', () => {
     const circuit = powered(kind);
-    const set = (x: number): void => circuit.setState('X', { felt: { [quantity]: x } });
+    const set = (x: number): void => circuit.setState('X', { stimulus: { [quantity]: x } });
     const { trips } = sweep(circuit, set, quiet, strong, 60);
     const up = trips.find((t) => t.way === 'up');
     expect(up).toBeDefined();
@@ -73,7 +73,7 @@ describe.each(boards)('%s', (kind, quantity, quiet, strong, ao, condition) => {
 
   it('the trimmer routine: turned until the lamp lights, back until it just goes out', () => {
     const circuit = powered(kind);
-    circuit.setState('X', { felt: { [quantity]: condition } });
+    circuit.setState('X', { stimulus: { [quantity]: condition } });
     const lit = (turn: number): boolean => {
       circuit.setParams('X', { turn });
       return seen(circuit).do < 1;

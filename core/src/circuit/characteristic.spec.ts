@@ -138,7 +138,7 @@ describe('more transfer functions, against closed forms', () => {
       const bench = testBench(kindOf(kind), {});
       const circuit = new Circuit(bench);
       const { vary } = curveOf(kindOf(kind));
-      if ('felt' in vary) circuit.setState('X', { felt: { [vary.felt]: x } });
+      if ('stimulus' in vary) circuit.setState('X', { stimulus: { [vary.stimulus]: x } });
       const full = circuit.solve().parts['X'].volts['OUT'];
       circuit.setParams('G0', { volts: 0.9 * (bench.parts[1].params['volts'] ?? 0) });
       return (circuit.solve().parts['X'].volts['OUT'] ?? NaN) / (full ?? NaN);

@@ -124,7 +124,7 @@ const isWhole = (kind: PartKind, id: string): boolean =>
   kind.params.find((p) => p.id === id)?.whole === true;
 
 function change(circuit: Circuit, { vary }: Curve, x: number): void {
-  if ('felt' in vary) circuit.setState(part, { felt: { [vary.felt]: x } });
+  if ('stimulus' in vary) circuit.setState(part, { stimulus: { [vary.stimulus]: x } });
   else if ('param' in vary) circuit.setParams(part, { [vary.param]: x });
   else circuit.setParams(varied, { volts: x });
 }
@@ -144,7 +144,7 @@ function read(circuit: Circuit, kind: PartKind, curve: Curve, solution: Solution
     const readout = kind.reads?.find((r) => r.id === reads.readout);
     const now = circuit.paramsOf(part) ?? {};
     if (!readout?.works(solved, now)) return 0;
-    return Math.min(readout.full(now), readout.counts(circuit.feltOf(part), now, solved));
+    return Math.min(readout.full(now), readout.counts(circuit.stimulusOf(part), now, solved));
   }
   if ('inner' in reads) return solved.volts[reads.inner] ?? 0;
   if ('amps' in reads) return solved.amps[reads.amps] ?? 0;
@@ -157,8 +157,8 @@ function axisOf(
   kind: PartKind,
   { vary }: Curve,
 ): Pick<Characteristic['x'], 'label' | 'unit' | 'choices'> {
-  if ('felt' in vary) {
-    const { label, unit } = surroundings[vary.felt];
+  if ('stimulus' in vary) {
+    const { label, unit } = surroundings[vary.stimulus];
     return { label, unit };
   }
   if ('param' in vary) {

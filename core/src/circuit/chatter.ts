@@ -1,7 +1,7 @@
 import type { Device } from '../element/index.js';
 
 /** A device that changes this often within this time chatters. */
-const chatterFlips = 200;
+const chatterTransitions = 200;
 const chatterTime = 1e-3;
 /** How long a chattering device is held still, s; doubled every time. */
 const firstHush = 1e-3;
@@ -36,9 +36,9 @@ export class ChatterWatch {
   changed(device: Device, t: number): void {
     const { times } = this.of(device);
     times.push(t);
-    if (times.length < chatterFlips) return;
+    if (times.length < chatterTransitions) return;
     const span = t - times[0];
-    if (span < chatterTime) this.hush(device, t, span / chatterFlips);
+    if (span < chatterTime) this.hush(device, t, span / chatterTransitions);
     else times.shift();
   }
 

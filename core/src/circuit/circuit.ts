@@ -1,8 +1,8 @@
 import {
   kindOf,
   paramsOf,
-  restFelt,
-  type Felt,
+  restStimulus,
+  type Stimulus,
   type Quantity,
   type NamedNet,
   type Params,
@@ -36,7 +36,7 @@ interface PlacedPart {
 
 /** What a part can be told between solutions. */
 export interface StateChange {
-  felt?: Partial<Felt>;
+  stimulus?: Partial<Stimulus>;
   pins?: PartState['pins'];
 }
 
@@ -70,17 +70,21 @@ export class Circuit {
   }
 
   /** Tells a part what it feels or how its pins are set; what is not told stays as it was. */
-  setState(part: string, { felt, pins }: StateChange): void {
+  setState(part: string, { stimulus, pins }: StateChange): void {
     const placed = this.parts.get(part);
     if (!placed) return;
     const { state } = placed;
-    placed.state = { ...state, felt: { ...state.felt, ...felt }, pins: pins ?? state.pins };
+    placed.state = {
+      ...state,
+      stimulus: { ...state.stimulus, ...stimulus },
+      pins: pins ?? state.pins,
+    };
     this.refresh(placed);
   }
 
   /** What a part feels as it was last told. */
-  feltOf(part: string): Felt {
-    return this.parts.get(part)?.state.felt ?? restFelt;
+  stimulusOf(part: string): Stimulus {
+    return this.parts.get(part)?.state.stimulus ?? restStimulus;
   }
 
   /** Gives a part new parameter values; the wiring stays. */
@@ -92,8 +96,8 @@ export class Circuit {
   }
 
   /** Gives one value a number: a parameter of a part, or something it feels. */
-  change(part: string, of: { param: string } | { felt: Quantity }, value: number): void {
-    if ('felt' in of) this.setState(part, { felt: { [of.felt]: value } });
+  change(part: string, of: { param: string } | { stimulus: Quantity }, value: number): void {
+    if ('stimulus' in of) this.setState(part, { stimulus: { [of.stimulus]: value } });
     else this.setParams(part, { [of.param]: value });
   }
 
@@ -124,8 +128,8 @@ export class Circuit {
     try {
       if (network.solvable) {
         settled = network.rest();
-        if (!settled.settled) problems.push(this.unsolvable(settled.restless));
-        if (settled.restlessDevices.length > 0) problems.push(this.oscillates(settled));
+        if (!settled.settled) problems.push(this.unsolvable(settled.unconverged));
+        if (settled.unconvergedDevices.length > 0) problems.push(this.oscillates(settled));
       }
     } catch (error) {
       if (!(error instanceof SingularMatrixError)) throw error;
@@ -238,8 +242,8 @@ export class Circuit {
     return nature === 'mains' ? undefined : this.network.volts(id);
   }
 
-  private oscillates({ restlessDevices }: Steady): CircuitProblem {
-    const parts = [...new Set(restlessDevices.map((d) => this.partOf(d)))];
+  private oscillates({ unconvergedDevices }: Steady): CircuitProblem {
+    const parts = [...new Set(unconvergedDevices.map((d) => this.partOf(d)))];
     return explainOscillation(parts);
   }
 

@@ -1,4 +1,4 @@
-import { kindOf, restFelt } from '../catalog/index.js';
+import { kindOf, restStimulus } from '../catalog/index.js';
 import { crossings, r, record, wire } from '../testing/lab.js';
 import { dead, peak, pulse, run, solve, volts } from '../testing/on-the-bench.js';
 import { sketch } from '../testing/small.js';
@@ -49,7 +49,7 @@ describe('feeds', () => {
     const under = (sun: number, ohms: number): Solution => {
       const wires = ['G.plus L.a', 'L.b G.minus'];
       const circuit = new Circuit(sketch(['solar-panel G', `resistor L ohms=${ohms}`], wires));
-      circuit.setState('G', { felt: { light: 110 * sun } });
+      circuit.setState('G', { stimulus: { light: 110 * sun } });
       return circuit.solve();
     };
     const amps = (sun: number): number => -(under(sun, 1).parts['G'].amps['plus'] ?? NaN);
@@ -192,7 +192,7 @@ describe('what fires', () => {
       ),
     );
     const closed = (field: number): boolean => {
-      circuit.setState('S', { felt: { field } });
+      circuit.setState('S', { stimulus: { field } });
       return (voltsAt(circuit.solve(), 'R.a') ?? 0) > 6;
     };
     expect([0, 2e-3, 3e-3, 2e-3, 1e-3].map(closed)).toEqual([false, false, true, true, false]);
@@ -221,7 +221,7 @@ describe('what fires', () => {
     const swing = (hertz: number): number => {
       const { elements, params } = kindOf({ kind: 'piezo-buzzer' });
       const values = Object.fromEntries(params.map((p) => [p.id, p.default]));
-      const state = { felt: restFelt, celsius: 25, pins: {}, wired: () => true };
+      const state = { stimulus: restStimulus, celsius: 25, pins: {}, wired: () => true };
       const sine = { shape: 'sine', mean: 0, amplitude: 5, hertz } as const;
       const network = wire(
         { type: 'voltage-source', plus: 'in', minus: '0', volts: 0, wave: sine },
@@ -252,7 +252,7 @@ describe('what fires', () => {
   it('smoke enters a chamber within its lag: 1 − 1/e of it in one time constant', () => {
     const smoke = (t: number): Drive => ({
       part: 'B',
-      of: { felt: 'smoke' },
+      of: { stimulus: 'smoke' },
       times: [0, 1, 1, t],
       values: [0, 0, 1, 1],
     });

@@ -117,7 +117,7 @@ it('a microsecond spike of a coil and a day of a battery fit one run', () => {
     ),
     {
       until: 86400,
-      drives: [{ part: 'S', of: { felt: 'gap' }, times: [0, 43200, 43200], values: [0, 0, 1] }],
+      drives: [{ part: 'S', of: { stimulus: 'gap' }, times: [0, 43200, 43200], values: [0, 0, 1] }],
     },
   );
   expect(result.halt).toBeUndefined();

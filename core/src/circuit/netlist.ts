@@ -2,7 +2,7 @@ import {
   kindOf,
   nameNet,
   paramsOf,
-  restFelt,
+  restStimulus,
   type NamedNet,
   type PartState,
 } from '../catalog/index.js';
@@ -25,7 +25,7 @@ export interface Netlist {
 /** The state of a part that nothing has been said about. */
 export function restingState(part: string, wired: ReadonlySet<string>): PartState {
   return {
-    felt: restFelt,
+    stimulus: restStimulus,
     celsius: 25,
     pins: {},
     wired: (terminal) => wired.has(terminalRef(part, terminal)),

@@ -12,7 +12,7 @@ import { diagnoseStructure, type PlacedElement, type Structure } from './structu
 import { System } from '../equations/index.js';
 
 /** Most changes of mode on the way to a steady state before it is said to have none. */
-const mostFlips = 200;
+const mostTransitions = 200;
 
 /** What a floating group of nodes leaks to ground through, Ω. */
 const anchorOhms = 1e12;
@@ -20,7 +20,7 @@ const anchorOhms = 1e12;
 /** How a search for a steady state ended. */
 export interface Steady extends Settled {
   /** Devices that keep changing: the circuit oscillates. Empty when it rests. */
-  restlessDevices: readonly Device[];
+  unconvergedDevices: readonly Device[];
 }
 
 /** The modes of all devices and the last solution, to go back to. */
@@ -65,7 +65,7 @@ export class Network {
     const made = this.devices.filter((d) => d !== undefined);
     this.sorted = {
       linear: [...made.filter((d) => d.linear), ...anchors],
-      curved: made.filter((d) => !d.linear),
+      nonlinear: made.filter((d) => !d.linear),
     };
     this.switching = made.filter((d) => d.switching);
     this.unpowered = this.switching.map((d) => d.switching?.mode ?? 0);
@@ -74,7 +74,7 @@ export class Network {
 
   /** Whether there is anything to solve. */
   get solvable(): boolean {
-    return this.system.size > 0 && this.sorted.linear.length + this.sorted.curved.length > 0;
+    return this.system.size > 0 && this.sorted.linear.length + this.sorted.nonlinear.length > 0;
   }
 
   /**
@@ -106,21 +106,22 @@ export class Network {
     system.history.fill(0);
     const changed = new Map<Device, number>();
     let iterations = 0;
-    for (let flips = 0; ; flips++) {
+    for (let transitions = 0; ; transitions++) {
       const settled = operatingPoint(system, this.sorted);
       iterations += settled.iterations;
-      const result = { ...settled, iterations, restlessDevices: [] };
+      const result = { ...settled, iterations, unconvergedDevices: [] };
       if (!settled.settled) return result;
       this.store();
-      const pressed = switching.filter((d) => (d.switching?.urge(system.x) ?? 0) > 0);
+      const pressed = switching.filter((d) => (d.switching?.event(system.x) ?? 0) > 0);
       if (pressed.length === 0) return result;
       // Turn by turn, so that two that wait for each other do not swap for ever.
       const next = pressed.reduce((a, b) =>
         (changed.get(b) ?? 0) < (changed.get(a) ?? 0) ? b : a,
       );
-      if (flips >= mostFlips) return { ...result, restlessDevices: [...changed.keys()] };
+      if (transitions >= mostTransitions)
+        return { ...result, unconvergedDevices: [...changed.keys()] };
       changed.set(next, (changed.get(next) ?? 0) + 1);
-      next.switching?.flip(-Infinity);
+      next.switching?.transition(-Infinity);
       next.switching?.settle();
     }
   }

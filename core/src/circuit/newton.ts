@@ -15,18 +15,18 @@ export const exact: Closeness = { relative: 1e-10, absolute: 1e-12, most: 100 };
 /** Devices by whether their equations depend on the guess. */
 export interface Sorted {
   linear: readonly Device[];
-  curved: readonly Device[];
+  nonlinear: readonly Device[];
 }
 
 /** How an attempt ended: iterations used and, if it did not settle, an unknown that still moved. */
 export interface Outcome {
   settled: boolean;
   iterations: number;
-  restless: number;
+  unconverged: number;
 }
 
 /** A conductance from every node towards a voltage: 0 V, or where `towards` says. */
-export interface Crutch {
+export interface Shunt {
   siemens: number;
   towards?: Float64Array;
 }
@@ -34,7 +34,7 @@ export interface Crutch {
 /** Guesses after which balanced currents are good enough. */
 const patience = 8;
 
-const none: Crutch = { siemens: 0 };
+const none: Shunt = { siemens: 0 };
 
 /**
  * Newton–Raphson on the stamped equations, from the guess in `system.x`, which it leaves at the last
@@ -48,40 +48,40 @@ export function newton(
   devices: Sorted,
   next: Float64Array,
   close: Closeness = exact,
-  crutch: Crutch = none,
+  shunt: Shunt = none,
 ): Outcome {
   const { x, size } = system;
-  const { linear, curved } = devices;
+  const { linear, nonlinear } = devices;
   const { relative, absolute, most } = close;
   system.clear();
   for (let d = 0; d < linear.length; d++) linear[d].load(system);
-  system.shunt(crutch.siemens, crutch.towards);
-  if (curved.length === 0) {
+  system.shunt(shunt.siemens, shunt.towards);
+  if (nonlinear.length === 0) {
     system.solve(x);
     x[size] = 0;
-    return { settled: x.every(Number.isFinite), iterations: 1, restless: 0 };
+    return { settled: x.every(Number.isFinite), iterations: 1, unconverged: 0 };
   }
   system.keep();
-  let restless = 0;
+  let unconverged = 0;
   for (let iteration = 1; iteration <= most; iteration++) {
     if (iteration > 1) system.recall();
-    for (let d = 0; d < curved.length; d++) curved[d].load(system);
+    for (let d = 0; d < nonlinear.length; d++) nonlinear[d].load(system);
     // A node that next to nothing holds never stands still to the last digit: its currents decide.
     if (iteration >= patience && !system.limited && system.balanced()) {
-      return { settled: true, iterations: iteration, restless };
+      return { settled: true, iterations: iteration, unconverged };
     }
     system.solve(next);
     let moving = -1;
     for (let i = 0; i < size; i++) {
       const value = next[i];
-      // Written so that a value that is no number counts as restless.
+      // Written so that a value that is no number counts as unconverged.
       if (!(Math.abs(value - x[i]) <= relative * Math.abs(value) + absolute)) moving = i;
       x[i] = value;
     }
-    if (moving < 0 && !system.limited) return { settled: true, iterations: iteration, restless };
+    if (moving < 0 && !system.limited) return { settled: true, iterations: iteration, unconverged };
     if (moving < 0) continue;
-    restless = moving;
-    if (Number.isNaN(x[moving])) return { settled: false, iterations: iteration, restless };
+    unconverged = moving;
+    if (Number.isNaN(x[moving])) return { settled: false, iterations: iteration, unconverged };
   }
-  return { settled: false, iterations: most, restless };
+  return { settled: false, iterations: most, unconverged };
 }

@@ -32,7 +32,7 @@ export function operatingPoint(
 ): Settled {
   const next = new Float64Array(system.x.length);
   const brief = ways.length > 1 ? { ...close, most: Math.min(close.most, firstMost) } : close;
-  let last: Settled = { settled: false, iterations: 0, restless: 0, method: 'newton' };
+  let last: Settled = { settled: false, iterations: 0, unconverged: 0, method: 'newton' };
   let singular: SingularMatrixError | undefined;
   for (const method of ways) {
     try {
@@ -55,7 +55,7 @@ export function operatingPoint(
 const gminStepping: Way = (system, devices, next, close) => {
   system.x.fill(0);
   const good = system.x.slice();
-  let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
+  let outcome: Outcome = { settled: false, iterations: 0, unconverged: 0 };
   for (let exponent = -2, step = 1; exponent >= -14 && step >= 0.1;) {
     outcome = newton(system, devices, next, close, { siemens: 10 ** exponent });
     if (outcome.settled) {
@@ -76,7 +76,7 @@ const sourceStepping: Way = (system, devices, next, close) => {
   system.x.fill(0);
   let reached = 0;
   let step = 0.1;
-  let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
+  let outcome: Outcome = { settled: false, iterations: 0, unconverged: 0 };
   const good = system.x.slice();
   for (let round = 0; round < 60 && reached < 1 && step > 1e-6; round++) {
     system.sourceScale = Math.min(1, reached + step);
@@ -103,7 +103,7 @@ const pseudoTransient: Way = (system, devices, next, close) => {
   const brief = { ...close, most: detourMost };
   const towards = system.x.slice();
   let siemens = 1;
-  let outcome: Outcome = { settled: false, iterations: 0, restless: 0 };
+  let outcome: Outcome = { settled: false, iterations: 0, unconverged: 0 };
   for (let step = 0; step < 120 && siemens < 1e6; step++) {
     outcome = newton(system, devices, next, brief, { siemens, towards });
     if (outcome.settled) {

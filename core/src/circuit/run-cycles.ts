@@ -1,10 +1,10 @@
 import type { Transient } from './transient.js';
 
-/** Change of a cycle's drift that is let pass in one leap, against the size of a state. */
+/** Change of a cycle's drift that is let pass in one extrapolation, against the size of a state. */
 const relative = 1e-4;
-/** Cycles run one after another before the first leap, and the longest leap. */
+/** Cycles run one after another before the first extrapolation, and the longest one. */
 const settling = 3;
-const longestLeap = 5000;
+const longestExtrapolation = 5000;
 
 export interface Cycles {
   /** Length of one, s. */
@@ -15,16 +15,16 @@ export interface Cycles {
 }
 
 export interface CyclesDone {
-  /** Cycles run step by step, also those run twice because a leap was too long. */
+  /** Cycles run step by step, also those run twice because an extrapolation was too long. */
   run: number;
-  /** Cycles leapt over. */
-  leapt: number;
+  /** Cycles extrapolated over. */
+  extrapolated: number;
 }
 
 /**
  * Runs a cycle many times where nothing but slow drift tells one from the next (a controller that
  * sleeps and wakes, a battery that runs down): runs one, takes what it added to every state as the
- * slope, leaps over many, and runs one again to see that the slope still holds.
+ * slope, extrapolates over many, and runs one again to see that the slope still holds.
  *
  * Envelope following: Petzold, "An efficient numerical method for highly oscillatory ordinary
  * differential equations", SIAM Journal on Numerical Analysis 18 (1981); second order by Heun's rule.
@@ -34,8 +34,8 @@ export function runCycles(transient: Transient, { period, count, cycle }: Cycles
   const begin = transient.t;
   let done = 0;
   let run = 0;
-  let leapt = 0;
-  let leap = 1;
+  let extrapolated = 0;
+  let span = 1;
   /** Runs one cycle and returns what it added to each state. */
   const once = (): Float64Array => {
     const start = system.q.slice();
@@ -51,10 +51,10 @@ export function runCycles(transient: Transient, { period, count, cycle }: Cycles
       transient.cycled(1);
       continue;
     }
-    const size = Math.min(leap, left - 1, longestLeap);
+    const size = Math.min(span, left - 1, longestExtrapolation);
     const from = system.q.slice();
     const modes = transient.network.remember().modes.join();
-    transient.leap(
+    transient.extrapolateTo(
       begin + (done + size) * period,
       from.map((q, s) => q + size * added[s]),
     );
@@ -64,24 +64,24 @@ export function runCycles(transient: Transient, { period, count, cycle }: Cycles
     const steady = transient.network.remember().modes.join() === modes;
     const error = steady ? drift(system.tolerance, from, added, probed, size) : Infinity;
     if (error > 1 && size > 1) {
-      // Back to before the leap; what the probe saw does not count.
+      // Back to before the extrapolation; what the probe saw does not count.
       transient.cycled(0);
-      transient.leap(begin + before * period, from);
+      transient.extrapolateTo(begin + before * period, from);
       done = before;
-      leap = Math.max(1, Math.floor(size / 4));
+      span = Math.max(1, Math.floor(size / 4));
       continue;
     }
-    // Heun: the mean of both slopes over the leap.
+    // Heun: the mean of both slopes over the extrapolation.
     const states = system.q.map((q, s) => q + (size * (probed[s] - added[s])) / 2);
-    transient.leap(begin + done * period, states);
+    transient.extrapolateTo(begin + done * period, states);
     transient.cycled(size + 2);
-    leapt += size;
-    leap = Math.max(1, Math.floor(size * Math.min(4, error > 0 ? 0.9 / Math.sqrt(error) : 4)));
+    extrapolated += size;
+    span = Math.max(1, Math.floor(size * Math.min(4, error > 0 ? 0.9 / Math.sqrt(error) : 4)));
   }
-  return { run, leapt };
+  return { run, extrapolated };
 }
 
-/** How far the slope has changed over a leap, in units of what is allowed. */
+/** How far the slope has changed over an extrapolation, in units of what is allowed. */
 function drift(
   tolerance: Float64Array,
   states: Float64Array,

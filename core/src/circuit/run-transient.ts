@@ -1,4 +1,4 @@
-import { kindOf, type Felt, type Params, type Quantity } from '../catalog/index.js';
+import { kindOf, type Stimulus, type Params, type Quantity } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { Circuit } from './circuit.js';
 import { StressWatch, type PartPeaks } from './stress.js';
@@ -8,7 +8,7 @@ import type { Halt, Observer, Ticker } from './transient.js';
 export interface Drive {
   part: string;
   /** A parameter's or a quantity's name. */
-  of: { param: string } | { felt: Quantity };
+  of: { param: string } | { stimulus: Quantity };
   /** s, ascending; two equal times make a step. */
   times: readonly number[];
   values: readonly number[];
@@ -22,7 +22,7 @@ export interface RunOptions {
   drives?: readonly Drive[];
   celsius?: number;
   /** What every sensor feels at the start, by part. */
-  felt?: Readonly<Record<string, Partial<Felt>>>;
+  stimulus?: Readonly<Record<string, Partial<Stimulus>>>;
   /** About how many moments to keep; jumps are always kept. */
   moments?: number;
   keepGoing?: () => boolean;
@@ -59,7 +59,8 @@ export function runTransient(design: Design, options: RunOptions): Run {
   const circuit = new Circuit(design);
   const { until, drives = [], from = 'rest', celsius } = options;
   if (celsius !== undefined) circuit.setTemperature(celsius);
-  for (const [part, felt] of Object.entries(options.felt ?? {})) circuit.setState(part, { felt });
+  for (const [part, stimulus] of Object.entries(options.stimulus ?? {}))
+    circuit.setState(part, { stimulus });
   for (const drive of drives) apply(circuit, drive, 0);
   const resting = circuit.solve();
   const transient = circuit.transient({ keepGoing: options.keepGoing });

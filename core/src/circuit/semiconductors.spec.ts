@@ -112,7 +112,7 @@ describe('semiconductors', () => {
         ['G.plus B.k', 'B.a R.a', 'R.b G.minus'],
       ),
     );
-    circuit.setState('B', { felt: { infrared: 4 } });
+    circuit.setState('B', { stimulus: { infrared: 4 } });
     expect(voltsAt(circuit.solve(), 'R.a')).toBeCloseTo(1e5 * (5e-6 * 4 + 2e-9), 3);
   });
 });

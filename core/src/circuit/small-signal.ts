@@ -27,7 +27,7 @@ class Linearised {
     const stamp = (alpha: number): Float64Array => {
       system.alpha = alpha;
       system.clear();
-      for (const device of [...sorted.linear, ...sorted.curved]) device.load(system);
+      for (const device of [...sorted.linear, ...sorted.nonlinear]) device.load(system);
       return system.pattern().values.slice();
     };
     // Fast enough for picofarads to stand out against conductances.
@@ -134,7 +134,7 @@ export function sourceOhms(network: Network, node: string, seconds = Infinity): 
   system.alpha = 1 / seconds;
   system.clear();
   for (const device of sorted.linear) device.load(system);
-  for (const device of sorted.curved) device.load(system);
+  for (const device of sorted.nonlinear) device.load(system);
   system.rhs.fill(0);
   system.rhs[at] = 1;
   system.solve(out);

@@ -99,7 +99,7 @@ describe('transfer functions against closed forms and published values', () => {
 
 describe('yes or no, with the points at which they change', () => {
   /** The first point at which the curve passes half of what it covers, up and down. */
-  const flips = (kind: string, params: Numbers = {}): number[] => {
+  const transitions = (kind: string, params: Numbers = {}): number[] => {
     const { xs, ys, back = ys } = characteristic(kindOf(kind), params, 601);
     const middle = (Math.max(...ys) + Math.min(...ys)) / 2;
     return [ys, back].map((list) => xs[list.findIndex((y) => y > middle !== list[0] > middle)]);
@@ -117,7 +117,7 @@ describe('yes or no, with the points at which they change', () => {
   ];
   it.each(cases)('%s %j', (kind, params, up, down) => {
     const { from, to, scale } = curveOf(kindOf(kind));
-    const [rise, fall] = flips(kind, params);
+    const [rise, fall] = transitions(kind, params);
     const step = (x: number): number =>
       scale === 'log' ? x * ((to / from) ** (1 / 600) - 1) : (to - from) / 600;
     expect(Math.abs(rise - up)).toBeLessThanOrEqual(1.01 * step(up));
@@ -204,7 +204,7 @@ describe('time', () => {
       drives: [
         {
           part: 'B',
-          of: { felt: 'light' },
+          of: { stimulus: 'light' },
           times: [0, 0.1, 0.1, 1, 1],
           values: [1, 1, 100, 100, 1],
         },
@@ -226,16 +226,16 @@ describe('time', () => {
   ];
   const wiring = ['G.plus B.VCC', 'B.GND G.minus', 'B.OUT R.a', 'R.b G.minus'];
   /** When the output was high, s, with warmth felt in these stretches. */
-  const high = (params: string, until: number, ...felt: [number, number][]): number[][] => {
+  const high = (params: string, until: number, ...stimulus: [number, number][]): number[][] => {
     const run = runTransient(sketch(pir(params), wiring), {
       until,
       moments: 1e5,
       drives: [
         {
           part: 'B',
-          of: { felt: 'heat' },
-          times: [0, ...felt.flatMap(([a, b]) => [a, a, b, b])],
-          values: [0, ...felt.flatMap(() => [0, 1, 1, 0])],
+          of: { stimulus: 'heat' },
+          times: [0, ...stimulus.flatMap(([a, b]) => [a, a, b, b])],
+          values: [0, ...stimulus.flatMap(() => [0, 1, 1, 0])],
         },
       ],
     });
@@ -267,7 +267,7 @@ describe('time', () => {
       pir('').map((p) => p.replace('warmUp=0.2', 'warmUp=20')),
       wiring,
     );
-    const drives = [{ part: 'B', of: { felt: 'heat' }, times: [0], values: [1] } as const];
+    const drives = [{ part: 'B', of: { stimulus: 'heat' }, times: [0], values: [1] } as const];
     const run = runTransient(cold, { until: 60, from: 'dead', drives });
     const first = run.times[run.nets['B.OUT'].findIndex((v) => v > 1.6)];
     // One time constant, and the ramp of nothing before it.

@@ -112,7 +112,7 @@ export class Transient {
   }
 
   /** Leaps over cycles that only repeat: the states take new values, the clock moves on. */
-  leap(t: number, states: Float64Array): void {
+  extrapolateTo(t: number, states: Float64Array): void {
     this.t = t;
     this.network.system.q.set(states);
     this.stepper.take();
@@ -221,16 +221,16 @@ export class Transient {
   /** The first stage of the step at which some mode no longer fits; −1 when all fit. */
   private firstCrossing(): number {
     for (let stage = 0; stage < 3; stage++) {
-      if (this.worstUrge(this.stepper.stages[stage]) > 0) return stage;
+      if (this.worstEvent(this.stepper.stages[stage]) > 0) return stage;
     }
     return -1;
   }
 
-  private worstUrge(x: Float64Array): number {
+  private worstEvent(x: Float64Array): number {
     let worst = -Infinity;
     for (const device of this.network.switching) {
-      const urge = device.switching?.urge(x) ?? 0;
-      if (urge > worst && !this.chatter.isHushed(device, this.t)) worst = urge;
+      const event = device.switching?.event(x) ?? 0;
+      if (event > worst && !this.chatter.isHushed(device, this.t)) worst = event;
     }
     return worst;
   }
@@ -243,9 +243,9 @@ export class Transient {
     const { stepper, network } = this;
     const precision = Math.max(Math.min(eventShare * h, eventTime), 8 * Number.EPSILON * t);
     let low = 0;
-    let atLow = Math.min(0, this.worstUrge(stepper.start));
+    let atLow = Math.min(0, this.worstEvent(stepper.start));
     let high = stageShares[stage] * h;
-    let atHigh = this.worstUrge(stepper.stages[stage]);
+    let atHigh = this.worstEvent(stepper.stages[stage]);
     let tried = stage === 2 ? h : NaN;
     let side = 0;
     for (let round = 0; round < 80 && high - low > precision; round++) {
@@ -254,15 +254,15 @@ export class Transient {
       const guess = low + (round % 4 === 3 ? (high - low) / 2 : inner + precision / 4);
       stepper.attempt(t, guess);
       tried = guess;
-      const urge = this.worstUrge(network.system.x);
-      if (urge > 0) {
+      const event = this.worstEvent(network.system.x);
+      if (event > 0) {
         high = guess;
-        atHigh = urge;
+        atHigh = event;
         if (side > 0) atLow /= 2;
         side = 1;
       } else {
         low = guess;
-        atLow = urge;
+        atLow = event;
         if (side < 0) atHigh /= 2;
         side = -1;
       }
@@ -288,7 +288,7 @@ export class Transient {
     for (let round = 0; ; round++) {
       const pressed = network.switching.filter((d) => this.isPressed(d));
       if (pressed.length > 0 && round < mostAtOnce) {
-        for (const device of pressed) this.flip(device);
+        for (const device of pressed) this.transition(device);
       }
       if (!stepper.jump(t)) {
         this.halt = 'no solution';
@@ -303,14 +303,14 @@ export class Transient {
   private isPressed(device: Device): boolean {
     const { switching } = device;
     if (!switching || this.chatter.isHushed(device, this.t)) return false;
-    return switching.due <= this.t || switching.urge(this.network.system.x) > 0;
+    return switching.due <= this.t || switching.event(this.network.system.x) > 0;
   }
 
-  private flip(device: Device): void {
+  private transition(device: Device): void {
     const { switching } = device;
     if (!switching) return;
     const before = switching.mode;
-    switching.flip(this.t);
+    switching.transition(this.t);
     this.events += 1;
     if (switching.mode === before) return;
     this.chatter.changed(device, this.t);

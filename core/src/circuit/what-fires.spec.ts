@@ -127,7 +127,7 @@ describe('motors and coils in time', () => {
         ['adapter G', 'loop-contact S bounce=0', 'magnetic-lock X', ...clamp],
         `G.plus S.a; S.b X.plus; X.minus G.minus${clamp.length ? '; D.k X.plus; D.a X.minus' : ''}`,
         2,
-        [{ part: 'S', of: { felt: 'gap' }, times: [0, 0.5, 0.5], values: [0, 0, 1] }],
+        [{ part: 'S', of: { stimulus: 'gap' }, times: [0, 0.5, 0.5], values: [0, 0, 1] }],
       );
       return acting.find((a) => a.part === 'X' && !a.active)?.t ?? NaN;
     };

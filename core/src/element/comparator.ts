@@ -53,7 +53,7 @@ const device: DeviceFactory<ComparatorElement> = (element, node, system) => {
   const switching = new DelayedSwitch(
     high,
     {
-      urge: (mode, x) => {
+      event: (mode, x) => {
         const spare = across(x, s, g) - leastSupply;
         const overdrive = difference(x);
         return mode === high

@@ -12,9 +12,9 @@ export interface Switching {
   /** Times at which it changes by itself; Infinity when it does not. */
   readonly due: number;
   /** Above 0 once the present mode no longer fits; continuous in `x`, so that the moment can be found. */
-  urge(x: Float64Array): number;
+  event(x: Float64Array): number;
   /** Begins to leave a mode that no longer fits, or reaches the end of a wait. */
-  flip(t: number): void;
+  transition(t: number): void;
   /** Goes at once where it is on its way to. */
   settle(): void;
   /** Back to a mode of before, with nothing under way. */

@@ -5,7 +5,7 @@ const make = (delay: number) => {
   const device = new DelayedSwitch(
     0,
     {
-      urge: (mode, v) => (mode === 0 ? v[0] - 1 : 0.5 - v[0]),
+      event: (mode, v) => (mode === 0 ? v[0] - 1 : 0.5 - v[0]),
       next: (mode) => 1 - mode,
       delay: () => delay,
     },
@@ -16,37 +16,37 @@ const make = (delay: number) => {
 
 it('changes at once without a delay', () => {
   const { x, device } = make(0);
-  expect(device.urge(x)).toBeLessThan(0);
+  expect(device.event(x)).toBeLessThan(0);
   x[0] = 2;
-  expect(device.urge(x)).toBeGreaterThan(0);
-  device.flip(3);
+  expect(device.event(x)).toBeGreaterThan(0);
+  device.transition(3);
   expect([device.mode, device.due]).toEqual([1, Infinity]);
 });
 
 it('waits out its delay, then changes', () => {
   const { x, device } = make(0.5);
   x[0] = 2;
-  device.flip(3);
+  device.transition(3);
   expect([device.mode, device.due]).toEqual([0, 3.5]);
-  expect(device.urge(x)).toBeLessThan(0);
-  device.flip(3.5);
+  expect(device.event(x)).toBeLessThan(0);
+  device.transition(3.5);
   expect([device.mode, device.due]).toEqual([1, Infinity]);
 });
 
 it('gives up when what urged it ceases before', () => {
   const { x, device } = make(0.5);
   x[0] = 2;
-  device.flip(3);
+  device.transition(3);
   x[0] = 0;
-  expect(device.urge(x)).toBeGreaterThan(0);
-  device.flip(3.2);
+  expect(device.event(x)).toBeGreaterThan(0);
+  device.transition(3.2);
   expect([device.mode, device.due]).toEqual([0, Infinity]);
 });
 
 it('goes where it was going when told to settle, and back to any mode', () => {
   const { x, device } = make(9);
   x[0] = 2;
-  device.flip(0);
+  device.transition(0);
   device.settle();
   expect(device.mode).toBe(1);
   device.restore(0);

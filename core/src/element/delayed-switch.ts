@@ -3,10 +3,10 @@ import type { Switching } from './define-element.js';
 /** What decides a device's mode; `x` is the solved guess. */
 export interface ModeRules {
   /** Above 0 when the mode no longer fits. */
-  urge: (mode: number, x: Float64Array) => number;
+  event: (mode: number, x: Float64Array) => number;
   /** The mode to go to from one that does not fit. */
   next: (mode: number, x: Float64Array) => number;
-  /** Time from the first urge to the change, s; the change is given up when the urge ceases before. */
+  /** Time from the first event to the change, s; the change is given up when the event ceases before. */
   delay?: (mode: number) => number;
 }
 
@@ -25,12 +25,12 @@ export class DelayedSwitch implements Switching {
     this.target = mode;
   }
 
-  urge(x: Float64Array): number {
-    const urge = this.rules.urge(this.mode, x);
-    return this.target === this.mode ? urge : -urge;
+  event(x: Float64Array): number {
+    const event = this.rules.event(this.mode, x);
+    return this.target === this.mode ? event : -event;
   }
 
-  flip(t: number): void {
+  transition(t: number): void {
     if (this.target !== this.mode) {
       if (t >= this.due) this.settle();
       else this.giveUp();

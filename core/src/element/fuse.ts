@@ -31,7 +31,7 @@ const device: DeviceFactory<FuseElement> = (element, node, system) => {
   const switching = new DelayedSwitch(
     whole,
     {
-      urge: (mode) => (mode === whole ? system.q[state] - 1 : -1),
+      event: (mode) => (mode === whole ? system.q[state] - 1 : -1),
       next: () => blown,
     },
     () => system.x,

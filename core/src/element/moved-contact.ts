@@ -34,13 +34,13 @@ class Bouncing implements Switching {
     this.made = this.mode === 1;
   }
 
-  urge(x: Float64Array): number {
+  event(x: Float64Array): number {
     const { rests, on, off } = this.element();
     const moved = (this.mode === 1) !== (rests === 'closed');
     return moved ? off - this.drive(x) : this.drive(x) - on;
   }
 
-  flip(t: number): void {
+  transition(t: number): void {
     if (t >= this.due) {
       this.made = !this.made;
       this.bounce += 1;

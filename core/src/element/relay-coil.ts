@@ -43,7 +43,7 @@ const device: DeviceFactory<RelayCoilElement> = (element, node, system) => {
   const switching = new DelayedSwitch(
     rest,
     {
-      urge: (mode, x) => {
+      event: (mode, x) => {
         const amps = present.polarised ? x[branch] : Math.abs(x[branch]);
         if (mode === rest) return amps / present.pullIn - 1;
         return present.latching ? -x[branch] / present.pullIn - 1 : 1 - amps / present.dropOut;

@@ -36,7 +36,7 @@ const device: DeviceFactory<SchmittElement> = (element, node, system) => {
   const switching = new DelayedSwitch(
     element.inverts ? high : low,
     {
-      urge: (mode, x) => Math.min(leaves(mode, x), across(x, s, g) - 0.5),
+      event: (mode, x) => Math.min(leaves(mode, x), across(x, s, g) - 0.5),
       next: (mode) => (mode === low ? high : low),
       delay: () => present.delay,
     },

@@ -57,7 +57,7 @@ const device: DeviceFactory<ThyristorElement> = (element, node, system) => {
   const switching = new DelayedSwitch(
     blocking,
     {
-      urge: (mode, x) => {
+      event: (mode, x) => {
         const gateAmps = gate.currentAt(across(x, g, k));
         const volts = across(x, a, k);
         const ungated = slack(gateAmps, present.trigger);

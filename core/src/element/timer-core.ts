@@ -50,7 +50,7 @@ const device: DeviceFactory<TimerCoreElement> = (element, node, system) => {
   const switching = new DelayedSwitch(
     off,
     {
-      urge: (mode, x) => {
+      event: (mode, x) => {
         const triggered = across(x, lo, tr);
         const enabled = across(x, re, g) - resetVolts;
         if (mode === off) return Math.min(triggered, enabled);

@@ -85,7 +85,7 @@ function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Pa
       set(param, tolerance * draw(volts ? 'supply' : 'tolerances', name));
     else if (vary.supply > 0 && volts) set(param, vary.supply * draw('supply', name));
   }
-  if (vary.place === 0 || !part.place || !kind.feels) return { ...part, params };
+  if (vary.place === 0 || !part.place || !kind.senses) return { ...part, params };
   const { x, y, facing } = part.place;
   const moved = onPlan(plan, {
     x: x + vary.place * draw('place', `place of ${part.id}, east`),

@@ -1,5 +1,5 @@
 import type { Happening, Scene } from '../design/index.js';
-import { findHappeningKind, gives, isSteady, type HappeningKind } from '../scene/index.js';
+import { findHappeningKind, contributes, isSteady, type HappeningKind } from '../scene/index.js';
 import { calmUntil } from './calm.js';
 
 const knock = (id: string, start: number): Happening => ({
@@ -50,9 +50,9 @@ describe('a stretch is calm', () => {
 
 it('what can be felt of a kind of happening: by what it gives, or by the body that it moves', () => {
   const kind = (name: string): HappeningKind => findHappeningKind(name) as HappeningKind;
-  expect(gives(kind('finger-touches'), 'touch')).toBe(true);
-  expect(gives(kind('finger-touches'), 'sound')).toBe(false);
-  expect(gives(kind('person-walks'), 'heat')).toBe(true);
-  expect(gives(kind('person-walks'), 'infrared')).toBe(true);
-  expect(gives(kind('person-walks'), 'field')).toBe(false);
+  expect(contributes(kind('finger-touches'), 'touch')).toBe(true);
+  expect(contributes(kind('finger-touches'), 'sound')).toBe(false);
+  expect(contributes(kind('person-walks'), 'heat')).toBe(true);
+  expect(contributes(kind('person-walks'), 'infrared')).toBe(true);
+  expect(contributes(kind('person-walks'), 'field')).toBe(false);
 });

@@ -27,13 +27,13 @@ const fine = 16;
  * @param scene its surroundings at rest
  */
 export function circuitDoes(design: Design, scene?: Scene): Deed[] {
-  const { felt } = snapshot(design, scene);
+  const { stimulus } = snapshot(design, scene);
   return design.parts.flatMap((sensor) => {
-    const quantity = kindOf(sensor).feels?.quantities[0];
-    const rest = quantity && felt[sensor.id]?.[quantity];
+    const quantity = kindOf(sensor).senses?.quantities[0];
+    const rest = quantity && stimulus[sensor.id]?.[quantity];
     return quantity === undefined || rest === undefined
       ? []
-      : new Sweep(design, felt, sensor, quantity).deeds(rest);
+      : new Sweep(design, stimulus, sensor, quantity).deeds(rest);
   });
 }
 
@@ -52,12 +52,13 @@ class Sweep {
 
   constructor(
     private readonly design: Design,
-    felt: ReturnType<typeof snapshot>['felt'],
+    stimulus: ReturnType<typeof snapshot>['stimulus'],
     private readonly sensor: Part,
     private readonly quantity: Quantity,
   ) {
     this.circuit = new Circuit(design);
-    for (const [id, values] of Object.entries(felt)) this.circuit.setState(id, { felt: values });
+    for (const [id, values] of Object.entries(stimulus))
+      this.circuit.setState(id, { stimulus: values });
   }
 
   deeds(rest: number): Deed[] {
@@ -81,14 +82,14 @@ class Sweep {
 
   private range(): { low: number; high: number; log: boolean } {
     const curve = curveOf(kindOf(this.sensor));
-    if ('felt' in curve.vary && curve.vary.felt === this.quantity)
+    if ('stimulus' in curve.vary && curve.vary.stimulus === this.quantity)
       return { low: curve.from, high: curve.to, log: curve.scale === 'log' };
     const { floor = 1e-3, max = 1 } = findSurrounding(this.quantity) ?? {};
     return { low: floor, high: max, log: true };
   }
 
   private actingAt(value: number): Set<string> {
-    this.circuit.setState(this.sensor.id, { felt: { [this.quantity]: value } });
+    this.circuit.setState(this.sensor.id, { stimulus: { [this.quantity]: value } });
     this.circuit.solve();
     const active = this.design.parts.filter((part) => {
       const { acts } = kindOf(part);
@@ -136,13 +137,13 @@ class Sweep {
     const { label = this.quantity, unit = '' } = findSurrounding(this.quantity) ?? {};
     const found = this.design.parts.find((p) => p.id === part);
     const word = (found && kindOf(found).acts?.word) ?? 'acting';
-    const felt = (value: number): string => formatQuantity(value, unit);
+    const stimulus = (value: number): string => formatQuantity(value, unit);
     const moves = way === 'above' ? 'rises above' : 'falls below';
     const until =
       ceases === undefined
         ? 'until power is cut'
-        : `until it ${way === 'above' ? 'falls below' : 'rises above'} ${felt(ceases)}`;
-    return `when ${label.toLowerCase()} at ${this.sensor.name} ${moves} ${felt(begins)} → ${found?.name ?? part} ${word} ${until}`;
+        : `until it ${way === 'above' ? 'falls below' : 'rises above'} ${stimulus(ceases)}`;
+    return `when ${label.toLowerCase()} at ${this.sensor.name} ${moves} ${stimulus(begins)} → ${found?.name ?? part} ${word} ${until}`;
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Scene, Happening } from '../design/index.js';
 import { happeningSpan } from '../scene/index.js';
-import type { FeltAt } from './verdict.js';
+import type { StimulusAt } from './verdict.js';
 
 /** When a happening really changes what some sensor feels. */
 export interface Exposure {
@@ -21,22 +21,22 @@ const steps = 2000;
 export function exposureOf(
   happening: Happening,
   scene: Scene,
-  feltAt: FeltAt,
+  stimulusAt: StimulusAt,
 ): Exposure | undefined {
   const without = { ...scene, happenings: scene.happenings.filter((h) => h.id !== happening.id) };
   const { start, end } = happeningSpan(happening);
   const moment = (i: number): number => start + ((end - start) * i) / steps;
-  const feltIn = (i: number): boolean => {
-    const [real, plain] = [feltAt(scene, moment(i)), feltAt(without, moment(i))];
+  const perceivedIn = (i: number): boolean => {
+    const [real, plain] = [stimulusAt(scene, moment(i)), stimulusAt(without, moment(i))];
     return real.some(
       ({ value, floor }, s) =>
         Math.abs(value - plain[s].value) > Math.max(floor, noticeable * Math.abs(plain[s].value)),
     );
   };
   let first = 0;
-  while (first <= steps && !feltIn(first)) first++;
+  while (first <= steps && !perceivedIn(first)) first++;
   if (first > steps) return undefined;
   let last = steps;
-  while (last > first && !feltIn(last)) last--;
+  while (last > first && !perceivedIn(last)) last--;
   return { start: moment(first), end: moment(last) };
 }

@@ -158,8 +158,8 @@ describe('every demo', () => {
     60_000,
   );
   it('families of sensors are all there', () => {
-    const felt = new Set(
-      demos.flatMap((name) => demo(name).parts.flatMap((p) => kindOf(p).feels?.quantities ?? [])),
+    const stimulus = new Set(
+      demos.flatMap((name) => demo(name).parts.flatMap((p) => kindOf(p).senses?.quantities ?? [])),
     );
     for (const quantity of [
       'light',
@@ -178,7 +178,7 @@ describe('every demo', () => {
       'gap',
       'recorded',
     ] as const)
-      expect([...felt]).toContain(quantity);
+      expect([...stimulus]).toContain(quantity);
   });
 });
 

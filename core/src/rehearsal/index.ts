@@ -10,7 +10,7 @@ export { pinStates } from './pin-states.js';
 export { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 export {
   countsAt,
-  feltAt,
+  stimulusAt,
   ifInstead,
   responseOf,
   tryable,
@@ -21,8 +21,15 @@ export {
 export { chainOf, eventsOf, type Event } from './events.js';
 export type { Outage } from './supervisor.js';
 export { firingsOf, isSignOf, type Firing } from './firings.js';
-export { explain, outputsThatFire, type Cure, type Why } from './cures.js';
+export { explain, outputsThatFire, type Remedy, type Why } from './remedies.js';
 export { missedBySampling, scoreRehearsal, type RehearsalScore, type Sampled } from './score.js';
 export { circuitDoes, type Deed } from './circuit-does.js';
 export { readingGroup, readingGroups, roomBetween, type ReadingGroup } from './reading-groups.js';
-export { byAngle, byDistance, byReflectance, feltBy, roomIf, type Variant } from './variants.js';
+export {
+  byAngle,
+  byDistance,
+  byReflectance,
+  perceivedBy,
+  roomIf,
+  type Variant,
+} from './variants.js';

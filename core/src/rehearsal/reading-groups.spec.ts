@@ -14,10 +14,10 @@ it('sorts readings into rest, nuisance and wanted', () => {
 
 it('keeps half a second around what is felt out of both', () => {
   const times = [0, 1, 1.4, 1.6, 2, 3, 4, 4.4, 4.6, 6];
-  const felt = { happening: 'h1', exposure: { start: 2, end: 4 } };
+  const stimulus = { happening: 'h1', exposure: { start: 2, end: 4 } };
   const rehearsal = {
     readings: { ch1: { times, values: times.map((t) => Math.round(100 * t)) } },
-    verdicts: [felt, { happening: 'h2' }],
+    verdicts: [stimulus, { happening: 'h2' }],
   } as unknown as Rehearsal;
   const happenings = [
     { id: 'h1', name: 'Step', intent: 'wanted' },

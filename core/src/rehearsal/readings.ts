@@ -1,4 +1,9 @@
-import { channelReader, type ChannelReader, type Felt, type SolvedPart } from '../catalog/index.js';
+import {
+  channelReader,
+  type ChannelReader,
+  type Stimulus,
+  type SolvedPart,
+} from '../catalog/index.js';
 import type { Channel, Design, TerminalRef } from '../design/index.js';
 
 /** A channel with what takes its readings. */
@@ -13,7 +18,7 @@ export interface Probe {
   solved: (part: string) => SolvedPart | undefined;
   /** Resistance seen into the circuit within a time, Ω. */
   ohms: (ref: TerminalRef, window: number) => number | undefined;
-  felt: (part: string) => Felt;
+  stimulus: (part: string) => Stimulus;
 }
 
 /** The channels of a design that can be read. */
@@ -45,7 +50,7 @@ function exactReading(
   const { pin } = channel;
   const solved = probe.solved(reader.part);
   if (!solved) return undefined;
-  if (reader.by === 'readout') return reader.counts(probe.felt(reader.part), solved);
+  if (reader.by === 'readout') return reader.counts(probe.stimulus(reader.part), solved);
   const volts = probe.volts(pin);
   if (volts === undefined) return undefined;
   if (reader.by === 'level') return reader.counts(volts, solved);

@@ -150,7 +150,7 @@ class Play {
     );
     const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
-    if (!this.rig.feelsTheSameAt(this.scene, [t, (t + until) / 2, until - 1e-6])) {
+    if (!this.rig.hasSameStimuliAt(this.scene, [t, (t + until) / 2, until - 1e-6])) {
       this.restless = Math.min(this.calm(t), t + restlessFor);
       return t;
     }

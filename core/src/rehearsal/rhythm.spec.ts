@@ -15,7 +15,7 @@ it.each([
   const design = astable(ra, rb, farads);
   const rest = snapshot(design, undefined);
   expect(swings(design, rest)).toBe(true);
-  const found = Object.values(rhythms(design, rest.felt));
+  const found = Object.values(rhythms(design, rest.stimulus));
   expect(found.length).toBeGreaterThan(0);
   const hertz = 1 / (Math.LN2 * (ra + 2 * rb) * farads);
   for (const rhythm of found) expect(rhythm.hertz / hertz).toBeCloseTo(1, 1);
@@ -34,7 +34,7 @@ it('a signal generator keeps its own frequency; what rests has none', () => {
   );
   const rest = snapshot(design, undefined);
   expect(swings(design, rest)).toBe(true);
-  const [rhythm] = Object.values(rhythms(design, rest.felt));
+  const [rhythm] = Object.values(rhythms(design, rest.stimulus));
   expect(rhythm.hertz).toBeCloseTo(50, 1);
   expect(rhythm.duty).toBeCloseTo(0.5, 2);
   const still = brief('adapter G volts=5, resistor R', 'G.plus R.a, R.b G.minus');

@@ -33,11 +33,11 @@ export const swings = (design: Design, { solution }: Snapshot): boolean =>
  *
  * @returns by net name; empty when nothing swings within ten seconds
  */
-export function rhythms(design: Design, felt: Snapshot['felt']): Record<string, Rhythm> {
+export function rhythms(design: Design, stimulus: Snapshot['stimulus']): Record<string, Rhythm> {
   for (const until of spans) {
     let steps = 0;
     const keepGoing = (): boolean => ++steps < mostSteps;
-    const run = runTransient(design, { until, from: 'dead', felt, moments: 4000, keepGoing });
+    const run = runTransient(design, { until, from: 'dead', stimulus, moments: 4000, keepGoing });
     const found = Object.entries(run.nets).flatMap(([net, volts]) => {
       const rhythm = rhythmOf(run, volts);
       return rhythm ? [[net, rhythm] as const] : [];

@@ -1,9 +1,9 @@
-import { kindOf, paramOf, type Felt } from '../catalog/index.js';
+import { kindOf, paramOf, type Stimulus } from '../catalog/index.js';
 import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import {
-  feel,
+  stimulusOn,
   hourAt,
   momentIn,
   setStage,
@@ -18,7 +18,7 @@ import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { SensorNoise } from './sensor-noise.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
-const sameFelt = 1e-9;
+const sameStimulus = 1e-9;
 /** Parts are warmed or cooled anew when the air has changed by this much, K. */
 const sameKelvin = 0.05;
 
@@ -42,7 +42,7 @@ const mostTurns = 64;
 interface Turned {
   solution: Solution;
   memory: Memory;
-  felt: ReadonlyMap<string, Partial<Record<keyof Felt, number>>>;
+  stimulus: ReadonlyMap<string, Partial<Record<keyof Stimulus, number>>>;
 }
 
 interface Readings {
@@ -65,7 +65,7 @@ export class Rig {
   private readonly circuit: Circuit;
   private readonly stage: Stage;
   private readonly readers: readonly Reading[];
-  private readonly felt = new Map<string, Partial<Record<keyof Felt, number>>>();
+  private readonly stimulus = new Map<string, Partial<Record<keyof Stimulus, number>>>();
   private celsius = NaN;
   private loose?: Solution;
   /** Which outputs are on, in their order. */
@@ -90,8 +90,8 @@ export class Rig {
     this.readers = readingsIn(design);
     this.power = new SupplyPower(design, this.circuit);
     this.sensorNoise = new SensorNoise(design, this.readers, {
-      felt: ({ id, quantity }) => this.circuit.feltOf(id)[quantity],
-      readings: (sensor, felt) => this.shifted(sensor.id, sensor.quantity, felt),
+      stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
+      readings: (sensor, stimulus) => this.shifted(sensor.id, sensor.quantity, stimulus),
     });
   }
 
@@ -112,7 +112,8 @@ export class Rig {
   /** Solves again until what sensors feel of emitters and the circuit agree. */
   private agree(first: Solution, now: Now): Solution {
     let solution = first;
-    for (let round = 0; round < 25 && this.refeel(now, solution); round++) solution = this.solve();
+    for (let round = 0; round < 25 && this.updateStimuli(now, solution); round++)
+      solution = this.solve();
     return solution;
   }
 
@@ -202,8 +203,8 @@ export class Rig {
   }
 
   /** What a part last felt, by quantity. */
-  feltBy(part: string): Partial<Felt> | undefined {
-    return this.felt.get(part);
+  perceivedBy(part: string): Partial<Stimulus> | undefined {
+    return this.stimulus.get(part);
   }
 
   /** Readings before and after rounding, worked out once per solution. */
@@ -221,18 +222,18 @@ export class Rig {
       volts: (ref) => voltsAt(solution, ref),
       solved: (part) => solution.parts[part],
       ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
-      felt: (part) => this.circuit.feltOf(part),
+      stimulus: (part) => this.circuit.stimulusOf(part),
     });
   }
 
   /** Readings with one sensor feeling something else; everything is put back afterwards. */
-  private shifted(part: string, quantity: keyof Felt, felt: number): Map<string, number> {
+  private shifted(part: string, quantity: keyof Stimulus, stimulus: number): Map<string, number> {
     const { network } = this.circuit;
     const memory = network.remember();
-    const before = this.circuit.feltOf(part)[quantity];
-    this.circuit.setState(part, { felt: { [quantity]: felt } });
+    const before = this.circuit.stimulusOf(part)[quantity];
+    this.circuit.setState(part, { stimulus: { [quantity]: stimulus } });
     const counts = this.exactCounts(this.circuit.solve());
-    this.circuit.setState(part, { felt: { [quantity]: before } });
+    this.circuit.setState(part, { stimulus: { [quantity]: before } });
     network.recall(memory);
     return counts;
   }
@@ -246,9 +247,9 @@ export class Rig {
     const known = this.turns.get(before)?.get(key);
     if (known) {
       this.circuit.network.recall(known.memory);
-      for (const [id, felt] of known.felt) {
-        this.felt.set(id, felt);
-        this.circuit.setState(id, { felt });
+      for (const [id, stimulus] of known.stimulus) {
+        this.stimulus.set(id, stimulus);
+        this.circuit.setState(id, { stimulus });
       }
       this.last = known.solution;
       return this.agree(known.solution, now);
@@ -257,8 +258,8 @@ export class Rig {
     const memory = this.circuit.network.remember();
     const same = [...this.turns.values()]
       .flatMap((turned) => turned.get(key) ?? [])
-      .find((t) => sameState(t.memory, memory) && this.feelsAs(t.felt));
-    const found = same ?? { solution, memory, felt: new Map(this.felt) };
+      .find((t) => sameState(t.memory, memory) && this.hasStimuli(t.stimulus));
+    const found = same ?? { solution, memory, stimulus: new Map(this.stimulus) };
     if (this.turns.size > mostTurns) this.turns.clear();
     this.turns.set(before, (this.turns.get(before) ?? new Map<string, Turned>()).set(key, found));
     this.last = found.solution;
@@ -266,10 +267,10 @@ export class Rig {
   }
 
   /** Whether what is felt now is what was felt then: some of it, as what a bus chip reads, is not in the circuit. */
-  private feelsAs(then: Turned['felt']): boolean {
-    return [...this.felt].every(([id, now]) =>
+  private hasStimuli(then: Turned['stimulus']): boolean {
+    return [...this.stimulus].every(([id, now]) =>
       Object.entries(now).every(([quantity, value]) =>
-        nearly(value, then.get(id)?.[quantity as keyof Felt] ?? Infinity),
+        nearly(value, then.get(id)?.[quantity as keyof Stimulus] ?? Infinity),
       ),
     );
   }
@@ -281,16 +282,16 @@ export class Rig {
   }
 
   /** Works out anew what every sensor feels; true when any of it has changed. */
-  private refeel(now: Now, solution: Solution): boolean {
+  private updateStimuli(now: Now, solution: Solution): boolean {
     let changed = false;
     for (const sensor of this.stage.sensors) {
       const { id } = sensor.part;
       const { quantity } = sensor.receiver;
-      const value = feel(this.stage, sensor, now, (part) => solution.parts[part]);
-      const before = this.felt.get(id)?.[quantity] ?? Infinity;
+      const value = stimulusOn(this.stage, sensor, now, (part) => solution.parts[part]);
+      const before = this.stimulus.get(id)?.[quantity] ?? Infinity;
       if (same(value, before)) continue;
-      this.felt.set(id, { ...this.felt.get(id), [quantity]: value });
-      this.circuit.setState(id, { felt: { [quantity]: value } });
+      this.stimulus.set(id, { ...this.stimulus.get(id), [quantity]: value });
+      this.circuit.setState(id, { stimulus: { [quantity]: value } });
       changed = true;
     }
     return changed;
@@ -300,15 +301,15 @@ export class Rig {
    * Whether every sensor feels the same at other moments of a scene as it does now: what has happened before may go on
    * fading.
    */
-  feelsTheSameAt(scene: Scene, times: readonly number[]): boolean {
+  hasSameStimuliAt(scene: Scene, times: readonly number[]): boolean {
     const { last } = this;
     if (!last) return false;
     return times.every((t) => {
       const now = momentIn(scene, t);
       return this.stage.sensors.every((sensor) => {
         const { quantity } = sensor.receiver;
-        const value = feel(this.stage, sensor, now, (part) => last.parts[part]);
-        return same(value, this.felt.get(sensor.part.id)?.[quantity] ?? Infinity);
+        const value = stimulusOn(this.stage, sensor, now, (part) => last.parts[part]);
+        return same(value, this.stimulus.get(sensor.part.id)?.[quantity] ?? Infinity);
       });
     });
   }
@@ -350,7 +351,7 @@ const nearly = (a: number, b: number): boolean =>
   Math.abs(a - b) <= 1e-7 * Math.max(1, Math.abs(a));
 
 const same = (value: number, before: number): boolean =>
-  Math.abs(value - before) <= sameFelt * Math.max(Math.abs(value), 1e-9);
+  Math.abs(value - before) <= sameStimulus * Math.max(Math.abs(value), 1e-9);
 
 /** So many readings after a reset a channel has settled, as long as they stay the same. */
 const readingsToRest = ({ hits, misses, baseline }: Channel): number =>

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, surroundings, type Felt } from '../catalog/index.js';
+import { kindOf, paramsOf, surroundings, type Stimulus } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { mostNoise, turningPoint, type ReadingNoise } from './reading-noise.js';
 import type { Reading } from './readings.js';
@@ -6,7 +6,7 @@ import type { Reading } from './readings.js';
 /** A sensor with the standard deviation of what it feels. */
 interface Noisy {
   id: string;
-  quantity: keyof Felt;
+  quantity: keyof Stimulus;
   sigma: number;
 }
 
@@ -25,14 +25,14 @@ interface Heard {
   sigmas: ReadonlyMap<string, number>;
   turns: readonly TurningPoint[];
   /** What each noisy sensor felt. */
-  felt: readonly number[];
+  stimulus: readonly number[];
 }
 
 /** A circuit in which sensors can be made to feel something else. */
 export interface Bench {
-  felt(sensor: Noisy): number;
+  stimulus(sensor: Noisy): number;
   /** Readings before rounding with one sensor feeling something else; nothing else changes by it. */
-  readings(sensor: Noisy, felt: number): ReadonlyMap<string, number>;
+  readings(sensor: Noisy, stimulus: number): ReadonlyMap<string, number>;
 }
 
 /** How far what is felt may move before turning points are looked for anew, standard deviations. */
@@ -50,9 +50,9 @@ export class SensorNoise {
     private readonly bench: Bench,
   ) {
     this.noisy = design.parts.flatMap((part) => {
-      const { feels } = kindOf(part);
-      const sigma = feels?.noise?.(paramsOf(part)) ?? 0;
-      return feels && sigma > 0 ? [{ id: part.id, quantity: feels.quantities[0], sigma }] : [];
+      const { senses } = kindOf(part);
+      const sigma = senses?.noise?.(paramsOf(part)) ?? 0;
+      return senses && sigma > 0 ? [{ id: part.id, quantity: senses.quantities[0], sigma }] : [];
     });
     this.levels = new Set(
       readers.flatMap(({ channel, reader }) => (reader.by === 'level' ? [channel.id] : [])),
@@ -67,7 +67,7 @@ export class SensorNoise {
       [...sigmas].map(([id, sigma]): [string, ReadingNoise] => [id, { sigma }]),
     );
     for (const { channel, sensor, at, to } of turns) {
-      const away = (at - this.bench.felt(sensor)) / sensor.sigma;
+      const away = (at - this.bench.stimulus(sensor)) / sensor.sigma;
       const nearer = noise.get(channel)?.step;
       if (Math.abs(away) > mostNoise || (nearer && Math.abs(nearer.at) <= Math.abs(away))) continue;
       noise.set(channel, { sigma: 0, step: { at: away, to } });
@@ -75,13 +75,13 @@ export class SensorNoise {
     return noise;
   }
 
-  private holds({ exact, felt }: Heard, now: ReadonlyMap<string, number>): boolean {
+  private holds({ exact, stimulus }: Heard, now: ReadonlyMap<string, number>): boolean {
     const same = this.readers.every(({ channel: { id }, reader }) => {
       const [is, was] = [now.get(id), exact.get(id)];
       return is === was || Math.abs((is ?? NaN) - (was ?? NaN)) < reader.full / 200;
     });
     const moved = (sensor: Noisy, i: number): boolean =>
-      Math.abs(this.bench.felt(sensor) - felt[i]) > stale * sensor.sigma;
+      Math.abs(this.bench.stimulus(sensor) - stimulus[i]) > stale * sensor.sigma;
     return same && (this.levels.size === 0 || !this.noisy.some(moved));
   }
 
@@ -97,7 +97,12 @@ export class SensorNoise {
       }
       for (const side of [1, -1]) turns.push(...this.turnsOf(sensor, side, exact));
     }
-    return { exact, sigmas, turns, felt: this.noisy.map((sensor) => this.bench.felt(sensor)) };
+    return {
+      exact,
+      sigmas,
+      turns,
+      stimulus: this.noisy.map((sensor) => this.bench.stimulus(sensor)),
+    };
   }
 
   /** Where a sensor turns levels on one side of what it feels. */
@@ -110,7 +115,7 @@ export class SensorNoise {
       if (to === undefined || to === exact.get(channel)) return [];
       const turned = (k: number): boolean =>
         this.readings(sensor, k).get(channel) !== exact.get(channel);
-      const at = this.bench.felt(sensor) + turningPoint(end, turned) * sensor.sigma;
+      const at = this.bench.stimulus(sensor) + turningPoint(end, turned) * sensor.sigma;
       return [{ channel, sensor, at, to }];
     });
   }
@@ -118,7 +123,7 @@ export class SensorNoise {
   /** Readings with a sensor feeling so many standard deviations more, as far as that can be felt. */
   private readings(sensor: Noisy, k: number): ReadonlyMap<string, number> {
     const { min, max } = surroundings[sensor.quantity];
-    const felt = this.bench.felt(sensor) + k * sensor.sigma;
-    return this.bench.readings(sensor, Math.min(max, Math.max(min, felt)));
+    const stimulus = this.bench.stimulus(sensor) + k * sensor.sigma;
+    return this.bench.readings(sensor, Math.min(max, Math.max(min, stimulus)));
   }
 }

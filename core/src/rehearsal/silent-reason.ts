@@ -17,10 +17,10 @@ interface Window {
 export function silentReason(design: Design, window: Window, record: Recorded): string {
   const { exposure } = window;
   if (!exposure) return 'No sensor felt it: it does not reach their sight.';
-  const felt = `It was felt for ${formatQuantity(exposure.end - exposure.start, 's')}`;
-  if (design.channels.length === 0) return `${felt}, but nothing acted.`;
+  const stimulus = `It was felt for ${formatQuantity(exposure.end - exposure.start, 's')}`;
+  if (design.channels.length === 0) return `${stimulus}, but nothing acted.`;
   const reasons = design.channels.map((channel) => channelReason(channel, window, record));
-  return `${felt}. ${reasons.join(' ')}`;
+  return `${stimulus}. ${reasons.join(' ')}`;
 }
 
 function channelReason(channel: Channel, { from, to }: Window, record: Recorded): string {

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type Felt } from '../catalog/index.js';
+import { kindOf, paramsOf, type Stimulus } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputDuty, roundOf, type LogicState } from '../logic/index.js';
@@ -12,7 +12,7 @@ export interface Snapshot {
   /** Counts by channel id, without noise. */
   counts: Record<string, number>;
   /** What each part feels, by quantity. */
-  felt: Record<string, Partial<Felt>>;
+  stimulus: Record<string, Partial<Stimulus>>;
   /** Parts that act, with the reason. */
   acting: Record<string, { active: boolean; because: string }>;
   tripped: Record<string, boolean>;
@@ -56,15 +56,15 @@ export function snapshot(
     const active = acts.active(solved, params);
     return [[part.id, { active, because: acts.because(solved, params) }] as const];
   });
-  const felt = design.parts.flatMap((part) => {
-    const value = rig.feltBy(part.id);
+  const stimulus = design.parts.flatMap((part) => {
+    const value = rig.perceivedBy(part.id);
     return value === undefined ? [] : [[part.id, value] as const];
   });
   return {
     t,
     solution,
     counts: Object.fromEntries(rig.counts(solution)),
-    felt: Object.fromEntries(felt),
+    stimulus: Object.fromEntries(stimulus),
     acting: Object.fromEntries(acting),
     tripped: Object.fromEntries(
       Object.entries(logic.channels).map(([id, channel]) => [id, channel.tripped]),

@@ -44,7 +44,7 @@ export class Supervisor {
       .filter((h) => findHappeningKind(h.kind)?.hangs)
       .map(happeningSpan);
     const supplies = scene.happenings
-      .filter((h) => findHappeningKind(h.kind)?.gives?.supply)
+      .filter((h) => findHappeningKind(h.kind)?.contributes?.supply)
       .map(happeningSpan);
     this.moments = [
       ...supplies.flatMap(({ start, end }) => [start + settles, end - settles, end]),

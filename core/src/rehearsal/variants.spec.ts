@@ -1,6 +1,6 @@
 import type { Happening, Place } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
-import { byAngle, byDistance, byReflectance, feltBy, roomIf } from './variants.js';
+import { byAngle, byDistance, byReflectance, perceivedBy, roomIf } from './variants.js';
 import type { WouldRead } from './what-if.js';
 
 const sensor: Place = { x: 2, y: 3, facing: 30 };
@@ -54,8 +54,8 @@ it.each<[number, number, boolean]>([
   [10, 14, true],
   [500, 550, false],
   [500, 449, true],
-])('of a rest of %d, %d is felt: %s', (rest, counts, felt) => {
-  expect(feltBy([would(rest, ['h1', 'wanted', counts])]).has('h1')).toBe(felt);
+])('of a rest of %d, %d is felt: %s', (rest, counts, stimulus) => {
+  expect(perceivedBy([would(rest, ['h1', 'wanted', counts])]).has('h1')).toBe(stimulus);
 });
 
 const all = new Set(['person', 'child', 'cat']);

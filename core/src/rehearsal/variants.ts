@@ -40,7 +40,7 @@ export const byReflectance = (happening: Happening): Variant[] =>
 const moves = { counts: 3, share: 0.1 };
 
 /** Happenings that move a channel's reading where things are as they are: others are for other channels. */
-export function feltBy(would: readonly WouldRead[]): ReadonlySet<string> {
+export function perceivedBy(would: readonly WouldRead[]): ReadonlySet<string> {
   return new Set(
     would.flatMap(({ rest = 0, during }) =>
       during
@@ -60,11 +60,11 @@ export function feltBy(would: readonly WouldRead[]): ReadonlySet<string> {
 export function roomIf(
   { rest, during }: WouldRead,
   { trips, threshold }: Pick<Channel, 'trips' | 'threshold'>,
-  felt: ReadonlySet<string>,
+  stimulus: ReadonlySet<string>,
 ): number | undefined {
   const sign = trips === 'below' ? -1 : 1;
   const wanted = during
-    .filter((d) => d.intent === 'wanted' && felt.has(d.happening))
+    .filter((d) => d.intent === 'wanted' && stimulus.has(d.happening))
     .map((d) => sign * d.counts);
   const others = [rest, ...during.filter((d) => d.intent !== 'wanted').map((d) => d.counts)]
     .filter((c) => c !== undefined)

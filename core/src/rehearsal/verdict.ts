@@ -1,7 +1,7 @@
 import { surroundings } from '../catalog/index.js';
 import type { Design, Happening, Scene } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
-import { feel, happeningSpan, momentIn, setStage } from '../scene/index.js';
+import { stimulusOn, happeningSpan, momentIn, setStage } from '../scene/index.js';
 import { exposureOf, type Exposure } from './exposure.js';
 import { firingsOf, isSignOf, longestWait, type Firing } from './firings.js';
 import type { Rig } from './rig.js';
@@ -9,7 +9,7 @@ import { silentReason } from './silent-reason.js';
 import type { ActingChange, LogicChange, Trace } from './traces.js';
 
 /** What each sense feels at a moment of a scene, in the order of the design's parts, and what is too little to count. */
-export type FeltAt = (scene: Scene, t: number) => { value: number; floor: number }[];
+export type StimulusAt = (scene: Scene, t: number) => { value: number; floor: number }[];
 
 export type Outcome = 'noticed' | 'missed' | 'quiet' | 'fired falsely';
 
@@ -81,9 +81,9 @@ class Judging {
   ) {
     this.firings = firingsOf(design, record);
     this.wait = longestWait(design);
-    const feltAt = feelingOf(design, rig, scene);
+    const stimulusAt = stimulusCourse(design, rig, scene);
     this.windows = scene.happenings.map((happening) => {
-      const exposure = exposureOf(happening, scene, feltAt);
+      const exposure = exposureOf(happening, scene, stimulusAt);
       const { start, end } = exposure ?? happeningSpan(happening);
       return { happening, exposure, from: start, to: end + grace };
     });
@@ -164,14 +164,14 @@ function firedReason({ what, because }: Firing, delay: number): string {
 }
 
 /** Feeling without solving anew: emitters are taken as they are at the first moment of the scene. */
-function feelingOf(design: Design, rig: Rig, scene: Scene): FeltAt {
+function stimulusCourse(design: Design, rig: Rig, scene: Scene): StimulusAt {
   const stage = setStage(design);
   const rest = { ...scene, happenings: [] };
   const solution = rig.settle(rest, 0, rig.restingLogic(rest));
   return (at, t) => {
     const now = momentIn(at, t);
     return stage.sensors.map((sensor) => ({
-      value: feel(stage, sensor, now, (part) => solution.parts[part]),
+      value: stimulusOn(stage, sensor, now, (part) => solution.parts[part]),
       floor: surroundings[sensor.receiver.quantity].floor,
     }));
   };

@@ -1,5 +1,5 @@
 import { demo } from '../testing/demo.js';
-import { countsAt, feltAt, ifInstead, responseOf, snapshot, tryable, whatIf } from './index.js';
+import { countsAt, stimulusAt, ifInstead, responseOf, snapshot, tryable, whatIf } from './index.js';
 
 const dusk = demo('steps-lamp-at-dusk');
 const fire = demo('varnish-bench-fire');
@@ -53,9 +53,9 @@ it('counts and what is felt are told one from the other and back', () => {
   expect(response?.unit).toBe('W/m²');
   if (!response) return;
   const middle = response.points[Math.floor(response.points.length / 3)];
-  const felt = feltAt(response, middle.counts) ?? NaN;
-  expect(countsAt(response, felt)).toBeCloseTo(middle.counts, 6);
-  expect(feltAt(response, -5)).toBeUndefined();
+  const stimulus = stimulusAt(response, middle.counts) ?? NaN;
+  expect(countsAt(response, stimulus)).toBeCloseTo(middle.counts, 6);
+  expect(stimulusAt(response, -5)).toBeUndefined();
 });
 
 it('what may be tried has the value it has in the middle', () => {

@@ -76,7 +76,7 @@ export interface Response {
   scale: 'linear' | 'log';
   /** Where the sensor is meant to work, in the quantity's unit. */
   operating: readonly [number, number];
-  points: { felt: number; counts: number }[];
+  points: { stimulus: number; counts: number }[];
 }
 
 /** The reading over all that a sensor is made for; undefined for a sensor without such a curve, or without a reading. */
@@ -87,49 +87,57 @@ export function responseOf(
   steps = 60,
 ): Response | undefined {
   const kind = kindOf(sensor);
-  const quantity = kind.feels?.quantities[0];
+  const quantity = kind.senses?.quantities[0];
   if (quantity === undefined) return undefined;
   const { label = quantity, unit = '', max = 1, floor = 1e-3 } = findSurrounding(quantity) ?? {};
   const curve = curveOf(kind);
-  const own = 'felt' in curve.vary && curve.vary.felt === quantity ? curve : undefined;
+  const own = 'stimulus' in curve.vary && curve.vary.stimulus === quantity ? curve : undefined;
   const [from, to] = own ? [own.from, own.to] : [floor, max];
   const scale = own?.scale ?? 'log';
   const circuit = new Circuit(design);
   const readings = readingsIn(design);
   const points = Array.from({ length: steps + 1 }, (_, i) => {
-    const felt =
+    const stimulus =
       scale === 'log' ? from * (to / from) ** (i / steps) : from + ((to - from) * i) / steps;
-    circuit.setState(sensor.id, { felt: { [quantity]: felt } });
+    circuit.setState(sensor.id, { stimulus: { [quantity]: stimulus } });
     circuit.solve();
     const counts = exactReadings(readings, {
       volts: (ref) => circuit.voltsNow(ref),
       solved: (part) => circuit.values(part).update(),
       ohms: (ref, window) => circuit.sourceOhms(ref, window),
-      felt: (part) => circuit.feltOf(part),
+      stimulus: (part) => circuit.stimulusOf(part),
     }).get(channel);
-    return { felt, counts };
+    return { stimulus, counts };
   });
-  const read = points.filter((p): p is { felt: number; counts: number } => p.counts !== undefined);
+  const read = points.filter(
+    (p): p is { stimulus: number; counts: number } => p.counts !== undefined,
+  );
   if (read.length === 0) return undefined;
   return { quantity, label, unit, scale, operating: own?.operating ?? [from, to], points: read };
 }
 
 /** What is felt at a count, by straight lines between the points; undefined outside them. */
-export function feltAt({ points }: Pick<Response, 'points'>, counts: number): number | undefined {
+export function stimulusAt(
+  { points }: Pick<Response, 'points'>,
+  counts: number,
+): number | undefined {
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1], points[i]];
     if ((a.counts - counts) * (b.counts - counts) > 0 || a.counts === b.counts) continue;
-    return a.felt + ((b.felt - a.felt) * (counts - a.counts)) / (b.counts - a.counts);
+    return a.stimulus + ((b.stimulus - a.stimulus) * (counts - a.counts)) / (b.counts - a.counts);
   }
   return undefined;
 }
 
 /** The count that is read at something felt. */
-export function countsAt({ points }: Pick<Response, 'points'>, felt: number): number | undefined {
+export function countsAt(
+  { points }: Pick<Response, 'points'>,
+  stimulus: number,
+): number | undefined {
   for (let i = 1; i < points.length; i++) {
     const [a, b] = [points[i - 1], points[i]];
-    if (felt < a.felt || felt > b.felt) continue;
-    return a.counts + ((b.counts - a.counts) * (felt - a.felt)) / (b.felt - a.felt);
+    if (stimulus < a.stimulus || stimulus > b.stimulus) continue;
+    return a.counts + ((b.counts - a.counts) * (stimulus - a.stimulus)) / (b.stimulus - a.stimulus);
   }
   return undefined;
 }

@@ -31,9 +31,9 @@ const why = (design: Design): Why | undefined => {
 
 /** The outcome with the first cure applied, played afresh. */
 function withCure(design: Design, found: Why | undefined): string | undefined {
-  const cure = found?.cures[0];
-  if (!cure) return undefined;
-  const cured = applyEdit(design, cure.edit);
+  const remedy = found?.remedies[0];
+  if (!remedy) return undefined;
+  const cured = applyEdit(design, remedy.edit);
   return rehearse(cured, cured.scenes[0]).verdicts[0].outcome;
 }
 
@@ -43,7 +43,11 @@ describe('why a happening was missed', () => {
     const found = why(design);
     expect(found).toMatchObject({ place: 'order' });
     expect(found?.text).toMatch(/began in the same pass.*read every 100.ms/);
-    expect(found?.cures[0]).toMatchObject({ cures: true, outcome: 'noticed', spoils: [] });
+    expect(found?.remedies[0]).toMatchObject({
+      effective: true,
+      outcome: 'noticed',
+      regressions: [],
+    });
     expect(withCure(design, found)).toBe('noticed');
   });
 
@@ -105,7 +109,7 @@ describe('why a happening was missed', () => {
     expect(found).toMatchObject(expected);
     expect(found?.text).toMatch(text);
     const outcome = withCure(design, found);
-    if (found?.cures[0]?.cures) expect(outcome).toBe('noticed');
+    if (found?.remedies[0]?.effective) expect(outcome).toBe('noticed');
   });
 
   it('charts that wait for each other are told apart, not asked round and round', () => {
@@ -125,7 +129,7 @@ describe('why a happening was missed', () => {
       modes: {},
       happenings: [{ ...climbs, signs: [{ by: 'mode' as const, machine: 'p', mode: 'y' }] }],
     };
-    expect(why({ ...design, scenes: [scene] })).toMatchObject({ place: 'mode', cures: [] });
+    expect(why({ ...design, scenes: [scene] })).toMatchObject({ place: 'mode', remedies: [] });
   });
 
   it('what is noticed too late says so', () => {
@@ -158,7 +162,7 @@ describe('why a happening fired falsely', () => {
     expect(found?.chain.map((e) => e.text).join('\n')).toMatch(
       /Lower beam yes: [\d.]+ below 300, 2 times in a row/,
     );
-    expect(found?.cures[0]?.cures).toBe(true);
+    expect(found?.remedies[0]?.effective).toBe(true);
     expect(withCure(design, found)).toBe('quiet');
   });
   it('and tells what a cure spoils', () => {
@@ -166,6 +170,6 @@ describe('why a happening fired falsely', () => {
     const scene = { ...design.scenes[0], happenings: [moth, { ...runs, start: 15 }] };
     const both = { ...design, scenes: [scene] };
     const found = explain(both, scene, rehearse(both, scene), moth.id);
-    expect(found?.cures.some((c) => c.cures && c.spoils.length === 0)).toBe(true);
+    expect(found?.remedies.some((c) => c.effective && c.regressions.length === 0)).toBe(true);
   });
 });

@@ -1,10 +1,10 @@
 import {
   choice,
   quantities,
-  restFelt,
+  restStimulus,
   surroundings,
   valuesOf,
-  type Felt,
+  type Stimulus,
   type Param,
   type Quantity,
   type ValuesOf,
@@ -39,14 +39,14 @@ const rests: readonly Param[] = quantities
   });
 
 /** Surroundings that nothing is missing of. */
-export type Ambient = ValuesOf<typeof weather> & Felt;
+export type Ambient = ValuesOf<typeof weather> & Stimulus;
 
 /** Everything that can be said of a scene's surroundings. */
 export const ambientParams: readonly Param[] = [...weather, ...rests];
 
 /** A scene's surroundings with what is usual filled in. */
 export const ambientOf = ({ ambient }: Pick<Scene, 'ambient'>): Ambient => ({
-  ...restFelt,
+  ...restStimulus,
   ...ambient,
   ...valuesOf(weather, ambient),
 });

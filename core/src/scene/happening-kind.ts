@@ -28,7 +28,7 @@ export interface Moment<V = Params> {
 }
 
 /** What a happening gives a receiver, in the quantity's unit; undefined for nothing. */
-export type Gives<V = Params> = {
+export type Contribution<V = Params> = {
   // A method: kinds that know their own parameters are kinds all the same.
   at(now: Moment<V>, receiver: Receiver): number | undefined;
 }['at'];
@@ -47,7 +47,7 @@ export interface HappeningKind<V = Params> {
   /** The solid thing it is about, if there is one and it is there at the moment. */
   body?(now: Moment<V>): Body | undefined;
   /** What it gives a receiver, before any lens. */
-  gives?: { readonly [Q in Quantity]?: Gives<V> };
+  contributes?: { readonly [Q in Quantity]?: Contribution<V> };
   /** The controller's program stands still meanwhile. */
   hangs?: boolean;
   /** What to keep in mind when it is tried for real. */

@@ -1,5 +1,5 @@
 import type { Quantity } from '../catalog/index.js';
-import { bodyMatters } from './body/felt-of-body.js';
+import { bodyMatters } from './body/stimulus-of-body.js';
 import { nearness, numbersOf, valuesOf, type Numbers, type Params } from '../catalog/index.js';
 import type { Happening } from '../design/index.js';
 import type { HappeningKind, Moment } from './happening-kind.js';
@@ -117,5 +117,5 @@ export function happeningSpan(happening: Happening): { start: number; end: numbe
 }
 
 /** Whether a kind of happening gives anything to a sense, by itself or by the body that it moves. */
-export const gives = (kind: HappeningKind, quantity: Quantity): boolean =>
-  kind.gives?.[quantity] !== undefined || (kind.body !== undefined && bodyMatters(quantity));
+export const contributes = (kind: HappeningKind, quantity: Quantity): boolean =>
+  kind.contributes?.[quantity] !== undefined || (kind.body !== undefined && bodyMatters(quantity));

@@ -5,12 +5,12 @@ export { clearSky, sunElevation, throughClouds } from './sky.js';
 export { alongPath, pathLength } from './path.js';
 export { discMagnetField } from './disc-magnet.js';
 export { roomConcentration } from './room-gas.js';
-export { reflection } from './body/felt-of-body.js';
+export { reflection } from './body/stimulus-of-body.js';
 export { ambientOf, ambientParams, hourAt, isSteady, lightAt, temperatureAt } from './ambient.js';
 export type { HappeningKind, Moment, Receiver } from './happening-kind.js';
 export {
   findHappeningKind,
-  gives,
+  contributes,
   happeningKinds,
   happeningParams,
   happeningValues,
@@ -18,13 +18,13 @@ export {
   searchHappenings,
 } from './happenings.js';
 export {
-  feel,
+  stimulusOn,
   momentIn,
   setStage,
   type Now,
   type Sensor,
   type Source,
   type Stage,
-} from './feel.js';
+} from './stimulus.js';
 export { checkScenes } from './check-scene.js';
 export { usualPath } from './usual-path.js';

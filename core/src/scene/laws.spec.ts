@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { surroundings, type Quantity } from '../catalog/index.js';
 import { checkDocument, readDesign, writeDesign } from '../exchange/index.js';
 import { arbitraryYard } from '../testing/arbitrary-scene.js';
-import { checkScenes, feel, happeningSpan, momentIn, setStage } from './index.js';
+import { checkScenes, stimulusOn, happeningSpan, momentIn, setStage } from './index.js';
 
 const shining = () => ({
   volts: { VCC: 5, GND: 0 },
@@ -30,9 +30,9 @@ describe('laws that hold in any scene', () => {
         const now = momentIn(design.scenes[0], t);
         for (const sensor of stage.sensors) {
           const { min, max } = surroundings[sensor.receiver.quantity];
-          const felt = feel(stage, sensor, now, shining);
-          expect(felt).toBeGreaterThanOrEqual(min);
-          expect(felt).toBeLessThanOrEqual(max);
+          const stimulus = stimulusOn(stage, sensor, now, shining);
+          expect(stimulus).toBeGreaterThanOrEqual(min);
+          expect(stimulus).toBeLessThanOrEqual(max);
         }
       }),
       { numRuns: 60, seed: 11 },
@@ -45,7 +45,7 @@ describe('laws that hold in any scene', () => {
         const stage = setStage(design);
         const [scene] = design.scenes;
         const at = (t: number): number[] =>
-          stage.sensors.map((s) => feel(stage, s, momentIn(scene, t), shining));
+          stage.sensors.map((s) => stimulusOn(stage, s, momentIn(scene, t), shining));
         const early = at(3);
         at(40);
         expect(at(3)).toEqual(early);
@@ -63,8 +63,8 @@ describe('laws that hold in any scene', () => {
         const fewer = { ...scene, happenings: scene.happenings.slice(1) };
         for (const sensor of stage.sensors) {
           if (!adding.includes(sensor.receiver.quantity)) continue;
-          const all = feel(stage, sensor, momentIn(scene, t), shining);
-          const some = feel(stage, sensor, momentIn(fewer, t), shining);
+          const all = stimulusOn(stage, sensor, momentIn(scene, t), shining);
+          const some = stimulusOn(stage, sensor, momentIn(fewer, t), shining);
           expect(all).toBeGreaterThanOrEqual(some * (1 - 1e-12));
         }
       }),
@@ -83,8 +83,8 @@ describe('laws that hold in any scene', () => {
         };
         const bare = { ...scene, happenings: [] };
         for (const sensor of stage.sensors) {
-          expect(feel(stage, sensor, momentIn(later, 5), shining)).toBe(
-            feel(stage, sensor, momentIn(bare, 5), shining),
+          expect(stimulusOn(stage, sensor, momentIn(later, 5), shining)).toBe(
+            stimulusOn(stage, sensor, momentIn(bare, 5), shining),
           );
         }
       }),

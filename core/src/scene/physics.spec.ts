@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Quantity } from '../catalog/index.js';
 import { emptyDesign, type Happening, type Plan, type Scene } from '../design/index.js';
 import { levelOf, pressureAt } from '../quantity/index.js';
-import { feltOfBody } from './body/felt-of-body.js';
+import { stimulusOfBody } from './body/stimulus-of-body.js';
 import { plainBody, type Body } from './body/body.js';
 import {
   alongPath,
@@ -54,7 +54,7 @@ function given(
   };
   const found = findHappeningKind(kind);
   const moment = { params: happeningValues(happening), t, path };
-  return found?.gives?.[quantity]?.(moment, receiver(quantity, more)) ?? 0;
+  return found?.contributes?.[quantity]?.(moment, receiver(quantity, more)) ?? 0;
 }
 
 describe('closed forms', () => {
@@ -158,36 +158,36 @@ describe('bodies', () => {
     mass: 75,
     ...at,
   });
-  const felt = (body: Body, quantity: Quantity, more: Partial<Receiver> = {}, plan = open) =>
-    feltOfBody(body, receiver(quantity, more), plan) ?? 0;
+  const stimulus = (body: Body, quantity: Quantity, more: Partial<Receiver> = {}, plan = open) =>
+    stimulusOfBody(body, receiver(quantity, more), plan) ?? 0;
   const wall: Plan = { ...open, walls: [{ from: { x: 0, y: 12 }, to: { x: 20, y: 12 } }] };
 
   it('warmth: crossing is felt far better than approaching; Doppler the other way round', () => {
     const [across, towards] = [walker({ heading: 0 }), walker({ heading: 270 })];
-    expect(felt(across, 'heat')).toBeGreaterThan(10 * felt(towards, 'heat'));
-    expect(felt(towards, 'echo')).toBeGreaterThan(10 * felt(across, 'echo'));
+    expect(stimulus(across, 'heat')).toBeGreaterThan(10 * stimulus(towards, 'heat'));
+    expect(stimulus(towards, 'echo')).toBeGreaterThan(10 * stimulus(across, 'echo'));
   });
   it('warmth at 4 m, by hand: 4σT³·ΔT · A/(πd²) · band-pass of 1.86 zones a second', () => {
     const exitance = 4 * 5.670374419e-8 * 300 ** 3 * 8;
     const zones = ((1.3 / 4) * (180 / Math.PI)) / 10;
     const band = 1 / Math.sqrt((1 + (0.1 / zones) ** 2) * (1 + (zones / 10) ** 2));
     const byHand = ((exitance * 0.45 * 1.7) / (Math.PI * 16)) * band;
-    expect(felt(walker({}), 'heat', { zone: 10 })).toBeCloseTo(byHand, 9);
+    expect(stimulus(walker({}), 'heat', { zone: 10 })).toBeCloseTo(byHand, 9);
   });
   it('a wall hides warmth and distance, leaves half of the radio echo', () => {
     const towards = walker({ heading: 270 });
-    expect(felt(walker({}), 'heat', {}, wall)).toBe(0);
-    expect(felt(walker({}), 'distance', {}, wall)).toBe(0);
-    expect(felt(towards, 'echo', {}, wall)).toBeCloseTo(felt(towards, 'echo') / 2, 12);
+    expect(stimulus(walker({}), 'heat', {}, wall)).toBe(0);
+    expect(stimulus(walker({}), 'distance', {}, wall)).toBe(0);
+    expect(stimulus(towards, 'echo', {}, wall)).toBeCloseTo(stimulus(towards, 'echo') / 2, 12);
   });
   it('a ranger sees the near side of what stands in its cone, and nothing outside or beyond reach', () => {
-    expect(felt(walker({}), 'distance', { halfAngle: 15, reach: 5 })).toBeCloseTo(4 - 0.225, 9);
-    expect(felt(walker({ x: 14 }), 'distance', { halfAngle: 15 })).toBe(0);
-    expect(felt(walker({}), 'distance', { reach: 3 })).toBe(0);
+    expect(stimulus(walker({}), 'distance', { halfAngle: 15, reach: 5 })).toBeCloseTo(4 - 0.225, 9);
+    expect(stimulus(walker({ x: 14 }), 'distance', { halfAngle: 15 })).toBe(0);
+    expect(stimulus(walker({}), 'distance', { reach: 3 })).toBe(0);
   });
   it('a mat carries the weight of who stands on it, m·g', () => {
-    expect(felt(walker({ y: 10.1 }), 'force', { radius: 0.3 })).toBeCloseTo(75 * 9.80665, 9);
-    expect(felt(walker({ y: 10.5 }), 'force', { radius: 0.3 })).toBe(0);
+    expect(stimulus(walker({ y: 10.1 }), 'force', { radius: 0.3 })).toBeCloseTo(75 * 9.80665, 9);
+    expect(stimulus(walker({ y: 10.5 }), 'force', { radius: 0.3 })).toBe(0);
   });
   it('falls with distance, whatever is felt', () => {
     fc.assert(
@@ -199,8 +199,8 @@ describe('bodies', () => {
           // Slow enough that a nearer one is not too quick for the band.
           const at = (y: number): Body =>
             walker({ y, heading, speed: 0.2, footfall: 1, loudness: 60 });
-          expect(felt(at(10 + d), quantity)).toBeGreaterThanOrEqual(
-            felt(at(10 + 1.05 * d), quantity),
+          expect(stimulus(at(10 + d), quantity)).toBeGreaterThanOrEqual(
+            stimulus(at(10 + 1.05 * d), quantity),
           );
         },
       ),
@@ -229,14 +229,15 @@ describe('every kind of happening', () => {
     // It does something to some quantity, and nothing before it begins.
     const params = happeningValues(happening);
     let reached = about.body !== undefined || about.hangs === true;
-    for (const gives of Object.values(about.gives ?? {})) {
+    for (const contributes of Object.values(about.contributes ?? {})) {
       for (let i = 0; i <= 100; i++) {
         const t = ((end - start) * i) / 100;
-        const value = gives({ params, t, path: happening.path ?? [] }, receiver('light')) ?? 0;
+        const value =
+          contributes({ params, t, path: happening.path ?? [] }, receiver('light')) ?? 0;
         expect(Number.isFinite(value)).toBe(true);
         if (value !== 0) reached = true;
       }
-      const early = gives({ params, t: -1, path: happening.path ?? [] }, receiver('light'));
+      const early = contributes({ params, t: -1, path: happening.path ?? [] }, receiver('light'));
       expect([undefined, 0, 1]).toContain(early === 0 ? 0 : early);
     }
     expect(reached).toBe(true);

@@ -5,7 +5,7 @@ import {
   angleBetween,
   angularResponse,
   checkScenes,
-  feel,
+  stimulusOn,
   happeningSpan,
   momentIn,
   setStage,
@@ -28,7 +28,7 @@ const scene = (happenings: Happening[], daylight = 0): Scene => ({
 const lit = (amps: number) => () => ({ volts: {}, amps: { a: amps }, watts: 0 });
 
 /** What the beam receiver feels with the emitter at a distance and a current. */
-function felt(
+function stimulus(
   distance: number,
   amps: number,
   happenings: Happening[] = [],
@@ -40,7 +40,7 @@ function felt(
     p.id === 'B1' ? { ...p, place: { x: distance, y: 3, facing: 180 } } : p,
   );
   const stage = setStage(design);
-  return feel(stage, stage.sensors[0], momentIn(scene(happenings, daylight), t), lit(amps));
+  return stimulusOn(stage, stage.sensors[0], momentIn(scene(happenings, daylight), t), lit(amps));
 }
 
 /** Someone half a metre wide who walks north at 1 m/s, this far east. */
@@ -89,7 +89,8 @@ describe('angles', () => {
 
 describe('beam', () => {
   it('follows I/d² on the axis, times the lens: 60 W/sr/A · 50 mA · 20 / d²', () => {
-    for (const d of [1, 2, 4, 7]) expect(felt(d, 0.05)).toBeCloseTo((60 * 0.05 * 20) / d ** 2, 9);
+    for (const d of [1, 2, 4, 7])
+      expect(stimulus(d, 0.05)).toBeCloseTo((60 * 0.05 * 20) / d ** 2, 9);
   });
   it('falls with distance and rises with current', () => {
     fc.assert(
@@ -97,8 +98,8 @@ describe('beam', () => {
         fc.double({ min: 1, max: 50, noNaN: true }),
         fc.double({ min: 1e-4, max: 0.1, noNaN: true }),
         (d, amps) => {
-          expect(felt(d, amps)).toBeGreaterThan(felt(d * 1.01, amps));
-          expect(felt(d, amps)).toBeLessThan(felt(d, amps * 1.01));
+          expect(stimulus(d, amps)).toBeGreaterThan(stimulus(d * 1.01, amps));
+          expect(stimulus(d, amps)).toBeLessThan(stimulus(d, amps * 1.01));
         },
       ),
     );
@@ -130,16 +131,17 @@ describe('shadow', () => {
 
   it('of a walker lasts width over speed at half strength', () => {
     const walker = walkerAt(2);
-    const clear = felt(4, 0.05);
+    const clear = stimulus(4, 0.05);
     let dark = 0;
-    for (let t = 0; t < 6; t += 0.001) if (felt(4, 0.05, [walker], t) < clear / 2) dark += 0.001;
+    for (let t = 0; t < 6; t += 0.001)
+      if (stimulus(4, 0.05, [walker], t) < clear / 2) dark += 0.001;
     expect(dark).toBeCloseTo(0.5, 2);
     expect(happeningSpan(walker)).toEqual({ start: 0, end: 6 });
   });
 
   it('falls only on what stands behind it', () => {
     const passer = walkerAt(5);
-    expect(felt(4, 0.05, [passer], 3)).toBe(felt(4, 0.05));
+    expect(stimulus(4, 0.05, [passer], 3)).toBe(stimulus(4, 0.05));
   });
 });
 
@@ -152,9 +154,9 @@ it('low sun swells to its peak in the middle and comes through the cone', () => 
     start: 10,
     params: { azimuth: 180, irradiance: 40, lasts: 8 },
   };
-  const [before, peak] = [felt(4, 0, [sun], 9), felt(4, 0, [sun], 14)];
+  const [before, peak] = [stimulus(4, 0, [sun], 9), stimulus(4, 0, [sun], 14)];
   expect(peak - before).toBeCloseTo(40 * 20, 9);
-  expect(felt(4, 0, [{ ...sun, params: { ...sun.params, azimuth: 0 } }], 14)).toBe(before);
+  expect(stimulus(4, 0, [{ ...sun, params: { ...sun.params, azimuth: 0 } }], 14)).toBe(before);
 });
 
 describe('checkScenes', () => {

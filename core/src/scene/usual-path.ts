@@ -17,10 +17,10 @@ export function usualPath(
 ): Point[] | undefined {
   if (kind.where === 'everywhere') return undefined;
   const placed = parts.flatMap((part) => (part.place ? [{ part, ...part.place }] : []));
-  const feels = placed.find(({ part }) =>
-    kindOf(part).feels?.quantities.some((quantity) => kind.gives?.[quantity] !== undefined),
+  const senses = placed.find(({ part }) =>
+    kindOf(part).senses?.quantities.some((quantity) => kind.contributes?.[quantity] !== undefined),
   );
-  if (kind.where === 'point' && feels) return [{ x: feels.x, y: feels.y }];
+  if (kind.where === 'point' && senses) return [{ x: senses.x, y: senses.y }];
   const mean = (axis: 'x' | 'y', edge: number): number =>
     placed.length === 0 ? edge / 2 : placed.reduce((sum, p) => sum + p[axis], 0) / placed.length;
   const [x, y] = [mean('x', plan.width), mean('y', plan.depth)];

@@ -73,7 +73,7 @@ export const arbitraryYard: fc.Arbitrary<Design> = fc
     ...emptyDesign('Yard'),
     plan,
     parts: catalog
-      .filter((kind) => kind.feels ?? kind.emits)
+      .filter((kind) => kind.senses ?? kind.emits)
       .map((kind, i) => {
         const [at, facing] = places[i % places.length];
         const place = { ...at, facing };

@@ -17,9 +17,9 @@ export const solve = (parts: readonly string[], wires: string): Solution =>
 export const volts = (solution: Solution, ref: string): number => voltsAt(solution, ref) ?? NaN;
 
 /** Something felt that goes to 10, enough for any contact, at one time and back to 0 at another. */
-export const pulse = (part: string, felt: Quantity, on: number, off = 1e9): Drive => ({
+export const pulse = (part: string, stimulus: Quantity, on: number, off = 1e9): Drive => ({
   part,
-  of: { felt },
+  of: { stimulus },
   times: [0, on, on, off, off],
   values: [0, 0, 10, 10, 0],
 });

@@ -9,7 +9,7 @@ export function elementsOf(part: Part): readonly Element[] {
   const known = modelOf.get(part);
   if (known) return known;
   const state: PartState = {
-    felt: new Proxy({} as PartState['felt'], { get: () => 0 }),
+    stimulus: new Proxy({} as PartState['stimulus'], { get: () => 0 }),
     celsius: 25,
     pins: {},
     wired: () => true,

@@ -39,13 +39,13 @@ export const accelerometer = definePart({
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 1.8 },
   ratings: [...supplyLimits('VCC', 'GND', 3.6, 0.3)],
-  elements: (p, { felt }) => {
-    const angle = radians(felt.tilt);
+  elements: (p, { stimulus }) => {
+    const angle = radians(stimulus.tilt);
     // Shaking is shown at its peak, on the upright axis.
     const axes = {
       X: gravity * Math.sin(angle),
       Y: 0,
-      Z: gravity * Math.cos(angle) + felt.vibration,
+      Z: gravity * Math.cos(angle) + stimulus.vibration,
     };
     return [
       draws('VCC', 'GND', p.own, 3.3),
@@ -63,9 +63,9 @@ export const accelerometer = definePart({
   tunable: ['ohms'],
   outputs: ['X', 'Y', 'Z'],
   headline: (p) => `±${formatNominal(0.45 / p.perG, '')} g`,
-  feels: { quantities: ['tilt', 'vibration'], noise: (p) => p.noise, rises: 'X' },
+  senses: { quantities: ['tilt', 'vibration'], noise: (p) => p.noise, rises: 'X' },
   curve: {
-    vary: { felt: 'tilt' },
+    vary: { stimulus: 'tilt' },
     from: 0,
     to: 180,
     scale: 'linear',

@@ -19,10 +19,15 @@ export const adapter = definePart({
   ],
   ratings: [{ label: 'current drawn', outOf: 'plus', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
-    { type: 'voltage-source', plus: '#emf', minus: 'minus', volts: p.volts * state.felt.supply },
+    {
+      type: 'voltage-source',
+      plus: '#emf',
+      minus: 'minus',
+      volts: p.volts * state.stimulus.supply,
+    },
     { type: 'resistor', a: '#emf', b: 'plus', ohms: p.ohms },
   ],
-  feels: { quantities: ['supply'] },
+  senses: { quantities: ['supply'] },
   supplies: [{ at: 'plus', volts: (p) => p.volts, param: 'volts' }],
   // Electronic ones give up soon after their rating.
   faultSource: { shortAmps: (p) => 1.5 * p.maxAmps },

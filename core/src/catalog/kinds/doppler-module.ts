@@ -34,20 +34,20 @@ export const dopplerModule = definePart({
   ratings: [...supplyLimits('VCC', 'GND', 28, 0.5), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => [
     draws('VCC', 'GND', p.own, 5),
-    { type: 'level', node: '#echo', value: state.felt.echo / p.least, up: 0.05, down: 0.2 },
+    { type: 'level', node: '#echo', value: state.stimulus.echo / p.least, up: 0.05, down: 0.2 },
     ...holdOutput('#echo', p),
   ],
   hold: (p) => p.hold,
   ownAmps: (p) => p.own,
   tunable: ['halfAngle'],
   headline: (p) => `holds ${formatNominal(p.hold, 's')}`,
-  feels: {
+  senses: {
     quantities: ['echo'],
     halfAngle: (p) => p.halfAngle,
     noise: () => 5e-4,
   },
   curve: {
-    vary: { felt: 'echo' },
+    vary: { stimulus: 'echo' },
     from: 1e-3,
     to: 1,
     scale: 'log',

@@ -34,11 +34,12 @@ export const flameReceiver = definePart({
     { label: 'collector over emitter', from: 'c', to: 'e', limit: 30 },
     { label: 'reversed', from: 'e', to: 'c', limit: 5 },
   ],
-  elements: (p, state) => photocurrent(p.sensitivity * Math.max(0, state.felt.infrared) + p.dark),
+  elements: (p, state) =>
+    photocurrent(p.sensitivity * Math.max(0, state.stimulus.infrared) + p.dark),
   lifeSafety: true,
   tunable: ['halfAngle'],
   headline: (p) => `±${formatNominal(p.halfAngle, '°')}`,
-  feels: {
+  senses: {
     quantities: ['infrared'],
     halfAngle: (p) => p.halfAngle,
     radius: (p) => p.radius,
@@ -46,7 +47,7 @@ export const flameReceiver = definePart({
     rises: 'e',
   },
   curve: {
-    vary: { felt: 'infrared' },
+    vary: { stimulus: 'infrared' },
     from: 0.01,
     to: 100,
     scale: 'log',

@@ -25,16 +25,16 @@ export const floatSwitch = definePart({
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
-      drive: state.felt.water,
+      drive: state.stimulus.water,
       rests: p.closedWhen === 'when it hangs down' ? 'closed' : 'open',
       on: p.height + p.travel,
       off: p.height,
     }),
   ],
   headline: (p) => `at ${formatNominal(p.height, 'm')}`,
-  feels: { quantities: ['water'] },
+  senses: { quantities: ['water'] },
   curve: {
-    vary: { felt: 'water' },
+    vary: { stimulus: 'water' },
     from: 0,
     to: 0.5,
     scale: 'linear',

@@ -31,7 +31,7 @@ export const flowSensor = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.2 },
   ratings: [...supplyLimits('VCC', 'GND', 18, 0.5), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => {
-    const hertz = pulses(p, state.felt.flow);
+    const hertz = pulses(p, state.stimulus.flow);
     const period = hertz > 0 ? 1 / hertz : 0;
     return [
       draws('VCC', 'GND', p.own, 5),
@@ -72,16 +72,16 @@ export const flowSensor = definePart({
       label: 'Pulses in ten seconds',
       full: () => 65535,
       noise: () => 0.5,
-      counts: (felt, p) => 10 * pulses(p, felt.flow),
+      counts: (stimulus, p) => 10 * pulses(p, stimulus.flow),
       through: ['OUT'],
       works: (part) => across(part, 'VCC', 'GND') > 4.2,
     },
   ],
   ownAmps: (p) => p.own,
   headline: (p) => `${p.perFlow} Hz per L/min`,
-  feels: { quantities: ['flow'] },
+  senses: { quantities: ['flow'] },
   curve: {
-    vary: { felt: 'flow' },
+    vary: { stimulus: 'flow' },
     from: 0,
     to: 40,
     scale: 'linear',

@@ -37,7 +37,7 @@ export const forceFilm = definePart({
   ],
   ratings: [{ heat: 0.05 }, { into: 'a', limit: 1e-3 }],
   elements: (p, state) => {
-    const newton = state.felt.force * p.share;
+    const newton = state.stimulus.force * p.share;
     // It answers gradually around its least force.
     const siemens = newton > 0 ? (newton ** p.n / p.k) * (1 - Math.exp(-newton / p.least)) : 0;
     return [
@@ -60,9 +60,9 @@ export const forceFilm = definePart({
     ];
   },
   headline: (p) => `${formatNominal(p.k, 'Ω')} at 1 N`,
-  feels: { quantities: ['force'], radius: (p) => p.radius, rises: 'b' },
+  senses: { quantities: ['force'], radius: (p) => p.radius, rises: 'b' },
   curve: {
-    vary: { felt: 'force' },
+    vary: { stimulus: 'force' },
     from: 5,
     to: 5000,
     scale: 'log',

@@ -60,9 +60,9 @@ export const headingSensor = definePart({
   ownAmps: (p) => p.own,
   bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
   headline: (p) => formatNominal(p.earth, 'T'),
-  feels: { quantities: ['heading', 'field'], noise: (p) => p.noise },
+  senses: { quantities: ['heading', 'field'], noise: (p) => p.noise },
   curve: {
-    vary: { felt: 'heading' },
+    vary: { stimulus: 'heading' },
     from: -180,
     to: 180,
     scale: 'linear',

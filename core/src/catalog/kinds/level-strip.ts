@@ -42,7 +42,7 @@ export const levelStrip = definePart({
     { label: 'voltage, reversed', from: 'b', to: 'a', limit: 50 },
   ],
   elements: (p, state) => [
-    { type: 'capacitor', a: 'a', b: 'b', farads: stripFarads(p, state.felt.water) },
+    { type: 'capacitor', a: 'a', b: 'b', farads: stripFarads(p, state.stimulus.water) },
     { type: 'resistor', a: 'a', b: 'b', ohms: 1e9 },
   ],
   reads: [
@@ -52,15 +52,15 @@ export const levelStrip = definePart({
       label: 'Capacitance in pF',
       full: () => 65535,
       noise: () => 1,
-      counts: (felt, p) => 1e12 * stripFarads(p, felt.water),
+      counts: (stimulus, p) => 1e12 * stripFarads(p, stimulus.water),
       through: ['a', 'b'],
       works: () => true,
     },
   ],
   headline: (p) => formatNominal(p.length, 'm'),
-  feels: { quantities: ['water'] },
+  senses: { quantities: ['water'] },
   curve: {
-    vary: { felt: 'water' },
+    vary: { stimulus: 'water' },
     from: 0,
     to: 0.4,
     scale: 'linear',

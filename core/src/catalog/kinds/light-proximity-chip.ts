@@ -59,8 +59,8 @@ export const lightProximityChip = definePart({
       label: 'Ambient light',
       full: () => 65535,
       noise: () => 2,
-      counts: (felt, p) =>
-        p.perLux * felt.light * (integrationTimes[p.time] / integrationTimes['100 ms']),
+      counts: (stimulus, p) =>
+        p.perLux * stimulus.light * (integrationTimes[p.time] / integrationTimes['100 ms']),
       through: busLines,
       works: busWorks(2.4),
     },
@@ -69,8 +69,9 @@ export const lightProximityChip = definePart({
       label: 'Proximity',
       full: () => 1023,
       noise: (p) => 0.4 * Math.sqrt(p.pulses),
-      counts: (felt, p) =>
-        p.offset + p.perReturn * p.pulses * (ranges[p.range] / ranges['100 mA']) * felt.reflection,
+      counts: (stimulus, p) =>
+        p.offset +
+        p.perReturn * p.pulses * (ranges[p.range] / ranges['100 mA']) * stimulus.reflection,
       through: busLines,
       works: busWorks(2.4),
     },
@@ -83,13 +84,13 @@ export const lightProximityChip = definePart({
   bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
   tunable: ['halfAngle'],
   headline: (p) => `${p.pulses} × ${1000 * ranges[p.range]} mA`,
-  feels: {
+  senses: {
     quantities: ['light', 'reflection'],
     halfAngle: (p) => p.halfAngle,
     radius: () => 0.004,
   },
   curve: {
-    vary: { felt: 'reflection' },
+    vary: { stimulus: 'reflection' },
     from: 0.1,
     to: 3000,
     scale: 'log',

@@ -33,7 +33,7 @@ export const linearHall = definePart({
   ratings: [...supplyLimits('VCC', 'GND', 6, 0.3), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => [
     draws('VCC', 'GND', p.own, 5),
-    ...ratiometric(0.5 + (p.perTesla * state.felt.field) / 5, {
+    ...ratiometric(0.5 + (p.perTesla * state.stimulus.field) / 5, {
       output: 'OUT',
       supply: 'VCC',
       ground: 'GND',
@@ -41,9 +41,9 @@ export const linearHall = definePart({
   ],
   ownAmps: (p) => p.own,
   headline: (p) => `${formatNominal(p.perTesla, '')} mV/mT`,
-  feels: { quantities: ['field'], noise: (p) => p.noise, rises: 'OUT' },
+  senses: { quantities: ['field'], noise: (p) => p.noise, rises: 'OUT' },
   curve: {
-    vary: { felt: 'field' },
+    vary: { stimulus: 'field' },
     from: -0.2,
     to: 0.2,
     scale: 'linear',

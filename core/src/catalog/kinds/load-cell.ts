@@ -36,7 +36,7 @@ export const loadCell = definePart({
     { heat: 0.2 },
   ],
   elements: (p, state) => {
-    const strain = p.perVolt * (state.felt.force / p.full + p.offset);
+    const strain = p.perVolt * (state.stimulus.force / p.full + p.offset);
     const arm = (a: string, b: string, sign: number): Element => ({
       type: 'resistor',
       a,
@@ -48,14 +48,14 @@ export const loadCell = definePart({
   tunable: ['ohms'],
   frontEnd: 'bridge',
   headline: (p) => formatNominal(p.full, 'N'),
-  feels: {
+  senses: {
     quantities: ['force'],
     radius: (p) => p.radius,
     noise: (p) => 5e-5 * p.full,
     rises: 'sp',
   },
   curve: {
-    vary: { felt: 'force' },
+    vary: { stimulus: 'force' },
     from: 0,
     to: 600,
     scale: 'linear',

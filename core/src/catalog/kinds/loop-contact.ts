@@ -18,7 +18,7 @@ export const loopContact = definePart({
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
-      drive: state.felt.gap,
+      drive: state.stimulus.gap,
       rests: p.closedAtRest === 'yes' ? 'closed' : 'open',
       on: p.trips,
       off: 0.8 * p.trips,
@@ -27,9 +27,9 @@ export const loopContact = definePart({
   operatedByHand: true,
   loop: { a: 'a', b: 'b' },
   headline: (p) => (p.closedAtRest === 'yes' ? 'closed at rest' : 'open at rest'),
-  feels: { quantities: ['gap'] },
+  senses: { quantities: ['gap'] },
   curve: {
-    vary: { felt: 'gap' },
+    vary: { stimulus: 'gap' },
     from: 0,
     to: 0.05,
     scale: 'linear',

@@ -36,7 +36,7 @@ export const matCapacitor = definePart({
     { label: 'voltage, reversed', from: 'b', to: 'a', limit: 50 },
   ],
   elements: (p, state) => [
-    { type: 'capacitor', a: 'a', b: 'b', farads: matFarads(p, state.felt.force) },
+    { type: 'capacitor', a: 'a', b: 'b', farads: matFarads(p, state.stimulus.force) },
     { type: 'resistor', a: 'a', b: 'b', ohms: 2e9 },
   ],
   reads: [
@@ -46,19 +46,19 @@ export const matCapacitor = definePart({
       label: 'Capacitance in pF',
       full: () => 65535,
       noise: () => 3,
-      counts: (felt, p) => 1e12 * matFarads(p, felt.force),
+      counts: (stimulus, p) => 1e12 * matFarads(p, stimulus.force),
       through: ['a', 'b'],
       works: () => true,
     },
   ],
   headline: (p) => formatNominal(matFarads(p, 0), 'F'),
-  feels: {
+  senses: {
     quantities: ['force'],
     // As wide as a square of its area.
     radius: (p) => Math.sqrt(p.area) / 2,
   },
   curve: {
-    vary: { felt: 'force' },
+    vary: { stimulus: 'force' },
     from: 0,
     to: 1500,
     scale: 'linear',

@@ -46,7 +46,7 @@ export const modulatedReceiver = definePart({
   elements: (p, state) => [
     draws('VCC', 'GND', p.own, 5),
     // Twenty cycles of the carrier before it answers.
-    { type: 'level', node: '#beam', value: state.felt.carrier / p.least, up: 5e-4, down: 5e-4 },
+    { type: 'level', node: '#beam', value: state.stimulus.carrier / p.least, up: 5e-4, down: 5e-4 },
     constant('#least', 1),
     yesNo({
       signal: '#beam',
@@ -63,13 +63,13 @@ export const modulatedReceiver = definePart({
   ownAmps: (p) => p.own,
   tunable: ['halfAngle'],
   headline: (p) => `from ${formatNominal(p.least, 'W/m²')}`,
-  feels: {
+  senses: {
     quantities: ['carrier'],
     halfAngle: (p) => p.halfAngle,
     radius: (p) => p.radius,
   },
   curve: {
-    vary: { felt: 'carrier' },
+    vary: { stimulus: 'carrier' },
     from: 1e-5,
     to: 1,
     scale: 'log',

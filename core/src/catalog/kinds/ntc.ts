@@ -34,7 +34,7 @@ export const ntc = definePart({
     {
       type: 'level',
       node: '#warm',
-      value: p.beta * (1 / (25 + kelvin) - 1 / (state.felt.temperature + kelvin)),
+      value: p.beta * (1 / (25 + kelvin) - 1 / (state.stimulus.temperature + kelvin)),
       up: p.lag,
       down: p.lag,
     },
@@ -48,9 +48,9 @@ export const ntc = definePart({
     },
   ],
   headline: (p) => `${formatNominal(p.r25, 'Ω')}, β ${p.beta} K`,
-  feels: { quantities: ['temperature'], noise: (p) => p.noise, rises: 'b' },
+  senses: { quantities: ['temperature'], noise: (p) => p.noise, rises: 'b' },
   curve: {
-    vary: { felt: 'temperature' },
+    vary: { stimulus: 'temperature' },
     from: -40,
     to: 125,
     scale: 'linear',

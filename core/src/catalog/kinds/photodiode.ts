@@ -35,14 +35,14 @@ export const photodiode = definePart({
       type: 'current-source',
       from: 'k',
       to: 'a',
-      amps: p.sensitivity * Math.max(0, state.felt.infrared) + p.dark,
+      amps: p.sensitivity * Math.max(0, state.stimulus.infrared) + p.dark,
     },
     { type: 'capacitor', a: 'a', b: 'k', farads: p.farads },
   ],
   tunable: ['halfAngle'],
   ownFarads: (p) => p.farads,
   headline: (p) => `±${formatNominal(p.halfAngle, '°')}`,
-  feels: {
+  senses: {
     quantities: ['infrared'],
     halfAngle: (p) => p.halfAngle,
     gain: (p) => p.lens,
@@ -50,7 +50,7 @@ export const photodiode = definePart({
     rises: 'a',
   },
   curve: {
-    vary: { felt: 'infrared' },
+    vary: { stimulus: 'infrared' },
     from: 0.01,
     to: 100,
     scale: 'log',

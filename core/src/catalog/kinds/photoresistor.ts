@@ -40,7 +40,7 @@ export const photoresistor = definePart({
     {
       type: 'level',
       node: '#lit',
-      value: Math.log(p.dark / ohmsAt(p, state.felt.light)),
+      value: Math.log(p.dark / ohmsAt(p, state.stimulus.light)),
       up: p.brightens,
       down: p.darkens,
     },
@@ -55,14 +55,14 @@ export const photoresistor = definePart({
   ],
   tunable: ['halfAngle'],
   headline: (p) => `${formatNominal(p.r10, 'Ω')}, 10 lx`,
-  feels: {
+  senses: {
     quantities: ['light'],
     halfAngle: (p) => p.halfAngle,
     radius: (p) => p.radius,
     rises: 'b',
   },
   curve: {
-    vary: { felt: 'light' },
+    vary: { stimulus: 'light' },
     from: 0.1,
     to: 10000.0,
     scale: 'log',

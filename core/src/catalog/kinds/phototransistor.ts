@@ -33,10 +33,11 @@ export const phototransistor = definePart({
     { label: 'collector over emitter', from: 'c', to: 'e', limit: 30 },
     { label: 'reversed', from: 'e', to: 'c', limit: 5 },
   ],
-  elements: (p, state) => photocurrent(p.sensitivity * Math.max(0, state.felt.infrared) + p.dark),
+  elements: (p, state) =>
+    photocurrent(p.sensitivity * Math.max(0, state.stimulus.infrared) + p.dark),
   tunable: ['halfAngle'],
   headline: (p) => `×${formatNominal(p.lens, '')}, ±${formatNominal(p.halfAngle, '°')}`,
-  feels: {
+  senses: {
     quantities: ['infrared'],
     halfAngle: (p) => p.halfAngle,
     gain: (p) => p.lens,
@@ -44,7 +45,7 @@ export const phototransistor = definePart({
     rises: 'e',
   },
   curve: {
-    vary: { felt: 'infrared' },
+    vary: { stimulus: 'infrared' },
     from: 0.01,
     to: 100,
     scale: 'log',

@@ -40,7 +40,7 @@ export const piezoDisc = definePart({
       wave: {
         shape: 'sine',
         mean: 0,
-        amplitude: p.perShake * state.felt.vibration,
+        amplitude: p.perShake * state.stimulus.vibration,
         hertz: p.hertz,
       },
     },
@@ -50,7 +50,7 @@ export const piezoDisc = definePart({
   ownFarads: (p) => p.farads,
   frontEnd: 'charge',
   headline: (p) => formatNominal(p.farads, 'F'),
-  feels: { quantities: ['vibration'], radius: () => 0.01 },
+  senses: { quantities: ['vibration'], radius: () => 0.01 },
   notes: [
     'Put a bleed resistor of 1 MΩ across it, and a clamp: a hard knock gives tens of volts.',
     'It answers to change only: a steady push gives nothing.',

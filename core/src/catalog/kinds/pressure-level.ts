@@ -30,7 +30,7 @@ export const pressureLevel = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
   ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3), { into: 'OUT', limit: 0.005 }],
   elements: (p, state) => {
-    const pascal = density * gravity * Math.max(0, state.felt.water - p.foot);
+    const pascal = density * gravity * Math.max(0, state.stimulus.water - p.foot);
     // A tenth of the supply empty, nine tenths full.
     return [
       draws('VCC', 'GND', p.own, 5),
@@ -43,9 +43,9 @@ export const pressureLevel = definePart({
   },
   ownAmps: (p) => p.own,
   headline: (p) => formatNominal(p.full, 'Pa'),
-  feels: { quantities: ['water'], noise: (p) => p.noise, rises: 'OUT' },
+  senses: { quantities: ['water'], noise: (p) => p.noise, rises: 'OUT' },
   curve: {
-    vary: { felt: 'water' },
+    vary: { stimulus: 'water' },
     from: 0,
     to: 2.5,
     scale: 'linear',

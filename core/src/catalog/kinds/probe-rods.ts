@@ -59,14 +59,14 @@ export const probeRods = definePart({
         type: 'resistor',
         a: 'a',
         b: 'b',
-        ohms: 1 / (1 / dryOhms + perMetre * Math.max(0, state.felt.water - p.foot)),
+        ohms: 1 / (1 / dryOhms + perMetre * Math.max(0, state.stimulus.water - p.foot)),
       },
     ];
   },
   headline: (p) => `${formatNominal(p.spacing, 'm')} apart`,
-  feels: { quantities: ['water'] },
+  senses: { quantities: ['water'] },
   curve: {
-    vary: { felt: 'water' },
+    vary: { stimulus: 'water' },
     from: 1e-3,
     to: 0.5,
     scale: 'log',

@@ -17,7 +17,7 @@ export const pushButton = definePart({
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
-      drive: state.felt.force,
+      drive: state.stimulus.force,
       rests: 'open',
       on: p.force,
       off: 0.7 * p.force,
@@ -25,9 +25,9 @@ export const pushButton = definePart({
   ],
   operatedByHand: true,
   headline: (p) => `closes at ${formatNominal(p.force, 'N')}`,
-  feels: { quantities: ['force'] },
+  senses: { quantities: ['force'] },
   curve: {
-    vary: { felt: 'force' },
+    vary: { stimulus: 'force' },
     from: 0,
     to: 5,
     scale: 'linear',

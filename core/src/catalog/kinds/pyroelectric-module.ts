@@ -33,14 +33,14 @@ export const pyroelectricModule = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.5 },
   ratings: [...supplyLimits('VCC', 'GND', 20, 0.5), { into: 'OUT', limit: 0.01 }],
   elements: (p, state) => [
-    { type: 'level', node: '#heat', value: state.felt.heat / p.least, up: 0.05, down: 0.2 },
+    { type: 'level', node: '#heat', value: state.stimulus.heat / p.least, up: 0.05, down: 0.2 },
     ...holdOutput('#heat', p),
   ],
   phases: [{ label: 'watching', amps: () => 60e-6 }],
   hold: (p) => p.hold,
   tunable: ['halfAngle'],
   headline: (p) => `holds ${formatNominal(p.hold, 's')}`,
-  feels: {
+  senses: {
     quantities: ['heat'],
     halfAngle: (p) => p.halfAngle,
     zone: (p) => p.zone,
@@ -48,7 +48,7 @@ export const pyroelectricModule = definePart({
     noise: () => 0.01,
   },
   curve: {
-    vary: { felt: 'heat' },
+    vary: { stimulus: 'heat' },
     from: 0.01,
     to: 10,
     scale: 'log',

@@ -53,9 +53,9 @@ export const rainModule = definePart({
   inside,
   elements: (p, state) => moduleElements(inside, p, state),
   headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
-  feels: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002 },
+  senses: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002 },
   curve: {
-    vary: { felt: 'wet' },
+    vary: { stimulus: 'wet' },
     from: 1e-3,
     to: 1,
     scale: 'log',

@@ -54,14 +54,14 @@ export const rainPad = definePart({
       ohms:
         1 /
         (1 / p.dry +
-          (p.conductivity * p.tracks * (1 - p.eaten) * p.film * Math.max(0, state.felt.wet)) /
+          (p.conductivity * p.tracks * (1 - p.eaten) * p.film * Math.max(0, state.stimulus.wet)) /
             p.gap),
     },
   ],
   headline: (p) => `${formatNominal(p.conductivity, 'S/m')}`,
-  feels: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002, rises: 'b' },
+  senses: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002, rises: 'b' },
   curve: {
-    vary: { felt: 'wet' },
+    vary: { stimulus: 'wet' },
     from: 1e-3,
     to: 1,
     scale: 'log',

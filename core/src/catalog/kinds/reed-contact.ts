@@ -27,16 +27,16 @@ export const reedContact = definePart({
   elements: (p, state) => [
     movedContact(p, {
       // Either pole closes it.
-      drive: Math.abs(state.felt.field),
+      drive: Math.abs(state.stimulus.field),
       rests: 'open',
       on: p.pullIn,
       off: Math.min(p.dropOut, p.pullIn),
     }),
   ],
   headline: (p) => `closes at ${formatNominal(p.pullIn, 'T')}`,
-  feels: { quantities: ['field'] },
+  senses: { quantities: ['field'] },
   curve: {
-    vary: { felt: 'field' },
+    vary: { stimulus: 'field' },
     from: 0,
     to: 5e-3,
     scale: 'linear',

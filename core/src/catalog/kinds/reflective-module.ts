@@ -54,14 +54,14 @@ export const reflectiveModule = definePart({
   elements: (p, state) => moduleElements(inside, p, state),
   tunable: ['halfAngle'],
   headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
-  feels: {
+  senses: {
     quantities: ['reflection', 'infrared'],
     halfAngle: (p) => p.halfAngle,
     radius: () => 0.006,
     noise: () => 0.002,
   },
   curve: {
-    vary: { felt: 'reflection' },
+    vary: { stimulus: 'reflection' },
     from: 0.1,
     to: 1000,
     scale: 'log',

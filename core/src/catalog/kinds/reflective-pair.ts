@@ -49,8 +49,9 @@ export const reflectivePair = definePart({
     { label: 'receiver reversed', from: 'e', to: 'c', limit: 5 },
   ],
   elements: (p, state) => {
-    const ambient = p.sensitivity * Math.max(0, state.felt.infrared) + p.dark;
-    const back = p.intensity * (1 - p.aged) * (Math.max(0, state.felt.reflection) + p.crosstalk);
+    const ambient = p.sensitivity * Math.max(0, state.stimulus.infrared) + p.dark;
+    const back =
+      p.intensity * (1 - p.aged) * (Math.max(0, state.stimulus.reflection) + p.crosstalk);
     return [
       { type: 'diode', anode: 'a', cathode: '#bulk', saturation: 5.1e-13, emission: 2, gap: 1.4 },
       // The LED current is read off over one ohm; what comes back of it becomes base current.
@@ -70,7 +71,7 @@ export const reflectivePair = definePart({
   junctions: [{ anode: 'a', cathode: 'k', volts: () => 1.5, maxAmps: (p) => p.maxAmps }],
   tunable: ['halfAngle'],
   headline: (p) => `±${formatNominal(p.halfAngle, '°')}`,
-  feels: {
+  senses: {
     quantities: ['reflection', 'infrared'],
     halfAngle: (p) => p.halfAngle,
     radius: (p) => p.spacing,
@@ -78,7 +79,7 @@ export const reflectivePair = definePart({
     rises: 'e',
   },
   curve: {
-    vary: { felt: 'reflection' },
+    vary: { stimulus: 'reflection' },
     from: 0.1,
     to: 1000,
     scale: 'log',

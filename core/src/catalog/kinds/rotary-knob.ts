@@ -50,11 +50,15 @@ export const rotaryKnob = definePart({
       ohms: p.ohms,
       bounce: p.bounce,
     });
-    return [contact('A', a, 0.5), contact('B', b, 0.5), contact('SW', state.felt.force, p.force)];
+    return [
+      contact('A', a, 0.5),
+      contact('B', b, 0.5),
+      contact('SW', state.stimulus.force, p.force),
+    ];
   },
   tunable: ['ohms'],
   headline: (p) => `at ${p.position}`,
-  feels: { quantities: ['force'], radius: () => 0.01 },
+  senses: { quantities: ['force'], radius: () => 0.01 },
   curve: {
     vary: { param: 'position' },
     from: 0,

@@ -47,7 +47,7 @@ export const smokeChamber = definePart({
       siemens: p.clear + p.dust,
     },
     // Smoke takes its time to enter and to leave.
-    { type: 'level', node: '#smoke', value: state.felt.smoke, up: p.lag, down: p.lag },
+    { type: 'level', node: '#smoke', value: state.stimulus.smoke, up: p.lag, down: p.lag },
     {
       type: 'product-source',
       from: 'pk',
@@ -62,9 +62,9 @@ export const smokeChamber = definePart({
   ],
   lifeSafety: true,
   headline: () => 'scatter',
-  feels: { quantities: ['smoke'], noise: () => 0.005, rises: 'pa' },
+  senses: { quantities: ['smoke'], noise: () => 0.005, rises: 'pa' },
   curve: {
-    vary: { felt: 'smoke' },
+    vary: { stimulus: 'smoke' },
     from: 0,
     to: 2,
     scale: 'linear',

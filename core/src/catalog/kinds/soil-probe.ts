@@ -40,7 +40,7 @@ export const soilProbe = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 3 },
   ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3)],
   elements: (p, state) => {
-    const share = Math.min(1, Math.max(0, state.felt.moisture) / p.soaked);
+    const share = Math.min(1, Math.max(0, state.stimulus.moisture) / p.soaked);
     return [
       draws('VCC', 'GND', 5e-3, 5),
       constant('#volts', p.dry + (p.wet - p.dry) * share),
@@ -48,9 +48,9 @@ export const soilProbe = definePart({
     ];
   },
   headline: (p) => `${formatNominal(p.dry, 'V')} dry`,
-  feels: { quantities: ['moisture'], noise: (p) => p.noise },
+  senses: { quantities: ['moisture'], noise: (p) => p.noise },
   curve: {
-    vary: { felt: 'moisture' },
+    vary: { stimulus: 'moisture' },
     from: 0,
     to: 0.6,
     scale: 'linear',

@@ -32,7 +32,7 @@ export const solarPanel = definePart({
     // Five parameters in the single-diode form: photocurrent, saturation, ideality, series and shunt.
     const ideality = 1.3 * p.cells;
     const photo =
-      (p.shortAmps * state.felt.light * wattsPerLux * (1 + 5e-4 * (state.celsius - 25))) / 1000;
+      (p.shortAmps * state.stimulus.light * wattsPerLux * (1 + 5e-4 * (state.celsius - 25))) / 1000;
     const open = 0.6 * p.cells;
     const saturation = p.shortAmps / Math.expm1(open / (ideality * 0.025693));
     return [
@@ -66,10 +66,10 @@ export const solarPanel = definePart({
       },
     ];
   },
-  feels: { quantities: ['light'] },
+  senses: { quantities: ['light'] },
   headline: (p) => `${formatNominal(p.shortAmps, 'A')}, ${p.cells} cells`,
   curve: {
-    vary: { felt: 'light' },
+    vary: { stimulus: 'light' },
     from: 0,
     to: 110000.0,
     scale: 'linear',

@@ -34,7 +34,7 @@ export const soundLevelModule = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.4 },
   ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3)],
   elements: (p, state) => {
-    const peak = Math.SQRT2 * state.felt.sound * p.sensitivity * p.gain;
+    const peak = Math.SQRT2 * state.stimulus.sound * p.sensitivity * p.gain;
     return [
       draws('VCC', 'GND', 1.2e-3, 5),
       { type: 'level', node: '#peak', value: peak, up: p.attack, down: p.decay },
@@ -54,9 +54,9 @@ export const soundLevelModule = definePart({
   },
   tunable: ['gain'],
   headline: (p) => `× ${formatNominal(p.gain, '')}`,
-  feels: { quantities: ['sound'], noise: (p) => p.noise, rises: 'OUT' },
+  senses: { quantities: ['sound'], noise: (p) => p.noise, rises: 'OUT' },
   curve: {
-    vary: { felt: 'sound' },
+    vary: { stimulus: 'sound' },
     from: 1e-3,
     to: 10,
     scale: 'log',

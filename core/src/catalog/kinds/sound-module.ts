@@ -57,9 +57,9 @@ export const soundModule = definePart({
   elements: (p, state) => moduleElements(inside, p, state),
   tunable: ['gain'],
   headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
-  feels: { quantities: ['sound'], noise: () => 5e-4, rises: 'AO' },
+  senses: { quantities: ['sound'], noise: () => 5e-4, rises: 'AO' },
   curve: {
-    vary: { felt: 'sound' },
+    vary: { stimulus: 'sound' },
     from: 1e-3,
     to: 10,
     scale: 'log',

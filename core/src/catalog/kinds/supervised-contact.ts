@@ -57,9 +57,9 @@ export const supervisedContact = definePart({
   elements: (p, state) => moduleElements(inside, p, state),
   loop: { a: 'a', b: 'b', resistors: (p) => ({ line: p.line, across: p.across }) },
   headline: (p) => `${formatNominal(p.line, 'Ω')} + ${formatNominal(p.across, 'Ω')}`,
-  feels: { quantities: ['gap'] },
+  senses: { quantities: ['gap'] },
   curve: {
-    vary: { felt: 'gap' },
+    vary: { stimulus: 'gap' },
     from: 0,
     to: 0.05,
     scale: 'linear',

@@ -26,16 +26,16 @@ export const tiltSwitch = definePart({
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
-      drive: state.felt.tilt,
+      drive: state.stimulus.tilt,
       rests: 'closed',
       on: p.opens,
       off: Math.min(p.closes, p.opens),
     }),
   ],
   headline: (p) => `opens at ${formatNominal(p.opens, '°')}`,
-  feels: { quantities: ['tilt'] },
+  senses: { quantities: ['tilt'] },
   curve: {
-    vary: { felt: 'tilt' },
+    vary: { stimulus: 'tilt' },
     from: 0,
     to: 90,
     scale: 'linear',

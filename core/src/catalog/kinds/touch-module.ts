@@ -37,7 +37,7 @@ export const touchModule = definePart({
     {
       type: 'level',
       node: '#touch',
-      value: state.felt.touch / p.least,
+      value: state.stimulus.touch / p.least,
       up: p.wakes / 3,
       down: 0.03,
     },
@@ -59,13 +59,13 @@ export const touchModule = definePart({
     { label: 'just touched', amps: () => 15e-6 },
   ],
   headline: (p) => (p.active === 'high' ? 'high when touched' : 'low when touched'),
-  feels: {
+  senses: {
     quantities: ['touch'],
     radius: (p) => p.pad,
     noise: () => 0.05e-12,
   },
   curve: {
-    vary: { felt: 'touch' },
+    vary: { stimulus: 'touch' },
     from: 0,
     to: 20e-12,
     scale: 'linear',

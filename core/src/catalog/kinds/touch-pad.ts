@@ -20,7 +20,7 @@ export const touchPad = definePart({
   ],
   ratings: [{ label: 'voltage', from: 'pad', to: 'GND', limit: 30 }],
   elements: (p, state) => [
-    { type: 'capacitor', a: 'pad', b: 'GND', farads: p.rest + state.felt.touch },
+    { type: 'capacitor', a: 'pad', b: 'GND', farads: p.rest + state.stimulus.touch },
     { type: 'resistor', a: 'pad', b: 'GND', ohms: p.leak },
   ],
   reads: [
@@ -29,16 +29,16 @@ export const touchPad = definePart({
       label: 'Charging time, tenths of a picofarad',
       full: () => 65535,
       noise: () => 1,
-      counts: (felt, p) => (p.rest + felt.touch) / 0.1e-12,
+      counts: (stimulus, p) => (p.rest + stimulus.touch) / 0.1e-12,
       through: ['pad'],
       works: () => true,
     },
   ],
   frontEnd: 'touch',
   headline: (p) => formatNominal(p.rest, 'F'),
-  feels: { quantities: ['touch'], radius: (p) => p.radius, noise: () => 0.1e-12 },
+  senses: { quantities: ['touch'], radius: (p) => p.radius, noise: () => 0.1e-12 },
   curve: {
-    vary: { felt: 'touch' },
+    vary: { stimulus: 'touch' },
     from: 0,
     to: 30e-12,
     scale: 'linear',

@@ -64,14 +64,14 @@ export const ultrasonicRanger = definePart({
   ownAmps: (p) => p.own,
   tunable: ['halfAngle'],
   headline: (p) => `to ${formatNominal(p.reach, 'm')}`,
-  feels: {
+  senses: {
     quantities: ['distance', 'temperature'],
     halfAngle: (p) => p.halfAngle,
     reach: (p) => p.reach,
     noise: (p) => p.noise,
   },
   curve: {
-    vary: { felt: 'distance' },
+    vary: { stimulus: 'distance' },
     from: 0,
     to: 5,
     scale: 'linear',

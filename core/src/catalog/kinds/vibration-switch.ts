@@ -25,16 +25,16 @@ export const vibrationSwitch = definePart({
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     movedContact(p, {
-      drive: state.felt.vibration,
+      drive: state.stimulus.vibration,
       rests: 'open',
       on: p.least,
       off: 0.5 * p.least,
     }),
   ],
   headline: (p) => `from ${formatNominal(p.least, 'm/s²')}`,
-  feels: { quantities: ['vibration'], radius: () => 0.01 },
+  senses: { quantities: ['vibration'], radius: () => 0.01 },
   curve: {
-    vary: { felt: 'vibration' },
+    vary: { stimulus: 'vibration' },
     from: 0.1,
     to: 50,
     scale: 'log',

@@ -30,7 +30,7 @@ export const windowFoil = definePart({
       a: 'a',
       b: 'b',
       // Torn for good in truth; here it is whole again when the cause is over.
-      drive: Math.max(state.felt.gap / p.tears, state.felt.vibration / p.shake),
+      drive: Math.max(state.stimulus.gap / p.tears, state.stimulus.vibration / p.shake),
       rests: 'closed',
       on: 1,
       off: 0.99,
@@ -40,9 +40,9 @@ export const windowFoil = definePart({
   ],
   tunable: ['ohms'],
   headline: (p) => formatNominal(p.ohms, 'Ω'),
-  feels: { quantities: ['gap', 'vibration'] },
+  senses: { quantities: ['gap', 'vibration'] },
   curve: {
-    vary: { felt: 'gap' },
+    vary: { stimulus: 'gap' },
     from: 0,
     to: 0.01,
     scale: 'linear',

@@ -7,7 +7,7 @@ interface At {
 }
 
 /** Parameters that stood in for the surroundings until scenes could move them. */
-const felt: Readonly<Record<string, string>> = {
+const stimulus: Readonly<Record<string, string>> = {
   'reed-contact': 'field',
   'probe-rods': 'level',
   'loop-contact': 'tripped',
@@ -69,7 +69,7 @@ export const fromVersion1: Migration = (document) => {
   const movePart = (part: Fields): Fields => {
     const { place, params } = part;
     const left = isFields(params)
-      ? Object.entries(params).filter(([id]) => id !== felt[String(part['kind'])])
+      ? Object.entries(params).filter(([id]) => id !== stimulus[String(part['kind'])])
       : [];
     const placed = isPoint(place) ? { ...part, place: moved(place) } : part;
     return isFields(params) ? { ...placed, params: Object.fromEntries(left) } : placed;

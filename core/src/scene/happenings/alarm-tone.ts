@@ -14,7 +14,7 @@ export const alarmTone = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 20, min: 0.5, max: 86400 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     sound: ({ params, t, path }, receiver) => {
       const inCycle = t % 4;
       const on = during(t, params.lasts) && inCycle < 3 && inCycle % 1 < 0.5;

@@ -11,7 +11,7 @@ export const batteryAges = defineHappening({
     { id: 'lasts', label: 'Within', unit: 's', default: 30, min: 0.1, max: 1e7 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     charge: ({ params, t }) =>
       t < 0 ? undefined : 1 - (1 - params.left) * Math.min(1, t / params.lasts),
   },

@@ -22,7 +22,7 @@ export const clap = defineHappening({
     { id: 'decay', label: 'Dies away in', unit: 's', default: 0.02, min: 0.001, max: 10 },
   ],
   lasts: ({ params }) => 7 * params.decay,
-  gives: {
+  contributes: {
     sound: ({ params, t, path }, receiver) =>
       pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
   },

@@ -23,7 +23,7 @@ export const doorOpens = defineHappening({
     { id: 'slam', label: 'Slams with, at 1 m', unit: 'm/s²', default: 1, min: 0, max: 100 },
   ],
   lasts: ({ params }) => 2 * params.moves + params.stays + 0.5,
-  gives: {
+  contributes: {
     // The chord that the edge has moved from its frame.
     gap: (now, receiver) =>
       sightOf(receiver.place, now.path[0]).distance <= atDoor

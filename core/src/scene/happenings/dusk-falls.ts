@@ -27,7 +27,7 @@ export const duskFalls = defineHappening({
     { id: 'stays', label: 'Stays dark', unit: 's', default: 20, min: 0, max: 86400 },
   ],
   lasts: ({ params }) => 2 * params.moves + params.stays,
-  gives: {
+  contributes: {
     light: taken,
     infrared: (now, receiver) => taken(now) * infraredPerLux * skyShare(receiver.halfAngle ?? 90),
   },

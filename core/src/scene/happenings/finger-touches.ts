@@ -17,7 +17,7 @@ export const fingerTouches = defineHappening({
     { id: 'farads', label: 'Capacitance added', unit: 'F', default: 15e-12, min: 0, max: 500e-12 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     touch: ({ params, t, path }, receiver) =>
       sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius && during(t, params.lasts)
         ? params.farads

@@ -39,7 +39,7 @@ export const flame = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 10, min: 0.1, max: 86400 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     infrared: (now, receiver) => at(now, receiver, exitance * nearInfraredShare),
     light: (now, receiver) => at(now, receiver, luminous),
     heat: (now, receiver) => at(now, receiver, 0.35 * exitance),

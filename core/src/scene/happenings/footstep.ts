@@ -20,7 +20,7 @@ export const footstep = defineHappening({
     { id: 'stays', label: 'Stays', unit: 's', default: 0.6, min: 0, max: 86400 },
   ],
   lasts: ({ params }) => 2 * params.rise + params.stays,
-  gives: {
+  contributes: {
     force: ({ params, t, path }, receiver) =>
       sightOf(receiver.place, path[0]).distance <= receiver.radius + foot
         ? params.mass * gravity * trapezoid(t, params.rise, params.stays, params.rise)

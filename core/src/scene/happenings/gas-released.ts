@@ -51,7 +51,7 @@ export const gasReleased = defineHappening({
     { id: 'looks', label: 'Looked at for', unit: 's', default: 1800, min: 1, max: 864000 },
   ],
   lasts: ({ params }) => Math.max(params.looks, params.releases),
-  gives: {
+  contributes: {
     propane: ppm('propane'),
     methane: ppm('methane'),
     alcohol: ppm('alcohol'),

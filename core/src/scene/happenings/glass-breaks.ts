@@ -23,7 +23,7 @@ export const glassBreaks = defineHappening({
     { id: 'shake', label: 'Shakes the frame, at 1 m', unit: 'm/s²', default: 2, min: 0, max: 1000 },
   ],
   lasts: ({ params }) => 7 * params.decay,
-  gives: {
+  contributes: {
     sound: ({ params, t, path }, receiver) =>
       pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
     vibration: ({ params, t, path }, receiver) =>

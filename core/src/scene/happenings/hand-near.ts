@@ -40,7 +40,7 @@ export const handNear = defineHappening({
     const { width, height, reflectance, excess } = now.params;
     return goesAlong(now, { ...plainBody, width, height, reflectance, excess, echo: 0.01 });
   },
-  gives: {
+  contributes: {
     // A hand is a grounded plate beside the pad.
     touch: ({ path, params, t }, receiver) => {
       const at = alongPath(path, params.speed * t);

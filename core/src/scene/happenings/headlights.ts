@@ -55,7 +55,7 @@ export const headlights = defineHappening({
       footfall: 0.1,
       loudness: 75,
     }),
-  gives: {
+  contributes: {
     light: lux,
     infrared: (now, receiver) => infraredPerCandela * lux(now, receiver),
   },

@@ -14,7 +14,7 @@ export const keyPressed = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 0.2, min: 0.01, max: 60 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     key: ({ params, t, path }, receiver) =>
       sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius && during(t, params.lasts)
         ? params.key

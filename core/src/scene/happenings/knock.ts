@@ -30,7 +30,7 @@ export const knock = defineHappening({
     },
   ],
   lasts: ({ params }) => 7 * params.decay,
-  gives: {
+  contributes: {
     sound: ({ params, t, path }, receiver) =>
       pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
     vibration: ({ params, t, path }, receiver) =>

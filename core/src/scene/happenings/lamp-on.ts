@@ -28,7 +28,7 @@ export const lampOn = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 10, min: 0.1, max: 86400 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     light: lux,
     // A filament lamp gives about a tenth of its power at 800–1000 nm, some 8 mW per lumen.
     infrared: (now, receiver) =>

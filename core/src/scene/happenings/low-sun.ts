@@ -33,7 +33,7 @@ export const lowSun = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 8, min: 0.1, max: 86400 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     light: (now, receiver) => through(now, receiver, now.params.light),
     infrared: (now, receiver) => through(now, receiver, now.params.irradiance),
   },

@@ -20,7 +20,7 @@ export const magnetApproaches = defineHappening({
     { id: 'thickness', label: 'Thickness', unit: 'm', default: 0.005, min: 0.0005, max: 0.1 },
   ],
   lasts: lastsOnWay,
-  gives: {
+  contributes: {
     field: ({ params, path, t }, receiver) => {
       const at = alongPath(path, params.speed * t);
       if (!at) return undefined;

@@ -19,7 +19,7 @@ export const rain = defineHappening({
     { id: 'dries', label: 'Dries in', unit: 's', default: 900, min: 1, max: 864000 },
   ],
   lasts: ({ params }) => params.lasts + 3 * params.dries,
-  gives: {
+  contributes: {
     // Drops of 2 mm leave spots of 6 mm: so many a second on a square metre, each covering so much.
     wet: ({ params, t }) => {
       if (t < 0) return undefined;

@@ -14,7 +14,7 @@ export const recordingPlays = defineHappening({
     { id: 'speed', label: 'Times as fast', unit: '×', default: 1, min: 0.001, max: 1e4 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     recorded: ({ params, t }, { recording }) =>
       recording && during(t, params.lasts)
         ? between(recording.times, recording.values, recording.times[0] + t * params.speed) -

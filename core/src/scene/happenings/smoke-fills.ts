@@ -13,7 +13,7 @@ export const smokeFills = defineHappening({
     { id: 'clears', label: 'Clears in', unit: 's', default: 300, min: 1, max: 86400 },
   ],
   lasts: ({ params }) => params.grows + params.stays + params.clears,
-  gives: {
+  contributes: {
     smoke: ({ params, t }) => {
       const { density, grows, stays, clears } = params;
       if (t < 0 || t > grows + stays + clears) return undefined;

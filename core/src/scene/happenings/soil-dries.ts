@@ -12,7 +12,7 @@ export const soilDries = defineHappening({
     { id: 'lasts', label: 'Within', unit: 's', default: 600, min: 1, max: 1e7 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     moisture: ({ params, t }) =>
       during(t, params.lasts)
         ? (params.change * t) / params.lasts

@@ -12,7 +12,7 @@ export const supplyDips = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 0.5, min: 0.001, max: 864000 },
   ],
   lasts: ({ params }) => params.lasts + 0.02,
-  gives: {
+  contributes: {
     supply: ({ params, t }) => {
       const depth = trapezoid(t, 0.01, params.lasts, 0.01);
       return depth > 0 ? 1 - (1 - params.left) * depth : undefined;

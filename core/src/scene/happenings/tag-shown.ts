@@ -21,7 +21,7 @@ export const tagShown = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 1, min: 0.05, max: 3600 },
   ],
   lasts: ({ params }) => params.lasts,
-  gives: {
+  contributes: {
     tag: ({ params, t, path }, receiver) => {
       const near = sightOf(receiver.place, path[0]).distance <= (receiver.reach ?? 0.05);
       return near && during(t, params.lasts) ? params.tag : undefined;

@@ -14,7 +14,7 @@ export const tips = defineHappening({
     { id: 'stays', label: 'Stays so', unit: 's', default: 3, min: 0, max: 86400 },
   ],
   lasts: ({ params }) => 2 * params.moves + params.stays,
-  gives: {
+  contributes: {
     tilt: ({ params, t, path }, receiver) =>
       sightOf(receiver.place, path[0]).distance <= 1
         ? params.angle * trapezoid(t, params.moves, params.stays, params.moves)

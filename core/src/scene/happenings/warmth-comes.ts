@@ -14,7 +14,7 @@ export const warmthComes = defineHappening({
     { id: 'stays', label: 'Stays', unit: 's', default: 600, min: 0, max: 864000 },
   ],
   lasts: ({ params }) => 2 * params.moves + params.stays,
-  gives: {
+  contributes: {
     temperature: ({ params, t }) =>
       params.kelvin * trapezoid(t, params.moves, params.stays, params.moves),
     humidity: ({ params, t }) =>

@@ -13,7 +13,7 @@ export const waterFlows = defineHappening({
     { id: 'lasts', label: 'Runs for', unit: 's', default: 20, min: 0, max: 864000 },
   ],
   lasts: ({ params }) => 2 * params.opens + params.lasts,
-  gives: {
+  contributes: {
     flow: ({ params, t }) => params.rate * trapezoid(t, params.opens, params.lasts, params.opens),
   },
   source: 'A kitchen tap gives 6–10 L/min (from memory).',

@@ -14,7 +14,7 @@ export const waterRises = defineHappening({
     { id: 'drains', label: 'Drains in', unit: 's', default: 120, min: 0.1, max: 864000 },
   ],
   lasts: ({ params }) => params.rises + params.stays + params.drains,
-  gives: {
+  contributes: {
     water: ({ params, t }) => {
       const { low, high, rises, stays, drains } = params;
       if (t < 0 || t > rises + stays + drains) return undefined;

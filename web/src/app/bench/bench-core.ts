@@ -147,8 +147,8 @@ export const bench = {
   },
 
   /** Frequency and duty of what never rests. */
-  rhythms(design: Design, felt: Snapshot['felt']): Record<string, Rhythm> {
-    return rhythms(design, felt);
+  rhythms(design: Design, stimulus: Snapshot['stimulus']): Record<string, Rhythm> {
+    return rhythms(design, stimulus);
   },
 
   /** Some nights of one case of a study, each drawn by its seed. */

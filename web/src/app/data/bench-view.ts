@@ -158,7 +158,7 @@ export class BenchView {
     const swinging = rest && swings(rest.design, rest.snapshot);
     const { patient } = this.bench;
     const found = swinging
-      ? await patient.rhythms(withoutReadings(rest.design), rest.snapshot.felt)
+      ? await patient.rhythms(withoutReadings(rest.design), rest.snapshot.stimulus)
       : {};
     if (turn === this.listenTurn) this.rhythms.set(found);
   }

@@ -25,8 +25,8 @@ export class PartPage {
       spread: p.tolerance ? `±${Number((100 * p.tolerance).toFixed(1))} %` : '',
     })),
   );
-  protected readonly feels = computed(() =>
-    (this.found()?.feels?.quantities ?? []).map((q) => surroundings[q].label.toLowerCase()),
+  protected readonly senses = computed(() =>
+    (this.found()?.senses?.quantities ?? []).map((q) => surroundings[q].label.toLowerCase()),
   );
   private readonly defaults = computed(() => valuesOf(this.found()?.params ?? [], {}));
   protected readonly ratings = computed(() => {

@@ -177,10 +177,10 @@ function liveText(part: string, { design, snapshot }: Context, word: string | un
   if (!snapshot || !solved) return '';
   const placed = design.parts.find((p) => p.id === part);
   const kind = placed && kindOf(placed);
-  const [main] = kind?.feels?.quantities ?? [];
+  const [main] = kind?.senses?.quantities ?? [];
   if (main && kind?.stage === 'feels') {
     const { rest, unit } = surroundings[main];
-    return `feels ${formatQuantity(snapshot.felt[part]?.[main] ?? rest, unit)}`;
+    return `feels ${formatQuantity(snapshot.stimulus[part]?.[main] ?? rest, unit)}`;
   }
   if (word) return snapshot.acting[part]?.active ? word : `not ${word}`;
   return formatQuantity(Math.abs(solved.watts), 'W');

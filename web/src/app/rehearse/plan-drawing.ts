@@ -14,7 +14,7 @@ export interface Stand {
   part: Part;
   x: number;
   y: number;
-  feels: boolean;
+  senses: boolean;
   /** SVG path of the wedge, or empty for one that sees all round. */
   wedge: string;
   /** How far it reaches, pixels; 0 where that is not known. */
@@ -61,10 +61,10 @@ export const onPlan = ({ k, depth }: Scale, { x, y }: Point, plan: Design['plan'
 export function standsOf(design: Design, scale: Scale): Stand[] {
   return design.parts.flatMap((part): Stand[] => {
     if (!part.place || !findKind(part.kind)) return [];
-    const { feels, emits } = kindOf(part);
+    const { senses, emits } = kindOf(part);
     const params = paramsOf(part);
-    const half = feels?.halfAngle?.(params) ?? emits?.halfAngle?.(params) ?? 180;
-    const limit = feels?.reach?.(params) ?? feels?.zone?.(params);
+    const half = senses?.halfAngle?.(params) ?? emits?.halfAngle?.(params) ?? 180;
+    const limit = senses?.reach?.(params) ?? senses?.zone?.(params);
     const metres = limit ?? usualReach * Math.min(design.plan.width, design.plan.depth) * 2;
     const reach = metres * scale.k;
     const { x, y } = drawn(scale, part.place);
@@ -73,7 +73,7 @@ export function standsOf(design: Design, scale: Scale): Stand[] {
         part,
         x,
         y,
-        feels: feels !== undefined,
+        senses: senses !== undefined,
         wedge: wedge(part.place.facing, half, reach),
         reach: limit ? reach : 0,
       },

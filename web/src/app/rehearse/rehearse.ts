@@ -5,7 +5,7 @@ import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
   ambientParams,
-  gives,
+  contributes,
   profiles,
   searchHappenings,
   type HappeningKind,
@@ -131,11 +131,11 @@ export class RehearseStep {
   protected readonly search = (text: string): Find[] => {
     const parts = this.session.design()?.parts ?? [];
     return searchHappenings(text)
-      .map((kind) => ({ kind, felt: parts.filter((p) => canFeel(p, kind)).map((p) => p.id) }))
-      .sort((a, b) => Number(b.felt.length > 0) - Number(a.felt.length > 0))
-      .map(({ kind, felt }) => ({
+      .map((kind) => ({ kind, stimulus: parts.filter((p) => canSense(p, kind)).map((p) => p.id) }))
+      .sort((a, b) => Number(b.stimulus.length > 0) - Number(a.stimulus.length > 0))
+      .map(({ kind, stimulus }) => ({
         label: kind.label,
-        hint: felt.length > 0 ? `felt by ${felt.join(', ')}` : '',
+        hint: stimulus.length > 0 ? `felt by ${stimulus.join(', ')}` : '',
         summary: kind.summary,
         run: () => this.add(kind),
       }));
@@ -145,12 +145,12 @@ export class RehearseStep {
   protected readonly surroundings = computed(() => {
     const scene = this.view.scene();
     if (!scene) return [];
-    const felt = new Set<string>(
-      (this.session.design()?.parts ?? []).flatMap((p) => kindOf(p).feels?.quantities ?? []),
+    const stimulus = new Set<string>(
+      (this.session.design()?.parts ?? []).flatMap((p) => kindOf(p).senses?.quantities ?? []),
     );
     const values = numbersOf(ambientParams, scene.ambient);
     return ambientParams
-      .filter((p) => always.has(p.id) || felt.has(p.id) || p.id in scene.ambient)
+      .filter((p) => always.has(p.id) || stimulus.has(p.id) || p.id in scene.ambient)
       .map((param) => ({ param, value: values[param.id] }));
   });
 
@@ -261,5 +261,5 @@ export class RehearseStep {
 }
 
 /** Whether a part has a sense for what a kind of happening gives. */
-const canFeel = (part: Part, kind: HappeningKind): boolean =>
-  (kindOf(part).feels?.quantities ?? []).some((quantity) => gives(kind, quantity));
+const canSense = (part: Part, kind: HappeningKind): boolean =>
+  (kindOf(part).senses?.quantities ?? []).some((quantity) => contributes(kind, quantity));

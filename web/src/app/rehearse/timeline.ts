@@ -52,7 +52,7 @@ export function timelineConfig(
         annotation: {
           annotations: {
             ...levels(rehearsal, channels, inks),
-            ...felt(rehearsal, inks),
+            ...stimulus(rehearsal, inks),
           },
         },
       },
@@ -80,7 +80,7 @@ function levels(rehearsal: Rehearsal, channels: readonly Channel[], inks: Inks) 
 }
 
 /** A band where each happening was really felt; at least a sliver, so that short ones are seen. */
-function felt(rehearsal: Rehearsal, inks: Inks) {
+function stimulus(rehearsal: Rehearsal, inks: Inks) {
   return Object.fromEntries(
     rehearsal.verdicts.flatMap((v) => {
       if (!v.exposure) return [];

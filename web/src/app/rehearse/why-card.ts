@@ -10,7 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { formatQuantity } from '@yurei/core/quantity';
-import type { Cure, Why } from '@yurei/core/rehearsal';
+import type { Remedy, Why } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { BenchService } from '../bench/bench';
 import { BenchView } from '../data/bench-view';
@@ -36,14 +36,14 @@ import { DesignSession } from '../data/design-session';
           }
         </ol>
       }
-      @for (cure of why.cures; track cure.label) {
-        <p class="cure">
-          {{ cure.label }}: <b>{{ came(cure) }}</b>
-          @if (cure.spoils.length > 0) {
-            <span class="spoils">, but worse for {{ cure.spoils.join(', ') }}</span>
+      @for (remedy of why.remedies; track remedy.label) {
+        <p class="remedy">
+          {{ remedy.label }}: <b>{{ came(remedy) }}</b>
+          @if (remedy.regressions.length > 0) {
+            <span class="regressions">, but worse for {{ remedy.regressions.join(', ') }}</span>
           }
-          @if (cure.cures) {
-            <p-button label="Do it" size="small" variant="outlined" (onClick)="apply(cure)" />
+          @if (remedy.effective) {
+            <p-button label="Do it" size="small" variant="outlined" (onClick)="apply(remedy)" />
           }
         </p>
       } @empty {
@@ -53,7 +53,7 @@ import { DesignSession } from '../data/design-session';
         </p>
       }
     } @else if (trouble()) {
-      <p class="spoils" role="alert">{{ trouble() }}</p>
+      <p class="regressions" role="alert">{{ trouble() }}</p>
     }
   `,
   styles: `
@@ -69,10 +69,10 @@ import { DesignSession } from '../data/design-session';
       margin: 4px 0;
       padding-left: 18px;
     }
-    .cure {
+    .remedy {
       margin-top: 4px;
     }
-    .spoils {
+    .regressions {
       color: var(--lantern-ink);
     }
   `,
@@ -112,14 +112,14 @@ export class WhyCard {
     });
   }
 
-  protected came({ outcome, delay, cures }: Cure): string {
+  protected came({ outcome, delay, effective }: Remedy): string {
     const came = delay === undefined ? outcome : `${outcome} after ${formatQuantity(delay, 's')}`;
     const good = outcome === 'noticed' || outcome === 'quiet';
-    return good && !cures ? `${came}, but not whenever it begins` : came;
+    return good && !effective ? `${came}, but not whenever it begins` : came;
   }
 
-  protected apply(cure: Cure): void {
-    this.session.edit(cure.edit);
+  protected apply(remedy: Remedy): void {
+    this.session.edit(remedy.edit);
   }
 
   private async look(happening: string): Promise<void> {

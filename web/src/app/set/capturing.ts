@@ -49,14 +49,14 @@ export class Capturing {
   readonly sensor = computed((): Part | undefined => {
     const [design, channel] = [this.session.design(), this.judging.channel()];
     if (!design || !channel) return undefined;
-    const feels = (part: Part): boolean => kindOf(part).feels !== undefined;
-    const own = design.parts.find((p) => channel.pin.startsWith(`${p.id}.`) && feels(p));
+    const senses = (part: Part): boolean => kindOf(part).senses !== undefined;
+    const own = design.parts.find((p) => channel.pin.startsWith(`${p.id}.`) && senses(p));
     return (
       own ??
       wiringOf(design)
         .ends(channel.pin)
         .map((e) => e.part)
-        .find(feels)
+        .find(senses)
     );
   });
 

@@ -26,13 +26,13 @@ describe('the panel of a part', () => {
 
   it('says what a sensor feels, and moves it', async () => {
     const panel = await showSolved(PartPanel, { id: 'B1' });
-    const felt = () => bench.view.snapshot()?.felt['B1']?.infrared ?? 0;
-    const before = felt();
+    const stimulus = () => bench.view.snapshot()?.stimulus['B1']?.infrared ?? 0;
+    const before = stimulus();
     expect(panel.text('.readings')).toMatch(/^Infrared.* [\d.]+ .?W\/m²/);
     await panel.type('East', '8');
-    await panel.until(() => felt() !== before);
+    await panel.until(() => stimulus() !== before);
     // Twice as far from the lamp: a quarter of its light, on top of the daylight that stays.
-    expect(felt()).toBeLessThan(before / 3.5);
+    expect(stimulus()).toBeLessThan(before / 3.5);
     expect(part('B1')?.place).toEqual({ x: 8, y: 3, facing: 180 });
   });
 

@@ -89,15 +89,15 @@ export class PartPanel {
       label: t.label,
       value: `${formatQuantity(solved.volts[t.id] ?? 0, 'V')} · ${formatQuantity(solved.amps[t.id] ?? 0, 'A')}`,
     }));
-    const felt = this.view.snapshot()?.felt[this.id()];
-    const feels = (kind.feels?.quantities ?? []).flatMap((q) => {
-      const value = felt?.[q];
+    const stimulus = this.view.snapshot()?.stimulus[this.id()];
+    const senses = (kind.senses?.quantities ?? []).flatMap((q) => {
+      const value = stimulus?.[q];
       const { label, unit } = surroundings[q];
       return value === undefined ? [] : [{ label, value: formatQuantity(value, unit) }];
     });
     const mains = kind.terminals.some((t) => t.role === 'mains');
     const heat = mains ? 'not computed' : formatQuantity(solved.watts, 'W');
-    return [...feels, ...rows, { label: 'Heat', value: heat }];
+    return [...senses, ...rows, { label: 'Heat', value: heat }];
   });
   protected readonly because = computed(() => this.view.snapshot()?.acting[this.id()]?.because);
 

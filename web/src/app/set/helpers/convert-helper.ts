@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import { type Channel, withoutReadings } from '@yurei/core/design';
-import { countsAt, feltAt, type Response } from '@yurei/core/rehearsal';
+import { countsAt, stimulusAt, type Response } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { ValueField } from '../../common/value-field';
 import { BenchService } from '../../bench/bench';
@@ -86,7 +86,7 @@ export class ConvertHelper {
       value: Number(value.toPrecision(4)),
       toCounts,
     });
-    const felt = response && feltAt(response, counts);
+    const stimulus = response && stimulusAt(response, counts);
     return [
       field({ id: 'counts', label: 'Counts', unit: 'counts', min: 0, max: full }, counts, (v) => v),
       field(
@@ -103,7 +103,7 @@ export class ConvertHelper {
               (v) => v / one,
             ),
           ]),
-      ...(response && felt !== undefined
+      ...(response && stimulus !== undefined
         ? [
             field(
               {
@@ -113,7 +113,7 @@ export class ConvertHelper {
                 min: 0,
                 max: 1e9,
               },
-              felt,
+              stimulus,
               (v) => countsAt(response, v) ?? counts,
             ),
           ]
@@ -127,7 +127,7 @@ export class ConvertHelper {
       {
         name: `${this.channel().name} by the circuit; shaded: what the sensor is made for`,
         ink: 'indigo',
-        points: points.map(({ felt, counts }) => ({ x: felt, y: counts })),
+        points: points.map(({ stimulus, counts }) => ({ x: stimulus, y: counts })),
       },
     ];
   });

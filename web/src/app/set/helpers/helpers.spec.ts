@@ -36,9 +36,9 @@ it('converts counts, volts, per cent and what is felt one into the other', async
   await helper.type('Volts', '2.5');
   expect(helper.field('Counts').value).toMatch(/^511\.5/);
   expect(helper.field('Of full scale').value).toMatch(/^50/);
-  const felt = helper.field('Infrared, 800 to 1000 nm').value;
+  const stimulus = helper.field('Infrared, 800 to 1000 nm').value;
   await helper.type('Counts', '100');
-  await helper.type('Infrared, 800 to 1000 nm', felt);
+  await helper.type('Infrared, 800 to 1000 nm', stimulus);
   // To four digits and back, between two points of the curve.
   expect(Math.abs(parseFloat(helper.field('Counts').value) - 511.5)).toBeLessThan(1);
 });

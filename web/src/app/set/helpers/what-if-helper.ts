@@ -14,7 +14,7 @@ import {
   byAngle,
   byDistance,
   byReflectance,
-  feltBy,
+  perceivedBy,
   roomIf,
   tryable,
   type Variant,
@@ -238,8 +238,8 @@ export class WhatIfHelper {
     const { would } = this.answer();
     const knob = this.knob();
     const here = knob ? would.filter((w) => Math.abs(w.value / knob.value - 1) < near) : would;
-    const felt = feltBy(here);
-    const rooms = would.map((w) => roomIf(w, this.channel(), felt));
+    const stimulus = perceivedBy(here);
+    const rooms = would.map((w) => roomIf(w, this.channel(), stimulus));
     const best = rooms.reduce<number>(
       (at, room, i) => ((room ?? -Infinity) > (rooms[at] ?? -Infinity) ? i : at),
       0,

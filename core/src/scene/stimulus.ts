@@ -12,7 +12,7 @@ import type { Design, Part, Place, Plan, Point, Scene } from '../design/index.js
 import { ambientOf, daylightAt, lampAt, temperatureAt, type Ambient } from './ambient.js';
 import { skyShare } from './angular-response.js';
 import { infraredPerLux } from './daylight.js';
-import { feltOfBody } from './body/felt-of-body.js';
+import { stimulusOfBody } from './body/stimulus-of-body.js';
 import type { Body } from './body/body.js';
 import type { HappeningKind, Moment, Receiver } from './happening-kind.js';
 import { findHappeningKind, happeningValues } from './happenings.js';
@@ -47,19 +47,19 @@ export interface Stage {
 /** Finds the senses and sources of a design. */
 export function setStage(design: Design): Stage {
   const sensors = design.parts.flatMap((part): Sensor[] => {
-    const { feels } = kindOf(part);
-    if (!feels) return [];
+    const { senses } = kindOf(part);
+    if (!senses) return [];
     const params = paramsOf(part);
-    return feels.quantities.map((quantity) => ({
+    return senses.quantities.map((quantity) => ({
       part,
-      gain: feels.gain?.(params) ?? 1,
+      gain: senses.gain?.(params) ?? 1,
       receiver: {
         quantity,
         place: part.place ?? nowhere,
-        halfAngle: feels.halfAngle?.(params),
-        radius: feels.radius?.(params) ?? 0.005,
-        zone: feels.zone?.(params),
-        reach: feels.reach?.(params),
+        halfAngle: senses.halfAngle?.(params),
+        radius: senses.radius?.(params) ?? 0.005,
+        zone: senses.zone?.(params),
+        reach: senses.reach?.(params),
         recording: design.recordings.find((r) => r.id === part.recording),
       },
     }));
@@ -118,7 +118,7 @@ export function momentIn(scene: Scene, t: number): Now {
     // What it gives may go on fading afterwards; a body is there only while its happening lasts.
     if (t < start) continue;
     const moment = { params, path, t: t - start };
-    if (kind.gives) happening.push({ kind, moment });
+    if (kind.contributes) happening.push({ kind, moment });
     const body = t > start + lasts ? undefined : kind.body?.(moment);
     if (body) bodies.push(body);
   }
@@ -132,31 +132,31 @@ export function momentIn(scene: Scene, t: number): Now {
  * @param solved the emitters' last solved state: intensity follows their current
  * @returns in the unit of the quantity, within its limits
  */
-export function feel(
+export function stimulusOn(
   stage: Stage,
   sensor: Sensor,
   now: Now,
   solved: (part: string) => SolvedPart | undefined,
 ): number {
   const { receiver } = sensor;
-  const { min, max, joins } = surroundings[receiver.quantity];
-  const join = joining[joins];
-  let felt = atRest(sensor, now);
+  const { min, max, combination } = surroundings[receiver.quantity];
+  const join = joining[combination];
+  let stimulus = atRest(sensor, now);
   const take = (value: number | undefined): void => {
-    if (value !== undefined) felt = join(felt, value);
+    if (value !== undefined) stimulus = join(stimulus, value);
   };
   for (const { kind, moment } of now.happening) {
     take(given(stage, receiver, now.bodies, kind, moment));
   }
-  for (const body of now.bodies) take(feltOfBody(body, receiver, stage.plan));
+  for (const body of now.bodies) take(stimulusOfBody(body, receiver, stage.plan));
   for (const source of stage.sources) {
     take(received(stage, source, solved(source.part.id), receiver, now));
   }
-  return Math.min(max, Math.max(min, felt * sensor.gain));
+  return Math.min(max, Math.max(min, stimulus * sensor.gain));
 }
 
 /** How one more cause joins what is felt already. */
-const joining: Readonly<Record<Surrounding['joins'], (a: number, b: number) => number>> = {
+const joining: Readonly<Record<Surrounding['combination'], (a: number, b: number) => number>> = {
   sum: (a, b) => a + b,
   power: Math.hypot,
   largest: Math.max,
@@ -189,7 +189,7 @@ function given(
   kind: HappeningKind,
   moment: Moment,
 ): number | undefined {
-  const value = kind.gives?.[receiver.quantity]?.(moment, receiver);
+  const value = kind.contributes?.[receiver.quantity]?.(moment, receiver);
   const [origin] = moment.path;
   if (!value || kind.where !== 'point' || !origin || !seen.has(receiver.quantity)) return value;
   return walled(plan, origin, receiver.place)

@@ -61,9 +61,9 @@ export function reflection(
   return (reflectance * met) / (Math.PI * (distance ** 2 + spacing ** 2) ** 2);
 }
 
-type FeltOfBody = (body: Body, receiver: Receiver, sight: Sight) => number;
+type StimulusOfBody = (body: Body, receiver: Receiver, sight: Sight) => number;
 
-const felt: Partial<Record<Quantity, FeltOfBody>> = {
+const stimulus: Partial<Record<Quantity, StimulusOfBody>> = {
   heat: (body, receiver, sight) =>
     heat(body, receiver, sight) * coneResponse(sight, receiver.halfAngle),
   echo: (body, receiver, sight) =>
@@ -85,7 +85,7 @@ const felt: Partial<Record<Quantity, FeltOfBody>> = {
 
 /** Whether a body by itself, or its shadow in a beam, can matter to a sense. */
 export const bodyMatters = (quantity: Quantity): boolean =>
-  quantity in felt || ['distance', 'light', 'infrared', 'carrier'].includes(quantity);
+  quantity in stimulus || ['distance', 'light', 'infrared', 'carrier'].includes(quantity);
 
 /** Passed on by walls too: thin ones let radio waves through, and the ground carries steps. */
 const throughWalls: ReadonlySet<Quantity> = new Set<Quantity>(['echo', 'vibration', 'sound']);
@@ -95,7 +95,7 @@ const wallLeaves = 0.5;
  * What a receiver feels of a body by physics alone; undefined for what bodies have no part in or when
  * it stays beyond reach.
  */
-export function feltOfBody(body: Body, receiver: Receiver, plan: Plan): number | undefined {
+export function stimulusOfBody(body: Body, receiver: Receiver, plan: Plan): number | undefined {
   const sight = sightOf(receiver.place, body);
   if (sight.distance > (receiver.reach ?? Infinity)) return undefined;
   const wall = walled(plan, receiver.place, body);
@@ -104,6 +104,6 @@ export function feltOfBody(body: Body, receiver: Receiver, plan: Plan): number |
     const inside = sight.angle <= (receiver.halfAngle ?? 180);
     return inside ? Math.max(0.01, sight.distance - body.width / 2) : undefined;
   }
-  const value = felt[receiver.quantity]?.(body, receiver, sight);
+  const value = stimulus[receiver.quantity]?.(body, receiver, sight);
   return value === undefined ? undefined : value * (wall ? wallLeaves : 1);
 }

@@ -6,7 +6,7 @@ import {
   type Part,
   type Scene,
 } from '../design/index.js';
-import { feel, momentIn, setStage } from './index.js';
+import { stimulusOn, momentIn, setStage } from './index.js';
 
 const place = (x: number, y: number, facing = 0) => ({ place: { x, y, facing } });
 const part = (id: string, kind: string, more: Partial<Part> = {}): Part => ({
@@ -48,7 +48,7 @@ const solved = (amps: number): SolvedPart => ({
 });
 
 /** What a part feels of a quantity. */
-function felt(
+function stimulus(
   yard: Design,
   id: string,
   quantity: Quantity,
@@ -59,7 +59,7 @@ function felt(
   const stage = setStage(yard);
   const sensor = stage.sensors.find((s) => s.part.id === id && s.receiver.quantity === quantity);
   if (!sensor) throw new Error(`${id} does not feel ${quantity}.`);
-  return feel(stage, sensor, momentIn(at, t), () =>
+  return stimulusOn(stage, sensor, momentIn(at, t), () =>
     amps === undefined ? undefined : solved(amps),
   );
 }
@@ -84,7 +84,7 @@ describe('where nothing happens, what is felt is the surroundings', () => {
     ['S1', 'water', { water: 0.3 }, 0.3],
   ];
   it.each(cases)('%s feels %s in %j', (id, quantity, ambient, expected) => {
-    expect(felt(yard, id, quantity, scene([], ambient))).toBeCloseTo(expected, 9);
+    expect(stimulus(yard, id, quantity, scene([], ambient))).toBeCloseTo(expected, 9);
   });
 });
 
@@ -97,21 +97,21 @@ describe('how several causes join', () => {
   ]);
   it('independent sounds add as squares', () => {
     const clap = happening('clap', { level: 94, decay: 1 }, [11, 10]);
-    const one = felt(yard, 'B1', 'sound', scene([clap], { sound: 0 }));
-    const two = felt(yard, 'B1', 'sound', scene([clap, clap], { sound: 0 }));
+    const one = stimulus(yard, 'B1', 'sound', scene([clap], { sound: 0 }));
+    const two = stimulus(yard, 'B1', 'sound', scene([clap, clap], { sound: 0 }));
     expect(two / one).toBeCloseTo(Math.SQRT2, 9);
   });
   it('of two things the nearer is ranged', () => {
     const at = (x: number): Happening => happening('hand-near', { speed: 0.001 }, [x, 10], [x, 11]);
-    const seen = felt(yard, 'B2', 'distance', scene([at(13), at(11)]), 1);
+    const seen = stimulus(yard, 'B2', 'distance', scene([at(13), at(11)]), 1);
     expect(seen).toBeCloseTo(1 - 0.045, 2);
   });
   it('of two dips the deeper holds, and gases add up', () => {
     const dips = [0.8, 0.3].map((left) => happening('supply-dips', { left }));
-    expect(felt(yard, 'G1', 'supply', scene(dips), 0.2)).toBeCloseTo(0.3, 9);
+    expect(stimulus(yard, 'G1', 'supply', scene(dips), 0.2)).toBeCloseTo(0.3, 9);
     const leak = happening('gas-released', { changes: 0 });
-    const one = felt(yard, 'B3', 'propane', scene([leak]), 60);
-    expect(felt(yard, 'B3', 'propane', scene([leak, leak], { propane: 10 }), 60)).toBeCloseTo(
+    const one = stimulus(yard, 'B3', 'propane', scene([leak]), 60);
+    expect(stimulus(yard, 'B3', 'propane', scene([leak, leak], { propane: 10 }), 60)).toBeCloseTo(
       2 * one + 10,
       6,
     );
@@ -128,57 +128,57 @@ describe('beams through space', () => {
 
   it('carrier: intensity per ampere over d²; a lamp without it gives none, a wall stops it', () => {
     const yard = beam('modulated-emitter', 'modulated-receiver');
-    expect(felt(yard, 'B1', 'carrier', dark, 0, 0.025)).toBeCloseTo((5 * 0.025) / 16, 9);
+    expect(stimulus(yard, 'B1', 'carrier', dark, 0, 0.025)).toBeCloseTo((5 * 0.025) / 16, 9);
     expect(
-      felt(beam('infrared-emitter', 'modulated-receiver'), 'B1', 'carrier', dark, 0, 0.1),
+      stimulus(beam('infrared-emitter', 'modulated-receiver'), 'B1', 'carrier', dark, 0, 0.1),
     ).toBe(0);
     const behind = beam('modulated-emitter', 'modulated-receiver', wall);
-    expect(felt(behind, 'B1', 'carrier', dark, 0, 0.025)).toBe(0);
+    expect(stimulus(behind, 'B1', 'carrier', dark, 0, 0.025)).toBe(0);
   });
 
   it('laser: lumens of 650 nm into the solid angle of its cone, on a photoresistor 4 m away', () => {
     const yard = beam('laser-spot', 'photoresistor');
     const lumens = 683 * 0.107 * 0.8e-3;
     const solidAngle = 2 * Math.PI * (1 - Math.cos((0.3 * Math.PI) / 180));
-    expect(felt(yard, 'B1', 'light', dark, 0, 0.02)).toBeCloseTo(lumens / solidAngle / 16, 6);
+    expect(stimulus(yard, 'B1', 'light', dark, 0, 0.02)).toBeCloseTo(lumens / solidAngle / 16, 6);
   });
 
   it('is crossed either way by the same shadow', () => {
     const yard = beam('infrared-emitter', 'phototransistor');
     const there = happening('crossing', { speed: 1, width: 0.3 }, [4, 4], [4, 6]);
     const back = happening('crossing', { speed: 1, width: 0.3 }, [4, 6], [4, 4]);
-    const [a, b] = [there, back].map((h) => felt(yard, 'B1', 'infrared', scene([h]), 1, 0.05));
+    const [a, b] = [there, back].map((h) => stimulus(yard, 'B1', 'infrared', scene([h]), 1, 0.05));
     expect(a).toBe(0);
     expect(b).toBe(0);
-    expect(felt(yard, 'B1', 'infrared', scene([there]), 0.2, 0.05)).toBeGreaterThan(0);
+    expect(stimulus(yard, 'B1', 'infrared', scene([there]), 0.2, 0.05)).toBeGreaterThan(0);
   });
 });
 
 describe('flames, walls and bodies', () => {
   const yard = design([part('B1', 'flame-receiver', place(5, 5, 0))]);
   const fire = happening('flame', { height: 0.1, lasts: 30 }, [7, 5]);
-  const direct = felt(yard, 'B1', 'infrared', scene([fire]), 1);
+  const direct = stimulus(yard, 'B1', 'infrared', scene([fire]), 1);
   it('falls as 1/d²', () => {
     const far = happening('flame', { height: 0.1, lasts: 30 }, [9, 5]);
-    expect(direct / felt(yard, 'B1', 'infrared', scene([far]), 1)).toBeCloseTo(4, 6);
+    expect(direct / stimulus(yard, 'B1', 'infrared', scene([far]), 1)).toBeCloseTo(4, 6);
   });
   it('half as much at the half-angle, nothing from behind', () => {
     const aside: [number, number] = [5 + 2 * Math.cos(Math.PI / 6), 5 + 2 * Math.sin(Math.PI / 6)];
     const at = (path: [number, number]): number =>
-      felt(yard, 'B1', 'infrared', scene([happening('flame', { height: 0.1 }, path)]), 1);
+      stimulus(yard, 'B1', 'infrared', scene([happening('flame', { height: 0.1 }, path)]), 1);
     expect(at(aside) / direct).toBeCloseTo(0.5, 6);
     expect(at([3, 5])).toBe(0);
   });
   it('is hidden by someone who stands between, and by a wall', () => {
     const someone = happening('person-walks', { speed: 0.1 }, [6, 4.9], [6, 5.1]);
-    expect(felt(yard, 'B1', 'infrared', scene([fire, someone]), 1)).toBe(0);
+    expect(stimulus(yard, 'B1', 'infrared', scene([fire, someone]), 1)).toBe(0);
     const walls = [{ from: { x: 6, y: 0 }, to: { x: 6, y: 20 } }];
     const walled = { ...yard, plan: { ...yard.plan, walls } };
-    expect(felt(walled, 'B1', 'infrared', scene([fire]), 1)).toBe(0);
+    expect(stimulus(walled, 'B1', 'infrared', scene([fire]), 1)).toBe(0);
   });
   it('flickers between 1 and 15 Hz', () => {
     const values = Array.from({ length: 1000 }, (_, i) =>
-      felt(yard, 'B1', 'infrared', scene([fire]), 1 + i / 1000),
+      stimulus(yard, 'B1', 'infrared', scene([fire]), 1 + i / 1000),
     );
     const mean = values.reduce((a, b) => a + b) / values.length;
     const turns = values.filter((v, i) => i > 0 && v > mean !== values[i - 1] > mean).length / 2;
@@ -199,7 +199,7 @@ describe('magnets, touches, doors', () => {
   it('north and south poles are felt with opposite sign', () => {
     const by = (pole: number): number => {
       const magnet = happening('magnet-approaches', { pole, speed: 0.01 }, [5.05, 5], [5.02, 5]);
-      return felt(yard, 'B1', 'field', scene([magnet]), 3);
+      return stimulus(yard, 'B1', 'field', scene([magnet]), 3);
     };
     expect(by(0)).toBeGreaterThan(1e-3);
     expect(by(1)).toBeCloseTo(-by(0), 12);
@@ -207,22 +207,22 @@ describe('magnets, touches, doors', () => {
   it('a finger reaches what it is on, and nothing else', () => {
     const on = happening('finger-touches', { lasts: 1 }, [5, 5]);
     const beside = happening('finger-touches', { lasts: 1 }, [5.5, 5]);
-    expect(felt(yard, 'S1', 'touch', scene([on]), 0.5)).toBe(15e-12);
-    expect(felt(yard, 'S1', 'touch', scene([beside]), 0.5)).toBe(0);
+    expect(stimulus(yard, 'S1', 'touch', scene([on]), 0.5)).toBe(15e-12);
+    expect(stimulus(yard, 'S1', 'touch', scene([beside]), 0.5)).toBe(0);
   });
   it('a door moves its own contact only', () => {
     const door = happening('door-opens', {}, [5, 5.3]);
-    expect(felt(yard, 'S2', 'gap', scene([door]), 3)).toBeGreaterThan(0.5);
-    expect(felt(yard, 'S3', 'gap', scene([door]), 3)).toBe(0);
+    expect(stimulus(yard, 'S2', 'gap', scene([door]), 3)).toBeGreaterThan(0.5);
+    expect(stimulus(yard, 'S3', 'gap', scene([door]), 3)).toBe(0);
   });
   it('keys and tags are told by their number, while they are there', () => {
     const key = happening('key-pressed', { key: 7, lasts: 0.2 }, [5, 5]);
-    expect(felt(yard, 'K1', 'key', scene([key]), 0.1)).toBe(7);
-    expect(felt(yard, 'K1', 'key', scene([key]), 0.3)).toBe(0);
+    expect(stimulus(yard, 'K1', 'key', scene([key]), 0.1)).toBe(7);
+    expect(stimulus(yard, 'K1', 'key', scene([key]), 0.3)).toBe(0);
     const tag = happening('tag-shown', { tag: 4711 }, [5.02, 5]);
-    expect(felt(yard, 'T1', 'tag', scene([tag]), 0.5)).toBe(4711);
+    expect(stimulus(yard, 'T1', 'tag', scene([tag]), 0.5)).toBe(4711);
     const far = happening('tag-shown', { tag: 4711 }, [5.2, 5]);
-    expect(felt(yard, 'T1', 'tag', scene([far]), 0.5)).toBe(0);
+    expect(stimulus(yard, 'T1', 'tag', scene([far]), 0.5)).toBe(0);
   });
 });
 
@@ -232,7 +232,7 @@ describe('recordings', () => {
   });
   const plays = happening('recording-plays', { lasts: 30, speed: 2 });
   it('stands at its first value, plays, and goes back', () => {
-    const at = (t: number): number => felt(yard, 'B1', 'recorded', scene([plays]), t);
+    const at = (t: number): number => stimulus(yard, 'B1', 'recorded', scene([plays]), t);
     expect(at(-1)).toBe(1);
     // Twice as fast: half a second in, one second of the recording has gone by.
     expect(at(0.5)).toBeCloseTo(2, 9);
@@ -241,16 +241,16 @@ describe('recordings', () => {
   });
   it('without a recording it feels what the surroundings say', () => {
     const bare = design([part('B1', 'recorded-sensor')]);
-    expect(felt(bare, 'B1', 'recorded', scene([], { recorded: 0.7 }))).toBe(0.7);
+    expect(stimulus(bare, 'B1', 'recorded', scene([], { recorded: 0.7 }))).toBe(0.7);
   });
 });
 
 it('nothing is felt beyond what a quantity can be', () => {
   const yard = design([part('B1', 'flame-receiver', place(5, 5, 0))]);
   const blaze = happening('flame', { height: 3 }, [5.01, 5]);
-  expect(felt(yard, 'B1', 'infrared', scene([blaze]), 1)).toBe(5000);
+  expect(stimulus(yard, 'B1', 'infrared', scene([blaze]), 1)).toBe(5000);
   const night = happening('dusk-falls', { takes: 1e5, moves: 0.1 });
-  expect(felt(yard, 'B1', 'infrared', scene([night], { daylight: 10 }), 5)).toBe(0);
+  expect(stimulus(yard, 'B1', 'infrared', scene([night], { daylight: 10 }), 5)).toBe(0);
 });
 
 describe('a sounder is heard where it was put', () => {
@@ -260,7 +260,7 @@ describe('a sounder is heard where it was put', () => {
     const stage = setStage(yard);
     const [sensor] = stage.sensors;
     const fed: SolvedPart = { volts: { plus: volts, minus: 0 }, amps: {}, watts: 0 };
-    return feel(stage, sensor, momentIn(scene([], { sound: 0 }), 0), () => fed);
+    return stimulusOn(stage, sensor, momentIn(scene([], { sound: 0 }), 0), () => fed);
   };
   /** dB from Pa, by the definition of the level (IEC 61672-1): 94 dB is one pascal, to two digits. */
   const decibel = (pascal: number): number => 94 + 20 * Math.log10(pascal);

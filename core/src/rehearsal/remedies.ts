@@ -10,16 +10,16 @@ import type { Outcome } from './verdict.js';
 import { whyNot, type Break } from './why-not.js';
 
 /** A change that was tried in the scene, and what came of it. */
-export interface Cure {
+export interface Remedy {
   label: string;
   edit: Edit;
   /** What came of the happening with it. */
   outcome: Outcome;
   delay?: number;
-  /** It cures wherever between two readings the happening falls. */
-  cures: boolean;
+  /** It helps wherever between two readings the happening falls. */
+  effective: boolean;
   /** Names of happenings that fare worse with it. */
-  spoils: string[];
+  regressions: string[];
 }
 
 /** Why a happening was missed or fired falsely, and what was tried against it. */
@@ -29,7 +29,7 @@ export interface Why {
   text: string;
   /** For a false alarm, how it came about. */
   chain: Event[];
-  cures: Cure[];
+  remedies: Remedy[];
 }
 
 /** The smallest change that cures is sought in so many tries for each number. */
@@ -57,13 +57,13 @@ export function explain(
     const broken = whyNot(design, rehearsal, found, outputsThatFire(design));
     const late = verdict.delay !== undefined;
     const text = late ? verdict.because : broken.text;
-    const cures = late ? [] : trying.each(broken.knobs);
-    return { happening, place: broken.place, text, chain: [], cures };
+    const remedies = late ? [] : trying.each(broken.knobs);
+    return { happening, place: broken.place, text, chain: [], remedies };
   }
   if (verdict.outcome !== 'fired falsely') return undefined;
   const chain = firedBy(design, rehearsal, happening);
-  const cures = trying.each(knobsAgainst(design, rehearsal, verdict.exposure, chain));
-  return { happening, place: 'fired', text: verdict.because, chain, cures };
+  const remedies = trying.each(knobsAgainst(design, rehearsal, verdict.exposure, chain));
+  return { happening, place: 'fired', text: verdict.because, chain, remedies };
 }
 
 /** Where between two readings a happening may fall besides, in shares of their distance. */
@@ -71,9 +71,9 @@ const shifts = [0.2, 0.4, 0.6, 0.8];
 
 const good = (outcome: Outcome): boolean => outcome === 'noticed' || outcome === 'quiet';
 
-/** What cures without harm comes first, then what cures. */
-const better = (a: Cure, b: Cure): number =>
-  Number(b.cures) - Number(a.cures) || a.spoils.length - b.spoils.length;
+/** What helps without harm comes first, then what helps. */
+const better = (a: Remedy, b: Remedy): number =>
+  Number(b.effective) - Number(a.effective) || a.regressions.length - b.regressions.length;
 
 /** Outputs that make a part act that does not only indicate, each switched on alone. */
 export function outputsThatFire(design: Design): Set<string> {
@@ -142,41 +142,41 @@ class Trying {
   ) {}
 
   /** One knob after the other until one cures and spoils nothing; the best first. */
-  each(knobs: readonly Knob[]): Cure[] {
-    const cures: Cure[] = [];
+  each(knobs: readonly Knob[]): Remedy[] {
+    const remedies: Remedy[] = [];
     for (const knob of knobs) {
-      const cure = this.smallest(knob);
-      if (cure) cures.push(cure);
-      if (cure?.cures && cure.spoils.length === 0) break;
+      const remedy = this.smallest(knob);
+      if (remedy) remedies.push(remedy);
+      if (remedy?.effective && remedy.regressions.length === 0) break;
     }
-    return cures.sort(better);
+    return remedies.sort(better);
   }
 
-  /** The smallest turn of a knob that cures, by halving; the whole turn if even that does not. */
-  smallest(knob: Knob): Cure | undefined {
+  /** The smallest turn of a knob that helps, by halving; the whole turn if even that does not. */
+  smallest(knob: Knob): Remedy | undefined {
     if (knob.from === knob.to) return undefined;
     let best = this.try(knob, knob.to);
-    if (!best?.cures) return best;
+    if (!best?.effective) return best;
     let [bad, good] = [knob.from, knob.to];
     for (let i = 1; i < mostTries; i++) {
       const middle = rounded(knob, (bad + good) / 2);
       if (middle === bad || middle === good) break;
-      const cure = this.try(knob, middle);
-      if (cure?.cures) [best, good] = [cure, middle];
+      const remedy = this.try(knob, middle);
+      if (remedy?.effective) [best, good] = [remedy, middle];
       else bad = middle;
     }
     return best;
   }
 
-  private try(knob: Knob, value: number): Cure | undefined {
+  private try(knob: Knob, value: number): Remedy | undefined {
     const tried = rounded(knob, value);
     try {
       const edit = knob.edit(this.design, tried);
       const design = applyEdit(this.design, edit);
       const label = sayTurn(knob, tried);
-      const cure = this.compare(label, edit, this.play(design, this.scene));
-      if (!cure?.cures || knob.phase === undefined) return cure;
-      return { ...cure, cures: this.always(design, knob.phase) };
+      const remedy = this.compare(label, edit, this.play(design, this.scene));
+      if (!remedy?.effective || knob.phase === undefined) return remedy;
+      return { ...remedy, effective: this.always(design, knob.phase) };
     } catch (error) {
       if (error instanceof EditError || error instanceof RangeError) return undefined;
       throw error;
@@ -200,18 +200,18 @@ class Trying {
     });
   }
 
-  private compare(label: string, edit: Edit, after: Rehearsal): Cure | undefined {
+  private compare(label: string, edit: Edit, after: Rehearsal): Remedy | undefined {
     const mine = after.verdicts.find((v) => v.happening === this.happening);
     if (!mine) return undefined;
-    const spoils = after.verdicts
+    const regressions = after.verdicts
       .filter((v) => v.happening !== this.happening && !good(v.outcome))
       .filter((v) => {
         const was = this.before.verdicts.find((b) => b.happening === v.happening);
         return was && good(was.outcome);
       })
       .map((v) => v.name);
-    if (after.strays.length > this.before.strays.length) spoils.push('the quiet in between');
+    if (after.strays.length > this.before.strays.length) regressions.push('the quiet in between');
     const { outcome, delay } = mine;
-    return { label, edit, outcome, delay, cures: good(outcome), spoils };
+    return { label, edit, outcome, delay, effective: good(outcome), regressions };
   }
 }

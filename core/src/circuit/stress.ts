@@ -1,5 +1,6 @@
 import { kindOf, paramsOf, type Params, type Rating } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
+import { entry } from '../quantity/index.js';
 import type { Circuit } from './circuit.js';
 import type { PartValues } from './part-values.js';
 import type { Observer } from './transient.js';
@@ -130,9 +131,9 @@ function look(part: Watched, t: number, h: number): void {
   let low = Infinity;
   let high = -Infinity;
   for (const terminal of outer) {
-    low = Math.min(low, values.volts[terminal]);
-    high = Math.max(high, values.volts[terminal]);
-    peaks.amps = Math.max(peaks.amps, Math.abs(values.amps[terminal]));
+    low = Math.min(low, entry(values.volts, terminal));
+    high = Math.max(high, entry(values.volts, terminal));
+    peaks.amps = Math.max(peaks.amps, Math.abs(entry(values.amps, terminal)));
   }
   if (high > low) peaks.volts = Math.max(peaks.volts, high - low);
   const { watts } = values;

@@ -1,5 +1,6 @@
 import { findKind, type Param, numbersOf } from '../catalog/index.js';
 import type { Channel, Design } from '../design/index.js';
+import { entry } from '../quantity/index.js';
 
 /** What of a channel can be turned, as a parameter is. */
 type ChannelField = 'threshold' | 'hysteresis' | 'every' | 'hits' | 'misses' | 'lockOut';
@@ -45,7 +46,7 @@ export function dialsOf(design: Design): DialFacts[] {
         dial: { of: 'part', part: part.id, param: param.id },
         label: `${part.name} (${part.id}): ${param.label.toLowerCase()}`,
         param,
-        value: values[param.id],
+        value: entry(values, param.id),
       }));
   });
   return [...ofChannels, ...ofParts];

@@ -1,4 +1,5 @@
 import type { Scene } from '../design/index.js';
+import { entry } from '../quantity/index.js';
 import type { Night } from './night.js';
 
 /** How much one thing that varies has to do with what came of a happening. */
@@ -22,7 +23,7 @@ export function ranking(nights: readonly Night[], { happenings }: Scene): Influe
   if (nights.length < 3) return [];
   const least = errors / Math.sqrt(nights.length - 1);
   const names = Object.keys(nights[0].drawn);
-  const drawn = names.map((name) => ranks(nights.map((n) => n.drawn[name])));
+  const drawn = names.map((name) => ranks(nights.map((n) => entry(n.drawn, name))));
   return happenings
     .flatMap(({ id, name }) => {
       const bad = nights.map((n) => badness(n, id));

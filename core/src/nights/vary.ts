@@ -2,6 +2,7 @@ import { kindOf, type Param, numbersOf } from '../catalog/index.js';
 import type { Design, Happening, Part, Point, Scene } from '../design/index.js';
 import { seededRandom } from '../rehearsal/index.js';
 import { ambientOf, findHappeningKind, happeningParams } from '../scene/index.js';
+import { entry } from '../quantity/index.js';
 
 /** How much one night may differ from another. All is drawn evenly between its two ends. */
 export interface Variation {
@@ -75,7 +76,7 @@ function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Pa
   const values = numbersOf(kind.params, part.params);
   const params = { ...part.params };
   const set = (param: Param, share: number): void => {
-    params[param.id] = within(param, values[param.id] * (1 + share));
+    params[param.id] = within(param, entry(values, param.id) * (1 + share));
   };
   for (const param of kind.params) {
     const { id, tolerance = 0 } = param;
@@ -110,7 +111,7 @@ function varyHappening(
       // Choices and counts are what they are.
       if (param.whole || param.choices || values[param.id] === 0) continue;
       const share = vary.strength * draw('strength', `${param.label.toLowerCase()} of “${name}”`);
-      params[param.id] = within(param, values[param.id] * (1 + share));
+      params[param.id] = within(param, entry(values, param.id) * (1 + share));
     }
   const begins =
     vary.start > 0 ? Math.max(0, start + vary.start * draw('start', `start of “${name}”`)) : start;

@@ -5,5 +5,6 @@ export { formatNominal, formatQuantity } from './format-quantity.js';
 export { eSeries, preferredValues, type ESeries } from './e-series.js';
 export { bandColours, colourBands, readBands, type BandColour } from './colour-code.js';
 export { levelOf, pressureAt, pressureOf } from './sound-level.js';
+export { entry } from './entry.js';
 export { spreadOf, type Spread } from './spread.js';
 export { sayTime } from './time-of-day.js';

@@ -2,6 +2,7 @@ import { findSurrounding, kindOf, type Quantity, numbersOf } from '../catalog/in
 import { Circuit, curveOf } from '../circuit/index.js';
 import { applyEdit, type Design, type Happening, type Part, type Scene } from '../design/index.js';
 import { happeningSpan } from '../scene/index.js';
+import { entry } from '../quantity/index.js';
 import { exactReadings, readingsIn } from './readings.js';
 import { Rig } from './rig.js';
 
@@ -153,8 +154,8 @@ export function tryable(
     .map(({ id, label, min = 0, max = Infinity }) => ({
       id,
       label,
-      value: params[id],
-      values: factors.map((f) => round(params[id] * f)).filter((v) => v >= min && v <= max),
+      value: entry(params, id),
+      values: factors.map((f) => round(entry(params, id) * f)).filter((v) => v >= min && v <= max),
     }));
 }
 

@@ -1,4 +1,4 @@
-import { nearness } from '../catalog/index.js';
+import { search } from '../catalog/index.js';
 import type { Block } from './block.js';
 import { bestLoadBlock } from './best-load.js';
 import { comparatorBlock } from './comparator.js';
@@ -31,15 +31,5 @@ export const blocks: readonly Block[] = [
   supplyFilter,
 ];
 
-/** Blocks whose label, summary or words contain every word typed, those with the nearest label first. */
-export function searchBlocks(text: string): Block[] {
-  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return blocks
-    .filter((block) => {
-      const said = `${block.label} ${block.summary} ${block.words.join(' ')}`.toLowerCase();
-      return wanted.every((w) => said.includes(w));
-    })
-    .map((block) => ({ block, far: nearness(text, block.label) }))
-    .sort((a, b) => a.far - b.far)
-    .map(({ block }) => block);
-}
+/** Blocks that answer to a text. */
+export const searchBlocks = (text: string): Block[] => search(blocks, text);

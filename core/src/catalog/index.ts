@@ -14,5 +14,5 @@ export { converterCounts } from './converter-counts.js';
 export { pinLevel, type Level } from './pin-level.js';
 export { pinConverter, type PinConverter } from './pin-converter.js';
 export { nameNet, terminalOf, type NamedNet, type NetNature } from './net-name.js';
-export { nearness, searchCatalog } from './search.js';
+export { nearness, search, searchCatalog, type Findable } from './search.js';
 export { copperOhms } from './copper.js';

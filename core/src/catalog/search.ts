@@ -13,18 +13,32 @@ export function nearness(typed: string, name: string): number {
   return whole.includes(words) ? 3 : 4;
 }
 
-/**
- * Kinds whose label, summary or words contain every word typed, those with the nearest label first; all
- * of them, in stage order, for an empty text.
- */
-export function searchCatalog(text: string): PartKind[] {
-  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return catalog
-    .filter((kind) => {
-      const known = [kind.label, kind.summary, kind.stage, ...kind.words].join(' ').toLowerCase();
-      return wanted.every((word) => known.includes(word));
-    })
-    .map((kind) => ({ kind, far: nearness(text, kind.label) }))
-    .sort((a, b) => a.far - b.far)
-    .map(({ kind }) => kind);
+/** Something a maker looks for by what it is called, what it is, or other words for it. */
+export interface Findable {
+  label: string;
+  summary: string;
+  words: readonly string[];
 }
+
+/**
+ * What has every word typed in its label, its summary or its words; the nearest labels first, else in the given order.
+ * An empty text finds all.
+ */
+export function search<T extends Findable>(all: readonly T[], text: string): T[] {
+  const typed = text.toLowerCase().split(/\s+/).filter(Boolean);
+  return all
+    .filter(({ label, summary, words }) => {
+      const known = [label, summary, ...words].join(' ').toLowerCase();
+      return typed.every((word) => known.includes(word));
+    })
+    .map((one) => ({ one, far: nearness(text, one.label) }))
+    .sort((a, b) => a.far - b.far)
+    .map(({ one }) => one);
+}
+
+/** Kinds of part that answer to a text; their stage counts as a word. */
+export const searchCatalog = (text: string): PartKind[] =>
+  search(
+    catalog.map((kind) => ({ ...kind, words: [...kind.words, kind.stage], kind })),
+    text,
+  ).map(({ kind }) => kind);

@@ -1,6 +1,6 @@
 import type { Quantity } from '../catalog/index.js';
 import { bodyMatters } from './body/stimulus-of-body.js';
-import { nearness, numbersOf, valuesOf, type Numbers, type Params } from '../catalog/index.js';
+import { search, numbersOf, valuesOf, type Numbers, type Params } from '../catalog/index.js';
 import type { Happening } from '../design/index.js';
 import type { HappeningKind, Moment } from './happening-kind.js';
 import { alarmTone } from './happenings/alarm-tone.js';
@@ -83,18 +83,8 @@ const byName = new Map(happeningKinds.map((kind) => [kind.kind, kind]));
 /** The kind of that name, if there is one. */
 export const findHappeningKind = (kind: string): HappeningKind | undefined => byName.get(kind);
 
-/** Kinds whose label, summary or words contain every word typed, the nearest first. */
-export function searchHappenings(text: string): HappeningKind[] {
-  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
-  return happeningKinds
-    .filter(({ label, summary, words }) => {
-      const known = [label, summary, ...words].join(' ').toLowerCase();
-      return wanted.every((word) => known.includes(word));
-    })
-    .map((kind) => ({ kind, far: nearness(text, kind.label) }))
-    .sort((a, b) => a.far - b.far)
-    .map(({ kind }) => kind);
-}
+/** Kinds of happening that answer to a text. */
+export const searchHappenings = (text: string): HappeningKind[] => search(happeningKinds, text);
 
 /** A happening's parameters with the kind's defaults filled in. */
 export const happeningParams = (happening: Happening): Numbers =>

@@ -8,7 +8,6 @@ export interface Inks {
   moss: string;
   indigo: string;
   mono: string;
-  text: string;
 }
 
 export function inkColours(): Inks {
@@ -23,6 +22,5 @@ export function inkColours(): Inks {
     moss: token('moss'),
     indigo: token('indigo'),
     mono: token('mono'),
-    text: token('text'),
   };
 }

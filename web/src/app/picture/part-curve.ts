@@ -11,6 +11,7 @@ import { hasCurve, type Characteristic } from '@yurei/core/circuit';
 import { formatQuantity, prefixlessUnits, type Unit } from '@yurei/core/quantity';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { BenchService } from '../bench/bench';
+import { still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 
@@ -95,7 +96,6 @@ const tick = (value: number | string, unit: Unit): string =>
 /** The chart of a curve in the colours of a theme. */
 export function curveConfig(curve: Characteristic, inks: Inks): ChartConfiguration<'scatter'> {
   const { x, y, xs, ys, back, operating } = curve;
-  const font = { family: inks.mono.replace(/'/g, ''), size: 11 };
   const line = (list: readonly number[]): ScatterDataPoint[] =>
     list.map((value, i) => ({ x: xs[i], y: value }));
   const { choices } = x;
@@ -108,12 +108,7 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
   };
   // Resistances cover decades: drawn on a logarithm where they stay above zero.
   const decades = y.unit === 'Ω' && Math.min(...ys) > 0;
-  const title = (text: string, unit: Unit) => ({
-    display: true,
-    text: unit ? `${text}, ${unit}` : text,
-    color: inks.soft,
-    font: { family: inks.text.replace(/'/g, ''), size: 12 },
-  });
+  const title = (text: string, unit: Unit): string => (unit ? `${text}, ${unit}` : text);
   return {
     type: 'scatter',
     data: {
@@ -123,31 +118,28 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
       ],
     },
     options: {
-      animation: false,
-      responsive: true,
-      maintainAspectRatio: false,
+      ...still,
       scales: {
         x: {
           type: x.scale === 'log' ? 'logarithmic' : 'linear',
           min: Math.min(...xs) - (choices ? 0.5 : 0),
           max: Math.max(...xs) + (choices ? 0.5 : 0),
-          grid: { color: inks.rule },
+          ...up(inks, {
+            title: title(x.label, x.unit),
+            maxTicksLimit: 6,
+            callback: (v) => (choices ? (choices[Number(v)] ?? '') : tick(v, x.unit)),
+          }),
           afterBuildTicks: (axis) => {
             if (choices) axis.ticks = choices.map((_, value) => ({ value }));
           },
-          ticks: {
-            color: inks.soft,
-            font,
-            maxTicksLimit: 6,
-            callback: (v) => (choices ? (choices[Number(v)] ?? '') : tick(v, x.unit)),
-          },
-          title: title(x.label, x.unit),
         },
         y: {
           type: decades ? 'logarithmic' : 'linear',
-          grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, maxTicksLimit: 6, callback: (v) => tick(v, y.unit) },
-          title: title(y.label, y.unit),
+          ...up(inks, {
+            title: title(y.label, y.unit),
+            maxTicksLimit: 6,
+            callback: (v) => tick(v, y.unit),
+          }),
         },
       },
       plugins: {

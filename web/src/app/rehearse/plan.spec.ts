@@ -47,7 +47,7 @@ it('a miss is explained, a cure is done, and it is noticed', async () => {
   const bench = await openBench(design);
   const step = await showSolved(RehearseStep);
   await step.press('Why not?');
-  await step.until(() => step.all('yu-why-card .cure').length > 0);
+  await step.until(() => step.all('yu-why-card .remedy').length > 0);
   expect(step.text('yu-why-card')).toMatch(/It was too short.*in a row and needs 60/);
   await step.press('Do it');
   expect(bench.session.design()?.channels.some((c) => c.hits < 60)).toBe(true);

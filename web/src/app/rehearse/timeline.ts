@@ -2,6 +2,7 @@ import type { Channel, Scene } from '@yurei/core/design';
 import { levelsAtRest } from '@yurei/core/logic';
 import type { Rehearsal, Trace } from '@yurei/core/rehearsal';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
+import { across, seconds, still, up } from '../common/axis';
 import type { Inks } from '../common/inks';
 import { extremes } from '../data/series';
 
@@ -15,7 +16,6 @@ export function timelineConfig(
   channels: readonly Channel[],
   inks: Inks,
 ): ChartConfiguration<'line'> {
-  const font = { family: inks.mono.replace(/'/g, ''), size: 11 };
   return {
     type: 'line',
     data: {
@@ -29,22 +29,18 @@ export function timelineConfig(
       })),
     },
     options: {
-      animation: false,
+      ...still,
       parsing: false,
-      responsive: true,
-      maintainAspectRatio: false,
       scales: {
         x: {
           type: 'linear',
           min: 0,
           max: scene.duration,
-          grid: { display: false },
-          ticks: { color: inks.soft, font, callback: (v) => `${v} s` },
+          ...across(inks, { callback: seconds }),
         },
         y: {
           min: 0,
-          grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, maxTicksLimit: 5 },
+          ...up(inks, { maxTicksLimit: 5 }),
         },
       },
       plugins: {

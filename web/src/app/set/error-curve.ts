@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CurvePoint } from '@yurei/core/judge';
 import type { ChartConfiguration } from 'chart.js';
+import { across, percent, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 
@@ -47,7 +48,6 @@ function curveConfig(
   line: number,
   inks: Inks,
 ): ChartConfiguration<'line'> {
-  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
   const bound = (key: 'missesWithin' | 'falsesWithin', end: 0 | 1, colour: string) => ({
     label: key,
     data: curve.map((point) => ({ x: point.line, y: point[key][end] })),
@@ -82,29 +82,19 @@ function curveConfig(
       ],
     },
     options: {
-      animation: false,
+      ...still,
       parsing: false,
-      responsive: true,
-      maintainAspectRatio: false,
       scales: {
         x: {
           type: 'linear',
           min: curve[0]?.line,
           max: curve[curve.length - 1]?.line,
-          grid: { display: false },
-          ticks: {
-            color: inks.soft,
-            font,
-            maxTicksLimit: 5,
-            includeBounds: false,
-            callback: String,
-          },
+          ...across(inks, { maxTicksLimit: 5, includeBounds: false, callback: String }),
         },
         y: {
           min: 0,
           max: 1,
-          grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, stepSize: 0.5, callback: (v) => `${Number(v) * 100} %` },
+          ...up(inks, { stepSize: 0.5, callback: percent }),
         },
       },
       plugins: {
@@ -132,21 +122,13 @@ function rocConfig(
   line: number,
   inks: Inks,
 ): ChartConfiguration<'line'> {
-  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
   const at = ({ falses, misses }: CurvePoint) => ({ x: falses, y: 1 - misses });
   const far = (point: CurvePoint): number => Math.abs(point.line - line);
   const here = curve.length > 0 ? [curve.reduce((a, b) => (far(b) < far(a) ? b : a))] : [];
   const share = (text: string) => ({
     min: 0,
     max: 1,
-    grid: { color: inks.rule },
-    title: { display: true, text, color: inks.soft, font },
-    ticks: {
-      color: inks.soft,
-      font,
-      stepSize: 0.5,
-      callback: (v: string | number) => `${Number(v) * 100} %`,
-    },
+    ...up(inks, { title: text, stepSize: 0.5, callback: percent }),
   });
   return {
     type: 'line',
@@ -157,10 +139,8 @@ function rocConfig(
       ],
     },
     options: {
-      animation: false,
+      ...still,
       parsing: false,
-      responsive: true,
-      maintainAspectRatio: false,
       scales: { x: { type: 'linear', ...share('false') }, y: share('noticed') },
       plugins: { tooltip: { enabled: false } },
     },

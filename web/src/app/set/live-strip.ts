@@ -4,6 +4,7 @@ import { levelsOf } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 import type { ChartConfiguration } from 'chart.js';
 import { Button } from 'primeng/button';
+import { across, seconds, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { BenchBoard } from '../data/bench-board';
@@ -108,7 +109,6 @@ function stripConfig(
   { points, span, full, levels }: Strip,
   inks: Inks,
 ): ChartConfiguration<'line'> {
-  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
   const line = (at: number, borderColor: string, borderDash: number[]) => ({
     type: 'line' as const,
     yMin: at,
@@ -131,28 +131,19 @@ function stripConfig(
       ],
     },
     options: {
-      animation: false,
+      ...still,
       parsing: false,
-      responsive: true,
-      maintainAspectRatio: false,
       scales: {
         x: {
           type: 'linear',
           min: -span,
           max: 0,
-          grid: { display: false },
-          ticks: {
-            color: inks.soft,
-            font,
-            maxTicksLimit: 6,
-            callback: (v) => `${v} s`,
-          },
+          ...across(inks, { maxTicksLimit: 6, callback: seconds }),
         },
         y: {
           min: 0,
           max: full,
-          grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, maxTicksLimit: 4, callback: String },
+          ...up(inks, { maxTicksLimit: 4, callback: String }),
         },
       },
       plugins: {

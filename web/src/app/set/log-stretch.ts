@@ -8,6 +8,7 @@ import {
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { ChartConfiguration } from 'chart.js';
+import { across, seconds, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { ValueField } from '../common/value-field';
@@ -113,26 +114,22 @@ function logConfig(
   to: number,
   inks: Inks,
 ): ChartConfiguration<'line'> {
-  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
   return {
     type: 'line',
     data: {
       datasets: [{ data: points, borderColor: inks.indigo, borderWidth: 1.2, pointRadius: 0 }],
     },
     options: {
-      animation: false,
+      ...still,
       parsing: false,
-      responsive: true,
-      maintainAspectRatio: false,
       scales: {
         x: {
           type: 'linear',
           min: points[0]?.x,
           max: points[points.length - 1]?.x,
-          grid: { display: false },
-          ticks: { color: inks.soft, font, callback: (v) => `${v} s` },
+          ...across(inks, { callback: seconds }),
         },
-        y: { grid: { color: inks.rule }, ticks: { color: inks.soft, font, maxTicksLimit: 5 } },
+        y: up(inks, { maxTicksLimit: 5 }),
       },
       plugins: {
         tooltip: { enabled: false },

@@ -9,6 +9,7 @@ import {
 import type { Channel } from '@yurei/core/design';
 import { levelsOf, unitOf, type Level } from '@yurei/core/logic';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
+import { chartFont, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { DesignSession } from '../data/design-session';
@@ -138,7 +139,6 @@ function thresholdConfig(
   full: number,
   inks: Inks,
 ): ChartConfiguration<'scatter'> {
-  const font = { family: inks.mono.replace(/'/g, ''), size: 11 };
   return {
     type: 'scatter',
     data: {
@@ -155,9 +155,7 @@ function thresholdConfig(
       })),
     },
     options: {
-      animation: false,
-      responsive: true,
-      maintainAspectRatio: false,
+      ...still,
       scales: {
         x: {
           type: 'linear',
@@ -170,22 +168,19 @@ function thresholdConfig(
           min: 0,
           max: topOf(levels, columns, full),
           afterFit: (axis) => (axis.width = axisWidth),
-          grid: { color: inks.rule },
-          ticks: {
-            color: inks.soft,
-            font,
+          ...up(inks, {
+            title: 'counts',
             maxTicksLimit: 7,
             includeBounds: false,
             callback: String,
-          },
-          title: { display: true, text: 'counts', color: inks.soft, font },
+          }),
         },
       },
       plugins: {
         tooltip: {
           callbacks: { label: (item) => `${item.dataset.label}: ${item.parsed.y} counts` },
         },
-        annotation: { annotations: levelLines(levels, inks, font) },
+        annotation: { annotations: levelLines(levels, inks) },
       },
     },
   };
@@ -197,7 +192,7 @@ function topOf(levels: readonly Level[], columns: readonly Column[], full: numbe
   return shown > full / 2 ? full : Math.max(20, Math.min(full, Math.ceil(shown / 80) * 100));
 }
 
-function levelLines(levels: readonly Level[], inks: Inks, font: { family: string; size: number }) {
+function levelLines(levels: readonly Level[], inks: Inks) {
   const line = (at: number, colour: string, content: string, upper: boolean, dash: number[]) => ({
     type: 'line' as const,
     yMin: at,
@@ -211,7 +206,7 @@ function levelLines(levels: readonly Level[], inks: Inks, font: { family: string
       position: 'end' as const,
       backgroundColor: 'transparent',
       color: colour,
-      font: { ...font, weight: 'bold' as const },
+      font: { ...chartFont(inks), weight: 'bold' as const },
       yAdjust: upper ? -9 : 9,
     },
   });

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ChartConfiguration } from 'chart.js';
+import { across, still, up } from '../../common/axis';
 import { Chart } from '../../common/chart';
 import type { Inks } from '../../common/inks';
 
@@ -91,11 +92,9 @@ interface Told {
 }
 
 function config(
-  { courses, across, scale, line, range, full }: Told,
+  { courses, across: heading, scale, line, range, full }: Told,
   inks: Inks,
 ): ChartConfiguration<'line'> {
-  const font = { family: inks.mono.replace(/'/g, ''), size: 10 };
-  const title = (text: string) => ({ display: true, text, color: inks.soft, font });
   const annotations = {
     ...(line === undefined
       ? {}
@@ -134,28 +133,21 @@ function config(
       })),
     },
     options: {
-      animation: false,
+      ...still,
       parsing: false,
-      responsive: true,
-      maintainAspectRatio: false,
       scales: {
         x: {
           type: scale === 'log' ? 'logarithmic' : 'linear',
-          grid: { display: false },
-          ticks: {
-            color: inks.soft,
-            font,
+          ...across(inks, {
+            title: heading,
             maxTicksLimit: 8,
             callback: (v) => `${Number(Number(v).toPrecision(3))}`,
-          },
-          title: title(across),
+          }),
         },
         y: {
           min: 0,
           ...(full === undefined ? {} : { max: full }),
-          grid: { color: inks.rule },
-          ticks: { color: inks.soft, font, maxTicksLimit: 5, callback: String },
-          title: title('counts'),
+          ...up(inks, { title: 'counts', maxTicksLimit: 5, callback: String }),
         },
       },
       plugins: { tooltip: { enabled: false }, annotation: { annotations } },

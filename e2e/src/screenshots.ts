@@ -83,7 +83,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await open(driver, { ...stairs, channels: stairs.channels.map(slow) });
       await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
       await press(driver, 'Why not?');
-      await driver.wait(until.elementLocated(By.css('yu-why-card .cure')), 60000);
+      await driver.wait(until.elementLocated(By.css('yu-why-card .remedy')), 60000);
       await press(driver, 'plan');
       const card = driver.findElement(By.css('yu-why-card'));
       await driver.executeScript('arguments[0].scrollIntoView()', card);

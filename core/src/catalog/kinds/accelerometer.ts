@@ -80,7 +80,7 @@ export const accelerometer = definePart({
   ],
   cautions: [],
   source:
-    'g·sin and g·cos of the tilt, ratiometric about half the supply; 0.1 of the supply per g, 32 kΩ as typical of ±3 g types (from memory).',
+    'g·sin and g·cos of the tilt with g = 9.80665 m/s² (General Conference on Weights and Measures, 1901), ratiometric about half the supply; 0.1 of the supply per g, 32 kΩ as typical of ±3 g types (from memory).',
   price: '1 to 5',
   glyph:
     'M12 12V2M9 5L12 2L15 5M12 12L21 17M17.5 17.7L21 17L19.8 13.7M12 12L3 17M4.2 13.7L3 17L6.5 17.7',

@@ -20,6 +20,6 @@ export const alkalinePack = batteryKind({
   ],
   cautions: ['Never charge them, never mix old and new: they leak and can burst.'],
   source:
-    'Open-circuit volts over charge, 0.15 Ω a cell as typical of AA alkaline cells (data sheets, from memory).',
+    'Open-circuit volts over charge, capacity as IEC 60086-2 tests it; 0.15 Ω a cell as typical of AA alkaline cells (data sheets, from memory).',
   price: '1 to 5',
 });

@@ -48,7 +48,7 @@ export const capacitor = definePart({
   notes: ['Either way round. 100 nF close to each chip is the usual decoupling (common practice).'],
   cautions: [],
   source:
-    'i = C·dv/dt with series and leakage resistance; values as typical of film types (from memory).',
+    'i = C·dv/dt with series and leakage resistance as IEC 60384-1 defines them; values as typical of film types (from memory).',
   price: 'under 1',
   glyph: 'M1 12H10M10 4V20M14 4V20M14 12H23',
 });

@@ -63,7 +63,7 @@ export const dopplerModule = definePart({
   ],
   cautions: [],
   source:
-    'Radar equation for the amplitude of the echo (from the scene) against a threshold; hold and block as a circuit; a person noticed to about 5 m as typical of such modules (from memory).',
+    'Radar equation for the amplitude of the echo (Skolnik, Introduction to Radar Systems; from the scene) against a threshold; hold and block as a circuit; a person noticed to about 5 m as typical of such modules (from memory).',
   price: '1 to 5',
   glyph: 'M4 8H10V16H4ZM13 8A6 6 0 0 1 13 16M16 5A10 10 0 0 1 16 19M19 2A14 14 0 0 1 19 22',
 });

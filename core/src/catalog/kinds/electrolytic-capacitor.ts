@@ -50,7 +50,7 @@ export const electrolyticCapacitor = definePart({
     'A reversed or overvolted electrolytic capacitor can burst: wear eye protection at first power.',
   ],
   source:
-    'i = C·dv/dt with series and leakage resistance; values as typical of radial types (from memory).',
+    'i = C·dv/dt with series and leakage resistance as IEC 60384-4 defines them; values as typical of radial types (from memory).',
   price: 'under 1',
   glyph: 'M1 12H9M9 4V20H12V4ZM15 4V20M15 12H23M4 6V10M2 8H6',
 });

@@ -65,7 +65,7 @@ export const filamentLamp = definePart({
   notes: ['Contacts and transistors must stand its cold current, about ten times the working one.'],
   cautions: ['Hot enough to burn and to light paper: keep it clear.'],
   source:
-    'R against T^1.2 (tungsten), heat lost as T⁴; 2500 K as usual for signal lamps (from memory).',
+    'R against T^1.2 (tungsten; Jones and Langmuir, General Electric Review 30, 1927), heat lost as T⁴ (Stefan and Boltzmann); 2500 K as usual for signal lamps (from memory).',
   price: '1 to 5',
   glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M6.5 6.5L17.5 17.5M17.5 6.5L6.5 17.5',
 });

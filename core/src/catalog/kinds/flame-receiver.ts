@@ -65,7 +65,7 @@ export const flameReceiver = definePart({
     'A hobby fire alarm never replaces a certified smoke or heat alarm (EN 14604, UL 217). Test with a candle, an extinguisher at hand.',
   ],
   source:
-    'Transport model of the bipolar transistor with its photocurrent into the base; 0.4 mA at 1 W/m², ±30° and ratings as typical of black 5 mm types for 760–1100 nm (from memory).',
+    'Transport form of the model of Ebers and Moll (Proceedings of the IRE 42, 1954) with its photocurrent into the base; 0.4 mA at 1 W/m², ±30° and ratings as typical of black 5 mm types for 760–1100 nm (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M9 12H5M9 9L18 3V1M9 15L18 21V23M2 9C0 6 3 5 3 2C6 4 6 7 4 9C3 10 3 10 2 9',
 });

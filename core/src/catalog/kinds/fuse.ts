@@ -51,7 +51,7 @@ export const fuse = definePart({
   notes: ['Sits at the source, just above the working current and below what the wire carries.'],
   cautions: ['Never bridge a blown fuse: find why it melted first.'],
   source:
-    'First-order thermal model through melting I²t and the steady limit; 0.1 V at rated current (from memory).',
+    'First-order thermal model through melting I²t and the current it carries for good, the two by which IEC 60127 rates a fuse-link; 0.1 V at rated current (from memory).',
   price: 'under 1',
   glyph: 'M1 12H4M4 8H20V16H4ZM4 12H20M20 12H23',
 });

@@ -14,5 +14,5 @@ export const gasAir = gasElement({
   cleanAir: 3.6,
   r0: 20e3,
   source:
-    'Rs/R0 = a·x^b with R0 at 0.3 dB/m of smoke, a line in the manner of published curves of such elements (from memory).',
+    'Rs/R0 = a·x^b, the power law of such elements (Clifford and Tuma, Sensors and Actuators 3, 1983), with R0 at 0.3 dB/m of smoke, a line in the manner of published curves of such elements (from memory).',
 });

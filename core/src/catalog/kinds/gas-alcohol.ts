@@ -14,5 +14,5 @@ export const gasAlcohol = gasElement({
   cleanAir: 60,
   r0: 20e3,
   source:
-    'Rs/R0 = a·ppm^b with R0 at 212 ppm (0.4 mg/L) of alcohol, lines through published curves of such elements (from memory).',
+    'Rs/R0 = a·ppm^b, the power law of such elements (Clifford and Tuma, Sensors and Actuators 3, 1983), with R0 at 212 ppm (0.4 mg/L) of alcohol, lines through published curves of such elements (from memory).',
 });

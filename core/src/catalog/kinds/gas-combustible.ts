@@ -15,5 +15,5 @@ export const gasCombustible = gasElement({
   cleanAir: 9.8,
   r0: 10e3,
   source:
-    'Rs/R0 = a·ppm^b with R0 at 1000 ppm of hydrogen, lines through published curves of such elements (from memory): propane 1.7 at 200 ppm, 0.84 at 1000, 0.3 at 10,000.',
+    'Rs/R0 = a·ppm^b, the power law of such elements (Clifford and Tuma, Sensors and Actuators 3, 1983), with R0 at 1000 ppm of hydrogen, lines through published curves of such elements (from memory): propane 1.7 at 200 ppm, 0.84 at 1000, 0.3 at 10,000.',
 });

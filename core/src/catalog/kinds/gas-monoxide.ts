@@ -14,5 +14,5 @@ export const gasMonoxide = gasElement({
   cleanAir: 27,
   r0: 10e3,
   source:
-    'Rs/R0 = a·ppm^b with R0 at 100 ppm of carbon monoxide, lines through published curves of such elements (from memory). Their cycle of two heater voltages is not computed: heated with 5 V throughout.',
+    'Rs/R0 = a·ppm^b, the power law of such elements (Clifford and Tuma, Sensors and Actuators 3, 1983), with R0 at 100 ppm of carbon monoxide, lines through published curves of such elements (from memory). Their cycle of two heater voltages is not computed: heated with 5 V throughout.',
 });

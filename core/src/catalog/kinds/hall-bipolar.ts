@@ -9,5 +9,5 @@ export const hallBipolar = hallSwitchKind({
   release: -4e-3,
   notes: ['Without any magnet it may rest either way: type and sample decide.'],
   source:
-    'Comparator with hysteresis about zero field; ±4 mT as typical of bipolar types (data sheets, from memory).',
+    'Comparator with hysteresis about zero field (Popović, Hall Effect Devices, 2nd ed. 2004); ±4 mT as typical of bipolar types (data sheets, from memory).',
 });

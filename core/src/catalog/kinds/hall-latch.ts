@@ -9,5 +9,5 @@ export const hallLatch = hallSwitchKind({
   release: -8e-3,
   notes: ['Taking the magnet away changes nothing; only the other pole lets it go.'],
   source:
-    'Comparator with hysteresis about zero field; ±8 mT as typical of latching types (data sheets, from memory).',
+    'Comparator with hysteresis about zero field (Popović, Hall Effect Devices, 2nd ed. 2004); ±8 mT as typical of latching types (data sheets, from memory).',
 });

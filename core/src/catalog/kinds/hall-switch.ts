@@ -12,5 +12,5 @@ export const hallSwitch = hallSwitchKind({
     'Between operate and release point it stays as it was: hysteresis is built in.',
   ],
   source:
-    'Comparator with hysteresis on the field; 15 and 10 mT as typical of unipolar types (data sheets, from memory).',
+    'Comparator with hysteresis on the field (Popović, Hall Effect Devices, 2nd ed. 2004); 15 and 10 mT as typical of unipolar types (data sheets, from memory).',
 });

@@ -77,7 +77,7 @@ export const headingSensor = definePart({
   ],
   cautions: ['It is made for 3.3 V.'],
   source:
-    'Angle of the level field with what a magnet adds, atan2; earth’s field 25–65 µT in all, 20 µT of it level at 50° (from memory).',
+    'Angle of the level field with what a magnet adds, atan2; earth’s field 25–65 µT in all (Alken and others, the 13th international geomagnetic reference field, Earth, Planets and Space 73, 2021), 20 µT of it level at 50° (from memory).',
   price: '1 to 5',
   glyph: 'M12 2A10 10 0 1 0 12 22A10 10 0 1 0 12 2M12 5L15 12L12 19L9 12ZM9 12H15',
 });

@@ -62,7 +62,8 @@ export const infraredEmitter = definePart({
   cautions: [
     'Do not look into a focused infrared emitter from close by: the eye does not blink at light it cannot see.',
   ],
-  source: 'Diode equation fitted to 1.35 V at 50 mA; lensed intensity from memory.',
+  source:
+    'Diode equation (Shockley, Bell System Technical Journal 28, 1949) fitted to 1.35 V at 50 mA; lensed intensity from memory.',
   price: '1 to 5',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M14 4L18 0M18 3L18 0L15 0M19 6L23 2M23 5L23 2L20 2',
 });

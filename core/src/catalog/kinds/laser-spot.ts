@@ -62,7 +62,7 @@ export const laserSpot = definePart({
     'Class 2 at most, 1 mW, and never at eye height (IEC 60825-1). Do not look into it or at its mirror image.',
   ],
   source:
-    'Luminous flux 683 lm/W·V(λ) (CIE 1924 luminosity, from memory) into a cone; red diode of about 2.2 V behind a resistor (from memory).',
+    'Luminous flux 683 lm/W·V(λ) (CIE system of physical photometry, ISO 23539) into a cone; red diode of about 2.2 V behind a resistor (from memory).',
   price: '1 to 5',
   glyph: 'M2 8H11V16H2ZM11 12H23M20 9L23 12L20 15',
 });

@@ -89,7 +89,7 @@ export const latchingRelay = definePart({
     'Mains on relay contacts can kill and can burn the house: keep it inside an approved, closed relay module, fused; follow local codes and leave it to a licensed electrician.',
   ],
   source:
-    'Coil as R and L that sets and resets by the sign of its current; values as typical of small 5 V types (from memory).',
+    'Coil as R and L that sets and resets by the sign of its current, as IEC 61810-1 defines polarised bistable relays; values as typical of small 5 V types (from memory).',
   price: '1 to 5',
   glyph: 'M3 6H11V18H3ZM7 6V2M7 18V22M5 12H9M11 12H14M17 4V8L21 15M17 20V16',
 });

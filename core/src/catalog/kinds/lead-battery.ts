@@ -20,6 +20,6 @@ export const leadBattery = batteryKind({
     'Charging gives off hydrogen: ventilate, no flames.',
   ],
   source:
-    'Open-circuit volts over charge as usual for lead–acid cells, internal resistance as typical of 7 A·h; replaced at 80 % of capacity (IEEE 1188); the rest from memory.',
+    'Open-circuit volts over charge as usual for lead–acid cells, capacity as IEC 61056-1 rates it, internal resistance as typical of 7 A·h; replaced at 80 % of capacity (IEEE 1188); the rest from memory.',
   price: '5 to 20',
 });

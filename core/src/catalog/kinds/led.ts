@@ -55,7 +55,8 @@ export const led = definePart({
   },
   notes: ['Long lead is the anode (+). Always needs a series resistor.'],
   cautions: [],
-  source: 'Diode equation through the stated voltage at 10 mA, 5 Ω bulk (from memory).',
+  source:
+    'Diode equation (Shockley, Bell System Technical Journal 28, 1949) through the stated voltage at 10 mA; 5 Ω bulk from memory.',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M14 4L18 0M18 3L18 0L15 0M19 6L23 2M23 5L23 2L20 2',
 });

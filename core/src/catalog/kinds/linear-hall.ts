@@ -58,7 +58,7 @@ export const linearHall = definePart({
   ],
   cautions: [],
   source:
-    'Half the supply plus sensitivity times field, in proportion to the supply; 14 V/T (1.4 mV/G) as typical (data sheets, from memory).',
+    'Half the supply plus sensitivity times field, in proportion to the supply (Popović, Hall Effect Devices, 2nd ed. 2004); 14 V/T (1.4 mV/G) as typical (data sheets, from memory).',
   price: '1 to 5',
   glyph: 'M5 4H19V16H5ZM8 16V22M12 16V22M16 16V22M8 13L16 7',
 });

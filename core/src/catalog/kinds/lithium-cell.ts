@@ -23,6 +23,6 @@ export const lithiumCell = batteryKind({
     'A pierced or shorted cell burns: fuse it, keep it from heat and sun.',
   ],
   source:
-    'Open-circuit volts over charge, 0.1 Ω with protection as typical of 18650-size cells (data sheets, from memory).',
+    'Open-circuit volts over charge, capacity as IEC 61960-3 rates it; 0.1 Ω with protection as typical of 18650-size cells (data sheets, from memory).',
   price: '5 to 20',
 });

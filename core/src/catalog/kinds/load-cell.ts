@@ -70,7 +70,7 @@ export const loadCell = definePart({
   ],
   cautions: [],
   source:
-    'Full bridge of four gauges, ΔR/R = ±output per volt (closed form); 2 mV/V, 1 kΩ as typical (from memory).',
+    'Full bridge of four gauges, ΔR/R = ±output per volt (closed form), rated as OIML R 60 does; 2 mV/V, 1 kΩ as typical (from memory).',
   price: '1 to 5',
   glyph: 'M12 3L21 12L12 21L3 12ZM12 3V1M12 21V23M3 12H1M21 12H23M10 10L14 14M10 14L14 10',
 });

@@ -65,7 +65,7 @@ export const logicMosfet = definePart({
   ],
   cautions: [],
   source:
-    'Smooth square-law channel with bulk resistance, body diode and capacitances; values as typical of 55 V logic-level types (from memory).',
+    'Square-law channel (Shichman and Hodges, IEEE Journal of Solid-State Circuits 3, 1968), smoothed at its threshold, with bulk resistance, body diode and capacitances; values as typical of 55 V logic-level types (from memory).',
   price: '1 to 5',
   glyph:
     'M1 12H8M8 6V18M11 5V9M11 10.5V13.5M11 15V19M11 7H18V1M11 17H18V23M11 12H18V17M14 10L11 12L14 14',

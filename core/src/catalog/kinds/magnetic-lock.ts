@@ -76,7 +76,7 @@ export const magneticLock = definePart({
     'Never lock people in: exits must open from inside without power, by a button that breaks the feed itself. Local codes on escape routes apply.',
   ],
   source:
-    'Coil as R and L; force with the square of the current up to saturation (closed form for a closed magnetic circuit); 0.32 A for 600 N as typical (from memory).',
+    'Coil as R and L; force B²·A/(2·μ0), so with the square of the current up to saturation, for a closed magnetic circuit (Fitzgerald, Kingsley and Umans, Electric Machinery); 0.32 A for 600 N as typical (from memory).',
   price: '5 to 20',
   glyph: 'M3 5H21V12H3ZM6 12V15M18 12V15M3 15H21V19H3ZM8 8.5H16',
 });

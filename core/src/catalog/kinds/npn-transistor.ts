@@ -80,7 +80,7 @@ export const npnTransistor = definePart({
   ],
   cautions: [],
   source:
-    'Transport (Ebers–Moll) model with the usual constants of the type 2N3904 and 1 Ω in the collector; breaks down a fifth above its rating (from memory).',
+    'Transport form of the model of Ebers and Moll (Proceedings of the IRE 42, 1954) with the usual constants of the type 2N3904 and 1 Ω in the collector; breaks down a fifth above its rating (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M1 12H9M9 9L18 3V1M9 15L18 21V23M14 18.2L18 21L13.2 21',
 });

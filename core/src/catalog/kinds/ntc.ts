@@ -65,7 +65,7 @@ export const ntc = definePart({
   ],
   cautions: [],
   source:
-    'R = R25·exp(β·(1/T − 1/298.15 K)), the β equation (closed form); real parts differ a little.',
+    'R = R25·exp(β·(1/T − 1/298.15 K)), the β equation of IEC 60539-1; real parts differ a little (Steinhart and Hart, Deep-Sea Research 15, 1968).',
   price: 'under 1',
   glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23M3 20H7L19 4',
 });

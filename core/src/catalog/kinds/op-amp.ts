@@ -70,7 +70,7 @@ export const opAmp = definePart({
   notes: ['Its output reaches ground but stays 1.5 V below the supply; inputs too.'],
   cautions: [],
   source:
-    'One-pole model with slew, rails and current limit by the published data sheet of the 358-type (from memory).',
+    'One-pole model with slew, rails and current limit (after Boyle and others, IEEE Journal of Solid-State Circuits 9, 1974) by the published data sheet of the 358-type (from memory).',
   price: 'under 1',
   glyph: 'M5 3V21L20 12ZM1 8H5M1 16H5M20 12H23M7 8H10M8.5 6.5V9.5M7 16H10',
 });

@@ -77,7 +77,7 @@ export const optocoupler = definePart({
   notes: ['Its current transfer ages and differs two to one between parts: leave room.'],
   cautions: ['The gap protects only with the creepage of the part and the board kept clear.'],
   source:
-    'LED, base current in proportion to its current, transistor; 100 % as typical of 817 types (from memory).',
+    'LED (Shockley, Bell System Technical Journal 28, 1949), base current in proportion to its current, transistor (Ebers and Moll, Proceedings of the IRE 42, 1954); current transfer ratio as IEC 60747-5-5 defines it, 100 % as typical of 817 types (from memory).',
   price: 'under 1',
   glyph:
     'M2 4H22V20H2ZM6 8H10L8 12ZM6 12H10M8 8V5M8 12V17M16 8V16M16 10L20 7M16 14L20 17M11 10L14 10',

@@ -64,7 +64,7 @@ export const photodiode = definePart({
   ],
   cautions: [],
   source:
-    'Photocurrent beside the diode equation, junction capacitance; values as typical of 5 mm types (from memory).',
+    'Photocurrent beside the diode equation (Sze and Ng, Physics of Semiconductor Devices, 3rd ed. 2007), junction capacitance; values as typical of 5 mm types (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M8 1L12 5M9 5L12 5L12 2M14 1L18 5M15 5L18 5L18 2',
 });

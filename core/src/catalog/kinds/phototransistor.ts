@@ -61,8 +61,7 @@ export const phototransistor = definePart({
   ],
   cautions: [],
   source:
-    'Transport model of the bipolar transistor with its photocurrent into the base; 0.1 mA at 1 W/m² ' +
-    '(1 mA at 1 mW/cm²) and ratings as typical of 5 mm types (from memory).',
+    'Transport form of the model of Ebers and Moll (Proceedings of the IRE 42, 1954) with its photocurrent into the base; 0.1 mA at 1 W/m² (1 mA at 1 mW/cm²) and ratings as typical of 5 mm types (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M9 12H5M9 9L18 3V1M9 15L18 21V23M14 18.2L18 21L13.2 21M1 3L5 7M2 7L5 7L5 4',
 });

@@ -46,7 +46,8 @@ export const piezoBuzzer = definePart({
     'Struck, it gives tens of volts back: clamp it.',
   ],
   cautions: [],
-  source: 'Butterworth–Van Dyke equivalent circuit; ratios from memory.',
+  source:
+    'Equivalent circuit of a piezoelectric resonator (Van Dyke, Proceedings of the IRE 16, 1928); ratios from memory.',
   price: 'under 1',
   glyph: 'M4 6H9V18H4ZM12 8V16M15 6C18 9 18 15 15 18M1 12H4',
 });

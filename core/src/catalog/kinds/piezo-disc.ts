@@ -58,7 +58,7 @@ export const piezoDisc = definePart({
   ],
   cautions: ['A hammer blow on it can break an unprotected pin.'],
   source:
-    'Voltage in proportion to shaking, behind its capacitance; 20 nF as typical of 27 mm discs, sensitivity from memory. The shaking is drawn as steady ringing at one frequency.',
+    'Voltage in proportion to strain behind its own capacitance (IEEE Standard 176, piezoelectricity); 20 nF as typical of 27 mm discs, sensitivity from memory. The shaking is drawn as steady ringing at one frequency.',
   price: 'under 1',
   glyph: 'M4 9H20V12H4ZM6 15H18V17H6ZM12 9V2M12 17V22M1 6L4 8M23 6L20 8',
 });

@@ -77,7 +77,8 @@ export const pnpTransistor = definePart({
     'Emitter to the supply. A 3.3 V or 5 V pin cannot switch it off on a 12 V supply: use a transistor in between.',
   ],
   cautions: [],
-  source: 'Transport (Ebers–Moll) model with the usual constants of the type 2N3906 (from memory).',
+  source:
+    'Transport form of the model of Ebers and Moll (Proceedings of the IRE 42, 1954) with the usual constants of the type 2N3906 (from memory).',
   price: 'under 1',
   glyph: 'M9 5V19M1 12H9M9 9L18 3V1M9 15L18 21V23M13 8.8L9.5 8.7L11.5 5.8',
 });

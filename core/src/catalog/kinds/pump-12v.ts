@@ -74,7 +74,7 @@ export const pump12v = definePart({
   notes: ['Starting and jammed it draws its stall current. Needs a diode across it, band to +.'],
   cautions: ['Never run a bilge or fountain pump dry for long.'],
   source:
-    'Motor with back-EMF through running and stall point; 3000 turns a minute and 0.08 s to start as typical (from memory).',
+    'Motor with back-EMF (Fitzgerald, Kingsley and Umans, Electric Machinery) through running and stall point; 3000 turns a minute and 0.08 s to start as typical (from memory).',
   price: '5 to 20',
   glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M8 16V8L12 13L16 8V16',
 });

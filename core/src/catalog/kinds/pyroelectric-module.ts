@@ -66,7 +66,7 @@ export const pyroelectricModule = definePart({
   ],
   cautions: [],
   source:
-    'Alternating warmth through its zones (from the scene) against a threshold; hold, block and warm-up as a circuit; 3–7 m, 110°, 2.5 s block as typical of such modules (from memory).',
+    'Alternating warmth through its zones (from the scene), as pyroelectric elements answer to change alone (Hossain and Rashid, IEEE Transactions on Industry Applications 27, 1991), against a threshold; hold, block and warm-up as a circuit; 3–7 m, 110°, 2.5 s block as typical of such modules (from memory).',
   price: '1 to 5',
   glyph: 'M4 20A8 8 0 0 1 20 20ZM12 12V3M12 12L6 5M12 12L18 5M2 20H22',
 });

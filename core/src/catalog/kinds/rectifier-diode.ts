@@ -38,7 +38,8 @@ export const rectifierDiode = definePart({
   },
   notes: ['The band marks the cathode. Across a coil the band points to the supply.'],
   cautions: [],
-  source: 'Diode equation with the usual constants of the type 1N4007 (from memory).',
+  source:
+    'Diode equation (Shockley, Bell System Technical Journal 28, 1949) with the usual constants of the type 1N4007 (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23',
 });

@@ -48,7 +48,7 @@ export const reedContact = definePart({
   notes: ['Closes nearer than it opens. Bending its leads close to the glass breaks it.'],
   cautions: [],
   source:
-    'A contact with pull-in and drop-out field, resistance and bounce as typical of 14 mm reeds (from memory).',
+    'A contact with operate and release field as IEC 62246-1 defines them, resistance and bounce as typical of 14 mm reeds (from memory).',
   price: '1 to 5',
   glyph: 'M1 12H4M4 7H20C23 7 23 17 20 17H4C1 17 1 7 4 7M6 12L14 10M11 13.5H18M20 12H23',
 });

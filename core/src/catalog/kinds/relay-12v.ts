@@ -96,7 +96,7 @@ export const relay12v = definePart({
     'Mains on relay contacts can kill and can burn the house: keep it inside an approved, closed relay module or plug-in unit, fused; follow local codes and leave it to a licensed electrician.',
   ],
   source:
-    'Coil as R and L with pull-in and drop-out current and travel times, contacts with bounce; values as typical of 12 V, 0.36 W types (from memory).',
+    'Coil as R and L (Fitzgerald, Kingsley and Umans, Electric Machinery) with operate and release current and times as IEC 61810-1 defines them, contacts with bounce; values as typical of 12 V, 0.36 W types (from memory).',
   price: '1 to 5',
   glyph: 'M3 6H11V18H3ZM7 6V2M7 18V22M11 12H14M17 4V8L21 15M17 20V16',
 });

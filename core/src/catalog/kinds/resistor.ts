@@ -33,7 +33,8 @@ export const resistor = definePart({
   headline: (p) => formatNominal(p.ohms, 'Ω'),
   notes: ['Either way round. The bands give value and tolerance (IEC 60062).'],
   cautions: [],
-  source: "Ohm's law; ¼ W film resistor as the usual size (common practice).",
+  source:
+    'Ohm’s law; thermal noise 4·k·T·R (Nyquist, Physical Review 32, 1928); values by the series of IEC 60063. ¼ W film resistor as the usual size (common practice).',
   price: 'under 1',
   glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23',
 });

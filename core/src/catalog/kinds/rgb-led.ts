@@ -69,7 +69,8 @@ export const rgbLed = definePart({
     'Common anode and common cathode look alike: test with a coin cell.',
   ],
   cautions: [],
-  source: 'Three diode equations through the stated volts at 10 mA, 5 Ω bulk (from memory).',
+  source:
+    'Three diode equations (Shockley, Bell System Technical Journal 28, 1949) through the stated volts at 10 mA; 5 Ω bulk from memory.',
   price: 'under 1',
   glyph:
     'M3 3L9 6L3 9ZM9 3V9M3 9L9 12L3 15ZM9 9V15M3 15L9 18L3 21ZM9 15V21M9 6H15M9 12H15M9 18H15M15 6V18M15 12H21',

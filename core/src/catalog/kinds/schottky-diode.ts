@@ -41,7 +41,7 @@ export const schottkyDiode = definePart({
   notes: ['The band marks the cathode. Leaks some microamps backwards, more when hot.'],
   cautions: [],
   source:
-    'Diode equation fitted to 0.34 V at 0.1 A and 0.45 V at 1 A, as typical of the type 1N5819 (from memory).',
+    'Diode equation (Shockley, Bell System Technical Journal 28, 1949) fitted to 0.34 V at 0.1 A and 0.45 V at 1 A, as typical of the type 1N5819 (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM14 8V6H17V18H20V16M17 12H23',
 });

@@ -85,7 +85,7 @@ export const smallMotor = definePart({
   ],
   cautions: ['Guard what turns.'],
   source:
-    'Winding, back-EMF and inertia from free and stall current and free speed (closed form); values as typical of small hobby motors (from memory).',
+    'Winding, back-EMF and inertia (Fitzgerald, Kingsley and Umans, Electric Machinery) from free and stall current and free speed; values as typical of small hobby motors (from memory).',
   price: '1 to 5',
   glyph: 'M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M8 16V8L12 13L16 8V16M1 12H4M20 12H23',
 });

@@ -71,7 +71,7 @@ export const solenoid = definePart({
   ],
   cautions: ['A lock that holds a door must open when the power fails.'],
   source:
-    'v = R·i + L·di/dt with losses; inductance taken as constant while the plunger moves (from memory).',
+    'v = R·i + L·di/dt with losses (Fitzgerald, Kingsley and Umans, Electric Machinery); inductance taken as constant while the plunger moves (from memory).',
   price: '5 to 20',
   glyph: 'M3 6H15V18H3ZM6 6V18M9 6V18M12 6V18M15 12H22M22 9V15',
 });

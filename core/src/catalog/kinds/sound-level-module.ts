@@ -71,7 +71,7 @@ export const soundLevelModule = definePart({
   ],
   cautions: [],
   source:
-    'p·S·gain, S −44 dB re 1 V/Pa as typical of electret capsules (data sheets, from memory); peak follower with attack and decay, held at the supply. AUD carries a 1 kHz tone of that level in time runs.',
+    'p·S·gain with levels re 20 µPa (ISO 1683), S −44 dB re 1 V/Pa as typical of electret capsules (data sheets, from memory); peak follower with attack and decay, held at the supply. AUD carries a 1 kHz tone of that level in time runs.',
   price: '1 to 5',
   glyph:
     'M9 3A3 3 0 0 1 15 3V10A3 3 0 0 1 9 10ZM6 9A6 6 0 0 0 18 9M12 15V19M8 19H16M20 6V12M22 4V14',

@@ -42,7 +42,8 @@ export const speaker = definePart({
     'Steady current through it makes no sound and only heats it: couple it with a capacitor.',
   ],
   cautions: [],
-  source: 'Voice coil as resistance (85 % of its impedance) and inductance (from memory).',
+  source:
+    'Voice coil as resistance and inductance (Small, Journal of the Audio Engineering Society 20, 1972); 85 % of its rated impedance, which IEC 60268-5 lets fall to 80 % (from memory).',
   price: '1 to 5',
   glyph: 'M3 9H8V15H3ZM8 9L16 3V21L8 15M19 9A4 4 0 0 1 19 15',
 });

@@ -65,7 +65,7 @@ export const switchingRegulator = definePart({
   ],
   cautions: [],
   source:
-    'Mean behaviour: input power is output power over efficiency, plus its own current (from memory).',
+    'Averaged behaviour (Erickson and Maksimović, Fundamentals of Power Electronics): input power is output power over efficiency, plus its own current (from memory).',
   price: '1 to 5',
   glyph: 'M5 6H19V16H5ZM1 10H5M19 10H23M12 16V22M8 13H10V9H14V13H16',
 });

@@ -77,7 +77,7 @@ export const tagReader = definePart({
   ],
   cautions: ['It is made for 3.3 V: 5 V on its pins kills it.'],
   source:
-    'Gives the number of what is within range; 4 cm and 20 mA as typical at 13.56 MHz (from memory).',
+    'Gives the number of what is within range; cards at 13.56 MHz (ISO/IEC 14443), 4 cm and 20 mA as typical (from memory).',
   price: '1 to 5',
   glyph: 'M3 5H15V19H3ZM6 8H12V16H6ZM8 10H10V14H8M18 8A6 6 0 0 1 18 16M20.5 5A10 10 0 0 1 20.5 19',
 });

@@ -89,7 +89,7 @@ export const thyristor = definePart({
   ],
   cautions: [],
   source:
-    'Blocking and conducting states with trigger, latching and holding currents as typical of the type 2N5061 (from memory).',
+    'Blocking and conducting states with trigger, latching and holding currents as IEC 60747-6 defines them, typical of the type 2N5061 (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM17 6V18M17 12H23M17 15L22 21',
 });

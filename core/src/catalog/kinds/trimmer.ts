@@ -62,7 +62,7 @@ export const trimmer = definePart({
   ],
   cautions: [],
   source:
-    'Two resistors in series that share the track; 0.1 W trimmer as the usual size (from memory).',
+    'Two resistors in series that share the track (closed form), rated as IEC 60393 does; 0.1 W as the usual size of trimmers (from memory).',
   price: 'under 1',
   glyph: 'M1 12H5M5 8.5H19V15.5H5ZM19 12H23M12 1V8M9.5 5.5L12 8L14.5 5.5',
 });

@@ -86,7 +86,7 @@ export const ultrasonicRanger = definePart({
   ],
   cautions: [],
   source:
-    'Echo time 2·d/c with c = 331.3·√(1 + T/273.15) m/s; reach, cone and 15 mA as typical of such modules (from memory).',
+    'Echo time 2·d/c with c = 331.3·√(1 + T/273.15) m/s, as in ISO 9613-1; reach, cone and 15 mA as typical of such modules (from memory).',
   price: '1 to 5',
   glyph:
     'M2 6H22V18H2ZM5 12A2.5 2.5 0 1 0 10 12A2.5 2.5 0 1 0 5 12M14 12A2.5 2.5 0 1 0 19 12A2.5 2.5 0 1 0 14 12M6 18V21M18 18V21',

@@ -76,7 +76,7 @@ export const valve12v = definePart({
   ],
   cautions: ['Shut-off of gas must fail safe and belongs to approved parts and a licensed fitter.'],
   source:
-    'Coil as R and L with opening and closing current and travel time; 24 Ω as typical of 12 V, 6 W valves (from memory).',
+    'Coil as R and L (Fitzgerald, Kingsley and Umans, Electric Machinery) with opening and closing current and travel time; 24 Ω as typical of 12 V, 6 W valves (from memory).',
   price: '5 to 20',
   glyph: 'M2 12L12 17L22 12V22L12 17L2 22ZM12 17V9M8 2H16V9H8ZM8 5.5H16',
 });

@@ -53,7 +53,7 @@ export const zenerDiode = definePart({
   notes: ['Used backwards: the band goes to the higher voltage.'],
   cautions: [],
   source:
-    'Stated voltage at 5 mA (the usual test current), exponential knee and slope resistance (from memory).',
+    'Stated voltage at 5 mA (the usual test current), knee and differential resistance as IEC 60747-3 defines them (from memory).',
   price: 'under 1',
   glyph: 'M1 12H7M7 6V18L17 12ZM14 6H17V18H20M17 12H23',
 });

@@ -150,6 +150,7 @@ export function sourceOhms(network: Network, node: string, seconds = Infinity): 
  * @param perCount V
  * @param converter counts
  * @returns counts
+ * @example readingNoise(0, 1, 0) // 0.288675
  */
 export function readingNoise(volts: number, perCount: number, converter: number): number {
   return Math.hypot(volts / perCount, converter, 1 / Math.sqrt(12));

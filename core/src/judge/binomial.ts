@@ -63,6 +63,8 @@ export interface Share {
  * them with at least the given confidence. No tries give 0 … 1.
  *
  * @throws RangeError unless 0 ≤ events ≤ tries, both whole, and 0 < confidence < 1
+ * @returns shares, 0 … 1
+ * @example exactBounds(0, 60).high // 0.0596
  */
 export function exactBounds(events: number, tries: number, confidence = 0.95): Share {
   if (!Number.isInteger(events) || !Number.isInteger(tries) || events < 0 || events > tries)
@@ -84,6 +86,8 @@ export function exactBounds(events: number, tries: number, confidence = 0.95): S
  * about the given confidence. For bands behind a curve; what is told in numbers are the exact ones.
  *
  * @param z 1.96 for 95 %
+ * @returns shares, 0 … 1
+ * @example scoreBounds(5, 10).low // 0.2366
  */
 export function scoreBounds(events: number, tries: number, z = 1.959964): Share {
   if (tries === 0) return { events, tries, low: 0, high: 1 };
@@ -97,6 +101,8 @@ export function scoreBounds(events: number, tries: number, z = 1.959964): Share 
 /**
  * By how much one share is above another, with bounds of about 95 %: each share's score bounds, squared and added
  * (R. G. Newcombe, Stat. Med. 17, 873–890, 1998, method 10).
+ *
+ * @example shareDifference({ events: 56, tries: 70 }, { events: 48, tries: 80 }).low // 0.0524
  */
 export function shareDifference(
   one: Pick<Share, 'events' | 'tries'>,
@@ -112,7 +118,11 @@ export function shareDifference(
   };
 }
 
-/** One-sided upper bound of a share: the true one is at most this with the given confidence. */
+/**
+ * One-sided upper bound of a share: the true one is at most this with the given confidence.
+ *
+ * @example upperBound(0, 60) // 0.0487
+ */
 export function upperBound(events: number, tries: number, confidence = 0.95): number {
   if (tries === 0 || events >= tries) return 1;
   return inverse((p) => incompleteBeta(events + 1, tries - events, p), confidence);
@@ -120,6 +130,8 @@ export function upperBound(events: number, tries: number, confidence = 0.95): nu
 
 /**
  * How many more readings, none of them an error, make the share of errors at most this, one-sided.
+ *
+ * @example moreReadings(0, 20, 0.05) // 39
  */
 export function moreReadings(events: number, tries: number, share: number): number {
   if (upperBound(events, tries) <= share) return 0;
@@ -136,6 +148,8 @@ export function moreReadings(events: number, tries: number, share: number): numb
 /**
  * Upper bound of a mean number of events of which so many were counted, one-sided (exact Poisson bound, Garwood,
  * Biometrika 28, 1936).
+ *
+ * @example upperCount(0) // 2.99573
  */
 export function upperCount(events: number, confidence = 0.95): number {
   // From the largest term down: the first ones of many are too small to be told from 0.
@@ -158,6 +172,8 @@ export function upperCount(events: number, confidence = 0.95): number {
 /**
  * Readings without a single error after which the share of errors is at most this, one-sided:
  * 1 − (1 − confidence)^(1/n) ≤ share.
+ *
+ * @example readingsFor(0.05) // 59
  */
 export const readingsFor = (share: number, confidence = 0.95): number =>
   Math.ceil(Math.log1p(-confidence) / Math.log1p(-share));

@@ -15,7 +15,11 @@ export interface Noise {
   independent: number;
 }
 
-/** @throws RangeError for fewer than two readings */
+/**
+ * @throws RangeError for fewer than two readings
+ *
+ * @example noiseOf([1, 2, 3, 4]).sd // 1.29099
+ */
 export function noiseOf(counts: readonly number[]): Noise {
   const n = counts.length;
   if (n < 2) throw new RangeError('Noise can be told from two readings or more.');
@@ -53,5 +57,9 @@ export function falseTriggers(
   return ((beyond - twice) * (twice / beyond) ** (hits - 1)) / every;
 }
 
-/** Hysteresis that six standard deviations of noise do not bridge, counts (common practice). */
+/**
+ * Hysteresis that six standard deviations of noise do not bridge, counts (common practice).
+ *
+ * @example hysteresisFor({ sd: 2 }) // 12
+ */
 export const hysteresisFor = ({ sd }: Pick<Noise, 'sd'>): number => Math.ceil(6 * sd);

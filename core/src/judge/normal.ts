@@ -1,6 +1,9 @@
 /**
  * Upper tail of the standard normal distribution, relative error below 2e-7 (Press et al., Numerical
  * Recipes, erfc by a Chebyshev fit).
+ *
+ * @param z standard deviations above the mean
+ * @example upperTail(1.959964) // 0.025000
  */
 export function upperTail(z: number): number {
   const x = Math.abs(z) / Math.SQRT2;
@@ -16,6 +19,9 @@ export function upperTail(z: number): number {
 /**
  * Probability that two standard normal values of a correlation are both above `z`: Plackett's integral
  * (Biometrika 41, 1954; after Drezner and Wesolowsky, 1990), by Simpson's rule.
+ *
+ * @param correlation −1 … 1
+ * @example bothAbove(0, 0.5) // 0.333333
  */
 export function bothAbove(z: number, correlation: number): number {
   const end = Math.asin(Math.max(-1, Math.min(1, correlation)));

@@ -48,7 +48,11 @@ function badness({ outcomes }: Night, id: string): number {
   return found.outcome === 'fired falsely' ? 1 : (found.delay ?? 0);
 }
 
-/** Ranks from 0, ties sharing their middle. */
+/**
+ * Ranks from 0, ties sharing their middle.
+ *
+ * @example ranks([10, 30, 20, 20]) // [0, 3, 1.5, 1.5]
+ */
 export function ranks(values: readonly number[]): number[] {
   const order = values
     .map((value, i) => ({ value, i }))
@@ -63,7 +67,11 @@ export function ranks(values: readonly number[]): number[] {
   return found;
 }
 
-/** Pearson's correlation; 0 where either does not differ. */
+/**
+ * Pearson's correlation; 0 where either does not differ.
+ *
+ * @example correlationOf([1, 2, 3], [6, 4, 2]) // -1
+ */
 export function correlationOf(a: readonly number[], b: readonly number[]): number {
   const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / list.length;
   const [ma, mb] = [mean(a), mean(b)];

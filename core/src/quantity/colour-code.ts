@@ -64,6 +64,7 @@ function multiplierBand(exponent: number): BandColour | undefined {
  *
  * @returns ohms and tolerance as a fraction
  * @throws RangeError when a colour stands where it has no meaning
+ * @example readBands(['yellow', 'violet', 'red', 'gold']).ohms // 4700
  */
 export function readBands(bands: readonly BandColour[]): { ohms: number; tolerance: number } {
   const figures = bands.slice(0, -2).map((b) => bandColours.indexOf(b as never));

@@ -18,7 +18,11 @@ const decade: Record<ESeries, readonly number[]> = {
   E96: geometric(96),
 };
 
-/** The values of one decade, from 1.0 up to but without 10. */
+/**
+ * The values of one decade, from 1.0 up to but without 10.
+ *
+ * @example eSeries('E6') // [1, 1.5, 2.2, 3.3, 4.7, 6.8]
+ */
 export function eSeries(series: ESeries): readonly number[] {
   return decade[series];
 }
@@ -29,6 +33,7 @@ export function eSeries(series: ESeries): readonly number[] {
  * @param value positive, any decade
  * @returns the nearest by ratio, the largest at or below, the smallest at or above
  * @throws RangeError when the value is not positive and finite
+ * @example preferredValues(4600, 'E12').nearest // 4700
  */
 export function preferredValues(
   value: number,

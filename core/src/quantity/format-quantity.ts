@@ -9,6 +9,7 @@ import { prefixlessUnits, type Unit } from './unit.js';
  * @param digits significant digits, 3 unless said otherwise
  * @returns text with a no-break space before the unit
  * @example formatQuantity(0.0118, 'A') // "11.8 mA"
+ * @example formatQuantity(0.00123, 'V') // '1.23 mV'
  */
 export function formatQuantity(value: number, unit: Unit, digits = 3): string {
   const seen = Math.abs(value) < (smallest[unit] ?? 0) ? 0 : value;
@@ -19,6 +20,8 @@ export function formatQuantity(value: number, unit: Unit, digits = 3): string {
 /**
  * Writes a value a maker chose, without padding: 10000 Ω → "10 kΩ", 4700 Ω → "4.7 kΩ".
  * Six significant digits are kept, so typed values come back as typed.
+ *
+ * @example formatNominal(10000, 'Ω') // '10 kΩ'
  */
 export function formatNominal(value: number, unit: Unit): string {
   return format(value, unit, (scaled) => String(Number(scaled.toPrecision(6))));

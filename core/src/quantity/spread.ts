@@ -12,8 +12,7 @@ export interface Spread {
  * Lowest, highest, mean and standard deviation, in two passes.
  *
  * @param values at least one
- * @example
- * spreadOf([2, 4, 4, 4, 5, 5, 7, 9]).mean // 5
+ * @example spreadOf([2, 4, 4, 4, 5, 5, 7, 9]).mean // 5
  */
 export function spreadOf(values: readonly number[]): Spread {
   let [low, high, sum] = [Infinity, -Infinity, 0];

@@ -6,6 +6,7 @@ import { radians } from '../quantity/index.js';
  *
  * @param angle between axis and direction, degrees
  * @param halfAngle degrees, above 0 and below 90
+ * @example angularResponse(30, 30) // 0.5
  */
 export function angularResponse(angle: number, halfAngle: number): number {
   const cosine = Math.cos(radians(angle));
@@ -16,10 +17,16 @@ export function angularResponse(angle: number, halfAngle: number): number {
 /**
  * Share of an evenly bright hemisphere that falls into a cone and onto a flat receiver: sin² of the
  * cone's half-angle (integral of cos θ over the cone, over that of the hemisphere).
+ *
+ * @example skyShare(30) // 0.25
  */
 export const skyShare = (halfAngle: number): number => Math.sin(radians(halfAngle)) ** 2;
 
-/** Angle between two directions given in degrees, 0 … 180. */
+/**
+ * Angle between two directions given in degrees, 0 … 180.
+ *
+ * @example angleBetween(350, 10) // 20
+ */
 export function angleBetween(a: number, b: number): number {
   const turn = Math.abs(a - b) % 360;
   return turn > 180 ? 360 - turn : turn;

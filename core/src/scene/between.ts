@@ -2,6 +2,7 @@
  * The value of a course of points at a time: straight lines between them, the first and the last value beyond.
  *
  * @param times ascending, at least one
+ * @example between([0, 10], [1, 3], 5) // 2
  */
 export function between(times: readonly number[], values: readonly number[], t: number): number {
   const i = times.findIndex((at) => at > t);

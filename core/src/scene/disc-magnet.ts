@@ -6,6 +6,8 @@
  * @param radius R, m
  * @param thickness D, m
  * @param z from its face, m, 0 or more
+ * @returns T
+ * @example discMagnetField(1.2, 5e-3, 3e-3, 0) // 0.3087
  */
 export function discMagnetField(
   remanence: number,

@@ -6,7 +6,11 @@ export interface OnPath extends Point {
   heading: number;
 }
 
-/** Length of a way, m. */
+/**
+ * Length of a way, m.
+ *
+ * @example pathLength([{ x: 0, y: 0 }, { x: 3, y: 4 }]) // 5
+ */
 export const pathLength = (path: readonly Point[]): number =>
   path.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - path[i].x, p.y - path[i].y), 0);
 
@@ -15,6 +19,7 @@ export const pathLength = (path: readonly Point[]): number =>
  *
  * @param along m from the first point
  * @returns undefined before the first and behind the last point
+ * @example alongPath([{ x: 0, y: 0 }, { x: 3, y: 4 }], 2.5)?.x // 1.5
  */
 export function alongPath(path: readonly Point[], along: number): OnPath | undefined {
   let left = along;

@@ -8,6 +8,8 @@
  * @param rate s, m³/s of the pure gas
  * @param volume V, m³
  * @param changes λ, air changes per second
+ * @returns 0 … 1
+ * @example roomConcentration(600, 600, 1e-5, 30, 0) // 0.0002
  */
 export function roomConcentration(
   t: number,

@@ -8,6 +8,7 @@ import type { Point } from '../design/index.js';
  * @param bodyRadius m
  * @param beamRadius m
  * @returns 0 (clear) … 1 (dark)
+ * @example shadedShare(0.5, 0.5, 1) // 0.5
  */
 export function shadedShare(offset: number, bodyRadius: number, beamRadius: number): number {
   const far = segmentShare((bodyRadius - offset) / beamRadius);

@@ -13,6 +13,8 @@ export interface SunTime {
 /**
  * Height of the sun above the horizon, degrees: sin h = sin φ·sin δ + cos φ·cos δ·cos H with the
  * declination δ = 23.45°·sin(360°·(284 + n)/365) (Cooper, Solar Energy 12, 1969).
+ *
+ * @example sunElevation({ latitude: 50, day: 172, hour: 12 }) // 63.45
  */
 export function sunElevation({ latitude, day, hour }: SunTime): number {
   const declination = radians(23.45) * Math.sin(radians((360 * (284 + day)) / 365));
@@ -53,5 +55,10 @@ export function clearSky(elevation: number): number {
   return low * (high / low) ** share;
 }
 
-/** Share of the light that clouds leave, by the share of the sky they cover: 1 − 0.75·c^3.4 (Kasten and Czeplak, Solar Energy 24, 1980). */
+/**
+ * Share of the light that clouds leave, by the share of the sky they cover: 1 − 0.75·c^3.4 (Kasten and Czeplak, Solar Energy 24, 1980).
+ *
+ * @param cover 0 … 1
+ * @example throughClouds(1) // 0.25
+ */
 export const throughClouds = (cover: number): number => 1 - 0.75 * cover ** 3.4;

@@ -48,6 +48,8 @@ type Resistors = Pick<ComparatorNetwork, 'a' | 'b' | 'feedback'>;
  *
  * With the signal at −, the + input stands at the sum of what supply, output and ground give it. With the signal at
  * +, `b` is the share of the supply at the − input instead: reference = supply·b.
+ *
+ * @example tripPoints({ supply: 5, signal: 'minus', pullUp: 0, low: 0 }, { a: 1e4, b: 1e4, feedback: 1e4 }).upper // 3.33333
  */
 export function tripPoints(
   { supply, signal, pullUp, low }: Pick<ComparatorTask, 'supply' | 'signal' | 'pullUp' | 'low'>,

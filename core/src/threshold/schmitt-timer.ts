@@ -15,6 +15,7 @@ export interface TimerSchmitt {
  *
  * @param on, off the resistances at which it should change; only their geometric mean can be had
  * @param sensor on which side of the divider it sits
+ * @example timerSchmitt(2e3, 8e3, 'top').ohms // 3900
  */
 export function timerSchmitt(
   on: number,

@@ -26,7 +26,13 @@ export interface TrimmerSetting {
   byHand: { single: number; multi: number };
 }
 
-/** The wiper of a trimmer set to a voltage, nothing loading it (divider). */
+/**
+ * The wiper of a trimmer set to a voltage, nothing loading it (divider).
+ *
+ * @param supply V
+ * @param target V at the wiper
+ * @example trimmerSetting(5, { top: 0, track: 10e3, bottom: 0 }, 2).share // 0.4
+ */
 export function trimmerSetting(
   supply: number,
   { top, track, bottom }: TrimmerSpan,

@@ -6,11 +6,21 @@ export const usualGauge = 0.22e-6;
 /** Current that hook-up wire carries in a bundle without getting hot, A/m² (common practice: 6 A/mm²). */
 const density = 6e6;
 
-/** Resistance of a wire; 0 where no length is recorded. */
+/**
+ * Resistance of a wire; 0 where no length is recorded.
+ *
+ * @returns Ω at 25 °C
+ * @example wireOhms({ length: 1, gauge: 0.22e-6 }) // 0.0799
+ */
 export const wireOhms = ({ length = 0, gauge = usualGauge }: Wire): number =>
   gauge > 0 ? copperOhms(length, gauge) : 0;
 
-/** The largest current a wire carries for good; undefined where no gauge is recorded. */
+/**
+ * The largest current a wire carries for good; undefined where no gauge is recorded.
+ *
+ * @returns A
+ * @example wireAmps({ gauge: 0.5e-6 }) // 3
+ */
 export const wireAmps = ({ gauge }: Wire): number | undefined =>
   gauge === undefined ? undefined : gauge * density;
 

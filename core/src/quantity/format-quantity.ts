@@ -9,7 +9,6 @@ import { prefixlessUnits, type Unit } from './unit.js';
  * @param digits significant digits, 3 unless said otherwise
  * @returns text with a no-break space before the unit
  * @example formatQuantity(0.0118, 'A') // "11.8 mA"
- * @example formatQuantity(0.00123, 'V') // '1.23 mV'
  */
 export function formatQuantity(value: number, unit: Unit, digits = 3): string {
   const seen = Math.abs(value) < (smallest[unit] ?? 0) ? 0 : value;

@@ -16,7 +16,6 @@ const refuse = (reason: string): Parsed => ({ ok: false, reason });
  * @param unit the unit the value must have; it may be left out of the text
  * @returns the SI value, or a reason with a cure. Never throws.
  * @example parseQuantity('4k7', 'Ω') // { ok: true, value: 4700 }
- * @example parseQuantity('4k7', 'Ω').value // 4700
  */
 export function parseQuantity(text: string, unit: Unit): Parsed {
   const trimmed = text

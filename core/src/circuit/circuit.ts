@@ -140,6 +140,11 @@ export class Circuit {
     return this.describe(settled?.settled ? settled : undefined, problems, partsOnly);
   }
 
+  /** Everything as it stands now, also in the course of a transient. */
+  present(): Solution {
+    return this.describe({ iterations: 0, method: 'newton' }, [...this.problems]);
+  }
+
   /** The circuit in time, from the last steady state; see `Transient`. */
   transient(options?: TransientOptions): Transient {
     return new Transient(this.network, options);

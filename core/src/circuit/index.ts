@@ -1,4 +1,5 @@
 export { Circuit, solveOnce } from './circuit.js';
+export { PartValues } from './part-values.js';
 export {
   sayVolts,
   voltsAt,

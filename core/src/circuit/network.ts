@@ -9,7 +9,7 @@ import { checkElement, checkElements } from './check-elements.js';
 import type { Sorted } from './newton.js';
 import { operatingPoint, type Settled } from './operating-point.js';
 import { diagnoseStructure, type PlacedElement, type Structure } from './structure.js';
-import { System } from '../equations/index.js';
+import { SingularMatrixError, System } from '../equations/index.js';
 
 /** Most changes of mode on the way to a steady state before it is said to have none. */
 const mostTransitions = 200;
@@ -124,6 +124,34 @@ export class Network {
       next.switching?.transition(-Infinity);
       next.switching?.settle();
     }
+  }
+
+  /**
+   * Whether the present solution is the steady state, and nothing is due that would change it. The solution stays;
+   * states are those of the steady one.
+   *
+   * @param t s
+   * @param within how far from it a voltage may be: V, or a share of it
+   */
+  isAtRest(t: number, within: { absolute: number; share: number }): boolean {
+    const waits = this.devices.some((d) => (d?.nextCorner?.(t) ?? Infinity) < Infinity);
+    if (waits || this.switching.some((d) => (d.switching?.due ?? Infinity) < Infinity))
+      return false;
+    const { modes, x } = this.remember();
+    let rests: boolean;
+    try {
+      rests = this.rest().settled;
+    } catch (error) {
+      if (!(error instanceof SingularMatrixError)) throw error;
+      rests = false;
+    }
+    const reached = this.remember();
+    this.recall({ modes, x });
+    return (
+      rests &&
+      reached.modes.every((mode, i) => mode === modes[i]) &&
+      reached.x.every((v, i) => Math.abs(v - x[i]) <= within.absolute + within.share * Math.abs(v))
+    );
   }
 
   /** Writes every device's states for the present solution. */

@@ -63,6 +63,7 @@ export class Transient {
   private readonly observers: Observer[] = [];
   private readonly cornered: readonly Device[];
   private readonly chatter = new ChatterWatch();
+  private paused = false;
   private tickAt = Infinity;
   private ticks = 0;
 
@@ -124,11 +125,17 @@ export class Transient {
     for (const observer of this.observers) observer.cycled?.(times);
   }
 
-  /** Runs until a time, or until `halt` tells why not. */
+  /** Ends the present call of `advance` after the step under way. */
+  pause(): void {
+    this.paused = true;
+  }
+
+  /** Runs until a time, until an observer pauses it, or until `halt` tells why not. */
   advance(until: number, ticker?: Ticker): void {
     if (ticker) this.tickAt = this.ticks * ticker.every;
     const { maxSteps = 5e6, keepGoing } = this.options;
-    while (this.t < until && !this.halt) {
+    this.paused = false;
+    while (this.t < until && !this.halt && !this.paused) {
       if (this.steps >= maxSteps) this.halt = 'too many steps';
       else if (keepGoing && this.steps % 64 === 0 && !keepGoing()) this.halt = 'stopped';
       else this.step(until, ticker);

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../catalog/index.js';
+import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
@@ -58,13 +58,15 @@ export class Recorder {
     for (const net of solution.nets) {
       if (net.volts !== undefined) hold((this.nets[net.id] ??= emptyTrace()), t, toNano(net.volts));
     }
-    this.recordActing(t, solution);
+    this.look(t, (part) => solution.parts[part]);
   }
 
-  private recordActing(t: number, solution: Solution): void {
+  /** Takes down what acts, and what has been switched. */
+  look(t: number, of: (part: string) => SolvedPart | undefined): void {
     for (const part of this.design.parts) {
       const { acts, relays } = kindOf(part);
-      const solved = solution.parts[part.id];
+      if (!acts && !relays) continue;
+      const solved = of(part.id);
       if (relays && solved) this.pullsSeen.look(part.id, relays(solved));
       if (!acts || !solved) continue;
       const params = paramsOf(part);

@@ -12,10 +12,11 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
+import { CoSimulation } from './co-simulation.js';
 import { calmUntil, readOn, type Reader } from './calm.js';
 import { goesCalm, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
-import { quiet, reach, taken } from './reading-noise.js';
+import { quiet, reach, taken, type ReadingNoise } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
 import { Rig } from './rig.js';
 import { stoodStill, Supervisor, type Outage } from './supervisor.js';
@@ -62,17 +63,21 @@ const restlessFor = 1;
  * at its operating point; nothing in it takes time. Same seed, same result.
  *
  * @param onProgress told the share done, 0 … 1, now and then
- * @param path 'full' looks at the circuit at every reading, 'fast' only when something may have changed; both give the same
+ * @param path 'full' looks at the settled circuit at every reading, 'fast' only when something may have changed; both give
+ *   the same. 'time' follows the circuit in time instead: what takes time in it takes that time
  * @throws RangeError when the scene needs more readings than can be rehearsed
  */
 export function rehearse(
   design: Design,
   scene: Scene,
   onProgress?: (share: number) => void,
-  path: 'fast' | 'full' = 'fast',
+  path: Path = 'fast',
 ): Rehearsal {
   return new Play(design, scene, path).run(onProgress).result();
 }
+
+/** How a scene is gone through; see `rehearse`. */
+export type Path = 'fast' | 'full' | 'time';
 
 /** How a channel takes readings. */
 interface Taker {
@@ -86,6 +91,8 @@ interface Taker {
 /** One run through a scene, with all it has to remember. */
 class Play {
   private readonly rig: Rig;
+  /** The circuit in time, where it is rehearsed so. */
+  private readonly timed?: CoSimulation;
   private readonly readers: ReadonlyMap<string, Taker>;
   /** Until when it is calm from a moment on; never on the full path. */
   private readonly calm: (t: number) => number;
@@ -106,9 +113,9 @@ class Play {
   constructor(
     private readonly design: Design,
     private readonly scene: Scene,
-    private readonly path: 'fast' | 'full',
+    private readonly path: Path,
   ) {
-    this.stride = strideOf(design, scene, path);
+    this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
     this.rig = new Rig(design);
     this.readers = new Map(
       design.channels.map((c, i) => {
@@ -116,7 +123,7 @@ class Play {
         return [c.id, { full, noise, draw: noiseOf(scene.seed, i), taken: 0 }];
       }),
     );
-    const skips = path === 'fast' && goesCalm(design, scene);
+    const skips = path !== 'full' && goesCalm(design, scene);
     this.calm = skips ? calmUntil(scene) : (t) => t;
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
@@ -124,6 +131,15 @@ class Play {
     this.supervisor = new Supervisor(design, scene);
     this.spans = design.channels.some((c) => c.edge) ? watched(scene) : [];
     this.recorder = new Recorder(design, this.rig);
+    if (path === 'time')
+      this.timed = new CoSimulation(design, scene, (t, solved) => this.recorder.look(t, solved));
+  }
+
+  /** The circuit at a moment, with the outputs as the controller has them. */
+  private at(t: number, logic: LogicState): Solution {
+    return this.timed
+      ? this.timed.at(t, logic, this.driven)
+      : this.rig.settle(this.scene, t, logic, this.driven);
   }
 
   run(onProgress?: (share: number) => void): this {
@@ -139,6 +155,19 @@ class Play {
     return this;
   }
 
+  /** What each channel reads without noise. */
+  private counts(solution: Solution): Map<string, number> {
+    if (!this.timed) return this.rig.counts(solution);
+    return new Map([...this.timed.exact(solution)].map(([id, value]) => [id, Math.round(value)]));
+  }
+
+  /** What noise does to each reading: that of sensors through the circuit as it settles. */
+  private noise(solution: Solution, t: number): Map<string, ReadingNoise> {
+    return this.rig.noise(
+      this.timed ? this.rig.settle(this.scene, t, this.logic, this.driven) : solution,
+    );
+  }
+
   /** Takes readings without looking at the circuit for as long as it stands still; the time of the last one. */
   private skip(t: number): number {
     if (this.supervisor.running !== 'runs') return t;
@@ -150,12 +179,17 @@ class Play {
     );
     const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
-    if (!this.rig.hasSameStimuliAt(this.scene, [t, (t + until) / 2, until - 1e-6])) {
+    if (this.timed && !this.timed.settled) return t;
+    const times = [t, (t + until) / 2, until - 1e-6];
+    const same = this.timed
+      ? this.timed.hasSameStimuliAt(times)
+      : this.rig.hasSameStimuliAt(this.scene, times);
+    if (!same) {
       this.restless = Math.min(this.calm(t), t + restlessFor);
       return t;
     }
-    const solution = this.rig.settle(this.scene, t, this.logic);
-    const [exact, own] = [this.rig.counts(solution), this.rig.noise(solution)];
+    const solution = this.at(t, this.logic);
+    const [exact, own] = [this.counts(solution), this.noise(solution, t)];
     const readers = this.design.channels.flatMap((channel): Reader[] => {
       const [counts, taker] = [exact.get(channel.id), this.readers.get(channel.id)];
       if (counts === undefined || !taker) return [];
@@ -206,7 +240,7 @@ class Play {
   }
 
   private moment(t: number): void {
-    const solution = this.rig.settle(this.scene, t, this.logic, this.driven);
+    const solution = this.at(t, this.logic);
     this.recorder.record(t, this.logic, solution);
     if (!this.runs(t, solution)) return;
     const edges = this.edges(solution);
@@ -243,7 +277,7 @@ class Play {
   private change(t: number, logic: LogicState, events: readonly LogicEvent[]): void {
     this.logic = logic;
     this.logicLog.push({ t, logic, events });
-    this.recorder.record(t, this.logic, this.rig.settle(this.scene, t, logic, this.driven));
+    this.recorder.record(t, this.logic, this.at(t, logic));
   }
 
   result(): Rehearsal {
@@ -278,7 +312,7 @@ class Play {
   private edges(solution: Solution): Set<string> {
     const found = new Set<string>();
     if (this.spans.length === 0) return found;
-    const exact = this.rig.counts(solution);
+    const exact = this.counts(solution);
     for (const { id, edge, remembers } of this.design.channels) {
       const now = exact.get(id);
       if (!edge || now === undefined) continue;
@@ -292,8 +326,8 @@ class Play {
 
   /** Readings with the converter's noise, of the channels that are due. */
   private read(due: readonly Channel[], solution: Solution, t: number): Map<string, number> {
-    const exact = this.rig.counts(solution);
-    const own = this.rig.noise(solution);
+    const exact = this.counts(solution);
+    const own = this.noise(solution, t);
     const readings = new Map<string, number>();
     for (const channel of due) {
       const counts = this.remembered.get(channel.id) ?? exact.get(channel.id);

@@ -1,0 +1,238 @@
+import type { SolvedPart } from '../catalog/index.js';
+import {
+  Circuit,
+  voltsAt,
+  type PartValues,
+  type Solution,
+  type Transient,
+} from '../circuit/index.js';
+import type { Design, Scene } from '../design/index.js';
+import { outputOn, type LogicState } from '../logic/index.js';
+import {
+  happeningSpan,
+  isSteady,
+  momentIn,
+  setStage,
+  temperatureAt,
+  type Now,
+  type Stage,
+} from '../scene/index.js';
+import { turnPins } from './pin-states.js';
+import { exactReadings, readingsIn, type Reading } from './readings.js';
+import { Stimuli } from './stimuli.js';
+
+/** The course of a scene is followed in steps from … to, s, so that no stimulus changes by more than `finest` at one. */
+const grain = { from: 2e-4, first: 1e-3, to: 0.25 };
+const finest = 0.02;
+/** Parts are warmed or cooled anew when the air has changed by this much, K. */
+const sameKelvin = 0.05;
+/** Rounds in which light and current come to agree before power has been on for long. */
+const mostRounds = 25;
+/** A circuit has settled when nothing in it is this far from its steady state, V or A, or this share. */
+const settledWithin = { absolute: 1e-6, share: 1e-5 };
+/** How often it is looked whether it has, s; and steps from one look to the next beyond which it is not followed. */
+const settleLook = 0.05;
+const mostSteps = 2e6;
+
+/** Someone who wants to know of every step the circuit takes. */
+export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
+
+/**
+ * A circuit and its scene in time: what happens changes what sensors meet, what parts give off comes back to them,
+ * charges and delays take the time they take. Where everything has settled and nothing is due, no step is taken.
+ */
+export class CoSimulation {
+  readonly circuit: Circuit;
+  private readonly stage: Stage;
+  private readonly stimuli: Stimuli;
+  private readonly values: ReadonlyMap<string, PartValues>;
+  private readonly solved = (part: string): SolvedPart | undefined =>
+    this.values.get(part)?.update();
+  private transient?: Transient;
+  /** Beginnings and ends of what happens, in order, s. */
+  private readonly corners: readonly number[];
+  private readonly steady: boolean;
+  private readonly readers: readonly Reading[];
+  /** Sources of light and sound and how strong they were when sensors were told last. */
+  private readonly sent: number[] = [];
+  private t = 0;
+  private step = grain.first;
+  private celsius = NaN;
+  private on?: readonly boolean[];
+  private still = false;
+  private lookedAt = 0;
+  private told?: Solution;
+  /** The circuit as it was when it was last looked whether it has settled. */
+  private before = new Float64Array(0);
+
+  constructor(
+    private readonly design: Design,
+    private readonly scene: Scene,
+    private readonly watch: Watch = () => undefined,
+  ) {
+    this.circuit = new Circuit(design);
+    this.stage = setStage(design);
+    this.stimuli = new Stimuli(this.stage, this.circuit);
+    this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
+    this.corners = [
+      ...new Set(scene.happenings.flatMap((h) => Object.values(happeningSpan(h)))),
+    ].sort((a, b) => a - b);
+    this.steady = isSteady(scene);
+    this.readers = readingsIn(design);
+  }
+
+  /** Why it is not followed any further; undefined while it is. */
+  get halt(): Transient['halt'] {
+    return this.transient?.halt;
+  }
+
+  /** Whether nothing in the circuit changes any more unless something outside of it does. */
+  get settled(): boolean {
+    return this.still;
+  }
+
+  /** Steps taken so far. */
+  get steps(): number {
+    return this.transient?.steps ?? 0;
+  }
+
+  /**
+   * The circuit at a moment, not before the last, with the outputs as the controller has them from then on.
+   *
+   * @param driven whether the controller drives its pins at all
+   */
+  at(t: number, logic: LogicState, driven = true): Solution {
+    if (!this.transient) this.begin(logic, driven);
+    this.advance(t);
+    if (this.turn(logic, t, driven)) this.stir();
+    return (this.told ??= this.circuit.present());
+  }
+
+  /** What each channel reads now, before rounding; channels on a pin without voltage read nothing. */
+  exact(solution: Solution): Map<string, number> {
+    return exactReadings(this.readers, {
+      volts: (ref) => voltsAt(solution, ref),
+      solved: (part) => solution.parts[part],
+      ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
+      stimulus: (part) => this.circuit.stimulusOf(part),
+    });
+  }
+
+  /** Whether every sensor meets the same at other moments as it does now. */
+  hasSameStimuliAt(times: readonly number[]): boolean {
+    return times.every((t) => this.stimuli.isSame(momentIn(this.scene, t), this.solved));
+  }
+
+  /** Power has been on for long. */
+  private begin(logic: LogicState, driven: boolean): void {
+    const quiet = { ...this.scene, happenings: [] };
+    const now = momentIn(quiet, 0);
+    this.warm(now);
+    this.turn(logic, 0, driven);
+    this.circuit.solve();
+    for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
+      this.circuit.solve();
+    this.transient = this.circuit.transient({ maxSteps: mostSteps });
+    this.transient.observe({
+      stepped: (t) => this.look(t),
+      jumped: (t) => this.look(t),
+    });
+    this.transient.startAtRest();
+    this.note();
+  }
+
+  private advance(t: number): void {
+    const { transient } = this;
+    while (transient && this.t < t && !transient.halt) {
+      const begins = this.corners.find((c) => c > this.t) ?? Infinity;
+      const end = Math.min(t, begins, this.t + this.reach());
+      if (this.still) transient.t = end;
+      else {
+        transient.advance(end);
+        this.told = undefined;
+      }
+      // It may have stopped earlier, where a source has changed.
+      this.t = transient.t;
+      if (this.t === begins) this.step = grain.first;
+      this.meet();
+      this.settle();
+    }
+  }
+
+  /** How far it is gone before sensors are told anew, s. */
+  private reach(): number {
+    const happens = this.corners.length > 0 && this.t >= this.corners[0];
+    return happens || !this.steady ? this.step : Infinity;
+  }
+
+  /** Tells sensors what they meet now, and takes the next step as long as that lets it. */
+  private meet(): void {
+    const now = momentIn(this.scene, this.t);
+    const warmer = this.warm(now);
+    const change = this.stimuli.update(now, this.solved);
+    this.note();
+    const factor = change > finest ? 0.5 : change < finest / 4 ? 2 : 1;
+    this.step = Math.min(grain.to, Math.max(grain.from, this.step * factor));
+    if (warmer || change > 0) this.stir();
+  }
+
+  /** Something has changed from outside. */
+  private stir(): void {
+    this.still = false;
+    this.told = undefined;
+    this.lookedAt = this.t;
+    this.transient?.restart();
+  }
+
+  /** Looks now and then whether all that takes time is over. */
+  private settle(): void {
+    const { transient } = this;
+    if (this.still || !transient || this.t - this.lookedAt < settleLook) return;
+    this.lookedAt = this.t;
+    // Twice the same: what swings may pass its steady state.
+    const { x } = this.circuit.network.system;
+    const moved = this.before.length !== x.length || x.some((v, i) => !near(v, this.before[i]));
+    this.before = x.slice();
+    this.still = !moved && this.circuit.network.isAtRest(this.t, settledWithin);
+  }
+
+  private look(t: number): void {
+    this.watch(t, (part) => this.values.get(part)?.update() ?? nothing);
+    const changed = this.stage.sources.some(({ part, emission, params }, i) => {
+      const solved = this.values.get(part.id)?.update();
+      const sends = solved ? emission.intensity(solved, params) : 0;
+      return Math.abs(sends - this.sent[i]) > finest * Math.max(sends, this.sent[i], 1e-6);
+    });
+    if (changed) this.transient?.pause();
+  }
+
+  private note(): void {
+    this.stage.sources.forEach(({ part, emission, params }, i) => {
+      const solved = this.values.get(part.id)?.update();
+      this.sent[i] = solved ? emission.intensity(solved, params) : 0;
+    });
+  }
+
+  private warm({ ambient, t }: Now): boolean {
+    const celsius = temperatureAt(ambient, t);
+    if (Math.abs(celsius - this.celsius) < sameKelvin) return false;
+    this.celsius = celsius;
+    this.circuit.setTemperature(celsius);
+    return true;
+  }
+
+  /** Sets the controller's pins as its outputs are; true when any has turned. */
+  private turn(logic: LogicState, t: number, driven: boolean): boolean {
+    const on = driven ? this.design.outputs.map((o) => outputOn(logic, o, t)) : undefined;
+    if (this.transient && JSON.stringify(on) === JSON.stringify(this.on)) return false;
+    this.on = on;
+    if (on) turnPins(this.design, this.circuit, on);
+    else for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
+    return true;
+  }
+}
+
+const nothing: SolvedPart = { volts: {}, amps: {}, watts: 0 };
+
+const near = (a: number, b: number): boolean =>
+  Math.abs(a - b) <= settledWithin.absolute + settledWithin.share * Math.abs(a);

@@ -1,0 +1,92 @@
+/** What takes time in a circuit takes it in a rehearsal too: each against a closed form. */
+import type { Design, Happening, Scene } from '../design/index.js';
+import { brief } from '../testing/small.js';
+import { rehearse, type Rehearsal } from './rehearse.js';
+
+const scene = (duration: number, ...happenings: Partial<Happening>[]): Scene => ({
+  id: 's',
+  name: 'Scene',
+  seed: 1,
+  duration,
+  ambient: {},
+  happenings: happenings.map((h, i) => ({
+    ...{ id: `h${i}`, kind: 'finger', name: `H${i}`, intent: 'wanted', start: 1, params: {} },
+    path: [{ x: 0, y: 0 }],
+    ...h,
+  })) as Happening[],
+});
+
+/** A design with every part at one place. */
+const placed = (design: Design): Design => ({
+  ...design,
+  parts: design.parts.map((p) => ({ ...p, place: { x: 0, y: 0, facing: 0 } })),
+});
+
+const inTime = (design: Design, of: Scene): Rehearsal =>
+  rehearse(placed(design), of, undefined, 'time');
+
+/** When a part began and ceased to act, s. */
+const acted = ({ acting }: Rehearsal, part: string): number[] =>
+  acting.filter((a) => a.part === part).map((a) => a.t);
+
+const led = 'resistor RL ohms=470, led H';
+const monostable = brief(
+  `adapter G volts=9, timer-555 U, resistor R ohms=1e6, capacitor C farads=10e-6 leak=1e12, resistor RT ohms=10e3, push-button S, ${led}`,
+  'G.plus U.vcc, G.minus U.gnd, G.plus U.reset, G.plus R.a, R.b U.thr, R.b U.dis, R.b C.a, C.b G.minus, G.plus RT.a, RT.b U.trig, U.trig S.a, S.b G.minus, U.out RL.a, RL.b H.a, H.k G.minus',
+);
+
+/** Within a hundredth. */
+const about = (value: number, expected: number): void =>
+  expect(Math.abs(value / expected - 1)).toBeLessThan(0.01);
+
+it('555 monostable: on for ln 3 · R · C', () => {
+  const run = inTime(monostable, scene(20, { kind: 'finger-touches', start: 2 }));
+  const [on, off] = acted(run, 'H');
+  about(on, 2);
+  about(off - on, Math.log(3) * 10);
+});
+
+it('555 flasher: high for ln 2 · (RA + RB) · C, low for ln 2 · RB · C', () => {
+  const astable = brief(
+    `adapter G volts=9, timer-555 U, resistor RA ohms=4700, resistor RB ohms=47e3, capacitor C farads=10e-6 leak=1e12, ${led}`,
+    'G.plus U.vcc, G.minus U.gnd, G.plus U.reset, G.plus RA.a, RA.b U.dis, RA.b RB.a, RB.b U.thr, U.thr U.trig, RB.b C.a, C.b G.minus, U.out RL.a, RL.b H.a, H.k G.minus',
+  );
+  const [on, off, again] = acted(inTime(astable, scene(10)), 'H').slice(-3);
+  const [first, second] = [off - on, again - off].sort();
+  about(first, Math.LN2 * 47e3 * 10e-6);
+  about(second, Math.LN2 * 51.7e3 * 10e-6);
+});
+
+it.each([
+  [1.9, undefined],
+  [12, Math.LN2 * 10],
+])('RC delay of 10 s before a comparator at half the supply, open for %d s', (stays, after) => {
+  const delay = brief(
+    `adapter G volts=9, loop-contact S, resistor R ohms=100e3, capacitor C farads=100e-6 leak=1e12, resistor RA ohms=10e3, resistor RB ohms=10e3, comparator-393 U, ${led}`,
+    'G.plus U.vcc, G.minus U.gnd, G.plus R.a, R.b C.a, C.b G.minus, R.b S.a, S.b G.minus, R.b U.minus, G.plus RA.a, RA.b RB.a, RB.b G.minus, RA.b U.plus, G.plus RL.a, RL.b H.a, H.k U.out',
+  );
+  const run = inTime(
+    delay,
+    scene(20, { kind: 'door-opens', start: 3, params: { moves: 0.05, stays } }),
+  );
+  const [on] = acted(run, 'H');
+  if (after === undefined) expect(on).toBeUndefined();
+  else about(on - 3, after);
+});
+
+it('motion module: its output stays high for its hold after the last motion', () => {
+  const module = brief(
+    'adapter G volts=5, pyroelectric-module M hold=20 block=0.5, network-message N',
+    'G.plus M.VCC, G.minus M.GND, M.OUT N.send, N.GND G.minus',
+  );
+  const walks: Partial<Happening> = {
+    kind: 'person-walks',
+    start: 5,
+    path: [
+      { x: 3, y: -3 },
+      { x: 3, y: 3 },
+    ],
+  };
+  const run = inTime(module, scene(60, walks));
+  console.log(run.acting, run.verdicts);
+});

@@ -31,12 +31,13 @@ export function waveAt(wave: Waveform, t: number): number {
   return high - ((high - low) * (s - rise - width)) / fall;
 }
 
-/** The next corner of a waveform after `t`; for a sine, a twentieth of its period on. */
+/** The next corner of a waveform after `t`; for a sine, a twentieth of its period on; Infinity for what stays as it is. */
 export function waveCorner(wave: Waveform, t: number): number {
   const later = (moment: number): boolean => moment > t + 1e-12 * Math.max(1e-6, Math.abs(t));
-  if (wave.shape === 'sine') return t + 0.05 / wave.hertz;
+  if (wave.shape === 'sine') return wave.amplitude === 0 ? Infinity : t + 0.05 / wave.hertz;
   if (wave.shape === 'points') return wave.times.find(later) ?? Infinity;
-  const { delay, rise, width, fall, period } = wave;
+  const { low, high, delay, rise, width, fall, period } = wave;
+  if (low === high) return Infinity;
   const turn = period > 0 && t > delay ? Math.floor((t - delay) / period) : 0;
   for (const n of [turn, turn + 1]) {
     const start = delay + n * period;

@@ -1,3 +1,4 @@
+import type { Element } from '../../element/index.js';
 import { definePart } from '../define-part.js';
 import { supplyLimits } from '../limit.js';
 import { formatNominal } from '../../quantity/index.js';
@@ -35,11 +36,8 @@ export const soundLevelModule = definePart({
   ratings: [...supplyLimits('VCC', 'GND', 5.5, 0.3)],
   elements: (p, state) => {
     const peak = Math.SQRT2 * state.stimulus.sound * p.sensitivity * p.gain;
-    return [
-      draws('VCC', 'GND', 1.2e-3, 5),
-      { type: 'level', node: '#peak', value: peak, up: p.attack, down: p.decay },
-      ...followed('#peak', { output: 'OUT', supply: 'VCC', ground: 'GND' }, 1000),
-      // The sound itself, as a 1 kHz tone about half the supply.
+    // The sound itself, as a 1 kHz tone about half the supply, where something listens to it.
+    const tone: Element[] = [
       { type: 'resistor', a: 'VCC', b: '#half', ohms: 100e3 },
       { type: 'resistor', a: '#half', b: 'GND', ohms: 100e3 },
       {
@@ -50,6 +48,12 @@ export const soundLevelModule = definePart({
         wave: { shape: 'sine', mean: 0, amplitude: peak, hertz: 1000 },
       },
       ...followed('#audio', { output: 'AUD', supply: 'VCC', ground: 'GND' }, 1000),
+    ];
+    return [
+      draws('VCC', 'GND', 1.2e-3, 5),
+      { type: 'level', node: '#peak', value: peak, up: p.attack, down: p.decay },
+      ...followed('#peak', { output: 'OUT', supply: 'VCC', ground: 'GND' }, 1000),
+      ...(state.wired('AUD') ? tone : []),
     ];
   },
   tunable: ['gain'],

@@ -1,11 +1,5 @@
 import type { SolvedPart } from '../catalog/index.js';
-import {
-  Circuit,
-  voltsAt,
-  type PartValues,
-  type Solution,
-  type Transient,
-} from '../circuit/index.js';
+import { Circuit, type PartValues, type Solution, type Transient } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputOn, type LogicState } from '../logic/index.js';
 import {
@@ -53,6 +47,10 @@ export class CoSimulation {
   private readonly corners: readonly number[];
   private readonly steady: boolean;
   private readonly readers: readonly Reading[];
+  /** Those of channels that read at once when their pin turns, the levels they had, and whether one has turned. */
+  private readonly edges: readonly Reading[];
+  private readonly levels = new Map<string, number | undefined>();
+  private turned = false;
   /** Sources of light and sound and how strong they were when sensors were told last. */
   private readonly sent: number[] = [];
   private t = 0;
@@ -79,6 +77,7 @@ export class CoSimulation {
     ].sort((a, b) => a - b);
     this.steady = isSteady(scene);
     this.readers = readingsIn(design);
+    this.edges = this.readers.filter(({ channel }) => channel.edge);
   }
 
   /** Why it is not followed any further; undefined while it is. */
@@ -97,6 +96,17 @@ export class CoSimulation {
   }
 
   /**
+   * Goes on to a moment, or to an earlier one at which a pin that is watched for an edge has turned.
+   *
+   * @returns the moment that is reached
+   */
+  go(t: number, logic: LogicState, driven = true): number {
+    if (!this.transient) this.begin(logic, driven);
+    this.advance(t, true);
+    return this.t;
+  }
+
+  /**
    * The circuit at a moment, not before the last, with the outputs as the controller has them from then on.
    *
    * @param driven whether the controller drives its pins at all
@@ -109,10 +119,14 @@ export class CoSimulation {
   }
 
   /** What each channel reads now, before rounding; channels on a pin without voltage read nothing. */
-  exact(solution: Solution): Map<string, number> {
-    return exactReadings(this.readers, {
-      volts: (ref) => voltsAt(solution, ref),
-      solved: (part) => solution.parts[part],
+  exact(): Map<string, number> {
+    return this.exactly(this.readers);
+  }
+
+  private exactly(readers: readonly Reading[]): Map<string, number> {
+    return exactReadings(readers, {
+      volts: (ref) => this.circuit.voltsNow(ref),
+      solved: (part) => this.solved(part) ?? nothing,
       ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
       stimulus: (part) => this.circuit.stimulusOf(part),
     });
@@ -141,9 +155,10 @@ export class CoSimulation {
     this.note();
   }
 
-  private advance(t: number): void {
+  private advance(t: number, toEdge = false): void {
     const { transient } = this;
-    while (transient && this.t < t && !transient.halt) {
+    this.turned = false;
+    while (transient && this.t < t && !transient.halt && !(toEdge && this.turned)) {
       const begins = this.corners.find((c) => c > this.t) ?? Infinity;
       const end = Math.min(t, begins, this.t + this.reach());
       if (this.still) transient.t = end;
@@ -198,6 +213,14 @@ export class CoSimulation {
 
   private look(t: number): void {
     this.watch(t, (part) => this.values.get(part)?.update() ?? nothing);
+    for (const { channel, ...reading } of this.edges) {
+      const level = this.exactly([{ channel, ...reading }]).get(channel.id);
+      const before = this.levels.get(channel.id);
+      this.levels.set(channel.id, level);
+      if (level === before || before === undefined) continue;
+      this.turned = true;
+      this.transient?.pause();
+    }
     const changed = this.stage.sources.some(({ part, emission, params }, i) => {
       const solved = this.values.get(part.id)?.update();
       const sends = solved ? emission.intensity(solved, params) : 0;

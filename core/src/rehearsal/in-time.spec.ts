@@ -1,6 +1,6 @@
 /** What takes time in a circuit takes it in a rehearsal too: each against a closed form. */
 import type { Design, Happening, Scene } from '../design/index.js';
-import { brief } from '../testing/small.js';
+import { brief, channel, onBoard, pins } from '../testing/small.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
 
 const scene = (duration: number, ...happenings: Partial<Happening>[]): Scene => ({
@@ -87,6 +87,67 @@ it('motion module: its output stays high for its hold after the last motion', ()
       { x: 3, y: 3 },
     ],
   };
-  const run = inTime(module, scene(60, walks));
-  console.log(run.acting, run.verdicts);
+  const { acting, verdicts } = inTime(module, scene(60, walks));
+  const off = acting.find((a) => !a.active)?.t ?? NaN;
+  // The last motion is seen as it leaves the outermost zone.
+  const last = verdicts[0].exposure?.end ?? NaN;
+  expect(off - last).toBeGreaterThan(20 - 1);
+  expect(off - last).toBeLessThan(20 + 0.5);
+});
+
+it('a temperature chip follows a warm puff with its lag of 30 s', () => {
+  const chip = onBoard(
+    'temperature-chip T lag=30 noise=0',
+    'U.5V T.VCC, T.GND U.GND, T.OUT U.A0',
+    channel('U.A0'),
+  );
+  const puff = { kind: 'warmth-comes', start: 10, params: { kelvin: 20, moves: 1, stays: 9 } };
+  const { readings } = inTime(chip, scene(60, puff));
+  const { times, values } = readings['c1'];
+  const at = (t: number): number => values[times.findIndex((x) => x >= t - 1e-6)];
+  // A ramp of 1 s counts as a step in its middle; 10 mV/K in counts of 5 V/1023.
+  const rise = 20 * (1 - Math.exp(-9.5 / 30)) * (0.01 / (5 / 1023));
+  expect(Math.abs(at(20) - at(9) - rise)).toBeLessThan(2);
+});
+
+it('a sound follower that decays in 2 s is still heard half a second later', () => {
+  const ear = onBoard(
+    'sound-level-module B decay=2 noise=0',
+    'U.5V B.VCC, B.GND U.GND, B.OUT U.A0',
+    channel('U.A0', { every: 0.5 }),
+  );
+  const clap = {
+    kind: 'clap',
+    start: 10.25,
+    params: { level: 95, decay: 0.02 },
+    path: [{ x: 3, y: 0 }],
+  };
+  const { readings } = inTime(ear, scene(20, clap));
+  const [first, second] = readings['c1'].values.slice(21);
+  about(first / second, Math.exp(0.5 / 2));
+});
+
+it('a contact that bounces for 20 ms is counted five times on its edge', () => {
+  const button = onBoard(
+    'push-button S bounce=0.02, resistor R ohms=10e3',
+    'U.5V S.a, S.b U.D2, S.b R.a, R.b U.GND',
+    {
+      ...pins('U.D2 input interrupt'),
+      channels: [
+        {
+          ...{ id: 'c1', name: 'In', pin: 'U.D2', trips: 'above', threshold: 50, hysteresis: 0 },
+          ...{ every: 0.05, hits: 1, misses: 1, edge: 'change' },
+        },
+      ],
+      counters: [{ id: 'n', name: 'Presses', start: 0, least: 0, most: 99 }],
+      rules: [
+        {
+          ...{ id: 'r', hold: 0, latch: false, when: { is: 'channel', channel: 'c1' } },
+          then: [{ do: 'count', counter: 'n', by: 1 }],
+        },
+      ],
+    } as Partial<Design>,
+  );
+  const { logic } = inTime(button, scene(5, { kind: 'finger-touches', start: 2 }));
+  expect(logic[logic.length - 1].logic.counters['n']).toBe(5);
 });

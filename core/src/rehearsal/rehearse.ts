@@ -105,6 +105,8 @@ class Play {
   private readonly levels = new Map<string, number>();
   /** Levels at edges since the last reading, of channels that remember them. */
   private readonly remembered = new Map<string, number>();
+  /** Whether any channel reads at once when its pin turns. */
+  private readonly edged: boolean;
   private readonly spans: readonly Span[];
   /** Until then something that has happened goes on fading. */
   private restless = 0;
@@ -129,7 +131,8 @@ class Play {
     this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
     this.supervisor = new Supervisor(design, scene);
-    this.spans = design.channels.some((c) => c.edge) ? watched(scene) : [];
+    this.edged = design.channels.some((c) => c.edge);
+    this.spans = this.edged ? watched(scene) : [];
     this.recorder = new Recorder(design, this.rig);
     if (path === 'time')
       this.timed = new CoSimulation(design, scene, (t, solved) => this.recorder.look(t, solved));
@@ -145,7 +148,7 @@ class Play {
   run(onProgress?: (share: number) => void): this {
     const { duration } = this.scene;
     let nextReport = 0;
-    for (let t = 0; t <= duration; t = this.next(t)) {
+    for (let t = 0; t <= duration; t = this.goOn(t)) {
       this.moment(t);
       t = this.skip(t);
       if (t < nextReport) continue;
@@ -158,7 +161,7 @@ class Play {
   /** What each channel reads without noise. */
   private counts(solution: Solution): Map<string, number> {
     if (!this.timed) return this.rig.counts(solution);
-    return new Map([...this.timed.exact(solution)].map(([id, value]) => [id, Math.round(value)]));
+    return new Map([...this.timed.exact()].map(([id, value]) => [id, Math.round(value)]));
   }
 
   /** What noise does to each reading: that of sensors through the circuit as it settles. */
@@ -217,6 +220,14 @@ class Play {
   private keep(channel: string, t: number, value: number): void {
     this.readings[channel].times.push(t);
     this.readings[channel].values.push(value);
+  }
+
+  /** Goes on to the next moment at which anything can change, or at which a pin turns that is watched. */
+  private goOn(t: number): number {
+    const next = this.next(t);
+    const { duration } = this.scene;
+    if (!this.timed || !this.edged || next > duration) return next;
+    return this.timed.go(next, this.logic, this.driven);
   }
 
   /** The next moment at which anything can change. */
@@ -311,7 +322,7 @@ class Play {
   /** Channels whose level has just changed in a way at which they read at once. */
   private edges(solution: Solution): Set<string> {
     const found = new Set<string>();
-    if (this.spans.length === 0) return found;
+    if (!this.edged || (this.spans.length === 0 && !this.timed)) return found;
     const exact = this.counts(solution);
     for (const { id, edge, remembers } of this.design.channels) {
       const now = exact.get(id);

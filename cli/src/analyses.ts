@@ -44,7 +44,8 @@ function prepare(design: Design, options: SolveOptions): (circuit: Circuit) => v
   const air = warmth(options);
   return (circuit) => {
     if (air !== undefined) circuit.setTemperature(air);
-    for (const [part, values] of Object.entries(stimulus)) circuit.setState(part, { stimulus: values });
+    for (const [part, values] of Object.entries(stimulus))
+      circuit.setState(part, { stimulus: values });
   };
 }
 

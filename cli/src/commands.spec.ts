@@ -88,6 +88,15 @@ it('rehearse tells what was noticed, and ends with 1 on a false alarm', async ()
   expect(hasty.text).toMatch(/fired falsely/);
 });
 
+it('rehearse follows the circuit in time when told so, and where that is quick it comes to the same', async () => {
+  const settled = await rehearseFile(demo, {});
+  const inTime = await rehearseFile(demo, { inTime: true });
+  expect(inTime.exitCode).toBe(0);
+  const outcomes = ({ json }: typeof settled): string[] =>
+    (json as { verdicts: { outcome: string }[] }).verdicts.map((v) => v.outcome);
+  expect(outcomes(inTime)).toEqual(outcomes(settled));
+});
+
 it('export writes what was read', async () => {
   const { json } = await exportFile(demo, { to: 'json' });
   expect(json).toEqual(JSON.parse(readFileSync(demo, 'utf8')));

@@ -125,7 +125,7 @@ export async function checkFile(file: string, options: { scene?: string }): Prom
 /** Plays a scene; exit code 1 when something wanted was missed or something fired falsely. */
 export async function rehearseFile(
   file: string,
-  options: { scene?: string; seed?: string; csv?: string; vcd?: string },
+  options: { scene?: string; seed?: string; inTime?: boolean; csv?: string; vcd?: string },
 ): Promise<Report> {
   const design = await loadDesign(file);
   const chosen = pickScene(design, options.scene);
@@ -136,15 +136,21 @@ export async function rehearseFile(
     throw new BadInput(`--seed ${options.seed} is not a whole number from 0 up.`);
   }
   const scene = { ...chosen, seed };
-  const rehearsal = rehearse(design, scene);
+  const rehearsal = rehearse(design, scene, undefined, options.inTime ? 'time' : 'fast');
   const evidence = gatherEvidence(design, scene);
   const answers = fiveQuestions(evidence, check(evidence), rehearsal);
-  const { verdicts, strays } = rehearsal;
+  const { verdicts, strays, halted } = rehearsal;
   const failed =
+    halted !== undefined ||
     strays.length > 0 ||
     verdicts.some((v) => v.outcome === 'missed' || v.outcome === 'fired falsely');
   const text = [
     table(verdicts.map((v) => [v.outcome, v.intent, v.name, v.because])),
+    ...(halted
+      ? [
+          `followed until ${formatQuantity(halted.t, 's')} only: ${halted.because}; what happens later has no verdict`,
+        ]
+      : []),
     ...strays.map((t) => `fired at ${formatQuantity(t, 's')} though nothing was happening`),
     '',
     table(answers.map((a) => [a.label, a.value, a.detail])),

@@ -10,9 +10,7 @@ const sources = readdirSync('core/src', { recursive: true, encoding: 'utf8' }).f
 );
 const examples = sources.flatMap((name): Example[] => {
   const file = join('core/src', name);
-  const found = readFileSync(file, 'utf8').matchAll(
-    /^ \* @example (.+?) \/\/ (.+)$/gm,
-  );
+  const found = readFileSync(file, 'utf8').matchAll(/^ \* @example (.+?) \/\/ (.+)$/gm);
   return [...found].map(([, call, result]) => [name, call, result, file]);
 });
 

@@ -24,9 +24,9 @@ const sameKelvin = 0.05;
 const mostRounds = 25;
 /** A circuit has settled when nothing in it is this far from its steady state, V or A, or this share. */
 const settledWithin = { absolute: 1e-6, share: 1e-5 };
-/** How often it is looked whether it has, s; and steps from one look to the next beyond which it is not followed. */
+/** How often it is looked whether it has, s; and steps in all beyond which it is not followed. */
 const settleLook = 0.05;
-const mostSteps = 2e6;
+const usualSteps = 5e5;
 
 /** Someone who wants to know of every step the circuit takes. */
 export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
@@ -67,6 +67,7 @@ export class CoSimulation {
     private readonly design: Design,
     private readonly scene: Scene,
     private readonly watch: Watch = () => undefined,
+    private readonly mostSteps = usualSteps,
   ) {
     this.circuit = new Circuit(design);
     this.stage = setStage(design);
@@ -83,6 +84,11 @@ export class CoSimulation {
   /** Why it is not followed any further; undefined while it is. */
   get halt(): Transient['halt'] {
     return this.transient?.halt;
+  }
+
+  /** How far it has been followed, s. */
+  get now(): number {
+    return this.t;
   }
 
   /** Whether nothing in the circuit changes any more unless something outside of it does. */
@@ -146,7 +152,7 @@ export class CoSimulation {
     this.circuit.solve();
     for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
       this.circuit.solve();
-    this.transient = this.circuit.transient({ maxSteps: mostSteps });
+    this.transient = this.circuit.transient({ maxSteps: this.mostSteps });
     this.transient.observe({
       stepped: (t) => this.look(t),
       jumped: (t) => this.look(t),

@@ -1,6 +1,10 @@
 /** What takes time in a circuit takes it in a rehearsal too: each against a closed form. */
+import { readdirSync } from 'node:fs';
 import type { Design, Happening, Scene } from '../design/index.js';
+import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, pins } from '../testing/small.js';
+import { restingLogic } from '../logic/index.js';
+import { CoSimulation } from './co-simulation.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
 
 const scene = (duration: number, ...happenings: Partial<Happening>[]): Scene => ({
@@ -151,3 +155,61 @@ it('a contact that bounces for 20 ms is counted five times on its edge', () => {
   const { logic } = inTime(button, scene(5, { kind: 'finger-touches', start: 2 }));
   expect(logic[logic.length - 1].logic.counters['n']).toBe(5);
 });
+
+it.each([
+  [0.02, false],
+  [2, true],
+])('a capacitor at the gate of a thyristor lets a press of %d s pass: %s', (lasts, latches) => {
+  const gate = brief(
+    `adapter G volts=9, thyristor T, push-button S, resistor R ohms=10e3, capacitor C farads=100e-6 leak=1e12, resistor RG ohms=10e3, ${led}`,
+    'G.plus RL.a, RL.b H.a, H.k T.a, T.k G.minus, G.plus S.a, S.b R.a, R.b T.g, T.g RG.a, RG.b G.minus, T.g C.a, C.b G.minus',
+  );
+  const { acting } = inTime(
+    gate,
+    scene(8, { kind: 'finger-touches', start: 1, params: { lasts } }),
+  );
+  // It charges to 4.5 V with 0.5 s: to the gate's 0.6 V in 70 ms. Latched, nothing puts it out again.
+  expect(acting.map((a) => a.active)).toEqual(latches ? [true] : []);
+});
+
+it('ends where something changes too often', () => {
+  const fast = brief(
+    'signal-generator G shape=1 amplitude=2 hertz=100e3, resistor R ohms=1e3',
+    'G.out R.a, R.b G.gnd',
+  );
+  const run = new CoSimulation(fast, scene(1000), undefined, 5000);
+  run.go(1000, restingLogic(fast));
+  expect(run.halt).toBe('too many steps');
+  // Two edges and two corners of each a cycle, each with steps of its own.
+  expect(run.now).toBeGreaterThan(1e-3);
+  expect(run.now).toBeLessThan(5e-2);
+});
+
+it('ends where there is no solution, says so, and gives no verdict on what comes later', () => {
+  const unfed = brief(`push-button S, ${led}`, 'S.b RL.a, RL.b H.a, H.k S.a');
+  const { halted, verdicts } = inTime(unfed, scene(10, { kind: 'finger-touches', start: 2 }));
+  expect(halted).toEqual({ t: 0, because: 'no solution of the circuit was found there' });
+  expect(verdicts).toEqual([]);
+});
+
+/** Scenes of the demo designs short enough to be tried at each run of the tests. */
+const short = readdirSync('demo')
+  .filter((file) => file.endsWith('.yurei.json'))
+  .map((file) => demo(file.replace('.yurei.json', '')))
+  .flatMap((design) =>
+    design.scenes.filter((s) => s.duration <= 60).map((s) => [design, s] as const),
+  );
+
+it.each(short.map(([design, s]) => [design.title, s.name, design, s] as const))(
+  '%s, %s: nothing in it takes long, and both ways come to the same',
+  (_title, _scene, design, s) => {
+    const [settled, time] = [rehearse(design, s), rehearse(design, s, undefined, 'time')];
+    const outcomes = (of: Rehearsal): string[] => of.verdicts.map((v) => v.outcome);
+    expect(outcomes(time)).toEqual(outcomes(settled));
+    expect(time.strays.length).toBe(settled.strays.length);
+    // Within a reading, and what relays, lags and contacts take.
+    time.verdicts.forEach(({ delay = 0 }, i) =>
+      expect(Math.abs(delay - (settled.verdicts[i].delay ?? 0))).toBeLessThan(0.2),
+    );
+  },
+);

@@ -1,5 +1,5 @@
 import { channelReader } from '../catalog/index.js';
-import type { Solution } from '../circuit/index.js';
+import type { Halt, Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
   isDue,
@@ -12,6 +12,7 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
+import { happeningSpan } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import { calmUntil, readOn, type Reader } from './calm.js';
 import { goesCalm, strideOf } from './pace.js';
@@ -49,7 +50,15 @@ export interface Rehearsal {
   /** Times at which something fired though nothing was happening. */
   strays: number[];
   solves: number;
+  /** Where and why a run in time ended before the scene did: what comes after has no verdicts. */
+  halted?: { t: number; because: string };
 }
+
+const haltWords: Readonly<Record<Halt, string>> = {
+  'too many steps': 'something in the circuit changes too often to be followed any further',
+  stopped: 'it was stopped',
+  'no solution': 'no solution of the circuit was found there',
+};
 
 /** Without channels the circuit itself is looked at this often at most, and so many times in all, s. */
 const lookEvery = 0.01;
@@ -150,6 +159,7 @@ class Play {
     let nextReport = 0;
     for (let t = 0; t <= duration; t = this.goOn(t)) {
       this.moment(t);
+      if (this.timed?.halt) break;
       t = this.skip(t);
       if (t < nextReport) continue;
       onProgress?.(t / duration);
@@ -292,7 +302,8 @@ class Play {
   }
 
   result(): Rehearsal {
-    const { design, scene, readings, logicLog, recorder } = this;
+    const { design, readings, logicLog, recorder } = this;
+    const scene = this.played();
     const { acting } = recorder;
     const replay: Replay = (other) => {
       const played = new Play(design, other, this.path).run();
@@ -316,7 +327,20 @@ class Play {
       strays,
       keptEvery: this.stride,
       solves: this.rig.solves,
+      ...this.halted(),
     };
+  }
+
+  /** The scene as far as it was played. */
+  private played(): Scene {
+    const { t = Infinity } = this.halted().halted ?? {};
+    const happenings = this.scene.happenings.filter((h) => happeningSpan(h).end <= t);
+    return t === Infinity ? this.scene : { ...this.scene, happenings };
+  }
+
+  private halted(): Pick<Rehearsal, 'halted'> {
+    const { halt, now = 0 } = this.timed ?? {};
+    return halt ? { halted: { t: now, because: haltWords[halt] } } : {};
   }
 
   /** Channels whose level has just changed in a way at which they read at once. */

@@ -50,6 +50,8 @@ const unknown: SolvedPart = { volts: {}, amps: {}, watts: 0 };
 export class Circuit {
   readonly network: Network;
   private readonly netlist: Netlist;
+  /** The net at each terminal. */
+  private readonly netOf: ReadonlyMap<string, NamedNet>;
   private readonly parts = new Map<string, PlacedPart>();
   /** Readers of the parts' values, made when first wanted. */
   private readonly described = new Map<string, PartValues>();
@@ -60,6 +62,7 @@ export class Circuit {
   constructor(private readonly design: Design) {
     this.netlist = makeNetlist(design);
     const { placed, reference, nets } = this.netlist;
+    this.netOf = new Map(nets.flatMap((net) => net.terminals.map((ref) => [ref, net] as const)));
     this.network = new Network(placed, reference);
     const { islands, sourceLoop } = this.network.structure;
     this.problems =
@@ -152,13 +155,13 @@ export class Circuit {
 
   /** Volts at a terminal in the present state, also in the course of a transient. */
   voltsNow(ref: string): number | undefined {
-    const net = this.netlist.nets.find((n) => n.terminals.includes(ref));
+    const net = this.netOf.get(ref);
     return net && this.network.volts(net.id);
   }
 
   /** Resistance seen into the circuit at a terminal, within a time; see `sourceOhms`. */
   sourceOhms(ref: string, seconds?: number): number | undefined {
-    const net = this.netlist.nets.find((n) => n.terminals.includes(ref));
+    const net = this.netOf.get(ref);
     return net && sourceOhms(this.network, net.id, seconds);
   }
 

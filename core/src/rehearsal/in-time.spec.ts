@@ -197,7 +197,7 @@ const short = readdirSync('demo')
   .filter((file) => file.endsWith('.yurei.json'))
   .map((file) => demo(file.replace('.yurei.json', '')))
   .flatMap((design) =>
-    design.scenes.filter((s) => s.duration <= 60).map((s) => [design, s] as const),
+    design.scenes.filter((s) => s.duration <= 40).map((s) => [design, s] as const),
   );
 
 it.each(short.map(([design, s]) => [design.title, s.name, design, s] as const))(

@@ -1,0 +1,40 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import { readDesign } from '@yurei/core/exchange';
+import { rehearse } from '@yurei/core/rehearsal';
+import { root } from './run.mjs';
+
+/**
+ * Every scene of the demo designs, taken as settled and followed in time: how long each takes in the same run, and whether
+ * both come to the same. See docs/performance.md.
+ */
+const timed = (work) => {
+  const began = performance.now();
+  const result = work();
+  return { ms: performance.now() - began, result };
+};
+const outcomes = ({ verdicts, strays }) =>
+  [...verdicts.map((v) => v.outcome), `${strays.length} besides`].join(', ');
+
+const ratios = [];
+for (const file of readdirSync(resolve(root, 'demo')).filter((f) => f.endsWith('.yurei.json'))) {
+  const { design } = readDesign(readFileSync(resolve(root, 'demo', file), 'utf8'));
+  for (const scene of design.scenes) {
+    // The first run of a design is not its pace.
+    rehearse(design, scene);
+    const settled = timed(() => rehearse(design, scene));
+    const inTime = timed(() => rehearse(design, scene, undefined, 'time'));
+    const ratio = inTime.ms / settled.ms;
+    ratios.push(ratio);
+    const [one, other] = [outcomes(settled.result), outcomes(inTime.result)];
+    const same = one === other ? 'the same' : `${one} against ${other}`;
+    console.log(
+      `${design.title}, ${scene.name}, ${scene.duration} s: ${settled.ms.toFixed(0)} ms settled, ${inTime.ms.toFixed(0)} ms in time, ${ratio.toFixed(1)}; ${same}`,
+    );
+  }
+}
+ratios.sort((a, b) => a - b);
+const at = (share) => ratios[Math.floor(share * (ratios.length - 1))].toFixed(1);
+console.log(
+  `in time against settled: median ${at(0.5)}, nine of ten within ${at(0.9)}, at most ${at(1)}`,
+);

@@ -21,8 +21,8 @@ const delay = (verdict) =>
 
 function scoreLine({ falses, chatter, relays, energy, blind }) {
   const blindest = [...blind].sort((a, b) => b.seconds - a.seconds)[0];
-  const pulls = relays.map(
-    (r) => `${r.name}${r.relay === 'relay' ? '' : ` ${r.relay}`} ${r.pulls}`,
+  const relayOperations = relays.map(
+    (r) => `${r.name}${r.relay === 'relay' ? '' : ` ${r.relay}`} ${r.operations}`,
   );
   return `${[
     `False triggers: ${falses.count}`,
@@ -30,7 +30,7 @@ function scoreLine({ falses, chatter, relays, energy, blind }) {
       ? 'no chatter'
       : `chatter: ${chatter.map((c) => `${c.name} ${c.changes}`).join(', ')}`,
     ...(blindest ? [`blind for at most ${formatQuantity(blindest.seconds, 's')}`] : []),
-    ...(pulls.length > 0 ? [`relays pulled in: ${pulls.join(', ')}`] : []),
+    ...(relayOperations.length > 0 ? [`relays pulled in: ${relayOperations.join(', ')}`] : []),
     energy
       ? `energy ${formatQuantity(energy.joules, 'J')}, ${formatQuantity(energy.watts, 'W')} on the average`
       : 'no energy taken',

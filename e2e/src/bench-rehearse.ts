@@ -49,10 +49,10 @@ function benchLongScenes(): void {
   const [busy, tenMinutes] = stretched(largest, 0.01, 600, 300);
   const what = `10 min at 10 ms of “${largest.title}”`;
   say(what, summary(times(5, () => rehearse(busy, tenMinutes))));
-  const [calm, month] = stretched(demo('slipway-beam'), 0.1, 30 * 86_400, 86_400);
-  const played = rehearse(calm, month);
+  const [quiescent, month] = stretched(demo('slipway-beam'), 0.1, 30 * 86_400, 86_400);
+  const played = rehearse(quiescent, month);
   const count = `${(month.duration * 10) / 1e6} million readings, ${played.verdicts.length} happenings`;
-  say('30 days at 10 Hz of the slipway beam', summary(times(3, () => rehearse(calm, month))));
+  say('30 days at 10 Hz of the slipway beam', summary(times(3, () => rehearse(quiescent, month))));
   say('… of', count);
 }
 

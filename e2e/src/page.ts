@@ -1,13 +1,13 @@
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 
-const patience = 60000;
+const waitLimit = 60000;
 
 /** The workbench as a maker handles it: clicks, types and reads what is shown. */
 export class Page {
   constructor(readonly driver: WebDriver) {}
 
   find(css: string): Promise<WebElement> {
-    return this.driver.wait(until.elementLocated(By.css(css)), patience, css);
+    return this.driver.wait(until.elementLocated(By.css(css)), waitLimit, css);
   }
 
   async click(css: string): Promise<void> {
@@ -17,7 +17,7 @@ export class Page {
   /** Clicks the button with this label. */
   async press(label: string): Promise<void> {
     const xpath = `//button[normalize-space(.)=${JSON.stringify(label)}]`;
-    await this.driver.wait(until.elementLocated(By.xpath(xpath)), patience, label).click();
+    await this.driver.wait(until.elementLocated(By.xpath(xpath)), waitLimit, label).click();
   }
 
   async text(css: string): Promise<string> {
@@ -29,7 +29,7 @@ export class Page {
     let last: T | undefined;
     const check = async (): Promise<boolean> => good((last = await read()));
     await this.driver
-      .wait(() => check().catch(() => false), patience)
+      .wait(() => check().catch(() => false), waitLimit)
       .catch(() => {
         throw new Error(`Waited in vain; last seen: ${JSON.stringify(last)}`);
       });
@@ -59,7 +59,7 @@ export class Page {
   /** Types into the field with this label in the panel on the right, or in another part of the page. */
   async type(label: string, value: string, within = 'aside'): Promise<void> {
     const xpath = `//${within}//label[normalize-space(.)=${JSON.stringify(label)}]/following-sibling::input`;
-    const field = await this.driver.wait(until.elementLocated(By.xpath(xpath)), patience, label);
+    const field = await this.driver.wait(until.elementLocated(By.xpath(xpath)), waitLimit, label);
     await field.sendKeys(Key.chord(Key.CONTROL, 'a'), value, Key.ENTER);
   }
 

@@ -32,7 +32,7 @@ export interface Shunt {
 }
 
 /** Guesses after which balanced currents are good enough. */
-const patience = 8;
+const relaxedFrom = 8;
 
 const none: Shunt = { siemens: 0 };
 
@@ -67,7 +67,7 @@ export function newton(
     if (iteration > 1) system.recall();
     for (let d = 0; d < nonlinear.length; d++) nonlinear[d].load(system);
     // A node that next to nothing holds never stands still to the last digit: its currents decide.
-    if (iteration >= patience && !system.limited && system.balanced()) {
+    if (iteration >= relaxedFrom && !system.limited && system.balanced()) {
       return { settled: true, iterations: iteration, unconverged };
     }
     system.solve(next);

@@ -1,7 +1,7 @@
 export { rehearse, type Rehearsal } from './rehearse.js';
 export { quietScene, Rig, type Shift } from './rig.js';
 export { allOn, snapshot, type Decided, type Snapshot } from './snapshot.js';
-export { rhythms, swings, type Rhythm } from './rhythm.js';
+export { oscillations, oscillates, type Oscillation } from './oscillation.js';
 export { seededRandom, type Random } from './random.js';
 export { valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';
 export type { Exposure } from './exposure.js';

@@ -10,7 +10,7 @@ const mostInAll = 200_000_000;
 const mostKept = 2_000_000;
 
 /** Whether nothing but a happening can change what is felt, and rules need no reading between two answers. */
-export const goesCalm = (design: Design, scene: Scene): boolean =>
+export const becomesQuiescent = (design: Design, scene: Scene): boolean =>
   isSteady(scene) && conditionsOf(design).numbers.size === 0;
 
 /**
@@ -22,11 +22,11 @@ export function strideOf(design: Design, scene: Scene, path: 'fast' | 'full'): n
   const { channels } = design;
   const { duration, happenings, name } = scene;
   const fastest = Math.min(...channels.map((c) => c.every));
-  const calm = path === 'fast' && goesCalm(design, scene);
-  const busy = calm
+  const quiescent = path === 'fast' && becomesQuiescent(design, scene);
+  const busy = quiescent
     ? happenings.map(happeningSpan).reduce((sum, { start, end }) => sum + end - start, 0)
     : duration;
-  const told = calm ? 'while something happens' : 'while light, weather or a rule may change';
+  const told = quiescent ? 'while something happens' : 'while light, weather or a rule may change';
   refuseAbove(mostBusy, Math.min(busy, duration) / fastest, name, told);
   const all = channels.reduce((sum, { every }) => sum + duration / every, 0);
   refuseAbove(mostInAll, all, name, 'in all');

@@ -2,7 +2,7 @@ import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
-import { Pulls } from './pulls.js';
+import { RelayOperations } from './relay-operations.js';
 import type { Rig } from './rig.js';
 import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
 
@@ -27,7 +27,7 @@ export class Recorder {
   readonly nets: Record<string, Trace> = {};
   readonly watts = emptyTrace();
   readonly acting: ActingChange[] = [];
-  private readonly pullsSeen = new Pulls();
+  private readonly operationsSeen = new RelayOperations();
   private readonly active = new Map<string, boolean>();
   private seen?: Solution;
 
@@ -38,8 +38,8 @@ export class Recorder {
     this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
   }
 
-  get pulls(): Pulls['counted'] {
-    return this.pullsSeen.counted;
+  get relayOperations(): RelayOperations['counted'] {
+    return this.operationsSeen.counted;
   }
 
   /** Takes down what has changed. */
@@ -67,7 +67,7 @@ export class Recorder {
       const { acts, relays } = kindOf(part);
       if (!acts && !relays) continue;
       const solved = of(part.id);
-      if (relays && solved) this.pullsSeen.look(part.id, relays(solved));
+      if (relays && solved) this.operationsSeen.look(part.id, relays(solved));
       if (!acts || !solved) continue;
       const params = paramsOf(part);
       const active = acts.active(solved, params);

@@ -14,8 +14,8 @@ import {
 } from '../logic/index.js';
 import { happeningSpan } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
-import { calmUntil, readOn, type Reader } from './calm.js';
-import { goesCalm, strideOf } from './pace.js';
+import { quiescentUntil, readOn, type Reader } from './quiescent.js';
+import { becomesQuiescent, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
 import { quiet, reach, taken, type ReadingNoise } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
@@ -41,7 +41,7 @@ export interface Rehearsal {
   /** Every so many readings one is kept where nothing happens: 1 but in very long scenes. */
   keptEvery: number;
   /** How often each relay has pulled in, by part id and the relay's name. */
-  pulls: Record<string, Record<string, number>>;
+  relayOperations: Record<string, Record<string, number>>;
   /** When the controller did not run its program. */
   outages: Outage[];
   acting: ActingChange[];
@@ -104,7 +104,7 @@ class Play {
   private readonly timed?: CoSimulation;
   private readonly readers: ReadonlyMap<string, Taker>;
   /** Until when it is calm from a moment on; never on the full path. */
-  private readonly calm: (t: number) => number;
+  private readonly quiescent: (t: number) => number;
   private readonly stride: number;
   private readonly readings: Record<string, Trace>;
   private readonly supervisor: Supervisor;
@@ -134,8 +134,8 @@ class Play {
         return [c.id, { full, noise, draw: noiseOf(scene.seed, i), taken: 0 }];
       }),
     );
-    const skips = path !== 'full' && goesCalm(design, scene);
-    this.calm = skips ? calmUntil(scene) : (t) => t;
+    const skips = path !== 'full' && becomesQuiescent(design, scene);
+    this.quiescent = skips ? quiescentUntil(scene) : (t) => t;
     this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
@@ -185,7 +185,7 @@ class Play {
   private skip(t: number): number {
     if (this.supervisor.running !== 'runs') return t;
     const until = Math.min(
-      this.calm(t),
+      this.quiescent(t),
       nextPass(this.logic, t),
       nextFadeLook(this.design, this.logic, t),
       this.supervisor.next(t),
@@ -198,7 +198,7 @@ class Play {
       ? this.timed.hasSameStimuliAt(times)
       : this.rig.hasSameStimuliAt(this.scene, times);
     if (!same) {
-      this.restless = Math.min(this.calm(t), t + restlessFor);
+      this.restless = Math.min(this.quiescent(t), t + restlessFor);
       return t;
     }
     const solution = this.at(t, this.logic);
@@ -319,7 +319,7 @@ class Play {
       nets: recorder.nets,
       outputs: recorder.outputs,
       watts: recorder.watts,
-      pulls: recorder.pulls,
+      relayOperations: recorder.relayOperations,
       outages: this.supervisor.outages.map((o) => ({ ...o, to: Math.min(o.to, scene.duration) })),
       acting,
       logic: logicLog,

@@ -1,8 +1,8 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import { chainOf, eventsOf, type Event } from './events.js';
-import { nearest } from './held.js';
-import { quietKnobs, rounded, sayTurn, type Knob } from './knobs.js';
+import { nearest } from './log-query.js';
+import { quietAdjustments, rounded, sayAdjustment, type Adjustment } from './adjustments.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
 import { quietScene, Rig } from './rig.js';
 import { allOn } from './snapshot.js';
@@ -57,12 +57,12 @@ export function explain(
     const broken = whyNot(design, rehearsal, found, outputsThatFire(design));
     const late = verdict.delay !== undefined;
     const text = late ? verdict.because : broken.text;
-    const remedies = late ? [] : trying.each(broken.knobs);
+    const remedies = late ? [] : trying.each(broken.adjustments);
     return { happening, place: broken.place, text, chain: [], remedies };
   }
   if (verdict.outcome !== 'fired falsely') return undefined;
   const chain = firedBy(design, rehearsal, happening);
-  const remedies = trying.each(knobsAgainst(design, rehearsal, verdict.exposure, chain));
+  const remedies = trying.each(adjustmentsAgainst(design, rehearsal, verdict.exposure, chain));
   return { happening, place: 'fired', text: verdict.because, chain, remedies };
 }
 
@@ -113,19 +113,19 @@ function firedBy(design: Design, rehearsal: Rehearsal, happening: string): Event
   return at < 0 ? [] : chainOf(events, at);
 }
 
-function knobsAgainst(
+function adjustmentsAgainst(
   design: Design,
   rehearsal: Rehearsal,
   exposure: { start: number; end: number } | undefined,
   chain: readonly Event[],
-): Knob[] {
+): Adjustment[] {
   if (!exposure) return [];
   const ids = new Set(chain.filter((e) => e.kind === 'channel').map((e) => e.id));
   return design.channels
     .filter((c) => ids.has(c.id))
     .flatMap((channel) => {
       const near = nearest(channel, rehearsal, { from: exposure.start, to: exposure.end + 1 });
-      return near && near.by > 0 ? quietKnobs(channel, near) : [];
+      return near && near.by > 0 ? quietAdjustments(channel, near) : [];
     });
 }
 
@@ -142,10 +142,10 @@ class Trying {
   ) {}
 
   /** One knob after the other until one cures and spoils nothing; the best first. */
-  each(knobs: readonly Knob[]): Remedy[] {
+  each(adjustments: readonly Adjustment[]): Remedy[] {
     const remedies: Remedy[] = [];
-    for (const knob of knobs) {
-      const remedy = this.smallest(knob);
+    for (const adjustment of adjustments) {
+      const remedy = this.smallest(adjustment);
       if (remedy) remedies.push(remedy);
       if (remedy?.effective && remedy.regressions.length === 0) break;
     }
@@ -153,30 +153,30 @@ class Trying {
   }
 
   /** The smallest turn of a knob that helps, by halving; the whole turn if even that does not. */
-  smallest(knob: Knob): Remedy | undefined {
-    if (knob.from === knob.to) return undefined;
-    let best = this.try(knob, knob.to);
+  smallest(adjustment: Adjustment): Remedy | undefined {
+    if (adjustment.from === adjustment.to) return undefined;
+    let best = this.try(adjustment, adjustment.to);
     if (!best?.effective) return best;
-    let [bad, good] = [knob.from, knob.to];
+    let [bad, good] = [adjustment.from, adjustment.to];
     for (let i = 1; i < mostTries; i++) {
-      const middle = rounded(knob, (bad + good) / 2);
+      const middle = rounded(adjustment, (bad + good) / 2);
       if (middle === bad || middle === good) break;
-      const remedy = this.try(knob, middle);
+      const remedy = this.try(adjustment, middle);
       if (remedy?.effective) [best, good] = [remedy, middle];
       else bad = middle;
     }
     return best;
   }
 
-  private try(knob: Knob, value: number): Remedy | undefined {
-    const tried = rounded(knob, value);
+  private try(adjustment: Adjustment, value: number): Remedy | undefined {
+    const tried = rounded(adjustment, value);
     try {
-      const edit = knob.edit(this.design, tried);
+      const edit = adjustment.edit(this.design, tried);
       const design = applyEdit(this.design, edit);
-      const label = sayTurn(knob, tried);
+      const label = sayAdjustment(adjustment, tried);
       const remedy = this.compare(label, edit, this.play(design, this.scene));
-      if (!remedy?.effective || knob.phase === undefined) return remedy;
-      return { ...remedy, effective: this.always(design, knob.phase) };
+      if (!remedy?.effective || adjustment.phase === undefined) return remedy;
+      return { ...remedy, effective: this.always(design, adjustment.phase) };
     } catch (error) {
       if (error instanceof EditError || error instanceof RangeError) return undefined;
       throw error;

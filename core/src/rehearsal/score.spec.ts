@@ -152,7 +152,7 @@ describe('the score', () => {
     const times = played.acting.filter((a) => a.part === relay && a.active).length;
     const [found] = scoreRehearsal(fan, played).relays;
     expect(times).toBeGreaterThan(0);
-    expect(found).toMatchObject({ part: relay, pulls: times });
+    expect(found).toMatchObject({ part: relay, operations: times });
     expect(found.perYear).toBeCloseTo((times * 365.25 * 86_400) / fan.scenes[0].duration, 6);
   });
 
@@ -160,7 +160,7 @@ describe('the score', () => {
     const show = demo('regatta-figurehead');
     const { relays } = scoreRehearsal(show, rehearse(show, show.scenes[0]));
     expect(relays.map((r) => r.relay)).toEqual(['relay 1', 'relay 2', 'relay 3', 'relay 4']);
-    expect(relays.every((r) => r.pulls >= 2)).toBe(true);
+    expect(relays.every((r) => r.operations >= 2)).toBe(true);
   });
 
   it('tells to and fro from a press: the third change within a second is one too many', () => {

@@ -1,7 +1,7 @@
 import type { Channel, Design } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Exposure } from './exposure.js';
-import { nearest } from './held.js';
+import { nearest } from './log-query.js';
 import type { Recorded } from './verdict.js';
 
 interface Window {

@@ -48,7 +48,7 @@ export class Supervisor {
       .map(happeningSpan);
     this.moments = [
       ...supplies.flatMap(({ start, end }) => [start + settles, end - settles, end]),
-      ...this.hangs.flatMap(({ start, end }) => [start, start + this.patience, end]),
+      ...this.hangs.flatMap(({ start, end }) => [start, start + this.watchdogTime, end]),
     ].sort((a, b) => a - b);
   }
 
@@ -83,10 +83,10 @@ export class Supervisor {
     const hang = this.hangs.find(({ start, end }) => t >= start - 1e-9 && t < end - 1e-9);
     if (now === 'hung') {
       if (!hang) return 'runs';
-      return t >= this.since + this.patience - 1e-9 ? this.begin('starting', t) : now;
+      return t >= this.since + this.watchdogTime - 1e-9 ? this.begin('starting', t) : now;
     }
     // What the watchdog has ended does not come again.
-    const ended = hang && t >= hang.start + this.patience - 1e-9;
+    const ended = hang && t >= hang.start + this.watchdogTime - 1e-9;
     return hang && !ended ? this.begin('hung', t) : 'runs';
   }
 
@@ -113,7 +113,7 @@ export class Supervisor {
   }
 
   /** How long the watchdog waits. */
-  private get patience(): number {
+  private get watchdogTime(): number {
     return this.design.controller.watchdog ?? Infinity;
   }
 

@@ -10,8 +10,21 @@ import {
 import { sayCondition, sayMode } from '../condition/index.js';
 import { sayRule } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
-import { beginnings, heldIn, longestYes, nearest, statesIn, type Stretch } from './held.js';
-import { channelKnobs, joined, orderKnobs, timeKnob, type Knob } from './knobs.js';
+import {
+  beginnings,
+  holdsDuring,
+  longestYes,
+  nearest,
+  statesIn,
+  type Stretch,
+} from './log-query.js';
+import {
+  channelAdjustments,
+  joined,
+  orderAdjustments,
+  timeAdjustment,
+  type Adjustment,
+} from './adjustments.js';
 import type { Rehearsal } from './rehearse.js';
 import type { Recorded } from './verdict.js';
 
@@ -33,7 +46,7 @@ export const places = [
 export interface Break {
   place: (typeof places)[number];
   text: string;
-  knobs: Knob[];
+  adjustments: Adjustment[];
 }
 
 /** How far along the way a break lies: the farther, the nearer it came to firing. */
@@ -60,7 +73,7 @@ export function whyNot(
     return {
       place: 'not felt',
       text: 'No sensor felt it: it does not reach their sight.',
-      knobs: [],
+      adjustments: [],
     };
   const { start, end } = verdict.exposure;
   const stretch = { from: start, to: end + afterglow };
@@ -70,7 +83,7 @@ export function whyNot(
   return {
     place: 'driver',
     text: 'Its output was on, but nothing acted on it: look at its driver and its supply.',
-    knobs: [],
+    adjustments: [],
   };
 }
 
@@ -103,7 +116,9 @@ class Look {
         ),
       );
       if (own.length === 0)
-        return [{ place: 'condition', text: 'No rule leads to what it is noticed by.', knobs: [] }];
+        return [
+          { place: 'condition', text: 'No rule leads to what it is noticed by.', adjustments: [] },
+        ];
       const breaks = own.map((rule) => this.rule(rule));
       return breaks.some((b) => b.length === 0) ? [] : breaks.flat();
     });
@@ -117,7 +132,7 @@ class Look {
     const found = [...this.why(rule.when), ...(rule.while ? this.why(rule.while) : [])];
     if (found.length > 0) return found.slice(0, 1);
     const text = `“${sayRule(this.design, rule)}” did not become active: its condition held, but not when it could begin.`;
-    return [{ place: 'condition', text, knobs: [] }];
+    return [{ place: 'condition', text, adjustments: [] }];
   }
 
   /** Why a condition did not hold; nothing where it did. */
@@ -147,7 +162,9 @@ class Look {
       case 'mode':
         return this.toMode(condition.machine, condition.mode);
       case 'not':
-        return heldIn(this.record.logic, condition.of, this.stretch) ? [this.plain(condition)] : [];
+        return holdsDuring(this.record.logic, condition.of, this.stretch)
+          ? [this.plain(condition)]
+          : [];
       default:
         return [this.plain(condition)];
     }
@@ -155,36 +172,43 @@ class Look {
 
   private plain(condition: Condition): Break {
     const text = `“${sayCondition(this.design, condition)}” did not hold.`;
-    return { place: 'condition', text, knobs: [] };
+    return { place: 'condition', text, adjustments: [] };
   }
 
   private channel(channel: Channel): Break[] {
-    if (heldIn(this.record.logic, { is: 'channel', channel: channel.id }, this.stretch)) return [];
+    if (holdsDuring(this.record.logic, { is: 'channel', channel: channel.id }, this.stretch))
+      return [];
     const near = nearest(channel, this.record, this.stretch);
     const { name } = channel;
-    const knobs = channelKnobs(channel, near, this.stretch);
+    const adjustments = channelAdjustments(channel, near, this.stretch);
     const { from, to } = this.stretch;
     // As long as it was felt: what comes after that leads on what was read before.
     const out = this.record.outages.find((o) => o.from <= from && o.to >= to - afterglow);
     if (!near || out) {
       const text = `${name} took no reading in that time${out ? `: ${out.because}` : ''}.`;
-      return [{ place: 'not read', text, knobs: out ? [] : knobs }];
+      return [{ place: 'not read', text, adjustments: out ? [] : adjustments }];
     }
     if (near.learning)
-      return [{ place: 'learning', text: `${name} was still learning its baseline.`, knobs: [] }];
+      return [
+        { place: 'learning', text: `${name} was still learning its baseline.`, adjustments: [] },
+      ];
     const round = (n: number): number => Math.round(n * 10) / 10;
     const line = `${near.level.side} ${round(near.level.trip)}`;
     if (near.row === 0) {
       const text = `${name} reached ${round(near.value)} counts and trips ${line}.`;
-      return [{ place: 'threshold', text, knobs }];
+      return [{ place: 'threshold', text, adjustments }];
     }
     if (near.locked)
       return [
-        { place: 'lock-out', text: `${name} passed its line while it was locked out.`, knobs },
+        {
+          place: 'lock-out',
+          text: `${name} passed its line while it was locked out.`,
+          adjustments,
+        },
       ];
     const times = `${near.row} time${near.row === 1 ? '' : 's'} in a row`;
     const text = `${name} read ${line} ${times} and needs ${channel.hits}.`;
-    return [{ place: 'debounce', text, knobs }];
+    return [{ place: 'debounce', text, adjustments }];
   }
 
   private held(condition: Extract<Condition, { is: 'for' }>): Break[] {
@@ -196,7 +220,7 @@ class Look {
     if (longest >= seconds) return [];
     const name = sayCondition(this.design, of);
     const text = `${name} answered yes for ${formatQuantity(longest, 's')} and must for ${formatQuantity(seconds, 's')}.`;
-    return [{ place: 'debounce', text, knobs: [timeKnob(condition, longest, name)] }];
+    return [{ place: 'debounce', text, adjustments: [timeAdjustment(condition, longest, name)] }];
   }
 
   /** Why two did not begin in their order. */
@@ -214,18 +238,22 @@ class Look {
     if (b.some((t) => a.includes(t))) {
       const slow = Math.max(...channels.map((c) => c.every));
       const text = `${nameA} and ${nameB} began in the same pass: which came first is not known. They are read every ${formatQuantity(slow, 's')}.`;
-      return [{ place: 'order', text, knobs: orderKnobs(channels) }];
+      return [{ place: 'order', text, adjustments: orderAdjustments(channels) }];
     }
     const late = b.flatMap((t) => a.filter((s) => s < t).map((s) => t - s));
     if (late.length > 0) {
       const gap = Math.min(...late);
       const text = `${nameB} followed ${nameA} after ${formatQuantity(gap, 's')}, later than ${formatQuantity(within, 's')}.`;
       return [
-        { place: 'order', text, knobs: [timeKnob(condition, gap, `${nameA} then ${nameB}`)] },
+        {
+          place: 'order',
+          text,
+          adjustments: [timeAdjustment(condition, gap, `${nameA} then ${nameB}`)],
+        },
       ];
     }
     const text = `${nameB} came before ${nameA}.`;
-    return [{ place: 'order', text, knobs: orderKnobs(channels) }];
+    return [{ place: 'order', text, adjustments: orderAdjustments(channels) }];
   }
 
   /** Why a mode was not come to: the first way on the shortest path to it that was not taken. */
@@ -233,18 +261,19 @@ class Look {
     const machine = this.design.machines.find((m) => m.id === id);
     if (
       !machine ||
-      heldIn(this.record.logic, { is: 'mode', machine: id, mode: target }, this.stretch)
+      holdsDuring(this.record.logic, { is: 'mode', machine: id, mode: target }, this.stretch)
     )
       return [];
     const log = [...statesIn(this.record.logic, this.stretch)].map((s) => s.logic);
     const from = log[log.length - 1].modes[id].mode;
     const way = pathTo(machine, from, target)[0];
     const was = `${machine.name} was ${sayMode({ ...this.design, machines: [machine] }, id, from)}`;
-    if (!way) return [{ place: 'mode', text: `${was}: no way leads on from there.`, knobs: [] }];
+    if (!way)
+      return [{ place: 'mode', text: `${was}: no way leads on from there.`, adjustments: [] }];
     const began = log[log.length - 1]?.modes[id]?.since ?? 0;
     if (!way.when && began + (way.after ?? 0) > this.end) {
       const text = `${was}, and goes on after ${formatQuantity(way.after ?? 0, 's')}: later than the scene lasts. Let it last longer.`;
-      return [{ place: 'mode', text, knobs: [] }];
+      return [{ place: 'mode', text, adjustments: [] }];
     }
     const key = `${id} ${from} ${way.to}`;
     const again = this.asked.has(key);
@@ -253,7 +282,7 @@ class Look {
     // A press or a time is the maker's own doing: then the mode itself is what was wrong.
     const best = farthest(inner);
     if (best && best.place !== 'condition') return [best];
-    return [{ place: 'mode', text: `${was}.`, knobs: [] }];
+    return [{ place: 'mode', text: `${was}.`, adjustments: [] }];
   }
 }
 
@@ -261,11 +290,13 @@ class Look {
 function together(breaks: readonly Break[]): Break[] {
   if (breaks.length < 2) return [...breaks];
   const earliest = breaks.reduce((a, b) => (along(b) < along(a) ? b : a));
-  const most = Math.max(...breaks.map((b) => b.knobs.length));
-  const knobs = Array.from({ length: most }, (_, i) =>
-    joined(breaks.flatMap((b) => b.knobs[i] ?? b.knobs[b.knobs.length - 1] ?? [])),
+  const most = Math.max(...breaks.map((b) => b.adjustments.length));
+  const adjustments = Array.from({ length: most }, (_, i) =>
+    joined(
+      breaks.flatMap((b) => b.adjustments[i] ?? b.adjustments[b.adjustments.length - 1] ?? []),
+    ),
   );
-  return [{ place: earliest.place, text: breaks.map((b) => b.text).join(' '), knobs }];
+  return [{ place: earliest.place, text: breaks.map((b) => b.text).join(' '), adjustments }];
 }
 
 /** The transitions of a shortest way from one mode to another; none where there is no way. */

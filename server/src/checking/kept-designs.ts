@@ -11,7 +11,7 @@ export interface ReadableDesign extends Revision {
 }
 
 /** How long the shelf waits for that, ms. */
-const patience = 1500;
+const waitLimit = 1500;
 
 /** Reads designs as they are kept, brought up to date, and notes on the shelf those that cannot be read. */
 export class KeptDesigns {
@@ -59,7 +59,7 @@ export class KeptDesigns {
   async lookedThrough(): Promise<void> {
     await Promise.race([
       this.looking.catch(() => undefined),
-      new Promise((go) => setTimeout(go, patience).unref()),
+      new Promise((go) => setTimeout(go, waitLimit).unref()),
     ]);
   }
 

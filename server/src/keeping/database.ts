@@ -5,7 +5,7 @@ import { LogOnDisk } from './log-on-disk.js';
 import { asTrouble, StoreTrouble } from './trouble.js';
 
 /** How long a write waits for another program to finish its own, ms, and how often it looks. */
-const patience = 2000;
+const waitLimit = 2000;
 const pause = 15;
 /** How long room is given back to the disk after something was removed, ms; what is left is given back the next time. */
 const shrinking = 30;
@@ -187,7 +187,7 @@ export class Database {
 
   /** Takes the right to write. Whoever has it is given some time to finish. */
   private async begin(): Promise<void> {
-    const until = performance.now() + patience;
+    const until = performance.now() + waitLimit;
     for (;;) {
       try {
         this.writer = await this.sound(this.writer);

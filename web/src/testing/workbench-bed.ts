@@ -56,7 +56,9 @@ export const benchInThread = () => ({
     comparator: jest.fn(async (...args: Parameters<typeof bench.comparator>) =>
       bench.comparator(...args),
     ),
-    rhythms: jest.fn(async (...args: Parameters<typeof bench.rhythms>) => bench.rhythms(...args)),
+    oscillations: jest.fn(async (...args: Parameters<typeof bench.oscillations>) =>
+      bench.oscillations(...args),
+    ),
     sampled: jest.fn(async (...args: Parameters<typeof bench.sampled>) => bench.sampled(...args)),
     rehearse: jest.fn(async (...args: Parameters<typeof bench.rehearse>) =>
       bench.rehearse(...args),

@@ -12,7 +12,7 @@ import {
   quietScene,
   rehearse,
   responseOf,
-  rhythms,
+  oscillations,
   Rig,
   snapshot,
   whatIf,
@@ -21,7 +21,7 @@ import {
   type Outage,
   type Rehearsal,
   type Response,
-  type Rhythm,
+  type Oscillation,
   type Sampled,
   type Snapshot,
   type Why,
@@ -147,8 +147,8 @@ export const bench = {
   },
 
   /** Frequency and duty of what never rests. */
-  rhythms(design: Design, stimulus: Snapshot['stimulus']): Record<string, Rhythm> {
-    return rhythms(design, stimulus);
+  oscillations(design: Design, stimulus: Snapshot['stimulus']): Record<string, Oscillation> {
+    return oscillations(design, stimulus);
   },
 
   /** Some nights of one case of a study, each drawn by its seed. */

@@ -16,7 +16,7 @@ export abstract class BenchService {
     | 'ifInstead'
     | 'rehearse'
     | 'response'
-    | 'rhythms'
+    | 'oscillations'
     | 'sampled'
     | 'whatIf'
   >;

@@ -29,7 +29,7 @@ export interface Captured {
 /** Readings a second that a board is asked for. */
 export const boardRate = 25;
 /** A board that says nothing for so long after it was opened is none, ms. */
-const patience = 15_000;
+const waitLimit = 15_000;
 const askEvery = 1500;
 
 /** The board on the bench: real or stood in for, with what its channels have read since it was connected. */
@@ -174,7 +174,7 @@ export class BenchBoard implements OnDestroy {
       error: (error: unknown) => this.lose(reasonOf(error)),
       complete: () => this.lose('It ended the connection.'),
     });
-    this.ask(link, patience);
+    this.ask(link, waitLimit);
   }
 
   /** Asks for readings, again and again: a board that is reset by being opened does not hear at first. */

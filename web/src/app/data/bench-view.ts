@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Answer, Finding } from '@yurei/core/check';
 import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
-import { swings, type Rehearsal, type Rhythm, type Snapshot } from '@yurei/core/rehearsal';
+import { oscillates, type Rehearsal, type Oscillation, type Snapshot } from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
 import { DesignSession } from './design-session';
@@ -72,7 +72,7 @@ export class BenchView {
     return looked?.id === this.session.id ? looked.design : design;
   });
   /** Frequency and duty by net name, where something swings at rest. */
-  readonly rhythms = signal<Readonly<Record<string, Rhythm>>>({});
+  readonly oscillations = signal<Readonly<Record<string, Oscillation>>>({});
   readonly rehearsal = signal<Rehearsal | undefined>(undefined);
   /** A rehearsal of the design as it is now is still being played. */
   readonly rehearsing = signal(false);
@@ -155,12 +155,12 @@ export class BenchView {
   /** What swings at rest; nothing while a moment of a scene is shown. */
   private async listen(rest?: { design: Design; snapshot: Snapshot }): Promise<void> {
     const turn = ++this.listenTurn;
-    const swinging = rest && swings(rest.design, rest.snapshot);
+    const oscillating = rest && oscillates(rest.design, rest.snapshot);
     const { patient } = this.bench;
-    const found = swinging
-      ? await patient.rhythms(withoutReadings(rest.design), rest.snapshot.stimulus)
+    const found = oscillating
+      ? await patient.oscillations(withoutReadings(rest.design), rest.snapshot.stimulus)
       : {};
-    if (turn === this.listenTurn) this.rhythms.set(found);
+    if (turn === this.listenTurn) this.oscillations.set(found);
   }
 
   private scheduleRehearsal(design: Design, scene: string | undefined): void {

@@ -71,12 +71,12 @@ describe('the graph of the picture', () => {
       grip: { x: 0, y: 0 },
       main: true,
     };
-    const view = lineView(placed, { design, snapshot: seen, show: 'volts', rhythms: {} });
+    const view = lineView(placed, { design, snapshot: seen, show: 'volts', oscillations: {} });
     expect(view.value).toMatch(/^4\.01.V$/);
     expect(view.counts).toBe(String(seen.counts['beam']));
-    expect(lineView(placed, { design, snapshot: seen, show: 'amps', rhythms: {} }).value).toMatch(
-      /.A$/,
-    );
+    expect(
+      lineView(placed, { design, snapshot: seen, show: 'amps', oscillations: {} }).value,
+    ).toMatch(/.A$/);
   });
 });
 
@@ -93,8 +93,8 @@ it('writes frequency and duty where a net swings', () => {
     main: true,
   };
   const net = seen.solution.nets.find((n) => n.wires.some((w) => w.id === 'w15'));
-  const rhythms = { [net?.name ?? '']: { hertz: 1440, duty: 0.667, low: 0, high: 5 } };
-  const context = { design, snapshot: seen, show: 'volts', rhythms } as const;
+  const oscillations = { [net?.name ?? '']: { hertz: 1440, duty: 0.667, low: 0, high: 5 } };
+  const context = { design, snapshot: seen, show: 'volts', oscillations } as const;
   const view = lineView({ ...placed, net: net?.id ?? '' }, context);
   expect([view.value, view.counts]).toEqual(['1.44\u00a0kHz', '67 % high']);
   expect(view.title).toMatch(/swings at 1\.44.kHz, 67 % high/);

@@ -73,9 +73,9 @@ export class Picture {
     const layout = this.layout();
     const snapshot = this.view.snapshot();
     const design = this.design();
-    const rhythms = this.view.rhythms();
+    const oscillations = this.view.oscillations();
     return (layout?.lines ?? []).map((line) =>
-      lineView(line, { design, snapshot, show: this.show(), rhythms }),
+      lineView(line, { design, snapshot, show: this.show(), oscillations }),
     );
   });
 

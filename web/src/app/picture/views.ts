@@ -2,7 +2,7 @@ import { kindOf, paramsOf, surroundings } from '@yurei/core/catalog';
 import { sayVolts } from '@yurei/core/circuit';
 import type { Design, Group } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
-import type { Rhythm, Snapshot } from '@yurei/core/rehearsal';
+import type { Oscillation, Snapshot } from '@yurei/core/rehearsal';
 import type { Card, Flag } from './graph';
 import type { PlacedCard, PlacedLine, PlacedTab } from './layout';
 
@@ -72,24 +72,26 @@ export interface LineContext {
   snapshot: Snapshot | undefined;
   show: Shown;
   /** By net name. */
-  rhythms: Readonly<Record<string, Rhythm>>;
+  oscillations: Readonly<Record<string, Oscillation>>;
 }
 
 /** A wire with its live value; thicker with more current, in steps of the current's decade. */
 export function lineView(line: PlacedLine, context: LineContext): LineView {
-  const { design, snapshot, show, rhythms } = context;
+  const { design, snapshot, show, oscillations } = context;
   const net = snapshot?.solution.nets.find((n) => n.id === line.net);
   const amps = snapshot?.solution.wires[line.id];
   const wire = design.wires.find((w) => w.id === line.id);
   const channel = design.channels.find((c) => net?.terminals.includes(c.pin));
   const counts = channel && line.read ? snapshot?.counts[channel.id] : undefined;
-  const rhythm = net && rhythms[net.name];
+  const oscillation = net && oscillations[net.name];
   const volts = net ? sayVolts(net) : '';
   const current = amps === undefined ? '–' : formatQuantity(Math.abs(amps), 'A');
   const reading = counts === undefined ? '' : `, reads ${counts} counts`;
-  const swing = rhythm ? `, swings at ${formatQuantity(rhythm.hertz, 'Hz')}, ${duty(rhythm)}` : '';
-  const value = rhythm ? formatQuantity(rhythm.hertz, 'Hz') : volts;
-  const below = counts === undefined ? (rhythm ? duty(rhythm) : '') : String(counts);
+  const swing = oscillation
+    ? `, swings at ${formatQuantity(oscillation.hertz, 'Hz')}, ${duty(oscillation)}`
+    : '';
+  const value = oscillation ? formatQuantity(oscillation.hertz, 'Hz') : volts;
+  const below = counts === undefined ? (oscillation ? duty(oscillation) : '') : String(counts);
   return {
     ...line,
     value: show === 'amps' ? current : line.main ? value : '',
@@ -100,7 +102,7 @@ export function lineView(line: PlacedLine, context: LineContext): LineView {
   };
 }
 
-const duty = ({ duty: share }: Rhythm): string => `${Math.round(100 * share)} % high`;
+const duty = ({ duty: share }: Oscillation): string => `${Math.round(100 * share)} % high`;
 
 /** 1 px up to 0.1 mA, then 0.6 px more for each decade. */
 function thicknessOf(amps: number | undefined): number {

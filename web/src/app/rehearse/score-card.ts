@@ -126,11 +126,11 @@ export class ScoreCard {
             bad: true,
             at: first,
           }))),
-      ...relays.map(({ name, relay, pulls, perYear }): Line => ({
+      ...relays.map(({ name, relay, operations, perYear }): Line => ({
         what: relay === 'relay' ? name : `${name}, ${relay}`,
-        told: `pulled in ${pulls} ${pulls === 1 ? 'time' : 'times'}`,
+        told: `pulled in ${operations} ${operations === 1 ? 'time' : 'times'}`,
         more:
-          pulls === 0
+          operations === 0
             ? 'not switched in this scene'
             : `if it went on like this, worn after ${years(relayLife[0] / perYear)} to ${years(relayLife[1] / perYear)} (50,000 to 100,000 operations, common practice)`,
         bad: perYear > relayLife[1],

@@ -30,7 +30,7 @@ import { JudgeView } from '../../data/judge-view';
 import { Capturing } from '../capturing';
 import { ReadingChart, type Course } from './reading-chart';
 
-interface Knob {
+interface Adjustment {
   key: string;
   part: Part;
   param: string;
@@ -93,7 +93,7 @@ const near = 0.06;
               }
               <td>{{ row.room }}</td>
               <td>
-                @if (knob() && !row.here) {
+                @if (adjustment() && !row.here) {
                   <button
                     type="button"
                     [attr.aria-label]="'Take ' + row.label"
@@ -133,7 +133,7 @@ export class WhatIfHelper {
   private turn = 0;
 
   /** What can be turned near the channel: what is wired to its pin, and its sensor. */
-  private readonly knobs = computed((): Knob[] => {
+  private readonly adjustments = computed((): Adjustment[] => {
     const [design, sensor] = [this.session.design(), this.capturing.sensor()];
     if (!design) return [];
     const near = wiringOf(design)
@@ -175,7 +175,7 @@ export class WhatIfHelper {
   );
 
   protected readonly choices = computed((): Choice[] => [
-    ...this.knobs().map((k) => ({ value: k.key, label: k.label })),
+    ...this.adjustments().map((k) => ({ value: k.key, label: k.label })),
     ...(this.movable()
       ? [
           { value: 'distance', label: `Distance of “${this.movable()?.name}”` },
@@ -187,10 +187,12 @@ export class WhatIfHelper {
       : []),
   ]);
   protected readonly chosen = computed(() => this.picked() || (this.choices()[0]?.value ?? ''));
-  protected readonly knob = computed(() => this.knobs().find((k) => k.key === this.chosen()));
+  protected readonly adjustment = computed(() =>
+    this.adjustments().find((k) => k.key === this.chosen()),
+  );
   protected readonly heading = computed(() =>
-    this.knob()
-      ? `${this.knob()?.param === 'ohms' ? 'resistance' : (this.knob()?.param ?? '')}, ${this.knob()?.unit}`
+    this.adjustment()
+      ? `${this.adjustment()?.param === 'ohms' ? 'resistance' : (this.adjustment()?.param ?? '')}, ${this.adjustment()?.unit}`
       : (headings[this.chosen()] ?? ''),
   );
 
@@ -213,9 +215,9 @@ export class WhatIfHelper {
   private async would(design: Design, key: string): Promise<WouldRead[]> {
     const scene = this.view.scene()?.id;
     const { id } = this.channel();
-    const knob = this.knob();
-    if (knob) {
-      const { part, param, values } = knob;
+    const adjustment = this.adjustment();
+    if (adjustment) {
+      const { part, param, values } = adjustment;
       return this.bench.patient.whatIf(design, scene, id, { part: part.id, param, values });
     }
     const variants = this.variants(key);
@@ -236,8 +238,10 @@ export class WhatIfHelper {
 
   protected readonly rows = computed(() => {
     const { would } = this.answer();
-    const knob = this.knob();
-    const here = knob ? would.filter((w) => Math.abs(w.value / knob.value - 1) < near) : would;
+    const adjustment = this.adjustment();
+    const here = adjustment
+      ? would.filter((w) => Math.abs(w.value / adjustment.value - 1) < near)
+      : would;
     const stimulus = perceivedBy(here);
     const rooms = would.map((w) => roomIf(w, this.channel(), stimulus));
     const best = rooms.reduce<number>(
@@ -246,11 +250,13 @@ export class WhatIfHelper {
     );
     return would.map((w, i) => ({
       value: w.value,
-      label: knob ? formatNominal(w.value, knob.unit) : `${w.value}${units[this.chosen()] ?? ''}`,
+      label: adjustment
+        ? formatNominal(w.value, adjustment.unit)
+        : `${w.value}${units[this.chosen()] ?? ''}`,
       cells: [tell(w.rest), ...w.during.map((d) => tell(d.counts))],
       room: rooms[i] === undefined ? '–' : tell(rooms[i]),
-      best: knob !== undefined && i === best && rooms[i] !== undefined,
-      here: knob !== undefined && Math.abs(w.value / knob.value - 1) < near,
+      best: adjustment !== undefined && i === best && rooms[i] !== undefined,
+      here: adjustment !== undefined && Math.abs(w.value / adjustment.value - 1) < near,
     }));
   });
 
@@ -281,18 +287,24 @@ export class WhatIfHelper {
   }
 
   protected readonly words = computed(() => {
-    const knob = this.knob();
-    if (!knob) return 'Room: from the reading to the line, below 0 not noticed.';
+    const adjustment = this.adjustment();
+    if (!adjustment) return 'Room: from the reading to the line, below 0 not noticed.';
     const shroud =
-      knob.param === 'halfAngle'
+      adjustment.param === 'halfAngle'
         ? ' A tube of length L over an opening of diameter d narrows the half-angle to about atan(d/2L): 5 mm and 14 mm make 10°.'
         : '';
     return `Room: from the farthest of rest and what must not fire to the nearest of what is wanted and felt here.${shroud}`;
   });
 
   protected take(value: number): void {
-    const knob = this.knob();
-    if (knob) this.session.edit({ type: 'set-param', id: knob.part.id, param: knob.param, value });
+    const adjustment = this.adjustment();
+    if (adjustment)
+      this.session.edit({
+        type: 'set-param',
+        id: adjustment.part.id,
+        param: adjustment.param,
+        value,
+      });
   }
 }
 

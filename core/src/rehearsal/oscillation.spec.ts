@@ -1,5 +1,5 @@
 import { brief } from '../testing/small.js';
-import { rhythms, snapshot, swings } from './index.js';
+import { oscillations, snapshot, oscillates } from './index.js';
 
 /** A 555-type astable: f = 1/(ln 2·(Ra + 2·Rb)·C), high for (Ra + Rb)/(Ra + 2·Rb) (published data sheet). */
 const astable = (ra: number, rb: number, farads: number) =>
@@ -14,11 +14,11 @@ it.each([
 ])('an astable of %d, %d and %d swings as its closed form says', (ra, rb, farads) => {
   const design = astable(ra, rb, farads);
   const rest = snapshot(design, undefined);
-  expect(swings(design, rest)).toBe(true);
-  const found = Object.values(rhythms(design, rest.stimulus));
+  expect(oscillates(design, rest)).toBe(true);
+  const found = Object.values(oscillations(design, rest.stimulus));
   expect(found.length).toBeGreaterThan(0);
   const hertz = 1 / (Math.LN2 * (ra + 2 * rb) * farads);
-  for (const rhythm of found) expect(rhythm.hertz / hertz).toBeCloseTo(1, 1);
+  for (const oscillation of found) expect(oscillation.hertz / hertz).toBeCloseTo(1, 1);
   const duty = (ra + rb) / (ra + 2 * rb);
   // The timing capacitor swings between a third and two thirds of 5 V.
   const timing = found.find((r) => r.low > 1 && r.high < 4);
@@ -33,11 +33,11 @@ it('a signal generator keeps its own frequency; what rests has none', () => {
     'V.gnd G.minus, V.out R.a, R.b G.minus',
   );
   const rest = snapshot(design, undefined);
-  expect(swings(design, rest)).toBe(true);
-  const [rhythm] = Object.values(rhythms(design, rest.stimulus));
-  expect(rhythm.hertz).toBeCloseTo(50, 1);
-  expect(rhythm.duty).toBeCloseTo(0.5, 2);
+  expect(oscillates(design, rest)).toBe(true);
+  const [oscillation] = Object.values(oscillations(design, rest.stimulus));
+  expect(oscillation.hertz).toBeCloseTo(50, 1);
+  expect(oscillation.duty).toBeCloseTo(0.5, 2);
   const still = brief('adapter G volts=5, resistor R', 'G.plus R.a, R.b G.minus');
-  expect(swings(still, snapshot(still, undefined))).toBe(false);
-  expect(rhythms(still, {})).toEqual({});
+  expect(oscillates(still, snapshot(still, undefined))).toBe(false);
+  expect(oscillations(still, {})).toEqual({});
 });

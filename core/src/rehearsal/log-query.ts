@@ -8,7 +8,7 @@ import {
   type ChannelState,
   type Level,
 } from '../logic/index.js';
-import { remembersLast, tail } from './calm.js';
+import { remembersLast, tail } from './quiescent.js';
 import { countUpTo, emptyTrace, type LogicChange } from './traces.js';
 import type { Recorded } from './verdict.js';
 
@@ -62,7 +62,7 @@ export function longestYes(
 }
 
 /** Whether a condition on answers and modes held at some moment of a stretch; undefined for other kinds. */
-export function heldIn(
+export function holdsDuring(
   log: readonly LogicChange[],
   condition: Condition,
   stretch: Stretch,

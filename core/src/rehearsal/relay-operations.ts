@@ -1,5 +1,5 @@
 /** Counts how often relays pull in; as they are when first looked at does not count. */
-export class Pulls {
+export class RelayOperations {
   readonly counted: Record<string, Record<string, number>> = {};
   private readonly was = new Map<string, Readonly<Record<string, boolean>>>();
 

@@ -4,7 +4,7 @@ import type { Design } from '../design/index.js';
 import type { Snapshot } from './snapshot.js';
 
 /** How a net swings that never rests. */
-export interface Rhythm {
+export interface Oscillation {
   /** Rises a second, Hz. */
   hertz: number;
   /** Share of the time above the middle of its swing. */
@@ -23,7 +23,7 @@ const least = 0.05;
 const mostSteps = 20_000;
 
 /** Whether something in a design swings by itself, so that no steady value tells what is there. */
-export const swings = (design: Design, { solution }: Snapshot): boolean =>
+export const oscillates = (design: Design, { solution }: Snapshot): boolean =>
   solution.problems.some((p) => p.kind === 'oscillates') ||
   design.parts.some((p) => kindOf(p).waves?.(paramsOf(p)));
 
@@ -33,14 +33,17 @@ export const swings = (design: Design, { solution }: Snapshot): boolean =>
  *
  * @returns by net name; empty when nothing swings within ten seconds
  */
-export function rhythms(design: Design, stimulus: Snapshot['stimulus']): Record<string, Rhythm> {
+export function oscillations(
+  design: Design,
+  stimulus: Snapshot['stimulus'],
+): Record<string, Oscillation> {
   for (const until of spans) {
     let steps = 0;
     const keepGoing = (): boolean => ++steps < mostSteps;
     const run = runTransient(design, { until, from: 'dead', stimulus, moments: 4000, keepGoing });
     const found = Object.entries(run.nets).flatMap(([net, volts]) => {
-      const rhythm = rhythmOf(run, volts);
-      return rhythm ? [[net, rhythm] as const] : [];
+      const oscillation = oscillationOf(run, volts);
+      return oscillation ? [[net, oscillation] as const] : [];
     });
     if (found.length > 0) return Object.fromEntries(found);
     if (run.halt) return {};
@@ -48,7 +51,7 @@ export function rhythms(design: Design, stimulus: Snapshot['stimulus']): Record<
   return {};
 }
 
-function rhythmOf({ times, end }: Run, volts: readonly number[]): Rhythm | undefined {
+function oscillationOf({ times, end }: Run, volts: readonly number[]): Oscillation | undefined {
   const first = times.findIndex((t) => t >= end / 2);
   if (first < 0) return undefined;
   const [t, v] = [times.slice(first), volts.slice(first)];

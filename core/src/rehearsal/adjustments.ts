@@ -6,10 +6,10 @@ import {
   type Edit,
 } from '../design/index.js';
 import { formatNominal } from '../quantity/index.js';
-import type { Nearest, Stretch } from './held.js';
+import type { Nearest, Stretch } from './log-query.js';
 
 /** A number in a design that can be changed by so much: from what it is to where it must surely be enough. */
-export interface Knob {
+export interface Adjustment {
   label: string;
   unit: 's' | 'counts' | '';
   from: number;
@@ -18,38 +18,41 @@ export interface Knob {
   /** Whether it helps can depend on where between two readings something falls: seconds between readings, to try others. */
   phase?: number;
   /** It turns all of these together. */
-  joins?: readonly Knob[];
+  joins?: readonly Adjustment[];
   edit: (design: Design, value: number) => Edit;
 }
 
 /** A turn of a knob in words: "Hits in a row of North 2, not 5". */
-export function sayTurn(knob: Knob, value: number): string {
-  if (knob.joins) return knob.joins.map((one) => sayTurn(one, turnOf(one, value))).join('; ');
+export function sayAdjustment(adjustment: Adjustment, value: number): string {
+  if (adjustment.joins)
+    return adjustment.joins.map((one) => sayAdjustment(one, turnOf(one, value))).join('; ');
   const say = (v: number): string =>
-    knob.unit === 's' ? formatNominal(v, 's') : `${v}${knob.unit ? ` ${knob.unit}` : ''}`;
-  return `${knob.label} ${say(value)}, not ${say(knob.from)}`;
+    adjustment.unit === 's'
+      ? formatNominal(v, 's')
+      : `${v}${adjustment.unit ? ` ${adjustment.unit}` : ''}`;
+  return `${adjustment.label} ${say(value)}, not ${say(adjustment.from)}`;
 }
 
 /** Whole where counts are, else to two digits. */
-export const rounded = ({ whole }: Pick<Knob, 'whole'>, value: number): number =>
+export const rounded = ({ whole }: Pick<Adjustment, 'whole'>, value: number): number =>
   whole ? Math.round(value) : Number(value.toPrecision(2));
 
-const turnOf = (knob: Knob, share: number): number =>
-  rounded(knob, knob.from + share * (knob.to - knob.from));
+const turnOf = (adjustment: Adjustment, share: number): number =>
+  rounded(adjustment, adjustment.from + share * (adjustment.to - adjustment.from));
 
 /** Several knobs turned together, each by the same share of its way. */
-export const joined = (knobs: readonly Knob[]): Knob => ({
-  label: knobs.map((k) => k.label).join('; '),
+export const joined = (adjustments: readonly Adjustment[]): Adjustment => ({
+  label: adjustments.map((k) => k.label).join('; '),
   unit: '',
   from: 0,
   to: 1,
   whole: false,
-  phase: knobs.find((k) => k.phase !== undefined)?.phase,
-  joins: knobs,
+  phase: adjustments.find((k) => k.phase !== undefined)?.phase,
+  joins: adjustments,
   edit: (design, share) => ({
     type: 'batch',
     label: 'change several',
-    edits: knobs.map((knob) => knob.edit(design, turnOf(knob, share))),
+    edits: adjustments.map((adjustment) => adjustment.edit(design, turnOf(adjustment, share))),
   }),
 });
 
@@ -62,13 +65,13 @@ const ofChannel =
   };
 
 /** What could let a channel trip: its line, hits in a row, period, lock-out. */
-export function channelKnobs(
+export function channelAdjustments(
   channel: Channel,
   near: Nearest | undefined,
   { from, to }: Stretch,
-): Knob[] {
+): Adjustment[] {
   const { id, name, every, hits, lockOut = 0, threshold } = channel;
-  const often: Knob = {
+  const often: Adjustment = {
     label: `Read ${name} every`,
     unit: 's',
     from: every,
@@ -78,10 +81,10 @@ export function channelKnobs(
     edit: ofChannel(id, (_, value) => ({ every: value })),
   };
   if (!near) return [often];
-  const knobs: Knob[] = [];
+  const adjustments: Adjustment[] = [];
   if (near.row === 0) {
     const sign = near.level.side === 'above' && !channel.baseline ? -1 : channel.baseline ? -1 : 1;
-    knobs.push({
+    adjustments.push({
       label: `Threshold of ${name}`,
       unit: 'counts',
       from: threshold,
@@ -91,7 +94,7 @@ export function channelKnobs(
     });
   }
   if (near.row > 0 && near.row < hits)
-    knobs.push({
+    adjustments.push({
       label: `Hits in a row of ${name}`,
       unit: '',
       from: hits,
@@ -101,7 +104,7 @@ export function channelKnobs(
       edit: ofChannel(id, (_, value) => ({ hits: value })),
     });
   if (lockOut > 0 && near.locked)
-    knobs.push({
+    adjustments.push({
       label: `Lock-out of ${name}`,
       unit: 's',
       from: lockOut,
@@ -109,11 +112,11 @@ export function channelKnobs(
       whole: false,
       edit: ofChannel(id, (_, value) => ({ lockOut: value })),
     });
-  return [...knobs, often];
+  return [...adjustments, often];
 }
 
 /** Reading two channels oftener tells apart what came in one pass. */
-export function orderKnobs(channels: readonly Channel[]): Knob[] {
+export function orderAdjustments(channels: readonly Channel[]): Adjustment[] {
   const every = Math.max(...channels.map((c) => c.every));
   return [
     {
@@ -133,11 +136,11 @@ export function orderKnobs(channels: readonly Channel[]): Knob[] {
 }
 
 /** The time in a condition, which is replaced wherever it stands in the design. */
-export function timeKnob(
+export function timeAdjustment(
   condition: Extract<Condition, { is: 'for' | 'then' }>,
   needed: number,
   name: string,
-): Knob {
+): Adjustment {
   const from = condition.is === 'for' ? condition.seconds : condition.within;
   const changed = (value: number): Condition =>
     condition.is === 'for' ? { ...condition, seconds: value } : { ...condition, within: value };
@@ -172,7 +175,7 @@ function replaceCondition(design: Design, old: Condition, by: Condition): Edit {
 }
 
 /** What could keep a channel from tripping: more hits in a row, a line farther out. */
-export function quietKnobs(channel: Channel, near: Nearest): Knob[] {
+export function quietAdjustments(channel: Channel, near: Nearest): Adjustment[] {
   const { id, name, hits, threshold } = channel;
   const out = channel.baseline || near.level.side === 'above' ? 1 : -1;
   return [

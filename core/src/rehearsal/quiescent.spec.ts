@@ -1,6 +1,6 @@
 import type { Happening, Scene } from '../design/index.js';
 import { findHappeningKind, contributes, isSteady, type HappeningKind } from '../scene/index.js';
-import { calmUntil } from './calm.js';
+import { quiescentUntil } from './quiescent.js';
 
 const knock = (id: string, start: number): Happening => ({
   id,
@@ -21,7 +21,7 @@ const scene = (ambient: Scene['ambient'], ...happenings: Happening[]): Scene => 
 });
 
 describe('a stretch is calm', () => {
-  const until = calmUntil(scene({ daylight: 5 }, knock('a', 10), knock('b', 30)));
+  const until = quiescentUntil(scene({ daylight: 5 }, knock('a', 10), knock('b', 30)));
   it.each([
     [0, 10],
     [9.99, 10],
@@ -41,7 +41,7 @@ describe('a stretch is calm', () => {
     ['under a lamp that ripples', { lamp: 200, ripple: 0.3 }],
   ])('never %s', (_, ambient) => {
     expect(isSteady({ ambient })).toBe(false);
-    expect(calmUntil(scene(ambient))(5)).toBe(5);
+    expect(quiescentUntil(scene(ambient))(5)).toBe(5);
   });
   it('under a lamp that does not', () => {
     expect(isSteady({ ambient: { lamp: 200, ripple: 0 } })).toBe(true);

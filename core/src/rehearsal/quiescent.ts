@@ -16,7 +16,7 @@ import { happeningSpan, isSteady } from '../scene/index.js';
  *
  * @returns t itself when that is not so
  */
-export function calmUntil(scene: Scene): (t: number) => number {
+export function quiescentUntil(scene: Scene): (t: number) => number {
   if (!isSteady(scene)) return (t) => t;
   const spans = scene.happenings.map(happeningSpan);
   return (t) => {

@@ -31,13 +31,15 @@ function joints(wires: ReturnType<Inside['wires']>): (end: string) => string {
  * An inner part feels what the module feels.
  */
 export function moduleElements<V>(inside: Inside<V>, params: V, state: PartState): Element[] {
-  const joint = joints(inside.wires(params));
+  const wires = inside.wires(params);
+  const joint = joints(wires);
+  const ends = new Set(wires.flat());
   return inside.parts(params).flatMap(({ id, kind, params: own }: InnerPart) => {
     const node = (local: string): string =>
       local.startsWith('#') ? `#${id}${local}` : joint(`${id}.${local}`);
-    const wired = { ...state, pins: {}, wired: () => true };
-    return kind.elements(valuesOf(kind.params, own), wired).map((element) => {
-      return withNodes(element, node);
-    });
+    const wired = (terminal: string): boolean => ends.has(`${id}.${terminal}`);
+    return kind
+      .elements(valuesOf(kind.params, own), { ...state, pins: {}, wired })
+      .map((element) => withNodes(element, node));
   });
 }

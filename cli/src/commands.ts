@@ -158,7 +158,8 @@ export async function rehearseFile(
   const { logic: _logic, ...recorded } = rehearsal;
   return {
     text,
-    json: { ...recorded, score: scoreRehearsal(design, rehearsal), answers },
+    // What was not followed to its end has no rates.
+    json: { ...recorded, ...(halted ? {} : { score: scoreRehearsal(design, rehearsal) }), answers },
     exitCode: failed ? 1 : 0,
     csv: options.csv === undefined ? undefined : writeRehearsalCsv(rehearsal),
     vcd: options.vcd === undefined ? undefined : writeVcd(design, rehearsal),

@@ -31,9 +31,12 @@ export function fiveQuestions(
   findings: readonly Finding[],
   rehearsal: Rehearsal | undefined,
 ): Answer[] {
+  const { halted } = rehearsal ?? {};
+  // What was followed for a part of the scene only answers neither.
+  const until = halted && `followed until ${formatQuantity(halted.t, 's')} only`;
   return [
-    notices(rehearsal),
-    staysQuiet(rehearsal),
+    until ? unknown('notices', 'Notices', until) : notices(rehearsal),
+    until ? unknown('quiet', 'Stays quiet', until) : staysQuiet(rehearsal),
     survives(evidence, findings),
     unknown('lasts', 'Lasts', 'battery, relay life'),
     unknown('built', 'Built right', 'inspection'),

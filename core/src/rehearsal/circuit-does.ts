@@ -137,13 +137,13 @@ class Sweep {
     const { label = this.quantity, unit = '' } = findSurrounding(this.quantity) ?? {};
     const found = this.design.parts.find((p) => p.id === part);
     const word = (found && kindOf(found).acts?.word) ?? 'acting';
-    const stimulus = (value: number): string => formatQuantity(value, unit);
+    const say = (value: number): string => formatQuantity(value, unit);
     const moves = way === 'above' ? 'rises above' : 'falls below';
     const until =
       ceases === undefined
         ? 'until power is cut'
-        : `until it ${way === 'above' ? 'falls below' : 'rises above'} ${stimulus(ceases)}`;
-    return `when ${label.toLowerCase()} at ${this.sensor.name} ${moves} ${stimulus(begins)} → ${found?.name ?? part} ${word} ${until}`;
+        : `until it ${way === 'above' ? 'falls below' : 'rises above'} ${say(ceases)}`;
+    return `when ${label.toLowerCase()} at ${this.sensor.name} ${moves} ${say(begins)} → ${found?.name ?? part} ${word} ${until}`;
   }
 }
 

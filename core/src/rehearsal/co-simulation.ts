@@ -36,7 +36,7 @@ export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
  * charges and delays take the time they take. Where everything has settled and nothing is due, no step is taken.
  */
 export class CoSimulation {
-  readonly circuit: Circuit;
+  private readonly circuit: Circuit;
   private readonly stage: Stage;
   private readonly stimuli: Stimuli;
   private readonly values: ReadonlyMap<string, PartValues>;
@@ -94,11 +94,6 @@ export class CoSimulation {
   /** Whether nothing in the circuit changes any more unless something outside of it does. */
   get settled(): boolean {
     return this.still;
-  }
-
-  /** Steps taken so far. */
-  get steps(): number {
-    return this.transient?.steps ?? 0;
   }
 
   /**
@@ -219,10 +214,11 @@ export class CoSimulation {
 
   private look(t: number): void {
     this.watch(t, (part) => this.values.get(part)?.update() ?? nothing);
-    for (const { channel, ...reading } of this.edges) {
-      const level = this.exactly([{ channel, ...reading }]).get(channel.id);
-      const before = this.levels.get(channel.id);
-      this.levels.set(channel.id, level);
+    for (const reading of this.edges) {
+      const { id } = reading.channel;
+      const level = this.exactly([reading]).get(id);
+      const before = this.levels.get(id);
+      this.levels.set(id, level);
       if (level === before || before === undefined) continue;
       this.turned = true;
       this.transient?.pause();

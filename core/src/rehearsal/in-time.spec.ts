@@ -1,6 +1,7 @@
 /** What takes time in a circuit takes it in a rehearsal too: each against a closed form. */
 import { readdirSync } from 'node:fs';
 import type { Design, Happening, Scene } from '../design/index.js';
+import { fiveQuestions, gatherEvidence } from '../check/index.js';
 import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, pins } from '../testing/small.js';
 import { restingLogic } from '../logic/index.js';
@@ -187,9 +188,16 @@ it('ends where something changes too often', () => {
 
 it('ends where there is no solution, says so, and gives no verdict on what comes later', () => {
   const unfed = brief(`push-button S, ${led}`, 'S.b RL.a, RL.b H.a, H.k S.a');
-  const { halted, verdicts } = inTime(unfed, scene(10, { kind: 'finger-touches', start: 2 }));
+  const run = inTime(unfed, scene(10, { kind: 'finger-touches', start: 2 }));
+  const { halted, verdicts } = run;
   expect(halted).toEqual({ t: 0, because: 'no solution of the circuit was found there' });
   expect(verdicts).toEqual([]);
+  const evidence = gatherEvidence(unfed, scene(10));
+  const answers = fiveQuestions(evidence, [], run);
+  expect(answers.slice(0, 2).map((a) => [a.value, a.detail.replace('\u00a0', ' ')])).toEqual([
+    ['not computed yet', 'followed until 0 s only'],
+    ['not computed yet', 'followed until 0 s only'],
+  ]);
 });
 
 /** Scenes of the demo designs short enough to be tried at each run of the tests. */

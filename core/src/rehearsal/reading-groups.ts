@@ -29,12 +29,12 @@ export function readingGroups(
   channel: string,
 ): ReadingGroup[] {
   const { times = [], values = [] } = readings[channel] ?? {};
-  const stimulus = verdicts.flatMap((v) => (v.exposure ? [{ ...v, ...v.exposure }] : []));
+  const exposed = verdicts.flatMap((v) => (v.exposure ? [{ ...v, ...v.exposure }] : []));
   const rest = values.filter((_, i) =>
-    stimulus.every((v) => times[i] < v.start - margin || times[i] > v.end + margin),
+    exposed.every((v) => times[i] < v.start - margin || times[i] > v.end + margin),
   );
   const happenings = scene.happenings.flatMap((happening): ReadingGroup[] => {
-    const verdict = stimulus.find((v) => v.happening === happening.id);
+    const verdict = exposed.find((v) => v.happening === happening.id);
     if (!verdict) return [];
     const counts = values.filter((_, i) => times[i] >= verdict.start && times[i] <= verdict.end);
     return counts.length > 0 ? [readingGroup(happening.name, happening.intent, counts)] : [];

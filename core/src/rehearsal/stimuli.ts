@@ -1,4 +1,4 @@
-import { findSurrounding, type SolvedPart, type Stimulus } from '../catalog/index.js';
+import { findSurrounding, type SolvedPart } from '../catalog/index.js';
 import type { Circuit } from '../circuit/index.js';
 import { stimulusOn, type Now, type Sensor, type Stage } from '../scene/index.js';
 
@@ -29,7 +29,7 @@ export class Stimuli {
       if (change <= unchanged) continue;
       this.values.set(sensor, value);
       this.circuit.setState(sensor.part.id, {
-        stimulus: { [sensor.receiver.quantity]: value } as Partial<Stimulus>,
+        stimulus: { [sensor.receiver.quantity]: value },
       });
       largest = Math.max(largest, change);
     }

@@ -131,11 +131,11 @@ export class RehearseStep {
   protected readonly search = (text: string): Find[] => {
     const parts = this.session.design()?.parts ?? [];
     return searchHappenings(text)
-      .map((kind) => ({ kind, stimulus: parts.filter((p) => canSense(p, kind)).map((p) => p.id) }))
-      .sort((a, b) => Number(b.stimulus.length > 0) - Number(a.stimulus.length > 0))
-      .map(({ kind, stimulus }) => ({
+      .map((kind) => ({ kind, sensors: parts.filter((p) => canSense(p, kind)).map((p) => p.id) }))
+      .sort((a, b) => Number(b.sensors.length > 0) - Number(a.sensors.length > 0))
+      .map(({ kind, sensors }) => ({
         label: kind.label,
-        hint: stimulus.length > 0 ? `felt by ${stimulus.join(', ')}` : '',
+        hint: sensors.length > 0 ? `felt by ${sensors.join(', ')}` : '',
         summary: kind.summary,
         run: () => this.add(kind),
       }));
@@ -145,12 +145,12 @@ export class RehearseStep {
   protected readonly surroundings = computed(() => {
     const scene = this.view.scene();
     if (!scene) return [];
-    const stimulus = new Set<string>(
+    const sensed = new Set<string>(
       (this.session.design()?.parts ?? []).flatMap((p) => kindOf(p).senses?.quantities ?? []),
     );
     const values = numbersOf(ambientParams, scene.ambient);
     return ambientParams
-      .filter((p) => always.has(p.id) || stimulus.has(p.id) || p.id in scene.ambient)
+      .filter((p) => always.has(p.id) || sensed.has(p.id) || p.id in scene.ambient)
       .map((param) => ({ param, value: values[param.id] }));
   });
 

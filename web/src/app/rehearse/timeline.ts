@@ -48,7 +48,7 @@ export function timelineConfig(
         annotation: {
           annotations: {
             ...levels(rehearsal, channels, inks),
-            ...stimulus(rehearsal, inks),
+            ...exposures(rehearsal, inks),
           },
         },
       },
@@ -76,7 +76,7 @@ function levels(rehearsal: Rehearsal, channels: readonly Channel[], inks: Inks) 
 }
 
 /** A band where each happening was really felt; at least a sliver, so that short ones are seen. */
-function stimulus(rehearsal: Rehearsal, inks: Inks) {
+function exposures(rehearsal: Rehearsal, inks: Inks) {
   return Object.fromEntries(
     rehearsal.verdicts.flatMap((v) => {
       if (!v.exposure) return [];

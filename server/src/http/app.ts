@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler, type Router } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -29,9 +29,24 @@ const policy = {
   },
 };
 
+/** What an answer with data needs (OWASP, REST Security Cheat Sheet: security headers): all the same for each. */
+const dataHeaders = Object.entries({
+  'Cache-Control': 'no-store',
+  'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'",
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'X-Content-Type-Options': 'nosniff',
+  'X-Frame-Options': 'DENY',
+});
+
 /** Requests of the API in ten seconds, from one address: several times what a busy page asks. */
-const window = 10_000;
-const mostInWindow = 10_000;
+const limits = {
+  windowMs: 10_000,
+  limit: 10_000,
+  standardHeaders: 'draft-6',
+  legacyHeaders: false,
+  // It looks at each request whether it has been set up well.
+  validate: false,
+} as const;
 
 /** What the HTTP face is made of. */
 export interface AppParts extends DesignParts {
@@ -49,24 +64,34 @@ export function makeApp(parts: AppParts): Express {
   app.disable('x-powered-by');
   app.disable('etag');
   app.use(access.byName);
+  app.use('/api', api(parts));
   app.use(helmet({ contentSecurityPolicy: policy, strictTransportSecurity: false }));
-  // Who may not talk does not use up what the maker's own page may ask.
-  app.use('/api', access.fromHere, (_req, res, next) => {
-    res.setHeader('Cache-Control', 'no-store');
-    next();
-  });
-  app.use('/api', rateLimit({ windowMs: window, limit: mostInWindow, handler: tooMany }));
-  app.get('/api/health', (_req, res) => {
-    res.json({ ok: true });
-  });
-  app.use('/api', access.routes(), access.signedIn);
-  app.use('/api', designRoutes(parts), studyRoutes(parts.gate, parts.store, parts.desk));
-  app.use('/api', upkeepRoutes(parts.upkeep), unknownAddress);
   serveWeb(app, web);
   app.use(unknownAddress);
   app.use(problemHandler(log));
   return app;
 }
+
+/** Data, asked by the maker's own page. */
+function api({ access, upkeep, ...parts }: AppParts): Router {
+  const routes = express.Router();
+  routes.use(access.fromHere, asData);
+  // Who may not talk does not use up what the maker's own page may ask.
+  routes.use(rateLimit({ ...limits, handler: tooMany }));
+  routes.get('/health', (_req, res) => {
+    res.json({ ok: true });
+  });
+  routes.use(access.routes(), access.signedIn);
+  routes.use(designRoutes(parts), studyRoutes(parts.gate, parts.store, parts.desk));
+  routes.use(upkeepRoutes(upkeep), unknownAddress);
+  return routes;
+}
+
+/** An answer that is data is never a page, and is kept nowhere. */
+const asData: RequestHandler = (_req, res, next) => {
+  for (const [name, value] of dataHeaders) res.setHeader(name, value);
+  next();
+};
 
 /** Files with a hash in their name never change; any other address is a view of the app. */
 function serveWeb(app: Express, web: string): void {
@@ -91,6 +116,6 @@ function serveWeb(app: Express, web: string): void {
 
 function tooMany(): never {
   throw new ProblemError(429, 'Too many requests', 'Wait a few seconds, then try again.', {
-    retryAfter: window / 1000,
+    retryAfter: limits.windowMs / 1000,
   });
 }

@@ -165,11 +165,13 @@ export class Network {
     this.recall({ modes: [...this.unpowered], x: new Float64Array(this.system.x.length) });
   }
 
+  /** The modes of all devices that switch. */
+  get modes(): number[] {
+    return this.switching.map((d) => d.switching?.mode ?? 0);
+  }
+
   remember(): Memory {
-    return {
-      modes: this.switching.map((d) => d.switching?.mode ?? 0),
-      x: this.system.x.slice(),
-    };
+    return { modes: this.modes, x: this.system.x.slice() };
   }
 
   recall({ modes, x }: Memory): void {

@@ -4,7 +4,7 @@ export { baselineCounts, isLearnt } from './baseline.js';
 export { back, beyond, levelsAtRest, levelsOf, unitOf, type Level } from './levels.js';
 export { readsAt } from './edge.js';
 export { conditionsOf, type Program } from './program.js';
-export { restingLogic, type Kept, type LogicState } from './state.js';
+export { restingLogic, type Kept, type LogicState, type RuleState } from './state.js';
 export { mostRounds, outputDuty, outputOn, stepLogic } from './interpreter.js';
 export { resetEvents, type Cause, type LogicEvent } from './logic-event.js';
 export { isDue, nextPass, nextReading } from './sleep.js';

@@ -91,6 +91,11 @@ export class CoSimulation {
     return this.t;
   }
 
+  /** The modes of all that switches in the circuit. */
+  get modes(): number[] {
+    return this.circuit.network.modes;
+  }
+
   /** Whether nothing in the circuit changes any more unless something outside of it does. */
   get settled(): boolean {
     return this.still;

@@ -1,6 +1,5 @@
 import { kindOf } from '../catalog/index.js';
-import { kindOfCondition } from '../condition/index.js';
-import { everyCondition, type Design, type Drive, type Sign } from '../design/index.js';
+import type { Design, Drive, Sign } from '../design/index.js';
 import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { ActingChange, LogicChange } from './traces.js';
@@ -138,13 +137,3 @@ function signOf(design: Design, event: LogicEvent): Pick<Firing, 'sign' | 'what'
 
 const nameOf = (list: readonly { id: string; name: string }[], id: string): string =>
   list.find((item) => item.id === id)?.name ?? id;
-
-/**
- * How long what was noticed may take to fire, s: the times of all modes, and all that conditions wait for. What fires
- * within that after a happening may still be its doing.
- */
-export function longestWait(design: Design): number {
-  const modes = design.machines.flatMap((m) => m.transitions.map((t) => t.after ?? 0));
-  const conditions = everyCondition(design).map(([, c]) => kindOfCondition(c).waits?.(c) ?? 0);
-  return [...modes, ...conditions].reduce((sum, s) => sum + s, 0);
-}

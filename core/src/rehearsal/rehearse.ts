@@ -17,12 +17,14 @@ import { CoSimulation } from './co-simulation.js';
 import { quiescentUntil, readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
+import { firingsOf, type Firing } from './firings.js';
 import { quiet, reach, taken, type ReadingNoise } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
+import { Rests } from './rests.js';
 import { Rig } from './rig.js';
 import { stoodStill, Supervisor, type Outage } from './supervisor.js';
 import { emptyTrace, type ActingChange, type LogicChange, type Trace } from './traces.js';
-import { judge, type Replay, type Verdict } from './verdict.js';
+import { judge, type Verdict } from './verdict.js';
 import { nextWatch, watched, type Span } from './watch.js';
 
 /** Everything that came of rehearsing one scene. */
@@ -120,6 +122,8 @@ class Play {
   /** Until then something that has happened goes on fading. */
   private restless = 0;
   private logic: LogicState;
+  /** When all was as at the beginning; taken down from the first look on. */
+  private rests?: Rests;
 
   constructor(
     private readonly design: Design,
@@ -154,11 +158,12 @@ class Play {
       : this.rig.settle(this.scene, t, logic, this.driven);
   }
 
-  run(onProgress?: (share: number) => void): this {
+  run(onProgress?: (share: number) => void, until = Infinity): this {
     const { duration } = this.scene;
     let nextReport = 0;
-    for (let t = 0; t <= duration; t = this.goOn(t)) {
+    for (let t = 0; t <= Math.min(duration, until); t = this.goOn(t)) {
       this.moment(t);
+      this.rest(t);
       if (this.timed?.halt) break;
       t = this.skip(t);
       if (t < nextReport) continue;
@@ -166,6 +171,14 @@ class Play {
       nextReport += duration / 50;
     }
     return this;
+  }
+
+  /** Takes down whether all is as at the beginning. */
+  private rest(t: number): void {
+    const { modes } = this.timed ?? this.rig;
+    const still = this.timed?.settled !== false && this.supervisor.running === 'runs';
+    this.rests ??= new Rests(this.design, this.logicLog[0].logic, modes);
+    this.rests.look(t, this.logic, modes, still);
   }
 
   /** What each channel reads without noise. */
@@ -305,12 +318,11 @@ class Play {
     const { design, readings, logicLog, recorder } = this;
     const scene = this.played();
     const { acting } = recorder;
-    const replay: Replay = (other) => {
-      const played = new Play(design, other, this.path).run();
-      return { acting: played.recorder.acting, logic: played.logicLog };
-    };
     const record = { readings, acting, logic: logicLog };
-    const { verdicts, strays } = judge(design, scene, this.rig, record, replay);
+    const { verdicts, strays } = judge(design, scene, this.rig, record, {
+      separate: (from, to) => this.rests?.separate(from, to) ?? false,
+      replay: (other, until) => new Play(design, other, this.path).run(undefined, until).firings(),
+    });
     return {
       scene: scene.id,
       seed: scene.seed,
@@ -329,6 +341,10 @@ class Play {
       solves: this.rig.solves,
       ...this.halted(),
     };
+  }
+
+  private firings(): Firing[] {
+    return firingsOf(this.design, { acting: this.recorder.acting, logic: this.logicLog });
   }
 
   /** The scene as far as it was played. */

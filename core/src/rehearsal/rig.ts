@@ -202,6 +202,11 @@ export class Rig {
     return this.power.watts(solution, logic, t, this.on ?? []);
   }
 
+  /** The modes of all that switches in the circuit. */
+  get modes(): number[] {
+    return this.circuit.network.modes;
+  }
+
   /** What a part last felt, by quantity. */
   perceivedBy(part: string): Partial<Stimulus> | undefined {
     return this.stimulus.get(part);

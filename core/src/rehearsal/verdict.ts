@@ -2,8 +2,9 @@ import { surroundings } from '../catalog/index.js';
 import type { Design, Happening, Scene } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { stimulusOn, happeningSpan, momentIn, setStage } from '../scene/index.js';
+import { Credit, type Told } from './credit.js';
 import { exposureOf, type Exposure } from './exposure.js';
-import { firingsOf, isSignOf, longestWait, type Firing } from './firings.js';
+import { firingsOf, isSignOf, type Firing } from './firings.js';
 import type { Rig } from './rig.js';
 import { silentReason } from './silent-reason.js';
 import type { ActingChange, LogicChange, Trace } from './traces.js';
@@ -34,133 +35,106 @@ export interface Recorded {
   logic: LogicChange[];
 }
 
-/** Plays a scene in which something does not happen, and tells what fires then. */
-export type Replay = (scene: Scene) => Pick<Recorded, 'acting' | 'logic'>;
-
-/** How long after a happening something that fires still belongs to it, s. */
+/** Readings are looked through for so long after a happening, s. */
 const grace = 1;
-/** What fires as soon as this after the same without a happening is the same, s. */
-const same = 0.5;
 
-interface Window {
+interface Met {
   happening: Happening;
   exposure?: Exposure;
-  from: number;
-  to: number;
+  /** From when to when it is met, or goes on where no sensor meets it, s. */
+  start: number;
+  end: number;
 }
 
 /**
- * Judges every happening. A wanted one is noticed when one of its signs comes while it is felt or within a
- * second after, or later, as far as modes take their time, if it would not have come without it. A nuisance fires falsely
- * in the same way, where no wanted happening explains it. What fires besides is a stray.
+ * Judges every happening by what it brings about. A wanted one is noticed when one of its signs begins that would not
+ * have begun without it: what is on already tells nothing. A nuisance fires falsely in the same way, where it brings about
+ * what no wanted happening has a part in. What fires and belongs to none is a spurious alarm.
  */
 export function judge(
   design: Design,
   scene: Scene,
   rig: Rig,
   record: Recorded,
-  replay: Replay,
+  whatElse: Pick<Told, 'separate' | 'replay'>,
 ): { verdicts: Verdict[]; strays: number[] } {
-  return new Judging(design, scene, rig, record, replay).all();
+  const stimulusAt = stimulusCourse(design, rig, scene);
+  const met = scene.happenings.map((happening): Met => {
+    const exposure = exposureOf(happening, scene, stimulusAt);
+    return { happening, exposure, ...happeningSpan(happening), ...exposure };
+  });
+  return new Judging(design, scene, record, met, whatElse).all();
 }
 
 class Judging {
   private readonly firings: readonly Firing[];
-  private readonly windows: readonly Window[];
-  private readonly wait: number;
-  /** What fires in the scene without each happening. */
-  private readonly without = new Map<string, readonly Firing[]>();
-  private readonly claimed = new Set<Firing>();
+  private readonly credit: Credit;
 
   constructor(
     private readonly design: Design,
-    private readonly scene: Scene,
-    rig: Rig,
+    scene: Scene,
     private readonly record: Recorded,
-    private readonly replay: Replay,
+    private readonly met: readonly Met[],
+    whatElse: Pick<Told, 'separate' | 'replay'>,
   ) {
     this.firings = firingsOf(design, record);
-    this.wait = longestWait(design);
-    const stimulusAt = stimulusCourse(design, rig, scene);
-    this.windows = scene.happenings.map((happening) => {
-      const exposure = exposureOf(happening, scene, stimulusAt);
-      const { start, end } = exposure ?? happeningSpan(happening);
-      return { happening, exposure, from: start, to: end + grace };
-    });
+    const span = (happening: Happening): { start: number; end: number } => {
+      const own = happeningSpan(happening);
+      const exposure = met.find((m) => m.happening.id === happening.id)?.exposure;
+      return { start: own.start, end: Math.max(own.end, exposure?.end ?? 0) };
+    };
+    this.credit = new Credit(scene, this.firings, { ...whatElse, span });
   }
 
   all(): { verdicts: Verdict[]; strays: number[] } {
-    const verdicts = this.windows.map((window) => this.verdict(window));
+    const verdicts = this.met.map((met) => this.verdict(met));
     const strays = this.firings
-      .filter((f) => isSignOf(this.design, f, undefined) && !this.claimed.has(f))
-      .filter((f) => !this.windows.some((w) => f.t >= w.from && f.t <= w.to))
+      .filter((f) => isSignOf(this.design, f, undefined) && this.credit.ownersOf(f).length === 0)
       .map((f) => f.t);
     return { verdicts, strays };
   }
 
-  private verdict(window: Window): Verdict {
-    const { happening, exposure, from } = window;
+  private verdict(met: Met): Verdict {
+    const { happening, exposure, start } = met;
     const { intent, name, within = Infinity } = happening;
     const wanted = intent === 'wanted';
     const base = { happening: happening.id, name, intent, exposure };
-    const firing = wanted ? this.sign(window) : this.falseSign(window);
+    const firing = this.broughtAbout(happening);
     if (!firing) {
-      const because = silentReason(this.design, window, this.record);
+      const because = (wanted ? this.onAlready(met) : undefined) ?? this.silent(met);
       return { ...base, outcome: wanted ? 'missed' : 'quiet', because };
     }
-    // What fired long after is no stray; what fired before anything happened stays one.
-    if (firing.t >= from) this.claimed.add(firing);
-    const delay = Math.max(0, firing.t - from);
-    const because = firedReason(firing, delay);
+    const delay = Math.max(0, firing.t - start);
+    const because = `${firing.what} ${formatQuantity(delay, 's')} after it was first felt: ${firing.because}.`;
     if (!wanted) return { ...base, outcome: 'fired falsely', delay, because };
     if (delay <= within) return { ...base, outcome: 'noticed', delay, because };
     const late = `Too late: it had to be noticed within ${formatQuantity(within, 's')}. ${because}`;
     return { ...base, outcome: 'missed', delay, because: late };
   }
 
-  /** What a wanted happening was noticed by. */
-  private sign(window: Window): Firing | undefined {
-    const { from, to, happening } = window;
-    const own = this.firings.filter((f) => isSignOf(this.design, f, happening.signs));
-    const prompt = own.find((f) => f.t <= to && (f.t >= from || f.end > from));
-    return prompt ?? this.later(window, own);
+  /** The first sign that belongs to a happening; of a nuisance, that belongs to no wanted one besides. */
+  private broughtAbout(happening: Happening): Firing | undefined {
+    return this.firings.find((f) => {
+      if (!isSignOf(this.design, f, happening.signs)) return false;
+      const owners = this.credit.ownersOf(f);
+      const right = owners.some((h) => h.intent === 'wanted');
+      return owners.includes(happening) && (happening.intent === 'wanted' || !right);
+    });
   }
 
-  /** What a nuisance set off, where nothing wanted explains it. */
-  private falseSign(window: Window): Firing | undefined {
-    const { from, to, happening } = window;
-    const explained = (f: Firing): boolean =>
-      this.windows.some((w) => w.happening.intent === 'wanted' && f.t >= w.from && f.t <= w.to);
-    const own = this.firings.filter(
-      (f) => isSignOf(this.design, f, happening.signs) && !explained(f),
+  /** That its sign was on before it was met, and since when. */
+  private onAlready({ happening, start }: Met): string | undefined {
+    const on = this.firings.find(
+      (f) => isSignOf(this.design, f, happening.signs) && f.t < start && f.end > start,
     );
-    return own.find((f) => f.t >= from && f.t <= to) ?? this.later(window, own);
-  }
-
-  /** The first sign after a happening that modes may have delayed, and that does not come without it. */
-  private later({ to, happening }: Window, own: readonly Firing[]): Firing | undefined {
-    return own.find(
-      (f) =>
-        f.t > to && f.t <= to + this.wait && !this.claimed.has(f) && this.comesOf(f, happening),
+    return (
+      on && `${on.what} already, since ${formatQuantity(on.t, 's')}: that tells nothing of it.`
     );
   }
 
-  private comesOf(firing: Firing, happening: Happening): boolean {
-    let plain = this.without.get(happening.id);
-    if (!plain) {
-      const happenings = this.scene.happenings.filter((h) => h.id !== happening.id);
-      plain = firingsOf(this.design, this.replay({ ...this.scene, happenings }));
-      this.without.set(happening.id, plain);
-    }
-    const sign = JSON.stringify(firing.sign);
-    return !plain.some((f) => JSON.stringify(f.sign) === sign && Math.abs(f.t - firing.t) < same);
+  private silent({ exposure, start, end }: Met): string {
+    return silentReason(this.design, { exposure, from: start, to: end + grace }, this.record);
   }
-}
-
-function firedReason({ what, because }: Firing, delay: number): string {
-  const after =
-    delay > 0 ? `${formatQuantity(delay, 's')} after it was first felt` : 'already when it began';
-  return `${what} ${after}: ${because}.`;
 }
 
 /** Feeling without solving anew: emitters are taken as they are at the first moment of the scene. */

@@ -6,77 +6,79 @@ const same = 0.5;
 
 /** What a run tells of who may have had a part in what fires. */
 export interface Told {
-  /** From when a happening is met, and until when, s. */
+  /** From when a happening can have an effect, and until when by itself, s. */
   span: (happening: Happening) => { start: number; end: number };
   /** Whether everything was as at the beginning again, and all forgotten, between two moments. */
   separate: (from: number, to: number) => boolean;
-  /** Plays the scene with other happenings, the same noise, until a moment; tells what fires. */
+  /** Plays the scene with other happenings and the same noise until a moment; tells what fires. */
   replay: (scene: Scene, until: number) => readonly Firing[];
 }
 
 /**
  * Whose doing it is that something fires. A firing belongs to a happening if the same run without that happening lacks it;
  * where each of several would have sufficed, to those that bring it about alone. What fires with none of them belongs to
- * none. Where but one can have had a part, the run without anything decides for all such firings.
+ * none.
  */
 export class Credit {
-  private readonly played = new Map<string, readonly Firing[]>();
-  private readonly known = new Map<Firing, readonly Happening[]>();
-  private readonly until: number;
+  private readonly played = new Map<string, { until: number; fires: readonly Firing[] }>();
+  private readonly needs = new Map<Firing, Map<Happening, boolean>>();
 
-  /** @param firings all of the run */
   constructor(
     private readonly scene: Scene,
-    firings: readonly Firing[],
     private readonly told: Told,
-  ) {
-    this.until = Math.max(0, ...firings.map((f) => f.t)) + 2 * same;
+  ) {}
+
+  /** Whether a firing belongs to a happening. */
+  owns(happening: Happening, firing: Firing): boolean {
+    const possible = this.possible(firing);
+    if (!possible.includes(happening)) return false;
+    if (this.needed(happening, firing, possible)) return true;
+    if (possible.some((h) => this.needed(h, firing, possible))) return false;
+    // Each of several would do, or none is needed at all.
+    return possible.length > 1 && !this.comes([], firing) && this.comes([happening], firing);
   }
 
-  /** The happenings to which a firing belongs. */
-  ownersOf(firing: Firing): readonly Happening[] {
-    const found = this.known.get(firing) ?? this.find(firing);
-    this.known.set(firing, found);
-    return found;
+  /** Whether a firing belongs to any happening of a kind. */
+  isOf(firing: Firing, asked: (happening: Happening) => boolean): boolean {
+    // Most often it is the last.
+    return this.possible(firing).some((h) => asked(h) && this.owns(h, firing));
   }
 
-  private find(firing: Firing): readonly Happening[] {
-    const possible = this.scene.happenings.filter((h) => this.canHave(h, firing));
-    if (possible.length === 0) return [];
-    const alone = this.anyway([], firing);
-    if (alone === 'begins' || (alone && possible.length === 1)) return [];
-    if (possible.length === 1) return possible;
-    const needed = possible.filter((h) => !this.anyway(this.others(h), firing));
-    return needed.length > 0 ? needed : possible.filter((h) => this.anyway([h], firing));
+  /** Those that can have had a part in it, the last first: they had begun, and were not forgotten. */
+  private possible({ t }: Firing): Happening[] {
+    const started = (h: Happening): number => this.told.span(h).start;
+    return this.scene.happenings
+      .filter((h) => started(h) <= t && !this.told.separate(this.told.span(h).end, t))
+      .sort((a, b) => started(b) - started(a));
   }
 
-  /** Whether a happening can have had a part in it: it had begun, and was not forgotten. */
-  private canHave(happening: Happening, { t }: Firing): boolean {
-    const { start, end } = this.told.span(happening);
-    return start <= t && !this.told.separate(end, t);
-  }
-
-  private others(happening: Happening): readonly Happening[] {
-    return this.scene.happenings.filter((h) => h.id !== happening.id);
+  private needed(happening: Happening, firing: Firing, possible: readonly Happening[]): boolean {
+    const known = this.needs.get(firing) ?? new Map<Happening, boolean>();
+    this.needs.set(firing, known);
+    // Where no other can have had a part, the run without anything decides, for all such firings.
+    const others = this.scene.happenings.filter((h) => h !== happening && possible.length > 1);
+    const needed = known.get(happening) ?? !this.comes(others, firing);
+    known.set(happening, needed);
+    return needed;
   }
 
   /** Whether the same begins where only some happenings come about, or is on already. */
-  private anyway(
-    happenings: readonly Happening[],
-    { sign, t }: Firing,
-  ): 'begins' | 'on' | undefined {
+  private comes(happenings: readonly Happening[], { sign, t }: Firing): boolean {
     const wanted = JSON.stringify(sign);
-    const alike = this.firingsWith(happenings).filter((f) => JSON.stringify(f.sign) === wanted);
-    if (alike.some((f) => Math.abs(f.t - t) < same)) return 'begins';
-    return alike.some((f) => f.t < t && f.end > t) ? 'on' : undefined;
+    return this.firingsWith(happenings, t + 2 * same).some(
+      (f) =>
+        JSON.stringify(f.sign) === wanted && (Math.abs(f.t - t) < same || (f.t < t && f.end > t)),
+    );
   }
 
-  private firingsWith(happenings: readonly Happening[]): readonly Firing[] {
+  private firingsWith(happenings: readonly Happening[], until: number): readonly Firing[] {
     const key = happenings.map((h) => h.id).join();
     const known = this.played.get(key);
-    if (known) return known;
-    const fires = this.told.replay({ ...this.scene, happenings: [...happenings] }, this.until);
-    this.played.set(key, fires);
+    if (known && known.until >= until) return known.fires;
+    // Asked for a second time it is played to its end: there will be more.
+    const end = known ? Infinity : until;
+    const fires = this.told.replay({ ...this.scene, happenings: [...happenings] }, end);
+    this.played.set(key, { until: end, fires });
     return fires;
   }
 }

@@ -83,13 +83,13 @@ class Judging {
       const exposure = met.find((m) => m.happening.id === happening.id)?.exposure;
       return { start: own.start, end: Math.max(own.end, exposure?.end ?? 0) };
     };
-    this.credit = new Credit(scene, this.firings, { ...whatElse, span });
+    this.credit = new Credit(scene, { ...whatElse, span });
   }
 
   all(): { verdicts: Verdict[]; strays: number[] } {
     const verdicts = this.met.map((met) => this.verdict(met));
     const strays = this.firings
-      .filter((f) => isSignOf(this.design, f, undefined) && this.credit.ownersOf(f).length === 0)
+      .filter((f) => isSignOf(this.design, f, undefined) && !this.credit.isOf(f, () => true))
       .map((f) => f.t);
     return { verdicts, strays };
   }
@@ -114,12 +114,13 @@ class Judging {
 
   /** The first sign that belongs to a happening; of a nuisance, that belongs to no wanted one besides. */
   private broughtAbout(happening: Happening): Firing | undefined {
-    return this.firings.find((f) => {
-      if (!isSignOf(this.design, f, happening.signs)) return false;
-      const owners = this.credit.ownersOf(f);
-      const right = owners.some((h) => h.intent === 'wanted');
-      return owners.includes(happening) && (happening.intent === 'wanted' || !right);
-    });
+    const wanted = (h: Happening): boolean => h.intent === 'wanted';
+    return this.firings.find(
+      (f) =>
+        isSignOf(this.design, f, happening.signs) &&
+        (wanted(happening) || !this.credit.isOf(f, wanted)) &&
+        this.credit.owns(happening, f),
+    );
   }
 
   /** That its sign was on before it was met, and since when. */

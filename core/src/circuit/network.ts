@@ -1,6 +1,7 @@
 import {
   elementNodes,
   makeDevice,
+  sameElement,
   signalNode,
   type Device,
   type Element,
@@ -42,6 +43,8 @@ export class Network {
   readonly devices: readonly (Device | undefined)[];
   readonly sorted: Sorted;
   readonly switching: readonly Device[];
+  /** Each placed element with the values it has now. */
+  private readonly elements: Element[];
   /** How every switch stood before anything was solved. */
   private readonly unpowered: readonly number[];
 
@@ -50,6 +53,7 @@ export class Network {
     readonly reference: string | undefined,
   ) {
     checkElements(placed);
+    this.elements = placed.map(({ element }) => element);
     const nodes = [...new Set(placed.flatMap(nodesOf))];
     this.structure = diagnoseStructure(placed, nodes, reference);
     const { lost, sourceLoop } = this.structure;
@@ -83,7 +87,9 @@ export class Network {
    * @throws RangeError for a value that no equation can be made of
    */
   set(place: number, element: Element): void {
+    if (sameElement(this.elements[place], element)) return;
     checkElement(this.placed[place].part, element);
+    this.elements[place] = element;
     this.devices[place]?.set(element);
   }
 

@@ -43,6 +43,7 @@ export class Sdirk {
     private readonly storing: readonly { store?(): void }[],
     /** Error per step against the size of a state. */
     private readonly relative: number,
+    private readonly drift: (t: number) => void = () => undefined,
   ) {
     const { q, x } = system;
     this.q0 = q.slice();
@@ -80,6 +81,7 @@ export class Sdirk {
         history[s] = -system.alpha * base;
       }
       system.time = Math.min(t + stageShares[stage] * h, last);
+      this.drift(system.time);
       this.predict(stage);
       if (!this.solveStage()) return Infinity;
       for (const device of this.storing) device.store?.();
@@ -105,6 +107,7 @@ export class Sdirk {
     const { system, q0 } = this;
     system.q.set(q0);
     system.time = t;
+    this.drift(t);
     system.alpha = frozen;
     for (let s = 0; s < q0.length; s++) system.history[s] = -frozen * q0[s];
     const settled = this.solveJump();

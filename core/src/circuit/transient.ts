@@ -13,12 +13,12 @@ const mostAtOnce = 100;
 
 export interface TransientOptions {
   relative?: number;
-  /** Longest step, s. */
-  maxStep?: number;
   /** Steps after which the run ends with a reason. */
   maxSteps?: number;
   /** Asked now and then; false ends the run with a reason. */
   keepGoing?: () => boolean;
+  /** Gives elements the values they have at a moment: what changes them goes on changing within a step. */
+  drift?: (t: number) => void;
 }
 
 /** Something that looks at every step taken and every jump. */
@@ -54,8 +54,10 @@ export class Transient {
   rejected = 0;
   events = 0;
   halt: Halt | undefined;
+  /** Longest step, s. */
+  maxStep = Infinity;
   readonly stepper: Sdirk;
-  private h: number;
+  private h = 1;
   private jumpedAt = NaN;
   private snappedAt = NaN;
   /** Length of the first step after the last jump, where it was not cut short. */
@@ -79,8 +81,8 @@ export class Transient {
       network.sorted,
       storing,
       options.relative ?? usualRelative,
+      options.drift,
     );
-    this.h = options.maxStep ?? 1;
   }
 
   /** Devices that chattered, each once. */
@@ -144,11 +146,12 @@ export class Transient {
 
   private step(until: number, ticker: Ticker | undefined): void {
     const { t, stepper } = this;
-    const end = Math.min(until, this.nextBreak());
+    const corner = this.nextBreak();
+    const end = Math.min(until, corner);
     const shortest = Math.max(1e-15, 4 * Number.EPSILON * t);
     const jumped = t === this.jumpedAt;
     // What followed the last jump tells how short to begin after this one.
-    let h = Math.min(this.h, this.options.maxStep ?? Infinity, jumped ? 4 * this.first : Infinity);
+    let h = Math.min(this.h, this.maxStep, jumped ? 4 * this.first : Infinity);
     let reaches = t + 1.01 * h >= end;
     if (reaches) h = end - t;
     let error = stepper.attempt(t, h);
@@ -177,7 +180,7 @@ export class Transient {
     }
     if (ticker && this.tickAt <= t + h && this.tickWithin(t, h, ticker)) return;
     this.commit(reaches ? end : t + h, h);
-    if (reaches || crossing >= 0) this.jump();
+    if ((reaches && corner <= end) || crossing >= 0) this.jump();
   }
 
   /** Asks the ticker at every tick within the step; true when it acted and the step was cut there. */

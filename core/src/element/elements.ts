@@ -102,9 +102,17 @@ export function elementNodes(element: Element): string[] {
 
 /** The same element at other nodes. */
 export function withNodes(element: Element, node: (local: string) => string): Element {
-  const { nodes } = kindOfElement(element);
-  const local = elementNodes(element);
-  return { ...element, ...Object.fromEntries(nodes.map((field, i) => [field, node(local[i])])) };
+  const moved: Record<string, unknown> = { ...element };
+  for (const field of kindOfElement(element).nodes) moved[field] = node(moved[field] as string);
+  return moved as unknown as Element;
+}
+
+/** Whether two elements are one, value by value. */
+export function sameElement(a: Element, b: Element): boolean {
+  const [one, other] = [a, b] as unknown as Readonly<Record<string, unknown>>[];
+  for (const field in one) if (!Object.is(one[field], other[field])) return false;
+  for (const field in other) if (!(field in one)) return false;
+  return true;
 }
 
 /** The node that tells what goes on inside an element; undefined for one without. */

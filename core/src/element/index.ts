@@ -2,6 +2,7 @@ export {
   elementNodes,
   kindOfElement,
   makeDevice,
+  sameElement,
   signalNode,
   withNodes,
   type Element,

@@ -15,9 +15,15 @@ import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { Stimuli } from './stimuli.js';
 
-/** The course of a scene is followed in steps from … to, s, so that no stimulus changes by more than `finest` at one. */
+/** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
 const grain = { from: 2e-4, first: 1e-3, to: 0.25 };
+/** In how many steps at least something long is followed. */
+const fewest = { ofHappening: 400, ofScene: 5000 };
+const coarsest = 0.2;
+/** Sensors are told anew of light and sound that parts send when it has changed by this share. */
 const finest = 0.02;
+/** Error per step against the size of a charge: decisions do not turn on less. */
+const relative = 3e-4;
 /** Parts are warmed or cooled anew when the air has changed by this much, K. */
 const sameKelvin = 0.05;
 /** Rounds in which light and current come to agree before power has been on for long. */
@@ -53,8 +59,14 @@ export class CoSimulation {
   private turned = false;
   /** Sources of light and sound and how strong they were when sensors were told last. */
   private readonly sent: number[] = [];
+  private readonly sending = new Map<string, SolvedPart>();
+  private readonly sends = (part: string): SolvedPart | undefined => this.sending.get(part);
   private t = 0;
   private step = grain.first;
+  /** The first corner that is still to come, and the longest step until then. */
+  private corner = 0;
+  private cornerAt = -Infinity;
+  private longest = grain.to;
   private celsius = NaN;
   private on?: readonly boolean[];
   private still = false;
@@ -152,9 +164,16 @@ export class CoSimulation {
     this.circuit.solve();
     for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
       this.circuit.solve();
-    this.transient = this.circuit.transient({ maxSteps: this.mostSteps });
+    this.transient = this.circuit.transient({
+      maxSteps: this.mostSteps,
+      relative,
+      drift: (t) => this.stimuli.update(momentIn(this.scene, t), this.sends),
+    });
     this.transient.observe({
-      stepped: (t) => this.look(t),
+      stepped: (t) => {
+        this.pace();
+        this.look(t);
+      },
       jumped: (t) => this.look(t),
     });
     this.transient.startAtRest();
@@ -165,11 +184,11 @@ export class CoSimulation {
     const { transient } = this;
     this.turned = false;
     while (transient && this.t < t && !transient.halt && !(toEdge && this.turned)) {
-      const begins = this.corners.find((c) => c > this.t) ?? Infinity;
-      const end = Math.min(t, begins, this.t + this.reach());
-      if (this.still) transient.t = end;
+      const begins = this.nextCorner();
+      if (this.still) transient.t = Math.min(t, begins, this.t + this.reach());
       else {
-        transient.advance(end);
+        transient.maxStep = this.reach();
+        transient.advance(Math.min(t, begins));
         this.told = undefined;
       }
       // It may have stopped earlier, where a source has changed.
@@ -180,21 +199,45 @@ export class CoSimulation {
     }
   }
 
+  /** The next beginning or end of a happening, s; what goes on until then decides how finely it is followed. */
+  private nextCorner(): number {
+    const { corners, scene, t } = this;
+    if (t < this.cornerAt) return this.cornerAt;
+    while (corners[this.corner] <= t) this.corner += 1;
+    this.cornerAt = corners[this.corner] ?? Infinity;
+    const going = scene.happenings.map(happeningSpan).filter((s) => s.start <= t && t < s.end);
+    this.longest = Math.max(
+      grain.to,
+      Math.min(
+        scene.duration / fewest.ofScene,
+        ...going.map((s) => (s.end - s.start) / fewest.ofHappening),
+      ),
+    );
+    return this.cornerAt;
+  }
+
   /** How far it is gone before sensors are told anew, s. */
   private reach(): number {
     const happens = this.corners.length > 0 && this.t >= this.corners[0];
     return happens || !this.steady ? this.step : Infinity;
   }
 
-  /** Tells sensors what they meet now, and takes the next step as long as that lets it. */
+  /** Tells sensors what they meet now. */
   private meet(): void {
     const now = momentIn(this.scene, this.t);
     const warmer = this.warm(now);
-    const change = this.stimuli.update(now, this.solved);
     this.note();
-    const factor = change > finest ? 0.5 : change < finest / 4 ? 2 : 1;
-    this.step = Math.min(grain.to, Math.max(grain.from, this.step * factor));
+    const change = this.stimuli.update(now, this.sends);
+    if (this.still) this.pace();
     if (warmer || change > 0) this.stir();
+  }
+
+  /** Makes the next step as long as what sensors meet lets it. */
+  private pace(): void {
+    const change = this.stimuli.moved();
+    const factor = change > coarsest ? 0.5 : change < coarsest / 4 ? 2 : 1;
+    this.step = Math.min(this.longest, Math.max(grain.from, this.step * factor));
+    if (this.transient) this.transient.maxStep = this.reach();
   }
 
   /** Something has changed from outside. */
@@ -236,10 +279,14 @@ export class CoSimulation {
     if (changed) this.transient?.pause();
   }
 
+  /** Sources of light and sound as they are now: sensors meet that until it has changed. */
   private note(): void {
     this.stage.sources.forEach(({ part, emission, params }, i) => {
       const solved = this.values.get(part.id)?.update();
       this.sent[i] = solved ? emission.intensity(solved, params) : 0;
+      if (!solved) return;
+      const { volts, amps, watts } = solved;
+      this.sending.set(part.id, { volts: { ...volts }, amps: { ...amps }, watts });
     });
   }
 

@@ -189,6 +189,7 @@ class Play {
 
   /** What noise does to each reading: that of sensors through the circuit as it settles. */
   private noise(solution: Solution, t: number): Map<string, ReadingNoise> {
+    if (this.rig.noiseless) return new Map();
     return this.rig.noise(
       this.timed ? this.rig.settle(this.scene, t, this.logic, this.driven) : solution,
     );

@@ -158,6 +158,11 @@ export class Rig {
     return this.sensorNoise.of(this.readingsOf(solution).exact);
   }
 
+  /** Whether no sensor has noise of its own. */
+  get noiseless(): boolean {
+    return this.sensorNoise.none;
+  }
+
   /**
    * The circuit as it stands, solved again with each toleranced value alone at the upper end of its spread:
    * what the worst case of anything in it is made of. Where something switches on the way, at the lower end as well. Only

@@ -59,6 +59,11 @@ export class SensorNoise {
     );
   }
 
+  /** Whether no sensor has noise of its own. */
+  get none(): boolean {
+    return this.noisy.length === 0;
+  }
+
   /** @param exact the present readings, before rounding */
   of(exact: ReadonlyMap<string, number>): Map<string, ReadingNoise> {
     if (!this.heard || !this.holds(this.heard, exact)) this.heard = this.listen(exact);

@@ -8,6 +8,7 @@ const unchanged = 1e-9;
 /** What every sensor of a circuit meets, brought up to date from moment to moment. */
 export class Stimuli {
   private readonly values = new Map<Sensor, number>();
+  private readonly noted = new Map<Sensor, number>();
 
   constructor(
     private readonly stage: Stage,
@@ -32,6 +33,16 @@ export class Stimuli {
         stimulus: { [sensor.receiver.quantity]: value },
       });
       largest = Math.max(largest, change);
+    }
+    return largest;
+  }
+
+  /** @returns the largest change of any since this was asked last, as `update` tells it */
+  moved(): number {
+    let largest = 0;
+    for (const [sensor, value] of this.values) {
+      largest = Math.max(largest, shareOf(sensor, value, this.noted.get(sensor) ?? value));
+      this.noted.set(sensor, value);
     }
     return largest;
   }

@@ -1,6 +1,7 @@
 /** How Jest reads our TypeScript under Node.js: ".js" in imports stands for ".ts". */
 module.exports = {
   testEnvironment: 'node',
+  sandboxInjectedGlobals: require('./jest-globals.cjs'),
   transform: {
     '^.+\\.ts$': [
       'ts-jest',

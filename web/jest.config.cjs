@@ -4,6 +4,7 @@ const presets = require('jest-preset-angular/presets/index.js');
 module.exports = {
   ...presets.createCjsPreset({ tsconfig: '<rootDir>/tsconfig.jest.json' }),
   displayName: 'web',
+  sandboxInjectedGlobals: require('../tools/jest-globals.cjs'),
   rootDir: __dirname,
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   setupFilesAfterEnv: ['<rootDir>/setup-jest.ts'],

@@ -106,7 +106,7 @@ export class Circuit {
 
   /** Warms or cools every part, °C. */
   setTemperature(celsius: number): void {
-    this.network.system.kelvin = celsius + 273.15;
+    this.network.warm(celsius + 273.15);
     for (const placed of this.parts.values()) {
       placed.state = { ...placed.state, celsius };
       this.refresh(placed);

@@ -93,6 +93,12 @@ export class Network {
     this.devices[place]?.set(element);
   }
 
+  /** Brings every element to a temperature, K. */
+  warm(kelvin: number): void {
+    this.system.kelvin = kelvin;
+    this.elements.forEach((element, place) => this.devices[place]?.set(element));
+  }
+
   /** The last solved voltage of a node; undefined where none can be told. */
   volts(node: string): number | undefined {
     const i = this.index.get(node);

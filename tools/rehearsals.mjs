@@ -38,7 +38,7 @@ function scoreLine({ falses, chatter, relays, energy, blind }) {
 }
 
 function sceneLines(design, scene) {
-  const rehearsal = rehearse(design, scene);
+  const rehearsal = rehearse(design, scene, undefined, 'time');
   const { verdicts, strays } = rehearsal;
   const rows = verdicts.map(
     (v) => `| ${cell(v.name)} | ${v.intent} | ${v.outcome} | ${delay(v)} | ${cell(v.because)} |`,

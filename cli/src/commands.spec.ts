@@ -88,10 +88,12 @@ it('rehearse tells what was noticed, and ends with 1 on a false alarm', async ()
   expect(hasty.text).toMatch(/fired falsely/);
 });
 
-it('rehearse follows the circuit in time when told so, and where that is quick it comes to the same', async () => {
-  const settled = await rehearseFile(demo, {});
-  const inTime = await rehearseFile(demo, { inTime: true });
+it('rehearse follows the circuit in time unless told not to; where nothing takes long it comes to the same', async () => {
+  const settled = await rehearseFile(demo, { settled: true });
+  const inTime = await rehearseFile(demo, {});
   expect(inTime.exitCode).toBe(0);
+  const circuits = [settled, inTime].map(({ json }) => (json as { circuit: string }).circuit);
+  expect(circuits).toEqual(['settled', 'in time']);
   const outcomes = ({ json }: typeof settled): string[] =>
     (json as { verdicts: { outcome: string }[] }).verdicts.map((v) => v.outcome);
   expect(outcomes(inTime)).toEqual(outcomes(settled));

@@ -125,7 +125,7 @@ export async function checkFile(file: string, options: { scene?: string }): Prom
 /** Plays a scene; exit code 1 when something wanted was missed or something fired falsely. */
 export async function rehearseFile(
   file: string,
-  options: { scene?: string; seed?: string; inTime?: boolean; csv?: string; vcd?: string },
+  options: { scene?: string; seed?: string; settled?: boolean; csv?: string; vcd?: string },
 ): Promise<Report> {
   const design = await loadDesign(file);
   const chosen = pickScene(design, options.scene);
@@ -136,7 +136,7 @@ export async function rehearseFile(
     throw new BadInput(`--seed ${options.seed} is not a whole number from 0 up.`);
   }
   const scene = { ...chosen, seed };
-  const rehearsal = rehearse(design, scene, undefined, options.inTime ? 'time' : 'fast');
+  const rehearsal = rehearse(design, scene, undefined, options.settled ? 'fast' : 'time');
   const evidence = gatherEvidence(design, scene);
   const answers = fiveQuestions(evidence, check(evidence), rehearsal);
   const { verdicts, strays, halted } = rehearsal;

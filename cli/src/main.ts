@@ -97,11 +97,14 @@ program
   .description('play a scene; exit code 1 when something is missed or fires falsely')
   .option('--scene <name>', 'the first one otherwise')
   .option('--seed <number>', 'seed of the noise')
-  .option('--in-time', 'follow the circuit in time, instead of taking it as settled at each moment')
+  .option(
+    '--settled',
+    'take the circuit as settled at each moment: quicker; what takes time is lost',
+  )
   .option('--csv <file>', 'write every reading')
   .option('--vcd <file>', 'write readings, volts and outputs as a value change dump')
   .option('--json', 'print JSON')
-  .action((file: string, o: { scene?: string; seed?: string; inTime?: boolean } & Output) =>
+  .action((file: string, o: { scene?: string; seed?: string; settled?: boolean } & Output) =>
     run(() => withFiles(rehearseFile(file, o), o), o.json),
   );
 

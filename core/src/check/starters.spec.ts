@@ -18,7 +18,7 @@ describe.each(names)('%s', (name) => {
   it.each(design.scenes.map((scene) => [scene.name, scene] as const))(
     '%s: notices what it must, and nothing else',
     (_, scene) => {
-      const { verdicts, strays } = rehearse(design, scene);
+      const { verdicts, strays } = rehearse(design, scene, undefined, 'time');
       const came = verdicts.map((v) => [v.name, v.outcome]);
       const must = scene.happenings.map((h) => [
         h.name,

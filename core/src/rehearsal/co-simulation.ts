@@ -164,6 +164,7 @@ export class CoSimulation {
     this.circuit.solve();
     for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
       this.circuit.solve();
+    this.note();
     this.transient = this.circuit.transient({
       maxSteps: this.mostSteps,
       relative,
@@ -177,7 +178,6 @@ export class CoSimulation {
       jumped: (t) => this.look(t),
     });
     this.transient.startAtRest();
-    this.note();
   }
 
   private advance(t: number, toEdge = false): void {

@@ -173,6 +173,16 @@ it.each([
   expect(acting.map((a) => a.active)).toEqual(latches ? [true] : []);
 });
 
+it('begins with the light of its own lamps on its sensors', () => {
+  const beam = demo('slipway-beam');
+  const quiet = { ...beam.scenes[0], duration: 0.1, happenings: [] };
+  const [settled, time] = (['fast', 'time'] as const).map(
+    (path) => rehearse(beam, quiet, undefined, path).readings['beam'].values,
+  );
+  expect(time).toEqual(settled);
+  expect(time[0]).toBeGreaterThan(800);
+});
+
 it('ends where something changes too often', () => {
   const fast = brief(
     'signal-generator G shape=1 amplitude=2 hertz=100e3, resistor R ohms=1e3',

@@ -32,6 +32,8 @@ export interface Rehearsal {
   scene: string;
   seed: number;
   duration: number;
+  /** Whether the circuit was followed in time, or taken as settled at each moment. */
+  circuit: 'in time' | 'settled';
   /** Counts by channel id, one value per reading. */
   readings: Record<string, Trace>;
   /** Volts by net id. */
@@ -328,6 +330,7 @@ class Play {
       scene: scene.id,
       seed: scene.seed,
       duration: scene.duration,
+      circuit: this.timed ? 'in time' : 'settled',
       readings,
       nets: recorder.nets,
       outputs: recorder.outputs,

@@ -185,7 +185,8 @@ class Trying {
 
   private play(design: Design, scene: Scene): Rehearsal {
     this.onTry?.(++this.tries);
-    return rehearse(design, scene);
+    const path = this.before.circuit === 'in time' ? 'time' : 'fast';
+    return rehearse(design, scene, undefined, path);
   }
 
   /** Whether the happening is dealt with as well when it begins a little later, up to one reading. */

@@ -16,7 +16,8 @@ export class AnswersForShelf {
     effect(
       (onCleanup) => {
         const [design, answers] = [this.session.design(), this.view.answers()];
-        const ready = this.session.save().state === 'saved' && !this.view.rehearsing();
+        const playing = this.view.rehearsing() || this.view.following();
+        const ready = this.session.save().state === 'saved' && !playing;
         if (!ready || !design || answers.length === 0 || this.view.night()) return;
         const brief = answers.map(({ id, label, state, value }) => ({ id, label, state, value }));
         const timer = setTimeout(

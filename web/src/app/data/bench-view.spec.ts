@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { openBench, showSolved, slipwayBeam } from '../../testing/workbench-bed';
+import { bench as core } from '../bench/bench-core';
 import { ProbeStrip } from '../shell/probe-strip';
 
 const ohms = (value: number) => ({ type: 'set-param', id: 'R1', param: 'ohms', value }) as const;
@@ -48,6 +49,57 @@ it('rehearses once for many edits in a row', async () => {
   }
   await strip.until(() => !bench.view.rehearsing());
   expect(calls() - before).toBe(1);
+});
+
+describe('in time', () => {
+  const open = async () => {
+    const bench = await openBench();
+    const strip = await showSolved(ProbeStrip);
+    const [settled] = [bench.view.rehearsal()];
+    if (!settled) throw new Error('Nothing was rehearsed.');
+    const edit = async (value: number) => {
+      const before = bench.view.rehearsal();
+      bench.session.edit(ohms(value));
+      await strip.until(() => bench.view.rehearsal() !== before && !bench.view.rehearsing());
+      await strip.settle();
+    };
+    return { ...bench, follow: bench.workers.timed.follow, settled, edit };
+  };
+
+  it('takes the place of what was taken as settled when it is there', async () => {
+    const { view, follow, edit } = await open();
+    follow.mockImplementationOnce(async (...asked) => core.follow(...asked));
+    await edit(4700);
+    expect([view.following(), view.rehearsal()?.circuit]).toEqual([false, 'in time']);
+  });
+
+  it('is not shown where it did not come to its end, and why is said', async () => {
+    const { view, follow, settled, edit } = await open();
+    const halted = { t: 3, because: 'it was stopped' };
+    follow.mockResolvedValueOnce({ ...settled, circuit: 'in time', halted });
+    await edit(4700);
+    expect([view.halted(), view.rehearsal()?.circuit]).toEqual([halted, 'settled']);
+    await edit(5600);
+    expect(view.halted()).toBeUndefined();
+  });
+
+  it('of a design as it was before is put an end to, and never shown', async () => {
+    const { view, follow, workers, settled, edit } = await open();
+    let release: () => void = () => undefined;
+    const held = new Promise<void>((done) => (release = done));
+    follow.mockImplementationOnce(async () => {
+      await held;
+      return { ...settled, circuit: 'in time' };
+    });
+    await edit(4700);
+    expect(view.following()).toBe(true);
+    const before = workers.timed.cancel.mock.calls.length;
+    await edit(5600);
+    expect(workers.timed.cancel.mock.calls.length).toBeGreaterThan(before);
+    release();
+    await edit(6800);
+    expect([view.following(), view.rehearsal()?.circuit]).toEqual([false, 'settled']);
+  });
 });
 
 it('says what kept the core from computing, until it can again', async () => {

@@ -76,6 +76,10 @@ export class BenchView {
   readonly rehearsal = signal<Rehearsal | undefined>(undefined);
   /** A rehearsal of the design as it is now is still being played. */
   readonly rehearsing = signal(false);
+  /** It is shown as settled; the circuit is being followed in time. */
+  readonly following = signal(false);
+  /** Where and why the circuit could not be followed any further: then it is shown as settled. */
+  readonly halted = signal<Rehearsal['halted']>(undefined);
   readonly findings = signal<Finding[]>([]);
   readonly answers = signal<Answer[]>([]);
   /** What kept the core from computing. */
@@ -165,6 +169,9 @@ export class BenchView {
 
   private scheduleRehearsal(design: Design, scene: string | undefined): void {
     this.rehearsing.set(true);
+    this.following.set(false);
+    this.halted.set(undefined);
+    this.bench.timed.cancel();
     clearTimeout(this.timer);
     const turn = ++this.rehearseTurn;
     const delay = this.rehearsal() ? rehearseAfter : rehearseFirst;
@@ -174,7 +181,9 @@ export class BenchView {
   private async play(turn: number, design: Design, scene: string | undefined): Promise<void> {
     try {
       const rehearsal = await this.bench.patient.rehearse(withoutReadings(design), scene);
-      if (turn === this.rehearseTurn) this.rehearsal.set(rehearsal);
+      if (turn !== this.rehearseTurn) return;
+      this.rehearsal.set(rehearsal);
+      void this.follow(turn, design, scene);
     } catch (error) {
       if (turn === this.rehearseTurn) {
         this.rehearsal.set(undefined);
@@ -182,6 +191,21 @@ export class BenchView {
       }
     } finally {
       if (turn === this.rehearseTurn) this.rehearsing.set(false);
+    }
+  }
+
+  /** The same in time, which takes longer: shown when it is there. */
+  private async follow(turn: number, design: Design, scene: string | undefined): Promise<void> {
+    this.following.set(true);
+    try {
+      const followed = await this.bench.timed.follow(withoutReadings(design), scene);
+      if (turn !== this.rehearseTurn) return;
+      this.halted.set(followed?.halted);
+      if (followed && !followed.halted) this.rehearsal.set(followed);
+    } catch (error) {
+      if (turn === this.rehearseTurn) this.trouble.set(reasonOf(error));
+    } finally {
+      if (turn === this.rehearseTurn) this.following.set(false);
     }
   }
 

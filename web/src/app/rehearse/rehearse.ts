@@ -169,6 +169,17 @@ export class RehearseStep {
     }),
   );
 
+  /** How the circuit was taken. */
+  protected readonly taken = computed(() => {
+    const [rehearsal, halted] = [this.view.rehearsal(), this.view.halted()];
+    if (!rehearsal || this.view.rehearsing()) return '';
+    if (rehearsal.circuit === 'in time') return 'The circuit was followed in time.';
+    const settled = 'The circuit is taken as settled at each moment';
+    if (halted)
+      return `${settled}: in time it was followed until ${formatQuantity(halted.t, 's')} only, as ${halted.because}. What takes time in it is not in these verdicts.`;
+    return this.view.following() ? `${settled}; following it in time…` : `${settled}.`;
+  });
+
   protected readonly timeline = computed(() => {
     const [rehearsal, scene] = [this.view.rehearsal(), this.view.played()];
     const channels = this.session.design()?.channels ?? [];

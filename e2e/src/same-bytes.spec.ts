@@ -27,6 +27,7 @@ describe('the same seed', () => {
     const id = await putOnShelf(its.app.address, JSON.parse(readFileSync(file, 'utf8')));
     await driver.get(`${its.app.address}design/${id}/rehearse`);
     await its.page.find('yu-rehearse yu-chart canvas');
+    await its.page.says('.taken', /followed in time\.$/);
     await driver.executeScript(taken);
     await its.page.press('CSV');
     await its.page.press('VCD');

@@ -39,6 +39,12 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
         slider,
       );
       await driver.wait(until.elementLocated(By.css('yu-picture .card.acting')), 20000);
+      const taken = driver.findElement(By.css('yu-rehearse .taken'));
+      await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
+      const verdicts = await driver.findElements(By.css('yu-rehearse .verdict'));
+      await verdicts[1].click();
+      const chain = await driver.wait(until.elementLocated(By.css('.chain')), 20000);
+      await driver.executeScript("arguments[0].scrollIntoView({ block: 'end' });", chain);
     },
   },
   {

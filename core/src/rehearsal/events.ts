@@ -58,11 +58,16 @@ export function eventsOf(
 ): Event[] {
   const chronicle = new Chronicle();
   const driven = new Driven(design, record.logic);
+  const changed = new Map<string, number>();
   const others = [
-    ...record.acting.map((a) => ({
-      t: a.t,
-      add: () => chronicle.add(actingEvent(design, a), driven.causesOf(a)),
-    })),
+    ...record.acting.map((a) => {
+      const since = changed.get(a.part) ?? 0;
+      changed.set(a.part, a.t);
+      return {
+        t: a.t,
+        add: () => chronicle.add(actingEvent(design, a), driven.causesOf(a, since)),
+      };
+    }),
     ...(record.outages ?? []).flatMap((o) => outageEvents(chronicle, o)),
   ].sort((a, b) => a.t - b.t);
   let next = 0;
@@ -161,6 +166,9 @@ function actingEvent(design: Design, change: ActingChange): Omit<Event, 'because
   return { t: change.t, kind: 'acting', id: change.part, begins: change.active, text };
 }
 
+/** What is no farther apart happens at one moment, s. */
+const at = 1e-6;
+
 /** Which parts each output reaches, and what turned it when. */
 class Driven {
   private readonly reached = new Map<string, ReadonlySet<string>>();
@@ -175,13 +183,18 @@ class Driven {
     );
   }
 
-  /** What turned the outputs that reach a part at the moment at which it began or ceased to act. */
-  causesOf({ part, t }: ActingChange): Cause[] {
-    const from = countUpTo(this.turns, t - 1e-6, (turn) => turn.t);
-    const to = countUpTo(this.turns, t + 1e-6, (turn) => turn.t);
-    return this.turns
-      .slice(from, to)
-      .flatMap(({ output, because }) => (this.reach(output).has(part) ? because : []));
+  /**
+   * What turned the outputs that reach a part when one of them turned last before it began or ceased to act: a relay takes
+   * its time.
+   *
+   * @param since when it began or ceased to act before that: what turned until then has had its effect
+   */
+  causesOf({ part, t }: ActingChange, since: number): Cause[] {
+    const from = countUpTo(this.turns, Math.min(since, t - 2 * at) + at, (turn) => turn.t);
+    const to = countUpTo(this.turns, t + at, (turn) => turn.t);
+    const turns = this.turns.slice(from, to).filter((turn) => this.reach(turn.output).has(part));
+    const last = turns[turns.length - 1]?.t ?? 0;
+    return turns.filter((turn) => turn.t >= last - at).flatMap(({ because }) => because);
   }
 
   private reach(output: string): ReadonlySet<string> {

@@ -6,6 +6,7 @@ export { seededRandom, type Random } from './random.js';
 export { valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';
 export type { Exposure } from './exposure.js';
 export type { Outcome, Verdict } from './verdict.js';
+export { chainOfVerdict, type Link } from './verdict-chain.js';
 export { pinStates } from './pin-states.js';
 export { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 export {

@@ -10,10 +10,10 @@ import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
 const fadeLook = 0.02;
 
 /**
- * To the nearest billionth: what lies below is left over by the solver, and differs between machines whose exponential
- * function differs in its last digit.
+ * To the nearest billionth of the settled circuit, the nearest millionth of one in time: what lies below is left over by the
+ * solver, and differs between machines whose exponential function differs in its last digit.
  */
-const toNano = (value: number): number => Math.round(value * 1e9) / 1e9 + 0;
+const finest = { settled: 1e9, 'in time': 1e6 } as const;
 
 /** While an output fades it is looked at now and then; the circuit stays as it is. */
 export function nextFadeLook({ outputs }: Design, logic: LogicState, t: number): number {
@@ -34,6 +34,7 @@ export class Recorder {
   constructor(
     private readonly design: Design,
     private readonly rig: Rig,
+    private readonly circuit: keyof typeof finest,
   ) {
     this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
   }
@@ -51,14 +52,20 @@ export class Recorder {
     );
     for (const output of this.design.outputs)
       if (!between.includes(output))
-        hold(this.outputs[output.id], t, toNano(outputDuty(logic, output, t)));
-    if (between.length === 0) hold(this.watts, t, toNano(this.rig.watts(solution, logic, t)));
+        hold(this.outputs[output.id], t, this.rounded(outputDuty(logic, output, t)));
+    if (between.length === 0) hold(this.watts, t, this.rounded(this.rig.watts(solution, logic, t)));
     if (solution === this.seen) return;
     this.seen = solution;
     for (const net of solution.nets) {
-      if (net.volts !== undefined) hold((this.nets[net.id] ??= emptyTrace()), t, toNano(net.volts));
+      if (net.volts !== undefined)
+        hold((this.nets[net.id] ??= emptyTrace()), t, this.rounded(net.volts));
     }
     this.look(t, (part) => solution.parts[part]);
+  }
+
+  private rounded(value: number): number {
+    const per = finest[this.circuit];
+    return Math.round(value * per) / per + 0;
   }
 
   /** Takes down what acts, and what has been switched. */

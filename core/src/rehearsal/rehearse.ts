@@ -113,6 +113,7 @@ class Play {
   private readonly readings: Record<string, Trace>;
   private readonly supervisor: Supervisor;
   private readonly recorder: Recorder;
+  private readonly circuit: Rehearsal['circuit'];
   private readonly logicLog: LogicChange[];
   /** Levels of channels that read on an edge, as they were a moment ago. */
   private readonly levels = new Map<string, number>();
@@ -148,7 +149,8 @@ class Play {
     this.supervisor = new Supervisor(design, scene);
     this.edged = design.channels.some((c) => c.edge);
     this.spans = this.edged ? watched(scene) : [];
-    this.recorder = new Recorder(design, this.rig);
+    this.circuit = path === 'time' ? 'in time' : 'settled';
+    this.recorder = new Recorder(design, this.rig, this.circuit);
     if (path === 'time')
       this.timed = new CoSimulation(design, scene, (t, solved) => this.recorder.look(t, solved));
   }
@@ -330,7 +332,7 @@ class Play {
       scene: scene.id,
       seed: scene.seed,
       duration: scene.duration,
-      circuit: this.timed ? 'in time' : 'settled',
+      circuit: this.circuit,
       readings,
       nets: recorder.nets,
       outputs: recorder.outputs,

@@ -1,5 +1,5 @@
 import { surroundings } from '../catalog/index.js';
-import type { Design, Happening, Scene } from '../design/index.js';
+import type { Design, Happening, Scene, Sign } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { stimulusOn, happeningSpan, momentIn, setStage } from '../scene/index.js';
 import { Credit, type Told } from './credit.js';
@@ -24,6 +24,8 @@ export interface Verdict {
   exposure?: Exposure;
   /** Seconds from its being felt to something acting. */
   delay?: number;
+  /** What it brought about, and when, s. */
+  by?: { sign: Sign; t: number };
   /** In the maker's words, with numbers. */
   because: string;
 }
@@ -105,11 +107,12 @@ class Judging {
       return { ...base, outcome: wanted ? 'missed' : 'quiet', because };
     }
     const delay = Math.max(0, firing.t - start);
+    const by = { sign: firing.sign, t: firing.t };
     const because = `${firing.what} ${formatQuantity(delay, 's')} after it was first felt: ${firing.because}.`;
-    if (!wanted) return { ...base, outcome: 'fired falsely', delay, because };
-    if (delay <= within) return { ...base, outcome: 'noticed', delay, because };
+    if (!wanted) return { ...base, outcome: 'fired falsely', delay, by, because };
+    if (delay <= within) return { ...base, outcome: 'noticed', delay, by, because };
     const late = `Too late: it had to be noticed within ${formatQuantity(within, 's')}. ${because}`;
-    return { ...base, outcome: 'missed', delay, because: late };
+    return { ...base, outcome: 'missed', delay, by, because: late };
   }
 
   /** The first sign that belongs to a happening; of a nuisance, that belongs to no wanted one besides. */

@@ -86,6 +86,18 @@ describe('the step Rehearse', () => {
     expect(told[1]).toMatch(/Someone walks.*wanted, at 14 s.*noticed after 5\d.\d.ms/s);
   });
 
+  it('tells of the one that is picked how it came to that, and goes to each moment of it', async () => {
+    const bench = await openBench();
+    const step = await showSolved(RehearseStep);
+    expect(step.all('.chain')).toHaveLength(0);
+    step.all('.verdict')[1].click();
+    await step.settle();
+    expect(step.text('.chain')).toMatch(/begins .* meets .* U1\.A0: .* yes: .* turns.* sounding/);
+    step.all('.chain button')[3].click();
+    await step.settle();
+    expect(bench.view.time()).toBeCloseTo(16.61, 3);
+  });
+
   it('tells the score, and how likely sampling misses what is wanted', async () => {
     await openBench();
     const step = await showSolved(RehearseStep);

@@ -5,6 +5,7 @@ import {
   signalNode,
   type Device,
   type Element,
+  type Slow,
 } from '../element/index.js';
 import { checkElement, checkElements } from './check-elements.js';
 import type { Sorted } from './newton.js';
@@ -43,6 +44,8 @@ export class Network {
   readonly devices: readonly (Device | undefined)[];
   readonly sorted: Sorted;
   readonly switching: readonly Device[];
+  /** Charges so large that everything else can rest while they change. */
+  readonly slow: readonly Slow[];
   /** Each placed element with the values it has now. */
   private readonly elements: Element[];
   /** How every switch stood before anything was solved. */
@@ -72,6 +75,7 @@ export class Network {
       nonlinear: made.filter((d) => !d.linear),
     };
     this.switching = made.filter((d) => d.switching);
+    this.slow = made.flatMap((d) => d.slow ?? []);
     this.unpowered = this.switching.map((d) => d.switching?.mode ?? 0);
     for (const device of made) device.reset?.();
   }
@@ -149,6 +153,7 @@ export class Network {
     const waits = this.devices.some((d) => (d?.nextCorner?.(t) ?? Infinity) < Infinity);
     if (waits || this.switching.some((d) => (d.switching?.due ?? Infinity) < Infinity))
       return false;
+    for (const charge of this.slow) charge.keep();
     const { modes, x } = this.remember();
     let rests: boolean;
     try {

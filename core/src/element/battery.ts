@@ -57,6 +57,9 @@ const device: DeviceFactory<BatteryElement> = (element, node, system) => {
   const loss = [branch, charge].map((column) => system.slot(charge, column));
   const state = system.addState(1e-6 * element.capacity);
   let present = element;
+  /** Share of the charge in a steady state, and how it was changed from outside. */
+  let held = element.charge;
+  let factor = 1;
   // Kept, so that an iteration allocates nothing.
   const open = { volts: 0, slope: 0 };
   const ohms = (left: number): number =>
@@ -65,6 +68,10 @@ const device: DeviceFactory<BatteryElement> = (element, node, system) => {
     nodes: [plus, minus, charge],
     linear: false,
     set: (next) => {
+      if (next.charge !== present.charge && present.charge > 0) {
+        factor *= next.charge / present.charge;
+        held *= next.charge / present.charge;
+      } else if (present.charge === 0) held = next.charge;
       present = next;
       system.tolerance[state] = 1e-6 * next.capacity;
     },
@@ -79,7 +86,7 @@ const device: DeviceFactory<BatteryElement> = (element, node, system) => {
       rhs[branch] += (volts - slope * x[charge]) * sourceScale;
       if (alpha === 0) {
         values[loss[1]] += 1;
-        rhs[charge] += present.charge;
+        rhs[charge] += held;
         return;
       }
       // Divided by the capacity: rate of the share left = (j − self)/capacity.
@@ -93,7 +100,23 @@ const device: DeviceFactory<BatteryElement> = (element, node, system) => {
       out[2] = 0;
     },
     store: () => (system.q[state] = present.capacity * system.x[charge]),
-    reset: () => (system.q[state] = present.capacity * present.charge),
+    reset: () => {
+      held = present.charge;
+      system.q[state] = present.capacity * held;
+    },
+    slow: {
+      state,
+      get full() {
+        return present.capacity;
+      },
+      rate: (x) => x[branch] - present.selfDischarge,
+      keep: () => (held = system.q[state] / present.capacity),
+      changed: () => {
+        const by = factor;
+        factor = 1;
+        return by;
+      },
+    },
   };
 };
 

@@ -21,6 +21,20 @@ export interface Switching {
   restore(mode: number): void;
 }
 
+/** A charge that runs down or fills up so slowly that everything else can rest meanwhile. */
+export interface Slow {
+  /** Its place among the states. */
+  readonly state: number;
+  /** What it holds at most, in its unit. */
+  readonly full: number;
+  /** How fast it changes, in its unit per second, for the solved `x`. */
+  rate(x: Float64Array): number;
+  /** Takes what it holds now for what it has in a steady state. */
+  keep(): void;
+  /** By what factor it was changed from outside since this was asked last. */
+  changed(): number;
+}
+
 /** An element placed in a circuit: it stamps its linearised equations and tells its currents. */
 export interface Device<E extends Element = Element> {
   /** Node numbers, −1 for ground, in the order in which `currents` reports. */
@@ -46,6 +60,7 @@ export interface Device<E extends Element = Element> {
   /** What fluctuates in it by itself, for the solved `x`. */
   noise?(x: Float64Array): NoiseSource[];
   readonly switching?: Switching;
+  readonly slow?: Slow;
 }
 
 /** Builds the device of an element and reserves its places in the equations. */

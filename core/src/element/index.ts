@@ -9,7 +9,7 @@ export {
   type ElementOf,
   type ElementType,
 } from './elements.js';
-export type { Device, ElementKind, Switching } from './define-element.js';
+export type { Device, ElementKind, Slow, Switching } from './define-element.js';
 export { thermalVoltage } from './junction.js';
 export type { NoiseSource } from './noise.js';
 export type { Waveform } from './waveform.js';

@@ -11,6 +11,7 @@ import {
   type Now,
   type Stage,
 } from '../scene/index.js';
+import { Charges } from './charges.js';
 import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { Stimuli } from './stimuli.js';
@@ -49,6 +50,8 @@ export class CoSimulation {
   private readonly solved = (part: string): SolvedPart | undefined =>
     this.values.get(part)?.update();
   private transient?: Transient;
+  private charges?: Charges;
+  private stillModes: readonly number[] = [];
   /** Beginnings and ends of what happens, in order, s. */
   private readonly corners: readonly number[];
   private readonly steady: boolean;
@@ -108,9 +111,14 @@ export class CoSimulation {
     return this.circuit.network.modes;
   }
 
-  /** Whether nothing in the circuit changes any more unless something outside of it does. */
+  /** Whether nothing in the circuit changes any more unless something outside of it does; charges of batteries may. */
   get settled(): boolean {
     return this.still;
+  }
+
+  /** Until when it is all the same that they do, s. */
+  get settledUntil(): number {
+    return this.charges?.restUntil() ?? Infinity;
   }
 
   /**
@@ -177,6 +185,7 @@ export class CoSimulation {
       },
       jumped: (t) => this.look(t),
     });
+    this.charges = new Charges(this.circuit.network, this.transient);
     this.transient.startAtRest();
   }
 
@@ -185,7 +194,7 @@ export class CoSimulation {
     this.turned = false;
     while (transient && this.t < t && !transient.halt && !(toEdge && this.turned)) {
       const begins = this.nextCorner();
-      if (this.still) transient.t = Math.min(t, begins, this.t + this.reach());
+      if (this.still) this.leap(Math.min(t, begins, this.t + this.reach()));
       else {
         transient.maxStep = this.reach();
         transient.advance(Math.min(t, begins));
@@ -197,6 +206,18 @@ export class CoSimulation {
       this.meet();
       this.settle();
     }
+  }
+
+  /** Time passes while all but charges of batteries rests. */
+  private leap(to: number): void {
+    const { transient, charges } = this;
+    if (!transient || !charges) return;
+    const runs = charges.restUntil();
+    transient.t = Math.min(to, runs);
+    if (runs > to) return;
+    charges.tell(runs);
+    this.told = undefined;
+    this.still = this.circuit.network.modes.every((mode, i) => mode === this.stillModes[i]);
   }
 
   /** The next beginning or end of a happening, s; what goes on until then decides how finely it is followed. */
@@ -228,6 +249,10 @@ export class CoSimulation {
     const warmer = this.warm(now);
     this.note();
     const change = this.stimuli.update(now, this.sends);
+    if (!this.still && this.circuit.network.slow.length > 0) {
+      this.charges?.start(this.t);
+      this.charges?.tell(this.t);
+    }
     if (this.still) this.pace();
     if (warmer || change > 0) this.stir();
   }
@@ -242,6 +267,7 @@ export class CoSimulation {
 
   /** Something has changed from outside. */
   private stir(): void {
+    if (this.still) this.charges?.tell(this.t);
     this.still = false;
     this.told = undefined;
     this.lookedAt = this.t;
@@ -258,6 +284,9 @@ export class CoSimulation {
     const moved = this.before.length !== x.length || x.some((v, i) => !near(v, this.before[i]));
     this.before = x.slice();
     this.still = !moved && this.circuit.network.isAtRest(this.t, settledWithin);
+    if (!this.still) return;
+    this.stillModes = this.circuit.network.modes;
+    this.charges?.start(this.t);
   }
 
   private look(t: number): void {

@@ -207,6 +207,7 @@ class Play {
       nextPass(this.logic, t),
       nextFadeLook(this.design, this.logic, t),
       this.supervisor.next(t),
+      this.timed?.settledUntil ?? Infinity,
     );
     const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;

@@ -157,6 +157,23 @@ it('a contact that bounces for 20 ms is counted five times on its edge', () => {
   expect(logic[logic.length - 1].logic.counters['n']).toBe(5);
 });
 
+it('a relay that breaks its own coil buzzes: rise, operate, decay and release make its period', () => {
+  const buzzer = brief(
+    'adapter G volts=12 ohms=0.001, relay-12v K bounce=0, push-button S bounce=0',
+    'G.plus S.a, S.b K.com, K.nc K.plus, K.minus G.minus',
+  );
+  const press = scene(3, { kind: 'finger-touches', params: { lasts: 1 } });
+  const run = inTime(buzzer, press);
+  const on = run.acting.filter((a) => a.active).map((a) => a.t);
+  // 0.4 H and 400 Ω pull in at 8.4 of 12 V; the coil's losses of 50 × 400 Ω bear its current, from 30 down to 4.5 mA.
+  const rise = 1e-3 * Math.log(1 / (1 - 8.4 / 12));
+  const decay = (0.4 / (51 * 400)) * Math.log(30 / 4.5);
+  about((on[40] - on[10]) / 30, rise + 6e-3 + decay + 3e-3);
+  // Each pull is counted; as settled at each moment it would pull once a look.
+  expect(run.relayOperations['K']['relay']).toBe(on.length);
+  expect(on.length).toBeGreaterThan(50);
+});
+
 it.each([
   [0.02, false],
   [2, true],

@@ -33,6 +33,22 @@ for (const file of readdirSync(resolve(root, 'demo')).filter((f) => f.endsWith('
     );
   }
 }
+const file = readFileSync(resolve(root, 'demo/fuel-locker-loop.yurei.json'), 'utf8');
+const { design } = readDesign(file);
+const [night] = design.scenes;
+const opens = night.happenings.find((h) => h.intent === 'wanted');
+const starts = Array.from({ length: 200 }, (_, i) => 100 + 430.7 * i);
+const noticed = (path) =>
+  starts.filter((start) => {
+    const params = { ...opens.params, stays: 1, moves: 0.5 };
+    const scene = { ...night, duration: 86_400, happenings: [{ ...opens, start, params }] };
+    return rehearse(design, scene, undefined, path).verdicts[0].outcome === 'noticed';
+  }).length;
+for (const path of ['fast', 'time'])
+  console.log(
+    `an opening of 2 s in 24 h of “${design.title}”, ${path === 'time' ? 'in time' : 'settled'}: noticed at ${noticed(path)} of ${starts.length} start times`,
+  );
+
 ratios.sort((a, b) => a - b);
 const at = (share) => ratios[Math.floor(share * (ratios.length - 1))].toFixed(1);
 console.log(

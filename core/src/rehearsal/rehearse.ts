@@ -67,6 +67,9 @@ const haltWords: Readonly<Record<Halt, string>> = {
 /** Without channels the circuit itself is looked at this often at most, and so many times in all, s. */
 const lookEvery = 0.01;
 const mostLooks = 5000;
+/** Of those at each happening; the first is so soon after its beginning, s. */
+const looksAtOne = 200;
+const startsBy = 1e-6;
 
 /** Where something goes on fading after a happening it is asked again after this time, s. */
 const restlessFor = 1;
@@ -122,6 +125,7 @@ class Play {
   /** Whether any channel reads at once when its pin turns. */
   private readonly edged: boolean;
   private readonly spans: readonly Span[];
+  private readonly happenings: readonly { start: number; end: number }[];
   /** Until then something that has happened goes on fading. */
   private restless = 0;
   private logic: LogicState;
@@ -149,6 +153,7 @@ class Play {
     this.supervisor = new Supervisor(design, scene);
     this.edged = design.channels.some((c) => c.edge);
     this.spans = this.edged ? watched(scene) : [];
+    this.happenings = scene.happenings.map(happeningSpan);
     this.circuit = path === 'time' ? 'in time' : 'settled';
     this.recorder = new Recorder(design, this.rig, this.circuit);
     if (path === 'time')
@@ -275,8 +280,14 @@ class Play {
     );
   }
 
+  /** Looks that nothing else brings: never past the beginning of a happening, and so many in its course. */
   private nextLook(t: number): number {
-    return t + Math.max(lookEvery, this.scene.duration / mostLooks);
+    let next = t + Math.max(lookEvery, this.scene.duration / mostLooks);
+    for (const { start, end } of this.happenings) {
+      if (start > t) next = Math.min(next, start + startsBy);
+      else if (end > t) next = Math.min(next, t + Math.max(lookEvery, (end - start) / looksAtOne));
+    }
+    return next;
   }
 
   private moment(t: number): void {

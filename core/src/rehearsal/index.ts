@@ -7,6 +7,7 @@ export { valueAt, type ActingChange, type LogicChange, type Trace } from './trac
 export type { Exposure } from './exposure.js';
 export type { Outcome, Verdict } from './verdict.js';
 export { chainOfVerdict, type Link } from './verdict-chain.js';
+export { asRecorded } from './as-recorded.js';
 export { pinStates } from './pin-states.js';
 export { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 export {

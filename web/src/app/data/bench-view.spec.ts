@@ -63,7 +63,7 @@ describe('in time', () => {
       await strip.until(() => bench.view.rehearsal() !== before && !bench.view.rehearsing());
       await strip.settle();
     };
-    return { ...bench, follow: bench.workers.timed.follow, settled, edit };
+    return { ...bench, follow: bench.workers.timed.follow, settled, edit, strip };
   };
 
   it('takes the place of what was taken as settled when it is there', async () => {
@@ -71,6 +71,20 @@ describe('in time', () => {
     follow.mockImplementationOnce(async (...asked) => core.follow(...asked));
     await edit(4700);
     expect([view.following(), view.rehearsal()?.circuit]).toEqual([false, 'in time']);
+  });
+
+  it('a moment of it shows what was taken down, not the settled circuit', async () => {
+    const { view, follow, settled, edit, strip } = await open();
+    const acting = [{ part: 'P1', t: 1, active: true, because: 'it was taken down' }];
+    follow.mockResolvedValueOnce({ ...settled, circuit: 'in time', acting });
+    await edit(4700);
+    const shown = () => view.snapshot()?.acting['P1'];
+    view.moveTo(0.5);
+    await strip.until(() => view.snapshot()?.t === 0.5);
+    expect(shown()?.active).toBe(false);
+    view.moveTo(2);
+    await strip.until(() => view.snapshot()?.t === 2);
+    expect(shown()).toEqual({ active: true, because: 'it was taken down' });
   });
 
   it('is not shown where it did not come to its end, and why is said', async () => {

@@ -1,7 +1,13 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Answer, Finding } from '@yurei/core/check';
 import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
-import { oscillates, type Rehearsal, type Oscillation, type Snapshot } from '@yurei/core/rehearsal';
+import {
+  asRecorded,
+  oscillates,
+  type Rehearsal,
+  type Oscillation,
+  type Snapshot,
+} from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
 import { DesignSession } from './design-session';
@@ -145,7 +151,8 @@ export class BenchView {
     try {
       const snapshot = await this.bench.quick.look(withoutReadings(design), scene, moment);
       if (id !== this.session.id) return;
-      this.snapshot.set(snapshot);
+      const rehearsal = moment && untracked(this.rehearsal);
+      this.snapshot.set(rehearsal ? asRecorded(snapshot, rehearsal) : snapshot);
       this.trouble.set('');
       void this.listen(moment ? undefined : { design, snapshot });
     } catch (error) {

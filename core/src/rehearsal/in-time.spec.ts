@@ -189,6 +189,52 @@ it('a relay that breaks its own coil buzzes: rise, operate, decay and release ma
   expect(on.length).toBeGreaterThan(50);
 });
 
+it('a thyristor with a bell that interrupts itself lets go at the first break after the press', () => {
+  const bell = brief(
+    'adapter G volts=12, relay-12v K bounce=0, thyristor T, push-button S bounce=0, resistor R ohms=1e3, resistor RG ohms=1e3',
+    'G.plus K.com, K.nc K.plus, K.minus T.a, T.k G.minus, G.plus S.a, S.b R.a, R.b T.g, T.g RG.a, RG.b G.minus',
+  );
+  const press = scene(4, { kind: 'finger-touches', params: { lasts: 0.5 } });
+  const run = inTime(bell, press);
+  const ends = run.verdicts[0].exposure?.end ?? NaN;
+  const last = run.acting.findLast((a) => a.part === 'K');
+  // It rang as long as it was pressed; then nothing keeps the thyristor on through a break of 3 ms.
+  expect(run.acting.length).toBeGreaterThan(50);
+  expect(last?.active).toBe(false);
+  expect(last?.t).toBeLessThan(ends + 0.0103);
+});
+
+it.each([
+  ['all the time', { as: 'on' }, 150, 400],
+  ['for 100 ms in 10 s', { as: 'pattern', beats: [0.1, 9.9] }, 0, 2],
+])('a gas element whose heater is fed %s', (_, drive, least, most) => {
+  const heated = brief(
+    'adapter G volts=5 ohms=0.01 maxAmps=2, controller-5v-8bit U, gas-combustible B, resistor RL ohms=5e3, resistor RB ohms=330, npn-transistor Q',
+    'G.plus U.5V, G.minus U.GND, B.h1 G.plus, B.h2 Q.c, Q.e G.minus, U.D3 RB.a, RB.b Q.b, B.a G.plus, B.b RL.a, RL.b G.minus, B.b U.A0',
+    {
+      controller: {
+        pins: [
+          { pin: 'U.A0', mode: 'analogue' },
+          { pin: 'U.D3', mode: 'output' },
+        ],
+      },
+      channels: channel('U.A0', { every: 1 }).channels,
+      outputs: [{ id: 'o1', name: 'Heat', pin: 'U.D3', active: 'high' }],
+      rules: [
+        {
+          ...{ id: 'r1', hold: 0, latch: false, when: { is: 'all', of: [] } },
+          then: [{ do: 'drive', output: 'o1', drive }],
+        },
+      ],
+    } as Partial<Design>,
+  );
+  const { readings } = inTime(heated, scene(900, { kind: 'gas-released', start: 300 }));
+  // A hundredth of its power warms it by a hundredth: it hardly conducts, whatever the air.
+  const late = readings['c1'].values.slice(800);
+  expect(Math.min(...late)).toBeGreaterThanOrEqual(least);
+  expect(Math.max(...late)).toBeLessThanOrEqual(most);
+});
+
 it.each([
   [0.02, false],
   [2, true],

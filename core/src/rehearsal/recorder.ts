@@ -3,7 +3,6 @@ import type { Solution } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
 import { RelayOperations } from './relay-operations.js';
-import type { Rig } from './rig.js';
 import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
 
 /** A fading output is recorded this often, s. */
@@ -33,7 +32,7 @@ export class Recorder {
 
   constructor(
     private readonly design: Design,
-    private readonly rig: Rig,
+    private readonly power: (t: number, logic: LogicState, solution: Solution) => number,
     private readonly circuit: keyof typeof finest,
   ) {
     this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
@@ -53,7 +52,7 @@ export class Recorder {
     for (const output of this.design.outputs)
       if (!between.includes(output))
         hold(this.outputs[output.id], t, this.rounded(outputDuty(logic, output, t)));
-    if (between.length === 0) hold(this.watts, t, this.rounded(this.rig.watts(solution, logic, t)));
+    if (between.length === 0) hold(this.watts, t, this.rounded(this.power(t, logic, solution)));
     if (solution === this.seen) return;
     this.seen = solution;
     for (const net of solution.nets) {

@@ -5,6 +5,7 @@ import {
   isDue,
   nextPass,
   nextReading,
+  outputDuty,
   readsAt,
   resetEvents,
   restingLogic,
@@ -155,7 +156,7 @@ class Play {
     this.spans = this.edged ? watched(scene) : [];
     this.happenings = scene.happenings.map(happeningSpan);
     this.circuit = path === 'time' ? 'in time' : 'settled';
-    this.recorder = new Recorder(design, this.rig, this.circuit);
+    this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);
     if (path === 'time')
       this.timed = new CoSimulation(design, scene, (t, solved) => this.recorder.look(t, solved));
   }
@@ -188,6 +189,17 @@ class Play {
     const still = this.timed?.settled !== false && this.supervisor.running === 'runs';
     this.rests ??= new Rests(this.design, this.logicLog[0].logic, modes);
     this.rests.look(t, this.logic, modes, still);
+  }
+
+  /** Power that all sources give, W; what a dimmed output draws less is taken from the settled circuit. */
+  private watts(t: number, logic: LogicState, solution: Solution): number {
+    const dimmed = this.design.outputs.some((o) => {
+      const duty = outputDuty(logic, o, t);
+      return duty > 0 && duty < 1;
+    });
+    const settled = this.timed && dimmed;
+    const shown = settled ? this.rig.settle(this.scene, t, logic, this.driven) : solution;
+    return this.rig.watts(shown, logic, t);
   }
 
   /** What each channel reads without noise. */

@@ -43,7 +43,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
       const verdicts = await driver.findElements(By.css('yu-rehearse .verdict'));
       await verdicts[1].click();
-      const chain = await driver.wait(until.elementLocated(By.css('.chain')), 20000);
+      const chain = await driver.wait(until.elementLocated(By.css('yu-verdict-chain ol')), 20000);
       await driver.executeScript("arguments[0].scrollIntoView({ block: 'end' });", chain);
     },
   },

@@ -58,6 +58,23 @@ describe('by what runs with and without something fire', () => {
     ]);
   });
 
+  it('of very many that may have had a part, the scene is not played again for each', () => {
+    const many = Array.from({ length: 200 }, (_, i) => happening(`h${i}`, i));
+    const firings = many.map(({ start }) => fires(start + 0.5, start + 0.6));
+    let runs = 0;
+    const credit = new Credit(scene(300, ...many), {
+      span: ({ start }) => ({ start, end: start + 1 }),
+      separate: () => false,
+      // Each happening brings about the one after its beginning.
+      replay: ({ happenings }) => {
+        runs += 1;
+        return firings.filter((_, i) => happenings.some((h) => h.id === `h${i}`));
+      },
+    });
+    many.forEach((h, i) => expect(credit.owns(h, firings[i])).toBe(true));
+    expect(runs).toBeLessThanOrEqual(61);
+  });
+
   it('what was forgotten before has no part in it', () => {
     expect(
       owners(

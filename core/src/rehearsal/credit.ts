@@ -3,6 +3,8 @@ import type { Firing } from './firings.js';
 
 /** Fires as soon as this after the same in another run: it is the same, s. */
 const same = 0.5;
+/** So often a scene is played again at most; then what began last is taken for the cause. */
+const mostReplays = 60;
 
 /** What a run tells of who may have had a part in what fires. */
 export interface Told {
@@ -21,6 +23,7 @@ export interface Told {
  */
 export class Credit {
   private readonly played = new Map<string, { until: number; fires: readonly Firing[] }>();
+  private replays = 0;
   private readonly needs = new Map<Firing, Map<Happening, boolean>>();
 
   constructor(
@@ -55,6 +58,7 @@ export class Credit {
   private needed(happening: Happening, firing: Firing, possible: readonly Happening[]): boolean {
     const known = this.needs.get(firing) ?? new Map<Happening, boolean>();
     this.needs.set(firing, known);
+    if (this.replays >= mostReplays && !known.has(happening)) return happening === possible[0];
     // Where no other can have had a part, the run without anything decides, for all such firings.
     const others = this.scene.happenings.filter((h) => h !== happening && possible.length > 1);
     const needed = known.get(happening) ?? !this.comes(others, firing);
@@ -77,6 +81,7 @@ export class Credit {
     if (known && known.until >= until) return known.fires;
     // Asked for a second time it is played to its end: there will be more.
     const end = known ? Infinity : until;
+    this.replays += 1;
     const fires = this.told.replay({ ...this.scene, happenings: [...happenings] }, end);
     this.played.set(key, { until: end, fires });
     return fires;

@@ -33,6 +33,7 @@ export const slipwayBeam = (): Design => demo('slipway-beam');
 /** The core in this thread, asked in the same way as in its workers. */
 export const benchInThread = () => ({
   quick: {
+    chain: jest.fn(async (...args: Parameters<typeof bench.chain>) => bench.chain(...args)),
     look: jest.fn(async (...args: Parameters<typeof bench.look>) => bench.look(...args)),
     curve: jest.fn(async (...args: Parameters<typeof bench.curve>) => bench.curve(...args)),
     judge: jest.fn(async (...args: Parameters<typeof bench.judge>) => bench.judge(...args)),

@@ -5,6 +5,7 @@ import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import { caseNight, casesOf, type CaseNight, type Study } from '@yurei/core/nights';
 import {
+  chainOfVerdict,
   circuitDoes,
   explain,
   ifInstead,
@@ -17,6 +18,7 @@ import {
   snapshot,
   whatIf,
   type Deed,
+  type Link,
   type LogicChange,
   type Outage,
   type Rehearsal,
@@ -96,6 +98,12 @@ export const bench = {
   explain(design: Design, scene: string, rehearsal: Rehearsal, happening: string): Why | undefined {
     const found = sceneOf(design, scene);
     return found && explain(design, found, rehearsal, happening);
+  },
+
+  /** How a happening came to what it brought about. */
+  chain(design: Design, scene: string, rehearsal: Rehearsal, happening: string): Link[] {
+    const found = sceneOf(design, scene);
+    return found ? chainOfVerdict(design, found, rehearsal, happening) : [];
   },
 
   /** How likely a happening is missed by where the readings fall. */

@@ -13,7 +13,10 @@ export interface Timed {
  * circuits in time, so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
-  abstract readonly quick: Pick<Remote<Bench>, 'look' | 'judge' | 'judgeChannel' | 'curve'>;
+  abstract readonly quick: Pick<
+    Remote<Bench>,
+    'chain' | 'look' | 'judge' | 'judgeChannel' | 'curve'
+  >;
   abstract readonly patient: Pick<
     Remote<Bench>,
     | 'averaging'

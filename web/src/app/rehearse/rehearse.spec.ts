@@ -89,11 +89,13 @@ describe('the step Rehearse', () => {
   it('tells of the one that is picked how it came to that, and goes to each moment of it', async () => {
     const bench = await openBench();
     const step = await showSolved(RehearseStep);
-    expect(step.all('.chain')).toHaveLength(0);
+    expect(step.all('yu-verdict-chain')).toHaveLength(0);
     step.all('.verdict')[1].click();
-    await step.settle();
-    expect(step.text('.chain')).toMatch(/begins .* meets .* U1\.A0: .* yes: .* turns.* sounding/);
-    step.all('.chain button')[3].click();
+    await step.until(() => step.all('yu-verdict-chain li').length > 0);
+    expect(step.text('yu-verdict-chain')).toMatch(
+      /begins .* meets .* U1\.A0: .* yes: .* turns.* sounding/,
+    );
+    step.all('yu-verdict-chain button')[3].click();
     await step.settle();
     expect(bench.view.time()).toBeCloseTo(16.61, 3);
   });

@@ -3,7 +3,6 @@ import { kindOf, numbersOf, type Param } from '@yurei/core/catalog';
 import { freshId, type Happening, type Machine, type Part, type Scene } from '@yurei/core/design';
 import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { chainOfVerdict } from '@yurei/core/rehearsal';
 import {
   ambientParams,
   contributes,
@@ -30,6 +29,7 @@ import { HappeningTimes } from './happening-times';
 import { NightsDialog } from './nights/nights-dialog';
 import { Plan } from './plan';
 import { ScoreCard } from './score-card';
+import { VerdictChain } from './verdict-chain';
 import { WhyCard } from './why-card';
 import { timelineConfig } from './timeline';
 
@@ -77,6 +77,7 @@ const always: ReadonlySet<string> = new Set([
     Plan,
     ScoreCard,
     ValueField,
+    VerdictChain,
     WhyCard,
   ],
   templateUrl: './rehearse.html',
@@ -169,18 +170,6 @@ export class RehearseStep {
       };
     }),
   );
-
-  /** How the happening that is picked came to what it brought about. */
-  protected readonly chain = computed(() => {
-    const [design, scene, rehearsal] = [
-      this.view.shown(),
-      this.view.played(),
-      this.view.rehearsal(),
-    ];
-    const picked = scene?.happenings.find((h) => this.selection.is('happening', h.id));
-    if (!design || !scene || !rehearsal || !picked || this.view.rehearsing()) return [];
-    return chainOfVerdict(design, scene, rehearsal, picked.id);
-  });
 
   /** How the circuit was taken. */
   protected readonly taken = computed(() => {

@@ -68,8 +68,8 @@ const haltWords: Readonly<Record<Halt, string>> = {
 /** Without channels the circuit itself is looked at this often at most, and so many times in all, s. */
 const lookEvery = 0.01;
 const mostLooks = 5000;
-/** Of those at each happening; the first is so soon after its beginning, s. */
-const looksAtOne = 200;
+/** Of those at each happening, fewer where there are very many; the first is so soon after its beginning, s. */
+const looksAtOne = { least: 20, most: 200 };
 const startsBy = 1e-6;
 
 /** Where something goes on fading after a happening it is asked again after this time, s. */
@@ -294,10 +294,12 @@ class Play {
 
   /** Looks that nothing else brings: never past the beginning of a happening, and so many in its course. */
   private nextLook(t: number): number {
+    const { least, most } = looksAtOne;
+    const each = Math.min(most, Math.max(least, mostLooks / this.happenings.length));
     let next = t + Math.max(lookEvery, this.scene.duration / mostLooks);
     for (const { start, end } of this.happenings) {
       if (start > t) next = Math.min(next, start + startsBy);
-      else if (end > t) next = Math.min(next, t + Math.max(lookEvery, (end - start) / looksAtOne));
+      else if (end > t) next = Math.min(next, t + Math.max(lookEvery, (end - start) / each));
     }
     return next;
   }

@@ -151,7 +151,9 @@ export async function rehearseFile(
           `followed until ${formatQuantity(halted.t, 's')} only: ${halted.because}; what happens later has no verdict`,
         ]
       : []),
-    ...strays.map((t) => `fired at ${formatQuantity(t, 's')} though nothing was happening`),
+    ...strays.map(
+      (t) => `fired at ${formatQuantity(t, 's')}, brought about by nothing that happens`,
+    ),
     '',
     table(answers.map((a) => [a.label, a.value, a.detail])),
   ].join('\n');

@@ -258,8 +258,7 @@ export class LiveBench {
 
   private setPins(): void {
     const on = this.isOn();
-    const levelOf = (output: Output): number => Number(on[this.design.outputs.indexOf(output)]);
-    for (const [part, pins] of pinStates(this.design, levelOf))
-      this.circuit.setState(part, { pins });
+    const isOn = (output: Output): boolean => on[this.design.outputs.indexOf(output)];
+    for (const [part, pins] of pinStates(this.design, isOn)) this.circuit.setState(part, { pins });
   }
 }

@@ -54,21 +54,17 @@ interface PinValues {
   leak: number;
 }
 
-/**
- * A pin is a resistance to the upper and one to the lower rail, with a clamp diode to each. One of which only the average counts
- * has both at once, each less by its share of the time: what is linear then stands at the mean of what it does.
- */
+/** A pin is a resistance to the upper and one to the lower rail, with a clamp diode to each. */
 export function pinElements(
   pin: string,
   pinState: PinState | undefined,
   p: PinValues,
   supply: string,
 ): Element[] {
-  const { mode, high, share = Number(high) } = pinState ?? { mode: 'input', high: false };
-  const drives = mode === 'output';
-  const leaks = mode === 'pull-up' ? p.pullUp : p.rail / p.leak;
-  const up = drives && share > 0 ? p.pinOhms / share : leaks;
-  const down = drives && share < 1 ? p.pinOhms / (1 - share) : open;
+  const { mode, high } = pinState ?? { mode: 'input', high: false };
+  const up =
+    mode === 'output' && high ? p.pinOhms : mode === 'pull-up' ? p.pullUp : p.rail / p.leak;
+  const down = mode === 'output' && !high ? p.pinOhms : open;
   const clamp = { type: 'diode', saturation: 1e-14, emission: 1 } as const;
   return [
     { type: 'resistor', a: supply, b: pin, ohms: up },

@@ -89,8 +89,6 @@ export interface PartState {
 export interface PinState {
   mode: PinMode;
   high: boolean;
-  /** Share of the time high of a pin that is switched so fast that only its average counts, between 0 and 1. */
-  share?: number;
 }
 
 /**

@@ -8,7 +8,7 @@ export interface Night {
   seed: number;
   /** By happening id. */
   outcomes: Record<string, { outcome: Outcome; delay?: number }>;
-  /** How often something fired though nothing was happening. */
+  /** How often something fired that nothing that happens has brought about. */
   strays: number;
   /** What was drawn, −1 … 1, by the name of what varies. */
   drawn: Record<string, number>;

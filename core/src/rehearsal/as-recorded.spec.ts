@@ -1,25 +1,14 @@
-import type { Design, Scene } from '../design/index.js';
-import { brief } from '../testing/small.js';
+import { brief, placed, sceneOf } from '../testing/small.js';
 import { asRecorded, rehearse, snapshot, type Snapshot } from './index.js';
 
 /** A 555 that lights a lamp for 11 s after a touch at 2 s. */
-const sketch = brief(
-  'adapter G volts=9, timer-555 U, resistor R ohms=1e6, capacitor C farads=10e-6 leak=1e12, resistor RT ohms=10e3, push-button S, resistor RL ohms=470, led H',
-  'G.plus U.vcc, G.minus U.gnd, G.plus U.reset, G.plus R.a, R.b U.thr, R.b U.dis, R.b C.a, C.b G.minus, G.plus RT.a, RT.b U.trig, U.trig S.a, S.b G.minus, U.out RL.a, RL.b H.a, H.k G.minus',
+const monostable = placed(
+  brief(
+    'adapter G volts=9, timer-555 U, resistor R ohms=1e6, capacitor C farads=10e-6 leak=1e12, resistor RT ohms=10e3, push-button S, resistor RL ohms=470, led H',
+    'G.plus U.vcc, G.minus U.gnd, G.plus U.reset, G.plus R.a, R.b U.thr, R.b U.dis, R.b C.a, C.b G.minus, G.plus RT.a, RT.b U.trig, U.trig S.a, S.b G.minus, U.out RL.a, RL.b H.a, H.k G.minus',
+  ),
 );
-const monostable: Design = {
-  ...sketch,
-  parts: sketch.parts.map((p) => ({ ...p, place: { x: 0, y: 0, facing: 0 } })),
-};
-const scene: Scene = {
-  ...{ id: 's', name: 'Scene', seed: 1, duration: 20, ambient: {} },
-  happenings: [
-    {
-      ...{ id: 'h', kind: 'finger-touches', name: 'Touch', intent: 'wanted', start: 2, params: {} },
-      path: [{ x: 0, y: 0 }],
-    },
-  ],
-};
+const scene = sceneOf(20, { start: 2 });
 const [settled, inTime] = (['fast', 'time'] as const).map((path) =>
   rehearse(monostable, scene, undefined, path),
 );

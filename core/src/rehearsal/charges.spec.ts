@@ -1,22 +1,9 @@
 /** Batteries in the course of a rehearsal, against charge balances worked out beside it. */
-import type { Design, Happening, Scene } from '../design/index.js';
+import type { Design, Happening } from '../design/index.js';
 import { restingLogic } from '../logic/index.js';
-import { brief } from '../testing/small.js';
+import { brief, placed, sceneOf } from '../testing/small.js';
 import { CoSimulation } from './co-simulation.js';
 import { rehearse } from './rehearse.js';
-
-const scene = (duration: number, ...happenings: Partial<Happening>[]): Scene => ({
-  ...{ id: 's', name: 'Scene', seed: 1, duration, ambient: {} },
-  happenings: happenings.map((h, i) => ({
-    ...{ id: `h${i}`, kind: 'door-opens', name: `H${i}`, intent: 'wanted', start: 1, params: {} },
-    path: [{ x: 0, y: 0 }],
-    ...h,
-  })) as Happening[],
-});
-const placed = (design: Design): Design => ({
-  ...design,
-  parts: design.parts.map((p) => ({ ...p, place: { x: 0, y: 0, facing: 0 } })),
-});
 
 /** Open-circuit volts of the cells over their charge, as the catalogue gives them: straight lines between seven points. */
 const curve = [0.6, 0.73, 0.78, 0.81, 0.84, 0.89, 1.06].map((share) => 4.5 * share);
@@ -49,7 +36,7 @@ it.each([
   [36_000, 2],
 ])('a pack on a resistor for %d s, %d A·h: its charge runs down', (seconds, ampHours) => {
   const design = loaded(ampHours);
-  const run = new CoSimulation(design, scene(seconds));
+  const run = new CoSimulation(design, sceneOf(seconds));
   const logic = restingLogic(design);
   for (let t = 0; t <= seconds; t += seconds / 50) run.at(t, logic);
   const { parts } = run.at(seconds, logic);
@@ -66,13 +53,14 @@ const loop = (ampHours: number): Design =>
     ),
   );
 const hour = (start: number): Partial<Happening> => ({
+  kind: 'door-opens',
   start,
   params: { moves: 0.05, stays: 3600 },
 });
 
 it('ten alarms of an hour on a pack for a part of the first: one is noticed, and it falls silent', () => {
   const small = loop(0.02);
-  const ten = scene(40_000, ...Array.from({ length: 10 }, (_, i) => hour(100 + 3800 * i)));
+  const ten = sceneOf(40_000, ...Array.from({ length: 10 }, (_, i) => hour(100 + 3800 * i)));
   const { verdicts, acting } = rehearse(small, ten, undefined, 'time');
   expect(verdicts.map((v) => v.outcome)).toEqual([
     'noticed',
@@ -86,7 +74,7 @@ it('ten alarms of an hour on a pack for a part of the first: one is noticed, and
 });
 
 it('a pack that is large enough sounds all ten', () => {
-  const ten = scene(40_000, ...Array.from({ length: 10 }, (_, i) => hour(100 + 3800 * i)));
+  const ten = sceneOf(40_000, ...Array.from({ length: 10 }, (_, i) => hour(100 + 3800 * i)));
   const { verdicts } = rehearse(loop(3), ten, undefined, 'time');
   expect(new Set(verdicts.map((v) => v.outcome))).toEqual(new Set(['noticed']));
 });
@@ -94,7 +82,7 @@ it('a pack that is large enough sounds all ten', () => {
 it('a battery that ages loses its share of the charge that is left', () => {
   const design = loaded(0.5);
   const ages = { kind: 'battery-ages', start: 100, params: {} };
-  const [with_, without] = [scene(2000, ages), scene(2000)].map((s) => {
+  const [with_, without] = [sceneOf(2000, ages), sceneOf(2000)].map((s) => {
     const run = new CoSimulation(design, s);
     const logic = restingLogic(design);
     for (let t = 0; t <= 2000; t += 20) run.at(t, logic);

@@ -1,7 +1,7 @@
 import type { SolvedPart } from '../catalog/index.js';
 import { Circuit, type PartValues, type Solution, type Transient } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
-import type { LogicState } from '../logic/index.js';
+import { outputOn, type LogicState } from '../logic/index.js';
 import {
   happeningSpan,
   isSteady,
@@ -12,7 +12,7 @@ import {
   type Stage,
 } from '../scene/index.js';
 import { Charges } from './charges.js';
-import { PinLevels, turnPins } from './pin-states.js';
+import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { Stimuli } from './stimuli.js';
 
@@ -71,9 +71,7 @@ export class CoSimulation {
   private cornerAt = -Infinity;
   private longest = grain.to;
   private celsius = NaN;
-  private readonly pinLevels: PinLevels;
-  /** How far each output is on, in their order. */
-  private out?: readonly number[];
+  private on?: readonly boolean[];
   private still = false;
   private lookedAt = 0;
   private told?: Solution;
@@ -93,7 +91,6 @@ export class CoSimulation {
     this.corners = [
       ...new Set(scene.happenings.flatMap((h) => Object.values(happeningSpan(h)))),
     ].sort((a, b) => a - b);
-    this.pinLevels = new PinLevels(design);
     this.steady = isSteady(scene);
     this.readers = readingsIn(design);
     this.edges = this.readers.filter(({ channel }) => channel.edge);
@@ -332,10 +329,10 @@ export class CoSimulation {
 
   /** Sets the controller's pins as its outputs are; true when any has turned. */
   private turn(logic: LogicState, t: number, driven: boolean): boolean {
-    const out = driven ? this.pinLevels.at(logic, t) : undefined;
-    if (this.transient && JSON.stringify(out) === JSON.stringify(this.out)) return false;
-    this.out = out;
-    if (out) turnPins(this.design, this.circuit, out);
+    const on = driven ? this.design.outputs.map((o) => outputOn(logic, o, t)) : undefined;
+    if (this.transient && JSON.stringify(on) === JSON.stringify(this.on)) return false;
+    this.on = on;
+    if (on) turnPins(this.design, this.circuit, on);
     else for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
     return true;
   }

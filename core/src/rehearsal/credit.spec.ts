@@ -1,6 +1,6 @@
 /** Who brought about what fires: cases whose answer is plain by construction. */
-import type { Design, Happening, Scene } from '../design/index.js';
-import { brief, channel, onBoard, output } from '../testing/small.js';
+import type { Happening } from '../design/index.js';
+import { brief, channel, onBoard, output, placed, sceneOf } from '../testing/small.js';
 import { Credit } from './credit.js';
 import type { Firing } from './firings.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
@@ -10,11 +10,6 @@ const happening = (id: string, start: number, more: Partial<Happening> = {}): Ha
   path: [{ x: 0, y: 0 }],
   ...more,
 });
-const scene = (duration: number, ...happenings: Happening[]): Scene => ({
-  ...{ id: 's', name: 'Scene', seed: 1, duration, ambient: {} },
-  happenings,
-});
-
 /** Which runs fire what is given as a function of who takes part. */
 describe('by what runs with and without something fire', () => {
   const fires = (t: number, end = t + 1): Firing => ({
@@ -27,7 +22,7 @@ describe('by what runs with and without something fire', () => {
     separate = (): boolean => false,
   ): [owners: string[], runs: number] => {
     let runs = 0;
-    const credit = new Credit(scene(100, ...all), {
+    const credit = new Credit({ ...sceneOf(100), happenings: all }, {
       span: ({ start }) => ({ start, end: start + 1 }),
       separate,
       replay: (s) => {
@@ -62,7 +57,7 @@ describe('by what runs with and without something fire', () => {
     const many = Array.from({ length: 200 }, (_, i) => happening(`h${i}`, i));
     const firings = many.map(({ start }) => fires(start + 0.5, start + 0.6));
     let runs = 0;
-    const credit = new Credit(scene(300, ...many), {
+    const credit = new Credit({ ...sceneOf(300), happenings: many }, {
       span: ({ start }) => ({ start, end: start + 1 }),
       separate: () => false,
       // Each happening brings about the one after its beginning.
@@ -101,10 +96,6 @@ describe('by what runs with and without something fire', () => {
   });
 });
 
-const placed = (design: Design, at: Record<string, number> = {}): Design => ({
-  ...design,
-  parts: design.parts.map((p) => ({ ...p, place: { x: at[p.id] ?? 0, y: 0, facing: 0 } })),
-});
 const outcomes = ({ verdicts }: Rehearsal): string[] => verdicts.map((v) => v.outcome);
 const led = 'resistor RL ohms=470, led H';
 
@@ -116,7 +107,7 @@ describe('verdicts', () => {
     );
     const run = rehearse(
       placed(always),
-      scene(10, happening('a', 2), happening('b', 5, { intent: 'nuisance' })),
+      sceneOf(10, happening('a', 2), happening('b', 5, { intent: 'nuisance' })),
     );
     expect(outcomes(run)).toEqual(['missed', 'quiet']);
     expect(run.verdicts[0].because).toMatch(/^H was lit already, since 0.s/);
@@ -134,14 +125,14 @@ describe('verdicts', () => {
   const far = { path: [{ x: 5, y: 0 }] };
 
   it('a button that leads nowhere is missed though a nuisance fires at the same time, and that one fires falsely', () => {
-    const both = scene(10, happening('a', 2, far), happening('b', 2, { intent: 'nuisance' }));
+    const both = sceneOf(10, happening('a', 2, far), happening('b', 2, { intent: 'nuisance' }));
     const run = rehearse(two, both);
     expect(outcomes(run)).toEqual(['missed', 'fired falsely']);
     expect(run.strays).toEqual([]);
   });
 
   it('of a wanted and a nuisance at once each gets what it brings about', () => {
-    const both = scene(10, happening('a', 2), happening('b', 2, { ...far, intent: 'nuisance' }));
+    const both = sceneOf(10, happening('a', 2), happening('b', 2, { ...far, intent: 'nuisance' }));
     expect(outcomes(rehearse(two, both))).toEqual(['noticed', 'quiet']);
   });
 
@@ -153,7 +144,7 @@ describe('verdicts', () => {
       ),
       { N: 5 },
     );
-    const both = scene(
+    const both = sceneOf(
       10,
       happening('a', 3),
       happening('b', 2, { ...far, intent: 'nuisance', params: { lasts: 4 } }),
@@ -174,7 +165,7 @@ describe('verdicts', () => {
     const touch = { ...far, intent: 'nuisance' as const };
     const run = rehearse(
       delay,
-      scene(20, happening('door', 3, opens), happening('touch', 9.5, touch)),
+      sceneOf(20, happening('door', 3, opens), happening('touch', 9.5, touch)),
       undefined,
       'time',
     );
@@ -206,7 +197,10 @@ describe('verdicts', () => {
         },
       ),
     );
-    const run = rehearse(held, scene(40, happening('a', 2), happening('b', 8), happening('c', 30)));
+    const run = rehearse(
+      held,
+      sceneOf(40, happening('a', 2), happening('b', 8), happening('c', 30)),
+    );
     expect(outcomes(run)).toEqual(['noticed', 'missed', 'noticed']);
     expect(run.verdicts[1].because).toMatch(/already, since 2\.\d+.s/);
   });

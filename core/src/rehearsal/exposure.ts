@@ -12,13 +12,6 @@ export interface Exposure {
 const noticeable = 0.01;
 const steps = 2000;
 
-/** What went on at the time, or not so long before that it has faded: within its own length, or a minute. */
-function isNear(other: Happening, start: number, end: number): boolean {
-  const span = happeningSpan(other);
-  const fades = Math.max(60, span.end - span.start);
-  return span.start <= end && span.end + fades >= start;
-}
-
 /**
  * Finds from when to when a happening changes what any sensor feels by more than a hundredth, by
  * comparing the scene with and without it at 2000 moments of its span.
@@ -30,15 +23,11 @@ export function exposureOf(
   scene: Scene,
   stimulusAt: StimulusAt,
 ): Exposure | undefined {
+  const without = { ...scene, happenings: scene.happenings.filter((h) => h.id !== happening.id) };
   const { start, end } = happeningSpan(happening);
-  const near = scene.happenings.filter((h) => h.id === happening.id || isNear(h, start, end));
-  const [all, without] = [near, near.filter((h) => h.id !== happening.id)].map((happenings) => ({
-    ...scene,
-    happenings,
-  }));
   const moment = (i: number): number => start + ((end - start) * i) / steps;
   const perceivedIn = (i: number): boolean => {
-    const [real, plain] = [stimulusAt(all, moment(i)), stimulusAt(without, moment(i))];
+    const [real, plain] = [stimulusAt(scene, moment(i)), stimulusAt(without, moment(i))];
     return real.some(
       ({ value, floor }, s) =>
         Math.abs(value - plain[s].value) > Math.max(floor, noticeable * Math.abs(plain[s].value)),

@@ -3,29 +3,10 @@ import { readdirSync } from 'node:fs';
 import type { Design, Happening, Scene } from '../design/index.js';
 import { fiveQuestions, gatherEvidence } from '../check/index.js';
 import { demo } from '../testing/demo.js';
-import { brief, channel, onBoard, pins } from '../testing/small.js';
+import { brief, channel, onBoard, pins, placed, sceneOf } from '../testing/small.js';
 import { restingLogic } from '../logic/index.js';
 import { CoSimulation } from './co-simulation.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
-
-const scene = (duration: number, ...happenings: Partial<Happening>[]): Scene => ({
-  id: 's',
-  name: 'Scene',
-  seed: 1,
-  duration,
-  ambient: {},
-  happenings: happenings.map((h, i) => ({
-    ...{ id: `h${i}`, kind: 'finger', name: `H${i}`, intent: 'wanted', start: 1, params: {} },
-    path: [{ x: 0, y: 0 }],
-    ...h,
-  })) as Happening[],
-});
-
-/** A design with every part at one place. */
-const placed = (design: Design): Design => ({
-  ...design,
-  parts: design.parts.map((p) => ({ ...p, place: { x: 0, y: 0, facing: 0 } })),
-});
 
 const inTime = (design: Design, of: Scene): Rehearsal =>
   rehearse(placed(design), of, undefined, 'time');
@@ -45,7 +26,7 @@ const about = (value: number, expected: number): void =>
   expect(Math.abs(value / expected - 1)).toBeLessThan(0.01);
 
 it('555 monostable: on for ln 3 · R · C', () => {
-  const run = inTime(monostable, scene(20, { kind: 'finger-touches', start: 2 }));
+  const run = inTime(monostable, sceneOf(20, { kind: 'finger-touches', start: 2 }));
   const [on, off] = acted(run, 'H');
   about(on, 2);
   about(off - on, Math.log(3) * 10);
@@ -56,7 +37,7 @@ it('555 flasher: high for ln 2 · (RA + RB) · C, low for ln 2 · RB · C', () =
     `adapter G volts=9, timer-555 U, resistor RA ohms=4700, resistor RB ohms=47e3, capacitor C farads=10e-6 leak=1e12, ${led}`,
     'G.plus U.vcc, G.minus U.gnd, G.plus U.reset, G.plus RA.a, RA.b U.dis, RA.b RB.a, RB.b U.thr, U.thr U.trig, RB.b C.a, C.b G.minus, U.out RL.a, RL.b H.a, H.k G.minus',
   );
-  const [on, off, again] = acted(inTime(astable, scene(10)), 'H').slice(-3);
+  const [on, off, again] = acted(inTime(astable, sceneOf(10)), 'H').slice(-3);
   const [first, second] = [off - on, again - off].sort();
   about(first, Math.LN2 * 47e3 * 10e-6);
   about(second, Math.LN2 * 51.7e3 * 10e-6);
@@ -72,7 +53,7 @@ it.each([
   );
   const run = inTime(
     delay,
-    scene(20, { kind: 'door-opens', start: 3, params: { moves: 0.05, stays } }),
+    sceneOf(20, { kind: 'door-opens', start: 3, params: { moves: 0.05, stays } }),
   );
   const [on] = acted(run, 'H');
   if (after === undefined) expect(on).toBeUndefined();
@@ -92,7 +73,7 @@ it('motion module: its output stays high for its hold after the last motion', ()
       { x: 3, y: 3 },
     ],
   };
-  const { acting, verdicts } = inTime(module, scene(60, walks));
+  const { acting, verdicts } = inTime(module, sceneOf(60, walks));
   const off = acting.find((a) => !a.active)?.t ?? NaN;
   // The last motion is seen as it leaves the outermost zone.
   const last = verdicts[0].exposure?.end ?? NaN;
@@ -107,7 +88,7 @@ it('a temperature chip follows a warm puff with its lag of 30 s', () => {
     channel('U.A0'),
   );
   const puff = { kind: 'warmth-comes', start: 10, params: { kelvin: 20, moves: 1, stays: 9 } };
-  const { readings } = inTime(chip, scene(60, puff));
+  const { readings } = inTime(chip, sceneOf(60, puff));
   const { times, values } = readings['c1'];
   const at = (t: number): number => values[times.findIndex((x) => x >= t - 1e-6)];
   // A ramp of 1 s counts as a step in its middle; 10 mV/K in counts of 5 V/1023.
@@ -127,7 +108,7 @@ it('a sound follower that decays in 2 s is still heard half a second later', () 
     params: { level: 95, decay: 0.02 },
     path: [{ x: 3, y: 0 }],
   };
-  const { readings } = inTime(ear, scene(20, clap));
+  const { readings } = inTime(ear, sceneOf(20, clap));
   const [first, second] = readings['c1'].values.slice(21);
   about(first / second, Math.exp(0.5 / 2));
 });
@@ -153,7 +134,7 @@ it('a contact that bounces for 20 ms is counted five times on its edge', () => {
       ],
     } as Partial<Design>,
   );
-  const { logic } = inTime(button, scene(5, { kind: 'finger-touches', start: 2 }));
+  const { logic } = inTime(button, sceneOf(5, { kind: 'finger-touches', start: 2 }));
   expect(logic[logic.length - 1].logic.counters['n']).toBe(5);
 });
 
@@ -177,7 +158,7 @@ it('a relay that breaks its own coil buzzes: rise, operate, decay and release ma
     'adapter G volts=12 ohms=0.001, relay-12v K bounce=0, push-button S bounce=0',
     'G.plus S.a, S.b K.com, K.nc K.plus, K.minus G.minus',
   );
-  const press = scene(3, { kind: 'finger-touches', params: { lasts: 1 } });
+  const press = sceneOf(3, { kind: 'finger-touches', params: { lasts: 1 } });
   const run = inTime(buzzer, press);
   const on = run.acting.filter((a) => a.active).map((a) => a.t);
   // 0.4 H and 400 Ω pull in at 8.4 of 12 V; the coil's losses of 50 × 400 Ω bear its current, from 30 down to 4.5 mA.
@@ -203,14 +184,14 @@ it('a piezo disc with its bleed gives the pin what the high-pass lets through', 
       { x: 2, y: 0.5 },
     ],
   };
-  const { values } = inTime(disc, scene(4, lorry)).readings['c1'];
+  const { values } = inTime(disc, sceneOf(4, lorry)).readings['c1'];
   const turn = 2 * Math.PI * 120 * 1e6 * 20e-9;
   const peak = (0.25 * turn) / Math.hypot(1, turn);
   // What the pin leaks into the bleed is there at rest too.
   const over = (all: number[]): number => Math.max(...all) - all[500];
   expect(Math.abs(over(values) - (peak / 5) * 1023)).toBeLessThan(2);
   // As settled it reads that alone.
-  expect(over(rehearse(placed(disc), scene(4, lorry)).readings['c1'].values)).toBeLessThan(2);
+  expect(over(rehearse(placed(disc), sceneOf(4, lorry)).readings['c1'].values)).toBeLessThan(2);
 });
 
 it('a thyristor with a bell that interrupts itself lets go at the first break after the press', () => {
@@ -218,7 +199,7 @@ it('a thyristor with a bell that interrupts itself lets go at the first break af
     'adapter G volts=12, relay-12v K bounce=0, thyristor T, push-button S bounce=0, resistor R ohms=1e3, resistor RG ohms=1e3',
     'G.plus K.com, K.nc K.plus, K.minus T.a, T.k G.minus, G.plus S.a, S.b R.a, R.b T.g, T.g RG.a, RG.b G.minus',
   );
-  const press = scene(4, { kind: 'finger-touches', params: { lasts: 0.5 } });
+  const press = sceneOf(4, { kind: 'finger-touches', params: { lasts: 0.5 } });
   const run = inTime(bell, press);
   const ends = run.verdicts[0].exposure?.end ?? NaN;
   const last = run.acting.findLast((a) => a.part === 'K');
@@ -252,7 +233,7 @@ it.each([
       ],
     } as Partial<Design>,
   );
-  const { readings } = inTime(heated, scene(900, { kind: 'gas-released', start: 300 }));
+  const { readings } = inTime(heated, sceneOf(900, { kind: 'gas-released', start: 300 }));
   // A hundredth of its power warms it by a hundredth: it hardly conducts, whatever the air.
   const late = readings['c1'].values.slice(800);
   expect(Math.min(...late)).toBeGreaterThanOrEqual(least);
@@ -269,7 +250,7 @@ it.each([
   );
   const { acting } = inTime(
     gate,
-    scene(8, { kind: 'finger-touches', start: 1, params: { lasts } }),
+    sceneOf(8, { kind: 'finger-touches', start: 1, params: { lasts } }),
   );
   // It charges to 4.5 V with 0.5 s: to the gate's 0.6 V in 70 ms. Latched, nothing puts it out again.
   expect(acting.map((a) => a.active)).toEqual(latches ? [true] : []);
@@ -290,7 +271,7 @@ it('ends where something changes too often', () => {
     'signal-generator G shape=1 amplitude=2 hertz=100e3, resistor R ohms=1e3',
     'G.out R.a, R.b G.gnd',
   );
-  const run = new CoSimulation(fast, scene(1000), undefined, 5000);
+  const run = new CoSimulation(fast, sceneOf(1000), undefined, 5000);
   run.go(1000, restingLogic(fast));
   expect(run.halt).toBe('too many steps');
   // Two edges and two corners of each a cycle, each with steps of its own.
@@ -300,11 +281,11 @@ it('ends where something changes too often', () => {
 
 it('ends where there is no solution, says so, and gives no verdict on what comes later', () => {
   const unfed = brief(`push-button S, ${led}`, 'S.b RL.a, RL.b H.a, H.k S.a');
-  const run = inTime(unfed, scene(10, { kind: 'finger-touches', start: 2 }));
+  const run = inTime(unfed, sceneOf(10, { kind: 'finger-touches', start: 2 }));
   const { halted, verdicts } = run;
   expect(halted).toEqual({ t: 0, because: 'no solution of the circuit was found there' });
   expect(verdicts).toEqual([]);
-  const evidence = gatherEvidence(unfed, scene(10));
+  const evidence = gatherEvidence(unfed, sceneOf(10));
   const answers = fiveQuestions(evidence, [], run);
   expect(answers.slice(0, 2).map((a) => [a.value, a.detail.replace('\u00a0', ' ')])).toEqual([
     ['not computed yet', 'followed until 0 s only'],

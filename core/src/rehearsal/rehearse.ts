@@ -52,7 +52,7 @@ export interface Rehearsal {
   acting: ActingChange[];
   logic: LogicChange[];
   verdicts: Verdict[];
-  /** Times at which something fired though nothing was happening. */
+  /** Times at which something fired that nothing that happens has brought about. */
   strays: number[];
   solves: number;
   /** Where and why a run in time ended before the scene did: what comes after has no verdicts. */

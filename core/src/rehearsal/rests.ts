@@ -22,12 +22,15 @@ const forgotten = 8;
 export class Rests {
   private readonly spans: Stretch[] = [];
   private open = false;
+  private readonly memory: number;
 
   constructor(
     private readonly design: Design,
     private readonly begin: LogicState,
     private readonly modes: readonly number[],
-  ) {}
+  ) {
+    this.memory = memoryOf(design);
+  }
 
   /**
    * Takes down how things stand.
@@ -48,8 +51,7 @@ export class Rests {
 
   /** Whether all was forgotten, at some moment, of what had happened until `from`, before `to`. */
   separate(from: number, to: number): boolean {
-    const memory = memoryOf(this.design);
-    return this.spans.some((s) => Math.min(s.to, to) - Math.max(s.from, from) > memory);
+    return this.spans.some((s) => Math.min(s.to, to) - Math.max(s.from, from) > this.memory);
   }
 }
 

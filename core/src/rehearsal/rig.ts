@@ -1,7 +1,7 @@
 import { kindOf, paramOf, type Stimulus } from '../catalog/index.js';
 import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
-import { restingLogic, stepLogic, type LogicState } from '../logic/index.js';
+import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import {
   stimulusOn,
   hourAt,
@@ -11,7 +11,7 @@ import {
   type Now,
   type Stage,
 } from '../scene/index.js';
-import { PinLevels, turnPins } from './pin-states.js';
+import { turnPins } from './pin-states.js';
 import { SupplyPower } from './supply-power.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
@@ -68,9 +68,8 @@ export class Rig {
   private readonly stimulus = new Map<string, Partial<Record<keyof Stimulus, number>>>();
   private celsius = NaN;
   private loose?: Solution;
-  /** How far each output is on, in their order. */
-  private levels?: readonly number[];
-  private readonly pinLevels: PinLevels;
+  /** Which outputs are on, in their order. */
+  private on?: readonly boolean[];
   private last?: Solution;
   /** Whether the pins are all inputs. */
   private loosened = false;
@@ -89,7 +88,6 @@ export class Rig {
     this.circuit = new Circuit(design);
     this.stage = setStage(design);
     this.readers = readingsIn(design);
-    this.pinLevels = new PinLevels(design);
     this.power = new SupplyPower(design, this.circuit);
     this.sensorNoise = new SensorNoise(design, this.readers, {
       stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
@@ -206,7 +204,7 @@ export class Rig {
 
   /** Power that all sources give, W: see `SupplyPower`. */
   watts(solution: Solution, logic: LogicState, t: number): number {
-    return this.power.watts(solution, logic, t, this.levels ?? []);
+    return this.power.watts(solution, logic, t, this.on ?? []);
   }
 
   /** The modes of all that switches in the circuit. */
@@ -255,7 +253,7 @@ export class Rig {
    * long as nothing else has changed: an output that blinks is solved a few times, not at each beat.
    */
   private turn(before: Solution, now: Now): Solution {
-    const key = this.levels?.join() ?? 'loose';
+    const key = this.on?.map(Number).join('') ?? 'loose';
     const known = this.turns.get(before)?.get(key);
     if (known) {
       this.circuit.network.recall(known.memory);
@@ -339,18 +337,18 @@ export class Rig {
   private release(): boolean {
     if (this.loosened) return false;
     this.loosened = true;
-    this.levels = undefined;
+    this.on = undefined;
     for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
     return true;
   }
 
   /** Drives the pins as the controller has its outputs; true when that has changed. */
   private setPins(logic: LogicState, t: number): boolean {
-    const levels = this.pinLevels.at(logic, t);
-    if (!this.loosened && this.levels?.every((was, i) => was === levels[i])) return false;
+    const on = this.design.outputs.map((output) => outputOn(logic, output, t));
+    if (!this.loosened && this.on?.every((was, i) => was === on[i])) return false;
     this.loosened = false;
-    this.levels = levels;
-    turnPins(this.design, this.circuit, levels);
+    this.on = on;
+    turnPins(this.design, this.circuit, on);
     return true;
   }
 }

@@ -24,15 +24,14 @@ export class SupplyPower {
    * Power that all sources give, W. An output that is dimmed is on and off in turn: it counts by its share of the time,
    * each as if it were the only one. The circuit must stand as it was solved.
    *
-   * @param levels how far outputs are on in the solution, in the design's order: those of which it holds the average are
-   *   counted by that
+   * @param on which outputs are on in the solution, in the design's order
    */
-  watts(solution: Solution, logic: LogicState, t: number, levels: readonly number[]): number {
+  watts(solution: Solution, logic: LogicState, t: number, on: readonly boolean[]): number {
     const power = this.powerIn(solution);
     const dimmed = this.design.outputs.reduce((sum, output, i) => {
       const duty = outputDuty(logic, output, t);
-      if (!(duty > 0 && duty < 1) || levels[i] < 1) return sum;
-      power.by[i] ??= power.all - this.without(i, levels);
+      if (!(duty > 0 && duty < 1)) return sum;
+      power.by[i] ??= power.all - this.without(i, on);
       return sum + (1 - duty) * power.by[i];
     }, 0);
     return Math.max(0, power.all - dimmed - (logic.awake.asleep ? power.sleep : 0));
@@ -48,13 +47,13 @@ export class SupplyPower {
   }
 
   /** Power with one output off and all else as it stands; everything is put back afterwards. */
-  private without(output: number, levels: readonly number[]): number {
+  private without(output: number, on: readonly boolean[]): number {
     const { network } = this.circuit;
     const memory = network.remember();
-    const off = levels.map((level, i) => (i === output ? 0 : level));
+    const off = on.map((is, i) => is && i !== output);
     turnPins(this.design, this.circuit, off);
     const watts = givenWatts(this.circuit.solve());
-    turnPins(this.design, this.circuit, levels);
+    turnPins(this.design, this.circuit, on);
     network.recall(memory);
     return watts;
   }

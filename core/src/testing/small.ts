@@ -1,4 +1,4 @@
-import { emptyDesign, type Design } from '../design/index.js';
+import { emptyDesign, type Design, type Happening, type Scene } from '../design/index.js';
 
 /** A design from "kind id param=value …" lines and "from to" wires. */
 export function sketch(parts: readonly string[], wires: readonly string[]): Design {
@@ -86,4 +86,20 @@ export const channel = (
       ...more,
     },
   ],
+});
+
+/** The same with every part on the plan: at the origin, or so far east of it. */
+export const placed = (design: Design, east: Record<string, number> = {}): Design => ({
+  ...design,
+  parts: design.parts.map((p) => ({ ...p, place: { x: east[p.id] ?? 0, y: 0, facing: 0 } })),
+});
+
+/** A scene of happenings at the origin; of each what is given, the rest of a wanted touch from 1 s on. */
+export const sceneOf = (duration: number, ...happenings: Partial<Happening>[]): Scene => ({
+  ...{ id: 's', name: 'Scene', seed: 1, duration, ambient: {} },
+  happenings: happenings.map((h, i) => ({
+    ...{ id: `h${i}`, kind: 'finger-touches', name: `H${i}`, intent: 'wanted', start: 1 },
+    ...{ params: {}, path: [{ x: 0, y: 0 }] },
+    ...h,
+  })),
 });

@@ -159,6 +159,21 @@ it('tells browsers to talk to nobody else', async () => {
   expect(headers['content-security-policy']).toMatch(/connect-src 'self';.*form-action 'none'/);
 });
 
+it.each([
+  ['what is there', '/api/designs', 200],
+  ['what is not', '/api/nowhere', 404],
+])('data is told to be data, of %s', async (_, path, status) => {
+  const told = await ask(path, { Host: `localhost:${port}` });
+  expect(told.status).toBe(status);
+  expect(told.headers).toMatchObject({
+    'cache-control': 'no-store',
+    'content-security-policy': "default-src 'none'; frame-ancestors 'none'",
+    'cross-origin-resource-policy': 'same-origin',
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+  });
+});
+
 it('answers to other names that were set, and to no others', async () => {
   const named = await ChildServer.start(join(folder, 'named'), {
     YUREI_NAMES: 'boathouse.local,192.0.2.9',

@@ -190,7 +190,7 @@ export class BenchView {
       const rehearsal = await this.bench.patient.rehearse(withoutReadings(design), scene);
       if (turn !== this.rehearseTurn) return;
       this.rehearsal.set(rehearsal);
-      void this.follow(turn, design, scene);
+      if (rehearsal) void this.follow(turn, design, scene);
     } catch (error) {
       if (turn === this.rehearseTurn) {
         this.rehearsal.set(undefined);

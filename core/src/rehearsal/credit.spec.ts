@@ -22,14 +22,17 @@ describe('by what runs with and without something fire', () => {
     separate = (): boolean => false,
   ): [owners: string[], runs: number] => {
     let runs = 0;
-    const credit = new Credit({ ...sceneOf(100), happenings: all }, {
-      span: ({ start }) => ({ start, end: start + 1 }),
-      separate,
-      replay: (s) => {
-        runs += 1;
-        return run(s.happenings.map((h) => h.id));
+    const credit = new Credit(
+      { ...sceneOf(100), happenings: all },
+      {
+        span: ({ start }) => ({ start, end: start + 1 }),
+        separate,
+        replay: (s) => {
+          runs += 1;
+          return run(s.happenings.map((h) => h.id));
+        },
       },
-    });
+    );
     return [all.filter((h) => credit.owns(h, firing)).map((h) => h.id), runs];
   };
   const [a, b] = [happening('a', 5), happening('b', 6)];
@@ -57,15 +60,18 @@ describe('by what runs with and without something fire', () => {
     const many = Array.from({ length: 200 }, (_, i) => happening(`h${i}`, i));
     const firings = many.map(({ start }) => fires(start + 0.5, start + 0.6));
     let runs = 0;
-    const credit = new Credit({ ...sceneOf(300), happenings: many }, {
-      span: ({ start }) => ({ start, end: start + 1 }),
-      separate: () => false,
-      // Each happening brings about the one after its beginning.
-      replay: ({ happenings }) => {
-        runs += 1;
-        return firings.filter((_, i) => happenings.some((h) => h.id === `h${i}`));
+    const credit = new Credit(
+      { ...sceneOf(300), happenings: many },
+      {
+        span: ({ start }) => ({ start, end: start + 1 }),
+        separate: () => false,
+        // Each happening brings about the one after its beginning.
+        replay: ({ happenings }) => {
+          runs += 1;
+          return firings.filter((_, i) => happenings.some((h) => h.id === `h${i}`));
+        },
       },
-    });
+    );
     many.forEach((h, i) => expect(credit.owns(h, firings[i])).toBe(true));
     expect(runs).toBeLessThanOrEqual(61);
   });

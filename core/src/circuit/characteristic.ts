@@ -18,7 +18,7 @@ export interface Characteristic {
 /** The part on the bench, the supply that is varied, and a resistor with next to nothing. */
 const part = 'X';
 const varied = 'V';
-const bare = 1e-3;
+const stiff = { ohms: 1e-3, maxAmps: 30 };
 
 /** Whether there is a curve to take: nothing beyond the boundary to mains is computed. */
 export const hasCurve = (kind: PartKind): boolean =>
@@ -64,7 +64,7 @@ export function testBench(kind: PartKind, params: Numbers): Design {
   let grounded = false;
   const supply = (id: string, plus: string, minus: string, volts: number): void => {
     grounded = true;
-    parts.push({ id, kind: 'adapter', name: id, params: { volts, ohms: bare } });
+    parts.push({ id, kind: 'adapter', name: id, params: { volts, ...stiff } });
     join(`${id}.plus`, plus);
     join(`${id}.minus`, minus);
   };
@@ -78,7 +78,7 @@ export function testBench(kind: PartKind, params: Numbers): Design {
   // Something must be ground.
   if (!grounded) {
     const second = 'ohms' in reads ? reads.ohms[1] : kind.terminals[kind.terminals.length - 1].id;
-    parts.push({ id: 'G0', kind: 'adapter', name: 'G0', params: { volts: 0, ohms: bare } });
+    parts.push({ id: 'G0', kind: 'adapter', name: 'G0', params: { volts: 0, ...stiff } });
     join('G0.minus', second);
   }
   return { ...emptyDesign(kind.label), parts, wires };

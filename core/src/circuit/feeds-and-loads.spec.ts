@@ -64,7 +64,7 @@ describe('feeds', () => {
     const blow = (ohms: number): number | undefined => {
       const result = run(
         [
-          'adapter G ohms=0.001',
+          'adapter G ohms=0.001 maxAmps=30',
           'fuse F amps=1 melting=0.5',
           `resistor L ohms=${ohms}`,
           'loop-contact S closedAtRest=0 bounce=0 ohms=0.001',
@@ -99,7 +99,16 @@ describe('feeds', () => {
 
 describe('what fires', () => {
   it('a cold lamp draws about ten times its working current (common practice)', () => {
-    const result = dead(['adapter G ohms=0.001', 'filament-lamp H'], 'G.plus H.a; H.b G.minus', 2);
+    const result = run(
+      [
+        'adapter G ohms=0.001 maxAmps=30',
+        'filament-lamp H',
+        'loop-contact S closedAtRest=0 bounce=0',
+      ],
+      'G.plus S.a; S.b H.a; H.b G.minus',
+      2,
+      [pulse('S', 'gap', 0.1)],
+    );
     const hot = 5 / 12;
     expect(peak(result, 'H').amps / hot).toBeGreaterThan(9);
     expect(peak(result, 'H').amps / hot).toBeLessThan(14);
@@ -109,14 +118,16 @@ describe('what fires', () => {
 
   it('a pump starts at its stall current, runs at its rated one, and burns it all when jammed', () => {
     const wires = 'G.plus M.plus; M.minus G.minus';
-    expect(peak(dead(['adapter G ohms=0.001', 'pump-12v M'], wires, 1), 'M').amps).toBeGreaterThan(
-      1.8,
-    );
+    expect(
+      peak(dead(['adapter G ohms=0.001 maxAmps=30', 'pump-12v M'], wires, 1), 'M').amps,
+    ).toBeGreaterThan(1.8);
     expect(
       solve(['adapter G ohms=0.001', 'pump-12v M'], wires).parts['M'].amps['plus'],
     ).toBeCloseTo(0.35, 2);
     expect(
-      solve(['adapter G ohms=0.001', 'pump-12v M stalled=1'], wires).parts['M'].amps['plus'],
+      solve(['adapter G ohms=0.001 maxAmps=2', 'pump-12v M stalled=1'], wires).parts['M'].amps[
+        'plus'
+      ],
     ).toBeCloseTo(2, 2);
   });
 

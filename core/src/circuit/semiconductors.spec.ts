@@ -15,7 +15,7 @@ describe('semiconductors', () => {
   ])('MOSFET %s', (_, gate, supply, amps) => {
     const circuit = new Circuit(
       sketch(
-        ['adapter G volts=12 ohms=0.001', 'adapter V ohms=0.001', 'logic-mosfet Q'],
+        ['adapter G volts=12 ohms=0.001', 'adapter V ohms=0.001 maxAmps=30', 'logic-mosfet Q'],
         ['V.minus G.minus', 'V.plus Q.d', 'Q.s G.minus', 'G.plus Q.g'],
       ),
     );
@@ -195,9 +195,9 @@ describe('amplifiers and gates', () => {
   });
 
   it('op-amp slews at its slew rate', () => {
-    const result = dead(
-      ['adapter G', 'op-amp U', 'resistor A', 'resistor B'],
-      'G.plus U.vcc; G.minus U.gnd; G.plus A.a; A.b U.plus; B.a U.plus; B.b G.minus; U.minus U.out',
+    const result = run(
+      ['adapter G', 'op-amp U', 'signal-generator V shape=1 mean=3 amplitude=3 hertz=1e4'],
+      'G.plus U.vcc; G.minus U.gnd; V.out U.plus; V.gnd G.minus; U.minus U.out',
       60e-6,
     );
     const [from] = crossings(result.times, result.nets['U.out'], 1);

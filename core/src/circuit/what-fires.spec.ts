@@ -7,7 +7,7 @@ import { Circuit, runTransient, type Solution } from './index.js';
 /** A part between the terminals of a supply. */
 const fed = (kind: string, supplied: number, plus: string, minus: string, params = ''): Solution =>
   solve(
-    [`adapter G volts=${supplied} ohms=0.001`, `${kind} X ${params}`.trim()],
+    [`adapter G volts=${supplied} ohms=0.001 maxAmps=30`, `${kind} X ${params}`.trim()],
     `G.plus X.${plus}; X.${minus} G.minus`,
   );
 const amps = (solution: Solution, terminal: string): number =>

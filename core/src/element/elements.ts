@@ -14,6 +14,7 @@ import { fuse, type FuseElement } from './fuse.js';
 import { inductor, type InductorElement } from './inductor.js';
 import { level, type LevelElement } from './level.js';
 import { warmUp, type WarmUpElement } from './warm-up.js';
+import { limitedSource, type LimitedSourceElement } from './limited-source.js';
 import { mosfet, type MosfetElement } from './mosfet.js';
 import { motor, type MotorElement } from './motor.js';
 import { opAmp, type OpAmpElement } from './op-amp.js';
@@ -36,6 +37,7 @@ export type Element =
   | CapacitorElement
   | InductorElement
   | VoltageSourceElement
+  | LimitedSourceElement
   | CurrentSourceElement
   | TransconductanceElement
   | ProductSourceElement
@@ -67,6 +69,7 @@ const kinds: { readonly [T in ElementType]: ElementKind<ElementOf<T>> } = {
   capacitor,
   inductor,
   'voltage-source': voltageSource,
+  'limited-source': limitedSource,
   'current-source': currentSource,
   transconductance,
   'product-source': productSource,

@@ -15,6 +15,7 @@ import { Charges } from './charges.js';
 import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { Stimuli } from './stimuli.js';
+import { isUnfed, supervised } from './supervisor.js';
 
 /** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
 const grain = { from: 2e-4, first: 1e-3, to: 0.25 };
@@ -60,6 +61,9 @@ export class CoSimulation {
   private readonly edges: readonly Reading[];
   private readonly levels = new Map<string, number | undefined>();
   private turned = false;
+  /** The controller, where its supply is watched, and whether that was too low at the last step. */
+  private readonly controller?: ReturnType<typeof supervised>;
+  private starved = false;
   /** Sources of light and sound and how strong they were when sensors were told last. */
   private readonly sent: number[] = [];
   private readonly sending = new Map<string, SolvedPart>();
@@ -94,6 +98,7 @@ export class CoSimulation {
     this.steady = isSteady(scene);
     this.readers = readingsIn(design);
     this.edges = this.readers.filter(({ channel }) => channel.edge);
+    this.controller = supervised(design);
   }
 
   /** Why it is not followed any further; undefined while it is. */
@@ -122,7 +127,8 @@ export class CoSimulation {
   }
 
   /**
-   * Goes on to a moment, or to an earlier one at which a pin that is watched for an edge has turned.
+   * Goes on to a moment, or to an earlier one that the controller is to know of: a pin that is watched for an edge has
+   * turned, or its supply has come or gone.
    *
    * @returns the moment that is reached
    */
@@ -173,6 +179,7 @@ export class CoSimulation {
     for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
       this.circuit.solve();
     this.note();
+    this.starved = this.unfed();
     this.transient = this.circuit.transient({
       maxSteps: this.mostSteps,
       relative,
@@ -189,10 +196,10 @@ export class CoSimulation {
     this.transient.startAtRest();
   }
 
-  private advance(t: number, toEdge = false): void {
+  private advance(t: number, toTurn = false): void {
     const { transient } = this;
     this.turned = false;
-    while (transient && this.t < t && !transient.halt && !(toEdge && this.turned)) {
+    while (transient && this.t < t && !transient.halt && !(toTurn && this.turned)) {
       const begins = this.nextCorner();
       if (this.still) this.leap(Math.min(t, begins, this.t + this.reach()));
       else {
@@ -291,14 +298,16 @@ export class CoSimulation {
 
   private look(t: number): void {
     this.watch(t, (part) => this.values.get(part)?.update() ?? nothing);
+    const unfed = this.unfed();
+    if (unfed !== this.starved) this.turns();
+    this.starved = unfed;
     for (const reading of this.edges) {
       const { id } = reading.channel;
       const level = this.exactly([reading]).get(id);
       const before = this.levels.get(id);
       this.levels.set(id, level);
       if (level === before || before === undefined) continue;
-      this.turned = true;
-      this.transient?.pause();
+      this.turns();
     }
     const changed = this.stage.sources.some(({ part, emission, params }, i) => {
       const solved = this.values.get(part.id)?.update();
@@ -306,6 +315,18 @@ export class CoSimulation {
       return Math.abs(sends - this.sent[i]) > finest * Math.max(sends, this.sent[i], 1e-6);
     });
     if (changed) this.transient?.pause();
+  }
+
+  /** The controller is to know of this moment. */
+  private turns(): void {
+    this.turned = true;
+    this.transient?.pause();
+  }
+
+  /** Whether the controller has too little to run on. */
+  private unfed(): boolean {
+    const { controller } = this;
+    return !!controller && isUnfed(controller.kind, this.solved(controller.id) ?? nothing);
   }
 
   /** Sources of light and sound as they are now: sensors meet that until it has changed. */

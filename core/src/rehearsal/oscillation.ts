@@ -19,6 +19,8 @@ const spans = [1e-3, 1e-2, 0.1, 1, 10];
 const enough = 4;
 /** A swing below this is none, V. */
 const least = 0.05;
+/** Nothing comes up any more where nothing reaches higher at the end than before, but for this share. */
+const sameSwing = 0.05;
 /** Steps after which a run is given up. */
 const mostSteps = 20_000;
 
@@ -29,7 +31,7 @@ export const oscillates = (design: Design, { solution }: Snapshot): boolean =>
 
 /**
  * Frequency and duty of every net that swings, from a run in time that begins without power; controller pins
- * stay inputs. The first half of the run is left out, as things settle in it.
+ * stay inputs. The first half of the run is left out, as things settle in it; it counts once nothing comes up any more.
  *
  * @returns by net name; empty when nothing swings within ten seconds
  */
@@ -45,10 +47,18 @@ export function oscillations(
       const oscillation = oscillationOf(run, volts);
       return oscillation ? [[net, oscillation] as const] : [];
     });
-    if (found.length > 0) return Object.fromEntries(found);
+    if (found.length > 0 && !Object.values(run.nets).some((volts) => comesUp(run, volts)))
+      return Object.fromEntries(found);
     if (run.halt) return {};
   }
   return {};
+}
+
+/** Whether a net still comes up in the second half of a run. */
+function comesUp({ times, end }: Run, volts: readonly number[]): boolean {
+  const highest = (from: number, to: number): number =>
+    Math.max(...volts.filter((_, i) => times[i] >= from * end && times[i] <= to * end));
+  return highest(0.75, 1) - highest(0.5, 0.75) > sameSwing * Math.abs(highest(0.75, 1)) + least;
 }
 
 function oscillationOf({ times, end }: Run, volts: readonly number[]): Oscillation | undefined {

@@ -268,11 +268,11 @@ class Play {
     this.readings[channel].values.push(value);
   }
 
-  /** Goes on to the next moment at which anything can change, or at which a pin turns that is watched. */
+  /** Goes on to the next moment at which anything can change, or one that the circuit tells of before. */
   private goOn(t: number): number {
     const next = this.next(t);
     const { duration } = this.scene;
-    if (!this.timed || !this.edged || next > duration) return next;
+    if (!this.timed || next > duration) return next;
     return this.timed.go(next, this.logic, this.driven);
   }
 

@@ -5,6 +5,16 @@ import { findHappeningKind, happeningSpan } from '../scene/index.js';
 import { levelAt, type LogicState } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 
+/** The controller whose supply is watched, if the design has one. */
+export function supervised(design: Design): { id: string; kind: PartKind } | undefined {
+  const controller = design.parts.find((part) => kindOf(part).brownOut);
+  return controller && { id: controller.id, kind: kindOf(controller) };
+}
+
+/** Whether a controller's supply is below what its program runs on. */
+export const isUnfed = ({ brownOut, inputs }: PartKind, solved: SolvedPart): boolean =>
+  !!brownOut && !!inputs && inputs.supply(solved) < brownOut.below;
+
 /** A stretch in which the controller did not run its program. */
 export interface Outage {
   from: number;
@@ -38,8 +48,7 @@ export class Supervisor {
     private readonly design: Design,
     scene: Scene,
   ) {
-    const controller = design.parts.find((part) => kindOf(part).brownOut);
-    this.controller = controller && { id: controller.id, kind: kindOf(controller) };
+    this.controller = supervised(design);
     this.hangs = scene.happenings
       .filter((h) => findHappeningKind(h.kind)?.hangs)
       .map(happeningSpan);
@@ -101,8 +110,7 @@ export class Supervisor {
 
   private unfed(solution: Solution): boolean {
     const solved = this.solved(solution);
-    const { brownOut, inputs } = this.controller?.kind ?? {};
-    return !!solved && !!brownOut && !!inputs && inputs.supply(solved) < brownOut.below;
+    return !!solved && !!this.controller && isUnfed(this.controller.kind, solved);
   }
 
   private because(solution: Solution): string {

@@ -1,9 +1,9 @@
 import { kindOf, paramsOf } from '../../catalog/index.js';
-import { terminalRef } from '../../design/index.js';
+import { terminalRef, type Part } from '../../design/index.js';
 import { mainStates, range, solvedIn, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { across, having } from '../lookup.js';
-import { amps, list, volts } from '../words.js';
+import { amps, list, percent, volts } from '../words.js';
 
 export const suppliesJoined: Rule = {
   code: 'supplies-joined',
@@ -66,8 +66,11 @@ export const regulatorDropsOut: Rule = {
     }),
 };
 
-/** From this many times its rating on a supply is called shorted. */
+/** From this many times its rating on a supply is called shorted; and where so little of its voltage is left. */
 const shorted = 5;
+const collapsed = 0.3;
+/** A supply with less of its voltage left than this is said to sag. */
+const sagged = 0.95;
 
 /** What each source gives in its heaviest state, over what it is rated for. */
 function drawn(evidence: Evidence) {
@@ -87,8 +90,19 @@ function drawn(evidence: Evidence) {
     const worst = states
       .filter(({ at }) => Number.isFinite(at.value))
       .sort((a, b) => b.at.value - a.at.value)[0];
-    return worst ? [{ part, limit, ...worst }] : [];
+    if (!worst) return [];
+    const left = share(worst.state, part);
+    const isShorted = worst.at.value > (left < collapsed ? 1 : shorted) * limit;
+    return [{ part, limit, left, isShorted, ...worst }];
   });
+}
+
+/** What is left of a source's voltage in a state, as a share. */
+function share(state: State, part: Part): number {
+  const { supplies: [output] = [], terminals } = kindOf(part);
+  const ground = terminals.find((t) => t.role === 'ground');
+  const volts = output && ground && across(part, output.at, ground.id)(state.solution);
+  return volts === undefined ? 1 : volts / output.volts(paramsOf(part));
 }
 
 export const supplyOverloaded: Rule = {
@@ -99,14 +113,15 @@ export const supplyOverloaded: Rule = {
   bench: 'It sags, hums, shuts down or overheats when everything is on.',
   source: 'The supply’s rating against the sum of solved currents, tolerances included.',
   find: (evidence) =>
-    drawn(evidence).flatMap(({ part, limit, at, state }): Found[] => {
-      if (at.high <= limit || at.value > shorted * limit) return [];
+    drawn(evidence).flatMap(({ part, limit, left, isShorted, at, state }): Found[] => {
+      if (at.high <= limit || isShorted) return [];
+      const sags = left < sagged ? ` Only ${percent(left)} of its voltage is left.` : '';
       return [
         {
           subject: part.id,
           severity: at.value > limit ? 'error' : 'caution',
           title: `${part.name} gives too much`,
-          reason: `${amps(at.value)} ${state.when}, ${amps(at.high)} at worst, of ${amps(limit)}.`,
+          reason: `${amps(at.value)} ${state.when}, ${amps(at.high)} at worst, of ${amps(limit)}.${sags}`,
           about: [part.id],
         },
       ];
@@ -119,10 +134,11 @@ export const supplyShorted: Rule = {
   concern: 'wiring',
   title: 'A short across a supply',
   bench: 'The supply shuts down, or wires and parts in its path burn. Do not switch it on.',
-  source: 'More than five times the supply’s rating flows in the solved circuit.',
+  source:
+    'In the solved circuit more than five times the supply’s rating flows, or all it can give with less than a third of its voltage left.',
   find: (evidence) =>
-    drawn(evidence).flatMap(({ part, limit, at, state }): Found[] => {
-      if (at.value <= shorted * limit) return [];
+    drawn(evidence).flatMap(({ part, limit, isShorted, at, state }): Found[] => {
+      if (!isShorted) return [];
       const path = culprits(evidence, state, at.value, part.id);
       return [
         {

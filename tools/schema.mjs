@@ -18,7 +18,7 @@ const text = JSON.stringify(schema)
 const published = {
   ...JSON.parse(text),
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Yurei design, version 6',
+  title: 'Yurei design, version 7',
 };
 keepWritten(
   'docs/yurei-design.schema.json',

@@ -3,6 +3,7 @@ import { fromVersion2 } from './migrations/from-version-2.js';
 import { fromVersion3 } from './migrations/from-version-3.js';
 import { fromVersion4 } from './migrations/from-version-4.js';
 import { fromVersion5 } from './migrations/from-version-5.js';
+import { fromVersion6 } from './migrations/from-version-6.js';
 import { currentVersion } from './types.js';
 
 /** Turns a document of one version into the next one. */
@@ -15,6 +16,7 @@ export const migrations: Readonly<Record<number, Migration>> = {
   3: fromVersion3,
   4: fromVersion4,
   5: fromVersion5,
+  6: fromVersion6,
 };
 
 /**

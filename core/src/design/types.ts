@@ -6,7 +6,7 @@ import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './
  */
 export interface Design {
   format: 'yurei-design';
-  version: 6;
+  version: 7;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -227,6 +227,9 @@ export interface Conditions {
   surface?: string;
 }
 
+/** How a scene can begin. */
+export const sceneStarts = ['settled', 'power-on'] as const;
+
 export interface Scene {
   id: string;
   name: string;
@@ -238,6 +241,8 @@ export interface Scene {
   ambient: Record<string, number>;
   /** Mode ids by machine in which it begins, where they are not those after a reset. */
   modes?: Record<string, string>;
+  /** Whether power came on long ago, as where it is left out, or comes on as the scene begins. */
+  starts?: (typeof sceneStarts)[number];
   happenings: Happening[];
 }
 
@@ -268,4 +273,4 @@ export type Sign =
   | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
-export const currentVersion = 6;
+export const currentVersion = 7;

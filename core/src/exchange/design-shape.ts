@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { currentVersion, mostReadings } from '../design/index.js';
+import { currentVersion, mostReadings, sceneStarts } from '../design/index.js';
 import { list, numbers, prepared } from './list-shape.js';
 import { programShape, sleepShape } from './program-shape.js';
 
@@ -171,6 +171,7 @@ const scene = Joi.object({
   duration: number.greater(0).max(1e7).required(),
   ambient: params,
   modes: Joi.object().pattern(Joi.string().max(32), Joi.string().max(32)).max(16),
+  starts: Joi.valid(...sceneStarts),
   happenings: list(happeningShape, 1000),
 });
 

@@ -153,8 +153,8 @@ describe('a bad file is refused with place, reason and cure', () => {
     ['no format', '{}', /states no format/],
     [
       'a newer version',
-      spoilt((d) => Object.assign(d, { version: 7 })),
-      /version: .*version 7.*up to version 6/,
+      spoilt((d) => Object.assign(d, { version: 8 })),
+      /version: .*version 8.*up to version 7/,
     ],
     [
       'a group of a part that is not there',

@@ -169,15 +169,14 @@ export class CoSimulation {
     return times.every((t) => this.stimuli.isSame(momentIn(this.scene, t), this.solved));
   }
 
-  /** Power has been on for long. */
+  /** Power comes on now, or has been on for long. */
   private begin(logic: LogicState, driven: boolean): void {
-    const quiet = { ...this.scene, happenings: [] };
-    const now = momentIn(quiet, 0);
+    const dead = this.scene.starts === 'power-on';
+    const now = momentIn({ ...this.scene, happenings: [] }, 0);
     this.warm(now);
     this.turn(logic, 0, driven);
-    this.circuit.solve();
-    for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
-      this.circuit.solve();
+    if (dead) this.stimuli.update(now, () => undefined);
+    else this.agree(now);
     this.note();
     this.starved = this.unfed();
     this.transient = this.circuit.transient({
@@ -193,7 +192,15 @@ export class CoSimulation {
       jumped: (t) => this.look(t),
     });
     this.charges = new Charges(this.circuit.network, this.transient);
-    this.transient.startAtRest();
+    if (dead) this.transient.startDead();
+    else this.transient.startAtRest();
+  }
+
+  /** The steady state in which the light and sound that parts send are those that they meet. */
+  private agree(now: Now): void {
+    this.circuit.solve();
+    for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
+      this.circuit.solve();
   }
 
   private advance(t: number, toTurn = false): void {

@@ -60,20 +60,21 @@ it.each([
   else about(on - 3, after);
 });
 
+const motion = brief(
+  'adapter G volts=5, pyroelectric-module M hold=20 block=0.5 warmUp=40, network-message N',
+  'G.plus M.VCC, G.minus M.GND, M.OUT N.send, N.GND G.minus',
+);
+const walksAt = (start: number): Partial<Happening> => ({
+  kind: 'person-walks',
+  start,
+  path: [
+    { x: 3, y: -3 },
+    { x: 3, y: 3 },
+  ],
+});
+
 it('motion module: its output stays high for its hold after the last motion', () => {
-  const module = brief(
-    'adapter G volts=5, pyroelectric-module M hold=20 block=0.5, network-message N',
-    'G.plus M.VCC, G.minus M.GND, M.OUT N.send, N.GND G.minus',
-  );
-  const walks: Partial<Happening> = {
-    kind: 'person-walks',
-    start: 5,
-    path: [
-      { x: 3, y: -3 },
-      { x: 3, y: 3 },
-    ],
-  };
-  const { acting, verdicts } = inTime(module, sceneOf(60, walks));
+  const { acting, verdicts } = inTime(motion, sceneOf(60, walksAt(5)));
   const off = acting.find((a) => !a.active)?.t ?? NaN;
   // The last motion is seen as it leaves the outermost zone.
   const last = verdicts[0].exposure?.end ?? NaN;

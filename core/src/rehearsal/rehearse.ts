@@ -13,7 +13,7 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
-import { happeningSpan } from '../scene/index.js';
+import { clockAt, happeningSpan } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import { quiescentUntil, readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
@@ -118,6 +118,8 @@ class Play {
   private readonly supervisor: Supervisor;
   private readonly recorder: Recorder;
   private readonly circuit: Rehearsal['circuit'];
+  /** Whether power only comes on as the scene begins. */
+  private readonly dead: boolean;
   private readonly logicLog: LogicChange[];
   /** Levels of channels that read on an edge, as they were a moment ago. */
   private readonly levels = new Map<string, number>();
@@ -148,10 +150,13 @@ class Play {
     );
     const skips = path !== 'full' && becomesQuiescent(design, scene);
     this.quiescent = skips ? quiescentUntil(scene) : (t) => t;
-    this.logic = this.rig.restingLogic({ ...scene, happenings: [] });
+    this.dead = path === 'time' && scene.starts === 'power-on';
+    this.logic = this.dead
+      ? restingLogic(design, { clock: clockAt(scene), begin: scene.modes })
+      : this.rig.restingLogic({ ...scene, happenings: [] });
     this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
-    this.supervisor = new Supervisor(design, scene);
+    this.supervisor = new Supervisor(design, scene, this.dead);
     this.edged = design.channels.some((c) => c.edge);
     this.spans = this.edged ? watched(scene) : [];
     this.happenings = scene.happenings.map(happeningSpan);
@@ -187,6 +192,7 @@ class Play {
   private rest(t: number): void {
     const { modes } = this.timed ?? this.rig;
     const still = this.timed?.settled !== false && this.supervisor.running === 'runs';
+    if (this.dead && !this.rests && !still) return;
     this.rests ??= new Rests(this.design, this.logicLog[0].logic, modes);
     this.rests.look(t, this.logic, modes, still);
   }

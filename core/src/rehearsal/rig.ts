@@ -4,7 +4,7 @@ import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import {
   stimulusOn,
-  hourAt,
+  clockAt,
   momentIn,
   setStage,
   temperatureAt,
@@ -126,8 +126,7 @@ export class Rig {
     const { ambient, modes } = scene;
     if (still && this.rested?.ambient === ambient && this.rested.modes === modes)
       return this.rested.logic;
-    const clock = hourAt(momentIn(scene, 0).ambient, 0) * 3600;
-    let logic = restingLogic(design, { clock, begin: modes });
+    let logic = restingLogic(design, { clock: clockAt(scene), begin: modes });
     const rounds = 2 + Math.max(0, ...design.channels.map(readingsToRest));
     for (let i = 0; i < rounds; i++) {
       const [next] = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);

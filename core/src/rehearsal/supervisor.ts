@@ -44,10 +44,13 @@ export class Supervisor {
   /** When it has started, or when it hung. */
   private since = 0;
 
+  /** @param dead whether power only comes on as the scene begins */
   constructor(
     private readonly design: Design,
     scene: Scene,
+    dead = false,
   ) {
+    if (dead) this.now = 'dark';
     this.controller = supervised(design);
     this.hangs = scene.happenings
       .filter((h) => findHappeningKind(h.kind)?.hangs)

@@ -65,6 +65,10 @@ const wander = (t: number, seed: number): number =>
 /** The hour of the day at a moment of a scene. */
 export const hourAt = (ambient: Ambient, t: number): number => (ambient.hour + t / 3600 + 24) % 24;
 
+/** What a clock shows as a scene begins, s after midnight. */
+export const clockAt = (scene: Pick<Scene, 'ambient'>): number =>
+  hourAt(ambientOf(scene), 0) * 3600;
+
 /** Daylight on level ground at a moment of a scene, lx. */
 export function daylightAt(ambient: Ambient, t: number, seed: number): number {
   const { latitude, day } = ambient;

@@ -6,7 +6,15 @@ export { alongPath, pathLength } from './path.js';
 export { discMagnetField } from './disc-magnet.js';
 export { roomConcentration } from './room-gas.js';
 export { reflection } from './body/stimulus-of-body.js';
-export { ambientOf, ambientParams, hourAt, isSteady, lightAt, temperatureAt } from './ambient.js';
+export {
+  ambientOf,
+  ambientParams,
+  clockAt,
+  hourAt,
+  isSteady,
+  lightAt,
+  temperatureAt,
+} from './ambient.js';
 export type { HappeningKind, Moment, Receiver } from './happening-kind.js';
 export {
   findHappeningKind,

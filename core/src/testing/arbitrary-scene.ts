@@ -6,6 +6,7 @@ import {
   type Happening,
   type Plan,
   type Point,
+  sceneStarts,
 } from '../design/index.js';
 import { ambientParams, happeningKinds, type HappeningKind } from '../scene/index.js';
 
@@ -64,12 +65,13 @@ export const arbitraryYard: fc.Arbitrary<Design> = fc
       .array(fc.constantFrom(...happeningKinds), { maxLength: 5 })
       .chain((kinds) => fc.tuple(...kinds.map((kind, i) => happening(kind, `h${i}`)))),
     ambient: arbitraryParams(ambientParams),
+    starts: fc.constantFrom(...sceneStarts),
     places: fc.array(fc.tuple(point, within(-360, 360)), {
       minLength: 8,
       maxLength: 8,
     }),
   })
-  .map(({ happenings, ambient, places }) => ({
+  .map(({ happenings, ambient, starts, places }) => ({
     ...emptyDesign('Yard'),
     plan,
     parts: catalog
@@ -79,5 +81,5 @@ export const arbitraryYard: fc.Arbitrary<Design> = fc
         const place = { ...at, facing };
         return { id: `P${i}`, kind: kind.kind, name: kind.label, params: {}, place };
       }),
-    scenes: [{ id: 's', name: 's', seed: 1, duration: 60, ambient, happenings }],
+    scenes: [{ id: 's', name: 's', seed: 1, duration: 60, ambient, starts, happenings }],
   }));

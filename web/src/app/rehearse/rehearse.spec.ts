@@ -188,6 +188,10 @@ describe('the step Rehearse', () => {
     expect(scene()).toMatchObject({ ambient: { daylight: 10e3 }, duration: 45 });
     await step.type('Lasts', '0');
     expect(scene()?.duration).toBe(45);
+    await step.type('Power', 'power-on');
+    expect(scene()?.starts).toBe('power-on');
+    await step.type('Power', 'settled');
+    expect(scene()).not.toHaveProperty('starts');
   });
 
   it('starts with a scene to make, and goes on with a second one', async () => {

@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { kindOf, numbersOf, type Param } from '@yurei/core/catalog';
-import { freshId, type Happening, type Machine, type Part, type Scene } from '@yurei/core/design';
+import {
+  freshId,
+  sceneStarts,
+  type Happening,
+  type Machine,
+  type Part,
+  type Scene,
+} from '@yurei/core/design';
 import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
@@ -44,6 +51,11 @@ const sceneParams: readonly Param[] = [
     max: 2147483647,
     whole: true,
   },
+];
+
+const starts: readonly Choice[] = [
+  { value: 'settled', label: 'came on long ago' },
+  { value: 'power-on', label: 'comes on as the scene begins' },
 ];
 
 /** Surroundings that are shown whatever the design feels. */
@@ -90,6 +102,7 @@ export class RehearseStep {
   protected readonly player = inject(Player);
   protected readonly selection = inject(Selection);
   protected readonly sceneParams = sceneParams;
+  protected readonly starts = starts;
   /** The ground on which everything stands and happens: never smaller than what is on it. */
   protected readonly planParams = computed((): (Param & { id: 'width' | 'depth' })[] => {
     const { parts = [], scenes = [] } = this.session.design() ?? {};
@@ -176,7 +189,10 @@ export class RehearseStep {
     const [rehearsal, halted] = [this.view.rehearsal(), this.view.halted()];
     if (!rehearsal || this.view.rehearsing()) return '';
     if (rehearsal.circuit === 'in time') return 'The circuit was followed in time.';
-    const settled = 'The circuit is taken as settled at each moment';
+    const settled =
+      this.view.scene()?.starts === 'power-on'
+        ? 'The circuit is taken as settled, as if power had come on long ago'
+        : 'The circuit is taken as settled at each moment';
     if (halted)
       return `${settled}: in time it was followed until ${formatQuantity(halted.t, 's')} only, as ${halted.because}. What takes time in it is not in these verdicts.`;
     return this.view.following() ? `${settled}; following it in time…` : `${settled}.`;
@@ -196,6 +212,12 @@ export class RehearseStep {
 
   protected setScene(scene: Scene, param: string, value: number): void {
     this.session.edit({ type: 'put-scene', scene: { ...scene, [param]: value } });
+  }
+
+  protected setStart(scene: Scene, value: string): void {
+    const { starts: _, ...settled } = scene;
+    const starts = sceneStarts.find((s) => s === value && s !== 'settled');
+    this.session.edit({ type: 'put-scene', scene: starts ? { ...settled, starts } : settled });
   }
 
   protected modeChoices(machine: Machine): Choice[] {

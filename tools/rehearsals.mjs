@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { format } from 'prettier';
 import { readDesign } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { rehearse, scoreRehearsal } from '@yurei/core/rehearsal';
+import { rehearse, scoreRehearsal, tellTrouble } from '@yurei/core/rehearsal';
 import { root } from './run.mjs';
 import { keepWritten } from './written.mjs';
 
@@ -39,7 +39,7 @@ function scoreLine({ falses, chatter, relays, energy, blind }) {
 
 function sceneLines(design, scene) {
   const rehearsal = rehearse(design, scene, undefined, 'time');
-  const { verdicts, strays } = rehearsal;
+  const { verdicts, strays, troubles } = rehearsal;
   const rows = verdicts.map(
     (v) => `| ${cell(v.name)} | ${v.intent} | ${v.outcome} | ${delay(v)} | ${cell(v.because)} |`,
   );
@@ -55,6 +55,7 @@ function sceneLines(design, scene) {
     ...rows,
     '',
     ...stray,
+    ...troubles.flatMap((trouble) => [tellTrouble(design, trouble), '']),
     scoreLine(scoreRehearsal(design, rehearsal)),
     '',
   ];

@@ -4,7 +4,7 @@ import { splitRef, type Design, type Scene } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { quietScene, rehearse, scoreRehearsal, snapshot } from '@yurei/core/rehearsal';
+import { quietScene, rehearse, scoreRehearsal, snapshot, tellTrouble } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
 import {
   noiseReport,
@@ -122,7 +122,7 @@ export async function checkFile(file: string, options: { scene?: string }): Prom
   return { text, json: findings, exitCode: findings.some((f) => f.severity === 'error') ? 1 : 0 };
 }
 
-/** Plays a scene; exit code 1 when something wanted was missed or something fired falsely. */
+/** Plays a scene; exit code 1 when something was missed, fired falsely or went wrong electrically. */
 export async function rehearseFile(
   file: string,
   options: { scene?: string; seed?: string; settled?: boolean; csv?: string; vcd?: string },
@@ -139,10 +139,11 @@ export async function rehearseFile(
   const rehearsal = rehearse(design, scene, undefined, options.settled ? 'fast' : 'time');
   const evidence = gatherEvidence(design, scene);
   const answers = fiveQuestions(evidence, check(evidence), rehearsal);
-  const { verdicts, strays, halted } = rehearsal;
+  const { verdicts, strays, troubles, halted } = rehearsal;
   const failed =
     halted !== undefined ||
     strays.length > 0 ||
+    troubles.length > 0 ||
     verdicts.some((v) => v.outcome === 'missed' || v.outcome === 'fired falsely');
   const text = [
     table(verdicts.map((v) => [v.outcome, v.intent, v.name, v.because])),
@@ -154,6 +155,7 @@ export async function rehearseFile(
     ...strays.map(
       (t) => `fired at ${formatQuantity(t, 's')}, brought about by nothing that happens`,
     ),
+    ...troubles.map((trouble) => tellTrouble(design, trouble)),
     '',
     table(answers.map((a) => [a.label, a.value, a.detail])),
   ].join('\n');

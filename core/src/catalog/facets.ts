@@ -94,7 +94,13 @@ export interface Facets<V = Params, K extends string = string> {
   store?: { ampHours(params: V): number };
   /** What it switches or carries for others, at most, A. */
   driver?: { maxAmps(params: V): number };
-  fuse?: { through: K; param: keyof V & string; amps(params: V): number };
+  fuse?: {
+    through: K;
+    param: keyof V & string;
+    amps(params: V): number;
+    /** Whether it has melted, where a voltage tells. */
+    melted(part: SolvedPart<K>): boolean;
+  };
   /** A lead that carries so much for good, A. */
   conductor?: { maxAmps(params: V): number };
   /** What it does its work at: V, and A where that follows from its own numbers. */

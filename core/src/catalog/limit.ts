@@ -9,7 +9,7 @@ export type Limit<V = Params, K extends string = string> =
   /** On the voltage from one terminal to another, in that direction, V. */
   | { label: string; from: K; to: K; limit: Worth<V> }
   /** On the current into a terminal, either way, A. */
-  | { into: K; limit: Worth<V> }
+  | { into: K; limit: Worth<V>; bears?: number }
   /** On the current that a source gives at a terminal, A. */
   | { label: string; outOf: K; limit: Worth<V> }
   /** On the power turned into heat, W. */
@@ -40,8 +40,9 @@ export function ratingOf(about: Limit): Rating {
     };
   }
   if ('into' in about) {
-    const { into, limit } = about;
+    const { into, limit, bears } = about;
     return {
+      bears,
       id: `amps-${into}`,
       label: `current at ${into}`,
       unit: 'A',

@@ -55,7 +55,8 @@ function observed(kind: PartKind, params: Params): string {
     if (name === 'counts')
       return stimuli.flatMap((stimulus) => solved.map((part) => work(stimulus, params, part)));
     // Functions of one argument take parameters, or the solved part where there is nothing to set.
-    if (['supply', 'relays'].includes(name)) return solved.map((part) => work(part, params));
+    if (['supply', 'relays', 'melted'].includes(name))
+      return solved.map((part) => work(part, params));
     const first = ['stress', 'intensity', 'works', 'active', 'reference'].includes(name);
     return first || (name === 'inrush' && work.length === 2)
       ? solved.map((part) => work(part, params))

@@ -115,6 +115,8 @@ export interface Rating<V = Params, K extends string = string> {
   outOf?: K;
   /** It is the sum over all pins of a controller. */
   ofAllPins?: true;
+  /** How long it is borne: the stress counts as its mean over this time, s; `borne` where it does not say. */
+  bears?: number;
   limit(params: V): number;
   /** The stress to hold against the limit, from solved values. */
   stress(part: SolvedPart<K>, params: V): number;

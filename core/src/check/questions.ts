@@ -2,7 +2,7 @@ import type { Rehearsal } from '../rehearsal/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Evidence } from './evidence.js';
 import type { Finding } from './finding.js';
-import { stresses } from './rules/ratings.js';
+import { isClose, stresses } from './rules/ratings.js';
 
 /** One of the five questions with its answer so far. */
 export interface Answer {
@@ -24,7 +24,7 @@ const unknown = (id: Answer['id'], label: string, detail: string): Answer => ({
 
 /**
  * The five questions as far as they are computed: the first two from a rehearsal, the third from the
- * solved circuit at rest and fired. The last two have no computing behind them yet and say so.
+ * solved circuit at rest and fired and from what went on in the rehearsal. The last two have no computing behind them yet and say so.
  */
 export function fiveQuestions(
   evidence: Evidence,
@@ -37,7 +37,7 @@ export function fiveQuestions(
   return [
     until ? unknown('notices', 'Notices', until) : notices(rehearsal),
     until ? unknown('quiet', 'Stays quiet', until) : staysQuiet(rehearsal),
-    survives(evidence, findings),
+    survives(evidence, findings, rehearsal),
     unknown('lasts', 'Lasts', 'battery, relay life'),
     unknown('built', 'Built right', 'inspection'),
   ];
@@ -78,7 +78,11 @@ function staysQuiet(rehearsal: Rehearsal | undefined): Answer {
   };
 }
 
-function survives(evidence: Evidence, findings: readonly Finding[]): Answer {
+function survives(
+  evidence: Evidence,
+  findings: readonly Finding[],
+  rehearsal: Rehearsal | undefined,
+): Answer {
   const base = { id: 'survives', label: 'Survives' } as const;
   const open = findings.filter((f) => f.concern === 'drive' && f.severity === 'error');
   if (open.length > 0) {
@@ -89,9 +93,27 @@ function survives(evidence: Evidence, findings: readonly Finding[]): Answer {
       detail: open[0].title,
     };
   }
+  const [trouble, ...others] = rehearsal?.troubles ?? [];
+  if (trouble) {
+    const name = evidence.design.parts.find((p) => p.id === trouble.part)?.name ?? trouble.part;
+    return {
+      ...base,
+      state: 'error',
+      value: `${others.length + 1} in the scene`,
+      detail: `${name} ${trouble.what}`,
+    };
+  }
   const worst = stresses(evidence).sort((a, b) => b.share - a.share)[0];
   if (!worst || evidence.fired.solution.method === 'none')
     return unknown('survives', 'Survives', 'nothing to solve');
+  const [hardest] = [...(rehearsal?.stresses ?? [])].sort((a, b) => b.share - a.share);
+  if (hardest && hardest.share > worst.share)
+    return {
+      ...base,
+      state: isClose(hardest) ? 'caution' : 'fine',
+      value: `${(100 * hardest.share).toFixed(0)} %`,
+      detail: `of ${hardest.part} ${hardest.label}, at ${formatQuantity(hardest.at, 's')}`,
+    };
   return {
     ...base,
     state: worst.close ? 'caution' : 'fine',

@@ -6,10 +6,10 @@ import type { PartValues } from './part-values.js';
 import type { Observer } from './transient.js';
 
 /**
- * Heat counts as its mean over this time, s: what silicon, film and wire take for shorter moments is far
- * above their lasting rating (from memory).
+ * Heat, and the square of a current, count as their mean over this time, s: what silicon, film and wire take for shorter
+ * moments is far above their lasting rating (from memory). A voltage breaks through at once.
  */
-const heatTime = 10e-3;
+const borne: Readonly<Partial<Record<Rating['unit'], number>>> = { W: 10e-3, A: 10e-3 };
 
 /** The hardest moment of one rating of one part. */
 export interface PeakStress {
@@ -24,6 +24,8 @@ export interface PeakStress {
   share: number;
   /** When it was reached, s. */
   at: number;
+  /** When it first went beyond its limit, s. */
+  since?: number;
 }
 
 /** The largest values of one part over a run, and the energy it took in. */
@@ -47,9 +49,12 @@ interface Watched {
   ratings: readonly Rating[];
   peaks: PartPeaks;
   outer: readonly string[];
-  /** Power at the last look, and its running mean. */
+  /** Power at the last look. */
   watts: number;
-  heat: number;
+  /** Of each rating over what its mean is taken, s, what it was at the last look, and the mean. */
+  bears: readonly number[];
+  last: Float64Array;
+  means: Float64Array;
   /** Energy at the start of the present cycle. */
   before: number;
 }
@@ -80,7 +85,9 @@ export class StressWatch implements Observer {
         ratings,
         outer: Object.keys(values.volts).filter((t) => !t.startsWith('#')),
         watts: 0,
-        heat: NaN,
+        bears: ratings.map(({ bears, unit }) => bears ?? borne[unit] ?? 0),
+        last: new Float64Array(ratings.length),
+        means: new Float64Array(ratings.length).fill(NaN),
         before: 0,
         peaks: {
           part: part.id,
@@ -121,11 +128,8 @@ export class StressWatch implements Observer {
 }
 
 function look(part: Watched, t: number, h: number): void {
-  const { peaks, params, outer } = part;
+  const { peaks, outer } = part;
   const values = part.values.update();
-  const fresh = Number.isNaN(part.heat) ? 1 : -Math.expm1(-h / heatTime);
-  part.heat =
-    fresh === 1 ? values.watts : part.heat + fresh * ((part.watts + values.watts) / 2 - part.heat);
   part.watts = values.watts;
   peaks.watts = Math.max(peaks.watts, values.watts);
   let low = Infinity;
@@ -136,15 +140,27 @@ function look(part: Watched, t: number, h: number): void {
     peaks.amps = Math.max(peaks.amps, Math.abs(entry(values.amps, terminal)));
   }
   if (high > low) peaks.volts = Math.max(peaks.volts, high - low);
-  const { watts } = values;
-  part.ratings.forEach(({ stress, unit }, i) => {
+  part.ratings.forEach((rating, i) => {
+    const value = borneStress(part, rating, i, h);
     const peak = peaks.ratings[i];
-    values.watts = unit === 'W' ? part.heat : watts;
-    const value = stress(values, params);
+    if (peak.share <= 1 && value > peak.limit) peak.since = t;
     if (value <= peak.value) return;
     peak.value = value;
     peak.share = value / peak.limit;
     peak.at = t;
   });
-  values.watts = watts;
+}
+
+/** A stress as its limit means it: now, or the mean of a heat or the root of that of a current's square. */
+function borneStress(part: Watched, { stress, unit }: Rating, i: number, h: number): number {
+  const { values, params, bears, last, means } = part;
+  const now = stress(values, params);
+  if (bears[i] === 0) return now;
+  const heat = unit === 'A' ? now * Math.abs(now) : now;
+  const before = last[i];
+  last[i] = heat;
+  means[i] = Number.isNaN(means[i])
+    ? heat
+    : means[i] - Math.expm1(-h / bears[i]) * ((before + heat) / 2 - means[i]);
+  return unit === 'A' ? Math.sign(means[i]) * Math.sqrt(Math.abs(means[i])) : means[i];
 }

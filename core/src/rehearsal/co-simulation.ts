@@ -1,5 +1,12 @@
 import type { SolvedPart } from '../catalog/index.js';
-import { Circuit, type PartValues, type Solution, type Transient } from '../circuit/index.js';
+import {
+  Circuit,
+  StressWatch,
+  type PartPeaks,
+  type PartValues,
+  type Solution,
+  type Transient,
+} from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputOn, type LogicState } from '../logic/index.js';
 import {
@@ -52,6 +59,7 @@ export class CoSimulation {
     this.values.get(part)?.update();
   private transient?: Transient;
   private charges?: Charges;
+  private stress?: StressWatch;
   private stillModes: readonly number[] = [];
   /** Beginnings and ends of what happens, in order, s. */
   private readonly corners: readonly number[];
@@ -109,6 +117,22 @@ export class CoSimulation {
   /** How far it has been followed, s. */
   get now(): number {
     return this.t;
+  }
+
+  /** From the beginning on takes down how hard each part is pressed. */
+  watchStress(): void {
+    this.stress = new StressWatch(this.design, this.circuit);
+  }
+
+  /** How hard each part was pressed, where that is taken down. */
+  get peaks(): PartPeaks[] {
+    return this.stress?.peaks() ?? [];
+  }
+
+  /** Parts that switched without end, and had to be held still. */
+  get chatters(): { part: string; at: number; every: number }[] {
+    const found = this.transient?.chatters ?? [];
+    return found.map(({ device, at, every }) => ({ part: this.circuit.partOf(device), at, every }));
   }
 
   /** The modes of all that switches in the circuit. */
@@ -191,6 +215,7 @@ export class CoSimulation {
       },
       jumped: (t) => this.look(t),
     });
+    if (this.stress) this.transient.observe(this.stress);
     this.charges = new Charges(this.circuit.network, this.transient);
     if (dead) this.transient.startDead();
     else this.transient.startAtRest();
@@ -227,7 +252,9 @@ export class CoSimulation {
     const { transient, charges } = this;
     if (!transient || !charges) return;
     const runs = charges.restUntil();
+    const from = transient.t;
     transient.t = Math.min(to, runs);
+    this.stress?.stepped(transient.t, transient.t - from);
     if (runs > to) return;
     charges.tell(runs);
     this.told = undefined;

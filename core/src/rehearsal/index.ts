@@ -8,6 +8,7 @@ export type { Exposure } from './exposure.js';
 export type { Outcome, Verdict } from './verdict.js';
 export { chainOfVerdict, type Link } from './verdict-chain.js';
 export { asRecorded } from './as-recorded.js';
+export { tellTrouble, type Trouble } from './trouble.js';
 export { pinStates } from './pin-states.js';
 export { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 export {

@@ -169,7 +169,7 @@ describe('a program that hangs', () => {
 
   it('without a watchdog never comes back', () => {
     const hung = rehearse(counting(), scene(press(2), hang(5, 600), press(14)));
-    expect(hung.outages).toEqual([{ from: 5, to: 20, because: 'its program hung' }]);
+    expect(hung.outages).toEqual([{ from: 5, to: 20, because: 'its program hung', unfed: false }]);
     expect(outcome(hung)).toEqual(['noticed', 'quiet', 'missed']);
   });
 

@@ -1,5 +1,5 @@
 import { channelReader } from '../catalog/index.js';
-import type { Halt, Solution } from '../circuit/index.js';
+import type { Halt, PeakStress, Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
   isDue,
@@ -25,6 +25,8 @@ import { Rests } from './rests.js';
 import { Rig } from './rig.js';
 import { stoodStill, Supervisor, type Outage } from './supervisor.js';
 import { emptyTrace, type ActingChange, type LogicChange, type Trace } from './traces.js';
+import type { Trouble } from './trouble.js';
+import { FuseWatch, hardest, troublesOf } from './troubles.js';
 import { judge, type Verdict } from './verdict.js';
 import { nextWatch, watched, type Span } from './watch.js';
 
@@ -52,6 +54,10 @@ export interface Rehearsal {
   acting: ActingChange[];
   logic: LogicChange[];
   verdicts: Verdict[];
+  /** What went wrong electrically, as far as it was followed in time. */
+  troubles: Trouble[];
+  /** The hardest moment of each part that came near a rating, as far as it was followed in time. */
+  stresses: PeakStress[];
   /** Times at which something fired that nothing that happens has brought about. */
   strays: number[];
   solves: number;
@@ -105,9 +111,10 @@ interface Taker {
   taken: number;
 }
 
-/** One run through a scene, with all it has to remember. */
+/** One run through a scene, with all it has to remember; `again` where it is only replayed for a verdict. */
 class Play {
   private readonly rig: Rig;
+  private readonly fuses: FuseWatch;
   /** The circuit in time, where it is rehearsed so. */
   private readonly timed?: CoSimulation;
   private readonly readers: ReadonlyMap<string, Taker>;
@@ -139,6 +146,7 @@ class Play {
     private readonly design: Design,
     private readonly scene: Scene,
     private readonly path: Path,
+    again = false,
   ) {
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
     this.rig = new Rig(design);
@@ -162,8 +170,13 @@ class Play {
     this.happenings = scene.happenings.map(happeningSpan);
     this.circuit = path === 'time' ? 'in time' : 'settled';
     this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);
-    if (path === 'time')
-      this.timed = new CoSimulation(design, scene, (t, solved) => this.recorder.look(t, solved));
+    this.fuses = new FuseWatch(design);
+    if (path !== 'time') return;
+    this.timed = new CoSimulation(design, scene, (t, solved) => {
+      this.recorder.look(t, solved);
+      this.fuses.look(t, solved);
+    });
+    if (!again) this.timed.watchStress();
   }
 
   /** The circuit at a moment, with the outputs as the controller has them. */
@@ -355,10 +368,12 @@ class Play {
     const { design, readings, logicLog, recorder } = this;
     const scene = this.played();
     const { acting } = recorder;
-    const record = { readings, acting, logic: logicLog };
+    const { outages } = this.supervisor;
+    const record = { readings, acting, logic: logicLog, outages };
     const { verdicts, strays } = judge(design, scene, this.rig, record, {
       separate: (from, to) => this.rests?.separate(from, to) ?? false,
-      replay: (other, until) => new Play(design, other, this.path).run(undefined, until).firings(),
+      replay: (other, until) =>
+        new Play(design, other, this.path, true).run(undefined, until).firings(),
     });
     return {
       scene: scene.id,
@@ -375,9 +390,21 @@ class Play {
       logic: logicLog,
       verdicts,
       strays,
+      ...this.electrical(),
       keptEvery: this.stride,
       solves: this.rig.solves,
       ...this.halted(),
+    };
+  }
+
+  private electrical(): Pick<Rehearsal, 'troubles' | 'stresses'> {
+    const { design, scene, timed, fuses } = this;
+    const { outages } = this.supervisor;
+    if (!timed) return { troubles: [], stresses: [] };
+    const { peaks, chatters } = timed;
+    return {
+      troubles: troublesOf(design, scene, { peaks, chatters, fuses, outages }),
+      stresses: hardest(peaks),
     };
   }
 

@@ -19,8 +19,12 @@ export function silentReason(design: Design, window: Window, record: Recorded): 
   if (!exposure) return 'No sensor felt it: it does not reach their sight.';
   const stimulus = `It was felt for ${formatQuantity(exposure.end - exposure.start, 's')}`;
   if (design.channels.length === 0) return `${stimulus}, but nothing acted.`;
+  const out = record.outages?.find((o) => o.from <= window.to && o.to >= window.from);
+  const stood = out
+    ? [`The controller did not run from ${formatQuantity(out.from, 's')} on: ${out.because}.`]
+    : [];
   const reasons = design.channels.map((channel) => channelReason(channel, window, record));
-  return `${stimulus}. ${reasons.join(' ')}`;
+  return `${stimulus}. ${[...reasons, ...stood].join(' ')}`;
 }
 
 function channelReason(channel: Channel, { from, to }: Window, record: Recorded): string {

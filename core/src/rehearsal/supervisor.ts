@@ -20,6 +20,8 @@ export interface Outage {
   from: number;
   to: number;
   because: string;
+  /** Whether its supply had gone. */
+  unfed: boolean;
   /** Since when its pins are inputs; left out while a program only hangs. */
   loose?: number;
 }
@@ -81,7 +83,12 @@ export class Supervisor {
     this.now = this.after(before, t, solution);
     const reset = before === 'starting' && this.now === 'runs';
     if (before === 'runs' && this.now !== 'runs')
-      this.outages.push({ from: t, to: Infinity, because: this.because(solution) });
+      this.outages.push({
+        from: t,
+        to: Infinity,
+        because: this.because(solution),
+        unfed: this.now === 'dark',
+      });
     const [last] = this.outages.slice(-1);
     if (last && this.now !== 'runs' && this.now !== 'hung') last.loose ??= t;
     if (last && before !== 'runs' && this.now === 'runs') last.to = t;

@@ -7,6 +7,7 @@ import { exposureOf, type Exposure } from './exposure.js';
 import { firingsOf, isSignOf, type Firing } from './firings.js';
 import type { Rig } from './rig.js';
 import { silentReason } from './silent-reason.js';
+import type { Outage } from './supervisor.js';
 import type { ActingChange, LogicChange, Trace } from './traces.js';
 
 /** What each sense feels at a moment of a scene, in the order of the design's parts, and what is too little to count. */
@@ -35,6 +36,8 @@ export interface Recorded {
   readings: Record<string, Trace>;
   acting: ActingChange[];
   logic: LogicChange[];
+  /** When the controller did not run its program. */
+  outages?: readonly Outage[];
 }
 
 /** Readings are looked through for so long after a happening, s. */

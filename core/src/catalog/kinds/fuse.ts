@@ -1,4 +1,4 @@
-import { into } from '../solved-values.js';
+import { across, into } from '../solved-values.js';
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 
@@ -25,6 +25,7 @@ export const fuse = definePart({
       unit: 'A',
       limit: (p) => p.amps,
       stress: (part) => Math.abs(into(part, 'a')),
+      bears: 10,
     },
   ],
   elements: (p) => [
@@ -38,7 +39,12 @@ export const fuse = definePart({
       melting: p.melting,
     },
   ],
-  fuse: { through: 'a', param: 'amps', amps: (p) => p.amps },
+  fuse: {
+    through: 'a',
+    param: 'amps',
+    amps: (p) => p.amps,
+    melted: (part) => Math.abs(across(part, 'a', 'b')) > 0.5 && Math.abs(into(part, 'a')) < 1e-6,
+  },
   headline: (p) => formatNominal(p.amps, 'A'),
   curve: {
     vary: { plus: 'a', minus: 'b' },

@@ -28,7 +28,8 @@ export const pump12v = definePart({
   ratings: [
     { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.25 * p.volts },
     { label: 'reversed', from: 'minus', to: 'plus', limit: (p) => 1.25 * p.volts },
-    { into: 'plus', limit: (p) => 1.5 * p.amps },
+    // Windings take seconds to get hot.
+    { into: 'plus', limit: (p) => 1.5 * p.amps, bears: 10 },
   ],
   elements: (p, state) => {
     // A motor stalls at more than it runs at.

@@ -5,6 +5,7 @@ import {
   type Rating,
   type TerminalRole,
 } from '../../catalog/index.js';
+import type { PeakStress } from '../../circuit/index.js';
 import type { Part } from '../../design/index.js';
 import { formatQuantity } from '../../quantity/index.js';
 import { mainStates, range, type Evidence, type Range, type State } from '../evidence.js';
@@ -16,6 +17,10 @@ import type { Found, Rule } from '../finding.js';
  */
 const close = 0.8;
 const closeVolts = 0.95;
+
+/** Whether little of a rating is left. */
+export const isClose = ({ unit, share }: Pick<PeakStress, 'unit' | 'share'>): boolean =>
+  share > (unit === 'V' ? closeVolts : close);
 
 /** A rated quantity of a part in one state. */
 export interface Stress {
@@ -37,7 +42,7 @@ export function stresses(evidence: Evidence): Stress[] {
       const params = paramsOf(part);
       return kindOf(part).ratings.map((rating): Stress => {
         const share = rating.stress(solved, params) / rating.limit(params);
-        const near = share > (rating.unit === 'V' ? closeVolts : close);
+        const near = isClose({ unit: rating.unit, share });
         return { part, rating, label: rating.label, state, share, close: near };
       });
     }),

@@ -29,6 +29,7 @@ import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
+import { tellTrouble } from '@yurei/core/rehearsal';
 import { Picture } from '../picture/picture';
 import { Player } from '../data/player';
 import { EventList } from './event-list';
@@ -183,6 +184,22 @@ export class RehearseStep {
       };
     }),
   );
+
+  /** What went wrong electrically. */
+  protected readonly troubles = computed(() => {
+    const [design, rehearsal] = [this.session.design(), this.view.rehearsal()];
+    if (!design || !rehearsal) return [];
+    return rehearsal.troubles.map((trouble) => ({
+      ...trouble,
+      text: tellTrouble(design, trouble),
+    }));
+  });
+
+  /** The circuit at a moment, with a part of it picked. */
+  protected goTo(t: number, part: string): void {
+    this.view.moveTo(t);
+    this.selection.pick('part', part);
+  }
 
   /** How the circuit was taken. */
   protected readonly taken = computed(() => {

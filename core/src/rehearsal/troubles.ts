@@ -1,0 +1,88 @@
+import { kindOf, type SolvedPart } from '../catalog/index.js';
+import type { PartPeaks, PeakStress } from '../circuit/index.js';
+import type { Design, Scene } from '../design/index.js';
+import { formatQuantity } from '../quantity/index.js';
+import { findHappeningKind, happeningSpan } from '../scene/index.js';
+import type { CoSimulation } from './co-simulation.js';
+import type { Trouble } from './trouble.js';
+import { supervised, type Outage } from './supervisor.js';
+
+/** Stresses below this share of a rating are not told. */
+const farFrom = 0.25;
+
+/** Takes down which fuses have melted. */
+export class FuseWatch {
+  readonly troubles: Trouble[] = [];
+  private readonly whole: Map<string, (part: SolvedPart) => boolean>;
+
+  constructor(design: Design) {
+    this.whole = new Map(
+      design.parts.flatMap((part) => {
+        const { fuse } = kindOf(part);
+        return fuse ? [[part.id, fuse.melted] as const] : [];
+      }),
+    );
+  }
+
+  look(t: number, solved: (part: string) => SolvedPart): void {
+    for (const [part, melted] of this.whole) {
+      if (!melted(solved(part))) continue;
+      this.whole.delete(part);
+      const because =
+        'more flowed through it than it carries; what it feeds is without power from then on';
+      this.troubles.push({ part, what: 'melted', t, because });
+    }
+  }
+}
+
+/** Everything electrical that went wrong, in the order of time. */
+export function troublesOf(
+  design: Design,
+  scene: Scene,
+  run: Pick<CoSimulation, 'peaks' | 'chatters'> & { fuses: FuseWatch; outages: readonly Outage[] },
+): Trouble[] {
+  const beyond = hardest(run.peaks).filter((s) => s.share > 1);
+  return [
+    ...run.fuses.troubles,
+    ...beyond.map(overstress),
+    ...run.chatters.map(({ part, at, every }): Trouble => ({
+      ...{ part, what: 'switched without end', t: at },
+      because: `every ${formatQuantity(every, 's')}, and nothing keeps it in either state`,
+    })),
+    ...resets(design, scene, run.outages),
+  ].sort((a, b) => a.t - b.t);
+}
+
+/** The hardest moment of each part, as far as that is worth telling. */
+export const hardest = (peaks: readonly PartPeaks[]): PeakStress[] =>
+  peaks.flatMap(({ ratings }) => {
+    const [most] = [...ratings].sort((a, b) => b.share - a.share);
+    return most && most.share > farFrom ? [most] : [];
+  });
+
+/** A part that was pressed beyond a rating for longer than it bears. */
+const overstress = (stress: PeakStress): Trouble => ({
+  part: stress.part,
+  what: 'was beyond its rating',
+  t: stress.since ?? stress.at,
+  because: `${stress.label} reached ${formatQuantity(stress.value, stress.unit)} at ${formatQuantity(stress.at, 's')}, of ${formatQuantity(stress.limit, stress.unit)}`,
+});
+
+/** The controller reset by what the circuit itself draws; where the scene takes the supply away that is meant. */
+function resets(design: Design, scene: Scene, outages: readonly Outage[]): Trouble[] {
+  const controller = supervised(design);
+  const cuts = scene.happenings
+    .filter((h) => findHappeningKind(h.kind)?.contributes?.supply)
+    .map(happeningSpan);
+  const own = outages.filter(
+    ({ from, unfed }) => unfed && !cuts.some(({ start, end }) => from >= start && from <= end),
+  );
+  const [first] = own;
+  if (!controller || !first) return [];
+  return [
+    {
+      ...{ part: controller.id, what: 'was reset', t: first.from, because: first.because },
+      ...(own.length > 1 ? { times: own.length } : {}),
+    },
+  ];
+}

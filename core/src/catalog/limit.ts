@@ -11,7 +11,7 @@ export type Limit<V = Params, K extends string = string> =
   /** On the current into a terminal, either way, A. */
   | { into: K; limit: Worth<V>; bears?: number }
   /** On the current that a source gives at a terminal, A. */
-  | { label: string; outOf: K; limit: Worth<V> }
+  | { label: string; outOf: K; limit: Worth<V>; bears?: number }
   /** On the power turned into heat, W. */
   | { heat: Worth<V>; label?: string }
   | Rating<V, K>;
@@ -29,8 +29,9 @@ export function ratingOf(about: Limit): Rating {
     return { id: 'power', label, unit: 'W', limit: worth(heat), stress: (part) => part.watts };
   }
   if ('outOf' in about) {
-    const { label, outOf, limit } = about;
+    const { label, outOf, limit, bears } = about;
     return {
+      bears,
       id: `amps-${outOf}`,
       label,
       unit: 'A',

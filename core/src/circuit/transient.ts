@@ -122,6 +122,18 @@ export class Transient {
     this.restart();
   }
 
+  /**
+   * Steps, each twice as long as the last, whose error is let pass: what is much faster has settled at their end. They end
+   * where one fails, where one would pass a moment, or where something is due.
+   */
+  blur(first: number, steps: number, until: number): void {
+    for (let i = 0, h = first; i < steps && !this.halt; i++, h *= 2) {
+      if (this.t + h >= Math.min(until, this.nextBreak())) return;
+      if (this.stepper.attempt(this.t, h) === Infinity) return;
+      this.commit(this.t + h, h);
+    }
+  }
+
   /** Tells observers that all since the last call stands for so many cycles. */
   cycled(times: number): void {
     for (const observer of this.observers) observer.cycled?.(times);

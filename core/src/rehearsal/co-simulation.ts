@@ -1,4 +1,4 @@
-import type { SolvedPart } from '../catalog/index.js';
+import { kindOf, type PartKind, type SolvedPart } from '../catalog/index.js';
 import {
   Circuit,
   StressWatch,
@@ -8,7 +8,7 @@ import {
   type Transient,
 } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
-import { outputOn, type LogicState } from '../logic/index.js';
+import { outputDuty, type LogicState } from '../logic/index.js';
 import {
   happeningSpan,
   isSteady,
@@ -19,8 +19,10 @@ import {
   type Stage,
 } from '../scene/index.js';
 import { Charges } from './charges.js';
+import { Pulses } from './pulses.js';
 import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
+import { Sent } from './sent.js';
 import { Stimuli } from './stimuli.js';
 import { isUnfed, supervised } from './supervisor.js';
 
@@ -29,8 +31,6 @@ const grain = { from: 2e-4, first: 1e-3, to: 0.25 };
 /** In how many steps at least something long is followed. */
 const fewest = { ofHappening: 400, ofScene: 5000 };
 const coarsest = 0.2;
-/** Sensors are told anew of light and sound that parts send when it has changed by this share. */
-const finest = 0.02;
 /** Error per step against the size of a charge: decisions do not turn on less. */
 const relative = 3e-4;
 /** Parts are warmed or cooled anew when the air has changed by this much, K. */
@@ -72,10 +72,7 @@ export class CoSimulation {
   /** The controller, where its supply is watched, and whether that was too low at the last step. */
   private readonly controller?: ReturnType<typeof supervised>;
   private starved = false;
-  /** Sources of light and sound and how strong they were when sensors were told last. */
-  private readonly sent: number[] = [];
-  private readonly sending = new Map<string, SolvedPart>();
-  private readonly sends = (part: string): SolvedPart | undefined => this.sending.get(part);
+  private readonly sent: Sent;
   private t = 0;
   private step = grain.first;
   /** The first corner that is still to come, and the longest step until then. */
@@ -83,10 +80,18 @@ export class CoSimulation {
   private cornerAt = -Infinity;
   private longest = grain.to;
   private celsius = NaN;
-  private on?: readonly boolean[];
+  /** Share of the time that each output is on, and its pulses where any is dimmed. */
+  private duties?: readonly number[];
+  private pulses?: Pulses;
+  /** Something has just jumped: what follows at once is stepped over where pins are pulsed. */
+  private edged = false;
+  /** Parts of which means are wanted while outputs are dimmed. */
+  private readonly averaged: ReadonlyMap<string, PartValues>;
   private still = false;
   private lookedAt = 0;
   private told?: Solution;
+  /** What was told last: it stands until dimmed outputs have a mean. */
+  private shown?: Solution;
   /** The circuit as it was when it was last looked whether it has settled. */
   private before = new Float64Array(0);
 
@@ -99,6 +104,7 @@ export class CoSimulation {
     this.circuit = new Circuit(design);
     this.stage = setStage(design);
     this.stimuli = new Stimuli(this.stage, this.circuit);
+    this.sent = new Sent(this.stage.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
     this.corners = [
       ...new Set(scene.happenings.flatMap((h) => Object.values(happeningSpan(h)))),
@@ -107,6 +113,11 @@ export class CoSimulation {
     this.readers = readingsIn(design);
     this.edges = this.readers.filter(({ channel }) => channel.edge);
     this.controller = supervised(design);
+    this.averaged = new Map(
+      design.parts
+        .filter((part) => isAveraged(kindOf(part)))
+        .map(({ id }) => [id, this.circuit.values(id)]),
+    );
   }
 
   /** Why it is not followed any further; undefined while it is. */
@@ -171,7 +182,23 @@ export class CoSimulation {
     if (!this.transient) this.begin(logic, driven);
     this.advance(t);
     if (this.turn(logic, t, driven)) this.stir();
-    return (this.told ??= this.circuit.present());
+    return (this.shown = this.told ??= this.tell());
+  }
+
+  /** Everything as it stands; while outputs are dimmed volts, and parts that act, as their mean over a period. */
+  private tell(): Solution {
+    const { meanX } = this.pulses ?? {};
+    if (!meanX) return (this.pulses && this.shown) ?? this.circuit.present();
+    const { x } = this.circuit.network.system;
+    const now = x.slice();
+    x.set(meanX);
+    const solution = this.circuit.present();
+    x.set(now);
+    const means = [...this.averaged.keys()].flatMap((id) => {
+      const mean = this.pulses?.mean(id);
+      return mean ? [[id, mean] as const] : [];
+    });
+    return { ...solution, parts: { ...solution.parts, ...Object.fromEntries(means) } };
   }
 
   /** What each channel reads now, before rounding; channels on a pin without voltage read nothing. */
@@ -201,24 +228,33 @@ export class CoSimulation {
     this.turn(logic, 0, driven);
     if (dead) this.stimuli.update(now, () => undefined);
     else this.agree(now);
-    this.note();
+    this.sent.note(this.solved);
     this.starved = this.unfed();
     this.transient = this.circuit.transient({
       maxSteps: this.mostSteps,
       relative,
-      drift: (t) => this.stimuli.update(momentIn(this.scene, t), this.sends),
+      // What goes on in the course of one pulse is little: sensors are told at its end.
+      drift: (t) => !this.pulses && this.stimuli.update(momentIn(this.scene, t), this.sent.by),
     });
     this.transient.observe({
-      stepped: (t) => {
+      stepped: (t, h) => {
         this.pace();
+        this.pulses?.stepped(h);
         this.look(t);
       },
-      jumped: (t) => this.look(t),
+      jumped: (t) => {
+        this.pulses?.jumped();
+        this.look(t);
+      },
     });
     if (this.stress) this.transient.observe(this.stress);
     this.charges = new Charges(this.circuit.network, this.transient);
     if (dead) this.transient.startDead();
     else this.transient.startAtRest();
+    // What is dimmed from the beginning was on until now.
+    this.duties = undefined;
+    this.turn(logic, 0, driven);
+    if (this.pulses) this.transient.restart();
   }
 
   /** The steady state in which the light and sound that parts send are those that they meet. */
@@ -233,15 +269,22 @@ export class CoSimulation {
     this.turned = false;
     while (transient && this.t < t && !transient.halt && !(toTurn && this.turned)) {
       const begins = this.nextCorner();
-      if (this.still) this.leap(Math.min(t, begins, this.t + this.reach()));
+      const to = Math.min(t, begins, this.t + this.reach());
+      if (this.still) this.leap(to);
+      else if (this.pulses?.coastsUntil !== undefined) this.coast(to, this.pulses);
       else {
         transient.maxStep = this.reach();
-        transient.advance(Math.min(t, begins));
+        const until = Math.min(t, begins, this.pulses?.next(this.t) ?? Infinity);
+        if (this.edged) this.pulses?.blur(until);
+        this.edged = false;
+        transient.advance(until);
         this.told = undefined;
+        if (this.pulses) this.pulse(this.pulses);
       }
       // It may have stopped earlier, where a source has changed.
       this.t = transient.t;
       if (this.t === begins) this.step = grain.first;
+      if (this.t < to && this.pulses?.coastsUntil === undefined && this.pulses) continue;
       this.meet();
       this.settle();
     }
@@ -259,6 +302,45 @@ export class CoSimulation {
     charges.tell(runs);
     this.told = undefined;
     this.still = this.circuit.network.modes.every((mode, i) => mode === this.stillModes[i]);
+  }
+
+  /** Time passes while one period follows from the other. */
+  private coast(to: number, pulses: Pulses): void {
+    const { transient, charges } = this;
+    const { system } = this.circuit.network;
+    if (!transient || !charges || !pulses.meanX) return;
+    system.x.set(pulses.meanX);
+    const end = Math.min(to, charges.restUntil(), pulses.coastsUntil ?? to);
+    transient.t = pulses.recall(end);
+    if (transient.t < to) this.stir();
+  }
+
+  /** Turns dimmed pins where their time has come; at the end of a period sensors are told anew. */
+  private pulse(pulses: Pulses): void {
+    const { transient } = this;
+    if (!transient || transient.halt) return;
+    const { t } = transient;
+    if (pulses.close()) {
+      this.lookAtMeans(t);
+      const now = momentIn(this.scene, t);
+      this.warm(now);
+      this.stimuli.update(now, this.sent.by);
+    }
+    if (pulses.coastsUntil !== undefined) this.charges?.start(t);
+    else if (pulses.turns(t)) {
+      turnPins(this.design, this.circuit, pulses.on(t));
+      transient.restart();
+      this.edged = true;
+    }
+  }
+
+  /** What acts, and what light and sound is sent, as the mean over a period. */
+  private lookAtMeans(t: number): void {
+    const { pulses } = this;
+    if (!pulses?.meanX) return;
+    this.watch(t, (part) => pulses.mean(part) ?? this.solved(part) ?? nothing);
+    const means = (part: string): SolvedPart | undefined => pulses.mean(part);
+    if (this.sent.differs(means)) this.sent.note(means);
   }
 
   /** The next beginning or end of a happening, s; what goes on until then decides how finely it is followed. */
@@ -288,13 +370,14 @@ export class CoSimulation {
   private meet(): void {
     const now = momentIn(this.scene, this.t);
     const warmer = this.warm(now);
-    this.note();
-    const change = this.stimuli.update(now, this.sends);
-    if (!this.still && this.circuit.network.slow.length > 0) {
+    if (!this.pulses) this.sent.note(this.solved);
+    const change = this.stimuli.update(now, this.sent.by);
+    const rests = this.still || this.pulses?.coastsUntil !== undefined;
+    if (!rests && this.circuit.network.slow.length > 0) {
       this.charges?.start(this.t);
       this.charges?.tell(this.t);
     }
-    if (this.still) this.pace();
+    if (rests) this.pace();
     if (warmer || change > 0) this.stir();
   }
 
@@ -306,19 +389,35 @@ export class CoSimulation {
     if (this.transient) this.transient.maxStep = this.reach();
   }
 
-  /** Something has changed from outside. */
+  /** Time goes on in steps: something has changed from outside, or what was foreseen has come to its end. */
   private stir(): void {
     if (this.still) this.charges?.tell(this.t);
     this.still = false;
     this.told = undefined;
     this.lookedAt = this.t;
-    this.transient?.restart();
+    if (this.pulses?.coastsUntil !== undefined) this.resume(this.pulses);
+    else this.transient?.restart();
+    this.edged = true;
+  }
+
+  /** Goes on step by step from a moment of the periodic state. */
+  private resume(pulses: Pulses): void {
+    const { transient, charges } = this;
+    const { system } = this.circuit.network;
+    if (!transient || !pulses.meanX) return;
+    const states = system.q.slice();
+    pulses.resume();
+    turnPins(this.design, this.circuit, pulses.on(transient.t));
+    transient.extrapolateTo(transient.t, states);
+    system.x.set(pulses.meanX);
+    charges?.tell(transient.t);
+    transient.restart();
   }
 
   /** Looks now and then whether all that takes time is over. */
   private settle(): void {
     const { transient } = this;
-    if (this.still || !transient || this.t - this.lookedAt < settleLook) return;
+    if (this.still || this.pulses || !transient || this.t - this.lookedAt < settleLook) return;
     this.lookedAt = this.t;
     // Twice the same: what swings may pass its steady state.
     const { x } = this.circuit.network.system;
@@ -331,7 +430,7 @@ export class CoSimulation {
   }
 
   private look(t: number): void {
-    this.watch(t, (part) => this.values.get(part)?.update() ?? nothing);
+    if (!this.pulses) this.watch(t, (part) => this.solved(part) ?? nothing);
     const unfed = this.unfed();
     if (unfed !== this.starved) this.turns();
     this.starved = unfed;
@@ -343,12 +442,7 @@ export class CoSimulation {
       if (level === before || before === undefined) continue;
       this.turns();
     }
-    const changed = this.stage.sources.some(({ part, emission, params }, i) => {
-      const solved = this.values.get(part.id)?.update();
-      const sends = solved ? emission.intensity(solved, params) : 0;
-      return Math.abs(sends - this.sent[i]) > finest * Math.max(sends, this.sent[i], 1e-6);
-    });
-    if (changed) this.transient?.pause();
+    if (!this.pulses && this.sent.differs(this.solved)) this.transient?.pause();
   }
 
   /** The controller is to know of this moment. */
@@ -363,17 +457,6 @@ export class CoSimulation {
     return !!controller && isUnfed(controller.kind, this.solved(controller.id) ?? nothing);
   }
 
-  /** Sources of light and sound as they are now: sensors meet that until it has changed. */
-  private note(): void {
-    this.stage.sources.forEach(({ part, emission, params }, i) => {
-      const solved = this.values.get(part.id)?.update();
-      this.sent[i] = solved ? emission.intensity(solved, params) : 0;
-      if (!solved) return;
-      const { volts, amps, watts } = solved;
-      this.sending.set(part.id, { volts: { ...volts }, amps: { ...amps }, watts });
-    });
-  }
-
   private warm({ ambient, t }: Now): boolean {
     const celsius = temperatureAt(ambient, t);
     if (Math.abs(celsius - this.celsius) < sameKelvin) return false;
@@ -384,14 +467,37 @@ export class CoSimulation {
 
   /** Sets the controller's pins as its outputs are; true when any has turned. */
   private turn(logic: LogicState, t: number, driven: boolean): boolean {
-    const on = driven ? this.design.outputs.map((o) => outputOn(logic, o, t)) : undefined;
-    if (this.transient && JSON.stringify(on) === JSON.stringify(this.on)) return false;
-    this.on = on;
+    const duties = driven ? this.design.outputs.map((o) => outputDuty(logic, o, t)) : undefined;
+    const { dims = usualDims } = this.controller?.kind ?? {};
+    const steps = duties?.map((duty) => Math.round(duty * dims.steps) / dims.steps);
+    if (this.transient && JSON.stringify(steps) === JSON.stringify(this.duties)) return false;
+    this.duties = steps;
+    const { transient } = this;
+    const dimmed = steps?.some((duty) => duty > 0 && duty < 1);
+    if (this.pulses?.coastsUntil !== undefined) this.resume(this.pulses);
+    if (!transient || !steps || !dimmed) this.pulses = undefined;
+    else if (this.pulses) this.pulses.redim(steps);
+    else
+      this.pulses = new Pulses(
+        this.circuit.network,
+        transient,
+        1 / dims.hertz,
+        steps,
+        this.averaged,
+      );
+    const on = this.pulses?.on(t) ?? steps?.map((duty) => duty > 0);
     if (on) turnPins(this.design, this.circuit, on);
     else for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
     return true;
   }
 }
+
+/** Parts whose mean over a period tells what they do while an output is dimmed. */
+const isAveraged = ({ acts, emits, relays, brownOut }: PartKind): boolean =>
+  !!(acts ?? emits ?? relays ?? brownOut);
+
+/** How a pin is dimmed where its controller does not say. */
+const usualDims = { hertz: 1000, steps: 255 };
 
 const nothing: SolvedPart = { volts: {}, amps: {}, watts: 0 };
 

@@ -23,7 +23,10 @@ export const adapter = definePart({
     { id: 'maxAmps', label: 'Current rating', unit: 'A', default: 1, min: 0.01, max: 30 },
     { id: 'ohms', label: 'Output resistance', unit: 'Ω', default: 0.1, min: 0.001, max: 100 },
   ],
-  ratings: [{ label: 'current drawn', outOf: 'plus', limit: (p) => p.maxAmps }],
+  ratings: [
+    // It limits itself; its transformer takes seconds to get hot.
+    { label: 'current drawn', outOf: 'plus', limit: (p) => p.maxAmps, bears: 10 },
+  ],
   elements: (p, state) => [
     {
       type: 'limited-source',

@@ -85,6 +85,7 @@ export const chip8bit40pin = definePart({
     noise: (p) => p.noise,
     sampling: () => ({ farads: 14e-12, seconds: 12e-6, ohms: 10e3 }),
   },
+  dims: { hertz: 490, steps: 255 },
   brownOut: { below: 2.7, starts: 0.065 },
   inputs: {
     nominal: (p) => p.rail,

@@ -9,16 +9,9 @@ import {
 } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputDuty, type LogicState } from '../logic/index.js';
-import {
-  happeningSpan,
-  isSteady,
-  momentIn,
-  setStage,
-  temperatureAt,
-  type Now,
-  type Stage,
-} from '../scene/index.js';
+import { momentIn, setStage, temperatureAt, type Now, type Stage } from '../scene/index.js';
 import { Charges } from './charges.js';
+import { Grain } from './grain.js';
 import { Pulses } from './pulses.js';
 import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
@@ -26,11 +19,6 @@ import { Sent } from './sent.js';
 import { Stimuli } from './stimuli.js';
 import { isUnfed, supervised } from './supervisor.js';
 
-/** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
-const grain = { from: 2e-4, first: 1e-3, to: 0.25 };
-/** In how many steps at least something long is followed. */
-const fewest = { ofHappening: 400, ofScene: 5000 };
-const coarsest = 0.2;
 /** Error per step against the size of a charge: decisions do not turn on less. */
 const relative = 3e-4;
 /** Parts are warmed or cooled anew when the air has changed by this much, K. */
@@ -61,9 +49,7 @@ export class CoSimulation {
   private charges?: Charges;
   private stress?: StressWatch;
   private stillModes: readonly number[] = [];
-  /** Beginnings and ends of what happens, in order, s. */
-  private readonly corners: readonly number[];
-  private readonly steady: boolean;
+  private readonly grain: Grain;
   private readonly readers: readonly Reading[];
   /** Those of channels that read at once when their pin turns, the levels they had, and whether one has turned. */
   private readonly edges: readonly Reading[];
@@ -74,11 +60,6 @@ export class CoSimulation {
   private starved = false;
   private readonly sent: Sent;
   private t = 0;
-  private step = grain.first;
-  /** The first corner that is still to come, and the longest step until then. */
-  private corner = 0;
-  private cornerAt = -Infinity;
-  private longest = grain.to;
   private celsius = NaN;
   /** Share of the time that each output is on, and its pulses where any is dimmed. */
   private duties?: readonly number[];
@@ -106,10 +87,7 @@ export class CoSimulation {
     this.stimuli = new Stimuli(this.stage, this.circuit);
     this.sent = new Sent(this.stage.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
-    this.corners = [
-      ...new Set(scene.happenings.flatMap((h) => Object.values(happeningSpan(h)))),
-    ].sort((a, b) => a - b);
-    this.steady = isSteady(scene);
+    this.grain = new Grain(scene);
     this.readers = readingsIn(design);
     this.edges = this.readers.filter(({ channel }) => channel.edge);
     this.controller = supervised(design);
@@ -268,7 +246,7 @@ export class CoSimulation {
     const { transient } = this;
     this.turned = false;
     while (transient && this.t < t && !transient.halt && !(toTurn && this.turned)) {
-      const begins = this.nextCorner();
+      const begins = this.grain.next(this.t);
       const to = Math.min(t, begins, this.t + this.reach());
       if (this.still) this.leap(to);
       else if (this.pulses?.coastsUntil !== undefined) this.coast(to, this.pulses);
@@ -283,7 +261,7 @@ export class CoSimulation {
       }
       // It may have stopped earlier, where a source has changed.
       this.t = transient.t;
-      if (this.t === begins) this.step = grain.first;
+      if (this.t === begins) this.grain.turn();
       if (this.t < to && this.pulses?.coastsUntil === undefined && this.pulses) continue;
       this.meet();
       this.settle();
@@ -343,27 +321,9 @@ export class CoSimulation {
     if (this.sent.differs(means)) this.sent.note(means);
   }
 
-  /** The next beginning or end of a happening, s; what goes on until then decides how finely it is followed. */
-  private nextCorner(): number {
-    const { corners, scene, t } = this;
-    if (t < this.cornerAt) return this.cornerAt;
-    while (corners[this.corner] <= t) this.corner += 1;
-    this.cornerAt = corners[this.corner] ?? Infinity;
-    const going = scene.happenings.map(happeningSpan).filter((s) => s.start <= t && t < s.end);
-    this.longest = Math.max(
-      grain.to,
-      Math.min(
-        scene.duration / fewest.ofScene,
-        ...going.map((s) => (s.end - s.start) / fewest.ofHappening),
-      ),
-    );
-    return this.cornerAt;
-  }
-
   /** How far it is gone before sensors are told anew, s. */
   private reach(): number {
-    const happens = this.corners.length > 0 && this.t >= this.corners[0];
-    return happens || !this.steady ? this.step : Infinity;
+    return this.grain.reach(this.t);
   }
 
   /** Tells sensors what they meet now. */
@@ -383,9 +343,7 @@ export class CoSimulation {
 
   /** Makes the next step as long as what sensors meet lets it. */
   private pace(): void {
-    const change = this.stimuli.moved();
-    const factor = change > coarsest ? 0.5 : change < coarsest / 4 ? 2 : 1;
-    this.step = Math.min(this.longest, Math.max(grain.from, this.step * factor));
+    this.grain.adapt(this.stimuli.moved());
     if (this.transient) this.transient.maxStep = this.reach();
   }
 
@@ -440,6 +398,7 @@ export class CoSimulation {
       const before = this.levels.get(id);
       this.levels.set(id, level);
       if (level === before || before === undefined) continue;
+      this.pulses?.watch();
       this.turns();
     }
     if (!this.pulses && this.sent.differs(this.solved)) this.transient?.pause();
@@ -493,8 +452,8 @@ export class CoSimulation {
 }
 
 /** Parts whose mean over a period tells what they do while an output is dimmed. */
-const isAveraged = ({ acts, emits, relays, brownOut }: PartKind): boolean =>
-  !!(acts ?? emits ?? relays ?? brownOut);
+const isAveraged = ({ acts, emits, relays, brownOut, fuse }: PartKind): boolean =>
+  !!(acts ?? emits ?? relays ?? brownOut ?? fuse);
 
 /** How a pin is dimmed where its controller does not say. */
 const usualDims = { hertz: 1000, steps: 255 };

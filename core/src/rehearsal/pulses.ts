@@ -1,5 +1,6 @@
 import type { SolvedPart } from '../catalog/index.js';
 import type { Network, PartValues, Transient } from '../circuit/index.js';
+import { Means } from './means.js';
 
 /** The circuit at a moment of a period. */
 interface Sample {
@@ -51,6 +52,7 @@ export class Pulses {
   private added?: Added;
   /** Whether the present period is followed from its beginning. */
   private whole = true;
+  private watched = false;
   private samples: Sample[] = [];
   private last = '';
   private readonly means: Means;
@@ -117,6 +119,11 @@ export class Pulses {
     this.sample();
   }
 
+  /** Something in this period is watched for: those that follow are followed too. */
+  watch(): void {
+    this.watched = true;
+  }
+
   /** Where time has come to the end of a period: whether, and how far, those that follow need not be; true where it has. */
   close(): boolean {
     const { network, transient, period } = this;
@@ -127,7 +134,7 @@ export class Pulses {
     if (this.whole) {
       this.means.close(period);
       this.added = end && { x: x.map((v, i) => v - end[i]), q: q.map((v, i) => v - q0[i]) };
-      if (before && this.added) this.coast = this.coastFrom(this.added, before);
+      if (before && this.added && !this.watched) this.coast = this.coastFrom(this.added, before);
     }
     if (this.coast) return true;
     this.begin();
@@ -199,6 +206,7 @@ export class Pulses {
     this.q0 = this.network.system.q.slice();
     this.samples = [];
     this.whole = true;
+    this.watched = false;
     this.means.begin();
   }
 
@@ -290,65 +298,3 @@ function leapOf(
 function mix(into: Float64Array, a: Float64Array, b: Float64Array, share: number): void {
   for (let i = 0; i < into.length; i++) into[i] = a[i] + share * (b[i] - a[i]);
 }
-
-/** Means over a period, by trapezia between steps. */
-class Means {
-  /** Of the last whole period. */
-  x?: Float64Array;
-  private readonly parts = new Map<string, SolvedPart>();
-  private last = new Float64Array(0);
-  private sum = new Float64Array(0);
-  private readonly running: { id: string; values: PartValues; last: number[]; sum: number[] }[];
-
-  constructor(
-    private readonly network: Network,
-    values: ReadonlyMap<string, PartValues>,
-  ) {
-    this.running = [...values].map(([id, of]) => ({ id, values: of, last: [], sum: [] }));
-  }
-
-  begin(): void {
-    this.sum = new Float64Array(this.network.system.x.length);
-    for (const part of this.running) part.sum = flat(part.values).map(() => 0);
-    this.jump();
-  }
-
-  jump(): void {
-    this.last = this.network.system.x.slice();
-    for (const part of this.running) part.last = flat(part.values.update());
-  }
-
-  add(h: number): void {
-    const { sum, last } = this;
-    const { x } = this.network.system;
-    for (let i = 0; i < x.length; i++) sum[i] += ((last[i] + x[i]) / 2) * h;
-    last.set(x);
-    for (const part of this.running) {
-      const now = flat(part.values.update());
-      now.forEach((value, i) => (part.sum[i] += ((part.last[i] + value) / 2) * h));
-      part.last = now;
-    }
-  }
-
-  close(period: number): void {
-    this.x = this.sum.map((value) => value / period);
-    for (const { id, values, sum } of this.running) {
-      const names = Object.keys(values.volts);
-      const named = (from: number): Record<string, number> =>
-        Object.fromEntries(names.map((name, i) => [name, sum[from + i] / period]));
-      const watts = sum[2 * names.length] / period;
-      this.parts.set(id, { volts: named(0), amps: named(names.length), watts });
-    }
-  }
-
-  of(part: string): SolvedPart | undefined {
-    return this.parts.get(part);
-  }
-}
-
-/** Volts, then amps, then watts of a part. */
-const flat = ({ volts, amps, watts }: PartValues): number[] => [
-  ...Object.values(volts),
-  ...Object.values(amps),
-  watts,
-];

@@ -112,7 +112,7 @@ function survives(
       ...base,
       state: isClose(hardest) ? 'caution' : 'fine',
       value: `${(100 * hardest.share).toFixed(0)} %`,
-      detail: `of ${hardest.part} ${hardest.label}, at ${formatQuantity(hardest.at, 's')}`,
+      detail: `of ${hardest.part} ${hardest.label}`,
     };
   return {
     ...base,

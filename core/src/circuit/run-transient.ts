@@ -64,7 +64,7 @@ export function runTransient(design: Design, options: RunOptions): Run {
   for (const drive of drives) apply(circuit, drive, 0);
   const resting = circuit.solve();
   const transient = circuit.transient({ keepGoing: options.keepGoing });
-  const watch = new StressWatch(design, circuit);
+  const watch = new StressWatch(design, circuit, from === 'dead');
   const recorder = new Recorder(design, circuit, until / (options.moments ?? 5000), transient);
   transient.observe(watch);
   transient.observe(recorder);

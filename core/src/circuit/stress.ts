@@ -63,7 +63,8 @@ interface Watched {
 export class StressWatch implements Observer {
   private readonly watched: readonly Watched[];
 
-  constructor(design: Design, circuit: Circuit) {
+  /** @param dead whether power only comes on as the run begins: until then nothing was borne */
+  constructor(design: Design, circuit: Circuit, dead = false) {
     this.watched = design.parts.map((part) => {
       const { ratings } = kindOf(part);
       const values = circuit.values(part.id);
@@ -87,7 +88,7 @@ export class StressWatch implements Observer {
         watts: 0,
         bears: ratings.map(({ bears, unit }) => bears ?? borne[unit] ?? 0),
         last: new Float64Array(ratings.length),
-        means: new Float64Array(ratings.length).fill(NaN),
+        means: new Float64Array(ratings.length).fill(dead ? 0 : NaN),
         before: 0,
         peaks: {
           part: part.id,

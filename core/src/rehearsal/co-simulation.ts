@@ -110,7 +110,7 @@ export class CoSimulation {
 
   /** From the beginning on takes down how hard each part is pressed. */
   watchStress(): void {
-    this.stress = new StressWatch(this.design, this.circuit);
+    this.stress = new StressWatch(this.design, this.circuit, this.scene.starts === 'power-on');
   }
 
   /** How hard each part was pressed, where that is taken down. */

@@ -46,6 +46,18 @@ it('a heat of milliseconds is borne: its mean over 10 ms counts', () => {
   expect(mean.share).toBeLessThan(0.72);
 });
 
+it('what gulps as power comes on is borne: nothing flowed before', () => {
+  // 4.5 V behind 0.45 Ω and 5 Ω: 0.8 A for half a millisecond through a fuse that carries 0.5 A for good.
+  const gulp = brief(
+    'alkaline-pack G, fuse F amps=0.5 melting=5, resistor R ohms=5 watts=1, capacitor C farads=100e-6 leak=1e12',
+    'G.plus F.a, F.b R.a, R.b C.a, C.b G.minus',
+  );
+  const { troubles, stresses } = inTime(gulp, { ...sceneOf(5), starts: 'power-on' });
+  expect(troubles).toEqual([]);
+  // Its square over 10 s: 0.8² · RC/2 = 0.17 mA²s, a ten-thousandth of 0.5² · 10 s.
+  expect(stresses.filter((s) => s.part === 'F')).toEqual([]);
+});
+
 it('a fuse melts at its I²t, stays so, and what it feeds is missed', () => {
   const fused = brief(
     'adapter G maxAmps=20 ohms=0.001, fuse F amps=1 melting=0.5, push-button S bounce=0 ohms=0.01 maxAmps=10, resistor R ohms=2 watts=100, resistor L ohms=470, led H',

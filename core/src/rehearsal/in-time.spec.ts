@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs';
 import type { Design, Happening, Scene } from '../design/index.js';
 import { fiveQuestions, gatherEvidence } from '../check/index.js';
 import { demo } from '../testing/demo.js';
-import { brief, channel, onBoard, pins, placed, sceneOf } from '../testing/small.js';
+import { brief, channel, onBoard, pins, placed, sceneOf, walksPast } from '../testing/small.js';
 import { restingLogic } from '../logic/index.js';
 import { CoSimulation } from './co-simulation.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
@@ -64,17 +64,9 @@ const motion = brief(
   'adapter G volts=5, pyroelectric-module M hold=20 block=0.5 warmUp=40, network-message N',
   'G.plus M.VCC, G.minus M.GND, M.OUT N.send, N.GND G.minus',
 );
-const walksAt = (start: number): Partial<Happening> => ({
-  kind: 'person-walks',
-  start,
-  path: [
-    { x: 3, y: -3 },
-    { x: 3, y: 3 },
-  ],
-});
 
 it('motion module: its output stays high for its hold after the last motion', () => {
-  const { acting, verdicts } = inTime(motion, sceneOf(60, walksAt(5)));
+  const { acting, verdicts } = inTime(motion, sceneOf(60, walksPast(5)));
   const off = acting.find((a) => !a.active)?.t ?? NaN;
   // The last motion is seen as it leaves the outermost zone.
   const last = verdicts[0].exposure?.end ?? NaN;

@@ -1,6 +1,6 @@
 /** Scenes that begin as power comes on. */
-import type { Design, Happening, Scene } from '../design/index.js';
-import { brief, channel, onBoard, placed, sceneOf } from '../testing/small.js';
+import type { Design, Scene } from '../design/index.js';
+import { brief, channel, onBoard, placed, sceneOf, walksPast } from '../testing/small.js';
 import { rehearse, type Rehearsal } from './rehearse.js';
 
 const fromPowerOn = (design: Design, of: Scene): Rehearsal =>
@@ -14,15 +14,7 @@ it('a motion module answers once it has warmed up, and not before', () => {
     'adapter G volts=5, pyroelectric-module M hold=3 block=0.5 warmUp=40, network-message N',
     'G.plus M.VCC, G.minus M.GND, M.OUT N.send, N.GND G.minus',
   );
-  const walks = (start: number): Partial<Happening> => ({
-    kind: 'person-walks',
-    start,
-    path: [
-      { x: 3, y: -3 },
-      { x: 3, y: 3 },
-    ],
-  });
-  const scene = sceneOf(80, walks(5), walks(30), walks(50));
+  const scene = sceneOf(80, ...[5, 30, 50].map(walksPast));
   const { verdicts } = fromPowerOn(module, scene);
   expect(verdicts.map((v) => v.outcome)).toEqual(['missed', 'missed', 'noticed']);
   // Powered long ago it sees all three.

@@ -94,6 +94,15 @@ export const placed = (design: Design, east: Record<string, number> = {}): Desig
   parts: design.parts.map((p) => ({ ...p, place: { x: east[p.id] ?? 0, y: 0, facing: 0 } })),
 });
 
+/** Someone who walks past the origin at 3 m from a moment on. */
+export const walksPast = (start: number): Partial<Happening> => ({
+  ...{ kind: 'person-walks', start },
+  path: [
+    { x: 3, y: -3 },
+    { x: 3, y: 3 },
+  ],
+});
+
 /** A scene of happenings at the origin; of each what is given, the rest of a wanted touch from 1 s on. */
 export const sceneOf = (duration: number, ...happenings: Partial<Happening>[]): Scene => ({
   ...{ id: 's', name: 'Scene', seed: 1, duration, ambient: {} },

@@ -55,8 +55,8 @@ const sceneParams: readonly Param[] = [
 ];
 
 const starts: readonly Choice[] = [
-  { value: 'settled', label: 'came on long ago' },
-  { value: 'power-on', label: 'comes on as the scene begins' },
+  { value: 'settled', label: 'on for long' },
+  { value: 'power-on', label: 'comes on now' },
 ];
 
 /** Surroundings that are shown whatever the design feels. */

@@ -38,7 +38,19 @@ export const holdParams = (hold: number, warmUp: number) =>
  *
  * @param signal signal node that is above 1 while there is motion
  */
-export function holdOutput(signal: string, p: ValuesOf<ReturnType<typeof holdParams>>): Element[] {
+export function holdOutput(signal: string, p: HoldValues): readonly Element[] {
+  const known = stages.get(p) ?? new Map<string, readonly Element[]>();
+  const stage = known.get(signal) ?? holdStage(signal, p);
+  stages.set(p, known.set(signal, stage));
+  return stage;
+}
+
+type HoldValues = ValuesOf<ReturnType<typeof holdParams>>;
+
+/** Stages made before: nothing that is sensed changes them, so they are made once for the same values. */
+const stages = new WeakMap<HoldValues, Map<string, readonly Element[]>>();
+
+function holdStage(signal: string, p: HoldValues): Element[] {
   const through = { type: 'contact', ohms: 10, bounce: 0 } as const;
   // Never closed when it may retrigger.
   const whileHigh = p.retrigger === 'again while held' ? 1e9 : inner / 2;

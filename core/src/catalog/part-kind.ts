@@ -282,7 +282,7 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   /** Constant direct current eats its electrodes. */
   corrodes?: boolean;
   ratings: readonly Rating<V, K>[];
-  elements(params: V, state: PartState): Element[];
+  elements(params: V, state: PartState): readonly Element[];
   /** The value shown on its card. */
   headline(params: V): string;
   senses?: Sensing<V, K>;

@@ -66,6 +66,7 @@ const nightShape = prepared(
         .max(1000)
         .required(),
       strays: number.integer().min(0).required(),
+      circuit: Joi.valid('in time'),
       trouble: Joi.string().max(4000),
     }).required(),
   }),

@@ -1,5 +1,6 @@
 import type { Design, Scene } from '../design/index.js';
-import { rehearse, type Outcome } from '../rehearsal/index.js';
+import { formatQuantity } from '../quantity/index.js';
+import { judgeScene, type Outcome } from '../rehearsal/index.js';
 import { drawNight, type Corner, type Variation } from './vary.js';
 
 /** What came of one night. */
@@ -12,11 +13,13 @@ export interface Night {
   strays: number;
   /** What was drawn, −1 … 1, by the name of what varies. */
   drawn: Record<string, number>;
+  /** That it was followed in time; nights kept before that could be were taken as settled at each moment. */
+  circuit?: 'in time';
   /** What kept it from being rehearsed. */
   trouble?: string;
 }
 
-/** Rehearses one night as its seed draws it. */
+/** Rehearses one night in time, as its seed draws it. */
 export function rehearseNight(
   design: Design,
   scene: Scene,
@@ -26,7 +29,8 @@ export function rehearseNight(
 ): Night {
   const night = drawNight(design, scene, vary, seed, corner);
   try {
-    const { verdicts, strays } = rehearse(night.design, night.scene);
+    const { verdicts, strays, halted } = judgeScene(night.design, night.scene, 'time');
+    if (halted) throw new RangeError(`After ${formatQuantity(halted.t, 's')} ${halted.because}.`);
     const outcomes = verdicts.map(({ happening, outcome, delay }) => [
       happening,
       { outcome, ...(delay === undefined ? {} : { delay }) },
@@ -35,6 +39,7 @@ export function rehearseNight(
       seed,
       outcomes: Object.fromEntries(outcomes) as Night['outcomes'],
       strays: strays.length,
+      circuit: 'in time',
       drawn: night.drawn,
     };
   } catch (error) {

@@ -4,7 +4,7 @@ import type { Design } from '../design/index.js';
 import { exactBounds } from '../judge/index.js';
 import { rehearse } from '../rehearsal/index.js';
 import { demo } from '../testing/demo.js';
-import { onBoard, pins } from '../testing/small.js';
+import { brief, onBoard, pins, placed, sceneOf } from '../testing/small.js';
 import {
   correlationOf,
   drawNight,
@@ -35,6 +35,31 @@ describe('a night', () => {
     const { outcomes } = rehearseNight(fire, scene, still, scene.seed);
     for (const verdict of rehearse(fire, scene).verdicts)
       expect(outcomes[verdict.happening]?.outcome).toBe(verdict.outcome);
+  });
+
+  it('follows its circuit in time: an RC delay lets pass what its drawn values make it let pass', () => {
+    const delay = placed(
+      brief(
+        'adapter G volts=9, loop-contact S, resistor R ohms=100e3, capacitor C farads=100e-6 leak=1e12, resistor RA ohms=10e3, resistor RB ohms=10e3, comparator-393 U offset=0, resistor RL ohms=470, led H',
+        'G.plus U.vcc, G.minus U.gnd, G.plus R.a, R.b C.a, C.b G.minus, R.b S.a, S.b G.minus, R.b U.minus, G.plus RA.a, RA.b RB.a, RB.b G.minus, RA.b U.plus, G.plus RL.a, RL.b H.a, H.k U.out',
+      ),
+    );
+    const opens = { kind: 'door-opens', start: 3, params: { moves: 0.05, stays: 7 } };
+    const vary = { ...still, tolerances: true };
+    const came = Array.from({ length: 40 }, (_, seed) => {
+      const { design } = drawNight(delay, sceneOf(20, opens), vary, seed);
+      const of = (id: string, param: string): number =>
+        Number(design.parts.find((p) => p.id === id)?.params[param]);
+      const share = of('RB', 'ohms') / (of('RA', 'ohms') + of('RB', 'ohms'));
+      const after = -of('R', 'ohms') * of('C', 'farads') * Math.log(1 - share);
+      const { outcomes, circuit } = rehearseNight(delay, sceneOf(20, opens), vary, seed);
+      expect(circuit).toBe('in time');
+      return { after, noticed: outcomes['h0'].outcome === 'noticed' };
+    });
+    // The loop is open for its 7 s and half of each of its two movements.
+    for (const { after, noticed } of came)
+      if (Math.abs(after - 7.05) > 0.07) expect(noticed).toBe(after < 7.05);
+    expect(new Set(came.map((c) => c.noticed)).size).toBe(2);
   });
 
   it('is drawn the same for the same seed, and differently for another', () => {

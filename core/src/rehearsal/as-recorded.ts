@@ -1,4 +1,4 @@
-import type { Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
 import type { Snapshot } from './snapshot.js';
 import { countUpTo, valueAt } from './traces.js';
 

@@ -11,6 +11,7 @@ import type { Design, Scene } from '../design/index.js';
 import { outputDuty, type LogicState } from '../logic/index.js';
 import { momentIn, setStage, temperatureAt, type Now, type Stage } from '../scene/index.js';
 import { Charges } from './charges.js';
+import type { Course } from './course.js';
 import { Grain } from './grain.js';
 import { Pulses } from './pulses.js';
 import { turnPins } from './pin-states.js';
@@ -38,7 +39,7 @@ export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
  * A circuit and its scene in time: what happens changes what sensors meet, what parts give off comes back to them,
  * charges and delays take the time they take. Where everything has settled and nothing is due, no step is taken.
  */
-export class CoSimulation {
+export class CoSimulation implements Course {
   private readonly circuit: Circuit;
   private readonly stage: Stage;
   private readonly stimuli: Stimuli;
@@ -98,7 +99,6 @@ export class CoSimulation {
     );
   }
 
-  /** Why it is not followed any further; undefined while it is. */
   get halt(): Transient['halt'] {
     return this.transient?.halt;
   }
@@ -124,46 +124,40 @@ export class CoSimulation {
     return found.map(({ device, at, every }) => ({ part: this.circuit.partOf(device), at, every }));
   }
 
-  /** The modes of all that switches in the circuit. */
   get modes(): number[] {
     return this.circuit.network.modes;
   }
 
-  /** Whether nothing in the circuit changes any more unless something outside of it does; charges of batteries may. */
   get settled(): boolean {
     return this.still;
   }
 
-  /** Until when it is all the same that they do, s. */
   get settledUntil(): number {
     return this.charges?.restUntil() ?? Infinity;
   }
 
-  /**
-   * Goes on to a moment, or to an earlier one that the controller is to know of: a pin that is watched for an edge has
-   * turned, or its supply has come or gone.
-   *
-   * @returns the moment that is reached
-   */
   go(t: number, logic: LogicState, driven = true): number {
     if (!this.transient) this.begin(logic, driven);
     this.advance(t, true);
     return this.t;
   }
 
-  /**
-   * The circuit at a moment, not before the last, with the outputs as the controller has them from then on.
-   *
-   * @param driven whether the controller drives its pins at all
-   */
-  at(t: number, logic: LogicState, driven = true): Solution {
+  at(t: number, logic: LogicState, driven = true): void {
     if (!this.transient) this.begin(logic, driven);
     this.advance(t);
     if (this.turn(logic, t, driven)) this.stir();
+  }
+
+  present(): Solution {
     return (this.shown = this.told ??= this.tell());
   }
 
-  /** Everything as it stands; while outputs are dimmed volts, and parts that act, as their mean over a period. */
+  readonly solvedNow = (part: string): SolvedPart | undefined => {
+    const { pulses } = this;
+    if (!pulses) return this.solved(part);
+    return pulses.mean(part) ?? (pulses.meanX && this.solved(part));
+  };
+
   private tell(): Solution {
     const { meanX } = this.pulses ?? {};
     if (!meanX) return (this.pulses && this.shown) ?? this.circuit.present();
@@ -179,7 +173,6 @@ export class CoSimulation {
     return { ...solution, parts: { ...solution.parts, ...Object.fromEntries(means) } };
   }
 
-  /** What each channel reads now, before rounding; channels on a pin without voltage read nothing. */
   exact(): Map<string, number> {
     return this.exactly(this.readers);
   }
@@ -193,7 +186,6 @@ export class CoSimulation {
     });
   }
 
-  /** Whether every sensor meets the same at other moments as it does now. */
   hasSameStimuliAt(times: readonly number[]): boolean {
     return times.every((t) => this.stimuli.isSame(momentIn(this.scene, t), this.solved));
   }
@@ -316,7 +308,7 @@ export class CoSimulation {
   private lookAtMeans(t: number): void {
     const { pulses } = this;
     if (!pulses?.meanX) return;
-    this.watch(t, (part) => pulses.mean(part) ?? this.solved(part) ?? nothing);
+    this.watch(t, (part) => this.solvedNow(part) ?? nothing);
     const means = (part: string): SolvedPart | undefined => pulses.mean(part);
     if (this.sent.differs(means)) this.sent.note(means);
   }

@@ -3,7 +3,8 @@ import type { Happening } from '../design/index.js';
 import { brief, channel, onBoard, output, placed, sceneOf } from '../testing/small.js';
 import { Credit } from './credit.js';
 import type { Firing } from './firings.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { rehearse } from './rehearse.js';
 
 const happening = (id: string, start: number, more: Partial<Happening> = {}): Happening => ({
   ...{ id, kind: 'finger-touches', name: id, intent: 'wanted', start, params: { lasts: 1 } },

@@ -6,7 +6,8 @@ import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, pins, placed, sceneOf, walksPast } from '../testing/small.js';
 import { restingLogic } from '../logic/index.js';
 import { CoSimulation } from './co-simulation.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { rehearse } from './rehearse.js';
 
 const inTime = (design: Design, of: Scene): Rehearsal =>
   rehearse(placed(design), of, undefined, 'time');

@@ -1,4 +1,6 @@
-export { rehearse, type Rehearsal } from './rehearse.js';
+export { judgeScene, rehearse } from './rehearse.js';
+export type { Path } from './play.js';
+export type { Outcomes, Rehearsal } from './rehearsal.js';
 export { quietScene, Rig, type Shift } from './rig.js';
 export { allOn, snapshot, type Decided, type Snapshot } from './snapshot.js';
 export { oscillations, oscillates, type Oscillation } from './oscillation.js';

@@ -1,7 +1,8 @@
 /** Scenes that begin as power comes on. */
 import type { Design, Scene } from '../design/index.js';
 import { brief, channel, onBoard, placed, sceneOf, walksPast } from '../testing/small.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { rehearse } from './rehearse.js';
 
 const fromPowerOn = (design: Design, of: Scene): Rehearsal =>
   rehearse(placed(design), { ...of, starts: 'power-on' }, undefined, 'time');

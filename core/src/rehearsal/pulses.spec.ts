@@ -1,7 +1,8 @@
 /** Dimmed outputs: pins switched on and off, against closed forms. */
 import type { Design } from '../design/index.js';
 import { brief, channel, pins, placed, sceneOf } from '../testing/small.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { rehearse } from './rehearse.js';
 
 /** A board whose pin D3 is on for a share of the time from 1 s on, with whatever hangs on it. */
 const dimmed = (level: number, parts: string, wires: string, more: Partial<Design> = {}): Design =>

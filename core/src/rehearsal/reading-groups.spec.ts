@@ -1,6 +1,7 @@
 import { slipwayBeam } from '../testing/demo.js';
 import { readingGroup, readingGroups, roomBetween } from './reading-groups.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { rehearse } from './rehearse.js';
 
 const design = slipwayBeam();
 const scene = design.scenes[0];

@@ -1,6 +1,6 @@
 import type { Channel, Happening, Scene } from '../design/index.js';
 import { spreadOf, type Spread } from '../quantity/index.js';
-import type { Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
 
 /** Readings that belong together because the same thing was going on. */
 export interface ReadingGroup extends Spread {

@@ -3,7 +3,8 @@ import { applyEdit, EditError, type Design, type Edit, type Scene } from '../des
 import { chainOf, eventsOf, type Event } from './events.js';
 import { nearest } from './log-query.js';
 import { quietAdjustments, rounded, sayAdjustment, type Adjustment } from './adjustments.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { rehearse } from './rehearse.js';
 import { quietScene, Rig } from './rig.js';
 import { allOn } from './snapshot.js';
 import type { Outcome } from './verdict.js';

@@ -225,6 +225,11 @@ export class Rig {
     return this.read;
   }
 
+  /** What each channel reads before rounding; see `counts`. */
+  exact(solution: Solution): ReadonlyMap<string, number> {
+    return this.readingsOf(solution).exact;
+  }
+
   /** Readings before rounding. */
   private exactCounts(solution: Solution): Map<string, number> {
     return exactReadings(this.readers, {

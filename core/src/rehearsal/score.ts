@@ -1,5 +1,6 @@
 import type { Design, Happening, Scene } from '../design/index.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { judgeScene } from './rehearse.js';
 import type { Trace } from './traces.js';
 
 /** What one rehearsal comes to, besides its verdicts. */
@@ -153,7 +154,8 @@ export function missedBySampling(
     const start = happening.start + (every * (i + 0.5)) / phases;
     const happenings = scene.happenings.map((h) => (h.id === happening.id ? { ...h, start } : h));
     const duration = Math.min(scene.duration, until);
-    const { verdicts } = rehearse(design, { ...scene, duration, happenings });
+    const path = rehearsal.circuit === 'in time' ? 'time' : 'fast';
+    const { verdicts } = judgeScene(design, { ...scene, duration, happenings }, path);
     return verdicts.find((v) => v.happening === happening.id)?.outcome === 'missed';
   });
   return { missed: tries.filter(Boolean).length, tried: phases, every };

@@ -2,7 +2,7 @@ import { kindOf, paramsOf, type Stimulus } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputDuty, roundOf, type LogicState } from '../logic/index.js';
-import type { Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
 import { quietScene, Rig } from './rig.js';
 
 /** The whole bench at one moment: what a picture of the circuit shows. */

@@ -1,9 +1,11 @@
 import { kindOf, type PartKind, type SolvedPart } from '../catalog/index.js';
-import type { Solution } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { findHappeningKind, happeningSpan } from '../scene/index.js';
 import { levelAt, type LogicState } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
+
+/** A part of a solved circuit, by its id. */
+export type SolvedOf = (part: string) => SolvedPart | undefined;
 
 /** The controller whose supply is watched, if the design has one. */
 export function supervised(design: Design): { id: string; kind: PartKind } | undefined {
@@ -78,15 +80,16 @@ export class Supervisor {
   }
 
   /** What it does at a moment; `reset` when it has just begun to run its program anew. */
-  look(t: number, solution: Solution): { running: Running; reset: boolean } {
+  look(t: number, solvedOf: SolvedOf): { running: Running; reset: boolean } {
     const before = this.now;
-    this.now = this.after(before, t, solution);
+    const solved = this.controller && solvedOf(this.controller.id);
+    this.now = this.after(before, t, solved);
     const reset = before === 'starting' && this.now === 'runs';
     if (before === 'runs' && this.now !== 'runs')
       this.outages.push({
         from: t,
         to: Infinity,
-        because: this.because(solution),
+        because: this.because(solved),
         unfed: this.now === 'dark',
       });
     const [last] = this.outages.slice(-1);
@@ -95,8 +98,8 @@ export class Supervisor {
     return { running: this.now, reset };
   }
 
-  private after(now: Running, t: number, solution: Solution): Running {
-    if (this.unfed(solution)) return 'dark';
+  private after(now: Running, t: number, solved: SolvedPart | undefined): Running {
+    if (this.unfed(solved)) return 'dark';
     if (now === 'dark') return this.begin('starting', t);
     if (now === 'starting') return t >= this.since + this.startUp - 1e-9 ? 'runs' : now;
     const hang = this.hangs.find(({ start, end }) => t >= start - 1e-9 && t < end - 1e-9);
@@ -114,17 +117,11 @@ export class Supervisor {
     return running;
   }
 
-  private solved(solution: Solution): SolvedPart | undefined {
-    return this.controller && solution.parts[this.controller.id];
-  }
-
-  private unfed(solution: Solution): boolean {
-    const solved = this.solved(solution);
+  private unfed(solved: SolvedPart | undefined): boolean {
     return !!solved && !!this.controller && isUnfed(this.controller.kind, solved);
   }
 
-  private because(solution: Solution): string {
-    const solved = this.solved(solution);
+  private because(solved: SolvedPart | undefined): string {
     const { brownOut, inputs } = this.controller?.kind ?? {};
     if (this.now !== 'dark' || !solved || !brownOut || !inputs) return 'its program hung';
     return `its supply fell to ${formatQuantity(inputs.supply(solved), 'V')}; it runs from ${formatQuantity(brownOut.below, 'V')}`;

@@ -3,7 +3,8 @@ import type { Design, Scene } from '../design/index.js';
 import { restingLogic } from '../logic/index.js';
 import { brief, channel, pins, placed, sceneOf } from '../testing/small.js';
 import { CoSimulation } from './co-simulation.js';
-import { rehearse, type Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
+import { rehearse } from './rehearse.js';
 
 const inTime = (design: Design, of: Scene): Rehearsal =>
   rehearse(placed(design), of, undefined, 'time');

@@ -4,7 +4,7 @@ import { formatQuantity } from '../quantity/index.js';
 import { happeningSpan, momentIn, setStage, stimulusOn } from '../scene/index.js';
 import { branchOf, wiringOf } from '../wiring/index.js';
 import { chainOf, eventsOf, type Event } from './events.js';
-import type { Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
 import { Rig } from './rig.js';
 import { valueAt } from './traces.js';
 import type { Verdict } from './verdict.js';

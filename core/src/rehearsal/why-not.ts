@@ -25,7 +25,7 @@ import {
   timeAdjustment,
   type Adjustment,
 } from './adjustments.js';
-import type { Rehearsal } from './rehearse.js';
+import type { Rehearsal } from './rehearsal.js';
 import type { Recorded } from './verdict.js';
 
 /** Where the way from a happening to what fires broke, in its order. */

@@ -64,6 +64,11 @@ export class StudyRun {
     return asked !== undefined && now !== undefined && changed(asked.design, now);
   });
 
+  /** Whether any of the nights is of the time when circuits were not yet followed in time. */
+  readonly settled = computed(() =>
+    this.nights().some((some) => some.some((n) => !n.circuit && n.trouble === undefined)),
+  );
+
   private began = 0;
   private turn = 0;
   private remote?: string;

@@ -1,0 +1,393 @@
+import { channelReader } from '../catalog/index.js';
+import type { Halt, Solution } from '../circuit/index.js';
+import type { Channel, Design, Scene } from '../design/index.js';
+import {
+  isDue,
+  nextPass,
+  nextReading,
+  outputDuty,
+  readsAt,
+  resetEvents,
+  restingLogic,
+  stepLogic,
+  type LogicEvent,
+  type LogicState,
+} from '../logic/index.js';
+import { clockAt, happeningSpan } from '../scene/index.js';
+import { CoSimulation } from './co-simulation.js';
+import type { Course } from './course.js';
+import { looksAt } from './looks.js';
+import { quiescentUntil, readOn, type Reader } from './quiescent.js';
+import { becomesQuiescent, strideOf } from './pace.js';
+import { noiseOf } from './random.js';
+import { firingsOf, type Firing } from './firings.js';
+import { quiet, reach, taken, type ReadingNoise } from './reading-noise.js';
+import { nextFadeLook, Recorder } from './recorder.js';
+import type { Outcomes, Rehearsal } from './rehearsal.js';
+import { Rests } from './rests.js';
+import { Rig } from './rig.js';
+import { SettledCourse } from './settled-course.js';
+import { stoodStill, Supervisor } from './supervisor.js';
+import { emptyTrace, type LogicChange, type Trace } from './traces.js';
+import { FuseWatch, hardest, troublesOf } from './troubles.js';
+import { judge } from './verdict.js';
+import { nextWatch, watched, type Span } from './watch.js';
+
+/** How a scene is gone through; see `rehearse`. */
+export type Path = 'fast' | 'full' | 'time';
+
+const haltWords: Readonly<Record<Halt, string>> = {
+  'too many steps': 'something in the circuit changes too often to be followed any further',
+  stopped: 'it was stopped',
+  'no solution': 'no solution of the circuit was found there',
+};
+
+/** Where something goes on fading after a happening it is asked again after this time, s. */
+const restlessFor = 1;
+
+/** How a channel takes readings. */
+interface Taker {
+  full: number;
+  noise: number;
+  draw: (n: number) => number;
+  /** Readings so far. */
+  taken: number;
+}
+
+/** One run through a scene, with all it has to remember. */
+export class Play {
+  private readonly rig: Rig;
+  private readonly fuses: FuseWatch;
+  private readonly course: Course;
+  /** The circuit in time, where it is rehearsed so. */
+  private readonly timed?: CoSimulation;
+  private readonly readers: ReadonlyMap<string, Taker>;
+  /** Until when it is calm from a moment on; never on the full path. */
+  private readonly quiescent: (t: number) => number;
+  private readonly stride: number;
+  private readonly readings: Record<string, Trace>;
+  private readonly supervisor: Supervisor;
+  private readonly recorder: Recorder;
+  private readonly circuit: Rehearsal['circuit'];
+  /** Whether power only comes on as the scene begins. */
+  private readonly dead: boolean;
+  private readonly logicLog: LogicChange[];
+  /** Levels of channels that read on an edge, as they were a moment ago. */
+  private readonly levels = new Map<string, number>();
+  /** Levels at edges since the last reading, of channels that remember them. */
+  private readonly remembered = new Map<string, number>();
+  /** Whether any channel reads at once when its pin turns. */
+  private readonly edged: boolean;
+  /** Only how it comes out is wanted. */
+  private readonly lean: boolean;
+  private readonly spans: readonly Span[];
+  /** The next look at the circuit that nothing else brings. */
+  private readonly nextLook: (t: number) => number;
+  /** Until then something that has happened goes on fading. */
+  private restless = 0;
+  private logic: LogicState;
+  /** When all was as at the beginning; taken down from the first look on. */
+  private rests?: Rests;
+
+  constructor(
+    private readonly design: Design,
+    private readonly scene: Scene,
+    private readonly path: Path,
+    { lean = false } = {},
+  ) {
+    this.lean = lean;
+    this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
+    this.rig = new Rig(design);
+    this.readers = new Map(
+      design.channels.map((c, i) => {
+        const { full = 0, noise = 0 } = channelReader(design, c.pin) ?? {};
+        return [c.id, { full, noise, draw: noiseOf(scene.seed, i), taken: 0 }];
+      }),
+    );
+    const skips = path !== 'full' && becomesQuiescent(design, scene);
+    this.quiescent = skips ? quiescentUntil(scene) : (t) => t;
+    this.dead = path === 'time' && scene.starts === 'power-on';
+    this.logic = this.dead
+      ? restingLogic(design, { clock: clockAt(scene), begin: scene.modes })
+      : this.rig.restingLogic({ ...scene, happenings: [] });
+    this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
+    this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
+    this.supervisor = new Supervisor(design, scene, this.dead);
+    this.edged = design.channels.some((c) => c.edge);
+    this.spans = this.edged ? watched(scene) : [];
+    this.nextLook = looksAt(scene);
+    this.circuit = path === 'time' ? 'in time' : 'settled';
+    this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);
+    this.fuses = new FuseWatch(design);
+    this.course = new SettledCourse(this.rig, scene);
+    if (path !== 'time') return;
+    this.timed = new CoSimulation(design, scene, (t, solved) => {
+      this.recorder.look(t, solved);
+      this.fuses.look(t, solved);
+    });
+    if (!lean) this.timed.watchStress();
+    this.course = this.timed;
+  }
+
+  /** Takes down how things are: all of it, or only what acts. */
+  private record(t: number): void {
+    if (this.lean) this.recorder.look(t, (part) => this.course.solvedNow(part));
+    else this.recorder.record(t, this.logic, this.course.present());
+  }
+
+  run(onProgress?: (share: number) => void, until = Infinity): this {
+    const { duration } = this.scene;
+    let nextReport = 0;
+    for (let t = 0; t <= Math.min(duration, until); t = this.goOn(t)) {
+      this.moment(t);
+      this.rest(t);
+      if (this.course.halt) break;
+      t = this.skip(t);
+      if (t < nextReport) continue;
+      onProgress?.(t / duration);
+      nextReport += duration / 50;
+    }
+    return this;
+  }
+
+  /** Takes down whether all is as at the beginning. */
+  private rest(t: number): void {
+    const { modes, settled } = this.course;
+    const still = settled && this.supervisor.running === 'runs';
+    if (this.dead && !this.rests && !still) return;
+    this.rests ??= new Rests(this.design, this.logicLog[0].logic, modes);
+    this.rests.look(t, this.logic, modes, still);
+  }
+
+  /** Power that all sources give, W; what a dimmed output draws less is taken from the settled circuit. */
+  private watts(t: number, logic: LogicState, solution: Solution): number {
+    const dimmed = this.design.outputs.some((o) => {
+      const duty = outputDuty(logic, o, t);
+      return duty > 0 && duty < 1;
+    });
+    const settled = this.timed && dimmed;
+    const shown = settled ? this.rig.settle(this.scene, t, logic, this.driven) : solution;
+    return this.rig.watts(shown, logic, t);
+  }
+
+  /** What each channel reads without noise. */
+  private counts(): Map<string, number> {
+    return new Map([...this.course.exact()].map(([id, value]) => [id, Math.round(value)]));
+  }
+
+  /** What noise does to each reading: that of sensors through the circuit as it settles. */
+  private noise(t: number): Map<string, ReadingNoise> {
+    if (this.rig.noiseless) return new Map();
+    return this.rig.noise(this.rig.settle(this.scene, t, this.logic, this.driven));
+  }
+
+  /** Takes readings without looking at the circuit for as long as it stands still; the time of the last one. */
+  private skip(t: number): number {
+    if (this.supervisor.running !== 'runs') return t;
+    const until = Math.min(
+      this.quiescent(t),
+      nextPass(this.logic, t),
+      nextFadeLook(this.design, this.logic, t),
+      this.supervisor.next(t),
+      this.course.settledUntil,
+    );
+    const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
+    if (waits || !(until > t) || this.design.channels.length === 0) return t;
+    if (!this.course.settled) return t;
+    if (!this.course.hasSameStimuliAt([t, (t + until) / 2, until - 1e-6])) {
+      this.restless = Math.min(this.quiescent(t), t + restlessFor);
+      return t;
+    }
+    this.course.at(t, this.logic, this.driven);
+    const [exact, own] = [this.counts(), this.noise(t)];
+    const readers = this.design.channels.flatMap((channel): Reader[] => {
+      const [counts, taker] = [exact.get(channel.id), this.readers.get(channel.id)];
+      if (counts === undefined || !taker) return [];
+      const noise = own.get(channel.id) ?? quiet;
+      return [
+        {
+          channel,
+          taken: taker.taken,
+          counts,
+          spread: reach(counts, noise, taker.noise),
+          read: (n) => taken(counts, noise, taker.noise, taker.draw(n), taker.full),
+          keep: (time, value) => this.keep(channel.id, time, value),
+        },
+      ];
+    });
+    const { channels, t: last } = readOn(readers, this.logic, t, until, this.stride);
+    for (const { channel, taken } of readers) {
+      const taker = this.readers.get(channel.id);
+      if (taker) taker.taken = taken;
+    }
+    this.logic = { ...this.logic, channels };
+    return last;
+  }
+
+  private keep(channel: string, t: number, value: number): void {
+    this.readings[channel].times.push(t);
+    this.readings[channel].values.push(value);
+  }
+
+  /** Goes on to the next moment at which anything can change, or one that the circuit tells of before. */
+  private goOn(t: number): number {
+    const next = this.next(t);
+    return next > this.scene.duration ? next : this.course.go(next, this.logic, this.driven);
+  }
+
+  /** The next moment at which anything can change. */
+  private next(t: number): number {
+    if (this.supervisor.running !== 'runs')
+      return Math.min(this.supervisor.next(t), this.nextLook(t));
+    const { channels } = this.design;
+    const reading = channels.length === 0 ? this.nextLook(t) : Infinity;
+    return Math.min(
+      reading,
+      nextPass(this.logic, t),
+      ...channels.map((c) => nextReading(this.logic, c, t)),
+      nextFadeLook(this.design, this.logic, t),
+      ...this.spans.map((span) => nextWatch(span, t)),
+      this.supervisor.next(t),
+    );
+  }
+
+  private moment(t: number): void {
+    this.course.at(t, this.logic, this.driven);
+    this.record(t);
+    if (!this.runs(t)) return;
+    const edges = this.edges();
+    const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
+    const [logic, events] = stepLogic(this.design, this.logic, this.read(due, t), t);
+    const told = events.filter(({ kind }) => kind !== 'sleep');
+    if (told.length > 0) return this.change(t, logic, told);
+    this.logic = logic;
+    // Asleep it draws less.
+    if (events.length > 0) this.record(t);
+  }
+
+  /** Whether the controller drives its pins. */
+  private get driven(): boolean {
+    return !['dark', 'starting'].includes(this.supervisor.running);
+  }
+
+  /** Whether the program runs; it begins anew after a reset, and what it has not kept is lost. */
+  private runs(t: number): boolean {
+    const { running: before } = this.supervisor;
+    const { running, reset } = this.supervisor.look(t, (part) => this.course.solvedNow(part));
+    const lost = running === 'dark' || running === 'starting';
+    if (running === 'hung' && before === 'runs')
+      this.change(t, stoodStill(this.design, this.logic, t), []);
+    if (reset || (lost && before !== 'dark' && before !== 'starting')) {
+      const { clock } = this.logic;
+      this.remembered.clear();
+      const fresh = restingLogic(this.design, { at: t, clock, kept: this.logic });
+      this.change(t, fresh, resetEvents(this.design, this.logic, fresh));
+    }
+    return running === 'runs';
+  }
+
+  private change(t: number, logic: LogicState, events: readonly LogicEvent[]): void {
+    this.logic = logic;
+    this.logicLog.push({ t, logic, events });
+    this.course.at(t, logic, this.driven);
+    this.record(t);
+  }
+
+  result(): Rehearsal {
+    const { scene, readings, logicLog, recorder } = this;
+    return {
+      scene: scene.id,
+      seed: scene.seed,
+      duration: scene.duration,
+      circuit: this.circuit,
+      readings,
+      nets: recorder.nets,
+      outputs: recorder.outputs,
+      watts: recorder.watts,
+      relayOperations: recorder.relayOperations,
+      outages: this.supervisor.outages.map((o) => ({ ...o, to: Math.min(o.to, scene.duration) })),
+      acting: recorder.acting,
+      logic: logicLog,
+      ...this.electrical(),
+      keptEvery: this.stride,
+      solves: this.rig.solves,
+      ...this.judged(),
+    };
+  }
+
+  /** How it came out. */
+  judged(): Outcomes {
+    const { design, readings, logicLog } = this;
+    const { outages } = this.supervisor;
+    const record = { readings, acting: this.recorder.acting, logic: logicLog, outages };
+    const { verdicts, strays } = judge(design, this.played(), this.rig, record, {
+      separate: (from, to) => this.rests?.separate(from, to) ?? false,
+      replay: (other, until) =>
+        new Play(design, other, this.path, { lean: true }).run(undefined, until).firings(),
+    });
+    return { verdicts, strays, ...this.halted() };
+  }
+
+  private electrical(): Pick<Rehearsal, 'troubles' | 'stresses'> {
+    const { design, scene, timed, fuses } = this;
+    const { outages } = this.supervisor;
+    if (!timed) return { troubles: [], stresses: [] };
+    const { peaks, chatters } = timed;
+    return {
+      troubles: troublesOf(design, scene, { peaks, chatters, fuses, outages }),
+      stresses: hardest(peaks),
+    };
+  }
+
+  private firings(): Firing[] {
+    return firingsOf(this.design, { acting: this.recorder.acting, logic: this.logicLog });
+  }
+
+  /** The scene as far as it was played. */
+  private played(): Scene {
+    const { t = Infinity } = this.halted().halted ?? {};
+    const happenings = this.scene.happenings.filter((h) => happeningSpan(h).end <= t);
+    return t === Infinity ? this.scene : { ...this.scene, happenings };
+  }
+
+  private halted(): Pick<Outcomes, 'halted'> {
+    const { halt, now = 0 } = this.timed ?? {};
+    return halt ? { halted: { t: now, because: haltWords[halt] } } : {};
+  }
+
+  /** Channels whose level has just changed in a way at which they read at once. */
+  private edges(): Set<string> {
+    const found = new Set<string>();
+    if (!this.edged || (this.spans.length === 0 && !this.timed)) return found;
+    const exact = this.counts();
+    for (const { id, edge, remembers } of this.design.channels) {
+      const now = exact.get(id);
+      if (!edge || now === undefined) continue;
+      const reads = readsAt(edge, this.levels.get(id) ?? now, now);
+      this.levels.set(id, now);
+      if (reads && remembers) this.remembered.set(id, now);
+      else if (reads) found.add(id);
+    }
+    return found;
+  }
+
+  /** Readings with the converter's noise, of the channels that are due. */
+  private read(due: readonly Channel[], t: number): Map<string, number> {
+    const exact = this.counts();
+    const own = this.noise(t);
+    const readings = new Map<string, number>();
+    for (const channel of due) {
+      const counts = this.remembered.get(channel.id) ?? exact.get(channel.id);
+      this.remembered.delete(channel.id);
+      if (counts === undefined) continue;
+      const taker = this.readers.get(channel.id);
+      if (!taker) continue;
+      const noise = own.get(channel.id) ?? quiet;
+      const value = taken(counts, noise, taker.noise, taker.draw(taker.taken), taker.full);
+      readings.set(channel.id, value);
+      taker.taken += 1;
+      this.keep(channel.id, t, value);
+    }
+    return readings;
+  }
+}

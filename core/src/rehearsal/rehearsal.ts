@@ -1,0 +1,43 @@
+import type { PeakStress } from '../circuit/index.js';
+import type { Outage } from './supervisor.js';
+import type { ActingChange, LogicChange, Trace } from './traces.js';
+import type { Trouble } from './trouble.js';
+import type { Verdict } from './verdict.js';
+
+/** Everything that came of rehearsing one scene. */
+export interface Rehearsal {
+  scene: string;
+  seed: number;
+  duration: number;
+  /** Whether the circuit was followed in time, or taken as settled at each moment. */
+  circuit: 'in time' | 'settled';
+  /** Counts by channel id, one value per reading. */
+  readings: Record<string, Trace>;
+  /** Volts by net id. */
+  nets: Record<string, Trace>;
+  /** Share of the time on, 0 … 1, by output id. */
+  outputs: Record<string, Trace>;
+  /** Power that all sources together give, W; a dimmed output counts by its share of the time. */
+  watts: Trace;
+  /** Every so many readings one is kept where nothing happens: 1 but in very long scenes. */
+  keptEvery: number;
+  /** How often each relay has pulled in, by part id and the relay's name. */
+  relayOperations: Record<string, Record<string, number>>;
+  /** When the controller did not run its program. */
+  outages: Outage[];
+  acting: ActingChange[];
+  logic: LogicChange[];
+  verdicts: Verdict[];
+  /** What went wrong electrically, as far as it was followed in time. */
+  troubles: Trouble[];
+  /** The hardest moment of each part that came near a rating, as far as it was followed in time. */
+  stresses: PeakStress[];
+  /** Times at which something fired that nothing that happens has brought about. */
+  strays: number[];
+  solves: number;
+  /** Where and why a run in time ended before the scene did: what comes after has no verdicts. */
+  halted?: { t: number; because: string };
+}
+
+/** How a scene came out, without a record of how. */
+export type Outcomes = Pick<Rehearsal, 'verdicts' | 'strays' | 'halted'>;

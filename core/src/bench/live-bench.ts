@@ -16,14 +16,7 @@ import {
   type Random,
   type Reading,
 } from '../rehearsal/index.js';
-import {
-  stimulusOn,
-  happeningSpan,
-  momentIn,
-  setStage,
-  temperatureAt,
-  type Stage,
-} from '../scene/index.js';
+import { stimulusOn, happeningSpan, momentIn, setStage, type Stage } from '../scene/index.js';
 
 /** What every sensor feels wanders by this share of itself, and comes back with this time constant, s. */
 const driftShare = 0.005;
@@ -206,7 +199,7 @@ export class LiveBench {
 
   /** The state in which power has been on for long. */
   private settle(): void {
-    this.circuit.setTemperature(temperatureAt(momentIn(this.scene, 0).ambient, 0));
+    this.circuit.setTemperature(momentIn(this.scene, 0).air);
     const solved = (): boolean => this.circuit.solve().method !== 'none';
     let steady = solved();
     for (let i = 0; i < mostRounds && this.updateStimuli(0, false); i++) steady = solved();

@@ -2,6 +2,7 @@ import { EditError, type Edit } from './edit.js';
 import { put, without } from './list.js';
 import { programHandlers } from './program-edits.js';
 import { splitRef } from './terminal-ref.js';
+import { withoutLostTargets } from './without-lost-targets.js';
 import { withoutNamed } from './without-named.js';
 import { mostReadingsInAll } from './limits.js';
 import type { Design, Group, Part, PinUse, ReadingSet, Scene, Wire } from './types.js';
@@ -37,10 +38,8 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
       indicates ? { ...part, indicates } : part,
     ),
   'add-wire': addWire,
-  'remove-wire': (design, { id }) => ({
-    ...design,
-    wires: without(design.wires, id, 'wire'),
-  }),
+  'remove-wire': (design, { id }) =>
+    withoutLostTargets({ ...design, wires: without(design.wires, id, 'wire') }),
   'set-wire': (design, { id, fields }) => {
     if (!design.wires.some((w) => w.id === id)) throw new EditError(`There is no wire ${id}.`);
     return {
@@ -144,7 +143,7 @@ function removePart(design: Design, { id }: { id: string }): Design {
     ...gone(design.channels).map((c): Edit => ({ type: 'remove-channel', id: c })),
     ...gone(design.outputs).map((o): Edit => ({ type: 'remove-output', id: o })),
   ];
-  return edits.reduce(applyEdit, stripped);
+  return withoutLostTargets(edits.reduce(applyEdit, stripped));
 }
 
 /** A part is in one group at most: it leaves the one it was in. */

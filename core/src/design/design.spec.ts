@@ -14,6 +14,7 @@ import {
   startHistory,
   type Design,
   type ReadingSet,
+  type Target,
   undo,
   type Edit,
 } from './index.js';
@@ -167,7 +168,7 @@ it('version 1 is brought up to date: ways, a plan that holds everything, levels 
     ],
   };
   expect(migrate(old)).toMatchObject({
-    version: 7,
+    version: 8,
     plan: { width: 7, depth: 9, walls: [] },
     recordings: [],
     parts: [{ params: { spacing: 0.03 } }, { params: {}, place: { x: 0, y: 2 } }, 'spoilt'],
@@ -184,6 +185,37 @@ it('version 1 is brought up to date: ways, a plan that holds everything, levels 
         ],
       },
     ],
+  });
+});
+
+describe('what happenings are aimed at', () => {
+  const aimed = (target: Target): Design => {
+    const design = slipwayBeam();
+    const [scene, ...others] = design.scenes;
+    const [first, ...rest] = scene.happenings;
+    const happenings = [{ ...first, target }, ...rest];
+    return { ...design, scenes: [{ ...scene, happenings }, ...others] };
+  };
+  const targetIn = (design: Design): Target | undefined => design.scenes[0].happenings[0].target;
+
+  it('goes when its part goes, or its wire, also with a part; nothing else does', () => {
+    const [wire] = slipwayBeam().wires;
+    const end = wire.from.split('.')[0];
+    const other = slipwayBeam().wires.find((w) => !w.from.startsWith(end) && !w.to.startsWith(end));
+    for (const [target, edit] of [
+      [
+        { part: 'R1', param: 'ohms' },
+        { type: 'remove-part', id: 'R1' },
+      ],
+      [{ wire: wire.id }, { type: 'remove-wire', id: wire.id }],
+      [{ wire: wire.id }, { type: 'remove-part', id: end }],
+    ] as [Target, Edit][]) {
+      const after = applyEdit(aimed(target), edit);
+      expect(targetIn(after)).toBeUndefined();
+      expect(after.scenes[0].happenings).toHaveLength(slipwayBeam().scenes[0].happenings.length);
+    }
+    const kept = applyEdit(aimed({ wire: other?.id }), { type: 'remove-part', id: end });
+    expect(targetIn(kept)).toEqual({ wire: other?.id });
   });
 });
 

@@ -6,7 +6,7 @@ import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './
  */
 export interface Design {
   format: 'yurei-design';
-  version: 7;
+  version: 8;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -258,8 +258,17 @@ export interface Happening {
   signs?: Sign[];
   /** Seconds after it was first felt within which it must be noticed. */
   within?: number;
+  /** What it is aimed at, for kinds that do something to the design: a part, a value of one, or a wire. */
+  target?: Target;
   /** Where it happens on the plan: one point, or for kinds that move the points of their way. */
   path?: Point[];
+}
+
+/** A part, a value of a part, or a wire, by their ids. */
+export interface Target {
+  part?: string;
+  param?: string;
+  wire?: string;
 }
 
 /** Something that tells that a happening was noticed. */
@@ -273,4 +282,4 @@ export type Sign =
   | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
-export const currentVersion = 7;
+export const currentVersion = 8;

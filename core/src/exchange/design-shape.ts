@@ -161,6 +161,11 @@ export const happeningShape = Joi.object({
   params,
   signs: list(sign, 16).optional(),
   within: number.greater(0).max(1e7),
+  target: Joi.object({
+    part: named.optional(),
+    param: text(32).optional(),
+    wire: named.optional(),
+  }),
   path: list(Joi.object(point), 100).min(1).optional(),
 });
 

@@ -9,7 +9,8 @@ import {
 } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputDuty, type LogicState } from '../logic/index.js';
-import { momentIn, setStage, temperatureAt, type Now, type Stage } from '../scene/index.js';
+import { momentIn, setStage, type Now, type Stage } from '../scene/index.js';
+import { Alterations } from './alterations.js';
 import { Charges } from './charges.js';
 import type { Course } from './course.js';
 import { Grain } from './grain.js';
@@ -17,6 +18,7 @@ import { Pulses } from './pulses.js';
 import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { Sent } from './sent.js';
+import { staged, unstagedNets } from './staged.js';
 import { Stimuli } from './stimuli.js';
 import { isUnfed, supervised } from './supervisor.js';
 
@@ -43,6 +45,10 @@ export class CoSimulation implements Course {
   private readonly circuit: Circuit;
   private readonly stage: Stage;
   private readonly stimuli: Stimuli;
+  private readonly alterations: Alterations;
+  /** How much they changed at the last look. */
+  private altered = 0;
+  private readonly named: ReturnType<typeof unstagedNets>;
   private readonly values: ReadonlyMap<string, PartValues>;
   private readonly solved = (part: string): SolvedPart | undefined =>
     this.values.get(part)?.update();
@@ -83,7 +89,10 @@ export class CoSimulation implements Course {
     private readonly watch: Watch = () => undefined,
     private readonly mostSteps = usualSteps,
   ) {
-    this.circuit = new Circuit(design);
+    const { design: built, breakers } = staged(design, scene);
+    this.circuit = new Circuit(built);
+    this.alterations = new Alterations(design, breakers, this.circuit);
+    this.named = unstagedNets(design, built);
     this.stage = setStage(design);
     this.stimuli = new Stimuli(this.stage, this.circuit);
     this.sent = new Sent(this.stage.sources);
@@ -160,17 +169,22 @@ export class CoSimulation implements Course {
 
   private tell(): Solution {
     const { meanX } = this.pulses ?? {};
-    if (!meanX) return (this.pulses && this.shown) ?? this.circuit.present();
+    if (!meanX) return (this.pulses && this.shown) ?? this.standing();
     const { x } = this.circuit.network.system;
     const now = x.slice();
     x.set(meanX);
-    const solution = this.circuit.present();
+    const solution = this.standing();
     x.set(now);
     const means = [...this.averaged.keys()].flatMap((id) => {
       const mean = this.pulses?.mean(id);
       return mean ? [[id, mean] as const] : [];
     });
     return { ...solution, parts: { ...solution.parts, ...Object.fromEntries(means) } };
+  }
+
+  private standing(): Solution {
+    const solution = this.circuit.present();
+    return { ...solution, nets: this.named(solution.nets) };
   }
 
   exact(): Map<string, number> {
@@ -294,6 +308,7 @@ export class CoSimulation implements Course {
       this.lookAtMeans(t);
       const now = momentIn(this.scene, t);
       this.warm(now);
+      this.alterations.update(now);
       this.stimuli.update(now, this.sent.by);
     }
     if (pulses.coastsUntil !== undefined) this.charges?.start(t);
@@ -322,6 +337,8 @@ export class CoSimulation implements Course {
   private meet(): void {
     const now = momentIn(this.scene, this.t);
     const warmer = this.warm(now);
+    const altered = this.alterations.update(now);
+    this.altered = altered;
     if (!this.pulses) this.sent.note(this.solved);
     const change = this.stimuli.update(now, this.sent.by);
     const rests = this.still || this.pulses?.coastsUntil !== undefined;
@@ -330,12 +347,13 @@ export class CoSimulation implements Course {
       this.charges?.tell(this.t);
     }
     if (rests) this.pace();
-    if (warmer || change > 0) this.stir();
+    if (warmer || change > 0 || altered > 0) this.stir();
   }
 
   /** Makes the next step as long as what sensors meet lets it. */
   private pace(): void {
-    this.grain.adapt(this.stimuli.moved());
+    this.grain.adapt(Math.max(this.stimuli.moved(), this.altered));
+    this.altered = 0;
     if (this.transient) this.transient.maxStep = this.reach();
   }
 
@@ -408,11 +426,10 @@ export class CoSimulation implements Course {
     return !!controller && isUnfed(controller.kind, this.solved(controller.id) ?? nothing);
   }
 
-  private warm({ ambient, t }: Now): boolean {
-    const celsius = temperatureAt(ambient, t);
-    if (Math.abs(celsius - this.celsius) < sameKelvin) return false;
-    this.celsius = celsius;
-    this.circuit.setTemperature(celsius);
+  private warm({ air }: Now): boolean {
+    if (Math.abs(air - this.celsius) < sameKelvin) return false;
+    this.celsius = air;
+    this.circuit.setTemperature(air);
     return true;
   }
 

@@ -1,5 +1,5 @@
 import type { Scene } from '../design/index.js';
-import { happeningSpan, isSteady } from '../scene/index.js';
+import { isSteady, restlessSpans } from '../scene/index.js';
 
 /** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
 const steps = { from: 2e-4, first: 1e-3, to: 0.25 };
@@ -20,7 +20,7 @@ export class Grain {
 
   constructor(private readonly scene: Scene) {
     this.corners = [
-      ...new Set(scene.happenings.flatMap((h) => Object.values(happeningSpan(h)))),
+      ...new Set(scene.happenings.flatMap(restlessSpans).flatMap(({ start, end }) => [start, end])),
     ].sort((a, b) => a - b);
     this.steady = isSteady(scene);
   }
@@ -31,7 +31,7 @@ export class Grain {
     if (t < this.cornerAt) return this.cornerAt;
     while (corners[this.corner] <= t) this.corner += 1;
     this.cornerAt = corners[this.corner] ?? Infinity;
-    const going = scene.happenings.map(happeningSpan).filter((s) => s.start <= t && t < s.end);
+    const going = scene.happenings.flatMap(restlessSpans).filter((s) => s.start <= t && t < s.end);
     this.longest = Math.max(
       steps.to,
       Math.min(

@@ -97,7 +97,7 @@ export class Play {
   ) {
     this.lean = lean;
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
-    this.rig = new Rig(design);
+    this.rig = new Rig(design, scene);
     this.readers = new Map(
       design.channels.map((c, i) => {
         const { full = 0, noise = 0 } = channelReader(design, c.pin) ?? {};

@@ -8,7 +8,7 @@ import {
   type ChannelState,
   type LogicState,
 } from '../logic/index.js';
-import { happeningSpan, isSteady } from '../scene/index.js';
+import { isSteady, restlessSpans } from '../scene/index.js';
 
 /**
  * Until when nothing can change what is felt: the next beginning of a happening, while none is under way and the
@@ -18,7 +18,7 @@ import { happeningSpan, isSteady } from '../scene/index.js';
  */
 export function quiescentUntil(scene: Scene): (t: number) => number {
   if (!isSteady(scene)) return (t) => t;
-  const spans = scene.happenings.map(happeningSpan);
+  const spans = scene.happenings.flatMap(restlessSpans);
   return (t) => {
     // At the end of one what it gave is looked at once more.
     if (spans.some(({ start, end }) => t >= start && t <= end)) return t;

@@ -2,16 +2,10 @@ import { kindOf, paramOf, type Stimulus } from '../catalog/index.js';
 import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
-import {
-  stimulusOn,
-  clockAt,
-  momentIn,
-  setStage,
-  temperatureAt,
-  type Now,
-  type Stage,
-} from '../scene/index.js';
+import { stimulusOn, clockAt, momentIn, setStage, type Now, type Stage } from '../scene/index.js';
+import { Alterations } from './alterations.js';
 import { turnPins } from './pin-states.js';
+import { staged, unstagedNets } from './staged.js';
 import { SupplyPower } from './supply-power.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
@@ -64,6 +58,8 @@ export interface Shift {
 export class Rig {
   private readonly circuit: Circuit;
   private readonly stage: Stage;
+  private readonly alterations: Alterations;
+  private readonly named: ReturnType<typeof unstagedNets>;
   private readonly readers: readonly Reading[];
   private readonly stimulus = new Map<string, Partial<Record<keyof Stimulus, number>>>();
   private celsius = NaN;
@@ -84,8 +80,15 @@ export class Rig {
   /** How often the circuit has really been solved. */
   solves = 0;
 
-  constructor(private readonly design: Design) {
-    this.circuit = new Circuit(design);
+  /** @param scene whose doings to the design it is to follow, if any */
+  constructor(
+    private readonly design: Design,
+    scene?: Scene,
+  ) {
+    const { design: built, breakers } = staged(design, scene ?? quietScene);
+    this.circuit = new Circuit(built);
+    this.alterations = new Alterations(design, breakers, this.circuit);
+    this.named = unstagedNets(design, built);
     this.stage = setStage(design);
     this.readers = readingsIn(design);
     this.power = new SupplyPower(design, this.circuit);
@@ -101,7 +104,8 @@ export class Rig {
    */
   settle(scene: Scene, t: number, logic: LogicState, driven = true): Solution {
     const now = momentIn(scene, t);
-    const warmer = this.warm(now);
+    const altered = this.alterations.update(now) > 0;
+    const warmer = this.warm(now) || altered;
     const before = this.last;
     const turned = driven ? this.setPins(logic, t) : this.release();
     if (warmer) this.turns.clear();
@@ -291,7 +295,8 @@ export class Rig {
 
   private solve(): Solution {
     this.solves += 1;
-    this.last = this.circuit.solve();
+    const solution = this.circuit.solve();
+    this.last = { ...solution, nets: this.named(solution.nets) };
     return this.last;
   }
 
@@ -329,11 +334,10 @@ export class Rig {
   }
 
   /** Brings every part to the temperature of the air; true when that has changed. */
-  private warm({ ambient, t }: Now): boolean {
-    const celsius = temperatureAt(ambient, t);
-    if (Math.abs(celsius - this.celsius) < sameKelvin) return false;
-    this.celsius = celsius;
-    this.circuit.setTemperature(celsius);
+  private warm({ air }: Now): boolean {
+    if (Math.abs(air - this.celsius) < sameKelvin) return false;
+    this.celsius = air;
+    this.circuit.setTemperature(air);
     return true;
   }
 

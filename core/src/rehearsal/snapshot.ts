@@ -41,7 +41,7 @@ export function snapshot(
   scene: Scene | undefined,
   t = 0,
   rehearsal?: Pick<Rehearsal, 'logic'> & Partial<Pick<Rehearsal, 'outages'>>,
-  rig = new Rig(design),
+  rig = new Rig(design, scene),
 ): Snapshot {
   const stage = scene ?? quietScene;
   const at = rehearsal ? stage : { ...stage, happenings: [] };

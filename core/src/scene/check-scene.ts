@@ -1,6 +1,7 @@
-import { checkParam, type Param, type Problem } from '../catalog/index.js';
+import { checkParam, kindOf, type Param, type Problem } from '../catalog/index.js';
 import type { Design, Happening, Plan, Point } from '../design/index.js';
 import { ambientParams } from './ambient.js';
+import type { HappeningKind } from './happening-kind.js';
 import { findHappeningKind, happeningSpan } from './happenings.js';
 import { pathLength } from './path.js';
 
@@ -15,7 +16,7 @@ export function checkScenes(design: Design): Problem[] {
       place: `${at}.ambient${f.place}`,
     }));
     const happenings = scene.happenings.flatMap((happening, h) =>
-      happeningFaults(happening, scene.duration, design.plan).map((f) => ({
+      happeningFaults(happening, scene.duration, design).map((f) => ({
         ...f,
         place: `${at}.happenings[${h}] (${happening.id})${f.place}`,
       })),
@@ -56,7 +57,8 @@ const outside = ({ width, depth }: Plan, { x, y }: Point): boolean =>
 
 const edges = ({ width, depth }: Plan): string => `It reaches from 0, 0 to ${width}, ${depth} m.`;
 
-function happeningFaults(happening: Happening, duration: number, plan: Plan): Fault[] {
+function happeningFaults(happening: Happening, duration: number, design: Design): Fault[] {
+  const { plan } = design;
   const kind = findHappeningKind(happening.kind);
   if (!kind) {
     return [
@@ -80,6 +82,8 @@ function happeningFaults(happening: Happening, duration: number, plan: Plan): Fa
     const cure = 'Give one point in "path".';
     faults.push({ place: '.path', reason: `${kind.label} needs a place`, cure });
   }
+  const aim = aimFault(happening, kind, design);
+  if (aim) faults.push({ place: '.target', severity: 'doubt', ...aim });
   const stray = path.findIndex((p) => outside(plan, p));
   if (stray >= 0) {
     const { x, y } = path[stray];
@@ -92,6 +96,37 @@ function happeningFaults(happening: Happening, duration: number, plan: Plan): Fa
     faults.push({ place: '.start', reason: 'It begins after the scene has ended', cure });
   }
   return faults;
+}
+
+/** What a happening is aimed at that is not there: it can be mended, and does nothing until then. */
+function aimFault(
+  { target = {}, params }: Happening,
+  { aims, label }: HappeningKind,
+  { parts, wires }: Design,
+): Pick<Fault, 'reason' | 'cure'> | undefined {
+  if (!aims) return undefined;
+  if (aims === 'wire')
+    return wires.some((w) => w.id === target.wire)
+      ? undefined
+      : { reason: `${label}: no wire is named`, cure: 'Choose the wire in Rehearse.' };
+  const part = parts.find((p) => p.id === target.part);
+  if (!part) return { reason: `${label}: no part is named`, cure: 'Choose the part in Rehearse.' };
+  if (aims === 'part') return undefined;
+  const param = kindOf(part).params.find((p) => p.id === target.param);
+  if (!param)
+    return {
+      reason: `${label}: no value of ${part.name} is named`,
+      cure: 'Choose the value in Rehearse.',
+    };
+  const { min, max, choices } = param;
+  const [least, most] = choices ? [0, choices.length - 1] : [min, max];
+  const to = params['to'] ?? 0;
+  return to >= least && to <= most
+    ? undefined
+    : {
+        reason: `${param.label} of ${part.name} cannot be ${to}`,
+        cure: `Give ${least} to ${most}.`,
+      };
 }
 
 function placeFaults({ parts, plan }: Design): Fault[] {

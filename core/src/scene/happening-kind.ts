@@ -33,6 +33,20 @@ export type Contribution<V = Params> = {
   at(now: Moment<V>, receiver: Receiver): number | undefined;
 }['at'];
 
+/** What a happening does at a moment to what it is aimed at. */
+export interface Alteration {
+  /** A value of a part goes this share of the way from what it was to another. */
+  value?: { to: number; share: number };
+  /** A wire, or every terminal of a part, joins nothing. */
+  open?: boolean;
+  /** All terminals of a part are joined. */
+  bridged?: boolean;
+  /** What is left of all that a sensor sees or hears. */
+  left?: number;
+  /** A part stands elsewhere by so many metres, and looks elsewhere by so many degrees. */
+  shift?: { x: number; y: number; turn: number };
+}
+
 /** A kind of thing that can happen, in physical units. One file per kind. */
 export interface HappeningKind<V = Params> {
   kind: string;
@@ -48,6 +62,16 @@ export interface HappeningKind<V = Params> {
   body?(now: Moment<V>): Body | undefined;
   /** What it gives a receiver, before any lens. */
   contributes?: { readonly [Q in Quantity]?: Contribution<V> };
+  /** By how much it warms all the air, and with it every part, K. */
+  warms?(now: Moment<V>): number;
+  /** What it is aimed at, where it does something to the design itself. */
+  aims?: 'value' | 'part' | 'wire';
+  /** What it does to that; nothing before it begins. */
+  alters?(now: Moment<V>): Alteration;
+  /** From when to when, from its start, that is the same all the time, s. */
+  steady?(now: Omit<Moment<V>, 't'>): readonly [number, number];
+  /** Whether it opens what it is aimed at or joins what is apart: the circuit has a contact for it. */
+  breaks?: 'open' | 'across';
   /** The controller's program stands still meanwhile. */
   hangs?: boolean;
   /** What to keep in mind when it is tried for real. */

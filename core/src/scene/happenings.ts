@@ -6,6 +6,7 @@ import type { HappeningKind, Moment } from './happening-kind.js';
 import { alarmTone } from './happenings/alarm-tone.js';
 import { batteryAges } from './happenings/battery-ages.js';
 import { clap } from './happenings/clap.js';
+import { coldNight } from './happenings/cold-night.js';
 import { crossing } from './happenings/crossing.js';
 import { curtainInDraught } from './happenings/curtain-in-draught.js';
 import { doorOpens } from './happenings/door-opens.js';
@@ -32,6 +33,12 @@ import { recordingPlays } from './happenings/recording-plays.js';
 import { smokeFills } from './happenings/smoke-fills.js';
 import { soilDries } from './happenings/soil-dries.js';
 import { programHangs } from './happenings/program-hangs.js';
+import { knobTurned } from './happenings/knob-turned.js';
+import { partComesOff } from './happenings/part-comes-off.js';
+import { partShorted } from './happenings/part-shorted.js';
+import { sensorCovered } from './happenings/sensor-covered.js';
+import { sensorMoved } from './happenings/sensor-moved.js';
+import { wireBreaks } from './happenings/wire-breaks.js';
 import { supplyDips } from './happenings/supply-dips.js';
 import { tagShown } from './happenings/tag-shown.js';
 import { tips } from './happenings/tips.js';
@@ -64,6 +71,7 @@ export const happeningKinds: readonly HappeningKind[] = [
   smokeFills,
   gasReleased,
   warmthComes,
+  coldNight,
   curtainInDraught,
   lowSun,
   duskFalls,
@@ -75,6 +83,12 @@ export const happeningKinds: readonly HappeningKind[] = [
   batteryAges,
   supplyDips,
   programHangs,
+  knobTurned,
+  wireBreaks,
+  partComesOff,
+  partShorted,
+  sensorCovered,
+  sensorMoved,
   recordingPlays,
 ];
 
@@ -106,6 +120,20 @@ export function happeningSpan(happening: Happening): { start: number; end: numbe
   return { start: happening.start, end: happening.start + lasts };
 }
 
+/** When something changes in the course of a happening, s from the start of the scene. */
+export function restlessSpans(happening: Happening): { start: number; end: number }[] {
+  const { start, end } = happeningSpan(happening);
+  const { steady } = byName.get(happening.kind) ?? {};
+  const [from, to] = (steady?.(momentOf(happening, 0)) ?? []).map((t) => start + t);
+  if (from === undefined) return [{ start, end }];
+  return [
+    { start, end: from },
+    { start: to, end },
+  ];
+}
+
 /** Whether a kind of happening gives anything to a sense, by itself or by the body that it moves. */
 export const contributes = (kind: HappeningKind, quantity: Quantity): boolean =>
-  kind.contributes?.[quantity] !== undefined || (kind.body !== undefined && bodyMatters(quantity));
+  kind.contributes?.[quantity] !== undefined ||
+  (kind.body !== undefined && bodyMatters(quantity)) ||
+  (kind.warms !== undefined && quantity === 'temperature');

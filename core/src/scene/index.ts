@@ -15,10 +15,11 @@ export {
   lightAt,
   temperatureAt,
 } from './ambient.js';
-export type { HappeningKind, Moment, Receiver } from './happening-kind.js';
+export type { Alteration, HappeningKind, Moment, Receiver } from './happening-kind.js';
 export {
   findHappeningKind,
   contributes,
+  restlessSpans,
   happeningKinds,
   happeningParams,
   happeningValues,
@@ -35,4 +36,5 @@ export {
   type Stage,
 } from './stimulus.js';
 export { checkScenes } from './check-scene.js';
+export { aimsOf, usualAim, type Aim } from './targets.js';
 export { usualPath } from './usual-path.js';

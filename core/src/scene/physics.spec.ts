@@ -3,7 +3,7 @@ import type { Quantity } from '../catalog/index.js';
 import { emptyDesign, type Happening, type Plan, type Scene } from '../design/index.js';
 import { levelOf, pressureAt } from '../quantity/index.js';
 import { stimulusOfBody } from './body/stimulus-of-body.js';
-import { plainBody, type Body } from './body/body.js';
+import { plainBody, skinInHeat, type Body } from './body/body.js';
 import {
   alongPath,
   ambientParams,
@@ -158,8 +158,13 @@ describe('bodies', () => {
     mass: 75,
     ...at,
   });
-  const stimulus = (body: Body, quantity: Quantity, more: Partial<Receiver> = {}, plan = open) =>
-    stimulusOfBody(body, receiver(quantity, more), plan) ?? 0;
+  const stimulus = (
+    body: Body,
+    quantity: Quantity,
+    more: Partial<Receiver> = {},
+    plan = open,
+    air = 20,
+  ) => stimulusOfBody(body, receiver(quantity, more), plan, air) ?? 0;
   const wall: Plan = { ...open, walls: [{ from: { x: 0, y: 12 }, to: { x: 20, y: 12 } }] };
 
   it('warmth: crossing is felt far better than approaching; Doppler the other way round', () => {
@@ -174,6 +179,19 @@ describe('bodies', () => {
     const byHand = ((exitance * 0.45 * 1.7) / (Math.PI * 16)) * band;
     expect(stimulus(walker({}), 'heat', { zone: 10 })).toBeCloseTo(byHand, 9);
   });
+  it.each([
+    [35, 0],
+    [27.5, 4],
+    [20, 8],
+    [5, 16],
+    [40, 8 / 3],
+  ])(
+    'in air of %d °C someone whose skin is 35 °C in the heat stands out by %d K',
+    (air, kelvin) => {
+      const warm = stimulus(walker({ skin: skinInHeat }), 'heat', {}, open, air);
+      expect(warm).toBeCloseTo((stimulus(walker({}), 'heat', {}, open, air) * kelvin) / 8, 9);
+    },
+  );
   it('a wall hides warmth and distance, leaves half of the radio echo', () => {
     const towards = walker({ heading: 270 });
     expect(stimulus(walker({}), 'heat', {}, wall)).toBe(0);
@@ -208,6 +226,9 @@ describe('bodies', () => {
   });
 });
 
+/** Gives nothing at any moment. */
+const none = (): number => 0;
+
 describe('every kind of happening', () => {
   it.each(happeningKinds.map((k) => [k.kind, k] as const))('%s', (kind, about) => {
     const path = [
@@ -229,7 +250,7 @@ describe('every kind of happening', () => {
     // It does something to some quantity, and nothing before it begins.
     const params = happeningValues(happening);
     let reached = about.body !== undefined || about.hangs === true;
-    for (const contributes of Object.values(about.contributes ?? {})) {
+    for (const contributes of [...Object.values(about.contributes ?? {}), about.warms ?? none]) {
       for (let i = 0; i <= 100; i++) {
         const t = ((end - start) * i) / 100;
         const value =
@@ -239,6 +260,16 @@ describe('every kind of happening', () => {
       }
       const early = contributes({ params, t: -1, path: happening.path ?? [] }, receiver('light'));
       expect([undefined, 0, 1]).toContain(early === 0 ? 0 : early);
+    }
+    const whole = { params, path: happening.path ?? [] };
+    if (about.alters && about.steady) {
+      const [from] = about.steady(whole);
+      // As before it begins once it is over.
+      const [before, meanwhile, after] = [-1, from, end].map((t) =>
+        JSON.stringify(about.alters?.({ ...whole, t })),
+      );
+      expect(after).toBe(before);
+      reached = meanwhile !== before;
     }
     expect(reached).toBe(true);
     const scene: Scene = {

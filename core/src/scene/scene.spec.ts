@@ -182,11 +182,25 @@ describe('checkScenes', () => {
       /Leak.*outside the possible/,
     ],
     ['a start after the end', { start: 100 }, /after the scene has ended/],
+    ['a wire that is not there', { kind: 'wire-breaks', target: { wire: 'none' } }, /no wire/],
+    ['a part that is not there', { kind: 'part-comes-off', target: { part: 'Z9' } }, /no part/],
+    [
+      'a value that is not there',
+      { kind: 'knob-turned', target: { part: 'R1', param: 'colour' } },
+      /no value of Load resistor/,
+    ],
+    [
+      'what a value cannot be',
+      { kind: 'knob-turned', target: { part: 'R1', param: 'ohms' }, params: { to: -5 } },
+      /Resistance of Load resistor cannot be -5/,
+    ],
   ];
   it.each(cases)('names %s and its place', (_, change, reason) => {
     const problems = checkScenes({ ...slipwayBeam(), scenes: [scene([{ ...base, ...change }])] });
     expect(problems[0].reason).toMatch(reason);
     expect(problems[0].place).toMatch(/^scenes\[0\] \(s\)\.happenings\[0\] \(h\)/);
+    // What is aimed at nothing does nothing: the design can be used all the same.
+    expect(problems[0].severity).toBe(problems[0].place.endsWith('.target') ? 'doubt' : 'refuse');
   });
 });
 

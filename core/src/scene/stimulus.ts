@@ -8,13 +8,13 @@ import {
   type SolvedPart,
   type Surrounding,
 } from '../catalog/index.js';
-import type { Design, Part, Place, Plan, Point, Scene } from '../design/index.js';
+import type { Design, Part, Place, Plan, Point, Scene, Target } from '../design/index.js';
 import { ambientOf, daylightAt, lampAt, temperatureAt, type Ambient } from './ambient.js';
 import { skyShare } from './angular-response.js';
 import { infraredPerLux } from './daylight.js';
 import { stimulusOfBody } from './body/stimulus-of-body.js';
 import type { Body } from './body/body.js';
-import type { HappeningKind, Moment, Receiver } from './happening-kind.js';
+import type { Alteration, HappeningKind, Moment, Receiver } from './happening-kind.js';
 import { findHappeningKind, happeningValues } from './happenings.js';
 import { distanceToStretch, shadedShare } from './shadow.js';
 import { coneResponse, sightOf, walled } from './sight.js';
@@ -77,9 +77,13 @@ export function setStage(design: Design): Stage {
 export interface Now {
   ambient: Ambient;
   t: number;
+  /** The air, °C. */
+  air: number;
   seed: number;
   happening: { kind: HappeningKind; moment: Moment }[];
   bodies: Body[];
+  /** What is done to the design, in the order in which it began. */
+  altered: { target: Target; by: Alteration }[];
 }
 
 /** A scene with everything that is usual filled in: worked out once per scene, as every moment needs it. */
@@ -91,6 +95,7 @@ interface Prepared {
     lasts: number;
     params: Params;
     path: readonly Point[];
+    target: Target;
   }[];
 }
 const prepared = new WeakMap<Scene, Prepared>();
@@ -100,10 +105,11 @@ function prepare(scene: Scene): Prepared {
   if (known) return known;
   const happenings = scene.happenings.flatMap((h) => {
     const kind = findHappeningKind(h.kind);
-    const { path = [], start } = h;
+    const { path = [], target = {}, start } = h;
     const params = happeningValues(h);
-    return kind ? [{ kind, start, lasts: kind.lasts({ params, path }), params, path }] : [];
+    return kind ? [{ kind, start, lasts: kind.lasts({ params, path }), params, path, target }] : [];
   });
+  happenings.sort((a, b) => a.start - b.start);
   const fresh = { ambient: ambientOf(scene), happenings };
   prepared.set(scene, fresh);
   return fresh;
@@ -114,15 +120,19 @@ export function momentIn(scene: Scene, t: number): Now {
   const { ambient, happenings } = prepare(scene);
   const happening: Now['happening'] = [];
   const bodies: Body[] = [];
-  for (const { kind, start, lasts, params, path } of happenings) {
+  const altered: Now['altered'] = [];
+  let air = temperatureAt(ambient, t);
+  for (const { kind, start, lasts, params, path, target } of happenings) {
     // What it gives may go on fading afterwards; a body is there only while its happening lasts.
     if (t < start) continue;
     const moment = { params, path, t: t - start };
     if (kind.contributes) happening.push({ kind, moment });
+    if (kind.alters) altered.push({ target, by: kind.alters(moment) });
+    air += kind.warms?.(moment) ?? 0;
     const body = t > start + lasts ? undefined : kind.body?.(moment);
     if (body) bodies.push(body);
   }
-  return { ambient, t, seed: scene.seed, happening, bodies };
+  return { ambient, t, air, seed: scene.seed, happening, bodies, altered };
 }
 
 /**
@@ -138,7 +148,7 @@ export function stimulusOn(
   now: Now,
   solved: (part: string) => SolvedPart | undefined,
 ): number {
-  const { receiver } = sensor;
+  const receiver = shifted(sensor, now);
   const { min, max, combination } = surroundings[receiver.quantity];
   const join = joining[combination];
   let stimulus = atRest(sensor, now);
@@ -148,11 +158,47 @@ export function stimulusOn(
   for (const { kind, moment } of now.happening) {
     take(given(stage, receiver, now.bodies, kind, moment));
   }
-  for (const body of now.bodies) take(stimulusOfBody(body, receiver, stage.plan));
+  for (const body of now.bodies) take(stimulusOfBody(body, receiver, stage.plan, now.air));
   for (const source of stage.sources) {
     take(received(stage, source, solved(source.part.id), receiver, now));
   }
-  return Math.min(max, Math.max(min, stimulus * sensor.gain));
+  return Math.min(max, Math.max(min, covered(sensor, now, stimulus) * sensor.gain));
+}
+
+/** What is done to a part by what happens. */
+const done = ({ altered }: Now, part: string): Alteration[] =>
+  altered.filter(({ target }) => target.part === part).map(({ by }) => by);
+
+/** A place after a part was knocked out of it. */
+function placeOf(place: Place, now: Now, part: string): Place {
+  return done(now, part).reduce(
+    ({ x, y, facing }, { shift = unmoved }) => ({
+      ...{ x: x + shift.x, y: y + shift.y },
+      facing: facing + shift.turn,
+    }),
+    place,
+  );
+}
+const unmoved = { x: 0, y: 0, turn: 0 };
+
+function shifted({ part, receiver }: Sensor, now: Now): Receiver {
+  if (now.altered.length === 0) return receiver;
+  return { ...receiver, place: placeOf(receiver.place, now, part.id) };
+}
+
+/** What a cover over a part lets through. */
+const coverOf = (now: Now, part: string): number =>
+  done(now, part).reduce((share, { left = 1 }) => share * left, 1);
+
+/** What a cover close before a sensor measures as distance, m. */
+const atCover = 0.01;
+
+/** What is left of something felt by a sensor that is covered. */
+function covered({ part, receiver }: Sensor, now: Now, stimulus: number): number {
+  if (now.altered.length === 0 || !coverable.has(receiver.quantity)) return stimulus;
+  const left = coverOf(now, part.id);
+  if (receiver.quantity === 'distance') return left < 1 ? atCover : stimulus;
+  return stimulus * left;
 }
 
 /** How one more cause joins what is felt already. */
@@ -164,20 +210,26 @@ const joining: Readonly<Record<Surrounding['combination'], (a: number, b: number
 };
 
 function atRest({ receiver }: Sensor, now: Now): number {
-  const { ambient, t, seed } = now;
+  const { ambient, t, air, seed } = now;
   switch (receiver.quantity) {
     case 'light':
       return daylightAt(ambient, t, seed) + lampAt(ambient, t);
     case 'infrared':
       return daylightAt(ambient, t, seed) * infraredPerLux * skyShare(receiver.halfAngle ?? 90);
     case 'temperature':
-      return temperatureAt(ambient, t);
+      return air;
     case 'recorded':
       return receiver.recording?.values[0] ?? ambient['recorded'];
     default:
       return ambient[receiver.quantity];
   }
 }
+
+/** What a cover keeps from a sensor: all that is seen or heard. */
+const coverable: ReadonlySet<Quantity> = new Set<Quantity>([
+  ...(['light', 'infrared', 'carrier', 'heat', 'echo', 'distance'] as const),
+  ...(['reflection', 'sound', 'smoke'] as const),
+]);
 
 /** What passes a wall or a body: nothing of what is seen, all of the rest. */
 const seen: ReadonlySet<Quantity> = new Set<Quantity>(['light', 'infrared', 'carrier', 'heat']);
@@ -203,15 +255,16 @@ function given(
  */
 function received(
   { plan }: Stage,
-  { emission, place, params }: Source,
+  { emission, part, params, ...source }: Source,
   solved: SolvedPart | undefined,
   receiver: Receiver,
-  { bodies }: Now,
+  now: Now,
 ): number | undefined {
   if (!solved || emission.quantity !== receiver.quantity) return undefined;
+  const place = placeOf(source.place, now, part.id);
   const arriving = sightOf(receiver.place, place);
   const leaving = sightOf(place, receiver.place);
-  const sent = emission.intensity(solved, params);
+  const sent = emission.intensity(solved, params) * coverOf(now, part.id);
   if (emission.quantity === 'sound') return sent / arriving.distance;
   const direct =
     (sent *
@@ -219,7 +272,7 @@ function received(
       coneResponse(arriving, receiver.halfAngle)) /
     arriving.distance ** 2;
   if (!(direct > 0) || walled(plan, place, receiver.place)) return undefined;
-  return direct * passing(bodies, place, receiver);
+  return direct * passing(now.bodies, place, receiver);
 }
 
 /** Share of a sight line that gets past everything solid. */

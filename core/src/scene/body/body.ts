@@ -7,8 +7,10 @@ export interface Body extends OnPath {
   /** Across and up, m. */
   width: number;
   height: number;
-  /** Of its surface over the surroundings, K. */
+  /** Of its surface over the surroundings, K; of someone warm by himself in air of 20 °C. */
   excess: number;
+  /** Of someone warm by himself: his skin, °C. In air as warm his surface is no warmer than that. */
+  skin?: number;
   /** Share of near infrared it throws back. */
   reflectance: number;
   /** Radar cross-section, m². */
@@ -20,6 +22,9 @@ export interface Body extends OnPath {
   /** Level of what is heard of it a metre away, dB re 20 µPa. */
   loudness: number;
 }
+
+/** Mean skin temperature in air in which skin and air are as warm, °C (ISO 7933 takes 35 °C to 36 °C for work in the heat). */
+export const skinInHeat = 35;
 
 /** Something that only casts a shadow and throws back light. */
 export const plainBody = {

@@ -15,6 +15,16 @@ const pyroBand = [0.1, 10] as const;
 /** Speeds along the line of sight that a 10.5 GHz Doppler amplifier passes, m/s (from memory). */
 const dopplerBand = [0.1, 3] as const;
 
+/** What the excess of a body is told for, °C. */
+const mildAir = 20;
+
+/**
+ * What a body's surface has over the air, K. Of someone warm by himself it falls in a straight line to nothing where the air is as
+ * warm as skin.
+ */
+const excessIn = ({ excess, skin }: Body, air: number): number =>
+  skin === undefined ? excess : (excess * (skin - air)) / (skin - mildAir);
+
 /** First-order high-pass and low-pass in a row. */
 const bandPass = (f: number, [low, high]: readonly [number, number]): number =>
   f <= 0 ? 0 : 1 / Math.sqrt((1 + (low / f) ** 2) * (1 + (f / high) ** 2));
@@ -32,8 +42,8 @@ function velocities(body: Body, sight: Sight): { along: number; across: number }
  * Warmth that moves: the radiant exitance 4σT³·ΔT of the body through the solid angle of its area, as fast as
  * it crosses the detector's zones. Walking straight at the detector crosses none.
  */
-function heat(body: Body, receiver: Receiver, sight: Sight): number {
-  const exitance = 4 * stefanBoltzmann * surfaceKelvin ** 3 * Math.abs(body.excess);
+function heat(body: Body, receiver: Receiver, sight: Sight, air: number): number {
+  const exitance = 4 * stefanBoltzmann * surfaceKelvin ** 3 * Math.abs(excessIn(body, air));
   const share = (body.width * body.height) / (Math.PI * sight.distance ** 2);
   const degreesPerSecond = degrees(velocities(body, sight).across / sight.distance);
   const zones = degreesPerSecond / (receiver.zone ?? 10);
@@ -61,11 +71,11 @@ export function reflection(
   return (reflectance * met) / (Math.PI * (distance ** 2 + spacing ** 2) ** 2);
 }
 
-type StimulusOfBody = (body: Body, receiver: Receiver, sight: Sight) => number;
+type StimulusOfBody = (body: Body, receiver: Receiver, sight: Sight, air: number) => number;
 
 const stimulus: Partial<Record<Quantity, StimulusOfBody>> = {
-  heat: (body, receiver, sight) =>
-    heat(body, receiver, sight) * coneResponse(sight, receiver.halfAngle),
+  heat: (body, receiver, sight, air) =>
+    heat(body, receiver, sight, air) * coneResponse(sight, receiver.halfAngle),
   echo: (body, receiver, sight) =>
     echo(body, receiver, sight) * coneResponse(sight, receiver.halfAngle),
   reflection: (body, receiver, sight) =>
@@ -94,8 +104,15 @@ const wallLeaves = 0.5;
 /**
  * What a receiver feels of a body by physics alone; undefined for what bodies have no part in or when
  * it stays beyond reach.
+ *
+ * @param air its temperature, °C
  */
-export function stimulusOfBody(body: Body, receiver: Receiver, plan: Plan): number | undefined {
+export function stimulusOfBody(
+  body: Body,
+  receiver: Receiver,
+  plan: Plan,
+  air: number,
+): number | undefined {
   const sight = sightOf(receiver.place, body);
   if (sight.distance > (receiver.reach ?? Infinity)) return undefined;
   const wall = walled(plan, receiver.place, body);
@@ -104,6 +121,6 @@ export function stimulusOfBody(body: Body, receiver: Receiver, plan: Plan): numb
     const inside = sight.angle <= (receiver.halfAngle ?? 180);
     return inside ? Math.max(0.01, sight.distance - body.width / 2) : undefined;
   }
-  const value = stimulus[receiver.quantity]?.(body, receiver, sight);
+  const value = stimulus[receiver.quantity]?.(body, receiver, sight, air);
   return value === undefined ? undefined : value * (wall ? wallLeaves : 1);
 }

@@ -1,7 +1,7 @@
 import { defineHappening } from '../define-happening.js';
 import type { HappeningKind, Moment } from '../happening-kind.js';
 import { alongPath, pathLength } from '../path.js';
-import { plainBody, type Body } from './body.js';
+import { plainBody, skinInHeat, type Body } from './body.js';
 
 /** What goes along a way has a speed, m/s. */
 interface OnWay {
@@ -44,7 +44,7 @@ export function walker(about: Walker) {
       { id: 'height', label: 'Height', unit: 'm', default: about.height, min: 0.02, max: 3 },
       {
         id: 'excess',
-        label: 'Surface warmer than surroundings',
+        label: 'Surface warmer than air of 20 °C',
         unit: 'K',
         default: about.excess,
         min: -20,
@@ -61,6 +61,7 @@ export function walker(about: Walker) {
         width,
         height,
         excess,
+        skin: skinInHeat,
         mass,
         echo,
         footfall,

@@ -1,5 +1,5 @@
 import { defineHappening } from '../define-happening.js';
-import { plainBody } from '../body/body.js';
+import { plainBody, skinInHeat } from '../body/body.js';
 import { goesAlong, lastsOnWay } from '../body/walker.js';
 import { alongPath } from '../path.js';
 import { sightOf } from '../sight.js';
@@ -28,7 +28,7 @@ export const handNear = defineHappening({
     },
     {
       id: 'excess',
-      label: 'Surface warmer than surroundings',
+      label: 'Surface warmer than air of 20 °C',
       unit: 'K',
       default: 10,
       min: -20,
@@ -38,7 +38,15 @@ export const handNear = defineHappening({
   lasts: lastsOnWay,
   body: (now) => {
     const { width, height, reflectance, excess } = now.params;
-    return goesAlong(now, { ...plainBody, width, height, reflectance, excess, echo: 0.01 });
+    return goesAlong(now, {
+      ...plainBody,
+      width,
+      height,
+      reflectance,
+      excess,
+      skin: skinInHeat,
+      echo: 0.01,
+    });
   },
   contributes: {
     // A hand is a grounded plate beside the pad.

@@ -1,8 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { kindOf, type Param } from '@yurei/core/catalog';
+import { kindOf, numbersOf, type Param } from '@yurei/core/catalog';
 import { freshId, type Edit, type Happening, type Sign } from '@yurei/core/design';
 import { seededRandom } from '@yurei/core/rehearsal';
-import { findHappeningKind, happeningParams, happeningSpan } from '@yurei/core/scene';
+import {
+  aimsOf,
+  findHappeningKind,
+  happeningParams,
+  happeningSpan,
+  type Aim,
+} from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
@@ -58,7 +64,15 @@ const intents: readonly Choice[] = [
           [value]="happening.start"
           (changed)="put({ start: $event })"
         />
-        @for (param of kind()?.params ?? []; track param.id) {
+        @if (aims().length > 0) {
+          <yu-choice-field
+            [label]="aimLabel()"
+            [choices]="aims()"
+            [value]="aim()"
+            (changed)="setAim($event)"
+          />
+        }
+        @for (param of aimedParams(); track param.id) {
           <yu-param-field
             [param]="param"
             [value]="params()[param.id]"
@@ -144,6 +158,37 @@ export class HappeningPanel {
   protected readonly params = computed(() => {
     const happening = this.happening();
     return happening ? happeningParams(happening) : {};
+  });
+  /** What it can be aimed at, and what it is. */
+  private readonly all = computed((): Aim[] => {
+    const [design, kind] = [this.session.design(), this.kind()];
+    return design && kind ? aimsOf(design, kind) : [];
+  });
+  protected readonly aims = computed((): Choice[] => {
+    const all = this.all().map(({ label }, i) => ({ value: String(i), label }));
+    return all.length > 0 && this.aim() === '' ? [{ value: '', label: 'choose' }, ...all] : all;
+  });
+  protected readonly aim = computed((): string => {
+    const target = JSON.stringify(this.happening()?.target);
+    const place = this.all().findIndex((a) => JSON.stringify(a.target) === target);
+    return place < 0 ? '' : String(place);
+  });
+  protected readonly aimLabel = computed(
+    () =>
+      ({ value: 'Which value', part: 'Which part', wire: 'Which wire' })[
+        this.kind()?.aims ?? 'part'
+      ],
+  );
+  /** What the value it is aimed at can be, in place of any number. */
+  protected readonly aimedParams = computed((): readonly Param[] => {
+    const { target } = this.happening() ?? {};
+    const params = this.kind()?.params ?? [];
+    const part = this.session.design()?.parts.find((p) => p.id === target?.part);
+    const aimed = part && kindOf(part).params.find((p) => p.id === target?.param);
+    if (!aimed) return params;
+    return params.map((param) =>
+      param.id === 'to' ? { ...aimed, id: 'to', label: param.label } : param,
+    );
   });
   /** Where a point can be: on the plan. */
   protected readonly axes = computed((): Axis[] => {
@@ -237,6 +282,19 @@ export class HappeningPanel {
       scene: scene.id,
       happening: { ...happening, ...change },
     });
+  }
+
+  /** A value that it was to be set to means nothing for another one: that begins where it stands. */
+  protected setAim(place: string): void {
+    const { target } = this.all()[Number(place)] ?? {};
+    const part = this.session.design()?.parts.find((p) => p.id === target?.part);
+    if (!target) return;
+    const to =
+      target.param === undefined
+        ? undefined
+        : part && numbersOf(kindOf(part).params, part.params)[target.param];
+    const params = { ...this.happening()?.params, ...(to === undefined ? {} : { to }) };
+    this.put({ target, params });
   }
 
   protected setParam(param: string, value: number): void {

@@ -179,6 +179,29 @@ describe('the step Rehearse', () => {
     expect(bench.selection.is('happening', 'h3')).toBe(true);
   });
 
+  it('aims a happening at a value, which is then set within what that can be', async () => {
+    const bench = await openBench();
+    const step = await showSolved(RehearseStep);
+    await step.press('Add happening');
+    const input = step.find<HTMLInputElement>('input[role=combobox]');
+    input.value = 'knob';
+    input.dispatchEvent(new Event('input'));
+    await step.settle();
+    await step.click('li[role=option]');
+    const panel = await show(HappeningPanel, { id: 'h3' });
+    const choices = [...panel.find<HTMLSelectElement>('#' + panel.field('Which value').id).options];
+    const trimmed = choices.find((o) => o.text === 'Load resistor: resistance');
+    await panel.type('Which value', trimmed?.value ?? '');
+    expect(happening(bench, 'h3')).toMatchObject({
+      target: { part: 'R1', param: 'ohms' },
+      params: { to: bench.session.design()?.parts.find((p) => p.id === 'R1')?.params['ohms'] },
+    });
+    await panel.type('Set to', '4.7 kΩ');
+    expect(happening(bench, 'h3')?.params['to']).toBe(4700);
+    await panel.type('Set to', '-1');
+    expect(happening(bench, 'h3')?.params['to']).toBe(4700);
+  });
+
   it('changes the scene, and refuses one that would last no time', async () => {
     const bench = await openBench();
     const step = await showSolved(RehearseStep);

@@ -13,6 +13,7 @@ import { formatQuantity } from '@yurei/core/quantity';
 import {
   ambientParams,
   contributes,
+  usualAim,
   profiles,
   searchHappenings,
   type HappeningKind,
@@ -292,7 +293,7 @@ export class RehearseStep {
   protected add(kind: HappeningKind): void {
     const [design, scene] = [this.session.design(), this.view.scene()];
     if (!design || !scene) return;
-    const path = usualPath(design, kind);
+    const [path, target] = [usualPath(design, kind), usualAim(design, kind)];
     const id = freshId(
       'h',
       scene.happenings.map((h) => h.id),
@@ -304,6 +305,7 @@ export class RehearseStep {
       intent: 'nuisance',
       start: Math.round(scene.duration / 3),
       params: {},
+      ...(target ? { target } : {}),
       ...(path ? { path } : {}),
     };
     if (this.session.edit({ type: 'put-happening', scene: scene.id, happening })) {

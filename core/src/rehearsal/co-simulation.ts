@@ -1,4 +1,4 @@
-import { kindOf, type PartKind, type SolvedPart } from '../catalog/index.js';
+import { kindOf, type PartKind, type SolvedPart, type Stimulus } from '../catalog/index.js';
 import {
   Circuit,
   StressWatch,
@@ -198,6 +198,10 @@ export class CoSimulation implements Course {
       ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
       stimulus: (part) => this.circuit.stimulusOf(part),
     });
+  }
+
+  perceivedBy(part: string): Partial<Stimulus> | undefined {
+    return this.stimuli.of(part);
   }
 
   hasSameStimuliAt(times: readonly number[]): boolean {

@@ -1,4 +1,4 @@
-import type { SolvedPart } from '../catalog/index.js';
+import type { SolvedPart, Stimulus } from '../catalog/index.js';
 import type { Halt, Solution } from '../circuit/index.js';
 import type { LogicState } from '../logic/index.js';
 
@@ -31,6 +31,8 @@ export interface Course {
   solvedNow(part: string): SolvedPart | undefined;
   /** What each channel reads now, before rounding; channels on a pin without voltage read nothing. */
   exact(): ReadonlyMap<string, number>;
+  /** What a part senses now, by quantity; undefined for one that senses nothing. */
+  perceivedBy(part: string): Partial<Stimulus> | undefined;
   /** Whether every sensor meets the same at other moments as it does now. */
   hasSameStimuliAt(times: readonly number[]): boolean;
 }

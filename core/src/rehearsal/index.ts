@@ -2,6 +2,7 @@ export { judgeScene, rehearse } from './rehearse.js';
 export type { Path } from './play.js';
 export type { Outcomes, Rehearsal } from './rehearsal.js';
 export { quietScene, Rig, type Shift } from './rig.js';
+export { MomentInTime } from './moment-in-time.js';
 export { allOn, snapshot, type Decided, type Snapshot } from './snapshot.js';
 export { oscillations, oscillates, type Oscillation } from './oscillation.js';
 export { seededRandom, type Random } from './random.js';

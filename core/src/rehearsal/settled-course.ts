@@ -1,4 +1,4 @@
-import type { SolvedPart } from '../catalog/index.js';
+import type { SolvedPart, Stimulus } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Scene } from '../design/index.js';
 import type { LogicState } from '../logic/index.js';
@@ -41,6 +41,10 @@ export class SettledCourse implements Course {
 
   exact(): ReadonlyMap<string, number> {
     return this.rig.exact(this.present());
+  }
+
+  perceivedBy(part: string): Partial<Stimulus> | undefined {
+    return this.rig.perceivedBy(part);
   }
 
   hasSameStimuliAt(times: readonly number[]): boolean {

@@ -2,8 +2,12 @@ import { kindOf, paramsOf, type Stimulus } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputDuty, roundOf, type LogicState } from '../logic/index.js';
+import type { Course } from './course.js';
 import type { Rehearsal } from './rehearsal.js';
 import { quietScene, Rig } from './rig.js';
+import { SettledCourse } from './settled-course.js';
+import type { Outage } from './supervisor.js';
+import type { LogicChange } from './traces.js';
 
 /** The whole bench at one moment: what a picture of the circuit shows. */
 export interface Snapshot {
@@ -45,9 +49,15 @@ export function snapshot(
 ): Snapshot {
   const stage = scene ?? quietScene;
   const at = rehearsal ? stage : { ...stage, happenings: [] };
-  const logic = rehearsal ? logicAt(rehearsal, t) : rig.restingLogic(at);
-  const loose = rehearsal?.outages?.some(({ loose = Infinity, to }) => t >= loose && t < to);
-  const solution = rig.settle(at, t, logic, !loose);
+  const logic = rehearsal ? logicAt(rehearsal.logic, t) : rig.restingLogic(at);
+  const course = new SettledCourse(rig, at);
+  course.at(t, logic, !isLoose(rehearsal?.outages, t));
+  return pictureOf(design, course, logic, t);
+}
+
+/** Everything that is to be seen of a circuit that stands at a moment. */
+export function pictureOf(design: Design, course: Course, logic: LogicState, t: number): Snapshot {
+  const solution = course.present();
   const acting = design.parts.flatMap((part) => {
     const { acts } = kindOf(part);
     const solved = solution.parts[part.id];
@@ -57,13 +67,14 @@ export function snapshot(
     return [[part.id, { active, because: acts.because(solved, params) }] as const];
   });
   const stimulus = design.parts.flatMap((part) => {
-    const value = rig.perceivedBy(part.id);
+    const value = course.perceivedBy(part.id);
     return value === undefined ? [] : [[part.id, value] as const];
   });
+  const counts = [...course.exact()].map(([id, value]) => [id, Math.round(value)]);
   return {
     t,
     solution,
-    counts: Object.fromEntries(rig.counts(solution)),
+    counts: Object.fromEntries(counts),
     stimulus: Object.fromEntries(stimulus),
     acting: Object.fromEntries(acting),
     tripped: Object.fromEntries(
@@ -90,10 +101,13 @@ function decidedBy(design: Design, logic: LogicState, t: number): Decided {
   };
 }
 
-function logicAt(rehearsal: Pick<Rehearsal, 'logic'>, t: number): LogicState {
-  const reached = rehearsal.logic.filter((change) => change.t <= t);
-  return (reached[reached.length - 1] ?? rehearsal.logic[0]).logic;
-}
+/** What the controller had decided at a moment. */
+export const logicAt = (changes: readonly LogicChange[], t: number): LogicState =>
+  (changes.findLast((change) => change.t <= t) ?? changes[0]).logic;
+
+/** Whether the controller's pins were inputs at a moment. */
+export const isLoose = (outages: readonly Outage[] | undefined, t: number): boolean =>
+  !!outages?.some(({ loose = Infinity, to }) => t >= loose && t < to);
 
 /** The controller's memory with all its outputs fully on. */
 export function allOn(design: Design, resting: LogicState): LogicState {

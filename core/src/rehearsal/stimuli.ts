@@ -1,4 +1,4 @@
-import { findSurrounding, type SolvedPart } from '../catalog/index.js';
+import { findSurrounding, type SolvedPart, type Stimulus } from '../catalog/index.js';
 import type { Circuit } from '../circuit/index.js';
 import { stimulusOn, type Now, type Sensor, type Stage } from '../scene/index.js';
 
@@ -45,6 +45,13 @@ export class Stimuli {
       this.noted.set(sensor, value);
     }
     return largest;
+  }
+
+  /** What a part meets, by quantity; undefined for one that senses nothing. */
+  of(part: string): Partial<Stimulus> | undefined {
+    const own = [...this.values].filter(([sensor]) => sensor.part.id === part);
+    if (own.length === 0) return undefined;
+    return Object.fromEntries(own.map(([{ receiver }, value]) => [receiver.quantity, value]));
   }
 
   /** Whether every sensor would meet the same at another moment. */

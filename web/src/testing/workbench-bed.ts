@@ -74,6 +74,9 @@ export const benchInThread = () => ({
     ),
     cancel: jest.fn(),
   },
+  moments: {
+    moment: jest.fn(async (...args: Parameters<typeof bench.moment>) => bench.moment(...args)),
+  },
 });
 
 /** Nights in this thread, one after the other; cancelling ends before the next one. */

@@ -10,6 +10,7 @@ import {
   explain,
   ifInstead,
   missedBySampling,
+  MomentInTime,
   quietScene,
   rehearse,
   responseOf,
@@ -47,6 +48,9 @@ const sceneOf = (design: Design, id: string | undefined) => design.scenes.find((
 
 /** The bench as it was last looked at: what is asked of it next is mostly about the same design. */
 let kept: { key: string; design: Design; scene: Scene | undefined; rig: Rig } | undefined;
+
+/** The rehearsal in time of which a moment was looked at last: the next one follows from there. */
+let moments: { key: string; logic: number; at: MomentInTime } | undefined;
 
 const keyOf = (design: Design, scene: string | undefined): string =>
   JSON.stringify([design, scene]);
@@ -171,6 +175,20 @@ export const bench = {
   rehearse(design: Design, scene: string | undefined): Rehearsal | undefined {
     const chosen = sceneOf(design, scene);
     return chosen && rehearse(design, chosen);
+  },
+
+  /** The whole circuit at a moment of a rehearsal in time. */
+  moment(design: Design, scene: string, { t, logic, outages }: Moment): Snapshot | undefined {
+    const key = JSON.stringify([design, scene]);
+    const chosen = sceneOf(design, scene);
+    if (!chosen) return undefined;
+    if (moments?.key !== key || moments.logic !== logic.length)
+      moments = {
+        key,
+        logic: logic.length,
+        at: new MomentInTime(design, chosen, { logic, outages }),
+      };
+    return moments.at.at(t);
   },
 
   /** The same with the circuit followed in time: what takes time in it takes that time. */

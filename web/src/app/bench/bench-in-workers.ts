@@ -6,9 +6,10 @@ import type { Bench } from './bench-core';
 /** The core in web workers. */
 @Injectable()
 export class BenchInWorkers implements BenchService, OnDestroy {
-  private readonly workers = [startWorker(), startWorker()];
+  private readonly workers = [startWorker(), startWorker(), startWorker()];
   readonly quick = Comlink.wrap<Bench>(this.workers[0]);
   readonly patient = Comlink.wrap<Bench>(this.workers[1]);
+  readonly moments = Comlink.wrap<Bench>(this.workers[2]);
   readonly timed = new TimedInWorker();
 
   ngOnDestroy(): void {

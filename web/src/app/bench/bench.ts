@@ -10,7 +10,7 @@ export interface Timed {
 
 /**
  * The computing core away from the interface's thread: one answers at once, the second plays rehearsals, the third follows
- * circuits in time, so that a long rehearsal never holds up a value that follows a drag.
+ * circuits in time, the fourth moments of those, so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
   abstract readonly quick: Pick<
@@ -31,4 +31,5 @@ export abstract class BenchService {
     | 'whatIf'
   >;
   abstract readonly timed: Timed;
+  abstract readonly moments: Pick<Remote<Bench>, 'moment'>;
 }

@@ -87,6 +87,32 @@ describe('in time', () => {
     expect(shown()).toEqual({ active: true, because: 'it was taken down' });
   });
 
+  it('a moment of it is followed again for its currents; what is looked at by then stays', async () => {
+    const { view, workers, settled, edit, strip } = await open();
+    workers.timed.follow.mockResolvedValueOnce({ ...settled, circuit: 'in time' });
+    await edit(4700);
+    const real = view.snapshot();
+    const told = (watts: number) => {
+      const parts = { R1: { volts: {}, amps: {}, watts } };
+      return real && { ...real, solution: { ...real.solution, parts } };
+    };
+    let release: () => void = () => undefined;
+    const held = new Promise<void>((done) => (release = done));
+    workers.moments.moment.mockImplementationOnce(async () => {
+      await held;
+      return told(1);
+    });
+    workers.moments.moment.mockImplementationOnce(async () => told(2));
+    const watts = () => view.snapshot()?.solution.parts['R1']?.watts;
+    view.moveTo(1);
+    await strip.until(() => workers.moments.moment.mock.calls.length === 1);
+    view.moveTo(2);
+    await strip.until(() => view.snapshot()?.t === 2);
+    release();
+    await strip.until(() => watts() === 2);
+    expect(workers.moments.moment).toHaveBeenCalledTimes(2);
+  });
+
   it('is not shown where it did not come to its end, and why is said', async () => {
     const { view, follow, settled, edit } = await open();
     const halted = { t: 3, because: 'it was stopped' };

@@ -48,6 +48,8 @@ export class BenchView {
   private readonly session = inject(DesignSession);
   private readonly bench = inject(BenchService);
   private readonly looks = new Newest<Look>((job) => this.look(job));
+  /** Moments of a rehearsal in time, whole: they come later than what was taken down of them. */
+  private readonly moments = new Newest<Look>((job) => this.lookInTime(job));
   private readonly judgements = new Newest<Judgement>((job) => this.judge(job));
   private listenTurn = 0;
   private rehearseTurn = 0;
@@ -153,6 +155,7 @@ export class BenchView {
       if (id !== this.session.id) return;
       const rehearsal = moment && untracked(this.rehearsal);
       this.snapshot.set(rehearsal ? asRecorded(snapshot, rehearsal) : snapshot);
+      if (rehearsal?.circuit === 'in time') void this.moments.take({ design, scene, moment });
       this.trouble.set('');
       void this.listen(moment ? undefined : { design, snapshot });
     } catch (error) {
@@ -160,6 +163,20 @@ export class BenchView {
     } finally {
       clearTimeout(late);
       this.looked.set({ id, design });
+    }
+  }
+
+  /** The same moment with all its currents, unless something else is looked at by then. */
+  private async lookInTime({ design, scene, moment }: Look): Promise<void> {
+    const isShown = (): boolean => moment !== undefined && untracked(this.moment)?.t === moment.t;
+    if (!isShown() || !moment || scene === undefined) return;
+    try {
+      const found = await this.bench.moments.moment(withoutReadings(design), scene, moment);
+      const rehearsal = untracked(this.rehearsal);
+      if (found && rehearsal && isShown() && untracked(this.shown) === design)
+        this.snapshot.set(asRecorded(found, rehearsal));
+    } catch (error) {
+      this.trouble.set(reasonOf(error));
     }
   }
 

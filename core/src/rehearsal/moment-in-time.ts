@@ -1,0 +1,53 @@
+import type { Design, Scene } from '../design/index.js';
+import type { LogicState } from '../logic/index.js';
+import { CoSimulation } from './co-simulation.js';
+import { nextFadeLook } from './recorder.js';
+import type { Rehearsal } from './rehearsal.js';
+import { isLoose, pictureOf, type Snapshot } from './snapshot.js';
+
+/**
+ * The moments of a scene that was rehearsed in time, whole: what its rehearsal did not take down, as currents, is followed again
+ * with the controller deciding as it did. Moments that come later than the last are the quicker.
+ */
+export class MomentInTime {
+  private course: CoSimulation;
+  private t = 0;
+  /** Place of the last change of the controller that has come about. */
+  private place = 0;
+
+  constructor(
+    private readonly design: Design,
+    private readonly scene: Scene,
+    private readonly run: Pick<Rehearsal, 'logic' | 'outages'>,
+  ) {
+    this.course = new CoSimulation(design, scene);
+  }
+
+  /** @param t s into the scene */
+  at(t: number): Snapshot {
+    if (t < this.t) {
+      this.course = new CoSimulation(this.design, this.scene);
+      this.t = this.place = 0;
+    }
+    this.stand(this.t);
+    while (this.t < t) this.stand(Math.min(t, this.next()));
+    return pictureOf(this.design, this.course, this.logic, t);
+  }
+
+  private get logic(): LogicState {
+    return this.run.logic[this.place].logic;
+  }
+
+  /** When outputs turn next, or fade on. */
+  private next(): number {
+    const change = this.run.logic.at(this.place + 1)?.t ?? Infinity;
+    return Math.min(change, nextFadeLook(this.design, this.logic, this.t));
+  }
+
+  private stand(t: number): void {
+    const { logic, outages } = this.run;
+    while (this.place + 1 < logic.length && logic[this.place + 1].t <= t) this.place += 1;
+    this.course.at(t, this.logic, !isLoose(outages, t));
+    this.t = t;
+  }
+}

@@ -11,13 +11,14 @@ import {
   type Run,
   type Solution,
 } from '@yurei/core/circuit';
-import type { Design } from '@yurei/core/design';
+import type { Design, Scene } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
-import { snapshot } from '@yurei/core/rehearsal';
+import { quietScene, snapshot } from '@yurei/core/rehearsal';
 import { csv } from './csv.js';
 import { BadInput, pickScene } from './load-design.js';
 import { celsius, parseDrive, parseSweep, quantity } from './parse-options.js';
 import type { Report } from './report.js';
+import { sceneReport } from './scene-report.js';
 import { table } from './table.js';
 
 export interface SolveOptions {
@@ -52,6 +53,15 @@ function prepare(design: Design, options: SolveOptions): (circuit: Circuit) => v
 /** Temperature of everything, °C, where one is asked for. */
 export const warmth = ({ temperature: text }: SolveOptions): number | undefined =>
   text === undefined ? undefined : celsius(text);
+
+/** The scene with the air as warm as asked. */
+export function sceneAt(design: Design, options: SolveOptions): Scene | undefined {
+  const scene = pickScene(design, options.scene);
+  const air = warmth(options);
+  if (air === undefined) return scene;
+  const { ambient, ...rest } = scene ?? quietScene;
+  return { ...rest, ambient: { ...ambient, temperature: air, swing: 0 } };
+}
 
 /** One value up and down: trip points in the text, every net in the CSV. */
 export function sweepReport(design: Design, options: SolveOptions & { sweep: string }): Report {
@@ -102,11 +112,19 @@ export function transientReport(
   const until = quantity(options.transient, 's', '--transient');
   if (!(until > 0))
     throw new BadInput(`--transient ${options.transient}: the time must be above 0.`);
-  const from = options.from ?? 'rest';
-  if (from !== 'rest' && from !== 'dead') {
+  const { from } = options;
+  if (from !== undefined && from !== 'rest' && from !== 'dead') {
     throw new BadInput(
       `--from ${from}: write rest (steady before time 0) or dead (power comes on at time 0).`,
     );
+  }
+  const scene = options.scene === undefined ? undefined : sceneAt(design, options);
+  if (scene) {
+    if ((options.drive ?? options.budget) !== undefined)
+      throw new BadInput(
+        '--scene plays what happens in it: leave out --drive and --budget, or let a knob be turned in the scene.',
+      );
+    return sceneReport(design, scene, { until, from });
   }
   const budget = quantity(options.budget ?? '120', 's', '--budget');
   const deadline = Date.now() + 1000 * budget;
@@ -116,7 +134,7 @@ export function transientReport(
     from,
     drives: (options.drive ?? []).map((text) => parseDrive(design, text)),
     celsius: warmth(options),
-    stimulus: snapshot(design, pickScene(design, options.scene)).stimulus,
+    stimulus: snapshot(design, pickScene(design, undefined)).stimulus,
   });
   const names = Object.keys(run.nets);
   const rows = run.times.map((t, i) => [t, ...names.map((n) => run.nets[n][i])]);

@@ -202,6 +202,14 @@ describe('solve in more ways', () => {
     expect(first.split(',')[0]).toBe('0');
   });
 
+  it('--transient with a scene plays it in time, the program deciding', async () => {
+    const report = await solve(loop, { transient: '28', scene: 'A night' });
+    expect(report.text).toMatch(/28\.000\ss of “A night” in time/);
+    expect(report.text).toMatch(/What acted/);
+    const longer = await solve(loop, { transient: '12', scene: 'A night', from: 'dead' });
+    expect(longer.json).toMatchObject({ circuit: 'in time', duration: 12 });
+  });
+
   it.each<[string, string, Parameters<typeof solve>[1], RegExp]>([
     ['--from dead', loop, { transient: '20ms', from: 'dead' }, /^20\.000\sms/],
     ['--noise', sump, { noise: 'U1.minus' }, /µV r\.m\.s\./],
@@ -225,6 +233,11 @@ describe('solve in more ways', () => {
     ['an unknown start', { transient: '1', from: 'asleep' }, /rest .* or dead/],
     ['a wire that is not there', { noise: 'Q9.x' }, /no wire is at "Q9\.x"/],
     ['a drive without a run', { drive: ['B1.felt=0:1'] }, /belong to --transient/],
+    [
+      'a drive beside a scene',
+      { transient: '1', scene: 'An evening', drive: ['B1.felt=0:1'] },
+      /leave out --drive/,
+    ],
     ['two analyses', { noise: 'U1.out', worst: 'U1.out' }, /one of/],
     [
       'a glowing room',

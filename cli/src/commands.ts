@@ -1,16 +1,16 @@
 import { catalog, pinLevel, terminalOf } from '@yurei/core/catalog';
 import { sayVolts, voltsAt, type Solution } from '@yurei/core/circuit';
-import { splitRef, type Design, type Scene } from '@yurei/core/design';
+import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { quietScene, rehearse, scoreRehearsal, snapshot, tellTrouble } from '@yurei/core/rehearsal';
+import { rehearse, scoreRehearsal, snapshot, tellTrouble } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
 import {
   noiseReport,
+  sceneAt,
   sweepReport,
   transientReport,
-  warmth,
   worstReport,
   type SolveOptions,
 } from './analyses.js';
@@ -55,15 +55,6 @@ export async function solve(file: string, options: SolveOptions): Promise<Report
   if (noise !== undefined) return noiseReport(design, { ...options, noise });
   if (worst !== undefined) return worstReport(design, { ...options, worst });
   return atRest(design, options);
-}
-
-/** The scene with the air as warm as asked. */
-function sceneAt(design: Design, options: SolveOptions): Scene | undefined {
-  const scene = pickScene(design, options.scene);
-  const air = warmth(options);
-  if (air === undefined) return scene;
-  const { ambient, ...rest } = scene ?? quietScene;
-  return { ...rest, ambient: { ...ambient, temperature: air, swing: 0 } };
 }
 
 /** Volts of every net, volts, amps and watts of every part. */

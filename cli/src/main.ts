@@ -49,7 +49,10 @@ program
 program
   .command('solve <file>')
   .description('volts, amps and watts: at rest, swept, in time, with noise or in the worst case')
-  .option('--scene <name>', 'whose daylight falls; the first one otherwise')
+  .option(
+    '--scene <name>',
+    'whose daylight falls, the first one otherwise; with --transient it is played',
+  )
   .option(
     '--sweep <PART.PARAM=a:b:n>',
     'change a value from a to b and back; "felt" for a sensor, or temperature=a:b:n',

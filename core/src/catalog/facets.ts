@@ -123,6 +123,12 @@ export interface Facets<V = Params, K extends string = string> {
   loop?: { a: K; b: K; resistors?(params: V): { line: number; across: number } };
   /** Someone breaks its lead by hand. */
   operatedByHand?: boolean;
+  /** What it moves as it stands: L/min of water out of the tank (into it below 0), m³/s of air out of the room, W into it. */
+  moves?: {
+    water?(part: SolvedPart<K>, params: V): number;
+    air?(part: SolvedPart<K>, params: V): number;
+    heat?(part: SolvedPart<K>, params: V): number;
+  };
   /** It keeps a door shut while it is fed. */
   locks?: { plus: K; minus: K };
   /** It breaks its own current again and again. */

@@ -14,7 +14,7 @@ const solvedAt = (size: number): SolvedPart => {
   );
   return { volts: all, amps: all, watts: size };
 };
-const solved = [0.01, 1, 6, 100].map(solvedAt);
+const solved = [0.01, 1, 6, 100, -100].map(solvedAt);
 
 /** Everything at rest, everything felt at once, weakly and strongly, and something right before the sensor. */
 const stimuli: Stimulus[] = [
@@ -57,7 +57,10 @@ function observed(kind: PartKind, params: Params): string {
     // Functions of one argument take parameters, or the solved part where there is nothing to set.
     if (['supply', 'relays', 'melted'].includes(name))
       return solved.map((part) => work(part, params));
-    const first = ['stress', 'intensity', 'works', 'active', 'reference'].includes(name);
+    const first = [
+      ...['stress', 'intensity', 'works', 'active', 'reference'],
+      ...['water', 'air', 'heat'],
+    ].includes(name);
     return first || (name === 'inrush' && work.length === 2)
       ? solved.map((part) => work(part, params))
       : work(params);

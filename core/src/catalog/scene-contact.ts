@@ -1,18 +1,22 @@
 import type { Part } from '../design/index.js';
-import { toggleSwitch } from './kinds/toggle-switch.js';
+import { resistor } from './kinds/resistor.js';
 
-/** A contact that a scene puts where it opens or bridges something: of next to no resistance, without bounce or limit. */
+/** What is left where something is joined, and where it is open: a wire's end, and the leakage of board and air, Ω. */
+const joined = 1e-3;
+const open = 1e9;
+
+/** A contact that a scene puts where it opens or bridges something: at once, without bounce or limit. */
 export const sceneContact = (id: string, closed: boolean): Part => ({
   id,
-  kind: toggleSwitch.kind,
+  kind: resistor.kind,
   name: id,
-  params: { ...contactStands(closed), ohms: 1e-3, bounce: 0, maxAmps: 30 },
+  params: contactStands(closed),
 });
 
 /** The values that open or close such a contact. */
 export const contactStands = (closed: boolean): Record<string, number> => ({
-  position: closed ? 1 : 0,
+  ohms: closed ? joined : open,
 });
 
 /** Its two ends. */
-export const [contactEnd, contactOtherEnd] = toggleSwitch.terminals.map(({ id }) => id);
+export const [contactEnd, contactOtherEnd] = resistor.terminals.map(({ id }) => id);

@@ -21,6 +21,7 @@ import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
 import { Stimuli } from './stimuli.js';
 import { isUnfed, supervised } from './supervisor.js';
+import { World, type DryRun } from './world.js';
 
 /** Error per step against the size of a charge: decisions do not turn on less. */
 const relative = 3e-4;
@@ -44,6 +45,7 @@ export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
 export class CoSimulation implements Course {
   private readonly circuit: Circuit;
   private readonly stage: Stage;
+  private readonly world: World;
   private readonly stimuli: Stimuli;
   private readonly alterations: Alterations;
   /** How much they changed at the last look. */
@@ -94,6 +96,7 @@ export class CoSimulation implements Course {
     this.alterations = new Alterations(design, breakers, this.circuit);
     this.named = unstagedNets(design, built);
     this.stage = setStage(design);
+    this.world = new World(design, scene);
     this.stimuli = new Stimuli(this.stage, this.circuit);
     this.sent = new Sent(this.stage.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
@@ -133,12 +136,17 @@ export class CoSimulation implements Course {
     return found.map(({ device, at, every }) => ({ part: this.circuit.partOf(device), at, every }));
   }
 
+  /** When pumps ran without water. */
+  get dryRuns(): readonly DryRun[] {
+    return this.world.dryRuns;
+  }
+
   get modes(): number[] {
     return this.circuit.network.modes;
   }
 
   get settled(): boolean {
-    return this.still;
+    return this.still && this.world.rests;
   }
 
   get settledUntil(): number {
@@ -205,7 +213,7 @@ export class CoSimulation implements Course {
   }
 
   hasSameStimuliAt(times: readonly number[]): boolean {
-    return times.every((t) => this.stimuli.isSame(momentIn(this.scene, t), this.solved));
+    return times.every((t) => this.stimuli.isSame(this.world.now(t), this.solved));
   }
 
   /** Power comes on now, or has been on for long. */
@@ -216,21 +224,24 @@ export class CoSimulation implements Course {
     this.turn(logic, 0, driven);
     if (dead) this.stimuli.update(now, () => undefined);
     else this.agree(now);
+    this.world.advance(0, this.solved);
     this.sent.note(this.solved);
     this.starved = this.unfed();
     this.transient = this.circuit.transient({
       maxSteps: this.mostSteps,
       relative,
       // What goes on in the course of one pulse is little: sensors are told at its end.
-      drift: (t) => !this.pulses && this.stimuli.update(momentIn(this.scene, t), this.sent.by),
+      drift: (t) => !this.pulses && this.stimuli.update(this.world.now(t), this.sent.by),
     });
     this.transient.observe({
       stepped: (t, h) => {
+        if (!this.pulses) this.world.advance(t, this.solvedNow);
         this.pace();
         this.pulses?.stepped(h);
         this.look(t);
       },
       jumped: (t) => {
+        if (!this.pulses) this.world.advance(t, this.solvedNow);
         this.pulses?.jumped();
         this.look(t);
       },
@@ -310,7 +321,8 @@ export class CoSimulation implements Course {
     const { t } = transient;
     if (pulses.close()) {
       this.lookAtMeans(t);
-      const now = momentIn(this.scene, t);
+      this.world.advance(t, this.solvedNow);
+      const now = this.world.now(t);
       this.warm(now);
       this.alterations.update(now);
       this.stimuli.update(now, this.sent.by);
@@ -334,12 +346,14 @@ export class CoSimulation implements Course {
 
   /** How far it is gone before sensors are told anew, s. */
   private reach(): number {
-    return this.grain.reach(this.t);
+    return Math.min(this.grain.reach(this.t), this.world.reach);
   }
 
   /** Tells sensors what they meet now. */
   private meet(): void {
-    const now = momentIn(this.scene, this.t);
+    if (!this.pulses || this.pulses.coastsUntil !== undefined)
+      this.world.advance(this.t, this.solvedNow);
+    const now = this.world.now(this.t);
     const warmer = this.warm(now);
     const altered = this.alterations.update(now);
     this.altered = altered;

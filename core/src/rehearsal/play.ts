@@ -332,9 +332,9 @@ export class Play {
     const { design, scene, timed, fuses } = this;
     const { outages } = this.supervisor;
     if (!timed) return { troubles: [], stresses: [] };
-    const { peaks, chatters } = timed;
+    const { peaks, chatters, dryRuns } = timed;
     return {
-      troubles: troublesOf(design, scene, { peaks, chatters, fuses, outages }),
+      troubles: troublesOf(design, scene, { peaks, chatters, dryRuns, fuses, outages }),
       stresses: hardest(peaks),
     };
   }

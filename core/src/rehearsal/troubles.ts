@@ -39,7 +39,10 @@ export class FuseWatch {
 export function troublesOf(
   design: Design,
   scene: Scene,
-  run: Pick<CoSimulation, 'peaks' | 'chatters'> & { fuses: FuseWatch; outages: readonly Outage[] },
+  run: Pick<CoSimulation, 'peaks' | 'chatters' | 'dryRuns'> & {
+    fuses: FuseWatch;
+    outages: readonly Outage[];
+  },
 ): Trouble[] {
   const beyond = hardest(run.peaks).filter((s) => s.share > 1);
   return [
@@ -49,6 +52,7 @@ export function troublesOf(
       ...{ part, what: 'switched without end', t: at },
       because: `every ${formatQuantity(every, 's')}, and nothing keeps it in either state`,
     })),
+    ...dry(run.dryRuns),
     ...resets(design, scene, run.outages),
   ].sort((a, b) => a.t - b.t);
 }
@@ -59,6 +63,22 @@ export const hardest = (peaks: readonly PartPeaks[]): PeakStress[] =>
     const [most] = [...ratings].sort((a, b) => b.share - a.share);
     return most && most.share > farFrom ? [most] : [];
   });
+
+/** A pump bears to run without water for so long, s (from memory: it takes the water along that is left in it). */
+const bearsDry = 5;
+
+/** Pumps that ran on without water, the first time of each. */
+function dry(runs: CoSimulation['dryRuns']): Trouble[] {
+  const long = runs.filter(({ from, to }) => to - from > bearsDry);
+  return [...new Set(long.map((d) => d.part))].map((part) => {
+    const own = long.filter((d) => d.part === part);
+    return {
+      ...{ part, what: 'ran dry', t: own[0].from },
+      ...(own.length > 1 ? { times: own.length } : {}),
+      because: `for ${formatQuantity(own[0].to - own[0].from, 's')} there was no water left to pump`,
+    };
+  });
+}
 
 /** A part that was pressed beyond a rating for longer than it bears. */
 const overstress = (stress: PeakStress): Trouble => ({

@@ -25,6 +25,21 @@ const weather = [
   { id: 'lamp', label: 'Light of mains lamps', unit: 'lx', default: 0, min: 0, max: 2e4 },
   { id: 'ripple', label: 'Their ripple, ±', unit: '', default: 0.3, min: 0, max: 1 },
   { id: 'mains', label: 'Mains frequency', unit: 'Hz', default: 50, min: 16, max: 400 },
+  // What acts moves water and air only where it is told how much there is.
+  { id: 'tank', label: 'Water surface of the tank', unit: 'm²', default: 0, min: 0, max: 1e6 },
+  { id: 'inflow', label: 'Runs into the tank', unit: 'L/min', default: 0, min: 0, max: 1e5 },
+  { id: 'brim', label: 'Tank runs over at (0: never)', unit: 'm', default: 0, min: 0, max: 50 },
+  { id: 'room', label: 'Air in the room', unit: 'm³', default: 0, min: 0, max: 1e6 },
+  { id: 'airing', label: 'Its air changes an hour', unit: '', default: 0.5, min: 0, max: 100 },
+  { id: 'loss', label: 'Heat lost at 1 K over outside', unit: 'W', default: 0, min: 0, max: 1e5 },
+  {
+    id: 'holds',
+    label: 'Heat held at 1 K (0: by air alone)',
+    unit: 'J',
+    default: 0,
+    min: 0,
+    max: 1e9,
+  },
 ] as const satisfies readonly Param[];
 
 /** Set by daylight and lamps, not by hand. */

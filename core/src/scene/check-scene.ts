@@ -120,7 +120,7 @@ function aimFault(
     };
   const { min, max, choices } = param;
   const [least, most] = choices ? [0, choices.length - 1] : [min, max];
-  const to = params['to'] ?? 0;
+  const { to = 0 } = params;
   return to >= least && to <= most
     ? undefined
     : {

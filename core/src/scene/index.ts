@@ -9,6 +9,7 @@ export { reflection } from './body/stimulus-of-body.js';
 export {
   ambientOf,
   ambientParams,
+  type Ambient,
   clockAt,
   hourAt,
   isSteady,
@@ -27,6 +28,7 @@ export {
   searchHappenings,
 } from './happenings.js';
 export {
+  everywhereAt,
   stimulusOn,
   momentIn,
   setStage,

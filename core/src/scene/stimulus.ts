@@ -77,8 +77,11 @@ export function setStage(design: Design): Stage {
 export interface Now {
   ambient: Ambient;
   t: number;
-  /** The air, °C. */
+  /** The air, and what it would be without all that happens, °C. */
   air: number;
+  outside: number;
+  /** What parts have taken away of a quantity that is the same everywhere. */
+  taken?: ReadonlyMap<Quantity, number>;
   seed: number;
   happening: { kind: HappeningKind; moment: Moment }[];
   bodies: Body[];
@@ -121,7 +124,8 @@ export function momentIn(scene: Scene, t: number): Now {
   const happening: Now['happening'] = [];
   const bodies: Body[] = [];
   const altered: Now['altered'] = [];
-  let air = temperatureAt(ambient, t);
+  const outside = temperatureAt(ambient, t);
+  let air = outside;
   for (const { kind, start, lasts, params, path, target } of happenings) {
     // What it gives may go on fading afterwards; a body is there only while its happening lasts.
     if (t < start) continue;
@@ -132,7 +136,7 @@ export function momentIn(scene: Scene, t: number): Now {
     const body = t > start + lasts ? undefined : kind.body?.(moment);
     if (body) bodies.push(body);
   }
-  return { ambient, t, air, seed: scene.seed, happening, bodies, altered };
+  return { ambient, t, air, outside, seed: scene.seed, happening, bodies, altered };
 }
 
 /**
@@ -162,8 +166,17 @@ export function stimulusOn(
   for (const source of stage.sources) {
     take(received(stage, source, solved(source.part.id), receiver, now));
   }
+  if (receiver.quantity !== 'temperature') stimulus -= now.taken?.get(receiver.quantity) ?? 0;
   return Math.min(max, Math.max(min, covered(sensor, now, stimulus) * sensor.gain));
 }
+
+/** A quantity that is the same everywhere, as a scene alone gives it. */
+export function everywhereAt(now: Now, quantity: Quantity): number {
+  const part = { id: '', kind: '', name: '', params: {} };
+  return stimulusOn(empty, { part, gain: 1, receiver: anywhere(quantity) }, now, () => undefined);
+}
+const empty: Stage = { sensors: [], sources: [], plan: { width: 1, depth: 1, walls: [] } };
+const anywhere = (quantity: Quantity): Receiver => ({ quantity, place: nowhere, radius: 0.005 });
 
 /** What is done to a part by what happens. */
 const done = ({ altered }: Now, part: string): Alteration[] =>

@@ -18,6 +18,7 @@ export const fan12v = definePart({
     { id: 'volts', label: 'Voltage', unit: 'V', default: 12, min: 3, max: 48 },
     { id: 'amps', label: 'Current', unit: 'A', default: 0.15, min: 0.01, max: 5, tolerance: 0.2 },
     { id: 'starts', label: 'Starts from', unit: 'V', default: 5, min: 0.5, max: 48 },
+    { id: 'air', label: 'Air out of the room an hour', unit: 'm³', default: 50, min: 0, max: 1e4 },
   ],
   feed: { plus: 'plus', minus: 'minus', least: () => 7 },
   ratings: [
@@ -38,6 +39,13 @@ export const fan12v = definePart({
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over it; it starts from ${formatNominal(p.starts, 'V')}`,
   },
+  moves: {
+    // Flow in proportion to speed (fan laws), and that to the voltage.
+    air: (part, p) => {
+      const volts = across(part, 'plus', 'minus');
+      return volts > p.starts ? ((p.air / 3600) * volts) / p.volts : 0;
+    },
+  },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
     from: 0,
@@ -52,7 +60,7 @@ export const fan12v = definePart({
   ],
   cautions: ['Mains fans are dangerous: leave their wiring to a licensed electrician.'],
   source:
-    'Current in proportion to voltage behind a protection diode, with a capacitor; 0.15 A as typical of 80 mm fans (from memory).',
+    'Current in proportion to voltage behind a protection diode, with a capacitor; 0.15 A and 50 m³/h as typical of 80 mm fans (from memory).',
   price: '1 to 5',
   glyph:
     'M2 2H22V22H2ZM12 12C12 7 8 6 7 8C6 10 9 12 12 12C17 12 18 8 16 7C14 6 12 9 12 12C12 17 16 18 17 16C18 14 15 12 12 12C7 12 6 16 8 17C10 18 12 15 12 12',

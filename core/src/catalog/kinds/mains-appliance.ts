@@ -40,6 +40,8 @@ export const mainsAppliance = definePart({
     },
     { id: 'inrush', label: 'First moment, times that', unit: '', default: 10, min: 1, max: 100 },
     { id: 'fuse', label: 'Fuse in its lead (0: none)', unit: 'A', default: 2, min: 0, max: 63 },
+    { id: 'heats', label: 'Heats the room with', unit: 'W', default: 0, min: 0, max: 1e5 },
+    { id: 'pumps', label: 'Pumps out of the tank', unit: 'L/min', default: 0, min: -1e4, max: 1e4 },
   ],
   ratings: [],
   // It only asks whether the contact is closed: nothing beyond the boundary is computed.
@@ -47,6 +49,10 @@ export const mainsAppliance = definePart({
     { type: 'voltage-source', plus: '#asks', minus: 'a', volts: 1 },
     { type: 'resistor', a: '#asks', b: 'b', ohms: 1e8 },
   ],
+  moves: {
+    heat: (part, p) => (across(part, '#asks', 'b') > closed ? p.heats : 0),
+    water: (part, p) => (across(part, '#asks', 'b') > closed ? p.pumps : 0),
+  },
   appliance: { amps: (p) => p.amps, inrush: (p) => p.inrush, fuse: (p) => p.fuse },
   headline: (p) => `${formatNominal(p.amps, 'A')}`,
   acts: {

@@ -3,6 +3,7 @@ import { choice } from '../choice.js';
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
+import { waterWay, waterWays } from '../water-way.js';
 
 /** 3000 turns a minute at rated voltage and running current, rad/s. */
 const ratedSpeed = 314;
@@ -24,6 +25,8 @@ export const pump12v = definePart({
     { id: 'amps', label: 'Running current', unit: 'A', default: 0.35, min: 0.01, max: 20 },
     { id: 'stall', label: 'Stall current', unit: 'A', default: 2, min: 0.02, max: 200 },
     choice('stalled', 'Jammed', ['no', 'yes'], 'no'),
+    { id: 'flow', label: 'Moves at rated voltage', unit: 'L/min', default: 8, min: 0, max: 1000 },
+    choice('way', 'Moves water', waterWays, 'out of the tank'),
   ],
   ratings: [
     { label: 'voltage', from: 'plus', to: 'minus', limit: (p) => 1.25 * p.volts },
@@ -63,6 +66,10 @@ export const pump12v = definePart({
     because: (part) =>
       `it turns at ${Math.round((100 * at(part, '#speed')) / ratedSpeed)} % of its rated speed`,
   },
+  moves: {
+    // A centrifugal pump moves water in proportion to its speed (affinity laws), without a head to speak of.
+    water: (part, p) => waterWay(p.way) * p.flow * Math.max(0, at(part, '#speed') / ratedSpeed),
+  },
   coil: { plus: 'plus', minus: 'minus' },
   curve: {
     vary: { plus: 'plus', minus: 'minus' },
@@ -75,7 +82,7 @@ export const pump12v = definePart({
   notes: ['Starting and jammed it draws its stall current. Needs a diode across it, band to +.'],
   cautions: ['Never run a bilge or fountain pump dry for long.'],
   source:
-    'Motor with back-EMF (Fitzgerald, Kingsley and Umans, Electric Machinery) through running and stall point; 3000 turns a minute and 0.08 s to start as typical (from memory).',
+    'Motor with back-EMF (Fitzgerald, Kingsley and Umans, Electric Machinery) through running and stall point; 3000 turns a minute and 0.08 s to start, 8 L/min as typical (from memory); flow in proportion to speed (affinity laws).',
   price: '5 to 20',
   glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M8 16V8L12 13L16 8V16',
 });

@@ -2,7 +2,9 @@ import { across, at } from '../solved-values.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { kickBounds } from '../coil.js';
+import { choice } from '../choice.js';
 import { copperAt } from '../copper.js';
+import { waterWay, waterWays } from '../water-way.js';
 
 export const valve12v = definePart({
   kind: 'valve-12v',
@@ -22,6 +24,8 @@ export const valve12v = definePart({
     { id: 'henries', label: 'Inductance', unit: 'H', default: 0.12, min: 1e-4, max: 10 },
     { id: 'opens', label: 'Opens from', unit: 'V', default: 8.5, min: 0.5, max: 48 },
     { id: 'closes', label: 'Closes below', unit: 'V', default: 2.5, min: 0.1, max: 48 },
+    { id: 'flow', label: 'Lets through', unit: 'L/min', default: 10, min: 0, max: 1000 },
+    choice('way', 'Lets water', waterWays, 'into the tank'),
   ],
   ratings: [
     { label: 'coil voltage', from: 'plus', to: 'minus', limit: (p) => 1.15 * p.volts },
@@ -53,6 +57,7 @@ export const valve12v = definePart({
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over its coil; it moves from ${formatNominal(p.opens, 'V')}`,
   },
+  moves: { water: (part, p) => (at(part, '#armature') > 0.5 ? waterWay(p.way) * p.flow : 0) },
   coil: {
     plus: 'plus',
     minus: 'minus',
@@ -71,7 +76,8 @@ export const valve12v = definePart({
   notes: [
     'Decide what a dead supply should do: gas shuts, a sprinkler may have to open.',
     'Many need a least water pressure to open.',
-    'Some are made the other way about and shut while fed; what flows through it is not computed.',
+    'Some are made the other way about and shut while fed.',
+    'What flows through it is a number given, not worked out from a pressure.',
     'Half an ampere all the while it is on: its coil gets hot.',
   ],
   cautions: ['Shut-off of gas must fail safe and belongs to approved parts and a licensed fitter.'],

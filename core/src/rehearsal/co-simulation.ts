@@ -9,24 +9,21 @@ import {
 } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputDuty, type LogicState } from '../logic/index.js';
-import { momentIn, setStage, type Now, type Stage } from '../scene/index.js';
-import { Alterations } from './alterations.js';
+import type { Now } from '../scene/index.js';
 import { Charges } from './charges.js';
 import type { Course } from './course.js';
 import { Grain } from './grain.js';
+import { Outside } from './outside.js';
 import { Pulses } from './pulses.js';
 import { turnPins } from './pin-states.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
-import { Stimuli } from './stimuli.js';
 import { isUnfed, supervised } from './supervisor.js';
-import { World, type DryRun } from './world.js';
+import type { DryRun } from './world.js';
 
 /** Error per step against the size of a charge: decisions do not turn on less. */
 const relative = 3e-4;
-/** Parts are warmed or cooled anew when the air has changed by this much, K. */
-const sameKelvin = 0.05;
 /** Rounds in which light and current come to agree before power has been on for long. */
 const mostRounds = 25;
 /** A circuit has settled when nothing in it is this far from its steady state, V or A, or this share. */
@@ -44,12 +41,7 @@ export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
  */
 export class CoSimulation implements Course {
   private readonly circuit: Circuit;
-  private readonly stage: Stage;
-  private readonly world: World;
-  private readonly stimuli: Stimuli;
-  private readonly alterations: Alterations;
-  /** How much they changed at the last look. */
-  private altered = 0;
+  private readonly outside: Outside;
   private readonly named: ReturnType<typeof unstagedNets>;
   private readonly values: ReadonlyMap<string, PartValues>;
   private readonly solved = (part: string): SolvedPart | undefined =>
@@ -69,7 +61,6 @@ export class CoSimulation implements Course {
   private starved = false;
   private readonly sent: Sent;
   private t = 0;
-  private celsius = NaN;
   /** Share of the time that each output is on, and its pulses where any is dimmed. */
   private duties?: readonly number[];
   private pulses?: Pulses;
@@ -93,12 +84,9 @@ export class CoSimulation implements Course {
   ) {
     const { design: built, breakers } = staged(design, scene);
     this.circuit = new Circuit(built);
-    this.alterations = new Alterations(design, breakers, this.circuit);
+    this.outside = new Outside(design, scene, this.circuit, breakers);
     this.named = unstagedNets(design, built);
-    this.stage = setStage(design);
-    this.world = new World(design, scene);
-    this.stimuli = new Stimuli(this.stage, this.circuit);
-    this.sent = new Sent(this.stage.sources);
+    this.sent = new Sent(this.outside.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
     this.grain = new Grain(scene);
     this.readers = readingsIn(design);
@@ -138,7 +126,7 @@ export class CoSimulation implements Course {
 
   /** When pumps ran without water. */
   get dryRuns(): readonly DryRun[] {
-    return this.world.dryRuns;
+    return this.outside.world.dryRuns;
   }
 
   get modes(): number[] {
@@ -146,7 +134,7 @@ export class CoSimulation implements Course {
   }
 
   get settled(): boolean {
-    return this.still && this.world.rests;
+    return this.still && this.outside.world.rests;
   }
 
   get settledUntil(): number {
@@ -209,39 +197,38 @@ export class CoSimulation implements Course {
   }
 
   perceivedBy(part: string): Partial<Stimulus> | undefined {
-    return this.stimuli.of(part);
+    return this.outside.perceivedBy(part);
   }
 
   hasSameStimuliAt(times: readonly number[]): boolean {
-    return times.every((t) => this.stimuli.isSame(this.world.now(t), this.solved));
+    return times.every((t) => this.outside.isSame(t, this.solved));
   }
 
   /** Power comes on now, or has been on for long. */
   private begin(logic: LogicState, driven: boolean): void {
     const dead = this.scene.starts === 'power-on';
-    const now = momentIn({ ...this.scene, happenings: [] }, 0);
-    this.warm(now);
+    const now = this.outside.first();
     this.turn(logic, 0, driven);
-    if (dead) this.stimuli.update(now, () => undefined);
+    if (dead) this.outside.meet(now, () => undefined);
     else this.agree(now);
-    this.world.advance(0, this.solved);
+    this.outside.world.advance(0, this.solved);
     this.sent.note(this.solved);
     this.starved = this.unfed();
     this.transient = this.circuit.transient({
       maxSteps: this.mostSteps,
       relative,
       // What goes on in the course of one pulse is little: sensors are told at its end.
-      drift: (t) => !this.pulses && this.stimuli.update(this.world.now(t), this.sent.by),
+      drift: (t) => !this.pulses && this.outside.drift(t, this.sent.by),
     });
     this.transient.observe({
       stepped: (t, h) => {
-        if (!this.pulses) this.world.advance(t, this.solvedNow);
+        if (!this.pulses) this.outside.world.advance(t, this.solvedNow);
         this.pace();
         this.pulses?.stepped(h);
         this.look(t);
       },
       jumped: (t) => {
-        if (!this.pulses) this.world.advance(t, this.solvedNow);
+        if (!this.pulses) this.outside.world.advance(t, this.solvedNow);
         this.pulses?.jumped();
         this.look(t);
       },
@@ -259,7 +246,7 @@ export class CoSimulation implements Course {
   /** The steady state in which the light and sound that parts send are those that they meet. */
   private agree(now: Now): void {
     this.circuit.solve();
-    for (let i = 0; i < mostRounds && this.stimuli.update(now, this.solved) > 0; i++)
+    for (let i = 0; i < mostRounds && this.outside.meet(now, this.solved) > 0; i++)
       this.circuit.solve();
   }
 
@@ -321,11 +308,8 @@ export class CoSimulation implements Course {
     const { t } = transient;
     if (pulses.close()) {
       this.lookAtMeans(t);
-      this.world.advance(t, this.solvedNow);
-      const now = this.world.now(t);
-      this.warm(now);
-      this.alterations.update(now);
-      this.stimuli.update(now, this.sent.by);
+      this.outside.world.advance(t, this.solvedNow);
+      this.outside.update(t, this.sent.by);
     }
     if (pulses.coastsUntil !== undefined) this.charges?.start(t);
     else if (pulses.turns(t)) {
@@ -346,32 +330,26 @@ export class CoSimulation implements Course {
 
   /** How far it is gone before sensors are told anew, s. */
   private reach(): number {
-    return Math.min(this.grain.reach(this.t), this.world.reach);
+    return Math.min(this.grain.reach(this.t), this.outside.world.reach);
   }
 
   /** Tells sensors what they meet now. */
   private meet(): void {
-    if (!this.pulses || this.pulses.coastsUntil !== undefined)
-      this.world.advance(this.t, this.solvedNow);
-    const now = this.world.now(this.t);
-    const warmer = this.warm(now);
-    const altered = this.alterations.update(now);
-    this.altered = altered;
-    if (!this.pulses) this.sent.note(this.solved);
-    const change = this.stimuli.update(now, this.sent.by);
     const rests = this.still || this.pulses?.coastsUntil !== undefined;
+    if (rests) this.outside.world.advance(this.t, this.solvedNow);
+    if (!this.pulses) this.sent.note(this.solved);
+    const changed = this.outside.update(this.t, this.sent.by);
     if (!rests && this.circuit.network.slow.length > 0) {
       this.charges?.start(this.t);
       this.charges?.tell(this.t);
     }
     if (rests) this.pace();
-    if (warmer || change > 0 || altered > 0) this.stir();
+    if (changed) this.stir();
   }
 
   /** Makes the next step as long as what sensors meet lets it. */
   private pace(): void {
-    this.grain.adapt(Math.max(this.stimuli.moved(), this.altered));
-    this.altered = 0;
+    this.grain.adapt(this.outside.moved());
     if (this.transient) this.transient.maxStep = this.reach();
   }
 
@@ -442,13 +420,6 @@ export class CoSimulation implements Course {
   private unfed(): boolean {
     const { controller } = this;
     return !!controller && isUnfed(controller.kind, this.solved(controller.id) ?? nothing);
-  }
-
-  private warm({ air }: Now): boolean {
-    if (Math.abs(air - this.celsius) < sameKelvin) return false;
-    this.celsius = air;
-    this.circuit.setTemperature(air);
-    return true;
   }
 
   /** Sets the controller's pins as its outputs are; true when any has turned. */

@@ -1,0 +1,86 @@
+import type { SolvedPart, Stimulus } from '../catalog/index.js';
+import type { Circuit } from '../circuit/index.js';
+import type { Design, Scene } from '../design/index.js';
+import { momentIn, setStage, type Now, type Stage } from '../scene/index.js';
+import { Alterations } from './alterations.js';
+import type { Breaker } from './staged.js';
+import { Stimuli } from './stimuli.js';
+import { World } from './world.js';
+
+/** Parts are warmed or cooled anew when the air has changed by this much, K. */
+const sameKelvin = 0.05;
+
+type Solved = (part: string) => SolvedPart | undefined;
+
+/** All that a scene does to a circuit from outside: what sensors meet, how warm the air is, what is done to values and wires. */
+export class Outside {
+  readonly world: World;
+  readonly sources: Stage['sources'];
+  private readonly stimuli: Stimuli;
+  private readonly alterations: Alterations;
+  private celsius = NaN;
+  /** How much was done to values and wires since it was asked last. */
+  private altered = 0;
+
+  constructor(
+    design: Design,
+    private readonly scene: Scene,
+    private readonly circuit: Circuit,
+    breakers: readonly Breaker[],
+  ) {
+    const stage = setStage(design);
+    this.sources = stage.sources;
+    this.stimuli = new Stimuli(stage, circuit);
+    this.alterations = new Alterations(design, breakers, circuit);
+    this.world = new World(design, scene);
+  }
+
+  /** What is before anything happens. */
+  first(): Now {
+    const now = momentIn({ ...this.scene, happenings: [] }, 0);
+    this.warm(now);
+    return now;
+  }
+
+  /** Tells sensors alone what they meet; see `Stimuli.update`. */
+  meet(now: Now, solved: Solved): number {
+    return this.stimuli.update(now, solved);
+  }
+
+  /** The same at a moment in the course of a step. */
+  drift(t: number, solved: Solved): number {
+    return this.stimuli.update(this.world.now(t), solved);
+  }
+
+  /** Brings everything up to date; whether anything has changed. */
+  update(t: number, solved: Solved): boolean {
+    const now = this.world.now(t);
+    const warmer = this.warm(now);
+    const altered = this.alterations.update(now);
+    this.altered = Math.max(this.altered, altered);
+    return this.stimuli.update(now, solved) > 0 || warmer || altered > 0;
+  }
+
+  /** The largest change since it was asked last, as a share. */
+  moved(): number {
+    const { altered } = this;
+    this.altered = 0;
+    return Math.max(altered, this.stimuli.moved());
+  }
+
+  /** Whether every sensor would meet the same at another moment. */
+  isSame(t: number, solved: Solved): boolean {
+    return this.stimuli.isSame(this.world.now(t), solved);
+  }
+
+  perceivedBy(part: string): Partial<Stimulus> | undefined {
+    return this.stimuli.of(part);
+  }
+
+  private warm({ air }: Now): boolean {
+    if (Math.abs(air - this.celsius) < sameKelvin) return false;
+    this.celsius = air;
+    this.circuit.setTemperature(air);
+    return true;
+  }
+}

@@ -31,8 +31,9 @@ export interface Shunt {
   towards?: Float64Array;
 }
 
-/** Guesses after which balanced currents are good enough. */
+/** Guesses after which balanced currents are good enough, and how well: so much of how close unknowns are to come. */
 const relaxedFrom = 8;
+const balance = 1e-3;
 
 const none: Shunt = { siemens: 0 };
 
@@ -67,7 +68,7 @@ export function newton(
     if (iteration > 1) system.recall();
     for (let d = 0; d < nonlinear.length; d++) nonlinear[d].load(system);
     // A node that next to nothing holds never stands still to the last digit: its currents decide.
-    if (iteration >= relaxedFrom && !system.limited && system.balanced()) {
+    if (iteration >= relaxedFrom && !system.limited && system.balanced(balance * relative)) {
       return { settled: true, iterations: iteration, unconverged };
     }
     system.solve(next);

@@ -6,6 +6,8 @@ import { Sdirk, stageShares } from './sdirk.js';
 /** Error per step against the size of a charge or flux; 0.1 % is reached over whole runs. */
 const usualRelative = 3e-5;
 /** An event is found to this share of its step, and never worse than 1 µs. */
+/** Sums of times are no more exact than this, as a share. */
+const sliver = 64 * Number.EPSILON;
 const eventShare = 1e-6;
 const eventTime = 1e-6;
 /** Most changes at one moment. */
@@ -161,6 +163,11 @@ export class Transient {
     const corner = this.nextBreak();
     const end = Math.min(until, corner);
     const shortest = Math.max(1e-15, 4 * Number.EPSILON * t);
+    // What rounding has left of the way is no step.
+    if (corner > end && end - t < sliver * t) {
+      this.t = end;
+      return;
+    }
     const jumped = t === this.jumpedAt;
     // What followed the last jump tells how short to begin after this one.
     let h = Math.min(this.h, this.maxStep, jumped ? 4 * this.first : Infinity);

@@ -3,8 +3,7 @@ import { SparseLU } from './sparse-lu.js';
 /** 25 °C, where part values hold. */
 export const roomKelvin = 298.15;
 
-/** An imbalance that only rounding makes: this share of what flows, or this many A. */
-const rounding = 1e-13;
+/** An imbalance that only rounding makes, A. */
 const roundingAmps = 1e-17;
 
 /**
@@ -164,8 +163,8 @@ export class System {
     lu.solve(this.rhs, next);
   }
 
-  /** Whether the guess meets the stamped equations as well as rounding allows. */
-  balanced(): boolean {
+  /** Whether the guess meets the stamped equations but for a share of what flows. */
+  balanced(share: number): boolean {
     const { rows, columns, values, x, rhs, size, residual, turnover } = this;
     for (let i = 0; i < size; i++) {
       residual[i] = -rhs[i];
@@ -177,7 +176,7 @@ export class System {
       turnover[rows[e]] += Math.abs(term);
     }
     for (let i = 0; i < size; i++) {
-      if (!(Math.abs(residual[i]) <= roundingAmps + rounding * turnover[i])) return false;
+      if (!(Math.abs(residual[i]) <= roundingAmps + share * turnover[i])) return false;
     }
     return true;
   }

@@ -1,5 +1,6 @@
 /** What a scene does to values, wires and parts: each against a closed form or what is known by hand, both ways. */
 import type { Design, Happening } from '../design/index.js';
+import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, placed, sceneOf, walksPast } from '../testing/small.js';
 import type { Path } from './play.js';
 import type { Rehearsal } from './rehearsal.js';
@@ -140,6 +141,19 @@ describe.each(paths)('%s', (path) => {
     expect(meanwhile).toBeLessThan(before / 20);
     expect(Math.abs(after - before)).toBeLessThan(3);
   });
+});
+
+it.each<[string, Happening['target'] & object, string]>([
+  ['fuel-locker-loop', { wire: 'w15' }, 'wire-breaks'],
+  ['sail-loft-motion', { part: 'D1' }, 'part-comes-off'],
+  ['steps-lamp-at-dusk', { part: 'G1' }, 'part-comes-off'],
+  ['steps-lamp-at-dusk', { wire: 'w4' }, 'wire-breaks'],
+  ['regatta-figurehead', { part: 'F1' }, 'part-comes-off'],
+])('in time %s goes on without %j', (name, target, kind) => {
+  const design = demo(name);
+  const gone = { ...sceneOf(4, { kind, target, start: 1, params: { stays: 1.5 } }) };
+  const [{ ambient }] = design.scenes;
+  expect(rehearse(design, { ...gone, ambient }, undefined, 'time').halted).toBeUndefined();
 });
 
 it('nothing is put into a circuit that no scene opens', () => {

@@ -116,22 +116,19 @@ export class World {
     return all;
   }
 
-  /** The tank: what flows in by itself counts as taken below nothing. */
+  /** The tank, below nothing and above its brim of which nothing is. */
   private pump(span: number, mean: number, litres: number, solved: Solved): void {
-    const { tank, inflow, brim } = this.ambient;
-    const falls = (moved: number): number => ((moved - inflow) * litrePerMinute) / tank;
-    const rate = falls(litres);
-    const before = this.taken.get('water') ?? 0;
+    const { tank, brim } = this.ambient;
+    const falls = (out: number): number => (out * litrePerMinute) / tank;
     const level = everywhereAt(momentIn(this.scene, this.t), 'water');
     const highest = brim > 0 ? level - brim : -Infinity;
-    const wanted = before + falls(mean) * span;
+    const wanted = (this.taken.get('water') ?? 0) + falls(mean) * span;
     const after = Math.min(level, Math.max(highest, wanted));
     const dry = wanted > level;
     this.taken.set('water', after);
-    // At the bottom and at the brim it stands still.
-    const stands = (after === level && rate > 0) || (after === highest && rate < 0);
-    this.perSecond.set('water', stands ? 0 : rate);
-    this.taken.set('flow', -Math.abs(dry ? Math.min(litres, inflow) : litres));
+    // At the bottom and at the brim no more is taken than runs in.
+    this.perSecond.set('water', after === wanted ? falls(litres) : 0);
+    this.taken.set('flow', -Math.abs(dry ? 0 : litres));
     this.noteDry(dry, span, solved);
   }
 

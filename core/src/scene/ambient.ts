@@ -115,6 +115,7 @@ export const lightAt = ({ ambient, seed }: Pick<Scene, 'ambient' | 'seed'>, t: n
 
 /** Whether the surroundings are the same at every moment of a scene. */
 export function isSteady(scene: Pick<Scene, 'ambient'>): boolean {
-  const { sky, swing, passing, lamp, ripple } = ambientOf(scene);
-  return sky !== 'the sun' && swing === 0 && passing === 0 && lamp * ripple === 0;
+  const { sky, swing, passing, lamp, ripple, tank, inflow } = ambientOf(scene);
+  const moves = swing + passing + lamp * ripple + tank * inflow;
+  return sky !== 'the sun' && moves === 0;
 }

@@ -1,5 +1,5 @@
 import { checkParam, kindOf, type Param, type Problem } from '../catalog/index.js';
-import type { Design, Happening, Plan, Point } from '../design/index.js';
+import type { Design, Happening, Plan, Point, Scene } from '../design/index.js';
 import { ambientParams } from './ambient.js';
 import type { HappeningKind } from './happening-kind.js';
 import { findHappeningKind, happeningSpan } from './happenings.js';
@@ -16,7 +16,7 @@ export function checkScenes(design: Design): Problem[] {
       place: `${at}.ambient${f.place}`,
     }));
     const happenings = scene.happenings.flatMap((happening, h) =>
-      happeningFaults(happening, scene.duration, design).map((f) => ({
+      happeningFaults(happening, scene, design).map((f) => ({
         ...f,
         place: `${at}.happenings[${h}] (${happening.id})${f.place}`,
       })),
@@ -57,7 +57,8 @@ const outside = ({ width, depth }: Plan, { x, y }: Point): boolean =>
 
 const edges = ({ width, depth }: Plan): string => `It reaches from 0, 0 to ${width}, ${depth} m.`;
 
-function happeningFaults(happening: Happening, duration: number, design: Design): Fault[] {
+function happeningFaults(happening: Happening, scene: Scene, design: Design): Fault[] {
+  const { duration } = scene;
   const { plan } = design;
   const kind = findHappeningKind(happening.kind);
   if (!kind) {
@@ -69,7 +70,7 @@ function happeningFaults(happening: Happening, duration: number, design: Design)
       },
     ];
   }
-  const faults = valueFaults(happening.params, kind.params, kind.label).map((f) => ({
+  const faults: Fault[] = valueFaults(happening.params, kind.params, kind.label).map((f) => ({
     ...f,
     place: `.params${f.place}`,
   }));
@@ -82,6 +83,11 @@ function happeningFaults(happening: Happening, duration: number, design: Design)
     const cure = 'Give one point in "path".';
     faults.push({ place: '.path', reason: `${kind.label} needs a place`, cure });
   }
+  if (kind.filled && !((scene.ambient['tank'] ?? 0) > 0))
+    faults.push({
+      ...{ place: '', severity: 'doubt', reason: `${kind.label}: the scene has no tank` },
+      cure: 'Give “Water surface of the tank” among the surroundings of the scene.',
+    });
   const aim = aimFault(happening, kind, design);
   if (aim) faults.push({ place: '.target', severity: 'doubt', ...aim });
   const stray = path.findIndex((p) => outside(plan, p));

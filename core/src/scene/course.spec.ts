@@ -1,4 +1,4 @@
-import { during, decay, swell, trapezoid } from './course.js';
+import { during, decay, swell, trapezoid, trapezoidSum } from './course.js';
 import { between } from './between.js';
 
 describe('courses', () => {
@@ -11,6 +11,17 @@ describe('courses', () => {
     [5.1, 0],
   ])('a trapezoid of 1, 2 and 2 s at %d s stands at %d', (t, value) => {
     expect(trapezoid(t, 1, 2, 2)).toBeCloseTo(value, 12);
+  });
+  it.each([
+    [-1, 0],
+    [0.5, 0.125],
+    [1, 0.5],
+    [2, 1.5],
+    [3, 2.5],
+    [3.5, 2.875],
+    [9, 3],
+  ])('under one of 1, 2 and 1 s there is until %d s the sum %d', (t, sum) => {
+    expect(trapezoidSum(t, 1, 2, 1)).toBeCloseTo(sum, 12);
   });
   it('a bell is highest in the middle and even about it', () => {
     expect(swell(2, 4)).toBe(1);

@@ -23,6 +23,18 @@ export function trapezoid(t: number, rise: number, stay: number, fall: number): 
 }
 
 /**
+ * How much has gone by under a trapezoid until a moment, s.
+ *
+ * @example trapezoidSum(9, 1, 2, 1) // 3
+ */
+export function trapezoidSum(t: number, rise: number, stay: number, fall: number): number {
+  const up = Math.min(rise, Math.max(0, t));
+  const level = Math.min(stay, Math.max(0, t - rise));
+  const down = Math.min(fall, Math.max(0, t - rise - stay));
+  return up ** 2 / (2 * rise) + level + down - down ** 2 / (2 * fall);
+}
+
+/**
  * A beginning at once that dies away; ends after seven time constants.
  *
  * @param t s

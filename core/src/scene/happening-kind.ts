@@ -64,6 +64,8 @@ export interface HappeningKind<V = Params> {
   contributes?: { readonly [Q in Quantity]?: Contribution<V> };
   /** By how much it warms all the air, and with it every part, K. */
   warms?(now: Moment<V>): number;
+  /** What it has let run into the tank by then, L. */
+  filled?(now: Moment<V>): number;
   /** What it is aimed at, where it does something to the design itself. */
   aims?: 'value' | 'part' | 'wire';
   /** What it does to that; nothing before it begins. */

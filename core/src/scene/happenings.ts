@@ -44,6 +44,7 @@ import { tagShown } from './happenings/tag-shown.js';
 import { tips } from './happenings/tips.js';
 import { warmthComes } from './happenings/warmth-comes.js';
 import { waterFlows } from './happenings/water-flows.js';
+import { waterRunsIn } from './happenings/water-runs-in.js';
 import { waterRises } from './happenings/water-rises.js';
 
 /** Every kind of happening, those with people first. */
@@ -78,6 +79,7 @@ export const happeningKinds: readonly HappeningKind[] = [
   lampOn,
   rain,
   waterRises,
+  waterRunsIn,
   waterFlows,
   soilDries,
   batteryAges,
@@ -136,4 +138,5 @@ export function restlessSpans(happening: Happening): { start: number; end: numbe
 export const contributes = (kind: HappeningKind, quantity: Quantity): boolean =>
   kind.contributes?.[quantity] !== undefined ||
   (kind.body !== undefined && bodyMatters(quantity)) ||
-  (kind.warms !== undefined && quantity === 'temperature');
+  (kind.warms !== undefined && quantity === 'temperature') ||
+  (kind.filled !== undefined && quantity === 'water');

@@ -250,7 +250,11 @@ describe('every kind of happening', () => {
     // It does something to some quantity, and nothing before it begins.
     const params = happeningValues(happening);
     let reached = about.body !== undefined || about.hangs === true;
-    for (const contributes of [...Object.values(about.contributes ?? {}), about.warms ?? none]) {
+    for (const contributes of [
+      ...Object.values(about.contributes ?? {}),
+      about.warms ?? none,
+      about.filled ?? none,
+    ]) {
       for (let i = 0; i <= 100; i++) {
         const t = ((end - start) * i) / 100;
         const value =

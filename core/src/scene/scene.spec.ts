@@ -182,6 +182,7 @@ describe('checkScenes', () => {
       /Leak.*outside the possible/,
     ],
     ['a start after the end', { start: 100 }, /after the scene has ended/],
+    ['water without a tank', { kind: 'water-runs-in' }, /has no tank/],
     ['a wire that is not there', { kind: 'wire-breaks', target: { wire: 'none' } }, /no wire/],
     ['a part that is not there', { kind: 'part-comes-off', target: { part: 'Z9' } }, /no part/],
     [
@@ -195,12 +196,13 @@ describe('checkScenes', () => {
       /Resistance of Load resistor cannot be -5/,
     ],
   ];
+  const mendable = /is named|has no tank|cannot be -5/;
   it.each(cases)('names %s and its place', (_, change, reason) => {
     const problems = checkScenes({ ...slipwayBeam(), scenes: [scene([{ ...base, ...change }])] });
     expect(problems[0].reason).toMatch(reason);
     expect(problems[0].place).toMatch(/^scenes\[0\] \(s\)\.happenings\[0\] \(h\)/);
-    // What is aimed at nothing does nothing: the design can be used all the same.
-    expect(problems[0].severity).toBe(problems[0].place.endsWith('.target') ? 'doubt' : 'refuse');
+    // What is aimed at nothing, or has no tank, does nothing: the design can be used all the same.
+    expect(problems[0].severity).toBe(mendable.test(problems[0].reason) ? 'doubt' : 'refuse');
   });
 });
 

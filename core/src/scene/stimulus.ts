@@ -80,6 +80,8 @@ export interface Now {
   /** The air, and what it would be without all that happens, °C. */
   air: number;
   outside: number;
+  /** What has run into the tank, L. */
+  filled: number;
   /** What parts have taken away of a quantity that is the same everywhere. */
   taken?: ReadonlyMap<Quantity, number>;
   seed: number;
@@ -126,6 +128,7 @@ export function momentIn(scene: Scene, t: number): Now {
   const altered: Now['altered'] = [];
   const outside = temperatureAt(ambient, t);
   let air = outside;
+  let filled = (ambient.inflow / 60) * t;
   for (const { kind, start, lasts, params, path, target } of happenings) {
     // What it gives may go on fading afterwards; a body is there only while its happening lasts.
     if (t < start) continue;
@@ -133,10 +136,11 @@ export function momentIn(scene: Scene, t: number): Now {
     if (kind.contributes) happening.push({ kind, moment });
     if (kind.alters) altered.push({ target, by: kind.alters(moment) });
     air += kind.warms?.(moment) ?? 0;
+    filled += kind.filled?.(moment) ?? 0;
     const body = t > start + lasts ? undefined : kind.body?.(moment);
     if (body) bodies.push(body);
   }
-  return { ambient, t, air, outside, seed: scene.seed, happening, bodies, altered };
+  return { ambient, t, air, outside, filled, seed: scene.seed, happening, bodies, altered };
 }
 
 /**
@@ -223,7 +227,7 @@ const joining: Readonly<Record<Surrounding['combination'], (a: number, b: number
 };
 
 function atRest({ receiver }: Sensor, now: Now): number {
-  const { ambient, t, air, seed } = now;
+  const { ambient, t, air, filled, seed } = now;
   switch (receiver.quantity) {
     case 'light':
       return daylightAt(ambient, t, seed) + lampAt(ambient, t);
@@ -231,6 +235,8 @@ function atRest({ receiver }: Sensor, now: Now): number {
       return daylightAt(ambient, t, seed) * infraredPerLux * skyShare(receiver.halfAngle ?? 90);
     case 'temperature':
       return air;
+    case 'water':
+      return ambient.water + (ambient.tank > 0 ? filled / (1000 * ambient.tank) : 0);
     case 'recorded':
       return receiver.recording?.values[0] ?? ambient['recorded'];
     default:

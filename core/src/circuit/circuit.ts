@@ -104,6 +104,13 @@ export class Circuit {
     else this.setParams(part, { [of.param]: value });
   }
 
+  /** Another battery takes the place of a part, with a share of its charge. */
+  renew(part: string, share: number): void {
+    const { first, count } = this.parts.get(part) ?? { first: 0, count: 0 };
+    for (const device of this.network.devices.slice(first, first + count))
+      device?.slow?.renew(share);
+  }
+
   /** Warms or cools every part, °C. */
   setTemperature(celsius: number): void {
     this.network.warm(celsius + 273.15);

@@ -60,6 +60,8 @@ const device: DeviceFactory<BatteryElement> = (element, node, system) => {
   /** Share of the charge in a steady state, and how it was changed from outside. */
   let held = element.charge;
   let factor = 1;
+  /** Share of the charge of the one that has taken its place. */
+  let fresh: number | undefined;
   // Kept, so that an iteration allocates nothing.
   const open = { volts: 0, slope: 0 };
   const ohms = (left: number): number =>
@@ -111,11 +113,13 @@ const device: DeviceFactory<BatteryElement> = (element, node, system) => {
       },
       rate: (x) => x[branch] - present.selfDischarge,
       keep: () => (held = system.q[state] / present.capacity),
-      changed: () => {
-        const by = factor;
+      changed: (now) => {
+        const after = fresh === undefined ? now * factor : fresh * present.capacity;
         factor = 1;
-        return by;
+        fresh = undefined;
+        return after;
       },
+      renew: (share) => (held = fresh = share),
     },
   };
 };

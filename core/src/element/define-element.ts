@@ -31,8 +31,14 @@ export interface Slow {
   rate(x: Float64Array): number;
   /** Takes what it holds now for what it has in a steady state. */
   keep(): void;
-  /** By what factor it was changed from outside since this was asked last. */
-  changed(): number;
+  /**
+   * What it holds with all that was done to it from outside since this was asked last.
+   *
+   * @param now what it would hold without
+   */
+  changed(now: number): number;
+  /** Another one takes its place, which holds this share of what it can. */
+  renew(share: number): void;
 }
 
 /** An element placed in a circuit: it stamps its linearised equations and tells its currents. */

@@ -18,7 +18,12 @@ export class Alterations {
   /** @returns the largest change since the last time, as a share of what the value can be; 0 where none */
   update({ altered }: Now): number {
     if (altered.length === 0 && this.told.size === 0) return 0;
-    return Math.max(0, ...this.contacts(altered), ...this.values(altered));
+    return Math.max(
+      0,
+      ...this.contacts(altered),
+      ...this.values(altered),
+      ...altered.map((one) => this.renew(one)),
+    );
   }
 
   private contacts(altered: Now['altered']): number[] {
@@ -34,6 +39,15 @@ export class Alterations {
       this.circuit.setParams(id, contactStands(on === (breaks === 'across')));
       return 1;
     });
+  }
+
+  private renew({ target: { part = '' }, by: { renewed } }: Now['altered'][number]): number {
+    const key = `renewed ${part}`;
+    const before = this.told.get(key) ?? 0;
+    if (Number(renewed !== undefined) === before) return 0;
+    this.told.set(key, 1 - before);
+    if (renewed !== undefined) this.circuit.renew(part, renewed);
+    return 1;
   }
 
   private values(altered: Now['altered']): number[] {

@@ -45,6 +45,23 @@ it.each([
   expect(Math.abs((level ?? NaN) - left(ampHours, 100, seconds))).toBeLessThan(2e-3);
 });
 
+it('a battery that is changed for another goes on from the charge of that', () => {
+  const design = loaded(0.2);
+  const swapped = { kind: 'battery-swapped', start: 1800, target: { part: 'G' } };
+  const scene = sceneOf(4000, { ...swapped, params: { takes: 100, charge: 0.8 } });
+  const run = new CoSimulation(design, scene);
+  const level = (t: number): number => {
+    run.at(t, restingLogic(design));
+    return run.present().parts['G'].volts['#level'] ?? NaN;
+  };
+  const before = level(1790);
+  expect(Math.abs(before - left(0.2, 100, 1790))).toBeLessThan(3e-3);
+  // Out of the circuit it keeps what it has.
+  expect(Math.abs(level(1899) - before)).toBeLessThan(3e-3);
+  expect(Math.abs(level(1901) - 0.8)).toBeLessThan(3e-3);
+  expect(Math.abs(level(3700) - left(0.2, 100, 1800, 0.8))).toBeLessThan(5e-3);
+});
+
 /** A loop that sounds a buzzer straight from a pack. */
 const loop = (ampHours: number): Design =>
   placed(

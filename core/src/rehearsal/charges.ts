@@ -13,7 +13,7 @@ export class Charges {
     private readonly transient: Transient,
   ) {
     // What was changed until now is in the steady state already.
-    for (const charge of network.slow) charge.changed();
+    for (const charge of network.slow) charge.changed(0);
   }
 
   /** Until when they change so little, all else being at rest, that nothing needs to be looked at, s. */
@@ -35,8 +35,7 @@ export class Charges {
     this.since = t;
     const states = system.q.slice();
     for (const charge of slow)
-      states[charge.state] =
-        charge.changed() * (states[charge.state] + charge.rate(system.x) * ran);
+      states[charge.state] = charge.changed(states[charge.state] + charge.rate(system.x) * ran);
     if (slow.some(({ state }) => states[state] !== system.q[state]))
       this.transient.extrapolateTo(t, states);
   }

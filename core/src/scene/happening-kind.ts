@@ -41,6 +41,8 @@ export interface Alteration {
   open?: boolean;
   /** All terminals of a part are joined. */
   bridged?: boolean;
+  /** Another battery has taken its place, with this share of its charge. */
+  renewed?: number;
   /** What is left of all that a sensor sees or hears. */
   left?: number;
   /** A part stands elsewhere by so many metres, and looks elsewhere by so many degrees. */

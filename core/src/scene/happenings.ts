@@ -5,6 +5,7 @@ import type { Happening } from '../design/index.js';
 import type { HappeningKind, Moment } from './happening-kind.js';
 import { alarmTone } from './happenings/alarm-tone.js';
 import { batteryAges } from './happenings/battery-ages.js';
+import { batterySwapped } from './happenings/battery-swapped.js';
 import { clap } from './happenings/clap.js';
 import { coldNight } from './happenings/cold-night.js';
 import { crossing } from './happenings/crossing.js';
@@ -83,6 +84,7 @@ export const happeningKinds: readonly HappeningKind[] = [
   waterFlows,
   soilDries,
   batteryAges,
+  batterySwapped,
   supplyDips,
   programHangs,
   knobTurned,

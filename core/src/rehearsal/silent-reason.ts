@@ -6,6 +6,8 @@ import type { Recorded } from './verdict.js';
 
 interface Window {
   exposure?: Exposure;
+  /** It does something to the design itself: that need not be felt. */
+  alters: boolean;
   from: number;
   to: number;
 }
@@ -15,7 +17,8 @@ interface Window {
  * past the threshold, not often enough in a row, or tripped but nothing acted on it.
  */
 export function silentReason(design: Design, window: Window, record: Recorded): string {
-  const { exposure } = window;
+  const { exposure, alters } = window;
+  if (!exposure && alters) return 'It changed nothing that acts.';
   if (!exposure) return 'No sensor felt it: it does not reach their sight.';
   const stimulus = `It was felt for ${formatQuantity(exposure.end - exposure.start, 's')}`;
   if (design.channels.length === 0) return `${stimulus}, but nothing acted.`;

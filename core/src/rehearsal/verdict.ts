@@ -1,7 +1,13 @@
 import { surroundings } from '../catalog/index.js';
 import type { Design, Happening, Scene, Sign } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
-import { stimulusOn, happeningSpan, momentIn, setStage } from '../scene/index.js';
+import {
+  findHappeningKind,
+  stimulusOn,
+  happeningSpan,
+  momentIn,
+  setStage,
+} from '../scene/index.js';
 import { Credit, type Told } from './credit.js';
 import { exposureOf, type Exposure } from './exposure.js';
 import { firingsOf, isSignOf, type Firing } from './firings.js';
@@ -139,8 +145,10 @@ class Judging {
     );
   }
 
-  private silent({ exposure, start, end }: Met): string {
-    return silentReason(this.design, { exposure, from: start, to: end + grace }, this.record);
+  private silent({ happening, exposure, start, end }: Met): string {
+    const alters = findHappeningKind(happening.kind)?.alters !== undefined;
+    const window = { exposure, alters, from: start, to: end + grace };
+    return silentReason(this.design, window, this.record);
   }
 }
 

@@ -39,4 +39,5 @@ export {
 } from './stimulus.js';
 export { checkScenes } from './check-scene.js';
 export { aimsOf, usualAim, type Aim } from './targets.js';
+export { worldParams } from './world-params.js';
 export { usualPath } from './usual-path.js';

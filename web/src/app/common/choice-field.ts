@@ -21,12 +21,15 @@ let nextId = 0;
     </select>
   `,
   styleUrl: './field.css',
+  host: { '[class.wide]': 'wide()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChoiceField {
   readonly label = input.required<string>();
   readonly choices = input.required<readonly Choice[]>();
   readonly value = input.required<string>();
+  /** Its words need a whole line. */
+  readonly wide = input(false);
   readonly changed = output<string>();
 
   protected readonly id = `choice-${nextId++}`;

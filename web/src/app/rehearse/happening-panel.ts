@@ -48,6 +48,7 @@ const intents: readonly Choice[] = [
         />
         <yu-choice-field
           [label]="happening.intent === 'wanted' ? 'Noticed by' : 'Must not bring'"
+          [wide]="true"
           [choices]="signChoices()"
           [value]="signChoice()"
           (changed)="setSign($event)"
@@ -67,6 +68,7 @@ const intents: readonly Choice[] = [
         @if (aims().length > 0) {
           <yu-choice-field
             [label]="aimLabel()"
+            [wide]="true"
             [choices]="aims()"
             [value]="aim()"
             (changed)="setAim($event)"

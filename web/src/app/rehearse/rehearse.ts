@@ -14,6 +14,7 @@ import {
   ambientParams,
   contributes,
   usualAim,
+  worldParams,
   profiles,
   searchHappenings,
   type HappeningKind,
@@ -160,14 +161,15 @@ export class RehearseStep {
 
   /** Weather and light, and what the parts of this design feel besides. */
   protected readonly surroundings = computed(() => {
-    const scene = this.view.scene();
-    if (!scene) return [];
-    const sensed = new Set<string>(
-      (this.session.design()?.parts ?? []).flatMap((p) => kindOf(p).senses?.quantities ?? []),
-    );
+    const [scene, design] = [this.view.scene(), this.session.design()];
+    if (!scene || !design) return [];
+    const matter = new Set<string>([
+      ...design.parts.flatMap((p) => kindOf(p).senses?.quantities ?? []),
+      ...worldParams(design, scene),
+    ]);
     const values = numbersOf(ambientParams, scene.ambient);
     return ambientParams
-      .filter((p) => always.has(p.id) || sensed.has(p.id) || p.id in scene.ambient)
+      .filter((p) => always.has(p.id) || matter.has(p.id) || p.id in scene.ambient)
       .map((param) => ({ param, value: values[param.id] }));
   });
 

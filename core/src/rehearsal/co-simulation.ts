@@ -183,17 +183,21 @@ export class CoSimulation implements Course {
     return { ...solution, nets: this.named(solution.nets) };
   }
 
-  exact(): Map<string, number> {
-    return this.exactly(this.readers);
+  exact(wanted?: (channel: string) => boolean): Map<string, number> {
+    return exactReadings(
+      this.readers,
+      {
+        volts: (ref) => this.circuit.voltsNow(ref),
+        solved: (part) => this.solved(part) ?? nothing,
+        ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
+        stimulus: (part) => this.circuit.stimulusOf(part),
+      },
+      wanted,
+    );
   }
 
-  private exactly(readers: readonly Reading[]): Map<string, number> {
-    return exactReadings(readers, {
-      volts: (ref) => this.circuit.voltsNow(ref),
-      solved: (part) => this.solved(part) ?? nothing,
-      ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
-      stimulus: (part) => this.circuit.stimulusOf(part),
-    });
+  stimulusOf(part: string): Stimulus {
+    return this.circuit.stimulusOf(part);
   }
 
   perceivedBy(part: string): Partial<Stimulus> | undefined {
@@ -400,7 +404,7 @@ export class CoSimulation implements Course {
     this.starved = unfed;
     for (const reading of this.edges) {
       const { id } = reading.channel;
-      const level = this.exactly([reading]).get(id);
+      const level = this.exact((channel) => channel === id).get(id);
       const before = this.levels.get(id);
       this.levels.set(id, level);
       if (level === before || before === undefined) continue;

@@ -29,8 +29,14 @@ export interface Course {
   present(): Solution;
   /** A part as it stands, or as its mean over a period while outputs are dimmed: undefined until there is one. */
   solvedNow(part: string): SolvedPart | undefined;
-  /** What each channel reads now, before rounding; channels on a pin without voltage read nothing. */
-  exact(): ReadonlyMap<string, number>;
+  /**
+   * What each channel reads now, before rounding; channels on a pin without voltage read nothing.
+   *
+   * @param wanted the channels that matter; all when left out
+   */
+  exact(wanted?: (channel: string) => boolean): ReadonlyMap<string, number>;
+  /** What a part senses now of a quantity. */
+  stimulusOf(part: string): Stimulus;
   /** What a part senses now, by quantity; undefined for one that senses nothing. */
   perceivedBy(part: string): Partial<Stimulus> | undefined;
   /** Whether every sensor meets the same at other moments as it does now. */

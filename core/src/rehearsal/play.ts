@@ -27,6 +27,7 @@ import type { Outcomes, Rehearsal } from './rehearsal.js';
 import { Rests } from './rests.js';
 import { Rig } from './rig.js';
 import { SettledCourse } from './settled-course.js';
+import type { Heeded } from './sensor-noise.js';
 import { stoodStill, Supervisor } from './supervisor.js';
 import { emptyTrace, type LogicChange, type Trace } from './traces.js';
 import { FuseWatch, hardest, troublesOf } from './troubles.js';
@@ -170,15 +171,18 @@ export class Play {
     return this.rig.watts(shown, logic, t);
   }
 
-  /** What each channel reads without noise. */
-  private counts(): Map<string, number> {
-    return new Map([...this.course.exact()].map(([id, value]) => [id, Math.round(value)]));
+  /** What channels read without noise, before rounding. */
+  private exact(due?: readonly Channel[]): ReadonlyMap<string, number> {
+    return this.course.exact(due && ((id) => due.some((c) => c.id === id)));
   }
 
-  /** What noise does to each reading: that of sensors through the circuit as it settles. */
-  private noise(t: number): Map<string, ReadingNoise> {
+  /** What noise does to readings: that of sensors through the circuit as it settles. */
+  private noise(t: number, exact: ReadonlyMap<string, number>): Map<string, ReadingNoise> {
     if (this.rig.noiseless) return new Map();
-    return this.rig.noise(this.rig.settle(this.scene, t, this.logic, this.driven));
+    const stimulus: Heeded['stimulus'] = ({ id, quantity }) => this.course.stimulusOf(id)[quantity];
+    return this.rig.noiseIn({ exact, stimulus }, () =>
+      this.rig.settle(this.scene, t, this.logic, this.driven),
+    );
   }
 
   /** Takes readings without looking at the circuit for as long as it stands still; the time of the last one. */
@@ -199,10 +203,12 @@ export class Play {
       return t;
     }
     this.course.at(t, this.logic, this.driven);
-    const [exact, own] = [this.counts(), this.noise(t)];
+    const exact = this.exact();
+    const own = this.noise(t, exact);
     const readers = this.design.channels.flatMap((channel): Reader[] => {
-      const [counts, taker] = [exact.get(channel.id), this.readers.get(channel.id)];
-      if (counts === undefined || !taker) return [];
+      const [value, taker] = [exact.get(channel.id), this.readers.get(channel.id)];
+      if (value === undefined || !taker) return [];
+      const counts = Math.round(value);
       const noise = own.get(channel.id) ?? quiet;
       return [
         {
@@ -359,10 +365,11 @@ export class Play {
   private edges(): Set<string> {
     const found = new Set<string>();
     if (!this.edged || (this.spans.length === 0 && !this.timed)) return found;
-    const exact = this.counts();
+    const exact = this.exact(this.design.channels.filter((c) => c.edge));
     for (const { id, edge, remembers } of this.design.channels) {
-      const now = exact.get(id);
-      if (!edge || now === undefined) continue;
+      const value = exact.get(id);
+      if (!edge || value === undefined) continue;
+      const now = Math.round(value);
       const reads = readsAt(edge, this.levels.get(id) ?? now, now);
       this.levels.set(id, now);
       if (reads && remembers) this.remembered.set(id, now);
@@ -373,11 +380,13 @@ export class Play {
 
   /** Readings with the converter's noise, of the channels that are due. */
   private read(due: readonly Channel[], t: number): Map<string, number> {
-    const exact = this.counts();
-    const own = this.noise(t);
+    if (due.length === 0) return new Map();
+    const exact = this.exact(due);
+    const own = this.noise(t, exact);
     const readings = new Map<string, number>();
     for (const channel of due) {
-      const counts = this.remembered.get(channel.id) ?? exact.get(channel.id);
+      const now = exact.get(channel.id);
+      const counts = this.remembered.get(channel.id) ?? (now === undefined ? now : Math.round(now));
       this.remembered.delete(channel.id);
       if (counts === undefined) continue;
       const taker = this.readers.get(channel.id);

@@ -32,10 +32,17 @@ export const readingsIn = (design: Design): Reading[] =>
  * What each channel reads, before rounding and without noise; channels on a pin without voltage read nothing.
  * Pins of one converter are read in the order of their channels, over and over: what was read before is left on
  * its sampling capacitor.
+ *
+ * @param wanted the channels that matter; all when left out
  */
-export function exactReadings(readings: readonly Reading[], probe: Probe): Map<string, number> {
+export function exactReadings(
+  readings: readonly Reading[],
+  probe: Probe,
+  wanted?: (channel: string) => boolean,
+): Map<string, number> {
   return new Map(
     readings.flatMap((reading) => {
+      if (wanted?.(reading.channel.id) === false) return [];
       const counts = exactReading(readings, reading, probe);
       return counts === undefined ? [] : [[reading.channel.id, counts] as const];
     }),

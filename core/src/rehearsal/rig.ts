@@ -9,7 +9,7 @@ import { staged, unstagedNets } from './staged.js';
 import { SupplyPower } from './supply-power.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
-import { SensorNoise } from './sensor-noise.js';
+import { SensorNoise, type Heeded } from './sensor-noise.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
 const sameStimulus = 1e-9;
@@ -158,7 +158,15 @@ export class Rig {
    * felt has moved by three standard deviations.
    */
   noise(solution: Solution): Map<string, ReadingNoise> {
-    return this.sensorNoise.of(this.readingsOf(solution).exact);
+    const { exact } = this.readingsOf(solution);
+    const stimulus: Heeded['stimulus'] = ({ id, quantity }) =>
+      this.circuit.stimulusOf(id)[quantity];
+    return this.sensorNoise.of({ exact, stimulus }, () => exact);
+  }
+
+  /** The same for readings of the circuit in time, which settles only where they have moved. */
+  noiseIn(now: Heeded, settle: () => Solution): Map<string, ReadingNoise> {
+    return this.sensorNoise.of(now, () => this.readingsOf(settle()).exact);
   }
 
   /** Whether no sensor has noise of its own. */
@@ -213,6 +221,11 @@ export class Rig {
   /** The modes of all that switches in the circuit. */
   get modes(): number[] {
     return this.circuit.network.modes;
+  }
+
+  /** What a part feels, of every quantity. */
+  stimulusOf(part: string): Stimulus {
+    return this.circuit.stimulusOf(part);
   }
 
   /** What a part last felt, by quantity. */

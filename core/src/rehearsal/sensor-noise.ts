@@ -30,9 +30,16 @@ interface Heard {
 
 /** A circuit in which sensors can be made to feel something else. */
 export interface Bench {
+  /** What a sensor senses there. */
   stimulus(sensor: Noisy): number;
   /** Readings before rounding with one sensor feeling something else; nothing else changes by it. */
   readings(sensor: Noisy, stimulus: number): ReadonlyMap<string, number>;
+}
+
+/** The readings that matter, before rounding, and what sensors sense. */
+export interface Heeded {
+  exact: ReadonlyMap<string, number>;
+  stimulus(sensor: Pick<Noisy, 'id' | 'quantity'>): number;
 }
 
 /** How far what is felt may move before turning points are looked for anew, standard deviations. */
@@ -64,15 +71,20 @@ export class SensorNoise {
     return this.noisy.length === 0;
   }
 
-  /** @param exact the present readings, before rounding */
-  of(exact: ReadonlyMap<string, number>): Map<string, ReadingNoise> {
-    if (!this.heard || !this.holds(this.heard, exact)) this.heard = this.listen(exact);
+  /**
+   * What noise does to readings as they are now.
+   *
+   * @param now the readings that matter, before rounding, and what sensors sense
+   * @param settle takes the circuit in which sensors can feel something else there, and gives its readings
+   */
+  of(now: Heeded, settle: () => ReadonlyMap<string, number>): Map<string, ReadingNoise> {
+    if (!this.heard || !this.holds(this.heard, now)) this.heard = this.listen(now, settle());
     const { sigmas, turns } = this.heard;
     const noise = new Map(
       [...sigmas].map(([id, sigma]): [string, ReadingNoise] => [id, { sigma }]),
     );
     for (const { channel, sensor, at, to } of turns) {
-      const away = (at - this.bench.stimulus(sensor)) / sensor.sigma;
+      const away = (at - now.stimulus(sensor)) / sensor.sigma;
       const nearer = noise.get(channel)?.step;
       if (Math.abs(away) > mostNoise || (nearer && Math.abs(nearer.at) <= Math.abs(away))) continue;
       noise.set(channel, { sigma: 0, step: { at: away, to } });
@@ -80,17 +92,18 @@ export class SensorNoise {
     return noise;
   }
 
-  private holds({ exact, stimulus }: Heard, now: ReadonlyMap<string, number>): boolean {
+  private holds({ exact, stimulus }: Heard, now: Heeded): boolean {
     const same = this.readers.every(({ channel: { id }, reader }) => {
-      const [is, was] = [now.get(id), exact.get(id)];
-      return is === was || Math.abs((is ?? NaN) - (was ?? NaN)) < reader.full / 200;
+      const [is, was] = [now.exact.get(id), exact.get(id)];
+      return is === undefined || is === was || Math.abs(is - (was ?? NaN)) < reader.full / 200;
     });
     const moved = (sensor: Noisy, i: number): boolean =>
-      Math.abs(this.bench.stimulus(sensor) - stimulus[i]) > stale * sensor.sigma;
+      Math.abs(now.stimulus(sensor) - stimulus[i]) > stale * sensor.sigma;
     return same && (this.levels.size === 0 || !this.noisy.some(moved));
   }
 
-  private listen(exact: ReadonlyMap<string, number>): Heard {
+  /** @param exact readings of the settled circuit */
+  private listen(now: Heeded, exact: ReadonlyMap<string, number>): Heard {
     const sigmas = new Map<string, number>();
     const turns: TurningPoint[] = [];
     for (const sensor of this.noisy) {
@@ -103,10 +116,10 @@ export class SensorNoise {
       for (const side of [1, -1]) turns.push(...this.turnsOf(sensor, side, exact));
     }
     return {
-      exact,
+      exact: new Map([...exact, ...now.exact]),
       sigmas,
       turns,
-      stimulus: this.noisy.map((sensor) => this.bench.stimulus(sensor)),
+      stimulus: this.noisy.map((sensor) => now.stimulus(sensor)),
     };
   }
 

@@ -39,6 +39,10 @@ export class SettledCourse implements Course {
     return this.present().parts[part];
   }
 
+  stimulusOf(part: string): Stimulus {
+    return this.rig.stimulusOf(part);
+  }
+
   exact(): ReadonlyMap<string, number> {
     return this.rig.exact(this.present());
   }

@@ -113,6 +113,12 @@ export const lightAt = ({ ambient, seed }: Pick<Scene, 'ambient' | 'seed'>, t: n
   return daylightAt(full, t, seed) + full.lamp;
 };
 
+/** Whether a scene asks for what is only to be had in time: power that comes on, or water and air that what acts moves. */
+export function isOnlyInTime(scene: Pick<Scene, 'ambient' | 'starts'>): boolean {
+  const { tank, room } = ambientOf(scene);
+  return scene.starts === 'power-on' || tank > 0 || room > 0;
+}
+
 /** Whether the surroundings are the same at every moment of a scene. */
 export function isSteady(scene: Pick<Scene, 'ambient'>): boolean {
   const { sky, swing, passing, lamp, ripple, tank, inflow } = ambientOf(scene);

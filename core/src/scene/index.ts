@@ -12,6 +12,7 @@ export {
   type Ambient,
   clockAt,
   hourAt,
+  isOnlyInTime,
   isSteady,
   lightAt,
   temperatureAt,

@@ -113,6 +113,24 @@ describe('in time', () => {
     expect(workers.moments.moment).toHaveBeenCalledTimes(2);
   });
 
+  it('is waited for where a scene asks for what only it can tell', async () => {
+    const { view, workers, session, settled, strip } = await open();
+    const inTime = { ...settled, circuit: 'in time' as const };
+    workers.timed.follow.mockResolvedValueOnce(inTime);
+    const before = workers.patient.rehearse.mock.calls.length;
+    const scene = view.scene();
+    if (!scene) throw new Error('There is no scene.');
+    session.edit({ type: 'put-scene', scene: { ...scene, starts: 'power-on' } });
+    await strip.until(() => view.rehearsal() === inTime && !view.rehearsing());
+    expect(workers.patient.rehearse.mock.calls.length).toBe(before);
+    // Where it does not come to its end there is the quick answer, once.
+    const halted = { t: 3, because: 'it was stopped' };
+    workers.timed.follow.mockResolvedValueOnce({ ...inTime, halted });
+    session.edit({ type: 'put-scene', scene: { ...scene, seed: 5, starts: 'power-on' } });
+    await strip.until(() => view.rehearsal()?.circuit === 'settled' && !view.rehearsing());
+    expect(view.halted()).toEqual(halted);
+  });
+
   it('is not shown where it did not come to its end, and why is said', async () => {
     const { view, follow, settled, edit } = await open();
     const halted = { t: 3, because: 'it was stopped' };

@@ -8,6 +8,7 @@ import {
   type Oscillation,
   type Snapshot,
 } from '@yurei/core/rehearsal';
+import { isOnlyInTime } from '@yurei/core/scene';
 import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
 import { DesignSession } from './design-session';
@@ -204,10 +205,13 @@ export class BenchView {
 
   private async play(turn: number, design: Design, scene: string | undefined): Promise<void> {
     try {
+      const chosen = design.scenes.find((s) => s.id === scene);
+      if (chosen && isOnlyInTime(chosen) && (await this.follow(turn, design, scene))) return;
+      if (turn !== this.rehearseTurn) return;
       const rehearsal = await this.bench.patient.rehearse(withoutReadings(design), scene);
       if (turn !== this.rehearseTurn) return;
       this.rehearsal.set(rehearsal);
-      if (rehearsal) void this.follow(turn, design, scene);
+      if (rehearsal && !this.halted()) void this.follow(turn, design, scene);
     } catch (error) {
       if (turn === this.rehearseTurn) {
         this.rehearsal.set(undefined);
@@ -218,16 +222,19 @@ export class BenchView {
     }
   }
 
-  /** The same in time, which takes longer: shown when it is there. */
-  private async follow(turn: number, design: Design, scene: string | undefined): Promise<void> {
+  /** The same in time, which takes longer: shown when it is there; whether it is. */
+  private async follow(turn: number, design: Design, scene: string | undefined): Promise<boolean> {
     this.following.set(true);
     try {
       const followed = await this.bench.timed.follow(withoutReadings(design), scene);
-      if (turn !== this.rehearseTurn) return;
+      if (turn !== this.rehearseTurn) return false;
       this.halted.set(followed?.halted);
-      if (followed && !followed.halted) this.rehearsal.set(followed);
+      if (!followed || followed.halted) return false;
+      this.rehearsal.set(followed);
+      return true;
     } catch (error) {
       if (turn === this.rehearseTurn) this.trouble.set(reasonOf(error));
+      return false;
     } finally {
       if (turn === this.rehearseTurn) this.following.set(false);
     }

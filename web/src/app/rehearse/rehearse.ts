@@ -207,7 +207,9 @@ export class RehearseStep {
   /** How the circuit was taken. */
   protected readonly taken = computed(() => {
     const [rehearsal, halted] = [this.view.rehearsal(), this.view.halted()];
-    if (!rehearsal || this.view.rehearsing()) return '';
+    if (this.view.rehearsing())
+      return this.view.following() ? 'Following the circuit in time; until then as before…' : '';
+    if (!rehearsal) return '';
     if (rehearsal.circuit === 'in time') return 'The circuit was followed in time.';
     const settled =
       this.view.scene()?.starts === 'power-on'

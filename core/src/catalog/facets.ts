@@ -142,6 +142,8 @@ export interface Facets<V = Params, K extends string = string> {
   outputs?: readonly K[];
   /** Its output stays so long after what set it off, s. */
   hold?(params: V): number;
+  /** So long after power has come on it cannot be relied on, s. */
+  warmUp?(params: V): number;
   /** What it gives changes by itself with time. */
   waves?(params: V): boolean;
   /** It watches over fire or gas, where people may rely on it. */

@@ -181,6 +181,7 @@ export function gasElement(about: GasKind) {
     frontEnd: 'heater',
     lifeSafety: true,
     headline: (p) => `R0 ${formatNominal(p.r0, 'Ω')}`,
+    warmUp: warmedBy,
     senses: {
       quantities: [main.gas, ...about.curves.slice(1).map((c) => c.gas), 'temperature', 'humidity'],
       // About half a per cent of Rs in clean air, where the least gas shows with a fifth of itself.
@@ -207,6 +208,9 @@ export function gasElement(about: GasKind) {
     glyph: 'M5 10A7 7 0 0 1 19 10V20H5ZM8 20V23M16 20V23M9 10H15M9 13H15M9 16H15',
   });
 }
+
+/** When it is as warm as it gets but for a twentieth: after three time constants. */
+const warmedBy = (p: { warmUp: number }): number => 3 * p.warmUp;
 
 /** A board with a gas element, its load resistor, comparator and trimmer. */
 export function gasModule(
@@ -257,6 +261,7 @@ export function gasModule(
     phases: element.phases,
     lifeSafety: true,
     headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
+    warmUp: warmedBy,
     senses: element.senses && { ...element.senses, rises: 'AO' },
     curve: curve && {
       ...curve,

@@ -18,6 +18,10 @@ it('a motion module answers once it has warmed up, and not before', () => {
   const scene = sceneOf(80, ...[5, 30, 50].map(walksPast));
   const { verdicts } = fromPowerOn(module, scene);
   expect(verdicts.map((v) => v.outcome)).toEqual(['missed', 'missed', 'noticed']);
+  expect(verdicts.map((v) => /M was warming up until 40\.0/.test(v.because))).toEqual([
+    ...[true, true],
+    false,
+  ]);
   // Powered long ago it sees all three.
   const before = rehearse(placed(module), scene, undefined, 'time').verdicts;
   expect(before.map((v) => v.outcome)).toEqual(['noticed', 'noticed', 'noticed']);

@@ -1,4 +1,5 @@
-import type { Channel, Design } from '../design/index.js';
+import { kindOf, paramsOf } from '../catalog/index.js';
+import type { Channel, Design, Part } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Exposure } from './exposure.js';
 import { nearest } from './log-query.js';
@@ -6,6 +7,8 @@ import type { Recorded } from './verdict.js';
 
 interface Window {
   exposure?: Exposure;
+  /** Power came on as the scene began. */
+  dead: boolean;
   /** It does something to the design itself: that need not be felt. */
   alters: boolean;
   from: number;
@@ -21,13 +24,20 @@ export function silentReason(design: Design, window: Window, record: Recorded): 
   if (!exposure && alters) return 'It changed nothing that acts.';
   if (!exposure) return 'No sensor felt it: it does not reach their sight.';
   const stimulus = `It was felt for ${formatQuantity(exposure.end - exposure.start, 's')}`;
-  if (design.channels.length === 0) return `${stimulus}, but nothing acted.`;
+  const cold = window.dead ? design.parts.flatMap((part) => stillCold(part, window)) : [];
+  if (design.channels.length === 0) return [`${stimulus}, but nothing acted.`, ...cold].join(' ');
   const out = record.outages?.find((o) => o.from <= window.to && o.to >= window.from);
   const stood = out
     ? [`The controller did not run from ${formatQuantity(out.from, 's')} on: ${out.because}.`]
     : [];
   const reasons = design.channels.map((channel) => channelReason(channel, window, record));
-  return `${stimulus}. ${[...reasons, ...stood].join(' ')}`;
+  return `${stimulus}. ${[...reasons, ...stood, ...cold].join(' ')}`;
+}
+
+/** That a sensor had not warmed up when it began. */
+function stillCold(part: Part, { from }: Window): string[] {
+  const warm = kindOf(part).warmUp?.(paramsOf(part)) ?? 0;
+  return from < warm ? [`${part.name} was warming up until ${formatQuantity(warm, 's')}.`] : [];
 }
 
 function channelReason(channel: Channel, { from, to }: Window, record: Recorded): string {

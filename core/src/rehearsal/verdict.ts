@@ -80,6 +80,7 @@ export function judge(
 class Judging {
   private readonly firings: readonly Firing[];
   private readonly credit: Credit;
+  private readonly dead: boolean;
 
   constructor(
     private readonly design: Design,
@@ -95,6 +96,7 @@ class Judging {
       return { start: own.start, end: Math.max(own.end, exposure?.end ?? 0) };
     };
     this.credit = new Credit(scene, { ...whatElse, span });
+    this.dead = scene.starts === 'power-on';
   }
 
   all(): { verdicts: Verdict[]; strays: number[] } {
@@ -147,7 +149,8 @@ class Judging {
 
   private silent({ happening, exposure, start, end }: Met): string {
     const alters = findHappeningKind(happening.kind)?.alters !== undefined;
-    const window = { exposure, alters, from: start, to: end + grace };
+    const { dead } = this;
+    const window = { dead, exposure, alters, from: start, to: end + grace };
     return silentReason(this.design, window, this.record);
   }
 }

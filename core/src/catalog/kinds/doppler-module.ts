@@ -38,6 +38,7 @@ export const dopplerModule = definePart({
     ...holdOutput('#echo', p),
   ],
   hold: (p) => p.hold,
+  warmUp: (p) => p.warmUp,
   ownAmps: (p) => p.own,
   tunable: ['halfAngle'],
   headline: (p) => `holds ${formatNominal(p.hold, 's')}`,

@@ -38,6 +38,7 @@ export const pyroelectricModule = definePart({
   ],
   phases: [{ label: 'watching', amps: () => 60e-6 }],
   hold: (p) => p.hold,
+  warmUp: (p) => p.warmUp,
   tunable: ['halfAngle'],
   headline: (p) => `holds ${formatNominal(p.hold, 's')}`,
   senses: {

@@ -15,6 +15,11 @@ export class Alterations {
     private readonly circuit: Circuit,
   ) {}
 
+  /** Whether nothing was done so far. */
+  get isNone(): boolean {
+    return this.told.size === 0;
+  }
+
   /** @returns the largest change since the last time, as a share of what the value can be; 0 where none */
   update({ altered }: Now): number {
     if (altered.length === 0 && this.told.size === 0) return 0;

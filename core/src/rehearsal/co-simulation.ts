@@ -13,10 +13,11 @@ import type { Now } from '../scene/index.js';
 import { Charges } from './charges.js';
 import type { Course } from './course.js';
 import { Grain } from './grain.js';
+import type { CourseMark } from './mark.js';
 import { Outside } from './outside.js';
 import { Pulses } from './pulses.js';
+import { PinReadings } from './pin-readings.js';
 import { turnPins } from './pin-states.js';
-import { exactReadings, readingsIn, type Reading } from './readings.js';
 import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
 import { isUnfed, supervised } from './supervisor.js';
@@ -51,10 +52,7 @@ export class CoSimulation implements Course {
   private stress?: StressWatch;
   private stillModes: readonly number[] = [];
   private readonly grain: Grain;
-  private readonly readers: readonly Reading[];
-  /** Those of channels that read at once when their pin turns, the levels they had, and whether one has turned. */
-  private readonly edges: readonly Reading[];
-  private readonly levels = new Map<string, number | undefined>();
+  private readonly pins: PinReadings;
   private turned = false;
   /** The controller, where its supply is watched, and whether that was too low at the last step. */
   private readonly controller?: ReturnType<typeof supervised>;
@@ -89,8 +87,7 @@ export class CoSimulation implements Course {
     this.sent = new Sent(this.outside.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
     this.grain = new Grain(scene);
-    this.readers = readingsIn(design);
-    this.edges = this.readers.filter(({ channel }) => channel.edge);
+    this.pins = new PinReadings(design, this.circuit, (part) => this.solved(part) ?? nothing);
     this.controller = supervised(design);
     this.averaged = new Map(
       design.parts
@@ -184,16 +181,7 @@ export class CoSimulation implements Course {
   }
 
   exact(wanted?: (channel: string) => boolean): Map<string, number> {
-    return exactReadings(
-      this.readers,
-      {
-        volts: (ref) => this.circuit.voltsNow(ref),
-        solved: (part) => this.solved(part) ?? nothing,
-        ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
-        stimulus: (part) => this.circuit.stimulusOf(part),
-      },
-      wanted,
-    );
+    return this.pins.exact(wanted);
   }
 
   stimulusOf(part: string): Stimulus {
@@ -218,13 +206,24 @@ export class CoSimulation implements Course {
     this.outside.world.advance(0, this.solved);
     this.sent.note(this.solved);
     this.starved = this.unfed();
-    this.transient = this.circuit.transient({
+    this.follow();
+    if (dead) this.transient?.startDead();
+    else this.transient?.startAtRest();
+    // What is dimmed from the beginning was on until now.
+    this.duties = undefined;
+    this.turn(logic, 0, driven);
+    if (this.pulses) this.transient?.restart();
+  }
+
+  /** Makes the circuit go in time, and looks at its steps. */
+  private follow(): void {
+    const transient = (this.transient = this.circuit.transient({
       maxSteps: this.mostSteps,
       relative,
       // What goes on in the course of one pulse is little: sensors are told at its end.
       drift: (t) => !this.pulses && this.outside.drift(t, this.sent.by),
-    });
-    this.transient.observe({
+    }));
+    transient.observe({
       stepped: (t, h) => {
         if (!this.pulses) this.outside.world.advance(t, this.solvedNow);
         this.pace();
@@ -237,14 +236,41 @@ export class CoSimulation implements Course {
         this.look(t);
       },
     });
-    if (this.stress) this.transient.observe(this.stress);
-    this.charges = new Charges(this.circuit.network, this.transient);
-    if (dead) this.transient.startDead();
-    else this.transient.startAtRest();
-    // What is dimmed from the beginning was on until now.
-    this.duties = undefined;
-    this.turn(logic, 0, driven);
-    if (this.pulses) this.transient.restart();
+    if (this.stress) transient.observe(this.stress);
+    this.charges = new Charges(this.circuit.network, transient);
+  }
+
+  /** Where it stands now, if it has settled and nothing was done to the design so far. */
+  get mark(): CourseMark | undefined {
+    const { network } = this.circuit;
+    if (!this.still || this.pulses || this.halt || !this.outside.isPlain) return undefined;
+    return {
+      t: this.t,
+      memory: network.remember(),
+      states: network.system.q.slice(),
+      sent: this.sent.mark,
+      levels: this.pins.mark,
+    };
+  }
+
+  /** Begins where another run of the same scene stood, in place of at its beginning. */
+  resumeAt(
+    { t, memory, states, sent, levels }: CourseMark,
+    logic: LogicState,
+    driven: boolean,
+  ): void {
+    const { network } = this.circuit;
+    this.outside.first();
+    this.turn(logic, t, driven);
+    this.outside.update(t, (part) => sent.get(part));
+    this.sent.note((part) => sent.get(part));
+    network.recall(memory);
+    this.pins.resume(levels);
+    this.follow();
+    this.t = this.lookedAt = t;
+    this.transient?.extrapolateTo(t, states);
+    this.charges?.start(t);
+    this.starved = this.unfed();
   }
 
   /** The steady state in which the light and sound that parts send are those that they meet. */
@@ -402,12 +428,7 @@ export class CoSimulation implements Course {
     const unfed = this.unfed();
     if (unfed !== this.starved) this.turns();
     this.starved = unfed;
-    for (const reading of this.edges) {
-      const { id } = reading.channel;
-      const level = this.exact((channel) => channel === id).get(id);
-      const before = this.levels.get(id);
-      this.levels.set(id, level);
-      if (level === before || before === undefined) continue;
+    if (this.pins.turned()) {
       this.pulses?.watch();
       this.turns();
     }

@@ -73,6 +73,11 @@ export class Outside {
     return this.stimuli.isSame(this.world.now(t), solved);
   }
 
+  /** Whether what it has done so far can be done anew at once: nothing was done to the design, nothing was moved. */
+  get isPlain(): boolean {
+    return this.alterations.isNone && this.world.isNone;
+  }
+
   perceivedBy(part: string): Partial<Stimulus> | undefined {
     return this.stimuli.of(part);
   }

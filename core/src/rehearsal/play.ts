@@ -13,10 +13,11 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
-import { clockAt, happeningSpan } from '../scene/index.js';
+import { clockAt, findHappeningKind, happeningSpan } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import type { Course } from './course.js';
 import { looksAt } from './looks.js';
+import type { PlayMark } from './mark.js';
 import { quiescentUntil, readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
@@ -87,6 +88,11 @@ export class Play {
   /** Until then something that has happened goes on fading. */
   private restless = 0;
   private logic: LogicState;
+  /** Where another run stood that it goes on from. */
+  private from?: PlayMark;
+  /** Where it stood before things happened, and when those begin. */
+  private readonly marks: PlayMark[] = [];
+  private readonly starts: readonly number[];
   /** When all was as at the beginning; taken down from the first look on. */
   private rests?: Rests;
 
@@ -94,7 +100,7 @@ export class Play {
     private readonly design: Design,
     private readonly scene: Scene,
     private readonly path: Path,
-    { lean = false } = {},
+    { lean = false, from }: { lean?: boolean; from?: PlayMark } = {},
   ) {
     this.lean = lean;
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
@@ -117,6 +123,7 @@ export class Play {
     this.edged = design.channels.some((c) => c.edge);
     this.spans = this.edged ? watched(scene) : [];
     this.nextLook = looksAt(scene);
+    this.starts = scene.happenings.map((h) => h.start);
     this.circuit = path === 'time' ? 'in time' : 'settled';
     this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);
     this.fuses = new FuseWatch(design);
@@ -128,6 +135,48 @@ export class Play {
     });
     if (!lean) this.timed.watchStress();
     this.course = this.timed;
+    if (from) this.resume(from);
+  }
+
+  /** Begins where another run of the same scene stood. */
+  private resume(from: PlayMark): void {
+    this.from = from;
+    this.logic = from.logic;
+    this.logicLog.splice(0, Infinity, ...from.logicLog);
+    this.recorder.resume(from.acting);
+    this.supervisor.resume(from.supervisor);
+    this.rig.heard = from.heard;
+    this.restless = from.restless;
+    for (const [id, taker] of this.readers) taker.taken = from.taken.get(id) ?? 0;
+    for (const [id, level] of from.levels) this.levels.set(id, level);
+    for (const [id, level] of from.remembered) this.remembered.set(id, level);
+    this.timed?.resumeAt(from.course, from.logic, this.driven);
+  }
+
+  /** Takes down where the run stands, where something begins to happen before the next moment. */
+  private mark(t: number): void {
+    const begins = this.starts.some((start) => start > t && start <= this.next(t));
+    const course = begins ? this.timed?.mark : undefined;
+    if (!course || this.supervisor.running !== 'runs') return;
+    this.marks.push({
+      ...{ t, course, logic: this.logic, logicLog: [...this.logicLog] },
+      ...{ acting: [...this.recorder.acting], restless: this.restless },
+      taken: new Map([...this.readers].map(([id, taker]) => [id, taker.taken])),
+      levels: new Map(this.levels),
+      remembered: new Map(this.remembered),
+      supervisor: this.supervisor.mark,
+      heard: this.rig.heard,
+    });
+  }
+
+  /** The last mark at which nothing had begun that another scene lacks. */
+  private markBefore(other: Scene): PlayMark | undefined {
+    const kept = new Set(other.happenings.map((h) => h.id));
+    const lacks = this.scene.happenings.filter((h) => !kept.has(h.id));
+    // What a scene opens or bridges is in its circuit from the beginning.
+    if (lacks.some((h) => findHappeningKind(h.kind)?.breaks)) return undefined;
+    const first = Math.min(...lacks.map((h) => h.start));
+    return this.marks.findLast((mark) => mark.t < first);
   }
 
   /** Takes down how things are: all of it, or only what acts. */
@@ -139,11 +188,13 @@ export class Play {
   run(onProgress?: (share: number) => void, until = Infinity): this {
     const { duration } = this.scene;
     let nextReport = 0;
-    for (let t = 0; t <= Math.min(duration, until); t = this.goOn(t)) {
+    const begins = this.from ? this.goOn(this.from.t) : 0;
+    for (let t = begins; t <= Math.min(duration, until); t = this.goOn(t)) {
       this.moment(t);
       this.rest(t);
       if (this.course.halt) break;
       t = this.skip(t);
+      this.mark(t);
       if (t < nextReport) continue;
       onProgress?.(t / duration);
       nextReport += duration / 50;
@@ -155,7 +206,7 @@ export class Play {
   private rest(t: number): void {
     const { modes, settled } = this.course;
     const still = settled && this.supervisor.running === 'runs';
-    if (this.dead && !this.rests && !still) return;
+    if ((this.dead && !this.rests && !still) || this.from) return;
     this.rests ??= new Rests(this.design, this.logicLog[0].logic, modes);
     this.rests.look(t, this.logic, modes, still);
   }
@@ -328,10 +379,17 @@ export class Play {
     const record = { readings, acting: this.recorder.acting, logic: logicLog, outages };
     const { verdicts, strays } = judge(design, this.played(), this.rig, record, {
       separate: (from, to) => this.rests?.separate(from, to) ?? false,
-      replay: (other, until) =>
-        new Play(design, other, this.path, { lean: true }).run(undefined, until).firings(),
+      replay: (other, until) => this.replay(other, until),
     });
     return { verdicts, strays, ...this.halted() };
+  }
+
+  /** What fires in the scene with some of its happenings only, from where both are the same. */
+  replay(other: Scene, until = Infinity): Firing[] {
+    const from = this.markBefore(other);
+    return new Play(this.design, other, this.path, { lean: true, from })
+      .run(undefined, until)
+      .firings();
   }
 
   private electrical(): Pick<Rehearsal, 'troubles' | 'stresses'> {
@@ -345,7 +403,7 @@ export class Play {
     };
   }
 
-  private firings(): Firing[] {
+  firings(): Firing[] {
     return firingsOf(this.design, { acting: this.recorder.acting, logic: this.logicLog });
   }
 

@@ -42,6 +42,12 @@ export class Recorder {
     return this.operationsSeen.counted;
   }
 
+  /** Goes on from what was taken down of another run. */
+  resume(acting: readonly ActingChange[]): void {
+    this.acting.push(...acting);
+    for (const { part, active } of acting) this.active.set(part, active);
+  }
+
   /** Takes down what has changed. */
   record(t: number, logic: LogicState, solution: Solution): void {
     // A fade is kept as it is on the grid of looks, whatever else is looked at in between.

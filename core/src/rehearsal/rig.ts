@@ -9,7 +9,7 @@ import { staged, unstagedNets } from './staged.js';
 import { SupplyPower } from './supply-power.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { exactReadings, readingsIn, type Reading } from './readings.js';
-import { SensorNoise, type Heeded } from './sensor-noise.js';
+import { SensorNoise, type Heard, type Heeded } from './sensor-noise.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
 const sameStimulus = 1e-9;
@@ -167,6 +167,15 @@ export class Rig {
   /** The same for readings of the circuit in time, which settles only where they have moved. */
   noiseIn(now: Heeded, settle: () => Solution): Map<string, ReadingNoise> {
     return this.sensorNoise.of(now, () => this.readingsOf(settle()).exact);
+  }
+
+  /** What was found of the noise of sensors last. */
+  get heard(): Heard | undefined {
+    return this.sensorNoise.heard;
+  }
+
+  set heard(heard: Heard | undefined) {
+    this.sensorNoise.heard = heard;
   }
 
   /** Whether no sensor has noise of its own. */

@@ -19,7 +19,7 @@ interface TurningPoint {
 }
 
 /** What noise does around some readings. */
-interface Heard {
+export interface Heard {
   exact: ReadonlyMap<string, number>;
   /** Counts, by channel. */
   sigmas: ReadonlyMap<string, number>;
@@ -49,7 +49,8 @@ const stale = 3;
 export class SensorNoise {
   private readonly noisy: readonly Noisy[];
   private readonly levels: ReadonlySet<string>;
-  private heard?: Heard;
+  /** What was heard last: it stands as long as it holds. */
+  heard?: Heard;
 
   constructor(
     design: Design,

@@ -15,6 +15,11 @@ export class Sent {
 
   constructor(private readonly sources: Stage['sources']) {}
 
+  /** Parts as they were told last, to go on from there. */
+  get mark(): ReadonlyMap<string, SolvedPart> {
+    return new Map(this.parts);
+  }
+
   /** Whether any part sends something else than sensors were told. */
   differs(of: Solved): boolean {
     return this.sources.some(({ part, emission, params }, i) => {

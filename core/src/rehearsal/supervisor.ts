@@ -2,6 +2,7 @@ import { kindOf, type PartKind, type SolvedPart } from '../catalog/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { findHappeningKind, happeningSpan } from '../scene/index.js';
 import { levelAt, type LogicState } from '../logic/index.js';
+import type { PlayMark } from './mark.js';
 import { formatQuantity } from '../quantity/index.js';
 
 /** A part of a solved circuit, by its id. */
@@ -70,6 +71,17 @@ export class Supervisor {
 
   get running(): Running {
     return this.now;
+  }
+
+  /** How it stands, to go on from there. */
+  get mark(): PlayMark['supervisor'] {
+    return { now: this.now, since: this.since, outages: this.outages.map((o) => ({ ...o })) };
+  }
+
+  resume({ now, since, outages }: PlayMark['supervisor']): void {
+    this.now = now;
+    this.since = since;
+    this.outages.push(...outages.map((o) => ({ ...o })));
   }
 
   /** When it must be looked at next after `t`. */

@@ -61,6 +61,11 @@ export class World {
       tank > 0 || room > 0 ? design.parts.filter((part) => kindOf(part).moves !== undefined) : [];
   }
 
+  /** Whether nothing was moved so far. */
+  get isNone(): boolean {
+    return this.taken.size === 0;
+  }
+
   /** Whether nothing in it is on its way. */
   get rests(): boolean {
     return [...this.perSecond].every(

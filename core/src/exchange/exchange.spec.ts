@@ -153,7 +153,7 @@ describe('a bad file is refused with place, reason and cure', () => {
     ['no format', '{}', /states no format/],
     [
       'a newer version',
-      spoilt((d) => Object.assign(d, { version: 8 })),
+      spoilt((d) => Object.assign(d, { version: 99 })),
       /version: .*version 8.*up to version 7/,
     ],
     [

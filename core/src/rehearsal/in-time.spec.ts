@@ -90,6 +90,18 @@ it('a temperature chip follows a warm puff with its lag of 30 s', () => {
   expect(Math.abs(at(20) - at(9) - rise)).toBeLessThan(2);
 });
 
+it.each(['time', 'fast'] as const)('a foil that is torn stays torn (%s)', (path) => {
+  const foil = brief(
+    'adapter G volts=9, window-foil S, resistor RL ohms=470, led H',
+    'G.plus S.a, S.b RL.a, RL.b H.a, H.k G.minus',
+  );
+  const glass = { kind: 'glass-breaks', start: 5, path: [{ x: 0.5, y: 0 }] };
+  const { acting } = rehearse(placed(foil), sceneOf(20, glass), undefined, path);
+  const own = acting.filter((a) => a.part === 'H');
+  expect(own.map((a) => a.active)).toEqual([true, false]);
+  about(own[1].t, 5);
+});
+
 it('a sound follower that decays in 2 s is still heard half a second later', () => {
   const ear = onBoard(
     'sound-level-module B decay=2 noise=0',

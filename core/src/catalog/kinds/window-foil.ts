@@ -29,11 +29,11 @@ export const windowFoil = definePart({
       type: 'switch',
       a: 'a',
       b: 'b',
-      // Torn for good in truth; here it is whole again when the cause is over.
       drive: Math.max(state.stimulus.gap / p.tears, state.stimulus.vibration / p.shake),
       rests: 'closed',
       on: 1,
-      off: 0.99,
+      // Once torn it stays torn: nothing brings its ends together again.
+      off: -1,
       ohms: p.ohms,
       bounce: 0,
     },
@@ -53,7 +53,7 @@ export const windowFoil = definePart({
   },
   notes: [
     'Closed at rest: a cut is noticed, a bridged foil is not. An end-of-line resistor notices both.',
-    'Once torn it stays torn; rehearsals mend it when the cause is over.',
+    'Once torn it stays torn: it has to be laid anew.',
   ],
   cautions: [],
   source: 'A contact that opens when it is torn (from memory).',

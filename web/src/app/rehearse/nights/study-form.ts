@@ -72,7 +72,7 @@ const tolerances: Choice[] = [
   imports: [ChoiceField, ValueField],
   template: `
     <h3 class="heading">what is rehearsed</h3>
-    <p class="soft">Nights take the circuit as settled at each moment: what takes time is lost.</p>
+    <p class="soft">Nights follow the circuit in time: a long scene takes its seconds for each.</p>
     <yu-choice-field label="Of" [choices]="asks" [value]="ask()" (changed)="choose($event)" />
     @if (ask() === 'map') {
       @for (axis of axes(); track $index; let i = $index) {

@@ -14,6 +14,7 @@ import {
 import type { Design, Scene } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { quietScene, snapshot } from '@yurei/core/rehearsal';
+import { actedTable, seconds } from './acted-table.js';
 import { csv } from './csv.js';
 import { BadInput, pickScene } from './load-design.js';
 import { celsius, parseDrive, parseSweep, quantity } from './parse-options.js';
@@ -155,13 +156,6 @@ const halts: Readonly<Record<Halt, string>> = {
 };
 
 function transientText(run: Run): string {
-  const seconds = (t: number): string => formatQuantity(t, 's', 5);
-  const acted = run.acting.map((a) => [
-    seconds(a.t),
-    a.part,
-    a.active ? 'acts' : 'stops',
-    a.because,
-  ]);
   const pressed = run.peaks.flatMap(({ part, ratings, energy }) => {
     const worst = [...ratings].sort((a, b) => b.share - a.share)[0];
     if (!worst || !(worst.share > 0)) return [];
@@ -179,7 +173,7 @@ function transientText(run: Run): string {
   });
   return [
     `${seconds(run.end)} in ${run.steps} steps, ${run.events} changes of mode`,
-    ...(acted.length > 0 ? ['\nWhat acted', table(acted)] : []),
+    ...actedTable(run.acting),
     '\nHardest moment of each part against its ratings',
     table(pressed),
     ...run.chatters.map(

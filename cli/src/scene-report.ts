@@ -2,6 +2,7 @@ import type { Design, Scene } from '@yurei/core/design';
 import { writeRehearsalCsv } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { rehearse, tellTrouble } from '@yurei/core/rehearsal';
+import { actedTable, seconds } from './acted-table.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
 
@@ -15,13 +16,6 @@ export function sceneReport(
   const happenings = scene.happenings.filter((h) => h.start <= until);
   const played: Scene = { ...scene, starts, duration: until, happenings };
   const run = rehearse(design, played, undefined, 'time');
-  const seconds = (t: number): string => formatQuantity(t, 's', 5);
-  const acted = run.acting.map((a) => [
-    seconds(a.t),
-    a.part,
-    a.active ? 'acts' : 'stops',
-    a.because,
-  ]);
   const pressed = run.stresses.map((s) => [
     s.part,
     s.label,
@@ -31,7 +25,7 @@ export function sceneReport(
   ]);
   const text = [
     `${seconds(run.halted?.t ?? until)} of “${scene.name}” in time, its program deciding`,
-    ...(acted.length > 0 ? ['\nWhat acted', table(acted)] : []),
+    ...actedTable(run.acting),
     ...(pressed.length > 0 ? ['\nHardest moments against a rating', table(pressed)] : []),
     ...run.troubles.map((trouble) => tellTrouble(design, trouble)),
     ...(run.halted ? [`\nEnded early at ${seconds(run.halted.t)}: ${run.halted.because}`] : []),

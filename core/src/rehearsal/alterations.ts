@@ -27,7 +27,7 @@ export class Alterations {
       0,
       ...this.contacts(altered),
       ...this.values(altered),
-      ...altered.map((one) => this.renew(one)),
+      ...this.renewals(altered),
     );
   }
 
@@ -46,13 +46,19 @@ export class Alterations {
     });
   }
 
-  private renew({ target: { part = '' }, by: { renewed } }: Now['altered'][number]): number {
-    const key = `renewed ${part}`;
-    const before = this.told.get(key) ?? 0;
-    if (Number(renewed !== undefined) === before) return 0;
-    this.told.set(key, 1 - before);
-    if (renewed !== undefined) this.circuit.renew(part, renewed);
-    return 1;
+  /** Each battery that has taken the place of another since, with its charge. */
+  private renewals(altered: Now['altered']): number[] {
+    const fresh = new Map<string, number[]>();
+    for (const { target, by } of altered)
+      if (target.part !== undefined && by.renewed !== undefined)
+        fresh.set(target.part, [...(fresh.get(target.part) ?? []), by.renewed]);
+    return [...fresh].map(([part, charges]) => {
+      const key = `renewed ${part}`;
+      if (this.told.get(key) === charges.length) return 0;
+      this.told.set(key, charges.length);
+      this.circuit.renew(part, charges[charges.length - 1]);
+      return 1;
+    });
   }
 
   private values(altered: Now['altered']): number[] {

@@ -48,7 +48,11 @@ it.each([
 it('a battery that is changed for another goes on from the charge of that', () => {
   const design = loaded(0.2);
   const swapped = { kind: 'battery-swapped', start: 1800, target: { part: 'G' } };
-  const scene = sceneOf(4000, { ...swapped, params: { takes: 100, charge: 0.8 } });
+  const scene = sceneOf(
+    5000,
+    { ...swapped, params: { takes: 100, charge: 0.8 } },
+    { ...swapped, start: 3800, params: { takes: 100, charge: 0.5 } },
+  );
   const run = new CoSimulation(design, scene);
   const level = (t: number): number => {
     run.at(t, restingLogic(design));
@@ -60,6 +64,8 @@ it('a battery that is changed for another goes on from the charge of that', () =
   expect(Math.abs(level(1899) - before)).toBeLessThan(3e-3);
   expect(Math.abs(level(1901) - 0.8)).toBeLessThan(3e-3);
   expect(Math.abs(level(3700) - left(0.2, 100, 1800, 0.8))).toBeLessThan(5e-3);
+  // And once more.
+  expect(Math.abs(level(4900) - left(0.2, 100, 1000, 0.5))).toBeLessThan(5e-3);
 });
 
 /** A loop that sounds a buzzer straight from a pack. */

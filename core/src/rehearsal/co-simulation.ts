@@ -290,7 +290,8 @@ export class CoSimulation implements Course {
       else if (this.pulses?.coastsUntil !== undefined) this.coast(to, this.pulses);
       else {
         transient.maxStep = this.reach();
-        const until = Math.min(t, begins, this.pulses?.next(this.t) ?? Infinity);
+        const look = this.outside.alters ? to : t;
+        const until = Math.min(look, begins, this.pulses?.next(this.t) ?? Infinity);
         if (this.edged) this.pulses?.blur(until);
         this.edged = false;
         transient.advance(until);

@@ -1,7 +1,7 @@
 import type { SolvedPart, Stimulus } from '../catalog/index.js';
 import type { Circuit } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
-import { momentIn, setStage, type Now, type Stage } from '../scene/index.js';
+import { findHappeningKind, momentIn, setStage, type Now, type Stage } from '../scene/index.js';
 import { Alterations } from './alterations.js';
 import type { Breaker } from './staged.js';
 import { Stimuli } from './stimuli.js';
@@ -18,6 +18,8 @@ export class Outside {
   readonly sources: Stage['sources'];
   private readonly stimuli: Stimuli;
   private readonly alterations: Alterations;
+  /** Whether what happens changes values, contacts or the warmth of parts: a step knows nothing of that. */
+  readonly alters: boolean;
   private celsius = NaN;
   /** How much was done to values and wires since it was asked last. */
   private altered = 0;
@@ -33,6 +35,10 @@ export class Outside {
     this.stimuli = new Stimuli(stage, circuit);
     this.alterations = new Alterations(design, breakers, circuit);
     this.world = new World(design, scene);
+    this.alters = scene.happenings.some(({ kind }) => {
+      const { alters, warms } = findHappeningKind(kind) ?? {};
+      return alters !== undefined || warms !== undefined;
+    });
   }
 
   /** What is before anything happens. */

@@ -155,9 +155,12 @@ export class Play {
 
   /** Takes down where the run stands, where something begins to happen before the next moment. */
   private mark(t: number): void {
-    const begins = this.starts.some((start) => start > t && start <= this.next(t));
-    const course = begins ? this.timed?.mark : undefined;
-    if (!course || this.supervisor.running !== 'runs') return;
+    // What goes on from a mark is not gone on from again.
+    if (!this.timed || this.from || this.supervisor.running !== 'runs') return;
+    const next = this.next(t);
+    const begins = this.starts.some((start) => start > t && start <= next);
+    const course = begins ? this.timed.mark : undefined;
+    if (!course) return;
     this.marks.push({
       ...{ t, course, logic: this.logic, logicLog: [...this.logicLog] },
       ...{ acting: [...this.recorder.acting], restless: this.restless },

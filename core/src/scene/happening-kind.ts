@@ -1,4 +1,4 @@
-import type { Param, Params, Quantity } from '../catalog/index.js';
+import type { Param, Params, PartKind, Quantity } from '../catalog/index.js';
 import type { Place, Point, Recording } from '../design/index.js';
 import type { Body } from './body/body.js';
 
@@ -70,6 +70,8 @@ export interface HappeningKind<V = Params> {
   filled?(now: Moment<V>): number;
   /** What it is aimed at, where it does something to the design itself. */
   aims?: 'value' | 'part' | 'wire';
+  /** Whether it means anything to a kind of part; to any when left out. */
+  suits?(kind: PartKind): boolean;
   /** What it does to that; nothing before it begins. */
   alters?(now: Moment<V>): Alteration;
   /** From when to when, from its start, that is the same all the time, s. */

@@ -14,6 +14,7 @@ import { skyShare } from './angular-response.js';
 import { infraredPerLux } from './daylight.js';
 import { stimulusOfBody } from './body/stimulus-of-body.js';
 import type { Body } from './body/body.js';
+import { coverable } from './coverable.js';
 import type { Alteration, HappeningKind, Moment, Receiver } from './happening-kind.js';
 import { findHappeningKind, happeningValues } from './happenings.js';
 import { distanceToStretch, shadedShare } from './shadow.js';
@@ -243,12 +244,6 @@ function atRest({ receiver }: Sensor, now: Now): number {
       return ambient[receiver.quantity];
   }
 }
-
-/** What a cover keeps from a sensor: all that is seen or heard. */
-const coverable: ReadonlySet<Quantity> = new Set<Quantity>([
-  ...(['light', 'infrared', 'carrier', 'heat', 'echo', 'distance'] as const),
-  ...(['reflection', 'sound', 'smoke'] as const),
-]);
 
 /** What passes a wall or a body: nothing of what is seen, all of the rest. */
 const seen: ReadonlySet<Quantity> = new Set<Quantity>(['light', 'infrared', 'carrier', 'heat']);

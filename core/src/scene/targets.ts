@@ -9,7 +9,8 @@ export interface Aim {
 }
 
 /** All in a design that a kind of happening can be aimed at; nothing for kinds that are aimed at nothing. */
-export function aimsOf(design: Design, { aims }: HappeningKind): Aim[] {
+export function aimsOf(design: Design, kind: HappeningKind): Aim[] {
+  const { aims } = kind;
   if (!aims) return [];
   if (aims === 'wire') {
     const names = new Map(design.parts.map((p) => [p.id, p.name]));
@@ -22,7 +23,8 @@ export function aimsOf(design: Design, { aims }: HappeningKind): Aim[] {
       label: `${end(from)} to ${end(to)}`,
     }));
   }
-  return design.parts.flatMap((part): Aim[] =>
+  const suited = design.parts.filter((part) => kind.suits?.(kindOf(part)) ?? true);
+  return suited.flatMap((part): Aim[] =>
     aims === 'part'
       ? [{ target: { part: part.id }, label: part.name }]
       : kindOf(part).params.map(({ id, label }) => ({

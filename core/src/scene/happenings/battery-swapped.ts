@@ -8,6 +8,7 @@ export const batterySwapped = defineHappening({
   words: ['battery', 'swap', 'change', 'replace', 'fresh', 'power', 'supply'],
   where: 'everywhere',
   aims: 'part',
+  suits: ({ store }) => store !== undefined,
   breaks: 'open',
   params: [
     { id: 'takes', label: 'Takes', unit: 's', default: 20, min: 0.01, max: 86400 },

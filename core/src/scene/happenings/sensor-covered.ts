@@ -1,5 +1,6 @@
 import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
+import { coverable } from '../coverable.js';
 
 export const sensorCovered = defineHappening({
   kind: 'sensor-covered',
@@ -9,6 +10,8 @@ export const sensorCovered = defineHappening({
   words: ['mask', 'cover', 'tape', 'dust', 'dirt', 'web', 'blind', 'sabotage', 'fog'],
   where: 'everywhere',
   aims: 'part',
+  suits: ({ senses, emits }) =>
+    emits !== undefined || (senses?.quantities.some((q) => coverable.has(q)) ?? false),
   params: [
     { id: 'left', label: 'Comes through', unit: '', default: 0, min: 0, max: 1 },
     { id: 'moves', label: 'Comes and goes in', unit: 's', default: 0.5, min: 0.01, max: 1e6 },

@@ -1,3 +1,4 @@
+import { hasPlace } from '../../catalog/index.js';
 import { defineHappening } from '../define-happening.js';
 import { trapezoid } from '../course.js';
 
@@ -8,6 +9,7 @@ export const sensorMoved = defineHappening({
   words: ['moved', 'turned', 'knocked', 'misaligned', 'aim', 'bump', 'wind', 'place'],
   where: 'everywhere',
   aims: 'part',
+  suits: hasPlace,
   params: [
     { id: 'east', label: 'To the east', unit: 'm', default: 0, min: -1e4, max: 1e4 },
     { id: 'north', label: 'To the north', unit: 'm', default: 0, min: -1e4, max: 1e4 },

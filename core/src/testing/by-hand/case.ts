@@ -19,6 +19,9 @@ const [is, n] = [7e-9, 1.8];
 export const capped = (x: number): number => Math.expm1(Math.min(x, 40));
 export const shockley = (v: number): number => is * capped(v / (n * vt));
 
+/** ln(1 + e^z). */
+export const ramp = (z: number): number => (z > 30 ? z : Math.log1p(Math.exp(z)));
+
 export const diode = (anode: string, cathode: string, breakdown?: number): Element => ({
   type: 'diode',
   anode,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { arbitraryDesign } from '../testing/arbitrary-design.js';
-import { arbitraryNetwork } from '../testing/arbitrary-network.js';
+import { arbitraryNetwork, arbitrarySwitchingNetwork } from '../testing/arbitrary-network.js';
 import { wire } from '../testing/lab.js';
 import { Circuit, runTransient, Transient } from './index.js';
 
@@ -38,21 +38,29 @@ function energies(run: Transient, until: number): { given: number; taken: number
   return { given, taken: taken + stored };
 }
 
-it('energy balances to 0.1 % over the transients of random circuits', () => {
-  fc.assert(
-    fc.property(arbitraryNetwork, (elements) => {
-      const run = new Transient(wire(...elements));
-      const { given, taken } = energies(run, 0.02);
-      expect(run.halt).toBeUndefined();
-      expect(Math.abs(given - taken)).toBeLessThanOrEqual(1e-3 * given + 1e-12);
-    }),
-    { numRuns: 150, seed: 3 },
-  );
-});
+const corpora = [
+  ['passive and semiconductor parts', arbitraryNetwork],
+  ['parts that switch and amplify', arbitrarySwitchingNetwork],
+] as const;
 
-it('charge balances: what each capacitor took is C·v to 0.1 %', () => {
+it.each(corpora)(
+  'energy balances to 0.1 %% over the transients of random circuits: %s',
+  (_, kind) => {
+    fc.assert(
+      fc.property(kind, (elements) => {
+        const run = new Transient(wire(...elements));
+        const { given, taken } = energies(run, 0.02);
+        expect(run.halt).toBeUndefined();
+        expect(Math.abs(given - taken)).toBeLessThanOrEqual(1e-3 * given + 1e-12);
+      }),
+      { numRuns: 150, seed: 3 },
+    );
+  },
+);
+
+it.each(corpora)('charge balances, what each capacitor took is C·v to 0.1 %%: %s', (_, kind) => {
   fc.assert(
-    fc.property(arbitraryNetwork, (elements) => {
+    fc.property(kind, (elements) => {
       const network = wire(...elements);
       const run = new Transient(network);
       const weights = [1.2084966491760101, -0.644363170684469, 0.435866521508459];

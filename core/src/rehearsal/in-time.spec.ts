@@ -144,21 +144,6 @@ it('a contact that bounces for 20 ms is counted five times on its edge', () => {
   expect(logic[logic.length - 1].logic.counters['n']).toBe(5);
 });
 
-it.each(['time', 'fast'] as const)(
-  'the loop alarm notices an opening of 2 s whenever it comes in a day (%s)',
-  (path) => {
-    const loop = demo('fuel-locker-loop');
-    const [first] = loop.scenes;
-    const opens = first.happenings.find((h) => h.intent === 'wanted') as Happening;
-    for (let i = 0; i < 8; i++) {
-      const start = 100 + 10_777.7 * i;
-      const params = { ...opens.params, stays: 1, moves: 0.5 };
-      const day = { ...first, duration: 86_400, happenings: [{ ...opens, start, params }] };
-      expect(rehearse(loop, day, undefined, path).verdicts[0].outcome).toBe('noticed');
-    }
-  },
-);
-
 it('a relay that breaks its own coil buzzes: rise, operate, decay and release make its period', () => {
   const buzzer = brief(
     'adapter G volts=12 ohms=0.001, relay-12v K bounce=0, push-button S bounce=0',

@@ -20,5 +20,7 @@ export function nextWatch({ start, end }: Span, t: number): number {
   if (t < start) return start;
   if (t >= end) return Infinity;
   const step = Math.max(watchEvery, (end - start) / mostWatched);
-  return Math.min(end, start + (Math.floor((t - start) / step + 1e-9) + 1) * step);
+  // Late in a scene sums are rounded: the turn that is now is not the next one.
+  const turn = Math.floor((t - start) / step + 1e-3) + 1;
+  return Math.min(end, start + turn * step);
 }

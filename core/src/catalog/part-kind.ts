@@ -187,6 +187,10 @@ export interface Phase<V = Params> {
   amps(params: V): number;
   /** Its program stands still until something wakes it. */
   asleep?: boolean;
+  /** It is what a message is sent in: how long that takes, s. */
+  sends?(params: V): number;
+  /** Values that it has in this phase. */
+  sets?(params: V): Partial<Params>;
 }
 
 /** How the part's characteristic curve is taken on a test bench. */
@@ -214,6 +218,8 @@ export interface Curve {
 /** What an actor does: whether it acts, how much, and the word for it. */
 export interface Acting<V = Params, K extends string = string> {
   word: string;
+  /** That it acts tells nothing by itself. */
+  indicates?: boolean;
   active(part: SolvedPart<K>, params: V): boolean;
   /** One line that says why it acts or not, with numbers. */
   because(part: SolvedPart<K>, params: V): string;

@@ -16,10 +16,12 @@ import { Grain } from './grain.js';
 import type { CourseMark } from './mark.js';
 import { Outside } from './outside.js';
 import { Pulses } from './pulses.js';
+import { Phases } from './phases.js';
 import { PinReadings } from './pin-readings.js';
 import { turnPins } from './pin-states.js';
 import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
+import { Settling } from './settling.js';
 import { isUnfed, supervised } from './supervisor.js';
 import type { DryRun } from './world.js';
 
@@ -27,10 +29,7 @@ import type { DryRun } from './world.js';
 const relative = 3e-4;
 /** Rounds in which light and current come to agree before power has been on for long. */
 const mostRounds = 25;
-/** A circuit has settled when nothing in it is this far from its steady state, V or A, or this share. */
-const settledWithin = { absolute: 1e-6, share: 1e-5 };
-/** How often it is looked whether it has, s; and steps in all beyond which it is not followed. */
-const settleLook = 0.05;
+/** Steps in all beyond which it is not followed. */
 const usualSteps = 5e5;
 
 /** Someone who wants to know of every step the circuit takes. */
@@ -53,6 +52,7 @@ export class CoSimulation implements Course {
   private stillModes: readonly number[] = [];
   private readonly grain: Grain;
   private readonly pins: PinReadings;
+  private readonly phases: Phases;
   private turned = false;
   /** The controller, where its supply is watched, and whether that was too low at the last step. */
   private readonly controller?: ReturnType<typeof supervised>;
@@ -67,12 +67,10 @@ export class CoSimulation implements Course {
   /** Parts of which means are wanted while outputs are dimmed. */
   private readonly averaged: ReadonlyMap<string, PartValues>;
   private still = false;
-  private lookedAt = 0;
+  private readonly settling: Settling;
   private told?: Solution;
   /** What was told last: it stands until dimmed outputs have a mean. */
   private shown?: Solution;
-  /** The circuit as it was when it was last looked whether it has settled. */
-  private before = new Float64Array(0);
 
   constructor(
     private readonly design: Design,
@@ -82,12 +80,14 @@ export class CoSimulation implements Course {
   ) {
     const { design: built, breakers } = staged(design, scene);
     this.circuit = new Circuit(built);
+    this.settling = new Settling(this.circuit.network);
     this.outside = new Outside(design, scene, this.circuit, breakers);
     this.named = unstagedNets(design, built);
     this.sent = new Sent(this.outside.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
     this.grain = new Grain(scene);
     this.pins = new PinReadings(design, this.circuit, (part) => this.solved(part) ?? nothing);
+    this.phases = new Phases(design, this.circuit);
     this.controller = supervised(design);
     this.averaged = new Map(
       design.parts
@@ -147,7 +147,12 @@ export class CoSimulation implements Course {
   at(t: number, logic: LogicState, driven = true): void {
     if (!this.transient) this.begin(logic, driven);
     this.advance(t);
-    if (this.turn(logic, t, driven)) this.stir();
+    const phased = this.phases.update(logic, t, driven);
+    if (this.turn(logic, t, driven) || phased) this.stir();
+  }
+
+  ends(logic: LogicState, t: number): number {
+    return this.phases.next(logic, t);
   }
 
   present(): Solution {
@@ -200,6 +205,7 @@ export class CoSimulation implements Course {
   private begin(logic: LogicState, driven: boolean): void {
     const dead = this.scene.starts === 'power-on';
     const now = this.outside.first();
+    this.phases.update(logic, 0, driven);
     this.turn(logic, 0, driven);
     if (dead) this.outside.meet(now, () => undefined);
     else this.agree(now);
@@ -261,13 +267,15 @@ export class CoSimulation implements Course {
   ): void {
     const { network } = this.circuit;
     this.outside.first();
+    this.phases.update(logic, t, driven);
     this.turn(logic, t, driven);
     this.outside.update(t, (part) => sent.get(part));
     this.sent.note((part) => sent.get(part));
     network.recall(memory);
     this.pins.resume(levels);
     this.follow();
-    this.t = this.lookedAt = t;
+    this.t = t;
+    this.settling.restart(t);
     this.transient?.extrapolateTo(t, states);
     this.charges?.start(t);
     this.starved = this.unfed();
@@ -389,7 +397,7 @@ export class CoSimulation implements Course {
     if (this.still) this.charges?.tell(this.t);
     this.still = false;
     this.told = undefined;
-    this.lookedAt = this.t;
+    this.settling.restart(this.t);
     if (this.pulses?.coastsUntil !== undefined) this.resume(this.pulses);
     else this.transient?.restart();
     this.edged = true;
@@ -411,15 +419,8 @@ export class CoSimulation implements Course {
 
   /** Looks now and then whether all that takes time is over. */
   private settle(): void {
-    const { transient } = this;
-    if (this.still || this.pulses || !transient || this.t - this.lookedAt < settleLook) return;
-    this.lookedAt = this.t;
-    // Twice the same: what swings may pass its steady state.
-    const { x } = this.circuit.network.system;
-    const moved = this.before.length !== x.length || x.some((v, i) => !near(v, this.before[i]));
-    this.before = x.slice();
-    this.still = !moved && this.circuit.network.isAtRest(this.t, settledWithin);
-    if (!this.still) return;
+    if (this.still || this.pulses || !this.transient || !this.settling.isOver(this.t)) return;
+    this.still = true;
     this.stillModes = this.circuit.network.modes;
     this.charges?.start(this.t);
   }
@@ -483,6 +484,3 @@ const isAveraged = ({ acts, emits, relays, brownOut, fuse }: PartKind): boolean 
 const usualDims = { hertz: 1000, steps: 255 };
 
 const nothing: SolvedPart = { volts: {}, amps: {}, watts: 0 };
-
-const near = (a: number, b: number): boolean =>
-  Math.abs(a - b) <= settledWithin.absolute + settledWithin.share * Math.abs(a);

@@ -12,6 +12,8 @@ export interface Course {
   readonly settled: boolean;
   /** Until when it is all the same that they do, s. */
   readonly settledUntil: number;
+  /** When something ends after `t` that the program has set going, as a message that is sent, s. */
+  ends(logic: LogicState, t: number): number;
   /**
    * Goes on to a moment, or to an earlier one that the controller is to know of: a pin that is watched for an edge has
    * turned, or its supply has come or gone.

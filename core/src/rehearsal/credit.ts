@@ -24,6 +24,7 @@ export interface Told {
 export class Credit {
   private readonly played = new Map<string, { until: number; fires: readonly Firing[] }>();
   private replays = 0;
+  private readonly possibles = new Map<Firing, Happening[]>();
   private readonly needs = new Map<Firing, Map<Happening, boolean>>();
 
   constructor(
@@ -48,11 +49,16 @@ export class Credit {
   }
 
   /** Those that can have had a part in it, the last first: they had begun, and were not forgotten. */
-  private possible({ t }: Firing): Happening[] {
+  private possible(firing: Firing): Happening[] {
+    const { t } = firing;
+    const known = this.possibles.get(firing);
+    if (known) return known;
     const started = (h: Happening): number => this.told.span(h).start;
-    return this.scene.happenings
+    const found = this.scene.happenings
       .filter((h) => started(h) <= t && !this.told.separate(this.told.span(h).end, t))
       .sort((a, b) => started(b) - started(a));
+    this.possibles.set(firing, found);
+    return found;
   }
 
   private needed(happening: Happening, firing: Firing, possible: readonly Happening[]): boolean {

@@ -1,5 +1,5 @@
 import type { Scene, Happening } from '../design/index.js';
-import { happeningSpan } from '../scene/index.js';
+import { findHappeningKind, happeningSpan } from '../scene/index.js';
 import type { StimulusAt } from './verdict.js';
 
 /** When a happening really changes what some sensor feels. */
@@ -23,12 +23,18 @@ export function exposureOf(
   scene: Scene,
   stimulusAt: StimulusAt,
 ): Exposure | undefined {
-  const without = { ...scene, happenings: scene.happenings.filter((h) => h.id !== happening.id) };
   const { start, end } = happeningSpan(happening);
+  // What is over before it or begins after it makes no difference to either.
+  const near = scene.happenings.filter((h) => {
+    const its = happeningSpan(h);
+    return its.start <= end && (its.end >= start || findHappeningKind(h.kind)?.lingers);
+  });
+  const real = { ...scene, happenings: near };
+  const without = { ...scene, happenings: near.filter((h) => h.id !== happening.id) };
   const moment = (i: number): number => start + ((end - start) * i) / steps;
   const perceivedIn = (i: number): boolean => {
-    const [real, plain] = [stimulusAt(scene, moment(i)), stimulusAt(without, moment(i))];
-    return real.some(
+    const [met, plain] = [stimulusAt(real, moment(i)), stimulusAt(without, moment(i))];
+    return met.some(
       ({ value, floor }, s) =>
         Math.abs(value - plain[s].value) > Math.max(floor, noticeable * Math.abs(plain[s].value)),
     );

@@ -1,5 +1,5 @@
 import { kindOf } from '../catalog/index.js';
-import type { Design, Drive, Sign } from '../design/index.js';
+import type { Design, Drive, Part, Sign } from '../design/index.js';
 import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { ActingChange, LogicChange } from './traces.js';
@@ -31,6 +31,10 @@ export function firingsOf(
   );
 }
 
+/** Whether that a part acts tells nothing by itself: the design says so, or its kind. */
+export const indicates = (part: Part | undefined): boolean =>
+  !!part && (part.indicates ?? kindOf(part).acts?.indicates ?? false);
+
 /** Whether a firing is what a happening is noticed by; without signs, any part that does not only indicate. */
 export function isSignOf(
   design: Design,
@@ -38,7 +42,7 @@ export function isSignOf(
   signs: readonly Sign[] | undefined,
 ): boolean {
   if (!signs || signs.length === 0)
-    return sign.by === 'part' && !design.parts.find((p) => p.id === sign.part)?.indicates;
+    return sign.by === 'part' && !indicates(design.parts.find((p) => p.id === sign.part));
   return signs.some((wanted) =>
     wanted.by === 'counter' && sign.by === 'counter'
       ? wanted.counter === sign.counter && Math.sign(wanted.step) === Math.sign(sign.step)

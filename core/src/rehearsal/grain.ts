@@ -1,5 +1,5 @@
 import type { Scene } from '../design/index.js';
-import { isSteady, restlessSpans } from '../scene/index.js';
+import { isSteady, restlessSpans, Spans, type Span } from '../scene/index.js';
 
 /** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
 const steps = { from: 2e-4, first: 1e-3, to: 0.25 };
@@ -11,6 +11,7 @@ const fewest = { ofHappening: 400, ofScene: 5000 };
 export class Grain {
   /** Beginnings and ends of what happens, in order, s. */
   private readonly corners: readonly number[];
+  private readonly spans: Spans<Span>;
   private readonly steady: boolean;
   private step = steps.first;
   /** The first corner that is still to come, and the longest step until then. */
@@ -19,9 +20,10 @@ export class Grain {
   private longest = steps.to;
 
   constructor(private readonly scene: Scene) {
-    this.corners = [
-      ...new Set(scene.happenings.flatMap(restlessSpans).flatMap(({ start, end }) => [start, end])),
-    ].sort((a, b) => a - b);
+    this.spans = new Spans(scene.happenings.flatMap(restlessSpans));
+    this.corners = [...new Set(this.spans.sorted.flatMap(({ start, end }) => [start, end]))].sort(
+      (a, b) => a - b,
+    );
     this.steady = isSteady(scene);
   }
 
@@ -31,7 +33,7 @@ export class Grain {
     if (t < this.cornerAt) return this.cornerAt;
     while (corners[this.corner] <= t) this.corner += 1;
     this.cornerAt = corners[this.corner] ?? Infinity;
-    const going = scene.happenings.flatMap(restlessSpans).filter((s) => s.start <= t && t < s.end);
+    const going = this.spans.at(t).filter((s) => t < s.end);
     this.longest = Math.max(
       steps.to,
       Math.min(

@@ -1,5 +1,5 @@
 import type { Scene } from '../design/index.js';
-import { happeningSpan } from '../scene/index.js';
+import { happeningSpan, Spans } from '../scene/index.js';
 
 /** Without channels the circuit itself is looked at this often at most, and so many times in all, s. */
 const lookEvery = 0.01;
@@ -13,16 +13,14 @@ const startsBy = 1e-6;
  * so many times in its course.
  */
 export function looksAt(scene: Scene): (t: number) => number {
-  const happenings = scene.happenings.map(happeningSpan);
+  const happenings = new Spans(scene.happenings.map(happeningSpan));
   const { least, most } = looksAtOne;
-  const each = Math.min(most, Math.max(least, mostLooks / happenings.length));
+  const each = Math.min(most, Math.max(least, mostLooks / scene.happenings.length));
   const usual = Math.max(lookEvery, scene.duration / mostLooks);
   return (t) => {
-    let next = t + usual;
-    for (const { start, end } of happenings) {
-      if (start > t) next = Math.min(next, start + startsBy);
-      else if (end > t) next = Math.min(next, t + Math.max(lookEvery, (end - start) / each));
-    }
+    let next = Math.min(t + usual, happenings.nextStart(t) + startsBy);
+    for (const { start, end } of happenings.at(t))
+      if (end > t) next = Math.min(next, t + Math.max(lookEvery, (end - start) / each));
     return next;
   };
 }

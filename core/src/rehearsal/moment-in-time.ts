@@ -14,11 +14,13 @@ export class MomentInTime {
   private t = 0;
   /** Place of the last change of the controller that has come about. */
   private place = 0;
+  /** Places of the times that the controller has slept so far. */
+  private naps = 0;
 
   constructor(
     private readonly design: Design,
     private readonly scene: Scene,
-    private readonly run: Pick<Rehearsal, 'logic' | 'outages'>,
+    private readonly run: Pick<Rehearsal, 'logic' | 'outages' | 'asleep'>,
   ) {
     this.course = new CoSimulation(design, scene);
   }
@@ -27,7 +29,7 @@ export class MomentInTime {
   at(t: number): Snapshot {
     if (t < this.t) {
       this.course = new CoSimulation(this.design, this.scene);
-      this.t = this.place = 0;
+      this.t = this.place = this.naps = 0;
     }
     this.stand(this.t);
     while (this.t < t) this.stand(Math.min(t, this.next()));
@@ -35,19 +37,27 @@ export class MomentInTime {
   }
 
   private get logic(): LogicState {
-    return this.run.logic[this.place].logic;
+    const { logic } = this.run.logic[this.place];
+    const asleep = this.run.asleep[this.naps]?.from <= this.t;
+    return { ...logic, awake: { ...logic.awake, asleep } };
   }
 
   /** When outputs turn next, or fade on. */
   private next(): number {
     const change = this.run.logic.at(this.place + 1)?.t ?? Infinity;
-    return Math.min(change, nextFadeLook(this.design, this.logic, this.t));
+    const { from = Infinity, to = Infinity } = this.run.asleep[this.naps] ?? {};
+    return Math.min(
+      ...[change, from > this.t ? from : to],
+      nextFadeLook(this.design, this.logic, this.t),
+      this.course.ends(this.logic, this.t),
+    );
   }
 
   private stand(t: number): void {
-    const { logic, outages } = this.run;
+    const { logic, outages, asleep } = this.run;
     while (this.place + 1 < logic.length && logic[this.place + 1].t <= t) this.place += 1;
-    this.course.at(t, this.logic, !isLoose(outages, t));
+    while (asleep[this.naps]?.to <= t) this.naps += 1;
     this.t = t;
+    this.course.at(t, this.logic, !isLoose(outages, t));
   }
 }

@@ -66,6 +66,12 @@ it.each<[string, number, Partial<Scene>, RegExp]>([
     /readings while something happens; at most 2000000/,
   ],
   ['too long', 1e9, { happenings: [] }, /readings in all; at most 200000000/],
+  [
+    'very many happenings',
+    1e6,
+    { happenings: Array.from({ length: 1e6 }, (_, i) => ({ ...evening.happenings[0], start: i })) },
+    /has 1000000 happenings; at most 5000/,
+  ],
 ])('refuses what would take too long, by name: %s', (_, duration, more, reason) => {
   expect(() => strideOf(polled(0.1), lasting(duration, more), 'fast')).toThrow(reason);
 });

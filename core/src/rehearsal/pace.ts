@@ -6,6 +6,8 @@ import { happeningSpan, isSteady } from '../scene/index.js';
 const mostBusy = 2_000_000;
 /** Readings of all channels together: more would take too long even without looking at the circuit. */
 const mostInAll = 200_000_000;
+/** Happenings of a scene: each is looked at closely, and judged against the others. */
+const mostHappenings = 5000;
 /** Up to so many readings all are kept; of more about half as many. */
 const mostKept = 2_000_000;
 
@@ -16,11 +18,15 @@ export const becomesQuiescent = (design: Design, scene: Scene): boolean =>
 /**
  * Every so many readings one is kept where nothing happens: 1, all of them, unless the scene is very long.
  *
- * @throws RangeError when the scene needs more readings than can be rehearsed
+ * @throws RangeError when the scene needs more readings, or has more happenings, than can be rehearsed
  */
 export function strideOf(design: Design, scene: Scene, path: 'fast' | 'full'): number {
   const { channels } = design;
   const { duration, happenings, name } = scene;
+  if (happenings.length > mostHappenings)
+    throw new RangeError(
+      `"${name}" has ${happenings.length} happenings; at most ${mostHappenings} can be rehearsed. Make several scenes of it.`,
+    );
   const fastest = Math.min(...channels.map((c) => c.every));
   const quiescent = path === 'fast' && becomesQuiescent(design, scene);
   const busy = quiescent

@@ -1,5 +1,5 @@
 import { channelReader } from '../catalog/index.js';
-import type { Halt, Solution } from '../circuit/index.js';
+import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
   isDue,
@@ -13,11 +13,13 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
-import { clockAt, findHappeningKind, happeningSpan } from '../scene/index.js';
+import { clockAt, findHappeningKind, happeningSpan, Spans, type Span } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import type { Course } from './course.js';
 import { looksAt } from './looks.js';
 import type { PlayMark } from './mark.js';
+import { haltWords } from './halt-words.js';
+import { Naps } from './naps.js';
 import { quiescentUntil, readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
 import { noiseOf } from './random.js';
@@ -30,19 +32,14 @@ import { Rig } from './rig.js';
 import { SettledCourse } from './settled-course.js';
 import type { Heeded } from './sensor-noise.js';
 import { stoodStill, Supervisor } from './supervisor.js';
+import { givenWatts } from './supply-power.js';
 import { emptyTrace, type LogicChange, type Trace } from './traces.js';
 import { FuseWatch, hardest, troublesOf } from './troubles.js';
 import { judge } from './verdict.js';
-import { nextWatch, watched, type Span } from './watch.js';
+import { nextWatch, watched } from './watch.js';
 
 /** How a scene is gone through; see `rehearse`. */
 export type Path = 'fast' | 'full' | 'time';
-
-const haltWords: Readonly<Record<Halt, string>> = {
-  'too many steps': 'something in the circuit changes too often to be followed any further',
-  stopped: 'it was stopped',
-  'no solution': 'no solution of the circuit was found there',
-};
 
 /** Where something goes on fading after a happening it is asked again after this time, s. */
 const restlessFor = 1;
@@ -82,7 +79,7 @@ export class Play {
   private readonly edged: boolean;
   /** Only how it comes out is wanted. */
   private readonly lean: boolean;
-  private readonly spans: readonly Span[];
+  private readonly spans: Spans<Span>;
   /** The next look at the circuit that nothing else brings. */
   private readonly nextLook: (t: number) => number;
   /** Until then something that has happened goes on fading. */
@@ -92,7 +89,9 @@ export class Play {
   private from?: PlayMark;
   /** Where it stood before things happened, and when those begin. */
   private readonly marks: PlayMark[] = [];
-  private readonly starts: readonly number[];
+  private readonly starts: Spans<Span>;
+  /** From when to when the controller slept. */
+  private readonly naps = new Naps();
   /** When all was as at the beginning; taken down from the first look on. */
   private rests?: Rests;
 
@@ -121,9 +120,9 @@ export class Play {
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
     this.supervisor = new Supervisor(design, scene, this.dead);
     this.edged = design.channels.some((c) => c.edge);
-    this.spans = this.edged ? watched(scene) : [];
+    this.spans = this.edged ? watched(scene) : new Spans([]);
     this.nextLook = looksAt(scene);
-    this.starts = scene.happenings.map((h) => h.start);
+    this.starts = watched(scene);
     this.circuit = path === 'time' ? 'in time' : 'settled';
     this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);
     this.fuses = new FuseWatch(design);
@@ -158,8 +157,7 @@ export class Play {
     // What goes on from a mark is not gone on from again.
     if (!this.timed || this.from || this.supervisor.running !== 'runs') return;
     const next = this.next(t);
-    const begins = this.starts.some((start) => start > t && start <= next);
-    const course = begins ? this.timed.mark : undefined;
+    const course = this.starts.nextStart(t) <= next ? this.timed.mark : undefined;
     if (!course) return;
     this.marks.push({
       ...{ t, course, logic: this.logic, logicLog: [...this.logicLog] },
@@ -220,8 +218,10 @@ export class Play {
       const duty = outputDuty(logic, o, t);
       return duty > 0 && duty < 1;
     });
-    const settled = this.timed && dimmed;
-    const shown = settled ? this.rig.settle(this.scene, t, logic, this.driven) : solution;
+    // In time a controller that sleeps draws less in the circuit itself.
+    if (this.timed && !dimmed) return givenWatts(solution);
+    const shown =
+      dimmed && this.timed ? this.rig.settle(this.scene, t, logic, this.driven) : solution;
     return this.rig.watts(shown, logic, t);
   }
 
@@ -248,6 +248,7 @@ export class Play {
       nextFadeLook(this.design, this.logic, t),
       this.supervisor.next(t),
       this.course.settledUntil,
+      this.course.ends(this.logic, t),
     );
     const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
@@ -306,23 +307,31 @@ export class Play {
       nextPass(this.logic, t),
       ...channels.map((c) => nextReading(this.logic, c, t)),
       nextFadeLook(this.design, this.logic, t),
-      ...this.spans.map((span) => nextWatch(span, t)),
+      nextWatch(this.spans, t),
       this.supervisor.next(t),
+      this.course.ends(this.logic, t),
     );
   }
 
   private moment(t: number): void {
     this.course.at(t, this.logic, this.driven);
     this.record(t);
-    if (!this.runs(t)) return;
+    if (this.runs(t)) this.pass(t);
+    this.naps.look(t, this.logic.awake.asleep);
+  }
+
+  /** One pass of the program. */
+  private pass(t: number): void {
     const edges = this.edges();
     const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
     const [logic, events] = stepLogic(this.design, this.logic, this.read(due, t), t);
     const told = events.filter(({ kind }) => kind !== 'sleep');
     if (told.length > 0) return this.change(t, logic, told);
     this.logic = logic;
+    if (events.length === 0) return;
     // Asleep it draws less.
-    if (events.length > 0) this.record(t);
+    this.course.at(t, logic, this.driven);
+    this.record(t);
   }
 
   /** Whether the controller drives its pins. */
@@ -366,6 +375,7 @@ export class Play {
       watts: recorder.watts,
       relayOperations: recorder.relayOperations,
       outages: this.supervisor.outages.map((o) => ({ ...o, to: Math.min(o.to, scene.duration) })),
+      asleep: this.naps.until(scene.duration),
       acting: recorder.acting,
       logic: logicLog,
       ...this.electrical(),
@@ -425,7 +435,7 @@ export class Play {
   /** Channels whose level has just changed in a way at which they read at once. */
   private edges(): Set<string> {
     const found = new Set<string>();
-    if (!this.edged || (this.spans.length === 0 && !this.timed)) return found;
+    if (!this.edged || (this.spans.sorted.length === 0 && !this.timed)) return found;
     const exact = this.exact(this.design.channels.filter((c) => c.edge));
     for (const { id, edge, remembers } of this.design.channels) {
       const value = exact.get(id);

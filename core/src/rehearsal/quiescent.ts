@@ -8,7 +8,7 @@ import {
   type ChannelState,
   type LogicState,
 } from '../logic/index.js';
-import { isSteady, restlessSpans } from '../scene/index.js';
+import { isSteady, restlessSpans, Spans } from '../scene/index.js';
 
 /**
  * Until when nothing can change what is felt: the next beginning of a happening, while none is under way and the
@@ -18,12 +18,9 @@ import { isSteady, restlessSpans } from '../scene/index.js';
  */
 export function quiescentUntil(scene: Scene): (t: number) => number {
   if (!isSteady(scene)) return (t) => t;
-  const spans = scene.happenings.flatMap(restlessSpans);
-  return (t) => {
-    // At the end of one what it gave is looked at once more.
-    if (spans.some(({ start, end }) => t >= start && t <= end)) return t;
-    return Math.min(scene.duration, ...spans.flatMap(({ start }) => (start > t ? [start] : [])));
-  };
+  const spans = new Spans(scene.happenings.flatMap(restlessSpans));
+  // At the end of one what it gave is looked at once more.
+  return (t) => (spans.isAny(t) ? t : Math.min(scene.duration, spans.nextStart(t)));
 }
 
 /** What takes the readings of a channel while the circuit stands still. */

@@ -25,6 +25,8 @@ export interface Rehearsal {
   relayOperations: Record<string, Record<string, number>>;
   /** When the controller did not run its program. */
   outages: Outage[];
+  /** From when to when the controller slept, s. */
+  asleep: { from: number; to: number }[];
   acting: ActingChange[];
   logic: LogicChange[];
   verdicts: Verdict[];

@@ -1,6 +1,7 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import { chainOf, eventsOf, type Event } from './events.js';
+import { indicates } from './firings.js';
 import { nearest } from './log-query.js';
 import { quietAdjustments, rounded, sayAdjustment, type Adjustment } from './adjustments.js';
 import type { Rehearsal } from './rehearsal.js';
@@ -85,7 +86,7 @@ export function outputsThatFire(design: Design): Set<string> {
     const solution = rig.settle(quietScene, 0, { ...resting, outputs });
     const active = design.parts.filter((part) => {
       const solved = solution.parts[part.id];
-      return !part.indicates && solved && kindOf(part).acts?.active(solved, paramsOf(part));
+      return !indicates(part) && solved && kindOf(part).acts?.active(solved, paramsOf(part));
     });
     return new Set(active.map((p) => p.id));
   };

@@ -26,6 +26,11 @@ export class SettledCourse implements Course {
     return t;
   }
 
+  /** Phases are none of its business: what sleeping saves is taken off its power. */
+  ends(): number {
+    return Infinity;
+  }
+
   at(t: number, logic: LogicState, driven: boolean): void {
     this.solution = this.rig.settle(this.scene, t, logic, driven);
   }

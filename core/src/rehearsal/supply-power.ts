@@ -60,7 +60,7 @@ export class SupplyPower {
 }
 
 /** Power that all sources of a solved circuit together give, W. */
-const givenWatts = (solution: Solution): number =>
+export const givenWatts = (solution: Solution): number =>
   Object.values(solution.parts).reduce((sum, part) => sum + Math.max(0, -part.watts), 0);
 
 /**

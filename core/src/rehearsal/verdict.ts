@@ -7,6 +7,7 @@ import {
   happeningSpan,
   momentIn,
   setStage,
+  type Span,
 } from '../scene/index.js';
 import { Credit, type Told } from './credit.js';
 import { exposureOf, type Exposure } from './exposure.js';
@@ -90,11 +91,13 @@ class Judging {
     whatElse: Pick<Told, 'separate' | 'replay'>,
   ) {
     this.firings = firingsOf(design, record);
-    const span = (happening: Happening): { start: number; end: number } => {
-      const own = happeningSpan(happening);
-      const exposure = met.find((m) => m.happening.id === happening.id)?.exposure;
-      return { start: own.start, end: Math.max(own.end, exposure?.end ?? 0) };
-    };
+    const spans = new Map(
+      met.map(({ happening, exposure }) => {
+        const { start, end } = happeningSpan(happening);
+        return [happening, { start, end: Math.max(end, exposure?.end ?? 0) }];
+      }),
+    );
+    const span = (happening: Happening): Span => spans.get(happening) ?? happeningSpan(happening);
     this.credit = new Credit(scene, { ...whatElse, span });
     this.dead = scene.starts === 'power-on';
   }
@@ -129,8 +132,10 @@ class Judging {
   /** The first sign that belongs to a happening; of a nuisance, that belongs to no wanted one besides. */
   private broughtAbout(happening: Happening): Firing | undefined {
     const wanted = (h: Happening): boolean => h.intent === 'wanted';
+    const { start } = happeningSpan(happening);
     return this.firings.find(
       (f) =>
+        f.t >= start &&
         isSignOf(this.design, f, happening.signs) &&
         (wanted(happening) || !this.credit.isOf(f, wanted)) &&
         this.credit.owns(happening, f),

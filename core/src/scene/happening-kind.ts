@@ -68,6 +68,8 @@ export interface HappeningKind<V = Params> {
   warms?(now: Moment<V>): number;
   /** What it has let run into the tank by then, L. */
   filled?(now: Moment<V>): number;
+  /** Whether anything of it is left after its end. */
+  lingers?: boolean;
   /** What it is aimed at, where it does something to the design itself. */
   aims?: 'value' | 'part' | 'wire';
   /** Whether it means anything to a kind of part; to any when left out. */

@@ -38,6 +38,7 @@ export {
   type Source,
   type Stage,
 } from './stimulus.js';
+export { Spans, type Span } from './spans.js';
 export { checkScenes } from './check-scene.js';
 export { aimsOf, usualAim, type Aim } from './targets.js';
 export { worldParams } from './world-params.js';

@@ -18,6 +18,7 @@ import { coverable } from './coverable.js';
 import type { Alteration, HappeningKind, Moment, Receiver } from './happening-kind.js';
 import { findHappeningKind, happeningValues } from './happenings.js';
 import { distanceToStretch, shadedShare } from './shadow.js';
+import { Spans, type Span } from './spans.js';
 import { coneResponse, sightOf, walled } from './sight.js';
 
 /** Where parts without a place are taken to stand. */
@@ -95,50 +96,56 @@ export interface Now {
 /** A scene with everything that is usual filled in: worked out once per scene, as every moment needs it. */
 interface Prepared {
   ambient: Ambient;
-  happenings: {
-    kind: HappeningKind;
-    start: number;
-    lasts: number;
-    params: Params;
-    path: readonly Point[];
-    target: Target;
-  }[];
+  /** Those of which nothing is left at their end, and the others. */
+  passing: Spans<Happens>;
+  lingering: Spans<Happens>;
+}
+interface Happens extends Span {
+  kind: HappeningKind;
+  params: Params;
+  path: readonly Point[];
+  target: Target;
 }
 const prepared = new WeakMap<Scene, Prepared>();
 
 function prepare(scene: Scene): Prepared {
   const known = prepared.get(scene);
   if (known) return known;
-  const happenings = scene.happenings.flatMap((h) => {
+  const happenings = scene.happenings.flatMap((h): Happens[] => {
     const kind = findHappeningKind(h.kind);
     const { path = [], target = {}, start } = h;
     const params = happeningValues(h);
-    return kind ? [{ kind, start, lasts: kind.lasts({ params, path }), params, path, target }] : [];
+    if (!kind) return [];
+    return [{ kind, start, end: start + kind.lasts({ params, path }), params, path, target }];
   });
-  happenings.sort((a, b) => a.start - b.start);
-  const fresh = { ambient: ambientOf(scene), happenings };
+  const fresh = {
+    ambient: ambientOf(scene),
+    passing: new Spans(happenings.filter(({ kind }) => !kind.lingers)),
+    lingering: new Spans(happenings.filter(({ kind }) => kind.lingers)),
+  };
   prepared.set(scene, fresh);
   return fresh;
 }
 
 /** Works out once what all sensors need to know of a moment. */
 export function momentIn(scene: Scene, t: number): Now {
-  const { ambient, happenings } = prepare(scene);
+  const { ambient, passing, lingering } = prepare(scene);
   const happening: Now['happening'] = [];
   const bodies: Body[] = [];
   const altered: Now['altered'] = [];
   const outside = temperatureAt(ambient, t);
   let air = outside;
   let filled = (ambient.inflow / 60) * t;
-  for (const { kind, start, lasts, params, path, target } of happenings) {
-    // What it gives may go on fading afterwards; a body is there only while its happening lasts.
-    if (t < start) continue;
+  for (const { kind, start, end, params, path, target } of [
+    ...lingering.sorted.filter(({ start }) => start <= t),
+    ...passing.at(t),
+  ]) {
     const moment = { params, path, t: t - start };
     if (kind.contributes) happening.push({ kind, moment });
     if (kind.alters) altered.push({ target, by: kind.alters(moment) });
     air += kind.warms?.(moment) ?? 0;
     filled += kind.filled?.(moment) ?? 0;
-    const body = t > start + lasts ? undefined : kind.body?.(moment);
+    const body = t > end ? undefined : kind.body?.(moment);
     if (body) bodies.push(body);
   }
   return { ambient, t, air, outside, filled, seed: scene.seed, happening, bodies, altered };

@@ -71,7 +71,12 @@ export const chip8bit40pin = definePart({
   phases: [
     { label: 'active at 8 MHz', amps: (p) => p.own },
     { label: 'idle', amps: (p) => 0.45 * p.own },
-    { label: 'asleep, watchdog on', amps: () => 10e-6, asleep: true },
+    {
+      label: 'asleep, watchdog on',
+      amps: () => 10e-6,
+      asleep: true,
+      sets: () => ({ own: 10e-6 }),
+    },
     { label: 'asleep', amps: () => 1e-6, asleep: true },
   ],
   ownAmps: (p) => p.own,

@@ -100,7 +100,12 @@ export const controller5v8bit = definePart({
   phases: [
     { label: 'active', amps: (p) => p.own },
     { label: 'idle', amps: (p) => 0.75 * p.own },
-    { label: 'asleep, the whole board', amps: (p) => 0.6 * p.own, asleep: true },
+    {
+      label: 'asleep, the whole board',
+      amps: (p) => 0.6 * p.own,
+      asleep: true,
+      sets: (p) => ({ own: 0.6 * p.own }),
+    },
   ],
   supplies: [{ at: '5V', volts: (p) => p.rail }],
   ownAmps: (p) => p.own,

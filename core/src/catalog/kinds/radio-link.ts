@@ -21,6 +21,7 @@ export const radioLink = definePart({
   ],
   params: [
     { id: 'sending', label: 'Sending', unit: 'A', default: 0.1, min: 1e-3, max: 1 },
+    { id: 'airtime', label: 'A message takes', unit: 's', default: 0.06, min: 1e-3, max: 10 },
     { id: 'listening', label: 'Listening', unit: 'A', default: 0.012, min: 1e-4, max: 0.2 },
     { id: 'asleep', label: 'Asleep', unit: 'A', default: 2e-6, min: 1e-8, max: 1e-3 },
     choice('now', 'Now', ['asleep', 'listening', 'sending'], 'listening'),
@@ -37,7 +38,12 @@ export const radioLink = definePart({
     { type: 'resistor', a: 'SET', b: 'VCC', ohms: 100e3 },
   ],
   phases: [
-    { label: 'sending', amps: (p) => p.sending },
+    {
+      label: 'sending',
+      amps: (p) => p.sending,
+      sends: (p) => p.airtime,
+      sets: () => ({ now: 'sending' }),
+    },
     { label: 'listening', amps: (p) => p.listening },
     { label: 'asleep', amps: (p) => p.asleep },
   ],
@@ -46,7 +52,9 @@ export const radioLink = definePart({
   headline: (p) => `${p.now}, ${formatNominal(p[p.now], 'A')}`,
   acts: {
     word: 'on the air',
-    active: (part, p) => p.now === 'sending' && across(part, 'VCC', 'GND') > 1.9,
+    indicates: true,
+    active: (part, p) =>
+      into(part, 'VCC') > (p.sending + p.listening) / 2 && across(part, 'VCC', 'GND') > 1.9,
     because: (part) => `${formatQuantity(into(part, 'VCC'), 'A')} from its supply`,
   },
   curve: {

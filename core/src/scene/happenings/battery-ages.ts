@@ -6,6 +6,7 @@ export const batteryAges = defineHappening({
   summary: 'Its charge falls to a share of what it was, and stays there.',
   words: ['battery', 'old', 'flat', 'empty', 'charge', 'age', 'low'],
   where: 'everywhere',
+  lingers: true,
   params: [
     { id: 'left', label: 'Charge left', unit: '', default: 0.1, min: 0, max: 1 },
     { id: 'lasts', label: 'Within', unit: 's', default: 30, min: 0.1, max: 1e7 },

@@ -7,6 +7,7 @@ export const batterySwapped = defineHappening({
   summary: 'The old one is taken out, and after a moment another one stands in its place.',
   words: ['battery', 'swap', 'change', 'replace', 'fresh', 'power', 'supply'],
   where: 'everywhere',
+  lingers: true,
   aims: 'part',
   suits: ({ store }) => store !== undefined,
   breaks: 'open',

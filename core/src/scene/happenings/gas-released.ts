@@ -42,6 +42,7 @@ export const gasReleased = defineHappening({
     'air',
   ],
   where: 'everywhere',
+  lingers: true,
   params: [
     choice('gas', 'Gas', ['propane', 'methane', 'alcohol vapour', 'carbon monoxide'], 'propane'),
     { id: 'rate', label: 'Leak', unit: 'L/min', default: 0.5, min: 1e-6, max: 1000 },

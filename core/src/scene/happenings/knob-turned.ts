@@ -7,6 +7,7 @@ export const knobTurned = defineHappening({
   summary: 'Someone sets a value of a part: turns a trimmer, throws a switch, changes a setting.',
   words: ['knob', 'trimmer', 'switch', 'turn', 'set', 'adjust', 'key', 'arm', 'dial'],
   where: 'everywhere',
+  lingers: true,
   aims: 'value',
   params: [
     { id: 'to', label: 'Set to', unit: '', default: 0, min: -1e12, max: 1e12 },

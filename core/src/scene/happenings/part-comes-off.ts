@@ -8,6 +8,7 @@ export const partComesOff = defineHappening({
     'A lamp burns out, a plug is pulled, a battery is taken out: none of its terminals is joined to anything.',
   words: ['burn', 'burnt', 'out', 'dead', 'plug', 'pulled', 'fails', 'off', 'lamp', 'remove'],
   where: 'everywhere',
+  lingers: true,
   aims: 'part',
   breaks: 'open',
   params: [{ id: 'stays', label: 'Stays off', unit: 's', default: 1e6, min: 0.001, max: 1e6 }],

@@ -8,6 +8,7 @@ export const partShorted = defineHappening({
     'Something joins all terminals of a part: a loop is shorted, a drop of solder, a bared wire.',
   words: ['short', 'bridge', 'loop', 'sabotage', 'tamper', 'solder', 'bypass'],
   where: 'everywhere',
+  lingers: true,
   aims: 'part',
   breaks: 'across',
   params: [{ id: 'stays', label: 'Stays', unit: 's', default: 1e6, min: 0.001, max: 1e6 }],

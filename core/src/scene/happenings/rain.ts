@@ -6,6 +6,7 @@ export const rain = defineHappening({
   summary: 'Drops wet a pad little by little; afterwards it dries.',
   words: ['rain', 'drop', 'wet', 'leak', 'drip', 'weather', 'water'],
   where: 'everywhere',
+  lingers: true,
   params: [
     {
       id: 'rate',

@@ -9,6 +9,7 @@ export const sensorCovered = defineHappening({
     'Tape, dust, a web or a coat over it: only a share of what it sees or hears still comes through.',
   words: ['mask', 'cover', 'tape', 'dust', 'dirt', 'web', 'blind', 'sabotage', 'fog'],
   where: 'everywhere',
+  lingers: true,
   aims: 'part',
   suits: ({ senses, emits }) =>
     emits !== undefined || (senses?.quantities.some((q) => coverable.has(q)) ?? false),

@@ -8,6 +8,7 @@ export const sensorMoved = defineHappening({
   summary: 'A sensor or a source no longer stands or looks where it did.',
   words: ['moved', 'turned', 'knocked', 'misaligned', 'aim', 'bump', 'wind', 'place'],
   where: 'everywhere',
+  lingers: true,
   aims: 'part',
   suits: hasPlace,
   params: [

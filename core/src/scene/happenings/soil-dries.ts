@@ -7,6 +7,7 @@ export const soilDries = defineHappening({
   summary: 'The water in the soil changes by a share of its volume over a time.',
   words: ['soil', 'plant', 'pot', 'dry', 'water', 'garden', 'moisture'],
   where: 'everywhere',
+  lingers: true,
   params: [
     { id: 'change', label: 'Changes by, of volume', unit: '', default: -0.12, min: -0.6, max: 0.6 },
     { id: 'lasts', label: 'Within', unit: 's', default: 600, min: 1, max: 1e7 },

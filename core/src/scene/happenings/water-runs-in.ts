@@ -7,6 +7,7 @@ export const waterRunsIn = defineHappening({
   summary: 'Rain, a leak or a tap fills a tank, sump or basin, against whatever pumps it out.',
   words: ['water', 'fill', 'rain', 'leak', 'tank', 'sump', 'bilge', 'tap', 'inflow', 'flood'],
   where: 'everywhere',
+  lingers: true,
   params: [
     { id: 'rate', label: 'Runs in', unit: 'L/min', default: 3, min: 1e-3, max: 1e5 },
     { id: 'swells', label: 'Comes and goes in', unit: 's', default: 2, min: 0.01, max: 86400 },

@@ -7,6 +7,7 @@ export const wireBreaks = defineHappening({
   summary: 'A wire no longer joins its two ends, for a while or for good.',
   words: ['cut', 'wire', 'loose', 'connector', 'break', 'sabotage', 'cable', 'tamper', 'joint'],
   where: 'everywhere',
+  lingers: true,
   aims: 'wire',
   breaks: 'open',
   params: [

@@ -42,6 +42,7 @@ export interface Moment {
   t: number;
   logic: LogicChange[];
   outages: Outage[];
+  asleep: Rehearsal['asleep'];
 }
 
 const sceneOf = (design: Design, id: string | undefined) => design.scenes.find((s) => s.id === id);
@@ -178,7 +179,11 @@ export const bench = {
   },
 
   /** The whole circuit at a moment of a rehearsal in time. */
-  moment(design: Design, scene: string, { t, logic, outages }: Moment): Snapshot | undefined {
+  moment(
+    design: Design,
+    scene: string,
+    { t, logic, outages, asleep }: Moment,
+  ): Snapshot | undefined {
     const key = JSON.stringify([design, scene]);
     const chosen = sceneOf(design, scene);
     if (!chosen) return undefined;
@@ -186,7 +191,7 @@ export const bench = {
       moments = {
         key,
         logic: logic.length,
-        at: new MomentInTime(design, chosen, { logic, outages }),
+        at: new MomentInTime(design, chosen, { logic, outages, asleep }),
       };
     return moments.at.at(t);
   },

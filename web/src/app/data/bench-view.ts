@@ -145,7 +145,7 @@ export class BenchView {
     const rehearsal = this.rehearsal();
     return t === undefined || !rehearsal
       ? undefined
-      : { t, logic: rehearsal.logic, outages: rehearsal.outages };
+      : { t, logic: rehearsal.logic, outages: rehearsal.outages, asleep: rehearsal.asleep };
   });
 
   private async look({ design, scene, moment }: Look): Promise<void> {

@@ -1,0 +1,86 @@
+import { kindOf, paramsOf, storedOf, type Params } from '../catalog/index.js';
+import type { Circuit } from '../circuit/index.js';
+import type { Design, Part } from '../design/index.js';
+import type { LogicState } from '../logic/index.js';
+
+interface Way {
+  id: string;
+  /** Values of the part as it is, and in this phase. */
+  usual: Readonly<Record<string, number>>;
+  phase: Readonly<Record<string, number>>;
+}
+
+/** What the program puts parts into: the controller asleep, a radio on the air for as long as a message takes. */
+export class Phases {
+  private readonly sleepers: readonly Way[];
+  private readonly senders: readonly (Way & { lasts: number })[];
+  /** Parts that are not as usual now. */
+  private readonly told = new Map<string, Way>();
+
+  constructor(
+    design: Design,
+    private readonly circuit: Circuit,
+  ) {
+    const deciders = design.parts.filter((p) => kindOf(p).stage === 'decides');
+    this.sleepers = design.controller.sleep ? deciders.flatMap(asleep) : [];
+    const radios = design.parts.filter((p) => !deciders.includes(p)).flatMap(sending);
+    // A controller sends by its own radio where it has no other.
+    this.senders = radios.length > 0 ? radios : deciders.flatMap(sending);
+  }
+
+  /** When the message that is under way has been sent, s. */
+  next({ notices }: LogicState, t: number): number {
+    if (this.senders.length === 0) return Infinity;
+    const ends = Object.values(notices).flatMap(({ at }) => this.senders.map((s) => at + s.lasts));
+    return Math.min(Infinity, ...ends.filter((end) => end > t));
+  }
+
+  /** Puts every part into its phase; whether any has changed. */
+  update({ awake, notices }: LogicState, t: number, runs: boolean): boolean {
+    const last = Math.max(-Infinity, ...Object.values(notices).map(({ at }) => at));
+    const now = new Map<string, Way>();
+    if (!runs) return this.become(now);
+    if (awake.asleep) for (const way of this.sleepers) now.set(way.id, way);
+    for (const way of this.senders) if (t >= last && t < last + way.lasts) now.set(way.id, way);
+    return this.become(now);
+  }
+
+  private become(now: ReadonlyMap<string, Way>): boolean {
+    let changed = false;
+    for (const [id, { usual }] of [...this.told]) {
+      if (now.has(id)) continue;
+      this.told.delete(id);
+      this.circuit.setParams(id, usual);
+      changed = true;
+    }
+    for (const [id, way] of now) {
+      if (this.told.get(id) === way) continue;
+      this.told.set(id, way);
+      this.circuit.setParams(id, way.phase);
+      changed = true;
+    }
+    return changed;
+  }
+}
+
+const asleep = (part: Part): Way[] => {
+  const phase = kindOf(part).phases?.find((p) => p.asleep);
+  const params = paramsOf(part);
+  return phase?.sets ? [wayOf(part, phase.sets(params))] : [];
+};
+
+const sending = (part: Part): (Way & { lasts: number })[] => {
+  const phase = kindOf(part).phases?.find((p) => p.sends);
+  const params = paramsOf(part);
+  if (!phase?.sets || !phase.sends) return [];
+  return [{ ...wayOf(part, phase.sets(params)), lasts: phase.sends(params) }];
+};
+
+/** A part's own values of those that a phase sets. */
+function wayOf(part: Part, sets: Partial<Params>): Way {
+  const { params } = kindOf(part);
+  const phase = storedOf(params, sets);
+  const own = storedOf(params, paramsOf(part));
+  const usual = Object.fromEntries(Object.keys(phase).map((id) => [id, own[id]]));
+  return { id: part.id, usual, phase };
+}

@@ -49,9 +49,6 @@ export async function screensOfKeeping(
     await page.press('Earlier saves…');
     await page.find('yu-unreadable ul');
     await shoot('unreadable');
-    await page.press('The whole shelf…');
-    await page.find('.p-dialog');
-    await shoot('whole-shelf');
     await app.stop();
 
     const set = ['cli/bin/yurei.mjs', 'passcode', '--data', data];

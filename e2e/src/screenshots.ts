@@ -6,6 +6,7 @@ import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
 import { putOnShelf } from './put-on-shelf.js';
 import { screensOfKeeping } from './screens-keeping.js';
+import { flasher, miswired, sagging } from './in-time-cases.js';
 import { demoOf, faulty, large } from './merged.js';
 
 /** Takes a picture of each main view from the demo data. */
@@ -19,18 +20,8 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
-    name: 'tray',
-    go: async (driver) => {
-      await driver.findElement(By.css('yu-wire .bar button')).click();
-      const field = await driver.wait(until.elementLocated(By.css('yu-part-tray input')), 20000);
-      await field.sendKeys('water');
-    },
-  },
-  {
     name: 'rehearse',
     go: async (driver) => {
-      await driver.actions().sendKeys(Key.ESCAPE).perform();
-      await driver.wait(until.stalenessOf(driver.findElement(By.css('yu-part-tray input'))), 20000);
       await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
       await driver.wait(until.elementLocated(By.css('yu-rehearse canvas')), 20000);
       const slider = driver.findElement(By.css('yu-probe-strip input[type=range]'));
@@ -45,17 +36,6 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await verdicts[1].click();
       const chain = await driver.wait(until.elementLocated(By.css('yu-verdict-chain ol')), 20000);
       await driver.executeScript("arguments[0].scrollIntoView({ block: 'end' });", chain);
-    },
-  },
-  {
-    name: 'stage',
-    go: async (driver) => {
-      await driver.findElement(By.css('nav a[href$="/wire"]')).click();
-      await driver.wait(until.elementLocated(By.css('yu-picture .card')), 20000);
-      await driver.actions().sendKeys('s').perform();
-      const field = await driver.wait(until.elementLocated(By.css('yu-block-tray input')), 20000);
-      await field.sendKeys('comparator', Key.ENTER);
-      await driver.wait(until.elementLocated(By.css('yu-block-dialog .p-dialog li')), 20000);
     },
   },
   { name: 'large', go: (driver) => open(driver, large()) },
@@ -96,6 +76,9 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.wait(until.elementLocated(By.css('yu-plan .way')), 20000);
     },
   },
+  { name: 'flasher', go: (driver) => inTime(driver, flasher, 0, 4) },
+  { name: 'battery', go: (driver) => inTime(driver, sagging, 1, 4500) },
+  { name: 'credit', go: (driver) => inTime(driver, miswired, 0, 3.1) },
   {
     name: 'set',
     go: async (driver) => {
@@ -169,6 +152,27 @@ async function openDemo(driver: WebDriver, title: string, step: string): Promise
   await driver.wait(until.elementLocated(link), 20000).click();
   await driver.wait(until.elementLocated(By.css('yu-picture .card')), 20000);
   await driver.findElement(By.css(`nav a[href$="/${step}"]`)).click();
+}
+
+/** Rehearses a design that is put on the shelf, one of its verdicts open, with the time cursor somewhere in its scene. */
+async function inTime(
+  driver: WebDriver,
+  design: object,
+  verdict: number,
+  t: number,
+): Promise<void> {
+  await open(driver, design);
+  await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
+  const taken = await driver.wait(until.elementLocated(By.css('yu-rehearse .taken')), 20000);
+  await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
+  const slider = driver.findElement(By.css('yu-probe-strip input[type=range]'));
+  await driver.executeScript(
+    "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
+    slider,
+    t,
+  );
+  await (await driver.findElements(By.css('yu-rehearse .verdict')))[verdict].click();
+  await driver.sleep(1500);
 }
 
 /** Puts a design on the shelf and opens it in Wire. */

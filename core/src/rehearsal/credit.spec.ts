@@ -135,6 +135,7 @@ describe('verdicts', () => {
     const both = sceneOf(10, happening('a', 2, far), happening('b', 2, { intent: 'nuisance' }));
     const run = rehearse(two, both);
     expect(outcomes(run)).toEqual(['missed', 'fired falsely']);
+    expect(run.verdicts[0].because).toMatch(/^H was lit at 2\.\d+.s, but by “b”\.$/);
     expect(run.strays).toEqual([]);
   });
 

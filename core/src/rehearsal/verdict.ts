@@ -117,7 +117,8 @@ class Judging {
     const base = { happening: happening.id, name, intent, exposure };
     const firing = this.broughtAbout(happening);
     if (!firing) {
-      const because = (wanted ? this.onAlready(met) : undefined) ?? this.silent(met);
+      const because =
+        (wanted ? (this.onAlready(met) ?? this.ofOthers(met)) : undefined) ?? this.silent(met);
       return { ...base, outcome: wanted ? 'missed' : 'quiet', because };
     }
     const delay = Math.max(0, firing.t - start);
@@ -150,6 +151,17 @@ class Judging {
     return (
       on && `${on.what} already, since ${formatQuantity(on.t, 's')}: that tells nothing of it.`
     );
+  }
+
+  /** That its sign began while it was met, but by another's doing. */
+  private ofOthers({ happening, start, end }: Met): string | undefined {
+    const began = this.firings.find(
+      (f) => isSignOf(this.design, f, happening.signs) && f.t >= start && f.t <= end + grace,
+    );
+    if (!began) return undefined;
+    const other = this.met.find((m) => this.credit.owns(m.happening, began));
+    const by = other ? `by “${other.happening.name}”` : 'it would have without it';
+    return `${began.what} at ${formatQuantity(began.t, 's')}, but ${by}.`;
   }
 
   private silent({ happening, exposure, start, end }: Met): string {

@@ -1,9 +1,14 @@
-import { writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { Circuit, Network, runCycles, thermalVoltage, Transient } from '@yurei/core/circuit';
 import { Solver } from 'odex';
 import { alarm, comparators } from './bench-designs.mjs';
+import { ensureStiffPeer } from './install.mjs';
+import { root } from './run.mjs';
 
 /** Times the circuit engine alone; see docs/performance.md. */
 const ms = (work) => {
@@ -270,8 +275,33 @@ function theirs({ f, y0, out, until }, tolerance) {
   return course;
 }
 
-function againstPeer() {
-  for (const test of stiff) {
+/** Builds the stiff peer; undefined where its library cannot be had. */
+async function buildCvode() {
+  if (!(await ensureStiffPeer())) return undefined;
+  const folder = mkdtempSync(join(tmpdir(), 'yurei-cvode-'));
+  const program = join(folder, 'bench-cvode');
+  const libraries = ['cvode', 'nvecserial', 'sunmatrixdense', 'sunlinsoldense'];
+  const built = spawnSync('gcc', [
+    ...['-O2', '-o', program, resolve(root, 'tools/bench-cvode.c')],
+    ...libraries.map((name) => `-lsundials_${name}`),
+    '-lm',
+  ]);
+  return built.status === 0 ? program : undefined;
+}
+
+/** The stiff peer at a tolerance: mean time of a run, and its course; undefined where it gives up. */
+function cvode(program, circuit, tolerance) {
+  const words = [circuit, tolerance, tolerance * 1e-3].map(String);
+  const { status, stdout } = spawnSync(program, words, { encoding: 'utf8', maxBuffer: 1e8 });
+  if (status !== 0) return undefined;
+  const [time, ...lines] = stdout.trim().split('\n');
+  return { ms: Number(time), result: lines.map((line) => line.split(' ').map(Number)) };
+}
+
+async function againstPeers() {
+  const program = await buildCvode();
+  if (!program) console.log('Not compared with CVODE of SUNDIALS.');
+  stiff.forEach((test, circuit) => {
     const exact = new Solver(test.f, test.y0.length, {
       absoluteTolerance: 1e-10,
       relativeTolerance: 1e-10,
@@ -286,8 +316,10 @@ function againstPeer() {
       }
       return error / size;
     };
-    ours(test);
-    const mine = ms(() => ours(test));
+    const runs = 20;
+    for (let i = 0; i < runs; i++) ours(test);
+    const all = ms(() => Array.from({ length: runs }, () => ours(test)));
+    const mine = { ms: all.ms / runs, result: all.result[0] };
     const error = worst(mine.result);
     // The loosest tolerance at which the peer is as accurate; stability, not accuracy, sets its steps.
     let peer;
@@ -300,7 +332,18 @@ function againstPeer() {
     console.log(
       `${test.name}: ${mine.ms.toFixed(1)} ms (error ${error.toExponential(1)}, ${mine.result.length} steps); odex ${peer.ms.toFixed(0)} ms (error ${peerError.toExponential(1)}): ${(peer.ms / mine.ms).toFixed(0)} times`,
     );
-  }
+    if (!program) return;
+    // From a tolerance like our error on, the loosest at which it is as accurate; each try costs a reference.
+    for (let tolerance = 3 * error; tolerance > 1e-11; tolerance /= 3) {
+      const stiffPeer = cvode(program, circuit, tolerance);
+      const its = stiffPeer ? worst(stiffPeer.result) : Infinity;
+      if (its > error) continue;
+      console.log(
+        `  CVODE at ${tolerance.toExponential(0)}: ${stiffPeer.ms.toFixed(2)} ms (error ${its.toExponential(1)}, ${stiffPeer.result.length} steps); the engine takes ${(mine.ms / stiffPeer.ms).toFixed(1)} times as long`,
+      );
+      break;
+    }
+  });
 }
 
 /** A board that sleeps 8 s, wakes for 20 ms, and so on; leaping over cycles that repeat, or not. */
@@ -336,6 +379,6 @@ operatingPoint();
 allocation();
 minute();
 growth();
-againstPeer();
+await againstPeers();
 sleeper(24, false);
 sleeper(24, true);

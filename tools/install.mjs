@@ -31,6 +31,14 @@ export const ensureBrowser = () =>
 export const ensureCompiler = () =>
   ensure('a C compiler', ['/usr/bin/gcc', '/usr/include/stdio.h'], ['gcc', 'libc6-dev']);
 
+/** CVODE of SUNDIALS and a C compiler: the peer of stiff circuits in the bench. */
+export const ensureStiffPeer = () =>
+  ensure(
+    'SUNDIALS',
+    ['/usr/bin/gcc', '/usr/include/cvode/cvode.h'],
+    ['gcc', 'libc6-dev', 'libsundials-dev'],
+  );
+
 /** Installs Debian's packages where what they bring is missing. */
 async function ensure(what, files, packages) {
   if (files.every((file) => existsSync(file))) return true;

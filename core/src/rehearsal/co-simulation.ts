@@ -1,4 +1,4 @@
-import { kindOf, type PartKind, type SolvedPart, type Stimulus } from '../catalog/index.js';
+import type { SolvedPart, Stimulus } from '../catalog/index.js';
 import {
   Circuit,
   StressWatch,
@@ -15,10 +15,12 @@ import type { Course } from './course.js';
 import { Grain } from './grain.js';
 import type { CourseMark } from './mark.js';
 import { Outside } from './outside.js';
+import { averagedIn, usualDims } from './averaged.js';
 import { Pulses } from './pulses.js';
 import { Phases } from './phases.js';
 import { PinReadings } from './pin-readings.js';
 import { turnPins } from './pin-states.js';
+import { Repeats, type Standing } from './repeats.js';
 import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
 import { Settling } from './settling.js';
@@ -48,6 +50,8 @@ export class CoSimulation implements Course {
     this.values.get(part)?.update();
   private transient?: Transient;
   private charges?: Charges;
+  /** Cycles that are alike, once it has begun. */
+  repeats?: Repeats;
   private stress?: StressWatch;
   private stillModes: readonly number[] = [];
   private readonly grain: Grain;
@@ -89,11 +93,7 @@ export class CoSimulation implements Course {
     this.pins = new PinReadings(design, this.circuit, (part) => this.solved(part) ?? nothing);
     this.phases = new Phases(design, this.circuit);
     this.controller = supervised(design);
-    this.averaged = new Map(
-      design.parts
-        .filter((part) => isAveraged(kindOf(part)))
-        .map(({ id }) => [id, this.circuit.values(id)]),
-    );
+    this.averaged = averagedIn(design, this.circuit);
   }
 
   get halt(): Transient['halt'] {
@@ -167,11 +167,11 @@ export class CoSimulation implements Course {
 
   private tell(): Solution {
     const { meanX } = this.pulses ?? {};
-    if (!meanX) return (this.pulses && this.shown) ?? this.standing();
+    if (!meanX) return (this.pulses && this.shown) ?? this.asItStands();
     const { x } = this.circuit.network.system;
     const now = x.slice();
     x.set(meanX);
-    const solution = this.standing();
+    const solution = this.asItStands();
     x.set(now);
     const means = [...this.averaged.keys()].flatMap((id) => {
       const mean = this.pulses?.mean(id);
@@ -180,7 +180,7 @@ export class CoSimulation implements Course {
     return { ...solution, parts: { ...solution.parts, ...Object.fromEntries(means) } };
   }
 
-  private standing(): Solution {
+  private asItStands(): Solution {
     const solution = this.circuit.present();
     return { ...solution, nets: this.named(solution.nets) };
   }
@@ -244,6 +244,7 @@ export class CoSimulation implements Course {
     });
     if (this.stress) transient.observe(this.stress);
     this.charges = new Charges(this.circuit.network, transient);
+    this.repeats = new Repeats(this.circuit.network, transient);
   }
 
   /** Where it stands now, if it has settled and nothing was done to the design so far. */
@@ -279,6 +280,22 @@ export class CoSimulation implements Course {
     this.transient?.extrapolateTo(t, states);
     this.charges?.start(t);
     this.starved = this.unfed();
+  }
+
+  /** Where it stands now, if nothing but what sensors meet and the program changes it. */
+  get standing(): Standing | undefined {
+    const { pulses, outside, repeats } = this;
+    const plain = !this.halt && !pulses && outside.isPlain && outside.world.rests;
+    return plain ? repeats?.standing(this.t) : undefined;
+  }
+
+  /** Goes on by so many cycles like the one since then. */
+  repeat(then: Standing, times: number): void {
+    this.t += times * (this.t - then.t);
+    this.repeats?.go(then, times, this.t);
+    this.charges?.start(this.t);
+    this.settling.restart(this.t);
+    this.told = undefined;
   }
 
   /** The steady state in which the light and sound that parts send are those that they meet. */
@@ -456,31 +473,17 @@ export class CoSimulation implements Course {
     const steps = duties?.map((duty) => Math.round(duty * dims.steps) / dims.steps);
     if (this.transient && JSON.stringify(steps) === JSON.stringify(this.duties)) return false;
     this.duties = steps;
-    const { transient } = this;
+    const { transient, circuit } = this;
     const dimmed = steps?.some((duty) => duty > 0 && duty < 1);
     if (this.pulses?.coastsUntil !== undefined) this.resume(this.pulses);
     if (!transient || !steps || !dimmed) this.pulses = undefined;
     else if (this.pulses) this.pulses.redim(steps);
-    else
-      this.pulses = new Pulses(
-        this.circuit.network,
-        transient,
-        1 / dims.hertz,
-        steps,
-        this.averaged,
-      );
+    else this.pulses = new Pulses(circuit.network, transient, 1 / dims.hertz, steps, this.averaged);
     const on = this.pulses?.on(t) ?? steps?.map((duty) => duty > 0);
     if (on) turnPins(this.design, this.circuit, on);
     else for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
     return true;
   }
 }
-
-/** Parts whose mean over a period tells what they do while an output is dimmed. */
-const isAveraged = ({ acts, emits, relays, brownOut, fuse }: PartKind): boolean =>
-  !!(acts ?? emits ?? relays ?? brownOut ?? fuse);
-
-/** How a pin is dimmed where its controller does not say. */
-const usualDims = { hertz: 1000, steps: 255 };
 
 const nothing: SolvedPart = { volts: {}, amps: {}, watts: 0 };

@@ -1,4 +1,3 @@
-import { channelReader } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
@@ -22,9 +21,9 @@ import { haltWords } from './halt-words.js';
 import { Naps } from './naps.js';
 import { quiescentUntil, readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
-import { noiseOf } from './random.js';
+import { laterBy, SleepCycles, type CycleReader, type Sleeper } from './sleep-cycles.js';
 import { firingsOf, type Firing } from './firings.js';
-import { quiet, reach, taken, type ReadingNoise } from './reading-noise.js';
+import type { ReadingNoise } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
 import type { Outcomes, Rehearsal } from './rehearsal.js';
 import { Rests } from './rests.js';
@@ -33,6 +32,7 @@ import { SettledCourse } from './settled-course.js';
 import type { Heeded } from './sensor-noise.js';
 import { stoodStill, Supervisor } from './supervisor.js';
 import { givenWatts } from './supply-power.js';
+import { Takers } from './takers.js';
 import { emptyTrace, type LogicChange, type Trace } from './traces.js';
 import { FuseWatch, hardest, troublesOf } from './troubles.js';
 import { judge } from './verdict.js';
@@ -44,23 +44,14 @@ export type Path = 'fast' | 'full' | 'time';
 /** Where something goes on fading after a happening it is asked again after this time, s. */
 const restlessFor = 1;
 
-/** How a channel takes readings. */
-interface Taker {
-  full: number;
-  noise: number;
-  draw: (n: number) => number;
-  /** Readings so far. */
-  taken: number;
-}
-
 /** One run through a scene, with all it has to remember. */
-export class Play {
+export class Play implements Sleeper {
   private readonly rig: Rig;
   private readonly fuses: FuseWatch;
   private readonly course: Course;
   /** The circuit in time, where it is rehearsed so. */
   private readonly timed?: CoSimulation;
-  private readonly readers: ReadonlyMap<string, Taker>;
+  private readonly takers: Takers;
   /** Until when it is calm from a moment on; never on the full path. */
   private readonly quiescent: (t: number) => number;
   private readonly stride: number;
@@ -84,7 +75,7 @@ export class Play {
   private readonly nextLook: (t: number) => number;
   /** Until then something that has happened goes on fading. */
   private restless = 0;
-  private logic: LogicState;
+  logic: LogicState;
   /** Where another run stood that it goes on from. */
   private from?: PlayMark;
   /** Where it stood before things happened, and when those begin. */
@@ -92,6 +83,8 @@ export class Play {
   private readonly starts: Spans<Span>;
   /** From when to when the controller slept. */
   private readonly naps = new Naps();
+  /** Where cycles of sleep may be alike. */
+  private readonly cycles?: SleepCycles;
   /** When all was as at the beginning; taken down from the first look on. */
   private rests?: Rests;
 
@@ -104,12 +97,7 @@ export class Play {
     this.lean = lean;
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
     this.rig = new Rig(design, scene);
-    this.readers = new Map(
-      design.channels.map((c, i) => {
-        const { full = 0, noise = 0 } = channelReader(design, c.pin) ?? {};
-        return [c.id, { full, noise, draw: noiseOf(scene.seed, i), taken: 0 }];
-      }),
-    );
+    this.takers = new Takers(design, scene);
     const skips = path !== 'full' && becomesQuiescent(design, scene);
     this.quiescent = skips ? quiescentUntil(scene) : (t) => t;
     this.dead = path === 'time' && scene.starts === 'power-on';
@@ -133,6 +121,8 @@ export class Play {
       this.fuses.look(t, solved);
     });
     if (!lean) this.timed.watchStress();
+    if (skips && !this.dead && design.controller.sleep)
+      this.cycles = new SleepCycles(design, this.timed);
     this.course = this.timed;
     if (from) this.resume(from);
   }
@@ -146,7 +136,7 @@ export class Play {
     this.supervisor.resume(from.supervisor);
     this.rig.heard = from.heard;
     this.restless = from.restless;
-    for (const [id, taker] of this.readers) taker.taken = from.taken.get(id) ?? 0;
+    for (const [id, count] of from.taken) this.takers.took(id, count);
     for (const [id, level] of from.levels) this.levels.set(id, level);
     for (const [id, level] of from.remembered) this.remembered.set(id, level);
     this.timed?.resumeAt(from.course, from.logic, this.driven);
@@ -162,7 +152,7 @@ export class Play {
     this.marks.push({
       ...{ t, course, logic: this.logic, logicLog: [...this.logicLog] },
       ...{ acting: [...this.recorder.acting], restless: this.restless },
-      taken: new Map([...this.readers].map(([id, taker]) => [id, taker.taken])),
+      taken: this.takers.counts,
       levels: new Map(this.levels),
       remembered: new Map(this.remembered),
       supervisor: this.supervisor.mark,
@@ -194,7 +184,7 @@ export class Play {
       this.moment(t);
       this.rest(t);
       if (this.course.halt) break;
-      t = this.skip(t);
+      t = this.sleepOn(this.skip(t));
       this.mark(t);
       if (t < nextReport) continue;
       onProgress?.(t / duration);
@@ -258,31 +248,49 @@ export class Play {
       return t;
     }
     this.course.at(t, this.logic, this.driven);
-    const exact = this.exact();
-    const own = this.noise(t, exact);
-    const readers = this.design.channels.flatMap((channel): Reader[] => {
-      const [value, taker] = [exact.get(channel.id), this.readers.get(channel.id)];
-      if (value === undefined || !taker) return [];
-      const counts = Math.round(value);
-      const noise = own.get(channel.id) ?? quiet;
-      return [
-        {
-          channel,
-          taken: taker.taken,
-          counts,
-          spread: reach(counts, noise, taker.noise),
-          read: (n) => taken(counts, noise, taker.noise, taker.draw(n), taker.full),
-          keep: (time, value) => this.keep(channel.id, time, value),
-        },
-      ];
-    });
+    const readers = this.readers(t).map((reader): Reader => ({
+      ...reader,
+      keep: (time, value) => this.keep(reader.channel.id, time, value),
+    }));
     const { channels, t: last } = readOn(readers, this.logic, t, until, this.stride);
-    for (const { channel, taken } of readers) {
-      const taker = this.readers.get(channel.id);
-      if (taker) taker.taken = taken;
-    }
+    for (const { channel, taken } of readers) this.takers.took(channel.id, taken);
     this.logic = { ...this.logic, channels };
     return last;
+  }
+
+  /** Cycles of sleep that are alike are gone over at once; the time of the last waking. */
+  private sleepOn(t: number): number {
+    const { awake } = this.logic;
+    if (awake.asleep || awake.since !== t) return t;
+    const over = this.cycles?.look(t, this);
+    if (!over) return t;
+    for (const { channel, taken } of over.readers) this.takers.took(channel.id, taken);
+    this.naps.repeat(over.from, over.period, over.times);
+    this.logic = laterBy(this.logic, over);
+    return this.logic.awake.since;
+  }
+
+  get fine(): boolean {
+    return this.supervisor.running === 'runs' && this.remembered.size === 0;
+  }
+
+  get happened(): string {
+    const { acting, relayOperations } = this.recorder;
+    return JSON.stringify([acting.length, this.logicLog.length, relayOperations]);
+  }
+
+  get traces(): Trace[] {
+    return [this.recorder.watts, ...Object.values(this.recorder.nets)];
+  }
+
+  quietUntil(t: number): number {
+    return Math.min(this.quiescent(t), this.supervisor.next(t));
+  }
+
+  /** What takes the readings of channels as they stand. */
+  readers(t: number): CycleReader[] {
+    const exact = this.exact();
+    return this.takers.standing(exact, this.noise(t, exact), this.readings);
   }
 
   private keep(channel: string, t: number, value: number): void {
@@ -460,12 +468,10 @@ export class Play {
       const counts = this.remembered.get(channel.id) ?? (now === undefined ? now : Math.round(now));
       this.remembered.delete(channel.id);
       if (counts === undefined) continue;
-      const taker = this.readers.get(channel.id);
-      if (!taker) continue;
-      const noise = own.get(channel.id) ?? quiet;
-      const value = taken(counts, noise, taker.noise, taker.draw(taker.taken), taker.full);
+      this.cycles?.see(channel.id, now ?? counts);
+      const value = this.takers.take(channel.id, counts, own.get(channel.id));
+      if (value === undefined) continue;
       readings.set(channel.id, value);
-      taker.taken += 1;
       this.keep(channel.id, t, value);
     }
     return readings;

@@ -24,11 +24,12 @@ export class Settling {
     this.lookedAt = t;
     // Twice the same: what swings may pass its steady state.
     const { x } = this.network.system;
-    const moved = this.before.length !== x.length || x.some((v, i) => !near(v, this.before[i]));
+    const moved = this.before.length !== x.length || x.some((v, i) => !isNear(v, this.before[i]));
     this.before = x.slice();
     return !moved && this.network.isAtRest(t, settledWithin);
   }
 }
 
-const near = (a: number, b: number): boolean =>
+/** Whether two values of a circuit are one, as far as it is followed. */
+export const isNear = (a: number, b: number): boolean =>
   Math.abs(a - b) <= settledWithin.absolute + settledWithin.share * Math.abs(a);

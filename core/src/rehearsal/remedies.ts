@@ -1,11 +1,13 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
+import { isOnlyInTime } from '../scene/index.js';
 import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import { chainOf, eventsOf, type Event } from './events.js';
 import { indicates } from './firings.js';
 import { nearest } from './log-query.js';
 import { quietAdjustments, rounded, sayAdjustment, type Adjustment } from './adjustments.js';
-import type { Rehearsal } from './rehearsal.js';
-import { rehearse } from './rehearse.js';
+import type { Path } from './play.js';
+import type { Outcomes, Rehearsal } from './rehearsal.js';
+import { judgeScene } from './rehearse.js';
 import { quietScene, Rig } from './rig.js';
 import { allOn } from './snapshot.js';
 import type { Outcome } from './verdict.js';
@@ -134,6 +136,8 @@ function adjustmentsAgainst(
 /** Tries changes for one happening, each in the whole scene. */
 class Trying {
   private tries = 0;
+  /** Whether the circuit as settled comes to the same of the happening: then it is what a search may go by. */
+  private settles = false;
 
   constructor(
     private readonly design: Design,
@@ -143,9 +147,18 @@ class Trying {
     private readonly onTry?: (tries: number) => void,
   ) {}
 
+  private outcomeIn({ verdicts }: Outcomes): Outcome | undefined {
+    return verdicts.find((v) => v.happening === this.happening)?.outcome;
+  }
+
   /** One knob after the other until one cures and spoils nothing; the best first. */
   each(adjustments: readonly Adjustment[]): Remedy[] {
     const remedies: Remedy[] = [];
+    this.settles =
+      adjustments.length > 0 &&
+      this.before.circuit === 'in time' &&
+      !isOnlyInTime(this.scene) &&
+      this.outcomeIn(this.play(this.design, this.scene, 'fast')) === this.outcomeIn(this.before);
     for (const adjustment of adjustments) {
       const remedy = this.smallest(adjustment);
       if (remedy) remedies.push(remedy);
@@ -154,56 +167,72 @@ class Trying {
     return remedies.sort(better);
   }
 
-  /** The smallest turn of a knob that helps, by halving; the whole turn if even that does not. */
+  /**
+   * The smallest turn of a knob that helps, by halving; the whole turn if even that does not. Where the circuit as settled comes
+   * to the same it is sought there, and tried in time.
+   */
   smallest(adjustment: Adjustment): Remedy | undefined {
     if (adjustment.from === adjustment.to) return undefined;
-    let best = this.try(adjustment, adjustment.to);
-    if (!best?.effective) return best;
+    if (this.settles) {
+      const { value, remedy } = this.halve(adjustment, 'fast');
+      const tried = remedy?.effective ? this.try(adjustment, value, 'time', 'fast') : undefined;
+      if (tried?.effective) return tried;
+    }
+    return this.halve(adjustment, this.before.circuit === 'in time' ? 'time' : 'fast').remedy;
+  }
+
+  private halve(adjustment: Adjustment, path: Path): { value: number; remedy?: Remedy } {
+    let best = this.try(adjustment, adjustment.to, path);
     let [bad, good] = [adjustment.from, adjustment.to];
-    for (let i = 1; i < mostTries; i++) {
+    for (let i = 1; i < mostTries && best?.effective; i++) {
       const middle = rounded(adjustment, (bad + good) / 2);
       if (middle === bad || middle === good) break;
-      const remedy = this.try(adjustment, middle);
+      const remedy = this.try(adjustment, middle, path);
       if (remedy?.effective) [best, good] = [remedy, middle];
       else bad = middle;
     }
-    return best;
+    return { value: good, remedy: best };
   }
 
-  private try(adjustment: Adjustment, value: number): Remedy | undefined {
+  /** @param elsewhere how it is looked whether it helps wherever between two readings the happening falls */
+  private try(
+    adjustment: Adjustment,
+    value: number,
+    path: Path,
+    elsewhere = path,
+  ): Remedy | undefined {
     const tried = rounded(adjustment, value);
     try {
       const edit = adjustment.edit(this.design, tried);
       const design = applyEdit(this.design, edit);
       const label = sayAdjustment(adjustment, tried);
-      const remedy = this.compare(label, edit, this.play(design, this.scene));
+      const remedy = this.compare(label, edit, this.play(design, this.scene, path));
       if (!remedy?.effective || adjustment.phase === undefined) return remedy;
-      return { ...remedy, effective: this.always(design, adjustment.phase) };
+      return { ...remedy, effective: this.always(design, adjustment.phase, elsewhere) };
     } catch (error) {
       if (error instanceof EditError || error instanceof RangeError) return undefined;
       throw error;
     }
   }
 
-  private play(design: Design, scene: Scene): Rehearsal {
+  private play(design: Design, scene: Scene, path: Path): Outcomes {
     this.onTry?.(++this.tries);
-    const path = this.before.circuit === 'in time' ? 'time' : 'fast';
-    return rehearse(design, scene, undefined, path);
+    return judgeScene(design, scene, path);
   }
 
   /** Whether the happening is dealt with as well when it begins a little later, up to one reading. */
-  private always(design: Design, phase: number): boolean {
+  private always(design: Design, phase: number, path: Path): boolean {
     return shifts.every((share) => {
       const happenings = this.scene.happenings.map((h) =>
         h.id === this.happening ? { ...h, start: h.start + share * phase } : h,
       );
-      const after = this.play(design, { ...this.scene, happenings });
-      const mine = after.verdicts.find((v) => v.happening === this.happening);
-      return mine !== undefined && good(mine.outcome);
+      const after = this.play(design, { ...this.scene, happenings }, path);
+      const mine = this.outcomeIn(after);
+      return mine !== undefined && good(mine);
     });
   }
 
-  private compare(label: string, edit: Edit, after: Rehearsal): Remedy | undefined {
+  private compare(label: string, edit: Edit, after: Outcomes): Remedy | undefined {
     const mine = after.verdicts.find((v) => v.happening === this.happening);
     if (!mine) return undefined;
     const regressions = after.verdicts

@@ -19,6 +19,7 @@ import { gasReleased } from './happenings/gas-released.js';
 import { glassBreaks } from './happenings/glass-breaks.js';
 import { handNear } from './happenings/hand-near.js';
 import { headlights } from './happenings/headlights.js';
+import { codeTyped } from './happenings/code-typed.js';
 import { keyPressed } from './happenings/key-pressed.js';
 import { knock } from './happenings/knock.js';
 import { lampOn } from './happenings/lamp-on.js';
@@ -59,6 +60,7 @@ export const happeningKinds: readonly HappeningKind[] = [
   handNear,
   fingerTouches,
   keyPressed,
+  codeTyped,
   tagShown,
   footstep,
   doorOpens,

@@ -123,7 +123,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.wait(until.elementLocated(By.css('progress')), 20000);
       await driver.wait(
         until.elementLocated(By.xpath("//button[normalize-space(.)='Rehearse 490 nights']")),
-        180_000,
+        600_000,
       );
       await driver.sleep(1000);
     },

@@ -57,6 +57,28 @@ describe('a long scene', () => {
   });
 });
 
+it('a baseline that follows every reading stands where it would, though not all are taken', () => {
+  const mat = demo('boarding-mat');
+  const [day] = mat.scenes;
+  const [all, some] = [190_000, 210_000].map((duration) => {
+    const happenings = [20, 90_000, 189_000].flatMap((t) =>
+      day.happenings.slice(0, 2).map((h) => ({ ...h, id: `${h.id}-${t}`, start: h.start + t })),
+    );
+    return rehearse(mat, { ...day, duration, happenings });
+  });
+  expect([all.keptEvery, some.keptEvery]).toEqual([1, 3]);
+  const course = ({ logic }: typeof all) =>
+    logic.map(({ t, logic: { channels } }) => [t, channels['mat'].tripped]);
+  expect(course(some)).toEqual(course(all));
+  expect(course(some).length).toBeGreaterThan(4);
+  some.logic.forEach(({ logic: { channels } }, i) => {
+    const whole = all.logic[i].logic.channels['mat'].baseline.counts ?? NaN;
+    expect(Math.abs((channels['mat'].baseline.counts ?? NaN) - whole)).toBeLessThan(1e-5);
+  });
+  const came = ({ verdicts }: typeof all) => verdicts.map((v) => [v.outcome, v.delay]);
+  expect(came(some)).toEqual(came(all));
+});
+
 it.each<[string, number, Partial<Scene>, RegExp]>([
   ['busy under the sun', 1e6, { ambient: { sky: 1 } }, /10000000 readings while light, weather/],
   [

@@ -58,7 +58,7 @@ export function readOn(
   if (stride > 1)
     readers.forEach((reader, i) => {
       const end = Math.floor((until - since) / reader.channel.every - 1e-6);
-      const to = end - tail(reader.channel);
+      const to = end - lastThatMatter(reader.channel);
       if (to <= turns[i] || !cannotAnswer(reader, now[i])) return;
       const first = Math.ceil(turns[i] / stride) * stride;
       for (let turn = first; turn < to; turn += stride)
@@ -97,19 +97,37 @@ export function readOn(
 export const tail = ({ filter, hits, misses }: Channel): number =>
   (filter?.n ?? 0) + hits + misses + 2;
 
+/** A baseline that follows has forgotten where it stood after so many times its time: e⁻¹⁶ of it is left. */
+const forgotten = 16;
+
+/** How long a baseline takes to follow readings, s; 0 for one that stands. */
+const followOf = ({ baseline }: Channel): number =>
+  baseline?.kind === 'learnt' ? baseline.follow : 0;
+
+/** How a channel stands is decided by so many of its last readings. */
+const lastThatMatter = (channel: Channel): number =>
+  tail(channel) + Math.ceil((forgotten * followOf(channel)) / channel.every);
+
 /** Whether a channel at rest knows nothing but its last readings: neither its filter nor its baseline follows all. */
-export function remembersLast({ filter, baseline }: Channel, state: ChannelState): boolean {
-  const follows =
-    (filter?.by === 'exponential' && filter.n > 1) ||
-    (baseline?.kind === 'learnt' && baseline.follow !== 0);
-  return !follows && !state.on && !state.answer && isLearnt(baseline, state.baseline);
-}
+export const remembersLast = (channel: Channel, state: ChannelState): boolean =>
+  followOf(channel) === 0 && isOff(channel, state);
+
+/** Whether a channel is at rest, and its filter knows only its last readings. */
+const isOff = ({ filter, baseline }: Channel, state: ChannelState): boolean =>
+  !(filter?.by === 'exponential' && filter.n > 1) &&
+  !state.on &&
+  !state.answer &&
+  isLearnt(baseline, state.baseline);
 
 /** Whether no reading within its noise can bring a channel to answer. */
 function cannotAnswer({ channel, counts, spread }: Reader, state: ChannelState): boolean {
-  if (!remembersLast(channel, state) || state.run > 0) return false;
-  const levels = levelsOf(channel, baselineCounts(channel.baseline, state.baseline));
-  return [counts - spread, counts + spread, ...state.window].every((value) =>
-    levels.every((level) => !beyond(level, value)),
+  if (!isOff(channel, state) || state.run > 0) return false;
+  const values = [counts - spread, counts + spread, ...state.window];
+  const stands = baselineCounts(channel.baseline, state.baseline);
+  // A baseline that follows readings stays between them and where it stood.
+  const between = followOf(channel) > 0 ? [...values, stands ?? counts] : undefined;
+  const baselines = between ? [Math.min(...between), Math.max(...between)] : [stands];
+  return baselines.every((baseline) =>
+    values.every((value) => levelsOf(channel, baseline).every((level) => !beyond(level, value))),
   );
 }

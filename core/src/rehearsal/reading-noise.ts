@@ -30,13 +30,16 @@ export function taken(
   full: number,
 ): number {
   const switched = step !== undefined && (step.at > 0 ? z >= step.at : z <= step.at);
-  const noisy = (switched ? step.to : counts) + Math.hypot(own, sigma) * z;
+  const noisy = (switched ? step.to : counts) + deviation(own, sigma) * z;
   return Math.min(full, Math.max(0, Math.round(noisy)));
 }
 
+/** Of two that are independent; a square root is exact on every machine. */
+const deviation = (a: number, b: number): number => Math.sqrt(a * a + b * b);
+
 /** The most that noise can take a reading away, counts. */
 export const reach = (counts: number, { sigma, step }: ReadingNoise, own: number): number =>
-  mostNoise * Math.hypot(own, sigma) + 1 + (step ? Math.abs(step.to - counts) : 0);
+  mostNoise * deviation(own, sigma) + 1 + (step ? Math.abs(step.to - counts) : 0);
 
 /**
  * Where something that is `false` at 0 turns `true` on the way to `end`, by halving the way.

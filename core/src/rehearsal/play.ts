@@ -15,6 +15,7 @@ import {
 import { clockAt, findHappeningKind, happeningSpan, Spans, type Span } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import type { Course } from './course.js';
+import { DamageWatch } from './damage-watch.js';
 import { looksAt } from './looks.js';
 import type { PlayMark } from './mark.js';
 import { haltWords } from './halt-words.js';
@@ -34,7 +35,7 @@ import { stoodStill, Supervisor } from './supervisor.js';
 import { givenWatts } from './supply-power.js';
 import { Takers } from './takers.js';
 import { emptyTrace, type LogicChange, type Trace } from './traces.js';
-import { FuseWatch, hardest, troublesOf } from './troubles.js';
+import { hardest, troublesOf } from './troubles.js';
 import { judge } from './verdict.js';
 import { nextWatch, watched } from './watch.js';
 
@@ -47,7 +48,7 @@ const restlessFor = 1;
 /** One run through a scene, with all it has to remember. */
 export class Play implements Sleeper {
   private readonly rig: Rig;
-  private readonly fuses: FuseWatch;
+  private readonly damage: DamageWatch;
   private readonly course: Course;
   /** The circuit in time, where it is rehearsed so. */
   private readonly timed?: CoSimulation;
@@ -113,12 +114,12 @@ export class Play implements Sleeper {
     this.starts = watched(scene);
     this.circuit = path === 'time' ? 'in time' : 'settled';
     this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);
-    this.fuses = new FuseWatch(design);
+    this.damage = new DamageWatch(design);
     this.course = new SettledCourse(this.rig, scene);
     if (path !== 'time') return;
     this.timed = new CoSimulation(design, scene, (t, solved) => {
       this.recorder.look(t, solved);
-      this.fuses.look(t, solved);
+      this.damage.look(t, solved);
     });
     if (!lean) this.timed.watchStress();
     if (skips && !this.dead && design.controller.sleep)
@@ -414,14 +415,11 @@ export class Play implements Sleeper {
   }
 
   private electrical(): Pick<Rehearsal, 'troubles' | 'stresses'> {
-    const { design, scene, timed, fuses } = this;
-    const { outages } = this.supervisor;
+    const { design, scene, timed, damage, supervisor } = this;
     if (!timed) return { troubles: [], stresses: [] };
     const { peaks, chatters, dryRuns } = timed;
-    return {
-      troubles: troublesOf(design, scene, { peaks, chatters, dryRuns, fuses, outages }),
-      stresses: hardest(peaks),
-    };
+    const run = { peaks, chatters, dryRuns, damage, outages: supervisor.outages };
+    return { troubles: troublesOf(design, scene, run), stresses: hardest(peaks) };
   }
 
   firings(): Firing[] {

@@ -4,7 +4,13 @@ import { formatQuantity } from '../quantity/index.js';
 /** Something electrical that went wrong in the course of a rehearsal. */
 export interface Trouble {
   part: string;
-  what: 'was beyond its rating' | 'melted' | 'was reset' | 'switched without end' | 'ran dry';
+  what:
+    | 'was beyond its rating'
+    | 'melted'
+    | 'may have welded'
+    | 'was reset'
+    | 'switched without end'
+    | 'ran dry';
   /** When it began, s. */
   t: number;
   /** How often, where it did so more than once. */

@@ -46,6 +46,26 @@ it('a heat of milliseconds is borne: its mean over 10 ms counts', () => {
   expect(mean.share).toBeLessThan(0.72);
 });
 
+it.each([
+  // 12.7 V behind a third of an ohm in all, into 30 mF: 37 A at first, of which 0.88 are left as the root mean square over
+  // half a millisecond; through contacts for 10 A, or for 20 A.
+  [10, ['K']],
+  [20, []],
+])(
+  'contacts for %d A that close on an empty capacitor weld beyond three times that',
+  (maxAmps, welded) => {
+    const gulp = brief(
+      `lead-battery G ohms=0.01, push-button S bounce=0, relay-12v K bounce=0 maxAmps=${maxAmps}, rectifier-diode D, resistor R ohms=0.2 watts=100, capacitor C farads=30e-3 volts=50`,
+      'G.plus S.a, S.b K.plus, K.minus G.minus, D.k K.plus, D.a K.minus, G.plus K.com, K.no R.a, R.b C.a, C.b G.minus',
+    );
+    const { troubles } = inTime(gulp, pressed(5));
+    const may = troubles.filter((t) => t.what === 'may have welded');
+    expect(may.map((t) => t.part)).toEqual(welded);
+    if (may.length > 0)
+      expect(may[0].because).toMatch(/^3[23]\.\d.A flowed through a contact for 10\.0.A/);
+  },
+);
+
 it('what gulps as power comes on is borne: nothing flowed before', () => {
   // 4.5 V behind 0.45 Ω and 5 Ω: 0.8 A for half a millisecond through a fuse that carries 0.5 A for good.
   const gulp = brief(

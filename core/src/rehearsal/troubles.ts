@@ -1,52 +1,27 @@
-import { kindOf, type SolvedPart } from '../catalog/index.js';
 import type { PartPeaks, PeakStress } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { findHappeningKind, happeningSpan } from '../scene/index.js';
 import type { CoSimulation } from './co-simulation.js';
+import type { DamageWatch } from './damage-watch.js';
 import type { Trouble } from './trouble.js';
 import { supervised, type Outage } from './supervisor.js';
 
 /** Stresses below this share of a rating are not told. */
 const farFrom = 0.25;
 
-/** Takes down which fuses have melted. */
-export class FuseWatch {
-  readonly troubles: Trouble[] = [];
-  private readonly whole: Map<string, (part: SolvedPart) => boolean>;
-
-  constructor(design: Design) {
-    this.whole = new Map(
-      design.parts.flatMap((part) => {
-        const { fuse } = kindOf(part);
-        return fuse ? [[part.id, fuse.melted] as const] : [];
-      }),
-    );
-  }
-
-  look(t: number, solved: (part: string) => SolvedPart): void {
-    for (const [part, melted] of this.whole) {
-      if (!melted(solved(part))) continue;
-      this.whole.delete(part);
-      const because =
-        'more flowed through it than it carries; what it feeds is without power from then on';
-      this.troubles.push({ part, what: 'melted', t, because });
-    }
-  }
-}
-
 /** Everything electrical that went wrong, in the order of time. */
 export function troublesOf(
   design: Design,
   scene: Scene,
   run: Pick<CoSimulation, 'peaks' | 'chatters' | 'dryRuns'> & {
-    fuses: FuseWatch;
+    damage: DamageWatch;
     outages: readonly Outage[];
   },
 ): Trouble[] {
   const beyond = hardest(run.peaks).filter((s) => s.share > 1);
   return [
-    ...run.fuses.troubles,
+    ...run.damage.troubles,
     ...beyond.map(overstress),
     ...run.chatters.map(({ part, at, every }): Trouble => ({
       ...{ part, what: 'switched without end', t: at },

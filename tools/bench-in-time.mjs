@@ -49,6 +49,36 @@ for (const path of ['fast', 'time'])
     `an opening of 2 s in 24 h of “${design.title}”, ${path === 'time' ? 'in time' : 'settled'}: noticed at ${noticed(path)} of ${starts.length} start times`,
   );
 
+/** A design read every so often, its first scene's happenings given anew at the moments told; in time and as settled. */
+function long(name, every, duration, starts, more = {}) {
+  const file = readFileSync(resolve(root, 'demo', `${name}.yurei.json`), 'utf8');
+  const { design: own } = readDesign(file);
+  const channels = own.channels.map((c) => ({ ...c, every: every ?? c.every }));
+  const [first] = own.scenes;
+  const happenings = starts.map((start, i) => {
+    const { id, ...h } = first.happenings[i % first.happenings.length];
+    return { ...h, id: `${id}-${i}`, start };
+  });
+  const asked = { ...own, channels, ...more };
+  for (const path of ['fast', 'time']) {
+    const { ms, result } = timed(() =>
+      rehearse(asked, { ...first, duration, happenings }, undefined, path),
+    );
+    console.log(
+      `${duration} s of “${own.title}”, ${path === 'time' ? 'in time' : 'settled'}: ${(ms / 1000).toFixed(1)} s; ${outcomes(result).slice(0, 60)}`,
+    );
+  }
+}
+const twice = (scene) => [0, 300].flatMap((t) => scene.happenings.map((h) => h.start + t));
+const stairs = readDesign(readFileSync(resolve(root, 'demo/loft-stairs.yurei.json'), 'utf8'));
+long('loft-stairs', 0.01, 600, twice(stairs.design.scenes[0]));
+const halfDays = Array.from({ length: 60 }, (_, i) => 600 + 43_200 * i);
+long('slipway-beam', 0.1, 30 * 86_400, halfDays);
+long('boarding-mat', 0.1, 30 * 86_400, halfDays);
+const gate = readDesign(readFileSync(resolve(root, 'demo/creek-gate-watch.yurei.json'), 'utf8'));
+const asleep = { ...gate.design.controller, sleep: { every: 8, awake: 0.3 } };
+long('creek-gate-watch', undefined, 86_400, [20_000, 43_200, 43_260], { controller: asleep });
+
 ratios.sort((a, b) => a - b);
 const at = (share) => ratios[Math.floor(share * (ratios.length - 1))].toFixed(1);
 console.log(

@@ -24,11 +24,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     go: async (driver) => {
       await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
       await driver.wait(until.elementLocated(By.css('yu-rehearse canvas')), 20000);
-      const slider = driver.findElement(By.css('yu-probe-strip input[type=range]'));
-      await driver.executeScript(
-        "arguments[0].value = 16.75; arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
-        slider,
-      );
+      await moveTo(driver, 16.75);
       await driver.wait(until.elementLocated(By.css('yu-picture .card.acting')), 20000);
       const taken = driver.findElement(By.css('yu-rehearse .taken'));
       await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
@@ -154,6 +150,15 @@ async function openDemo(driver: WebDriver, title: string, step: string): Promise
   await driver.findElement(By.css(`nav a[href$="/${step}"]`)).click();
 }
 
+/** Puts the time cursor somewhere in the scene, s. */
+async function moveTo(driver: WebDriver, t: number): Promise<void> {
+  await driver.executeScript(
+    "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
+    driver.findElement(By.css('yu-probe-strip input[type=range]')),
+    t,
+  );
+}
+
 /** Rehearses a design that is put on the shelf, one of its verdicts open, with the time cursor somewhere in its scene. */
 async function inTime(
   driver: WebDriver,
@@ -165,12 +170,7 @@ async function inTime(
   await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
   const taken = await driver.wait(until.elementLocated(By.css('yu-rehearse .taken')), 20000);
   await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
-  const slider = driver.findElement(By.css('yu-probe-strip input[type=range]'));
-  await driver.executeScript(
-    "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
-    slider,
-    t,
-  );
+  await moveTo(driver, t);
   await (await driver.findElements(By.css('yu-rehearse .verdict')))[verdict].click();
   await driver.sleep(1500);
 }

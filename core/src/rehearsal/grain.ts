@@ -1,5 +1,5 @@
 import type { Scene } from '../design/index.js';
-import { isSteady, restlessSpans, Spans, type Span } from '../scene/index.js';
+import { isSteady, restlessSpans, Spans, turnsOf, type Span } from '../scene/index.js';
 
 /** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
 const steps = { from: 2e-4, first: 1e-3, to: 0.25 };
@@ -9,7 +9,7 @@ const fewest = { ofHappening: 400, ofScene: 5000 };
 
 /** How finely the course of a scene is followed, and where it has corners. */
 export class Grain {
-  /** Beginnings and ends of what happens, in order, s. */
+  /** Beginnings and ends of what happens, and where it jumps, in order, s. */
   private readonly corners: readonly number[];
   private readonly spans: Spans<Span>;
   private readonly steady: boolean;
@@ -21,7 +21,8 @@ export class Grain {
 
   constructor(private readonly scene: Scene) {
     this.spans = new Spans(scene.happenings.flatMap(restlessSpans));
-    this.corners = [...new Set(this.spans.sorted.flatMap(({ start, end }) => [start, end]))].sort(
+    const ends = this.spans.sorted.flatMap(({ start, end }) => [start, end]);
+    this.corners = [...new Set([...ends, ...scene.happenings.flatMap(turnsOf)])].sort(
       (a, b) => a - b,
     );
     this.steady = isSteady(scene);

@@ -26,7 +26,7 @@ export {
 } from './what-if.js';
 export { chainOf, eventsOf, type Event } from './events.js';
 export type { Outage } from './supervisor.js';
-export { firingsOf, isSignOf, type Firing } from './firings.js';
+export { firingsOf, indicates, isSignOf, type Firing } from './firings.js';
 export { explain, outputsThatFire, type Remedy, type Why } from './remedies.js';
 export { missedBySampling, scoreRehearsal, type RehearsalScore, type Sampled } from './score.js';
 export { circuitDoes, type Deed } from './circuit-does.js';

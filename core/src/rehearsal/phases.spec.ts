@@ -76,7 +76,8 @@ it('a message that is sent makes the supply sag by what the radio draws through 
 });
 
 it('through too much resistance each message resets the board that sends it, from the first on', () => {
-  const { outages, troubles } = rehearse(sends(16), sceneOf(4), undefined, 'time');
+  const dead = { ...sceneOf(4), starts: 'power-on' as const };
+  const { outages, troubles } = rehearse(sends(16), dead, undefined, 'time');
   // It sends, falls silent, starts for 0.3 s, sends again.
   expect(outages.length).toBeGreaterThan(5);
   expect(outages[2].from - outages[1].from).toBeCloseTo(0.3, 1);
@@ -90,5 +91,7 @@ it('a radio that sends a sign of life acts, and that is no alarm', () => {
   const quiet = { ...day, duration: 200, happenings: [] };
   const run = rehearse({ ...gate, notices }, quiet, undefined, 'time');
   expect(run.acting.filter((a) => a.part === 'T1' && a.active).length).toBeGreaterThanOrEqual(2);
+  // What it told before the scene began was sent long ago.
+  expect(run.acting[0].t).toBeGreaterThan(50);
   expect(run.strays).toEqual([]);
 });

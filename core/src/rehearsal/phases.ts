@@ -3,6 +3,8 @@ import type { Circuit } from '../circuit/index.js';
 import type { Design, Part } from '../design/index.js';
 import type { LogicState } from '../logic/index.js';
 
+type NoticeState = LogicState['notices'][string];
+
 interface Way {
   id: string;
   /** Values of the part as it is, and in this phase. */
@@ -31,13 +33,15 @@ export class Phases {
   /** When the message that is under way has been sent, s. */
   next({ notices }: LogicState, t: number): number {
     if (this.senders.length === 0) return Infinity;
-    const ends = Object.values(notices).flatMap(({ at }) => this.senders.map((s) => at + s.lasts));
+    const ends = Object.values(notices)
+      .flatMap(sentAt)
+      .flatMap((at) => this.senders.map((s) => at + s.lasts));
     return Math.min(Infinity, ...ends.filter((end) => end > t));
   }
 
   /** Puts every part into its phase; whether any has changed. */
   update({ awake, notices }: LogicState, t: number, runs: boolean): boolean {
-    const last = Math.max(-Infinity, ...Object.values(notices).map(({ at }) => at));
+    const last = Math.max(-Infinity, ...Object.values(notices).flatMap(sentAt));
     const now = new Map<string, Way>();
     if (!runs) return this.become(now);
     if (awake.asleep) for (const way of this.sleepers) now.set(way.id, way);
@@ -62,6 +66,9 @@ export class Phases {
     return changed;
   }
 }
+
+/** When a notice was sent in the course of the scene: what was told before it began has been sent long ago. */
+const sentAt = ({ at }: NoticeState): number[] => (at > 0 ? [at] : []);
 
 const asleep = (part: Part): Way[] => {
   const phase = kindOf(part).phases?.find((p) => p.asleep);

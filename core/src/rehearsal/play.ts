@@ -119,7 +119,7 @@ export class Play implements Sleeper {
     if (path !== 'time') return;
     this.timed = new CoSimulation(design, scene, (t, solved) => {
       this.recorder.look(t, solved);
-      this.damage.look(t, solved);
+      if (!lean) this.damage.look(t, solved);
     });
     if (!lean) this.timed.watchStress();
     if (skips && !this.dead && design.controller.sleep)

@@ -1,5 +1,5 @@
 import { channelReader } from '../catalog/index.js';
-import type { Channel, Design, Scene } from '../design/index.js';
+import type { Design, Scene } from '../design/index.js';
 import { noiseOf } from './random.js';
 import { quiet, reach, taken, type ReadingNoise } from './reading-noise.js';
 import type { CycleReader } from './sleep-cycles.js';
@@ -56,7 +56,7 @@ export class Takers {
     own: ReadonlyMap<string, ReadingNoise>,
     readings: Readonly<Record<string, Trace>>,
   ): CycleReader[] {
-    return this.design.channels.flatMap((channel: Channel) => {
+    return this.design.channels.flatMap((channel) => {
       const [value, taker] = [exact.get(channel.id), this.takers.get(channel.id)];
       if (value === undefined || !taker) return [];
       const counts = Math.round(value);

@@ -68,6 +68,8 @@ export interface HappeningKind<V = Params> {
   warms?(now: Moment<V>): number;
   /** What it has let run into the tank by then, L. */
   filled?(now: Moment<V>): number;
+  /** When, from its start, what it gives jumps in its course, s. */
+  turns?(now: Omit<Moment<V>, 't'>): number[];
   /** Whether anything of it is left after its end. */
   lingers?: boolean;
   /** What it is aimed at, where it does something to the design itself. */

@@ -138,6 +138,12 @@ export function restlessSpans(happening: Happening): { start: number; end: numbe
   ];
 }
 
+/** When what a happening gives jumps in its course, s from the start of the scene. */
+export function turnsOf(happening: Happening): number[] {
+  const { turns } = byName.get(happening.kind) ?? {};
+  return (turns?.(momentOf(happening, 0)) ?? []).map((t) => happening.start + t);
+}
+
 /** Whether a kind of happening gives anything to a sense, by itself or by the body that it moves. */
 export const contributes = (kind: HappeningKind, quantity: Quantity): boolean =>
   kind.contributes?.[quantity] !== undefined ||

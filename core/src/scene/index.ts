@@ -27,6 +27,7 @@ export {
   happeningValues,
   happeningSpan,
   searchHappenings,
+  turnsOf,
 } from './happenings.js';
 export {
   everywhereAt,

@@ -28,6 +28,8 @@ export const codeTyped = defineHappening({
     { id: 'each', label: 'From key to key', unit: 's', default: 0.6, min: 0.05, max: 10 },
   ],
   lasts: ({ params }) => keysOf(params.code).length * params.each,
+  turns: ({ params }) =>
+    keysOf(params.code).flatMap((_, i) => [i * params.each, (i + held) * params.each]),
   contributes: {
     key: ({ params, t, path }, receiver) => {
       const turn = Math.floor(t / params.each);

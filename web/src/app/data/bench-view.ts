@@ -3,6 +3,7 @@ import type { Answer, Finding } from '@yurei/core/check';
 import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
 import {
   asRecorded,
+  indicates,
   oscillates,
   type Rehearsal,
   type Oscillation,
@@ -95,9 +96,7 @@ export class BenchView {
   readonly trouble = signal('');
   /** Whether something fires: a part acts that does not only indicate. */
   readonly anythingActs = computed(() => {
-    const shows = new Set(
-      (this.session.design()?.parts ?? []).filter((p) => p.indicates).map((p) => p.id),
-    );
+    const shows = new Set((this.session.design()?.parts ?? []).filter(indicates).map((p) => p.id));
     return Object.entries(this.snapshot()?.acting ?? {}).some(
       ([part, { active }]) => active && !shows.has(part),
     );

@@ -9,6 +9,7 @@ import {
 } from '@yurei/core/catalog';
 import type { Place } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
+import { indicates } from '@yurei/core/rehearsal';
 import { replacements, replacePart } from '@yurei/core/wiring';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
@@ -104,6 +105,8 @@ export class PartPanel {
   protected rename(name: string): void {
     this.session.edit({ type: 'rename-part', id: this.id(), name });
   }
+
+  protected readonly indicates = indicates;
 
   protected setIndicates(indicates: boolean): void {
     this.session.edit({ type: 'set-indicates', id: this.id(), indicates });

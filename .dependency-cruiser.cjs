@@ -16,6 +16,7 @@ const mayImport = {
   bench: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
   wiring: ['quantity', 'design', 'element', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],
+  slip: ['quantity', 'design', 'catalog', 'scene', 'wiring'],
   check: [
     'quantity',
     'condition',
@@ -30,6 +31,19 @@ const mayImport = {
     'rehearsal',
     'wiring',
     'blocks',
+  ],
+  diagnosis: [
+    'quantity',
+    'design',
+    'catalog',
+    'circuit',
+    'scene',
+    'logic',
+    'rehearsal',
+    'wiring',
+    'blocks',
+    'slip',
+    'check',
   ],
   exchange: [
     'quantity',

@@ -1,9 +1,10 @@
 import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
 import { voltsAt, type Solution } from '../circuit/index.js';
 import type { Design, Happening, Scene, TerminalRef } from '../design/index.js';
-import { allOn, quietScene, Rig, snapshot, type Shift, type Snapshot } from '../rehearsal/index.js';
+import { allOff, allOn, quietScene, Rig, snapshot, type Shift, type Snapshot, switchedOn } from '../rehearsal/index.js';
 import { happeningSpan } from '../scene/index.js';
 import { wiringOf, type Wiring } from '../wiring/index.js';
+import { trialsOf } from './trials-of.js';
 
 /** The circuit solved in one situation. */
 export interface State {
@@ -20,6 +21,15 @@ export interface State {
   happening?: Happening;
 }
 
+/** States of one part's range, one after the other. */
+export interface Sweep {
+  /** What changes, in words. */
+  label: string;
+  /** It is felt, rather than set by hand. */
+  felt: boolean;
+  states: readonly State[];
+}
+
 /** What the rules look at. */
 export interface Evidence {
   design: Design;
@@ -30,6 +40,10 @@ export interface Evidence {
   quiet: State;
   /** Every output switched on; without outputs, the moment of the scene in which most parts act. */
   fired: State;
+  /** Each output switched on alone, by its id. */
+  alone: ReadonlyMap<string, State>;
+  /** Each part alone through what it can feel or be set to, by its id. */
+  sweeps: ReadonlyMap<string, readonly Sweep[]>;
   /** In the middle of each happening. */
   happening: readonly State[];
   /** Resistance seen into the circuit at a terminal with no pin driven, Ω; undefined when it cannot be told. */
@@ -62,11 +76,13 @@ export function gatherEvidence(
   const quiet = stateOf(design, rig, 'at rest', rest.solution);
   const happening = duringHappenings(design, scene, rig);
   const fired = firedState(design, scene, rig, quiet, happening);
+  const alone = eachAlone(design, scene, rig);
   // What is seen at a terminal is asked at rest.
   const still = { ...(scene ?? quietScene), happenings: [] };
   rig.settle(still, 0, rig.restingLogic(still));
+  const sweeps = sweepEach(design, rig);
   const seen = (ref: TerminalRef): number | undefined => rig.ohmsLoose(ref);
-  return { design, scene, wiring: wiringOf(design), rest, quiet, fired, happening, seen };
+  return { design, scene, wiring: wiringOf(design), rest, quiet, fired, alone, sweeps, happening, seen };
 }
 
 function stateOf(design: Design, rig: Rig, when: string, solution: Solution): State {
@@ -105,6 +121,45 @@ function firedState(
   return stateOf(design, rig, 'while firing', solution);
 }
 
+/** Each output on with all others off. */
+function eachAlone(design: Design, scene: Scene | undefined, rig: Rig): Map<string, State> {
+  const at = { ...(scene ?? quietScene), happenings: [] };
+  const off = allOff(design, rig.restingLogic(at));
+  return new Map(
+    design.outputs.map((output) => {
+      const solution = rig.settle(at, 0, switchedOn(off, output.id));
+      return [output.id, bare(design, `with ${output.name} on`, solution, rig.counts(solution))];
+    }),
+  );
+}
+
+/** Every part that feels or is turned, through its range. */
+function sweepEach(design: Design, rig: Rig): Map<string, readonly Sweep[]> {
+  return new Map(
+    design.parts.flatMap((part) => {
+      const sweeps = trialsOf(part).map(({ of, label, values }): Sweep => {
+        const when = `with ${part.name} at other ${label}`;
+        const states = rig
+          .trying(part.id, of, values)
+          .map(({ solution, exact }) => bare(design, when, solution, rounded(exact)));
+        return { label, felt: 'quantity' in of, states };
+      });
+      return sweeps.length > 0 ? [[part.id, sweeps] as const] : [];
+    }),
+  );
+}
+
+const rounded = (exact: ReadonlyMap<string, number>): Map<string, number> =>
+  new Map([...exact].map(([id, value]) => [id, Math.round(value)]));
+
+/** A state of which no worst case is asked. */
+const bare = (
+  design: Design,
+  when: string,
+  solution: Solution,
+  counts: ReadonlyMap<string, number>,
+): State => ({ when, solution, shifted: [], counts, acting: acting(design, solution) });
+
 /** The circuit in the course of each happening, with the controller as at rest. */
 function duringHappenings(design: Design, scene: Scene | undefined, rig: Rig): State[] {
   if (!scene) return [];
@@ -135,6 +190,19 @@ export const allStates = (evidence: Evidence): State[] => [
   ...mainStates(evidence),
   ...evidence.happening,
 ];
+
+/** The same, with each output alone and each sensor through what it feels. */
+export const everyState = (evidence: Evidence): State[] => [
+  ...allStates(evidence),
+  ...evidence.alone.values(),
+  ...sweptStates(evidence, ({ felt }) => felt),
+];
+
+/** The states of all sweeps, or of some. */
+export const sweptStates = (
+  { sweeps }: Evidence,
+  wanted: (sweep: Sweep) => boolean = () => true,
+): State[] => [...sweeps.values()].flat().filter(wanted).flatMap((s) => s.states);
 
 /** Volts at a terminal; undefined where it floats or is not wired. */
 export const voltsIn = (state: State, ref: TerminalRef): number | undefined =>

@@ -1,7 +1,6 @@
 import type { Rule } from './finding.js';
 import {
   groundMissing,
-  groundSplit,
   netFloating,
   partUnconnected,
   sourcesFight,
@@ -9,6 +8,7 @@ import {
   noSteadyState,
   terminalOpen,
 } from './rules/wiring.js';
+import { groundSplit } from './rules/grounds.js';
 import {
   partUnpowered,
   supplyLow,
@@ -70,6 +70,8 @@ import {
 } from './rules/channels.js';
 import { pinUnable, pinNotSetUp, pinTwice, skillMissing, pinReserved } from './rules/pins.js';
 import { busPullUpMissing, busAddressClash, busPinWrong, linesCrossed } from './rules/bus.js';
+import { actuatorDead, actsAtRest } from './rules/actuators.js';
+import { channelDeaf, sensorUnread, channelOneSided } from './rules/signals.js';
 import { probeCorrodes } from './rules/sensors.js';
 import {
   partCautions,
@@ -117,6 +119,8 @@ export const rules: readonly Rule[] = [
   outputsFight,
   pinOvercurrent,
   pinsOvercurrent,
+  actuatorDead,
+  actsAtRest,
   outputWithoutEffect,
   outputInverted,
   transistorUnsaturated,
@@ -148,7 +152,10 @@ export const rules: readonly Rule[] = [
   sourceResistance,
   referenceMismatch,
   rangeWasted,
+  sensorUnread,
   channelBlind,
+  channelDeaf,
+  channelOneSided,
   thresholdUnreachable,
   trippedAtRest,
   mayChatter,

@@ -3,7 +3,7 @@ export type { Path } from './play.js';
 export type { Outcomes, Rehearsal } from './rehearsal.js';
 export { quietScene, Rig, type Shift } from './rig.js';
 export { MomentInTime } from './moment-in-time.js';
-export { allOn, snapshot, type Decided, type Snapshot } from './snapshot.js';
+export { allOff, allOn, snapshot, switchedOn, type Decided, type Snapshot } from './snapshot.js';
 export { oscillations, oscillates, type Oscillation } from './oscillation.js';
 export { seededRandom, type Random } from './random.js';
 export { valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';

@@ -39,6 +39,12 @@ interface Turned {
   stimulus: ReadonlyMap<string, Partial<Record<keyof Stimulus, number>>>;
 }
 
+/** The circuit with something tried on a part of it, and what channels read of that. */
+export interface Tried {
+  solution: Solution;
+  exact: Map<string, number>;
+}
+
 interface Readings {
   solution: Solution;
   exact: Map<string, number>;
@@ -94,7 +100,7 @@ export class Rig {
     this.power = new SupplyPower(design, this.circuit);
     this.sensorNoise = new SensorNoise(design, this.readers, {
       stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
-      readings: (sensor, stimulus) => this.shifted(sensor.id, sensor.quantity, stimulus),
+      readings: (sensor, stimulus) => this.trying(sensor.id, sensor, [stimulus])[0].exact,
     });
   }
 
@@ -266,16 +272,33 @@ export class Rig {
     });
   }
 
-  /** Readings with one sensor feeling something else; everything is put back afterwards. */
-  private shifted(part: string, quantity: keyof Stimulus, stimulus: number): Map<string, number> {
+  /**
+   * The circuit as it stands with one part feeling something else, or set otherwise, and what channels then read before
+   * rounding. Values follow each other, so that what latches or has hysteresis goes along; everything is put back afterwards.
+   */
+  trying(
+    id: string,
+    of: { quantity: keyof Stimulus } | { param: string },
+    values: readonly number[],
+  ): Tried[] {
     const { network } = this.circuit;
     const memory = network.remember();
-    const before = this.circuit.stimulusOf(part)[quantity];
-    this.circuit.setState(part, { stimulus: { [quantity]: stimulus } });
-    const counts = this.exactCounts(this.circuit.solve());
-    this.circuit.setState(part, { stimulus: { [quantity]: before } });
+    const set = (value: number): void => {
+      if ('quantity' in of) this.circuit.setState(id, { stimulus: { [of.quantity]: value } });
+      else this.circuit.setParams(id, { [of.param]: value });
+    };
+    const part = this.design.parts.find((p) => p.id === id);
+    if (!part) return [];
+    const before =
+      'quantity' in of ? this.circuit.stimulusOf(id)[of.quantity] : paramOf(part, of.param);
+    const tried = values.map((value) => {
+      set(value);
+      const solution = this.circuit.solve();
+      return { solution, exact: this.exactCounts(solution) };
+    });
+    set(before);
     network.recall(memory);
-    return counts;
+    return tried;
   }
 
   /**

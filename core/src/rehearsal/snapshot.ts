@@ -109,8 +109,21 @@ export const logicAt = (changes: readonly LogicChange[], t: number): LogicState 
 export const isLoose = (outages: readonly Outage[] | undefined, t: number): boolean =>
   !!outages?.some(({ loose = Infinity, to }) => t >= loose && t < to);
 
+const fully = (level: 0 | 1) => ({ level, at: 0, target: level, by: '', since: 0 });
+
+const all = (design: Design, resting: LogicState, level: 0 | 1): LogicState => ({
+  ...resting,
+  outputs: Object.fromEntries(design.outputs.map((o) => [o.id, fully(level)])),
+});
+
 /** The controller's memory with all its outputs fully on. */
-export function allOn(design: Design, resting: LogicState): LogicState {
-  const on = { level: 1, at: 0, target: 1, by: '', since: 0 };
-  return { ...resting, outputs: Object.fromEntries(design.outputs.map((o) => [o.id, on])) };
-}
+export const allOn = (design: Design, resting: LogicState): LogicState => all(design, resting, 1);
+
+/** The same with all of them off. */
+export const allOff = (design: Design, resting: LogicState): LogicState => all(design, resting, 0);
+
+/** The same with one more output fully on. */
+export const switchedOn = (logic: LogicState, output: string): LogicState => ({
+  ...logic,
+  outputs: { ...logic.outputs, [output]: fully(1) },
+});

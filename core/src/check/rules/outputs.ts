@@ -1,6 +1,6 @@
 import { kindOf, paramsOf } from '../../catalog/index.js';
 import { solveOnce, voltsAt } from '../../circuit/index.js';
-import { splitRef, type TerminalRef } from '../../design/index.js';
+import { splitRef, type Output, type TerminalRef } from '../../design/index.js';
 import {
   Draft,
   elementsOf,
@@ -184,31 +184,48 @@ export const pinsOvercurrent: Rule = {
     }),
 };
 
+/** A change of current that is more than what leaks, A, and one of voltage that is more than stray, V. */
+const leak = 20e-6;
+const stray = 0.1;
+
+type Values = Readonly<Record<string, number | undefined>>;
+
+/** Whether switching an output on changes what any part but its own controller takes. */
+function switchesAnything({ alone, wiring, quiet }: Evidence, { id, pin }: Output): boolean {
+  const on = alone.get(id);
+  const owner = wiring.owner(pin);
+  if (!on || on.solution.method === 'none') return true;
+  const moved = (now: Values, rest: Values, least: number): boolean =>
+    Object.keys(now).some((t) => Math.abs((now[t] ?? 0) - (rest[t] ?? 0)) > least);
+  return Object.entries(on.solution.parts).some(([part, now]) => {
+    const rest = quiet.solution.parts[part];
+    if (part === owner?.id || !rest) return false;
+    return moved(now.amps, rest.amps, leak) || moved(now.volts, rest.volts, stray);
+  });
+}
+
 export const outputWithoutEffect: Rule = {
   code: 'output-without-effect',
   severity: 'caution',
   concern: 'rule',
   title: 'An output that switches nothing',
   bench: 'The alarm is decided and nobody hears it.',
-  source: 'Solved with every output on, against rest.',
+  source: 'Solved with this output alone on, against rest: no part takes another current or stands at another voltage.',
   find: (evidence) => {
-    const { design, wiring, quiet, fired } = evidence;
-    if (fired.solution.method === 'none') return [];
-    const changed = [...fired.acting, ...quiet.acting].some(
-      (id) => fired.acting.has(id) !== quiet.acting.has(id),
-    );
-    const switching = design.outputs.filter((o) => !o.feeds);
-    return switching.flatMap((output): Found[] => {
-      const alone = wiring.ends(output.pin).every((e) => e.ref === output.pin);
-      if (!alone && changed) return [];
+    const { design, wiring, rest } = evidence;
+    if (evidence.fired.solution.method === 'none') return [];
+    const idle = design.outputs.filter((o) => !o.feeds && !((rest.decided.outputs[o.id] ?? 0) > 0));
+    return idle.flatMap((output): Found[] => {
+      const bare = wiring.ends(output.pin).every((e) => e.ref === output.pin);
+      if (!bare && switchesAnything(evidence, output)) return [];
       return [
         {
           subject: output.id,
           title: `${output.name} switches nothing`,
-          reason: alone
+          reason: bare
             ? `Nothing is wired to ${output.pin}.`
-            : 'With every output on, the same parts act as at rest.',
-          about: [output.id, splitRef(output.pin).part],
+            : 'With it on, no part takes another current or stands at another voltage than with it off.',
+          about: [output.id, output.pin],
         },
       ];
     });

@@ -1,7 +1,6 @@
 import { kindOf, type Terminal } from '../../catalog/index.js';
 import type { CircuitProblem } from '../../circuit/index.js';
 import { terminalRef, type Part } from '../../design/index.js';
-import { Draft } from '../../wiring/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { list } from '../words.js';
@@ -28,6 +27,7 @@ const titles = {
 } as const;
 
 const unconnected = (p: CircuitProblem): boolean => p.message.includes('not connected');
+/** A ground without a path to the other is `groundSplit`'s matter. */
 const grounds = (p: CircuitProblem): boolean => p.message.includes('The ground of');
 
 export const groundMissing: Rule = {
@@ -38,39 +38,6 @@ export const groundMissing: Rule = {
   bench: 'Nothing works, and no meter reading means anything: there is no return for the current.',
   source: 'Kirchhoff’s current law; the solver needs one node to count from.',
   find: solver('no-ground'),
-};
-
-export const groundSplit: Rule = {
-  code: 'ground-split',
-  severity: 'error',
-  concern: 'wiring',
-  title: 'Grounds that are not joined',
-  bench: 'Signals between the two halves float: readings wander, outputs switch nothing.',
-  source: 'Kirchhoff’s current law; “all grounds joined” (common practice).',
-  find: ({ rest, wiring, design }) => {
-    const problems = rest.solution.problems.filter((p) => p.kind === 'floating' && grounds(p));
-    const main = wiring.ground();
-    return problems.map((p) => {
-      const apart = p.parts
-        .flatMap((id) => wiring.part(id) ?? [])
-        .flatMap((part) => wiring.terminalWith(part, 'ground') ?? [])
-        .find((ref) => main !== undefined && !wiring.same(ref, main));
-      return {
-        subject: p.parts.join('+'),
-        title: `The ground of ${list(p.parts)} stands apart`,
-        reason: `${p.message} ${p.cure}`,
-        about: [...p.parts, ...p.nets],
-        ...(main && apart
-          ? {
-              fix: {
-                label: `Join ${apart} and ${main}`,
-                edit: new Draft(design).join(apart, main).edit('join grounds'),
-              },
-            }
-          : {}),
-      };
-    });
-  },
 };
 
 export const netFloating: Rule = {

@@ -1,0 +1,85 @@
+import { kindOf, paramsOf } from '../../catalog/index.js';
+import { terminalRef, type Output, type Part } from '../../design/index.js';
+import { indicates } from '../../rehearsal/index.js';
+import { everyState, type Evidence } from '../evidence.js';
+import type { Found, Rule } from '../finding.js';
+import { list } from '../words.js';
+
+/** Parts that do something for those around: in use, and made to act in the circuit rather than by a message. */
+const actuators = ({ design, wiring }: Evidence): Part[] =>
+  design.parts.filter((part) => {
+    const { acts, stage, terminals, phases = [] } = kindOf(part);
+    const used = terminals.some((t) => wiring.wired(terminalRef(part.id, t.id)));
+    return acts && stage === 'acts' && used && !phases.some((p) => p.sends);
+  });
+
+/** Outputs that make a part act by themselves. */
+const switching = ({ design, alone }: Evidence, part: Part): Output[] =>
+  design.outputs.filter((o) => alone.get(o.id)?.acting.has(part.id));
+
+export const actuatorDead: Rule = {
+  code: 'actuator-dead',
+  severity: 'error',
+  concern: 'drive',
+  title: 'Something that is to act and never does',
+  bench: 'The alarm is decided, and nothing is heard, seen or moved.',
+  source:
+    'Solved at rest, with each output alone, with all of them, in each happening and with each sensor through its range: it acts in none.',
+  find: (evidence) => {
+    if (evidence.quiet.solution.method === 'none') return [];
+    const states = everyState(evidence);
+    return actuators(evidence)
+      .filter((part) => !states.some((s) => s.acting.has(part.id)))
+      .map((part): Found => {
+        const best = nearest(evidence, part);
+        return {
+          subject: part.id,
+          title: `${part.name} never acts`,
+          reason: `${tried(evidence)} makes it act${best ? `: ${best}` : ''}.`,
+          about: [part.id],
+        };
+      });
+  },
+};
+
+/** What was tried, in words. */
+function tried({ design, sweeps }: Evidence): string {
+  const outputs = design.outputs.filter((o) => !o.feeds).map((o) => o.name);
+  if (outputs.length > 0) return `None of the outputs (${list(outputs)})`;
+  return sweeps.size > 0 ? 'Nothing that a sensor is made to feel' : 'Nothing in the circuit';
+}
+
+/** Why it does not act in the state that comes nearest to it: where the most power reaches it. */
+function nearest(evidence: Evidence, part: Part): string | undefined {
+  const { acts } = kindOf(part);
+  const solved = everyState(evidence).flatMap((s) => s.solution.parts[part.id] ?? []);
+  const [most] = [...solved].sort((a, b) => b.watts - a.watts);
+  return most && acts?.because(most, paramsOf(part));
+}
+
+export const actsAtRest: Rule = {
+  code: 'acts-at-rest',
+  severity: 'error',
+  concern: 'drive',
+  title: 'Something that acts all the time',
+  bench: 'It sounds, shines or runs from power-on, and an alarm cannot be told from none.',
+  source: 'Solved at rest and in every other state: it acts in all of them.',
+  find: (evidence) => {
+    const { quiet, rest, fired, design } = evidence;
+    if (quiet.solution.method === 'none') return [];
+    const ordered = design.outputs.filter((o) => (rest.decided.outputs[o.id] ?? 0) > 0);
+    return actuators(evidence)
+      .filter((part) => quiet.acting.has(part.id) && fired.acting.has(part.id) && !indicates(part))
+      .filter((part) => !switching(evidence, part).some((o) => ordered.includes(o)))
+      .map((part): Found => {
+        const { acts } = kindOf(part);
+        const solved = quiet.solution.parts[part.id];
+        return {
+          subject: part.id,
+          title: `${part.name} acts at rest`,
+          reason: `With nothing there and every output off it is ${acts?.word ?? 'on'}: ${acts?.because(solved, paramsOf(part)) ?? ''}. If it only shows that power is there, say so in its panel.`,
+          about: [part.id],
+        };
+      });
+  },
+};

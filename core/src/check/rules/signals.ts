@@ -1,0 +1,109 @@
+import { kindOfCondition } from '../../condition/index.js';
+import { channelReader, kindOf } from '../../catalog/index.js';
+import { everyCondition, terminalRef, type Part } from '../../design/index.js';
+import { beyond, levelsAtRest } from '../../logic/index.js';
+import { everyState, sweptStates, type Evidence, type State } from '../evidence.js';
+import type { Found, Rule } from '../finding.js';
+
+/** Whether anything that is read or acts differs between two states. */
+function noticed(a: State, b: State): boolean {
+  if (a.acting.size !== b.acting.size || [...a.acting].some((id) => !b.acting.has(id))) return true;
+  return [...a.counts].some(([id, counts]) => counts !== b.counts.get(id));
+}
+
+export const sensorUnread: Rule = {
+  code: 'sensor-unread',
+  severity: 'error',
+  concern: 'wiring',
+  title: 'A sensor that nothing hears',
+  bench: 'It feels everything and nobody is told.',
+  source: 'Solved with the sensor through its range: no reading and nothing that acts follows.',
+  find: (evidence) => {
+    const { quiet, wiring, design } = evidence;
+    if (quiet.solution.method === 'none') return [];
+    return [...evidence.sweeps].flatMap(([id, sweeps]): Found[] => {
+      const part = wiring.part(id);
+      const felt = sweeps.filter((s) => s.felt);
+      if (!part || felt.length === 0 || !inUse(evidence, part)) return [];
+      const heard = felt.some(({ states: [first, ...others] }) =>
+        [quiet, ...others].some((s) => noticed(s, first)),
+      );
+      if (heard) return [];
+      const whom = design.channels.length > 0 ? 'no channel reads anything else' : 'nothing acts';
+      return [
+        {
+          subject: id,
+          title: `${part.name} is not heard`,
+          reason: `Whatever ${felt[0].label} it feels, ${whom}.`,
+          about: [id],
+        },
+      ];
+    });
+  },
+};
+
+const inUse = ({ wiring }: Evidence, part: Part): boolean =>
+  kindOf(part).terminals.some((t) => wiring.wired(terminalRef(part.id, t.id)));
+
+export const channelDeaf: Rule = {
+  code: 'channel-deaf',
+  severity: 'error',
+  concern: 'threshold',
+  title: 'A channel that reads the same whatever happens',
+  bench: 'It shows a number and never another one.',
+  source: 'Solved with each sensor through its range, in each happening and with each output alone.',
+  find: (evidence) => {
+    const { design, quiet } = evidence;
+    if (quiet.solution.method === 'none' || evidence.sweeps.size === 0) return [];
+    const states = [...everyState(evidence), ...sweptStates(evidence)];
+    return design.channels
+      .filter((c) => channelReader(design, c.pin) && quiet.counts.has(c.id))
+      .filter((c) => states.every((s) => s.counts.get(c.id) === quiet.counts.get(c.id)))
+      .map((channel): Found => ({
+        subject: channel.id,
+        title: `${channel.name} follows nothing`,
+        reason: `It reads ${quiet.counts.get(channel.id)} at rest, and the same with every sensor through its range and in every happening.`,
+        about: [channel.id, channel.pin],
+      }));
+  },
+};
+
+export const channelOneSided: Rule = {
+  code: 'channel-one-sided',
+  severity: 'error',
+  concern: 'threshold',
+  title: 'A channel that never changes its answer',
+  bench: 'Whatever happens, the answer is the same.',
+  source:
+    'Solved with each sensor through its range, in each happening and with each output alone, against the threshold.',
+  find: (evidence) => {
+    const { design, quiet, wiring } = evidence;
+    if (quiet.solution.method === 'none' || evidence.sweeps.size === 0) return [];
+    const states = [...everyState(evidence), ...sweptStates(evidence)];
+    const numeric = new Set(
+      everyCondition(design).flatMap(([, c]) =>
+        'channel' in c && kindOfCondition(c).numeric ? [c.channel] : [],
+      ),
+    );
+    return design.channels.flatMap((channel): Found[] => {
+      const rest = quiet.counts.get(channel.id);
+      if (rest === undefined || numeric.has(channel.id) || channel.baseline) return [];
+      // How a loop reads that is cut or shorted is not among what sensors feel.
+      if (wiring.ends(channel.pin).some((e) => e.kind.loop?.resistors)) return [];
+      const levels = levelsAtRest(channel, rest);
+      const counts = states.flatMap((s) => s.counts.get(channel.id) ?? []);
+      const passes = (count: number): boolean => levels.some((l) => beyond(l, count));
+      const moves = counts.some((c) => c !== rest);
+      if (!moves || counts.some((c) => passes(c) !== passes(rest))) return [];
+      const [low, high] = [Math.min(...counts), Math.max(...counts)];
+      return [
+        {
+          subject: channel.id,
+          title: `${channel.name} never changes sides`,
+          reason: `With every sensor through its range it reads ${low} to ${high}, and all of that is on one side of its threshold.`,
+          about: [channel.id, channel.pin],
+        },
+      ];
+    });
+  },
+};

@@ -1,0 +1,1 @@
+export { behaviourOf, failings, tellsApart, type Behaviour } from './behaviour.js';

@@ -1,0 +1,32 @@
+import type { SlipKind } from './slip.js';
+
+/** A wire that was forgotten. */
+export const wires: SlipKind = {
+  id: 'wire',
+  label: 'A wire left out',
+  undoesItself: false,
+  all: ({ wires: all }) =>
+    all.map(({ id, from, to }) => ({
+      says: `No wire from ${from} to ${to}`,
+      about: [from, to],
+      edit: { type: 'remove-wire', id },
+    })),
+};
+
+/** A part that was forgotten, with its wires. */
+export const parts: SlipKind = {
+  id: 'part',
+  label: 'A part left out',
+  undoesItself: false,
+  all: ({ parts: all, wires: joined }) =>
+    all.map(({ id }) => ({
+      says: `No ${id}`,
+      about: [
+        id,
+        ...joined.flatMap(({ from, to }) =>
+          from.startsWith(`${id}.`) ? [to] : to.startsWith(`${id}.`) ? [from] : [],
+        ),
+      ],
+      edit: { type: 'remove-part', id },
+    })),
+};

@@ -1,0 +1,18 @@
+import { kindOf } from '../catalog/index.js';
+import { terminalRef } from '../design/index.js';
+import type { SlipKind } from './slip.js';
+import { swapped } from './swapped.js';
+
+/** A part with two terminals put in the wrong way round. */
+export const turned: SlipKind = {
+  id: 'turned',
+  label: 'A part turned round',
+  undoesItself: true,
+  all: (design) =>
+    design.parts.flatMap((part) => {
+      const { terminals } = kindOf(part);
+      if (terminals.length !== 2) return [];
+      const [a, b] = terminals.map((t) => terminalRef(part.id, t.id));
+      return [{ ...swapped(design, a, b, `${part.id} turned round`), about: [part.id] }];
+    }),
+};

@@ -1,7 +1,16 @@
 import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
 import { voltsAt, type Solution } from '../circuit/index.js';
 import type { Design, Happening, Scene, TerminalRef } from '../design/index.js';
-import { allOff, allOn, quietScene, Rig, snapshot, type Shift, type Snapshot, switchedOn } from '../rehearsal/index.js';
+import {
+  allOff,
+  allOn,
+  quietScene,
+  Rig,
+  snapshot,
+  type Shift,
+  type Snapshot,
+  switchedOn,
+} from '../rehearsal/index.js';
 import { happeningSpan } from '../scene/index.js';
 import { wiringOf, type Wiring } from '../wiring/index.js';
 import { trialsOf } from './trials-of.js';
@@ -66,31 +75,50 @@ const mostHappenings = 6;
  * Solves a design in every situation the rules ask about, as far as it can be solved.
  *
  * @param rig of this design, nothing done with it but snapshots; it is used up
+ * @param worst whether worst cases are worked out; without them nominal values stand for them
  */
 export function gatherEvidence(
   design: Design,
   scene: Scene | undefined,
   rig = new Rig(design),
+  worst = true,
 ): Evidence {
   const rest = snapshot(design, scene, 0, undefined, rig);
-  const quiet = stateOf(design, rig, 'at rest', rest.solution);
-  const happening = duringHappenings(design, scene, rig);
-  const fired = firedState(design, scene, rig, quiet, happening);
+  const quiet = stateOf(design, rig, 'at rest', rest.solution, worst);
+  const happening = duringHappenings(design, scene, rig, worst);
+  const fired = firedState(design, scene, rig, quiet, happening, worst);
   const alone = eachAlone(design, scene, rig);
   // What is seen at a terminal is asked at rest.
   const still = { ...(scene ?? quietScene), happenings: [] };
   rig.settle(still, 0, rig.restingLogic(still));
   const sweeps = sweepEach(design, rig);
   const seen = (ref: TerminalRef): number | undefined => rig.ohmsLoose(ref);
-  return { design, scene, wiring: wiringOf(design), rest, quiet, fired, alone, sweeps, happening, seen };
+  return {
+    design,
+    scene,
+    wiring: wiringOf(design),
+    rest,
+    quiet,
+    fired,
+    alone,
+    sweeps,
+    happening,
+    seen,
+  };
 }
 
-function stateOf(design: Design, rig: Rig, when: string, solution: Solution): State {
+function stateOf(
+  design: Design,
+  rig: Rig,
+  when: string,
+  solution: Solution,
+  worst: boolean,
+): State {
   const solved = solution.method !== 'none';
   return {
     when,
     solution,
-    shifted: solved ? rig.spread() : [],
+    shifted: solved && worst ? rig.spread() : [],
     counts: solved ? rig.counts(solution) : new Map(),
     acting: acting(design, solution),
   };
@@ -111,6 +139,7 @@ function firedState(
   rig: Rig,
   quiet: State,
   happening: readonly State[],
+  worst: boolean,
 ): State {
   if (design.outputs.length === 0) {
     const most = [...happening].sort((a, b) => b.acting.size - a.acting.size)[0];
@@ -118,7 +147,7 @@ function firedState(
   }
   const at = { ...(scene ?? quietScene), happenings: [] };
   const solution = rig.settle(at, 0, allOn(design, rig.restingLogic(at)));
-  return stateOf(design, rig, 'while firing', solution);
+  return stateOf(design, rig, 'while firing', solution, worst);
 }
 
 /** Each output on with all others off. */
@@ -161,7 +190,12 @@ const bare = (
 ): State => ({ when, solution, shifted: [], counts, acting: acting(design, solution) });
 
 /** The circuit in the course of each happening, with the controller as at rest. */
-function duringHappenings(design: Design, scene: Scene | undefined, rig: Rig): State[] {
+function duringHappenings(
+  design: Design,
+  scene: Scene | undefined,
+  rig: Rig,
+  worst: boolean,
+): State[] {
   if (!scene) return [];
   const resting = rig.restingLogic({ ...scene, happenings: [] });
   let most = 0;
@@ -174,7 +208,7 @@ function duringHappenings(design: Design, scene: Scene | undefined, rig: Rig): S
       // Without outputs one of these is the fired state, whose worst case is asked for.
       const spread = design.outputs.length === 0 && active.size > most;
       most = Math.max(most, active.size);
-      if (spread) return { ...stateOf(design, rig, when, solution), happening };
+      if (spread) return { ...stateOf(design, rig, when, solution, worst), happening };
       const counts = solution.method === 'none' ? new Map<string, number>() : rig.counts(solution);
       return { when, solution, shifted: [], counts, acting: active, happening };
     });
@@ -202,7 +236,11 @@ export const everyState = (evidence: Evidence): State[] => [
 export const sweptStates = (
   { sweeps }: Evidence,
   wanted: (sweep: Sweep) => boolean = () => true,
-): State[] => [...sweeps.values()].flat().filter(wanted).flatMap((s) => s.states);
+): State[] =>
+  [...sweeps.values()]
+    .flat()
+    .filter(wanted)
+    .flatMap((s) => s.states);
 
 /** Volts at a terminal; undefined where it floats or is not wired. */
 export const voltsIn = (state: State, ref: TerminalRef): number | undefined =>

@@ -1,5 +1,5 @@
 export { check } from './check.js';
-export { allStates, gatherEvidence, type Evidence, type State } from './evidence.js';
+export { everyState, gatherEvidence, type Evidence, type State } from './evidence.js';
 export type { Concern, Finding, Fix, Rule as FindingRule, Severity } from './finding.js';
 export { rules } from './rules.js';
 export { fiveQuestions, type Answer } from './questions.js';

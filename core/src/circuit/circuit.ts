@@ -12,7 +12,7 @@ import {
   valuesOf,
 } from '../catalog/index.js';
 import { elementNodes } from '../element/index.js';
-import { splitRef, type Design } from '../design/index.js';
+import { splitRef, terminalRef, type Design } from '../design/index.js';
 import type { Device } from '../element/index.js';
 import { makeNetlist, nodeLabel, restingState, type Netlist } from './netlist.js';
 import { Network, type Steady } from './network.js';
@@ -148,6 +148,17 @@ export class Circuit {
     }
     if (!settled?.settled) network.system.x.fill(0);
     return this.describe(settled?.settled ? settled : undefined, problems, partsOnly);
+  }
+
+  /** Begins the search for the next operating point where a circuit much like this one stood. */
+  startNear(solution: Solution): void {
+    const { index, system } = this.network;
+    for (const [part, { volts }] of Object.entries(solution.parts))
+      for (const [terminal, value] of Object.entries(volts)) {
+        const ref = terminalRef(part, terminal);
+        const row = index.get(this.netOf.get(ref)?.id ?? ref);
+        if (row !== undefined && row >= 0 && value !== undefined) system.x[row] = value;
+      }
   }
 
   /** Everything as it stands now, also in the course of a transient. */

@@ -1,1 +1,4 @@
-export { behaviourOf, failings, tellsApart, type Behaviour } from './behaviour.js';
+export { tellsApartStates } from './tells-apart.js';
+export { diagnose, type Diagnosis, type Root } from './diagnose.js';
+export { changesOf, type Candidate } from './candidate.js';
+export type { Trial } from './trial.js';

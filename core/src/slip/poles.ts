@@ -27,6 +27,8 @@ export const poles: SlipKind = {
   all: (design) => {
     const edits = turnAll(design);
     const says = 'Magnets with their other poles in front';
-    return edits.length > 0 ? [{ says, about: [], edit: { type: 'batch', label: says, edits } }] : [];
+    return edits.length > 0
+      ? [{ says, about: [], edit: { type: 'batch', label: says, edits } }]
+      : [];
   },
 };

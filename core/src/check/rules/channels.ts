@@ -42,7 +42,7 @@ const tell = (counts: number): string => String(Math.round(counts * 10) / 10);
 const sayLevel = ({ side, trip }: Level): string => `${side} ${tell(trip)}`;
 
 /** Channels whose reading is used as a number and whose answer nothing asks for, such as a knob. */
-function onlyNumbers(design: Design): Set<string> {
+export function onlyNumbers(design: Design): Set<string> {
   const asked = everyCondition(design).flatMap(([, c]) =>
     'channel' in c && !kindOfCondition(c).numeric ? [c.channel] : [],
   );

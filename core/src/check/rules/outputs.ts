@@ -190,16 +190,21 @@ const stray = 0.1;
 
 type Values = Readonly<Record<string, number | undefined>>;
 
-/** Whether switching an output on changes what any part but its own controller takes. */
-function switchesAnything({ alone, wiring, quiet }: Evidence, { id, pin }: Output): boolean {
+/** Whether switching an output on changes what any part takes that acts or drives what acts. */
+function switchesAnything({ alone, wiring, quiet, design }: Evidence, { id }: Output): boolean {
   const on = alone.get(id);
-  const owner = wiring.owner(pin);
   if (!on || on.solution.method === 'none') return true;
+  const ordered = design.rules.some((r) =>
+    r.then.some((act) => act.do === 'drive' && act.output === id),
+  );
+  // A rule may power a sensor on purpose; an output that nothing switches is not meant so.
+  const counting = ordered ? ['acts', 'drives', 'feels'] : ['acts', 'drives'];
   const moved = (now: Values, rest: Values, least: number): boolean =>
     Object.keys(now).some((t) => Math.abs((now[t] ?? 0) - (rest[t] ?? 0)) > least);
-  return Object.entries(on.solution.parts).some(([part, now]) => {
-    const rest = quiet.solution.parts[part];
-    if (part === owner?.id || !rest) return false;
+  return Object.entries(on.solution.parts).some(([other, now]) => {
+    const part = wiring.part(other);
+    const rest = quiet.solution.parts[other];
+    if (!part || !rest || !counting.includes(kindOf(part).stage)) return false;
     return moved(now.amps, rest.amps, leak) || moved(now.volts, rest.volts, stray);
   });
 }
@@ -210,7 +215,8 @@ export const outputWithoutEffect: Rule = {
   concern: 'rule',
   title: 'An output that switches nothing',
   bench: 'The alarm is decided and nobody hears it.',
-  source: 'Solved with this output alone on, against rest: no part takes another current or stands at another voltage.',
+  source:
+    'Solved with this output alone on, against rest: no part that acts, or drives one, takes another current or stands at another voltage.',
   find: (evidence) => {
     const { design, wiring, rest } = evidence;
     if (evidence.fired.solution.method === 'none') return [];
@@ -224,7 +230,7 @@ export const outputWithoutEffect: Rule = {
           title: `${output.name} switches nothing`,
           reason: bare
             ? `Nothing is wired to ${output.pin}.`
-            : 'With it on, no part takes another current or stands at another voltage than with it off.',
+            : 'With it on, nothing that acts or drives stands otherwise than with it off. If it only powers a sensor, say that it feeds.',
           about: [output.id, output.pin],
         },
       ];

@@ -1,9 +1,9 @@
-import { kindOfCondition } from '../../condition/index.js';
 import { channelReader, kindOf } from '../../catalog/index.js';
-import { everyCondition, terminalRef, type Part } from '../../design/index.js';
+import { terminalRef, type Part } from '../../design/index.js';
 import { beyond, levelsAtRest } from '../../logic/index.js';
 import { everyState, sweptStates, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { onlyNumbers } from './channels.js';
 
 /** Whether anything that is read or acts differs between two states. */
 function noticed(a: State, b: State): boolean {
@@ -51,7 +51,8 @@ export const channelDeaf: Rule = {
   concern: 'threshold',
   title: 'A channel that reads the same whatever happens',
   bench: 'It shows a number and never another one.',
-  source: 'Solved with each sensor through its range, in each happening and with each output alone.',
+  source:
+    'Solved with each sensor through its range, in each happening and with each output alone.',
   find: (evidence) => {
     const { design, quiet } = evidence;
     if (quiet.solution.method === 'none' || evidence.sweeps.size === 0) return [];
@@ -80,11 +81,7 @@ export const channelOneSided: Rule = {
     const { design, quiet, wiring } = evidence;
     if (quiet.solution.method === 'none' || evidence.sweeps.size === 0) return [];
     const states = [...everyState(evidence), ...sweptStates(evidence)];
-    const numeric = new Set(
-      everyCondition(design).flatMap(([, c]) =>
-        'channel' in c && kindOfCondition(c).numeric ? [c.channel] : [],
-      ),
-    );
+    const numeric = onlyNumbers(design);
     return design.channels.flatMap((channel): Found[] => {
       const rest = quiet.counts.get(channel.id);
       if (rest === undefined || numeric.has(channel.id) || channel.baseline) return [];

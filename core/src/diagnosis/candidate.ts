@@ -1,0 +1,18 @@
+import type { Edit } from '../design/index.js';
+
+/** A change that may cure something. */
+export interface Candidate {
+  /** "mistake" undoes a usual slip; "remedy" is what a rule proposes. */
+  kind: 'mistake' | 'remedy';
+  /** What would have gone wrong, or what is done about it. */
+  says: string;
+  /** What the button says. */
+  label: string;
+  /** Ids of the parts and refs of the terminals it changes. */
+  about: readonly string[];
+  edit: Edit;
+}
+
+/** How many single changes an edit is made of. */
+export const changesOf = (edit: Edit): number =>
+  edit.type === 'batch' ? edit.edits.reduce((sum, e) => sum + changesOf(e), 0) : 1;

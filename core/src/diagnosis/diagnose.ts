@@ -1,0 +1,111 @@
+import { check, gatherEvidence, rules, type Evidence, type Finding } from '../check/index.js';
+import { applyEdit, splitRef, type Design, type Scene } from '../design/index.js';
+import { changesOf, type Candidate } from './candidate.js';
+import { stages } from './candidates.js';
+import { findIn, harmOf, isOpen, tryOut, weightOf, weights, type Trial } from './trial.js';
+
+/** Something wrong, with all that follows from it. */
+export interface Root {
+  finding: Finding;
+  /** What is found besides and goes with it. */
+  effects: Finding[];
+  /** Changes that clear it and harm nothing, the likeliest first; none where there is nothing to choose between many by. */
+  cures: Candidate[];
+}
+
+/** What is wrong with a design, roots first. */
+export interface Diagnosis {
+  roots: Root[];
+  /** How many changes were tried. */
+  tried: number;
+}
+
+/** Of more changes that fit alike than this none is likely. */
+const mostAlike = 4;
+
+/** Tries the usual slips and what rules propose, and sorts what was found into roots and what follows from them. */
+export function diagnose(
+  design: Design,
+  scene: Scene | undefined,
+  evidence: Evidence = gatherEvidence(design, scene),
+): Diagnosis {
+  const found = check(evidence);
+  const open = found.filter(isOpen);
+  const near = evidence.quiet.solution;
+  const before = open.length > 0 ? findIn(design, scene, near) : [];
+  const trials: Trial[] = [];
+  let tried = 0;
+  for (const stage of stages) {
+    if (leftBy(trials, before).length === 0) break;
+    const candidates = stage(design, open);
+    tried += candidates.length;
+    for (const candidate of candidates) {
+      const trial = tryOut(design, scene, before, candidate, near);
+      if (trial && trial.cleared.size > 0 && trial.harm.length === 0) trials.push(trial);
+    }
+  }
+  const after = ({ edit }: Candidate): Finding[] =>
+    check(gatherEvidence(applyEdit(design, edit), scene));
+  return { roots: rootsOf(found, trials, after), tried };
+}
+
+/** What no change clears. */
+const leftBy = (trials: readonly Trial[], findings: readonly Finding[]): Finding[] =>
+  findings.filter((f) => isOpen(f) && !trials.some((t) => t.cleared.has(f.id)));
+
+/** What a trial clears of what is left, by weight. */
+const worth = (trial: Trial, left: readonly Finding[]): number =>
+  left.filter((f) => trial.cleared.has(f.id)).reduce((sum, f) => sum + weightOf(f), 0);
+
+/** Roots one after the other: the change that clears most of what is left tells the next. */
+function rootsOf(
+  found: readonly Finding[],
+  trials: readonly Trial[],
+  after: (candidate: Candidate) => Finding[],
+): Root[] {
+  const roots: Root[] = [];
+  let left = found.filter(isOpen);
+  for (;;) {
+    const useful = trials
+      .filter((t) => isLikely(t, left))
+      .sort((a, b) => worth(b, left) - worth(a, left) || rank(a) - rank(b));
+    const best = useful.find((t) => harmOf(found, after(t.candidate)).length === 0);
+    if (!best) break;
+    // Worst cases are only known of the change that was chosen.
+    const remains = new Set(after(best.candidate).map((f) => f.id));
+    const gone = left.filter((f) => best.cleared.has(f.id) || !remains.has(f.id));
+    const [finding, ...effects] = rootFirst(gone, best.candidate);
+    const alike = useful.filter(
+      (t) => worth(t, left) === worth(best, left) && rank(t) === rank(best),
+    );
+    const cures = alike.length > mostAlike ? [] : [best, ...alike.filter((t) => t !== best)];
+    roots.push({ finding, effects, cures: cures.map((t) => t.candidate) });
+    left = left.filter((f) => !gone.includes(f));
+  }
+  // What nothing clears stands for itself.
+  return [...roots, ...left.map((finding) => ({ finding, effects: [], cures: [] }))];
+}
+
+/** A guess has to clear an error, as long as there is one: what only tidies up beside it may be wrong. */
+function isLikely(trial: Trial, left: readonly Finding[]): boolean {
+  const clears = worth(trial, left);
+  const severe = left.some((f) => f.severity === 'error');
+  return clears > 0 && (trial.candidate.kind === 'remedy' || !severe || clears >= weights.error);
+}
+
+/** Mistakes before what adds something, few changes before many. */
+const rank = ({ candidate }: Trial): number =>
+  changesOf(candidate.edit) + (candidate.kind === 'mistake' ? 0 : 0.5);
+
+/**
+ * What tells of the cause before what follows from it: nearest to the cure comes what keeps a circuit from working at
+ * all, in the order of the rules.
+ */
+function rootFirst(gone: readonly Finding[], { about }: Candidate): Finding[] {
+  const places = new Set([...about, ...about.map((place) => splitRef(place).part)]);
+  const near = (f: Finding): number => (f.about.some((place) => places.has(place)) ? 0 : 1);
+  return [...gone].sort((a, b) => near(a) - near(b) || orderOf(a) - orderOf(b));
+}
+
+const codes = rules.map((r) => r.code);
+const orderOf = ({ code }: Finding): number => codes.indexOf(code);

@@ -1,0 +1,37 @@
+import { kindOf } from '../catalog/index.js';
+import type { Finding } from '../check/index.js';
+import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
+import { wiringOf, type Wiring } from '../wiring/index.js';
+
+/** Terminals at which a wire may be missing, one for each net: nothing is wired to them, or a finding tells of their net. */
+export function looseEnds(design: Design, findings: readonly Finding[]): TerminalRef[] {
+  const wiring = wiringOf(design);
+  const told = new Set(findings.flatMap((f) => f.about));
+  const ends = [...openTerminals(design, wiring), ...toldOf(design, wiring, told)];
+  return [...new Map(ends.map((ref) => [wiring.net(ref), ref])).values()];
+}
+
+/** Terminals without a wire on parts in use, and pins that the program uses. */
+function openTerminals(design: Design, wiring: Wiring): TerminalRef[] {
+  const programmed = new Set([...design.channels, ...design.outputs].map((p) => p.pin));
+  return design.parts.flatMap((part) => {
+    const { terminals } = kindOf(part);
+    return terminals
+      .filter((t) => t.role !== 'pin' || programmed.has(terminalRef(part.id, t.id)))
+      .filter((t) => t.role !== 'supply-out')
+      .map((t) => terminalRef(part.id, t.id))
+      .filter((ref) => !wiring.wired(ref));
+  });
+}
+
+/** Nets and terminals that findings name, and the wired terminals of small parts that they name. */
+function toldOf(design: Design, wiring: Wiring, told: ReadonlySet<string>): TerminalRef[] {
+  const named = wiring
+    .all()
+    .flatMap((net) => net.terminals.find((ref) => told.has(ref) || told.has(net.id)) ?? []);
+  const ofParts = design.parts
+    .filter((part) => told.has(part.id) && kindOf(part).terminals.every((t) => t.role !== 'pin'))
+    .flatMap((part) => kindOf(part).terminals.map((t) => terminalRef(part.id, t.id)))
+    .filter((ref) => wiring.wired(ref) && splitRef(ref).part !== '');
+  return [...named, ...ofParts];
+}

@@ -1,0 +1,56 @@
+import type { Finding } from '../check/index.js';
+import type { Design, TerminalRef } from '../design/index.js';
+import { joinEdit, whyNotJoin, wiringOf, type Wiring } from '../wiring/index.js';
+import type { Candidate } from './candidate.js';
+import { looseEnds } from './loose-ends.js';
+import { railsOf } from './rails.js';
+
+type Way = readonly [from: TerminalRef, to: TerminalRef];
+
+/** Wires that are forgotten most: between two loose ends, and from one to ground or a supply. */
+export const likelyWires = (design: Design, findings: readonly Finding[]): Candidate[] => {
+  const loose = looseEnds(design, findings);
+  const ways = loose.flatMap((from): Way[] =>
+    [...loose, ...railsOf(design)].map((to) => [from, to]),
+  );
+  return wiresBetween(design, ways);
+};
+
+/** The others: from a loose end to any net, and from any net to ground or a supply. */
+export function otherWires(design: Design, findings: readonly Finding[]): Candidate[] {
+  const nets = wiringOf(design)
+    .all()
+    .map(({ terminals: [first] }) => first);
+  const ends = [...railsOf(design), ...looseEnds(design, findings)];
+  return wiresBetween(
+    design,
+    ends.flatMap((from) => nets.map((to): Way => [from, to])),
+  );
+}
+
+function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
+  const wiring = wiringOf(design);
+  const open = ways.filter(([a, b]) => !wiring.same(a, b) && !shorts(wiring, a, b));
+  const each = new Map(
+    open.map((way) => [
+      way
+        .map((ref) => wiring.net(ref))
+        .sort()
+        .join(),
+      way,
+    ]),
+  );
+  return [...each.values()]
+    .filter(([a, b]) => !whyNotJoin(design, a, b))
+    .map(([from, to]) => ({
+      kind: 'mistake',
+      says: `No wire leads from ${from} to ${to}`,
+      label: `Join ${from} and ${to}`,
+      about: [from, to],
+      edit: joinEdit(design, from, to),
+    }));
+}
+
+/** Whether a wire would join two terminals of one part: that takes it out of the circuit and cures nothing. */
+const shorts = (wiring: Wiring, a: TerminalRef, b: TerminalRef): boolean =>
+  wiring.between(a, b).length > 0;

@@ -1,0 +1,69 @@
+import { check, gatherEvidence, type Finding, type Severity } from '../check/index.js';
+import type { Solution } from '../circuit/index.js';
+import { Rig } from '../rehearsal/index.js';
+import { applyEdit, EditError, type Design, type Scene } from '../design/index.js';
+import type { Candidate } from './candidate.js';
+
+/** What a candidate does to all that was found. */
+export interface Trial {
+  candidate: Candidate;
+  /** Ids of the findings that it clears. */
+  cleared: ReadonlySet<string>;
+  /** Findings that it brings, or makes worse. */
+  harm: readonly Finding[];
+}
+
+/** Weights of findings: one error counts more than all the cautions of a design. */
+export const weights: Record<Severity, number> = {
+  error: 100,
+  caution: 1,
+  note: 0.01,
+  fine: 0,
+  safety: 0,
+};
+
+export const weightOf = ({ severity }: Finding): number => weights[severity];
+
+/** Whether a finding is one that something has to be done about. */
+export const isOpen = (finding: Finding): boolean => weightOf(finding) >= 1;
+
+/** What is found in a design, worst cases left out: enough to compare two, and much sooner there. */
+export function findIn(design: Design, scene: Scene | undefined, near?: Solution): Finding[] {
+  const rig = new Rig(design, scene);
+  if (near) rig.startNear(near);
+  return check(gatherEvidence(design, scene, rig, false));
+}
+
+/**
+ * Makes a change on a copy and looks at all that is found there.
+ *
+ * @param before what `findIn` finds without the change
+ * @param near how the circuit stands without it
+ */
+export function tryOut(
+  design: Design,
+  scene: Scene | undefined,
+  before: readonly Finding[],
+  candidate: Candidate,
+  near: Solution,
+): Trial | undefined {
+  let after: Finding[];
+  try {
+    after = findIn(applyEdit(design, candidate.edit), scene, near);
+  } catch (error) {
+    if (error instanceof EditError || error instanceof RangeError) return undefined;
+    throw error;
+  }
+  const now = new Set(after.filter(isOpen).map((f) => f.id));
+  return {
+    candidate,
+    cleared: new Set(before.filter((f) => isOpen(f) && !now.has(f.id)).map((f) => f.id)),
+    harm: harmOf(before, after),
+  };
+}
+
+/** What is worse afterwards than before: new findings, and those that have become more severe. */
+export function harmOf(before: readonly Finding[], after: readonly Finding[]): Finding[] {
+  const was = new Map(before.map((f) => [f.id, weightOf(f)]));
+  return after.filter((f) => isOpen(f) && weightOf(f) > (was.get(f.id) ?? 0));
+}

@@ -13,6 +13,14 @@ export interface Candidate {
   edit: Edit;
 }
 
+/** A change that was tried: it clears something and harms nothing that is found. */
+export interface Cure extends Candidate {
+  /** So many findings it clears. */
+  clears: number;
+  /** What a meter shows as it is, and should show. */
+  meter?: string;
+}
+
 /** How many single changes an edit is made of. */
 export const changesOf = (edit: Edit): number =>
   edit.type === 'batch' ? edit.edits.reduce((sum, e) => sum + changesOf(e), 0) : 1;

@@ -19,10 +19,10 @@ function undone(design: Design, findings: readonly Finding[]): Candidate[] {
   return slipKinds
     .filter((k) => k.undoesItself)
     .flatMap((k) => k.all(design))
-    .map(({ says, about, edit }): Candidate => ({
+    .map(({ undoes, label, about, edit }): Candidate => ({
       kind: 'mistake',
-      says,
-      label: says,
+      says: undoes,
+      label,
       about,
       edit,
     }))

@@ -1,7 +1,8 @@
 import { check, gatherEvidence, rules, type Evidence, type Finding } from '../check/index.js';
 import { applyEdit, splitRef, type Design, type Scene } from '../design/index.js';
-import { changesOf, type Candidate } from './candidate.js';
+import { changesOf, type Candidate, type Cure } from './candidate.js';
 import { stages } from './candidates.js';
+import { meterShows } from './meter.js';
 import { findIn, harmOf, isOpen, tryOut, weightOf, weights, type Trial } from './trial.js';
 
 /** Something wrong, with all that follows from it. */
@@ -10,7 +11,7 @@ export interface Root {
   /** What is found besides and goes with it. */
   effects: Finding[];
   /** Changes that clear it and harm nothing, the likeliest first; none where there is nothing to choose between many by. */
-  cures: Candidate[];
+  cures: Cure[];
 }
 
 /** What is wrong with a design, roots first. */
@@ -44,9 +45,36 @@ export function diagnose(
       if (trial && trial.cleared.size > 0 && trial.harm.length === 0) trials.push(trial);
     }
   }
-  const after = ({ edit }: Candidate): Finding[] =>
-    check(gatherEvidence(applyEdit(design, edit), scene));
-  return { roots: rootsOf(found, trials, after), tried };
+  return { roots: rootsOf(found, trials, new Looks(design, scene, evidence)), tried };
+}
+
+/** Changed designs looked at with their worst cases, each once. */
+class Looks {
+  private readonly known = new Map<Candidate, { evidence: Evidence; found: Finding[] }>();
+
+  constructor(
+    private readonly design: Design,
+    private readonly scene: Scene | undefined,
+    private readonly before: Evidence,
+  ) {}
+
+  after(candidate: Candidate): { evidence: Evidence; found: Finding[] } {
+    const known = this.known.get(candidate);
+    if (known) return known;
+    const evidence = gatherEvidence(applyEdit(this.design, candidate.edit), this.scene);
+    const look = { evidence, found: check(evidence) };
+    this.known.set(candidate, look);
+    return look;
+  }
+
+  /** What a change clears, with what the meter tells at its place and that of the finding. */
+  cure(candidate: Candidate, clears: number, { about }: Finding): Cure {
+    const meter = meterShows(this.before, this.after(candidate).evidence, [
+      ...candidate.about,
+      ...about.filter((id) => this.before.wiring.part(id)),
+    ]);
+    return { ...candidate, clears, ...(meter === undefined ? {} : { meter }) };
+  }
 }
 
 /** What no change clears. */
@@ -58,28 +86,27 @@ const worth = (trial: Trial, left: readonly Finding[]): number =>
   left.filter((f) => trial.cleared.has(f.id)).reduce((sum, f) => sum + weightOf(f), 0);
 
 /** Roots one after the other: the change that clears most of what is left tells the next. */
-function rootsOf(
-  found: readonly Finding[],
-  trials: readonly Trial[],
-  after: (candidate: Candidate) => Finding[],
-): Root[] {
+function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Looks): Root[] {
   const roots: Root[] = [];
   let left = found.filter(isOpen);
   for (;;) {
     const useful = trials
       .filter((t) => isLikely(t, left))
       .sort((a, b) => worth(b, left) - worth(a, left) || rank(a) - rank(b));
-    const best = useful.find((t) => harmOf(found, after(t.candidate)).length === 0);
+    const best = useful.find((t) => harmOf(found, looks.after(t.candidate).found).length === 0);
     if (!best) break;
     // Worst cases are only known of the change that was chosen.
-    const remains = new Set(after(best.candidate).map((f) => f.id));
+    const remains = new Set(looks.after(best.candidate).found.map((f) => f.id));
     const gone = left.filter((f) => best.cleared.has(f.id) || !remains.has(f.id));
     const [finding, ...effects] = rootFirst(gone, best.candidate);
     const alike = useful.filter(
       (t) => worth(t, left) === worth(best, left) && rank(t) === rank(best),
     );
-    const cures = alike.length > mostAlike ? [] : [best, ...alike.filter((t) => t !== best)];
-    roots.push({ finding, effects, cures: cures.map((t) => t.candidate) });
+    const fit = alike.length > mostAlike ? [] : [best, ...alike.filter((t) => t !== best)];
+    const cures = fit
+      .filter((t) => harmOf(found, looks.after(t.candidate).found).length === 0)
+      .map((t) => looks.cure(t.candidate, gone.length, finding));
+    roots.push({ finding, effects, cures });
     left = left.filter((f) => !gone.includes(f));
   }
   // What nothing clears stands for itself.

@@ -1,4 +1,5 @@
 export { tellsApartStates } from './tells-apart.js';
 export { diagnose, type Diagnosis, type Root } from './diagnose.js';
-export { changesOf, type Candidate } from './candidate.js';
+export { changesOf, type Candidate, type Cure } from './candidate.js';
 export type { Trial } from './trial.js';
+export { prove, type Proof } from './prove.js';

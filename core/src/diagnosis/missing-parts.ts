@@ -25,7 +25,7 @@ function resistor(design: Design, from: TerminalRef, to: TerminalRef, ohms: numb
   const draft = new Draft(design);
   const id = draft.between('resistor', 'Resistor', { ohms }, from, to);
   return {
-    kind: 'remedy',
+    kind: 'mistake',
     says: `No resistor stands between ${from} and ${to}`,
     label: `Add ${formatNominal(ohms, 'Ω')} between ${from} and ${to}`,
     about: [from, to, id],

@@ -11,8 +11,11 @@ export const choices: SlipKind = {
       const two = kindOf(part).params.filter((p) => p.choices?.length === 2 && p.id !== 'now');
       return two.map(({ id, choices = [], label, default: usual }) => {
         const value = 1 - (part.params[id] ?? usual);
+        const [is, was] = [choices[value], choices[1 - value]];
         return {
-          says: `${part.id}: ${label.toLowerCase()} ${choices[value]}`,
+          says: `${part.id}: ${label.toLowerCase()} “${is}”`,
+          label: `${part.id}: ${label.toLowerCase()} “${is}”`,
+          undoes: `${part.name}: ${label.toLowerCase()} “${was}” does not fit`,
           about: [part.id],
           edit: { type: 'set-param', id: part.id, param: id, value },
         };

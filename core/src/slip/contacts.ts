@@ -15,7 +15,7 @@ export const contacts: SlipKind = {
       (kindOf(part).contacts ?? []).flatMap(({ terminals }) =>
         pairs(terminals.map((t) => terminalRef(part.id, t)))
           .filter(([a, b]) => wiring.wired(a) || wiring.wired(b))
-          .map(([a, b]) => swapped(design, a, b, `${a} and ${b} exchanged`)),
+          .map(([a, b]) => swapped(design, a, b)),
       ),
     );
   },

@@ -52,7 +52,15 @@ function splitAt(design: Design, wiring: Wiring, source: Source): Slip[] {
   // A terminal that is alone is a wire left out.
   if (own.length < 2 || rest.length < 2) return [];
   const says = `The ground of ${source.part} apart`;
-  return [{ says, about: [...own, ...rest], edit: apart(design, own, rest).edit(says) }];
+  return [
+    {
+      says,
+      label: `Part the ground of ${source.part}`,
+      undoes: `The ground of ${source.part} is joined to the other`,
+      about: [...own, ...rest],
+      edit: apart(design, own, rest).edit(says),
+    },
+  ];
 }
 
 /** The ground of one supply with what it feeds, not joined to the other ground. */

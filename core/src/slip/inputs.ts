@@ -13,6 +13,6 @@ export const inputs: SlipKind = {
       const { comparator } = kindOf(part);
       if (!comparator) return [];
       const [plus, minus] = [comparator.plus, comparator.minus].map((t) => terminalRef(part.id, t));
-      return [swapped(design, plus, minus, `Inputs of ${part.id} exchanged`)];
+      return [swapped(design, plus, minus)];
     }),
 };

@@ -8,6 +8,8 @@ export const wires: SlipKind = {
   all: ({ wires: all }) =>
     all.map(({ id, from, to }) => ({
       says: `No wire from ${from} to ${to}`,
+      label: `Take the wire from ${from} to ${to} away`,
+      undoes: `${from} and ${to} are joined`,
       about: [from, to],
       edit: { type: 'remove-wire', id },
     })),
@@ -19,8 +21,10 @@ export const parts: SlipKind = {
   label: 'A part left out',
   undoesItself: false,
   all: ({ parts: all, wires: joined }) =>
-    all.map(({ id }) => ({
+    all.map(({ id, name }) => ({
       says: `No ${id}`,
+      label: `Take ${id} away`,
+      undoes: `${name} is too much`,
       about: [
         id,
         ...joined.flatMap(({ from, to }) =>

@@ -27,8 +27,15 @@ export const poles: SlipKind = {
   all: (design) => {
     const edits = turnAll(design);
     const says = 'Magnets with their other poles in front';
-    return edits.length > 0
-      ? [{ says, about: [], edit: { type: 'batch', label: says, edits } }]
-      : [];
+    if (edits.length === 0) return [];
+    return [
+      {
+        says,
+        label: 'Turn the magnets',
+        undoes: 'The magnets have the wrong pole in front',
+        about: [],
+        edit: { type: 'batch', label: says, edits },
+      },
+    ];
   },
 };

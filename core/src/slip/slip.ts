@@ -4,6 +4,10 @@ import type { Design, Edit } from '../design/index.js';
 export interface Slip {
   /** What was done, as one says it: "D2 turned round". */
   says: string;
+  /** The change as one is asked for it: "Turn D2 round". */
+  label: string;
+  /** What was wrong where the change cures it: "D2 is the wrong way round". */
+  undoes: string;
   /** Ids of the parts and refs of the terminals at which it was made. */
   about: readonly string[];
   edit: Edit;

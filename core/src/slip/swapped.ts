@@ -3,10 +3,17 @@ import { Draft, swapEnds } from '../wiring/index.js';
 import type { Slip } from './slip.js';
 
 /** Everything wired to two terminals exchanged. */
-export function swapped(design: Design, a: TerminalRef, b: TerminalRef, says: string): Slip {
+export function swapped(design: Design, a: TerminalRef, b: TerminalRef): Slip {
   const draft = new Draft(design);
   swapEnds(draft, a, b);
-  return { says, about: [a, b], edit: draft.edit(says) };
+  const both = `${a} and ${b}`;
+  return {
+    says: `${both} exchanged`,
+    label: `Exchange ${both}`,
+    undoes: `${both} are exchanged`,
+    about: [a, b],
+    edit: draft.edit(`exchange ${both}`),
+  };
 }
 
 /** Every pair of a list, each once. */

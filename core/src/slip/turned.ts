@@ -13,6 +13,14 @@ export const turned: SlipKind = {
       const { terminals } = kindOf(part);
       if (terminals.length !== 2) return [];
       const [a, b] = terminals.map((t) => terminalRef(part.id, t.id));
-      return [{ ...swapped(design, a, b, `${part.id} turned round`), about: [part.id] }];
+      return [
+        {
+          says: `${part.id} turned round`,
+          label: `Turn ${part.id} round`,
+          undoes: `${part.name} is the wrong way round`,
+          about: [part.id],
+          edit: swapped(design, a, b).edit,
+        },
+      ];
     }),
 };

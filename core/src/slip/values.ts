@@ -16,9 +16,11 @@ function timesTen(part: Part): Slip[] {
     .map((by) => Number((now * by).toPrecision(6)))
     .filter((other) => other >= value.min && other <= value.max)
     .map((other) => {
-      const says = `${part.id} of ${formatNominal(other, value.unit)} for ${formatNominal(now, value.unit)}`;
+      const [is, was] = [other, now].map((v) => formatNominal(v, value.unit));
       return {
-        says,
+        says: `${part.id} of ${is} for ${was}`,
+        label: `${part.id} → ${is}`,
+        undoes: `${part.name} of ${was} is ten times too ${other > now ? 'small' : 'large'}`,
         about: [part.id],
         edit: { type: 'set-param', id: part.id, param: value.id, value: other },
       };

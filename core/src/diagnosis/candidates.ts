@@ -6,7 +6,7 @@ import { missingResistors } from './missing-parts.js';
 import { likelyWires, otherWires } from './missing-wires.js';
 
 /** What rules propose. */
-const remedies = (findings: readonly Finding[]): Candidate[] =>
+export const remedies = (findings: readonly Finding[]): Candidate[] =>
   findings.flatMap(({ fix, about, title }): Candidate[] =>
     fix ? [{ kind: 'remedy', says: title, label: fix.label, about, edit: fix.edit }] : [],
   );

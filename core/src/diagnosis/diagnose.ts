@@ -1,7 +1,7 @@
 import { check, gatherEvidence, rules, type Evidence, type Finding } from '../check/index.js';
 import { applyEdit, splitRef, type Design, type Scene } from '../design/index.js';
 import { changesOf, type Candidate, type Cure } from './candidate.js';
-import { stages } from './candidates.js';
+import { remedies, stages } from './candidates.js';
 import { meterShows } from './meter.js';
 import { findIn, harmOf, isOpen, tryOut, weightOf, weights, type Trial } from './trial.js';
 
@@ -17,6 +17,8 @@ export interface Root {
 /** What is wrong with a design, roots first. */
 export interface Diagnosis {
   roots: Root[];
+  /** What is only worth knowing and can be mended without harm. */
+  asides: Root[];
   /** How many changes were tried. */
   tried: number;
 }
@@ -45,7 +47,23 @@ export function diagnose(
       if (trial && trial.cleared.size > 0 && trial.harm.length === 0) trials.push(trial);
     }
   }
-  return { roots: rootsOf(found, trials, new Looks(design, scene, evidence)), tried };
+  const looks = new Looks(design, scene, evidence);
+  const roots = rootsOf(found, trials, looks);
+  return { roots: bySeverity(roots), asides: asidesOf(found, looks), tried };
+}
+
+const bySeverity = (roots: readonly Root[]): Root[] =>
+  [...roots].sort((a, b) => weightOf(b.finding) - weightOf(a.finding));
+
+/** Notes with what their rule proposes, where that harms nothing. */
+function asidesOf(found: readonly Finding[], looks: Looks): Root[] {
+  const notes = found.filter((f) => f.severity === 'note' && f.fix);
+  return remedies(notes).flatMap((candidate, i): Root[] => {
+    const { found: after } = looks.after(candidate);
+    const helps = !after.some((f) => f.id === notes[i].id) && harmOf(found, after).length === 0;
+    const cures = helps ? [looks.cure(candidate, 1, notes[i])] : [];
+    return cures.length > 0 ? [{ finding: notes[i], effects: [], cures }] : [];
+  });
 }
 
 /** Changed designs looked at with their worst cases, each once. */

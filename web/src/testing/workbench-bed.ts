@@ -10,6 +10,7 @@ import { NightsRunner } from '../app/bench/nights-runner';
 import { Api } from '../app/data/api';
 import { BenchBoard } from '../app/data/bench-board';
 import { BenchView } from '../app/data/bench-view';
+import { DiagnosisView } from '../app/data/diagnosis-view';
 import { DesignSession } from '../app/data/design-session';
 import { JudgeView } from '../app/data/judge-view';
 import { Studies } from '../app/data/studies';
@@ -72,6 +73,13 @@ export const benchInThread = () => ({
         ..._asked: Parameters<typeof bench.follow>
       ): Promise<ReturnType<typeof bench.follow>> => undefined,
     ),
+    cancel: jest.fn(),
+  },
+  trying: {
+    diagnose: jest.fn(async (...args: Parameters<typeof bench.diagnose>) =>
+      bench.diagnose(...args),
+    ),
+    prove: jest.fn(async (...args: Parameters<typeof bench.prove>) => bench.prove(...args)),
     cancel: jest.fn(),
   },
   moments: {
@@ -205,7 +213,17 @@ export async function openBench(design: Design = slipwayBeam()) {
       { provide: Studies, useValue: studies },
       { provide: NightsRunner, useValue: nightsInThread },
       { provide: LogReading, useValue: { read: readLog, cancel: () => undefined } },
-      ...[DesignSession, BenchView, Selection, Connecting, Player, Probes, Keys, Blocks],
+      ...[
+        DesignSession,
+        BenchView,
+        DiagnosisView,
+        Selection,
+        Connecting,
+        Player,
+        Probes,
+        Keys,
+        Blocks,
+      ],
       JudgeView,
       BenchBoard,
     ],
@@ -218,6 +236,7 @@ export async function openBench(design: Design = slipwayBeam()) {
     workers,
     session,
     view: TestBed.inject(BenchView),
+    diagnosis: TestBed.inject(DiagnosisView),
     selection: TestBed.inject(Selection),
     player: TestBed.inject(Player),
     probes: TestBed.inject(Probes),

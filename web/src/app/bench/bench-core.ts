@@ -1,7 +1,8 @@
 import { check, fiveQuestions, gatherEvidence, type Answer, type Finding } from '@yurei/core/check';
+import { diagnose, prove, type Diagnosis, type Proof } from '@yurei/core/diagnosis';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
-import type { Channel, Design, Happening, ReadingSet, Scene } from '@yurei/core/design';
+import type { Channel, Design, Edit, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import { caseNight, casesOf, type CaseNight, type Study } from '@yurei/core/nights';
 import {
@@ -80,6 +81,16 @@ export const bench = {
       : gatherEvidence(design, sceneOf(design, scene));
     const findings = check(evidence);
     return { findings, answers: fiveQuestions(evidence, findings, rehearsal) };
+  },
+
+  /** What is wrong, roots first, with what cures it. */
+  diagnose(design: Design, scene: string | undefined): Diagnosis {
+    return diagnose(design, sceneOf(design, scene));
+  },
+
+  /** What a change does to the verdicts of all scenes. */
+  prove(design: Design, edit: Edit): Proof {
+    return prove(design, edit);
   },
 
   /** What reading sets tell of a channel; undefined where they cannot. */

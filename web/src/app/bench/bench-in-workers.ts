@@ -1,6 +1,6 @@
 import { Injectable, type OnDestroy } from '@angular/core';
 import * as Comlink from 'comlink';
-import type { BenchService, Timed } from './bench';
+import type { BenchService, Timed, Trying } from './bench';
 import type { Bench } from './bench-core';
 
 /** The core in web workers. */
@@ -10,25 +10,32 @@ export class BenchInWorkers implements BenchService, OnDestroy {
   readonly quick = Comlink.wrap<Bench>(this.workers[0]);
   readonly patient = Comlink.wrap<Bench>(this.workers[1]);
   readonly moments = Comlink.wrap<Bench>(this.workers[2]);
-  readonly timed = new TimedInWorker();
+  readonly timed = new EndedWorker();
+  readonly trying = new EndedWorker();
 
   ngOnDestroy(): void {
     this.workers.forEach((worker) => worker.terminate());
     this.timed.end();
+    this.trying.end();
   }
 }
 
 /** A worker that is ended where what it does is wanted no more: it cannot be told. */
-class TimedInWorker implements Timed {
+class EndedWorker implements Timed, Trying {
   private worker?: Worker;
   private busy = false;
 
-  async follow(...asked: Parameters<Bench['follow']>): Promise<ReturnType<Bench['follow']>> {
+  readonly follow: Timed['follow'] = (...asked) => this.ask((bench) => bench.follow(...asked));
+  readonly diagnose: Trying['diagnose'] = (...asked) =>
+    this.ask((bench) => bench.diagnose(...asked));
+  readonly prove: Trying['prove'] = (...asked) => this.ask((bench) => bench.prove(...asked));
+
+  private async ask<T>(what: (bench: Comlink.Remote<Bench>) => Promise<T>): Promise<T> {
     this.cancel();
     const worker = (this.worker ??= startWorker());
     this.busy = true;
     try {
-      return await Comlink.wrap<Bench>(worker).follow(...asked);
+      return await what(Comlink.wrap<Bench>(worker));
     } finally {
       if (worker === this.worker) this.busy = false;
     }

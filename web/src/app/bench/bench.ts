@@ -1,16 +1,20 @@
 import type { Remote } from 'comlink';
 import type { Bench } from './bench-core';
 
-/** Follows one circuit at a time: a new one puts an end to the last. */
-export interface Timed {
-  /** @returns what came of it; never, when it was put an end to */
-  follow(...asked: Parameters<Bench['follow']>): Promise<ReturnType<Bench['follow']>>;
-  cancel(): void;
-}
+/** Does one long thing at a time: a new one puts an end to the last. Answers never come, when it was put an end to. */
+type OneAtATime<Asked extends keyof Bench> = {
+  [K in Asked]: (...asked: Parameters<Bench[K]>) => Promise<ReturnType<Bench[K]>>;
+} & { cancel(): void };
+
+/** Follows circuits in time. */
+export type Timed = OneAtATime<'follow'>;
+
+/** Tries what cures a design. */
+export type Trying = OneAtATime<'diagnose' | 'prove'>;
 
 /**
  * The computing core away from the interface's thread: one answers at once, the second plays rehearsals, the third follows
- * circuits in time, the fourth moments of those, so that a long rehearsal never holds up a value that follows a drag.
+ * circuits in time, the fourth moments of those, the fifth tries what cures a design, so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
   abstract readonly quick: Pick<
@@ -31,5 +35,6 @@ export abstract class BenchService {
     | 'whatIf'
   >;
   abstract readonly timed: Timed;
+  abstract readonly trying: Trying;
   abstract readonly moments: Pick<Remote<Bench>, 'moment'>;
 }

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Finding } from '@yurei/core/check';
-import { Button } from 'primeng/button';
 import { DesignSession } from '../data/design-session';
+import type { OfferedRoot } from '../data/diagnosis-view';
 import { Selection } from '../data/selection';
+import { OfferLine } from './offer-line';
 
 const words: Record<Finding['severity'], string> = {
   error: 'Wrong',
@@ -12,10 +13,10 @@ const words: Record<Finding['severity'], string> = {
   safety: 'Safety',
 };
 
-/** One finding: what is wrong where, the number, what happens on the bench, and the fix. */
+/** One finding: what is wrong where, the number, what happens on the bench, what follows from it, and what cures it. */
 @Component({
   selector: 'yu-finding-card',
-  imports: [Button],
+  imports: [OfferLine],
   template: `
     <section class="finding" [attr.data-severity]="finding().severity">
       <h3>
@@ -34,14 +35,23 @@ const words: Record<Finding['severity'], string> = {
           <p class="bench">On the bench: {{ bench }}</p>
         }
       }
-      @if (finding().fix; as fix) {
-        <p-button
-          [label]="fix.label"
-          icon="pi pi-wrench"
-          size="small"
-          variant="outlined"
-          (onClick)="session.edit(fix.edit)"
-        />
+      @for (cure of root()?.cures; track cure.label) {
+        @if ($index > 0) {
+          <p class="or">or</p>
+        }
+        <yu-offer-line [offer]="cure" />
+      }
+      @if (root()?.effects?.length; as count) {
+        <details>
+          <summary>
+            {{ count === 1 ? 'One more follows from it' : count + ' more follow from it' }}
+          </summary>
+          @for (effect of root()?.effects; track effect.id) {
+            <p class="effect">
+              <strong>{{ effect.title }}.</strong> {{ effect.reason }}
+            </p>
+          }
+        </details>
       }
     </section>
   `,
@@ -50,8 +60,10 @@ const words: Record<Finding['severity'], string> = {
 })
 export class FindingCard {
   readonly finding = input.required<Finding>();
+  /** What follows from it and cures it, where that is known. */
+  readonly root = input<OfferedRoot>();
   private readonly selection = inject(Selection);
-  protected readonly session = inject(DesignSession);
+  private readonly session = inject(DesignSession);
   protected readonly word = computed(() => words[this.finding().severity]);
 
   /** The first thing it is about that can be picked. */

@@ -9,30 +9,56 @@ const without = (part: string) => {
   return design;
 };
 
-it('lists every finding, and only those about what is picked', async () => {
+it('lists every root, and only those about what is picked', async () => {
   const bench = await openBench(without('D1'));
   const panel = await showSolved(SidePanel);
-  await panel.until(() => bench.view.findings().length > 0);
+  await panel.until(() => bench.diagnosis.roots() !== undefined);
   expect(panel.text('.heading')).toBe('all findings');
-  expect(panel.all('.finding')).toHaveLength(bench.view.findings().length);
-  bench.selection.pick('part', 'P1');
+  expect(panel.text('.finding')).toContain('No diode across Sounder');
+  bench.selection.pick('part', 'E1');
   await panel.settle();
-  const about = bench.view.findings().filter((f) => f.about.includes('P1'));
-  expect(panel.all('.finding')).toHaveLength(about.length);
-  expect(about.length).toBeGreaterThan(0);
-  expect(about.length).toBeLessThan(bench.view.findings().length);
+  expect(panel.all('.finding').map((card) => card.textContent)).not.toContainEqual(
+    expect.stringContaining('No diode across Sounder'),
+  );
 });
 
 it('mends what a finding offers to mend, as one step to undo', async () => {
   const bench = await openBench(without('D1'));
   const panel = await showSolved(SidePanel);
-  await panel.until(() => bench.view.findings().some((f) => f.fix));
-  const finding = bench.view.findings().find((f) => f.fix);
+  const offered = () => bench.diagnosis.roots()?.[0]?.cures[0];
+  await panel.until(() => offered()?.proof !== undefined);
+  expect(panel.text('yu-offer-line')).toContain('everything else stays');
   const before = bench.session.design();
-  await panel.press(finding?.fix?.label ?? '');
-  await panel.until(() => !bench.view.findings().some((f) => f.id === finding?.id));
+  await panel.press(offered()?.label ?? '');
+  await panel.until(() => bench.diagnosis.roots()?.length === 0);
   bench.session.undo();
   expect(bench.session.design()).toEqual(before);
+});
+
+it('folds what follows under its root, and names the likely slip', async () => {
+  const design = slipwayBeam();
+  design.wires = design.wires.filter((w) => ![w.from, w.to].includes('G1.minus'));
+  const bench = await openBench(design);
+  const panel = await showSolved(SidePanel);
+  await panel.until(() => bench.diagnosis.roots() !== undefined);
+  expect(
+    panel.all('.finding[data-severity="error"], .finding[data-severity="caution"]'),
+  ).toHaveLength(1);
+  expect(panel.text('summary')).toContain('more follow from it');
+  expect(panel.text('yu-offer-line')).toContain('Likely: No wire leads from');
+});
+
+it('offers nothing before it has been tried in every scene, and nothing that makes a verdict worse', async () => {
+  const bench = await openBench(without('D1'));
+  bench.workers.trying.prove.mockResolvedValue({
+    better: [],
+    worse: ['A busy evening: “Someone walks up the slipway” missed'],
+    same: 5,
+  });
+  const panel = await showSolved(SidePanel);
+  await panel.until(() => bench.diagnosis.roots()?.[0]?.cures[0]?.proof !== undefined);
+  expect(panel.text('yu-offer-line')).toContain('is not offered: A busy evening');
+  expect(panel.all('yu-offer-line button')).toHaveLength(0);
 });
 
 it.each([

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Finding } from '@yurei/core/check';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { DiagnosisView, type OfferedRoot } from '../data/diagnosis-view';
 import { Selection } from '../data/selection';
 import { ChannelPanel } from '../set/channel-panel';
 import { ReadingsPanel } from '../set/readings-panel';
@@ -52,16 +54,19 @@ import { FindingCard } from './finding-card';
       }
     }
     <h3 class="heading">{{ heading() }}</h3>
-    @for (finding of urgent(); track finding.id) {
-      <yu-finding-card [finding]="finding" />
+    @for (item of urgent(); track item.finding.id) {
+      <yu-finding-card [finding]="item.finding" [root]="item.root" />
     } @empty {
       <p class="soft">Nothing wrong found here.</p>
+    }
+    @if (trying()) {
+      <p class="soft" role="status">Trying what cures it…</p>
     }
     @for (shelf of shelves(); track shelf.label) {
       <details>
         <summary>{{ shelf.label }} ({{ shelf.findings.length }})</summary>
         @for (finding of shelf.findings; track finding.id) {
-          <yu-finding-card [finding]="finding" />
+          <yu-finding-card [finding]="finding" [root]="asides().get(finding.id)" />
         }
       </details>
     }
@@ -73,6 +78,7 @@ export class SidePanel {
   private readonly view = inject(BenchView);
   private readonly selection = inject(Selection);
   private readonly session = inject(DesignSession);
+  private readonly diagnosis = inject(DiagnosisView);
   protected readonly picked = this.selection.picked;
   protected readonly several = computed(() => this.selection.parts().length > 1);
   protected readonly heading = computed(() =>
@@ -89,8 +95,23 @@ export class SidePanel {
     const ids = new Set([picked.id, ...channel, ...parts]);
     return all.filter((f) => f.about.some((id) => ids.has(id)));
   });
-  protected readonly urgent = computed(() =>
-    this.findings().filter((f) => f.severity === 'error' || f.severity === 'caution'),
+  /** Roots with all that follows from them; as long as those are not known, everything that was found. */
+  protected readonly urgent = computed((): { finding: Finding; root?: OfferedRoot }[] => {
+    const about = new Set(this.findings().map((f) => f.id));
+    const roots = this.diagnosis.roots();
+    if (roots)
+      return roots
+        .filter(({ finding, effects }) => [finding, ...effects].some((f) => about.has(f.id)))
+        .map((root) => ({ finding: root.finding, root }));
+    return this.findings()
+      .filter((f) => f.severity === 'error' || f.severity === 'caution')
+      .map((finding) => ({ finding }));
+  });
+  protected readonly trying = computed(
+    () => this.urgent().length > 0 && this.diagnosis.roots() === undefined,
+  );
+  protected readonly asides = computed(
+    () => new Map((this.diagnosis.asides() ?? []).map((root) => [root.finding.id, root])),
   );
   protected readonly shelves = computed(() =>
     [

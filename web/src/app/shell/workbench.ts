@@ -17,6 +17,7 @@ import { ApiError } from '../data/api';
 import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { DiagnosisView } from '../data/diagnosis-view';
 import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
@@ -50,6 +51,7 @@ import { steps } from './steps';
     Blocks,
     DesignSession,
     BenchView,
+    DiagnosisView,
     JudgeView,
     BenchBoard,
     Selection,

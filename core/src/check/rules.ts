@@ -44,6 +44,7 @@ import {
   pinOvercurrent,
   pinsOvercurrent,
   outputWithoutEffect,
+  outputIdle,
   outputInverted,
 } from './rules/outputs.js';
 import { transistorUnsaturated, baseWithoutResistor, gateTooLow } from './rules/transistors.js';
@@ -70,6 +71,7 @@ import {
 } from './rules/channels.js';
 import { pinUnable, pinNotSetUp, pinTwice, skillMissing, pinReserved } from './rules/pins.js';
 import { busPullUpMissing, busAddressClash, busPinWrong, linesCrossed } from './rules/bus.js';
+import { namesCrossed } from './rules/names.js';
 import { actuatorDead, actsAtRest } from './rules/actuators.js';
 import { channelDeaf, sensorUnread, channelOneSided } from './rules/signals.js';
 import { probeCorrodes } from './rules/sensors.js';
@@ -122,6 +124,7 @@ export const rules: readonly Rule[] = [
   actuatorDead,
   actsAtRest,
   outputWithoutEffect,
+  outputIdle,
   outputInverted,
   transistorUnsaturated,
   baseWithoutResistor,
@@ -169,6 +172,7 @@ export const rules: readonly Rule[] = [
   busAddressClash,
   busPinWrong,
   linesCrossed,
+  namesCrossed,
   probeCorrodes,
   partCautions,
   voltsDangerous,

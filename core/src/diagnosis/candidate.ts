@@ -11,6 +11,8 @@ export interface Candidate {
   /** Ids of the parts and refs of the terminals it changes. */
   about: readonly string[];
   edit: Edit;
+  /** Of candidates that are alike, the one with more of this is likelier, below 1. */
+  usual?: number;
 }
 
 /** A change that was tried: it clears something and harms nothing that is found. */

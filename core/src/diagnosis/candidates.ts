@@ -11,12 +11,15 @@ export const remedies = (findings: readonly Finding[]): Candidate[] =>
     fix ? [{ kind: 'remedy', says: title, label: fix.label, about, edit: fix.edit }] : [],
   );
 
-/** Slips that are their own cure, made once more; those at places that findings name first. */
-function undone(design: Design, findings: readonly Finding[]): Candidate[] {
+/** Slips that are their own cure, made once more: those at places that findings name, and the others. */
+function undone(
+  design: Design,
+  findings: readonly Finding[],
+): { near: Candidate[]; far: Candidate[] } {
   const told = new Set(findings.flatMap((f) => f.about));
-  const away = ({ about }: Candidate): number =>
-    about.some((place) => told.has(place) || told.has(splitRef(place).part)) ? 0 : 1;
-  return slipKinds
+  const isTold = ({ about }: Candidate): boolean =>
+    about.some((place) => told.has(place) || told.has(splitRef(place).part));
+  const all = slipKinds
     .filter((k) => k.undoesItself)
     .flatMap((k) => k.all(design))
     .map(({ undoes, label, about, edit }): Candidate => ({
@@ -25,17 +28,16 @@ function undone(design: Design, findings: readonly Finding[]): Candidate[] {
       label,
       about,
       edit,
-    }))
-    .sort((a, b) => away(a) - away(b));
+    }));
+  return { near: all.filter(isTold), far: all.filter((c) => !isTold(c)) };
 }
 
 /** What may cure what was found, in stages: the next is only asked for where the ones before it leave something. */
 export const stages: readonly ((design: Design, findings: readonly Finding[]) => Candidate[])[] = [
-  (design, findings) => [
-    ...remedies(findings),
-    ...likelyWires(design, findings),
-    ...undone(design, findings),
-  ],
+  (design, findings) => {
+    const { near, far } = undone(design, findings);
+    return [...remedies(findings), ...near, ...likelyWires(design, findings), ...far];
+  },
   otherWires,
   missingResistors,
 ];

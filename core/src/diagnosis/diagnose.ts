@@ -1,4 +1,5 @@
 import { check, gatherEvidence, rules, type Evidence, type Finding } from '../check/index.js';
+import type { Solution } from '../circuit/index.js';
 import { applyEdit, splitRef, type Design, type Scene } from '../design/index.js';
 import { changesOf, type Candidate, type Cure } from './candidate.js';
 import { remedies, stages } from './candidates.js';
@@ -23,6 +24,8 @@ export interface Diagnosis {
   tried: number;
 }
 
+/** After a change that clears everything so many others are tried: one may fit as well. */
+const others = 12;
 /** Of more changes that fit alike than this none is likely. */
 const mostAlike = 4;
 
@@ -36,20 +39,35 @@ export function diagnose(
   const open = found.filter(isOpen);
   const near = evidence.quiet.solution;
   const before = open.length > 0 ? findIn(design, scene, near) : [];
-  const trials: Trial[] = [];
-  let tried = 0;
-  for (const stage of stages) {
-    if (leftBy(trials, before).length === 0) break;
-    const candidates = stage(design, open);
-    tried += candidates.length;
-    for (const candidate of candidates) {
-      const trial = tryOut(design, scene, before, candidate, near);
-      if (trial && trial.cleared.size > 0 && trial.harm.length === 0) trials.push(trial);
-    }
-  }
+  const { trials, tried } = tryAll(design, scene, open, before, near);
   const looks = new Looks(design, scene, evidence);
   const roots = rootsOf(found, trials, looks);
   return { roots: bySeverity(roots), asides: asidesOf(found, looks), tried };
+}
+
+/** Goes through the candidates, stage by stage, until all is cleared and some more have been tried besides. */
+function tryAll(
+  design: Design,
+  scene: Scene | undefined,
+  open: readonly Finding[],
+  before: readonly Finding[],
+  near: Solution,
+): { trials: Trial[]; tried: number } {
+  const trials: Trial[] = [];
+  let tried = 0;
+  let enough = Infinity;
+  for (const stage of stages) {
+    if (enough < Infinity) break;
+    for (const candidate of stage(design, open)) {
+      if (tried >= enough) return { trials, tried };
+      tried += 1;
+      const trial = tryOut(design, scene, before, candidate, near);
+      if (!trial || trial.cleared.size === 0 || trial.harm.length > 0) continue;
+      trials.push(trial);
+      if (leftBy([trial], before).length === 0) enough = Math.min(enough, tried + others);
+    }
+  }
+  return { trials, tried };
 }
 
 const bySeverity = (roots: readonly Root[]): Root[] =>
@@ -127,9 +145,16 @@ function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Loo
     roots.push({ finding, effects, cures });
     left = left.filter((f) => !gone.includes(f));
   }
-  // What nothing clears stands for itself.
-  return [...roots, ...left.map((finding) => ({ finding, effects: [], cures: [] }))];
+  // What nothing clears stands for itself. As long as an error is among it, guesses about the rest are doubtful.
+  const sure = !left.some((f) => f.severity === 'error');
+  const told = sure ? roots : roots.map(withoutGuesses);
+  return [...told, ...left.map((finding) => ({ finding, effects: [], cures: [] }))];
 }
+
+const withoutGuesses = (root: Root): Root => ({
+  ...root,
+  cures: root.cures.filter((c) => c.kind === 'remedy'),
+});
 
 /** A guess has to clear an error, as long as there is one: what only tidies up beside it may be wrong. */
 function isLikely(trial: Trial, left: readonly Finding[]): boolean {
@@ -140,7 +165,7 @@ function isLikely(trial: Trial, left: readonly Finding[]): boolean {
 
 /** Mistakes before what adds something, few changes before many. */
 const rank = ({ candidate }: Trial): number =>
-  changesOf(candidate.edit) + (candidate.kind === 'mistake' ? 0 : 0.5);
+  changesOf(candidate.edit) + (candidate.kind === 'mistake' ? 0 : 0.5) - (candidate.usual ?? 0);
 
 /**
  * What tells of the cause before what follows from it: nearest to the cure comes what keeps a circuit from working at

@@ -1,4 +1,4 @@
-export { tellsApartStates } from './tells-apart.js';
+export { behavesApart, tellsApart } from './tells-apart.js';
 export { diagnose, type Diagnosis, type Root } from './diagnose.js';
 export { changesOf, type Candidate, type Cure } from './candidate.js';
 export type { Trial } from './trial.js';

@@ -1,3 +1,4 @@
+import { kindOf } from '../catalog/index.js';
 import type { Finding } from '../check/index.js';
 import type { Design, TerminalRef } from '../design/index.js';
 import { joinEdit, whyNotJoin, wiringOf, type Wiring } from '../wiring/index.js';
@@ -47,10 +48,20 @@ function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
       says: `No wire leads from ${from} to ${to}`,
       label: `Join ${from} and ${to}`,
       about: [from, to],
+      usual: usualness(wiring, from, to),
       edit: joinEdit(design, from, to),
     }));
 }
 
-/** Whether a wire would join two terminals of one part: that takes it out of the circuit and cures nothing. */
+/** Most wires lead to ground, many to a supply, and those between two open terminals were made for each other. */
+function usualness(wiring: Wiring, a: TerminalRef, b: TerminalRef): number {
+  if (!wiring.wired(a) && !wiring.wired(b)) return 0.3;
+  const natures = [wiring.nature(a), wiring.nature(b)];
+  return natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0;
+}
+
+/** A wire between two legs of a part with so few takes it out of the circuit and cures nothing. */
+const fewLegs = 3;
+
 const shorts = (wiring: Wiring, a: TerminalRef, b: TerminalRef): boolean =>
-  wiring.between(a, b).length > 0;
+  wiring.between(a, b).some((part) => kindOf(part).terminals.length <= fewLegs);

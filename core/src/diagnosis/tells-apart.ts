@@ -1,4 +1,6 @@
-import { everyState, type Evidence, type State } from '../check/index.js';
+import type { SolvedPart } from '../catalog/index.js';
+import { everyState, stresses, type Evidence, type State } from '../check/index.js';
+import { beyond as passes, levelsAtRest } from '../logic/index.js';
 
 /** A meter shows a difference from here on, V and A; a reading from here on, as a share of itself or of one count. */
 const leastVolts = 0.05;
@@ -11,29 +13,61 @@ const differ = (a: number, b: number, least: number): boolean =>
 const sameKeys = (a: ReadonlySet<string>, b: ReadonlySet<string>): boolean =>
   a.size === b.size && [...a].every((k) => b.has(k));
 
+/** What a meter shows at a part: volts between its first terminal and each other, and the current into each. */
+function readings({ volts, amps }: SolvedPart): { volts: number[]; amps: number[] } {
+  const at = Object.keys(amps);
+  const from = volts[at[0]] ?? 0;
+  return { volts: at.map((t) => (volts[t] ?? 0) - from), amps: at.map((t) => amps[t] ?? 0) };
+}
+
+/** Whether a part stands otherwise; which way round a part with two terminals lies is not seen by itself. */
+function standsOtherwise(one: SolvedPart, other: SolvedPart): boolean {
+  const [a, b] = [readings(one), readings(other)];
+  const size = a.amps.length === 2 ? Math.abs : (value: number): number => value;
+  const differAt = (p: readonly number[], q: readonly number[], least: number): boolean =>
+    p.length !== q.length || p.some((value, i) => differ(size(value), size(q[i]), least));
+  return differAt(a.volts, b.volts, leastVolts) || differAt(a.amps, b.amps, leastAmps);
+}
+
 /** Whether a meter at any part, or anyone who looks on, can tell one state from another. */
 function differs(a: State, b: State): boolean {
   if ((a.solution.method === 'none') !== (b.solution.method === 'none')) return true;
   if (!sameKeys(a.acting, b.acting)) return true;
   for (const [id, counts] of a.counts)
     if (differ(counts, b.counts.get(id) ?? NaN, 1) || !b.counts.has(id)) return true;
-  return (
-    Object.entries(a.solution.parts).some(([id, part]) => {
-      const other = b.solution.parts[id];
-      if (!other) return false;
-      return Object.keys(part.amps).some((t) =>
-        differ(part.amps[t] ?? 0, other.amps[t] ?? 0, leastAmps),
-      );
-    }) ||
-    a.solution.nets.some((net) => {
-      const other = b.solution.nets.find((n) => n.id === net.id);
-      return other !== undefined && differ(net.volts ?? 0, other.volts ?? 0, leastVolts);
-    })
-  );
+  return Object.entries(a.solution.parts).some(([id, part]) => {
+    const other = b.solution.parts[id] as SolvedPart | undefined;
+    return other !== undefined && standsOtherwise(part, other);
+  });
 }
 
 /** Whether anything that is measured or seen differs in any state that is looked at. */
-export function tellsApartStates(a: Evidence, b: Evidence): boolean {
+export function tellsApart(a: Evidence, b: Evidence): boolean {
   const [one, other] = [everyState(a), everyState(b)];
   return one.length !== other.length || one.some((state, i) => differs(state, other[i]));
 }
+
+/** Whether it does anything otherwise: what acts, what channels answer, what is beyond its rating. */
+export function behavesApart(a: Evidence, b: Evidence): boolean {
+  const [one, other] = [everyState(a), everyState(b)];
+  return (
+    one.length !== other.length ||
+    one.some((state, i) => doing(a, state) !== doing(b, other[i])) ||
+    beyond(a) !== beyond(b)
+  );
+}
+
+function doing({ design, quiet }: Evidence, { acting, counts }: State): string {
+  const answers = design.channels.map((channel) => {
+    const [now, rest] = [counts.get(channel.id), quiet.counts.get(channel.id)];
+    if (now === undefined || rest === undefined) return '?';
+    return levelsAtRest(channel, rest).some((l) => passes(l, now));
+  });
+  return [...[...acting].sort(), ...answers].join();
+}
+
+const beyond = (evidence: Evidence): string =>
+  stresses(evidence)
+    .filter((s) => s.share > 1)
+    .map((s) => `${s.part.id} ${s.label}`)
+    .join();

@@ -17,7 +17,7 @@ import type { Found, Rule } from '../finding.js';
 import { missChance, slowestReading } from '../../threshold/index.js';
 import { percent } from '../words.js';
 
-const about = (channel: Channel): string[] => [channel.id, splitRef(channel.pin).part];
+const about = (channel: Channel): string[] => [channel.id, splitRef(channel.pin).part, channel.pin];
 
 export const channelBlind: Rule = {
   code: 'channel-blind',

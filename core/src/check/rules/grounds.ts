@@ -12,7 +12,10 @@ const shunt = 10;
 /** Ground nets: those on which a part has its ground, each with those terminals. */
 function groundNets({ wiring }: Evidence): { net: TerminalRef; refs: TerminalRef[] }[] {
   return wiring.all().flatMap((net) => {
-    const refs = wiring.ends(net.id).filter((e) => e.terminal.role === 'ground');
+    const ends = wiring.ends(net.id);
+    // A ground on a supply's net is the wrong way round, which other rules tell.
+    if (ends.some((e) => e.terminal.role === 'supply-out')) return [];
+    const refs = ends.filter((e) => e.terminal.role === 'ground');
     return refs.length > 0 ? [{ net: net.id, refs: refs.map((e) => e.ref) }] : [];
   });
 }

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
+import { kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
 import { solveOnce, voltsAt } from '../../circuit/index.js';
 import { splitRef, type Output, type TerminalRef } from '../../design/index.js';
 import {
@@ -9,7 +9,7 @@ import {
   type OutputDrive,
   type Wiring,
 } from '../../wiring/index.js';
-import { allStates, type Evidence } from '../evidence.js';
+import { allStates, everyState, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { bridge, into, largest, modeOf, refOf, size, withFix, withWorst } from '../lookup.js';
 import { amps, list, volts } from '../words.js';
@@ -199,14 +199,19 @@ function switchesAnything({ alone, wiring, quiet, design }: Evidence, { id }: Ou
   );
   // A rule may power a sensor on purpose; an output that nothing switches is not meant so.
   const counting = ordered ? ['acts', 'drives', 'feels'] : ['acts', 'drives'];
-  const moved = (now: Values, rest: Values, least: number): boolean =>
-    Object.keys(now).some((t) => Math.abs((now[t] ?? 0) - (rest[t] ?? 0)) > least);
-  return Object.entries(on.solution.parts).some(([other, now]) => {
+  return Object.keys(on.solution.parts).some((other) => {
     const part = wiring.part(other);
-    const rest = quiet.solution.parts[other];
-    if (!part || !rest || !counting.includes(kindOf(part).stage)) return false;
-    return moved(now.amps, rest.amps, leak) || moved(now.volts, rest.volts, stray);
+    return part && counting.includes(kindOf(part).stage) && movedBy(on, quiet, other);
   });
+}
+
+/** Whether a part takes another current in one state than in another, or stands at another voltage. */
+function movedBy(on: State, quiet: State, part: string): boolean {
+  const [now, rest] = [on, quiet].map((s) => s.solution.parts[part] as SolvedPart | undefined);
+  if (!now || !rest) return false;
+  const moved = (a: Values, b: Values, least: number): boolean =>
+    Object.keys(a).some((t) => Math.abs((a[t] ?? 0) - (b[t] ?? 0)) > least);
+  return moved(now.amps, rest.amps, leak) || moved(now.volts, rest.volts, stray);
 }
 
 export const outputWithoutEffect: Rule = {
@@ -232,6 +237,38 @@ export const outputWithoutEffect: Rule = {
             ? `Nothing is wired to ${output.pin}.`
             : 'With it on, nothing that acts or drives stands otherwise than with it off. If it only powers a sensor, say that it feeds.',
           about: [output.id, output.pin],
+        },
+      ];
+    });
+  },
+};
+
+export const outputIdle: Rule = {
+  code: 'output-idle',
+  severity: 'caution',
+  concern: 'drive',
+  title: 'An output that moves something and makes nothing act',
+  bench: 'A lamp that glimmers or glows in the wrong colour, a relay that twitches.',
+  source:
+    'Solved with this output alone on, against rest: a part that can act is moved, and none acts.',
+  find: (evidence) => {
+    const { alone, quiet, design, rest } = evidence;
+    if (quiet.solution.method === 'none') return [];
+    return design.outputs.flatMap((output): Found[] => {
+      const on = alone.get(output.id);
+      const idle = !output.feeds && !((rest.decided.outputs[output.id] ?? 0) > 0);
+      if (!on || !idle || on.solution.method === 'none') return [];
+      const moved = design.parts.filter((p) => kindOf(p).acts && movedBy(on, quiet, p.id));
+      const changes = design.parts.some((p) => on.acting.has(p.id) !== quiet.acting.has(p.id));
+      if (moved.length === 0 || changes) return [];
+      // What acts in no state at all is told of by itself.
+      if (moved.every((p) => !everyState(evidence).some((s) => s.acting.has(p.id)))) return [];
+      return [
+        {
+          subject: output.id,
+          title: `${output.name} makes nothing act`,
+          reason: `With it alone on, ${list(moved.map((p) => p.name))} stands otherwise than at rest, and does not act.`,
+          about: [output.id, output.pin, ...moved.map((p) => p.id)],
         },
       ];
     });

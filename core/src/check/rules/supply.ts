@@ -106,7 +106,7 @@ export const partUnpowered: Rule = {
           subject: part.id,
           title: `${part.name} has no power`,
           reason: `${volts(Number.isNaN(at) ? 0 : at)} between ${plus} and ${minus}; it works from ${volts(fed.feed.least(fed.params))}.${missing}`,
-          about: [part.id],
+          about: [part.id, plus, minus],
           ...(open.includes(minus) ? groundFix(evidence, minus) : feedFix(evidence, fed)),
         },
       ];

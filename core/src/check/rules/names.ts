@@ -1,0 +1,89 @@
+import type { TerminalRef } from '../../design/index.js';
+import { Draft, swapEnds } from '../../wiring/index.js';
+import type { Evidence } from '../evidence.js';
+import type { Found, Rule } from '../finding.js';
+import { list } from '../words.js';
+
+/** A channel or an output, with the names of the parts that it really follows or moves. */
+interface Use {
+  id: string;
+  name: string;
+  pin: TerminalRef;
+  parts: string[];
+}
+
+/** Shorter words tell nothing, and longer ones are alike by their beginning. */
+const leastLetters = 3;
+const beginning = 5;
+
+const wordsOf = (name: string): Set<string> =>
+  new Set(
+    name
+      .toLowerCase()
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter((word) => word.length >= leastLetters)
+      .map((word) => word.slice(0, beginning)),
+  );
+
+/** How many words of a name one of the parts has in its own. */
+const affinity = (name: string, parts: readonly string[]): number =>
+  Math.max(
+    0,
+    ...parts.map((part) => {
+      const own = wordsOf(part);
+      return [...wordsOf(name)].filter((word) => own.has(word)).length;
+    }),
+  );
+
+/** Pairs in which each has the name of what the other one moves, and not of what it moves itself. */
+const crossed = (uses: readonly Use[]): (readonly [Use, Use])[] =>
+  uses.flatMap((a, i) =>
+    uses
+      .slice(i + 1)
+      .filter(
+        (b) =>
+          a.pin !== b.pin &&
+          affinity(a.name, b.parts) > affinity(a.name, a.parts) &&
+          affinity(b.name, a.parts) > affinity(b.name, b.parts),
+      )
+      .map((b) => [a, b] as const),
+  );
+
+function outputs({ design, alone, quiet, wiring }: Evidence): Use[] {
+  return design.outputs.flatMap(({ id, name, pin }) => {
+    const acting = [...(alone.get(id)?.acting ?? [])].filter((part) => !quiet.acting.has(part));
+    const parts = acting.flatMap((part) => wiring.part(part)?.name ?? []);
+    return parts.length > 0 ? [{ id, name, pin, parts }] : [];
+  });
+}
+
+function channels({ design, sweeps, wiring }: Evidence): Use[] {
+  return design.channels.flatMap(({ id, name, pin }) => {
+    const followed = [...sweeps].filter(([, own]) =>
+      own.some(({ states }) => new Set(states.map((s) => s.counts.get(id))).size > 1),
+    );
+    const parts = followed.flatMap(([part]) => wiring.part(part)?.name ?? []);
+    return parts.length > 0 ? [{ id, name, pin, parts }] : [];
+  });
+}
+
+export const namesCrossed: Rule = {
+  code: 'names-crossed',
+  severity: 'caution',
+  concern: 'wiring',
+  title: 'Two pins that seem to be exchanged',
+  bench: 'The horn sounds where the lamp should light; a knob is read for a sensor.',
+  source: 'Names of channels and outputs against those of the parts that they follow or move.',
+  find: (evidence) =>
+    [...crossed(outputs(evidence)), ...crossed(channels(evidence))].map(([a, b]): Found => {
+      const draft = new Draft(evidence.design);
+      swapEnds(draft, a.pin, b.pin);
+      return {
+        subject: [a.id, b.id].sort().join('+'),
+        title: `${a.name} and ${b.name} seem to be exchanged`,
+        reason: `${a.name} goes with ${list(a.parts)}, ${b.name} with ${list(b.parts)}. If that is meant, give them other names.`,
+        about: [a.id, b.id, a.pin, b.pin],
+        fix: { label: `Exchange ${a.pin} and ${b.pin}`, edit: draft.edit('exchange pins') },
+      };
+    }),
+};

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { catalog } from '@yurei/core/catalog';
-import { checkFile, exportFile, listCatalog, rehearseFile, solve } from './commands.js';
+import { exportFile, listCatalog, rehearseFile, solve } from './commands.js';
 
 const demo = 'demo/slipway-beam.yurei.json';
 const folder = mkdtempSync(join(tmpdir(), 'yurei-cli-'));
@@ -66,13 +66,6 @@ it('solve prints every net and the counts of each channel', async () => {
   expect(text).toMatch(/Beam +82\d counts/);
   expect(json).toMatchObject({ method: 'newton', problems: [] });
   expect(exitCode).toBe(0);
-});
-
-it('check ends with 1 on an error and 0 without', async () => {
-  expect((await checkFile(demo, {})).exitCode).toBe(0);
-  const report = await checkFile(variant('"threshold": 380', '"threshold": 900'), {});
-  expect(report.exitCode).toBe(1);
-  expect(report.text).toMatch(/ERROR +Beam is tripped at rest/);
 });
 
 it('rehearse tells what was noticed, and ends with 1 on a false alarm', async () => {

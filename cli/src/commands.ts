@@ -99,20 +99,6 @@ function inputLevels(design: Design, solution: Solution): string[][] {
   });
 }
 
-/** Everything the rules find; exit code 1 when any of it is an error. */
-export async function checkFile(file: string, options: { scene?: string }): Promise<Report> {
-  const design = await loadDesign(file);
-  const findings = check(gatherEvidence(design, pickScene(design, options.scene)));
-  const text = findings
-    .map((f) => {
-      const bench = f.bench === '' ? [] : [`On the bench: ${f.bench}`];
-      const lines = [`${f.title} [${f.code}]`, f.reason, ...bench];
-      return `${f.severity.toUpperCase().padEnd(8)} ${lines.join(`\n${' '.repeat(9)}`)}`;
-    })
-    .join('\n');
-  return { text, json: findings, exitCode: findings.some((f) => f.severity === 'error') ? 1 : 0 };
-}
-
 /** Plays a scene; exit code 1 when something was missed, fired falsely or went wrong electrically. */
 export async function rehearseFile(
   file: string,

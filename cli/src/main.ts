@@ -1,13 +1,7 @@
-import { writeFile } from 'node:fs/promises';
+import { rename, writeFile } from 'node:fs/promises';
 import { Command } from 'commander';
-import {
-  checkFile,
-  exportFile,
-  listCatalog,
-  rehearseFile,
-  solve,
-  type Report,
-} from './commands.js';
+import { exportFile, listCatalog, rehearseFile, solve, type Report } from './commands.js';
+import { checkFile, type CheckOptions } from './check.js';
 import { judgeFile, type JudgeOptions } from './judge.js';
 import { nightsOf, type NightsOptions } from './nights.js';
 import type { SolveOptions } from './analyses.js';
@@ -76,11 +70,12 @@ program
 
 program
   .command('check <file>')
-  .description('what is wrong or close to it; exit code 1 on an error')
-  .option('--scene <name>', 'whose daylight falls; the first one otherwise')
+  .description('what is wrong, with what cures it; exit code 1 on an error, 3 on a caution')
+  .option('--scene <name>', 'in which happenings are looked at; the first one otherwise')
+  .option('--fix', 'make the cures of which there is only one, and write the file')
   .option('--json', 'print JSON')
-  .action((file: string, o: { json?: boolean; scene?: string }) =>
-    run(() => checkFile(file, o), o.json),
+  .action((file: string, o: CheckOptions & Pick<Output, 'json'>) =>
+    run(() => keepFixed(checkFile(file, o), file), o.json),
   );
 
 program
@@ -187,6 +182,25 @@ async function save(file: string, text: string): Promise<void> {
   await writeFile(file, text).catch((error: Error) => {
     throw new BadInput(`${file} could not be written: ${error.message}.`);
   });
+}
+
+/** Writes what was fixed in place of the file: beside it first, so that either stands whole. */
+async function keepFixed(
+  work: Promise<Report & { fixed?: string }>,
+  file: string,
+): Promise<Report> {
+  const report = await work;
+  if (report.fixed === undefined) return report;
+  const beside = `${file}.fixed`;
+  try {
+    await writeFile(beside, report.fixed);
+    await rename(beside, file);
+  } catch (error) {
+    throw new BadInput(
+      `${file}: what was fixed could not be written: ${(error as Error).message}.`,
+    );
+  }
+  return report;
 }
 
 await program.parseAsync();

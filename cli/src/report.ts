@@ -2,7 +2,8 @@
 export interface Report {
   text: string;
   json: unknown;
-  exitCode: 0 | 1;
+  /** 3 where there is only something to be careful of; 2 is for bad input. */
+  exitCode: 0 | 1 | 3;
   /** What `--csv` writes, for those that can. */
   csv?: string;
   /** What `--vcd` writes. */

@@ -68,6 +68,10 @@ export interface Range {
 
 /** Moments of a happening that are looked at, as shares of its duration. */
 const moments = [0.3, 0.5];
+/** The same where worst cases are left out. */
+const oneMoment = [0.5];
+/** So many values of a range are tried where worst cases are left out. */
+const fewValues = 3;
 /** More happenings than this are not looked at here: rehearsals are for that. */
 const mostHappenings = 6;
 
@@ -75,7 +79,8 @@ const mostHappenings = 6;
  * Solves a design in every situation the rules ask about, as far as it can be solved.
  *
  * @param rig of this design, nothing done with it but snapshots; it is used up
- * @param worst whether worst cases are worked out; without them nominal values stand for them
+ * @param worst whether worst cases are worked out; without them nominal values stand for them, and fewer moments and values
+ *   are looked at
  */
 export function gatherEvidence(
   design: Design,
@@ -91,7 +96,7 @@ export function gatherEvidence(
   // What is seen at a terminal is asked at rest.
   const still = { ...(scene ?? quietScene), happenings: [] };
   rig.settle(still, 0, rig.restingLogic(still));
-  const sweeps = sweepEach(design, rig);
+  const sweeps = sweepEach(design, rig, worst);
   const seen = (ref: TerminalRef): number | undefined => rig.ohmsLoose(ref);
   return {
     design,
@@ -163,16 +168,18 @@ function eachAlone(design: Design, scene: Scene | undefined, rig: Rig): Map<stri
 }
 
 /** Every part that feels or is turned, through its range. */
-function sweepEach(design: Design, rig: Rig): Map<string, readonly Sweep[]> {
+function sweepEach(design: Design, rig: Rig, worst: boolean): Map<string, readonly Sweep[]> {
   return new Map(
     design.parts.flatMap((part) => {
-      const sweeps = trialsOf(part).map(({ of, label, values }): Sweep => {
-        const when = `with ${part.name} at other ${label}`;
-        const states = rig
-          .trying(part.id, of, values)
-          .map(({ solution, exact }) => bare(design, when, solution, rounded(exact)));
-        return { label, felt: 'quantity' in of, states };
-      });
+      const sweeps = trialsOf(part, worst ? undefined : fewValues).map(
+        ({ of, label, values }): Sweep => {
+          const when = `with ${part.name} at other ${label}`;
+          const states = rig
+            .trying(part.id, of, values)
+            .map(({ solution, exact }) => bare(design, when, solution, rounded(exact)));
+          return { label, felt: 'quantity' in of, states };
+        },
+      );
       return sweeps.length > 0 ? [[part.id, sweeps] as const] : [];
     }),
   );
@@ -201,7 +208,7 @@ function duringHappenings(
   let most = 0;
   return scene.happenings.slice(0, mostHappenings).flatMap((happening) => {
     const { start, end } = happeningSpan(happening);
-    return moments.map((share): State => {
+    return (worst ? moments : oneMoment).map((share): State => {
       const solution = rig.settle(scene, start + share * (end - start), resting);
       const when = `during “${happening.name}”`;
       const active = acting(design, solution);

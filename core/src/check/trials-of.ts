@@ -1,4 +1,4 @@
-import { findSurrounding, kindOf, type Quantity } from '../catalog/index.js';
+import { findSurrounding, kindOf, type Curve, type Quantity } from '../catalog/index.js';
 import type { Part } from '../design/index.js';
 
 /** What a part is tried with: it feels something, or is turned by hand. */
@@ -10,11 +10,14 @@ export interface Trial {
 }
 
 /** So many values are tried from one end of a range to the other. */
-const steps = 5;
+const usualSteps = 5;
 /** What a part feels besides is tried with this share of all that can be felt. */
 const besides = 0.01;
 
-const between = (from: number, to: number, scale: 'linear' | 'log'): number[] =>
+const between = (
+  { from, to, scale }: Pick<Curve, 'from' | 'to' | 'scale'>,
+  steps: number,
+): number[] =>
   Array.from({ length: steps }, (_, i) => {
     const share = i / (steps - 1);
     return scale === 'log' ? from * (to / from) ** share : from + share * (to - from);
@@ -24,32 +27,30 @@ const between = (from: number, to: number, scale: 'linear' | 'log'): number[] =>
  * Everything that makes a part give something else: what it feels, in the range of its characteristic curve and once
  * beyond it, and the knob by which it is set. Sources are left alone.
  */
-export function trialsOf(part: Part): Trial[] {
+export function trialsOf(part: Part, steps = usualSteps): Trial[] {
   const { senses, curve, stage, params, waves } = kindOf(part);
   const vary = curve?.vary;
   if (!curve || !vary || 'plus' in vary) return [];
   if ('param' in vary) {
     if (stage !== 'feels' && stage !== 'conditions' && !waves) return [];
     const label = params.find((p) => p.id === vary.param)?.label ?? vary.param;
-    const values = between(curve.from, curve.to, curve.scale);
+    const values = between(curve, steps);
     const turned: Trial = { of: vary, label: label.toLowerCase(), values };
     return [turned, ...(senses?.quantities ?? []).map(feltBesides)];
   }
   if (stage === 'feeds') return [];
   const others = (senses?.quantities ?? []).filter((q) => q !== vary.stimulus);
-  return [felt(vary.stimulus, curve), ...others.map(feltBesides)];
+  return [felt(vary.stimulus, curve, steps), ...others.map(feltBesides)];
 }
 
 const labelOf = (quantity: Quantity): string =>
   (findSurrounding(quantity)?.label ?? quantity).toLowerCase();
 
-function felt(
-  quantity: Quantity,
-  { from, to, scale }: { from: number; to: number; scale: 'linear' | 'log' },
-): Trial {
+function felt(quantity: Quantity, curve: Curve, steps: number): Trial {
+  const { from, to } = curve;
   const { max = to } = findSurrounding(quantity) ?? {};
   const beyond = Math.min(max, to + (to - from));
-  const values = [...between(from, to, scale), beyond];
+  const values = [...between(curve, steps), beyond];
   return { of: { quantity }, label: labelOf(quantity), values };
 }
 

@@ -24,6 +24,8 @@ export interface Diagnosis {
   tried: number;
 }
 
+/** More than so many changes are not tried. */
+const most = 200;
 /** After a change that clears everything so many others are tried: one may fit as well. */
 const others = 12;
 /** Of more changes that fit alike than this none is likely. */
@@ -59,7 +61,7 @@ function tryAll(
   for (const stage of stages) {
     if (enough < Infinity) break;
     for (const candidate of stage(design, open)) {
-      if (tried >= enough) return { trials, tried };
+      if (tried >= Math.min(enough, most)) return { trials, tried };
       tried += 1;
       const trial = tryOut(design, scene, before, candidate, near);
       if (!trial || trial.cleared.size === 0 || trial.harm.length > 0) continue;
@@ -134,7 +136,8 @@ function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Loo
     // Worst cases are only known of the change that was chosen.
     const remains = new Set(looks.after(best.candidate).found.map((f) => f.id));
     const gone = left.filter((f) => best.cleared.has(f.id) || !remains.has(f.id));
-    const [finding, ...effects] = rootFirst(gone, best.candidate);
+    const [first, ...effects] = rootFirst(gone, best.candidate);
+    const finding = asSevereAs(first, effects);
     const alike = useful.filter(
       (t) => worth(t, left) === worth(best, left) && rank(t) === rank(best),
     );
@@ -162,6 +165,12 @@ function isLikely(trial: Trial, left: readonly Finding[]): boolean {
   const severe = left.some((f) => f.severity === 'error');
   return clears > 0 && (trial.candidate.kind === 'remedy' || !severe || clears >= weights.error);
 }
+
+/** A cause is as severe as the worst that follows from it. */
+const asSevereAs = (finding: Finding, effects: readonly Finding[]): Finding =>
+  [finding, ...effects].some((f) => f.severity === 'error')
+    ? { ...finding, severity: 'error' }
+    : finding;
 
 /** Mistakes before what adds something, few changes before many. */
 const rank = ({ candidate }: Trial): number =>

@@ -1,4 +1,5 @@
-export { behavesApart, tellsApart } from './tells-apart.js';
+export { distance, tellsApart } from './tells-apart.js';
+export { scoreSlip, soundDesign, type Scored, type Sound } from './score.js';
 export { diagnose, type Diagnosis, type Root } from './diagnose.js';
 export { changesOf, type Candidate, type Cure } from './candidate.js';
 export type { Trial } from './trial.js';

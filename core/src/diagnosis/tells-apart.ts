@@ -47,14 +47,15 @@ export function tellsApart(a: Evidence, b: Evidence): boolean {
   return one.length !== other.length || one.some((state, i) => differs(state, other[i]));
 }
 
-/** Whether it does anything otherwise: what acts, what channels answer, what is beyond its rating. */
-export function behavesApart(a: Evidence, b: Evidence): boolean {
+/** In so many respects one does otherwise than the other: states in which it acts or answers otherwise, and ratings. */
+export function distance(a: Evidence, b: Evidence): number {
   const [one, other] = [everyState(a), everyState(b)];
-  return (
-    one.length !== other.length ||
-    one.some((state, i) => doing(a, state) !== doing(b, other[i])) ||
-    beyond(a) !== beyond(b)
-  );
+  const states = one.filter(
+    (state, i) => !(i in other) || doing(a, state) !== doing(b, other[i]),
+  ).length;
+  const [mine, yours] = [beyond(a), beyond(b)];
+  const ratings = [...mine].filter((r) => !yours.has(r)).length;
+  return states + ratings + [...yours].filter((r) => !mine.has(r)).length;
 }
 
 function doing({ design, quiet }: Evidence, { acting, counts }: State): string {
@@ -66,8 +67,10 @@ function doing({ design, quiet }: Evidence, { acting, counts }: State): string {
   return [...[...acting].sort(), ...answers].join();
 }
 
-const beyond = (evidence: Evidence): string =>
-  stresses(evidence)
-    .filter((s) => s.share > 1)
-    .map((s) => `${s.part.id} ${s.label}`)
-    .join();
+/** Ratings that are exceeded. */
+const beyond = (evidence: Evidence): Set<string> =>
+  new Set(
+    stresses(evidence)
+      .filter((s) => s.share > 1)
+      .map((s) => `${s.part.id} ${s.label}`),
+  );

@@ -1,0 +1,156 @@
+/** Rules that judge a design by what it does: what acts, what is heard, what answers. */
+import { applyEdit, type Design } from '../design/index.js';
+import { expectRule, type RuleCase } from '../testing/rule-cases.js';
+import { brief, channel, onBoard, output, pins, placed } from '../testing/small.js';
+
+const outputs = (...names: string[]): Partial<Design> => ({
+  ...pins(...names.map((_, i) => `U.D${8 + i} output`)),
+  outputs: names.map((name, i) => ({ id: `o${i}`, name, pin: `U.D${8 + i}`, active: 'high' })),
+  rules: names.map((_, i) => ({
+    id: `r${i}`,
+    when: { is: 'any', of: [] },
+    hold: 0,
+    latch: false,
+    then: [{ do: 'drive', output: `o${i}`, drive: { as: 'on' } }],
+  })),
+});
+
+const lamp = (pin: string, id: string): string =>
+  `U.${pin} R${id}.a, R${id}.b ${id}.a, ${id}.k U.GND`;
+const lamps = 'led H, led J, resistor RH ohms=330, resistor RJ ohms=330';
+
+/** A lamp with its name, for what goes by names. */
+const named = (design: Design, names: Record<string, string>): Design =>
+  Object.entries(names).reduce(
+    (d, [id, name]) => applyEdit(d, { type: 'rename-part', id, name }),
+    design,
+  );
+
+const twoLamps = (first: string, second: string): Design =>
+  named(onBoard(lamps, `${lamp('D8', 'H')}, ${lamp('D9', 'J')}`, outputs(first, second)), {
+    H: 'Gate lamp',
+    J: 'Shed lamp',
+  });
+
+const photo = (threshold: number, resistor = 'R.b U.GND'): Design =>
+  placed(
+    onBoard(
+      'photoresistor B, resistor R ohms=10000',
+      `U.5V B.a, B.b R.a, ${resistor}, B.b U.A0`,
+      channel('U.A0', { threshold }),
+    ),
+  );
+
+const cases: RuleCase[] = [
+  [
+    'actuator-dead',
+    onBoard('active-buzzer P', 'P.plus U.D8', output('U.D8')),
+    onBoard('active-buzzer P', 'P.plus U.D8, P.minus U.GND', output('U.D8')),
+  ],
+  // A horn whose plus wire was left out, beside a lamp that is lit by the same output.
+  [
+    'actuator-dead',
+    onBoard(
+      'led H, resistor RH ohms=330, sounder-12v P, npn-transistor Q, resistor RQ ohms=820',
+      `${lamp('D8', 'H')}, U.D8 RQ.a, RQ.b Q.b, Q.e U.GND, Q.c P.minus`,
+      output('U.D8'),
+    ),
+    onBoard(
+      'led H, resistor RH ohms=330, sounder-12v P, npn-transistor Q, resistor RQ ohms=820',
+      `${lamp('D8', 'H')}, U.D8 RQ.a, RQ.b Q.b, Q.e U.GND, Q.c P.minus, P.plus G.plus`,
+      output('U.D8'),
+    ),
+  ],
+  // Without a controller: the base is held at ground.
+  [
+    'actuator-dead',
+    placed(
+      brief(
+        'adapter G, push-button S, resistor R ohms=1000, npn-transistor Q, sounder-12v P',
+        'G.plus P.plus, P.minus Q.c, Q.e G.minus, G.plus S.a, S.b R.a, R.b G.minus, Q.b G.minus',
+      ),
+    ),
+    placed(
+      brief(
+        'adapter G, push-button S, resistor R ohms=1000, npn-transistor Q, sounder-12v P',
+        'G.plus P.plus, P.minus Q.c, Q.e G.minus, G.plus S.a, S.b R.a, R.b Q.b',
+      ),
+    ),
+  ],
+  [
+    'acts-at-rest',
+    onBoard('led H, resistor RH ohms=330', `U.5V RH.a, RH.b H.a, H.k U.GND`),
+    {
+      ...onBoard('led H, resistor RH ohms=330', `U.5V RH.a, RH.b H.a, H.k U.GND`),
+      parts: onBoard('led H, resistor RH ohms=330', '').parts.map((p) =>
+        p.id === 'H' ? { ...p, indicates: true } : p,
+      ),
+    },
+  ],
+  // One output lights a lamp, the other one only feeds it backwards.
+  [
+    'output-idle',
+    onBoard(
+      'rgb-led H, resistor R ohms=330, resistor S ohms=330, resistor T ohms=330',
+      'U.D8 R.a, R.b H.k, U.D9 S.a, S.b H.green, U.D10 T.a, T.b H.blue, H.red U.GND',
+      outputs('Red', 'Green', 'Blue'),
+    ),
+    onBoard(
+      'rgb-led H, resistor R ohms=330, resistor S ohms=330, resistor T ohms=330',
+      'U.D8 R.a, R.b H.red, U.D9 S.a, S.b H.green, U.D10 T.a, T.b H.blue, H.k U.GND',
+      outputs('Red', 'Green', 'Blue'),
+    ),
+  ],
+  [
+    'sensor-unread',
+    placed(
+      onBoard(
+        'photoresistor B, resistor R ohms=10000, photoresistor C, resistor S ohms=10000',
+        'U.5V B.a, B.b R.a, R.b U.GND, B.b U.A0, U.5V C.a, C.b S.a, S.b U.GND',
+        channel('U.A0'),
+      ),
+    ),
+    photo(600),
+  ],
+  ['channel-deaf', photo(600, 'R.b U.GND, U.A0 U.GND'), photo(600)],
+  // Full scale of the converter is 1023 counts: a level within it that the divider cannot reach.
+  [
+    'channel-one-sided',
+    placed(
+      onBoard(
+        'photoresistor B, resistor R ohms=10000, resistor S ohms=10000',
+        'U.5V S.a, S.b B.a, B.b R.a, R.b U.GND, B.b U.A0',
+        channel('U.A0', { threshold: 600 }),
+      ),
+    ),
+    photo(600),
+  ],
+  ['names-crossed', twoLamps('Shed lamp', 'Gate lamp'), twoLamps('Gate lamp', 'Shed lamp')],
+];
+
+describe.each(cases)('%s', (...rule) => {
+  it('finds its fault, spares the sound design, and its fix cures it', () => {
+    expectRule(rule);
+  });
+});
+
+describe('grounds', () => {
+  const split = (joined: string): Design =>
+    onBoard(
+      'adapter E volts=12, sounder-12v P, logic-mosfet Q, resistor R ohms=220, resistor S ohms=10000',
+      `U.D8 R.a, R.b Q.g, Q.g S.a, S.b Q.s, E.plus P.plus, P.minus Q.d, Q.s E.minus${joined}`,
+      output('U.D8'),
+    );
+  it('that a signal wire alone joins are found', () => {
+    expectRule(['ground-split', split(''), split(', E.minus U.GND')]);
+  });
+  it('that a shunt, a fuse or a switch joins are one', () => {
+    for (const between of ['resistor X ohms=0.1', 'fuse X', 'toggle-switch X']) {
+      const design = brief(
+        `adapter G, led H, resistor R ohms=1000, controller-5v-8bit U, ${between}`,
+        'G.plus U.VIN, U.GND X.a, X.b G.minus, U.5V R.a, R.b H.a, H.k U.GND',
+      );
+      expectRule(['ground-split', split(''), design]);
+    }
+  });
+});

@@ -1,0 +1,80 @@
+import { check, gatherEvidence, type Evidence } from '../check/index.js';
+import { applyEdit, splitRef, type Design, type Scene } from '../design/index.js';
+import type { Slip } from '../slip/index.js';
+import type { Cure } from './candidate.js';
+import { diagnose, type Root } from './diagnose.js';
+import { distance, tellsApart } from './tells-apart.js';
+import { isOpen } from './trial.js';
+
+/** What came of one slip made in a sound design. */
+export interface Scored {
+  /** What it changes: nothing that a meter or an onlooker tells, only values, or what the design does. */
+  changes: 'nothing' | 'values' | 'doing';
+  /** Something is found that is not found without it. */
+  found: boolean;
+  /** The first root, or the mistake it names, is at the place where the slip was made. */
+  placed: boolean;
+  /** The first cure leaves nothing to find, and the design does what it did. */
+  cured: boolean;
+  /** Cures that take the design farther from what it did. */
+  harmful: number;
+  /** The first root and its first cure, in words. */
+  says: string;
+}
+
+/** A sound design with what is known of it. */
+export interface Sound {
+  design: Design;
+  scene: Scene | undefined;
+  evidence: Evidence;
+  /** Ids of what is found in it as it is. */
+  known: ReadonlySet<string>;
+}
+
+export function soundDesign(design: Design): Sound {
+  const [scene] = design.scenes;
+  const evidence = gatherEvidence(design, scene);
+  return { design, scene, evidence, known: new Set(check(evidence).map((f) => f.id)) };
+}
+
+/** A part with more terminals than this is a place only by its terminals. */
+const mostTerminals = 6;
+
+/** Whether two lists of places have one in common: terminals, or the same small part. */
+function meet(design: Design, a: readonly string[], b: readonly string[]): boolean {
+  const small = (place: string): string[] => {
+    const { part } = splitRef(place);
+    const terminals = new Set(
+      design.wires.flatMap((w) => [w.from, w.to]).filter((ref) => splitRef(ref).part === part),
+    );
+    return terminals.size > mostTerminals ? [place] : [place, part];
+  };
+  const places = new Set(a.flatMap(small));
+  return b.flatMap(small).some((place) => places.has(place));
+}
+
+/** Makes a slip and looks at what is said of it. */
+export function scoreSlip(sound: Sound, slip: Slip): Scored {
+  const { design, scene, known } = sound;
+  const bad = applyEdit(design, slip.edit);
+  const evidence = gatherEvidence(bad, scene);
+  const apart = tellsApart(sound.evidence, evidence);
+  const before = distance(sound.evidence, evidence);
+  const { roots } = diagnose(bad, scene, evidence);
+  const [root] = roots.filter((r) => !known.has(r.finding.id)) as (Root | undefined)[];
+  const cure = root?.cures.at(0);
+  const after = (c: Cure): Evidence => gatherEvidence(applyEdit(bad, c.edit), scene);
+  const far = (c: Cure): number => distance(sound.evidence, after(c));
+  const clean = (c: Cure): boolean =>
+    check(after(c)).every((f) => !isOpen(f) || known.has(f.id)) && far(c) === 0;
+  return {
+    changes: !apart ? 'nothing' : before === 0 ? 'values' : 'doing',
+    found: root !== undefined,
+    placed:
+      root !== undefined &&
+      meet(design, slip.about, [...root.finding.about, ...(cure?.about ?? [])]),
+    cured: cure !== undefined && clean(cure),
+    harmful: roots.flatMap((r) => r.cures).filter((c) => far(c) > before).length,
+    says: root ? `${root.finding.title} → ${cure?.label ?? 'no cure'}` : 'nothing found',
+  };
+}

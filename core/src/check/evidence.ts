@@ -12,6 +12,7 @@ import {
   switchedOn,
 } from '../rehearsal/index.js';
 import { happeningSpan } from '../scene/index.js';
+import type { LogicState } from '../logic/index.js';
 import { wiringOf, type Wiring } from '../wiring/index.js';
 import { trialsOf } from './trials-of.js';
 
@@ -49,6 +50,8 @@ export interface Evidence {
   quiet: State;
   /** Every output switched on; without outputs, the moment of the scene in which most parts act. */
   fired: State;
+  /** Every output switched off, whatever the program says at rest; as at rest without outputs. */
+  off: State;
   /** Each output switched on alone, by its id. */
   alone: ReadonlyMap<string, State>;
   /** Each part alone through what it can feel or be set to, by its id. */
@@ -92,7 +95,7 @@ export function gatherEvidence(
   const quiet = stateOf(design, rig, 'at rest', rest.solution, worst);
   const happening = duringHappenings(design, scene, rig, worst);
   const fired = firedState(design, scene, rig, quiet, happening, worst);
-  const alone = eachAlone(design, scene, rig);
+  const { off, alone } = eachAlone(design, scene, rig, quiet);
   // What is seen at a terminal is asked at rest.
   const still = { ...(scene ?? quietScene), happenings: [] };
   rig.settle(still, 0, rig.restingLogic(still));
@@ -105,6 +108,7 @@ export function gatherEvidence(
     rest,
     quiet,
     fired,
+    off,
     alone,
     sweeps,
     happening,
@@ -155,16 +159,25 @@ function firedState(
   return stateOf(design, rig, 'while firing', solution, worst);
 }
 
-/** Each output on with all others off. */
-function eachAlone(design: Design, scene: Scene | undefined, rig: Rig): Map<string, State> {
+/** Every output off, and each alone on. */
+function eachAlone(
+  design: Design,
+  scene: Scene | undefined,
+  rig: Rig,
+  quiet: State,
+): Pick<Evidence, 'off' | 'alone'> {
   const at = { ...(scene ?? quietScene), happenings: [] };
-  const off = allOff(design, rig.restingLogic(at));
-  return new Map(
-    design.outputs.map((output) => {
-      const solution = rig.settle(at, 0, switchedOn(off, output.id));
-      return [output.id, bare(design, `with ${output.name} on`, solution, rig.counts(solution))];
-    }),
+  const none = allOff(design, rig.restingLogic(at));
+  const state = (logic: LogicState, when: string): State => {
+    const solution = rig.settle(at, 0, logic);
+    return bare(design, when, solution, rig.counts(solution));
+  };
+  if (design.outputs.length === 0) return { off: quiet, alone: new Map() };
+  const off = state(none, 'with every output off');
+  const alone = design.outputs.map(
+    ({ id, name }) => [id, state(switchedOn(none, id), `with ${name} on`)] as const,
   );
+  return { off, alone: new Map(alone) };
 }
 
 /** Every part that feels or is turned, through its range. */
@@ -235,6 +248,7 @@ export const allStates = (evidence: Evidence): State[] => [
 /** The same, with each output alone and each sensor through what it feels. */
 export const everyState = (evidence: Evidence): State[] => [
   ...allStates(evidence),
+  evidence.off,
   ...evidence.alone.values(),
   ...sweptStates(evidence, ({ felt }) => felt),
 ];

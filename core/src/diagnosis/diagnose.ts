@@ -172,9 +172,9 @@ const asSevereAs = (finding: Finding, effects: readonly Finding[]): Finding =>
     ? { ...finding, severity: 'error' }
     : finding;
 
-/** Mistakes before what adds something, few changes before many. */
-const rank = ({ candidate }: Trial): number =>
-  changesOf(candidate.edit) + (candidate.kind === 'mistake' ? 0 : 0.5) - (candidate.usual ?? 0);
+/** One slip is one change, however many wires it moves; what rules propose counts by its changes. */
+const rank = ({ candidate: { kind, edit, usual = 0 } }: Trial): number =>
+  (kind === 'mistake' ? 1 : 0.5 + changesOf(edit)) - usual;
 
 /**
  * What tells of the cause before what follows from it: nearest to the cure comes what keeps a circuit from working at

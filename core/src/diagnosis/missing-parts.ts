@@ -29,6 +29,8 @@ function resistor(design: Design, from: TerminalRef, to: TerminalRef, ohms: numb
     says: `No resistor stands between ${from} and ${to}`,
     label: `Add ${formatNominal(ohms, 'Ω')} between ${from} and ${to}`,
     about: [from, to, id],
+    // Something has been left out besides its wires; where both fit, the one that draws less.
+    usual: ohms > 1e3 ? -0.4 : -0.5,
     edit: draft.edit('add resistor'),
   };
 }

@@ -1,5 +1,5 @@
 import { kindOf, paramsOf } from '../../catalog/index.js';
-import { terminalRef, type Output, type Part } from '../../design/index.js';
+import { terminalRef, type Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
@@ -12,10 +12,6 @@ const actuators = ({ design, wiring }: Evidence): Part[] =>
     const used = terminals.some((t) => wiring.wired(terminalRef(part.id, t.id)));
     return acts && stage === 'acts' && used && !phases.some((p) => p.sends);
   });
-
-/** Outputs that make a part act by themselves. */
-const switching = ({ design, alone }: Evidence, part: Part): Output[] =>
-  design.outputs.filter((o) => alone.get(o.id)?.acting.has(part.id));
 
 export const actuatorDead: Rule = {
   code: 'actuator-dead',
@@ -63,17 +59,15 @@ export const actsAtRest: Rule = {
   concern: 'drive',
   title: 'Something that acts all the time',
   bench: 'It sounds, shines or runs from power-on, and an alarm cannot be told from none.',
-  source: 'Solved at rest and in every other state: it acts in all of them.',
+  source: 'Solved with every output off, and with all of them on: it acts in both.',
   find: (evidence) => {
-    const { quiet, rest, fired, design } = evidence;
-    if (quiet.solution.method === 'none') return [];
-    const ordered = design.outputs.filter((o) => (rest.decided.outputs[o.id] ?? 0) > 0);
+    const { off, fired } = evidence;
+    if (off.solution.method === 'none') return [];
     return actuators(evidence)
-      .filter((part) => quiet.acting.has(part.id) && fired.acting.has(part.id) && !indicates(part))
-      .filter((part) => !switching(evidence, part).some((o) => ordered.includes(o)))
+      .filter((part) => off.acting.has(part.id) && fired.acting.has(part.id) && !indicates(part))
       .map((part): Found => {
         const { acts } = kindOf(part);
-        const solved = quiet.solution.parts[part.id];
+        const solved = off.solution.parts[part.id];
         return {
           subject: part.id,
           title: `${part.name} acts at rest`,

@@ -49,9 +49,9 @@ const crossed = (uses: readonly Use[]): (readonly [Use, Use])[] =>
       .map((b) => [a, b] as const),
   );
 
-function outputs({ design, alone, quiet, wiring }: Evidence): Use[] {
+function outputs({ design, alone, off, wiring }: Evidence): Use[] {
   return design.outputs.flatMap(({ id, name, pin }) => {
-    const acting = [...(alone.get(id)?.acting ?? [])].filter((part) => !quiet.acting.has(part));
+    const acting = [...(alone.get(id)?.acting ?? [])].filter((part) => !off.acting.has(part));
     const parts = acting.flatMap((part) => wiring.part(part)?.name ?? []);
     return parts.length > 0 ? [{ id, name, pin, parts }] : [];
   });

@@ -191,7 +191,7 @@ const stray = 0.1;
 type Values = Readonly<Record<string, number | undefined>>;
 
 /** Whether switching an output on changes what any part takes that acts or drives what acts. */
-function switchesAnything({ alone, wiring, quiet, design }: Evidence, { id }: Output): boolean {
+function switchesAnything({ alone, wiring, off, design }: Evidence, { id }: Output): boolean {
   const on = alone.get(id);
   if (!on || on.solution.method === 'none') return true;
   const ordered = design.rules.some((r) =>
@@ -201,13 +201,13 @@ function switchesAnything({ alone, wiring, quiet, design }: Evidence, { id }: Ou
   const counting = ordered ? ['acts', 'drives', 'feels'] : ['acts', 'drives'];
   return Object.keys(on.solution.parts).some((other) => {
     const part = wiring.part(other);
-    return part && counting.includes(kindOf(part).stage) && movedBy(on, quiet, other);
+    return part && counting.includes(kindOf(part).stage) && movedBy(on, off, other);
   });
 }
 
 /** Whether a part takes another current in one state than in another, or stands at another voltage. */
-function movedBy(on: State, quiet: State, part: string): boolean {
-  const [now, rest] = [on, quiet].map((s) => s.solution.parts[part] as SolvedPart | undefined);
+function movedBy(on: State, off: State, part: string): boolean {
+  const [now, rest] = [on, off].map((s) => s.solution.parts[part] as SolvedPart | undefined);
   if (!now || !rest) return false;
   const moved = (a: Values, b: Values, least: number): boolean =>
     Object.keys(a).some((t) => Math.abs((a[t] ?? 0) - (b[t] ?? 0)) > least);
@@ -252,14 +252,14 @@ export const outputIdle: Rule = {
   source:
     'Solved with this output alone on, against rest: a part that can act is moved, and none acts.',
   find: (evidence) => {
-    const { alone, quiet, design, rest } = evidence;
-    if (quiet.solution.method === 'none') return [];
+    const { alone, off, design, rest } = evidence;
+    if (off.solution.method === 'none') return [];
     return design.outputs.flatMap((output): Found[] => {
       const on = alone.get(output.id);
       const idle = !output.feeds && !((rest.decided.outputs[output.id] ?? 0) > 0);
       if (!on || !idle || on.solution.method === 'none') return [];
-      const moved = design.parts.filter((p) => kindOf(p).acts && movedBy(on, quiet, p.id));
-      const changes = design.parts.some((p) => on.acting.has(p.id) !== quiet.acting.has(p.id));
+      const moved = design.parts.filter((p) => kindOf(p).acts && movedBy(on, off, p.id));
+      const changes = design.parts.some((p) => on.acting.has(p.id) !== off.acting.has(p.id));
       if (moved.length === 0 || changes) return [];
       // What acts in no state at all is told of by itself.
       if (moved.every((p) => !everyState(evidence).some((s) => s.acting.has(p.id)))) return [];

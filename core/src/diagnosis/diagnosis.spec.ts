@@ -1,0 +1,212 @@
+/** Mistakes that were once missed, told at the wrong place, or made worse by what was proposed. */
+import { applyEdit, type Design, type Edit, type TerminalRef } from '../design/index.js';
+import { kindOf } from '../catalog/index.js';
+import { check, gatherEvidence } from '../check/index.js';
+import { demo } from '../testing/demo.js';
+import { brief, channel, onBoard, output, placed } from '../testing/small.js';
+import { Draft, swapEnds } from '../wiring/index.js';
+import { diagnose, prove, type Diagnosis } from './index.js';
+
+const seen = (design: Design): Diagnosis => diagnose(design, design.scenes[0]);
+
+/** The design with the wires of two terminals exchanged. */
+function exchanged(design: Design, a: TerminalRef, b: TerminalRef): Design {
+  const draft = new Draft(design);
+  swapEnds(draft, a, b);
+  return draft.design;
+}
+
+/** The design without the wires at a terminal. */
+const without = (design: Design, ref: TerminalRef): Design => ({
+  ...design,
+  wires: design.wires.filter((w) => w.from !== ref && w.to !== ref),
+});
+
+const open = (design: Design): string[] =>
+  check(gatherEvidence(design, design.scenes[0]))
+    .filter((f) => f.severity === 'error' || f.severity === 'caution')
+    .map((f) => f.id);
+
+/** The first cure of the only root leaves nothing to find that was not there in the sound design. */
+function expectCured(bad: Design, sound: Design, label?: RegExp): void {
+  const { roots } = seen(bad);
+  const fresh = roots.filter((r) => !open(sound).includes(r.finding.id));
+  expect(fresh).toHaveLength(1);
+  const [cure] = fresh[0].cures;
+  if (label) expect(cure.label).toMatch(label);
+  expect(open(applyEdit(bad, cure.edit))).toEqual(open(sound));
+}
+
+const slipway = demo('slipway-beam');
+
+describe('a horn without its plus wire', () => {
+  const bad = without(slipway, 'P1.plus');
+  it('is an error that names the horn, and the wire that is missing', () => {
+    const { roots } = seen(bad);
+    expect(roots).toHaveLength(1);
+    expect(roots[0].finding).toMatchObject({ severity: 'error', about: ['P1'] });
+    expect(roots[0].cures[0]).toMatchObject({ label: 'Join P1.plus and G1.plus' });
+    expect(roots[0].cures[0].meter).toMatch(/P1/);
+  });
+});
+
+const actuators = [
+  'varnish-bench-fire',
+  'sail-loft-motion',
+  'fuel-locker-vapour',
+  'fuel-locker-loop',
+]
+  .map((name) => [name, demo(name)] as const)
+  .flatMap(([name, design]) =>
+    design.parts
+      .filter((p) => kindOf(p).stage === 'acts' && kindOf(p).acts)
+      .map((p) => [`${p.name} of ${name}`, design, p.id] as const),
+  );
+
+it.each(actuators)('%s without its plus lead is found and named', (_, design, id) => {
+  const kind = kindOf({
+    kind: design.parts.find((p) => p.id === id)?.kind ?? '',
+  } as Design['parts'][number]);
+  const plus = `${id}.${kind.terminals[0].id}`;
+  const { roots } = seen(without(design, plus));
+  const named = roots.flatMap(({ finding, effects }) => [finding, ...effects]);
+  expect(named.filter((f) => f.severity === 'error').flatMap((f) => f.about)).toContain(id);
+});
+
+describe('grounds that a signal wire alone joins', () => {
+  const split = onBoard(
+    'adapter E volts=12, sounder-12v P, logic-mosfet Q, resistor R ohms=220, resistor S ohms=10000',
+    'U.D8 R.a, R.b Q.g, Q.g S.a, S.b Q.s, E.plus P.plus, P.minus Q.d, Q.s E.minus',
+    output('U.D8'),
+  );
+  it('are the root, and joining them is the only cure', () => {
+    const [root, ...others] = seen(split).roots;
+    expect(root.finding.code).toBe('ground-split');
+    expect(root.cures.map((c) => c.label)).toEqual([
+      expect.stringMatching(/^Join E\.minus and|and E\.minus$/),
+    ]);
+    expect(others.map((r) => r.finding.code)).not.toContain('pull-up-missing');
+  });
+});
+
+describe('what is put in the wrong way', () => {
+  it.each([
+    ['legs of a transistor', 'slipway-beam', 'Q1.b', 'Q1.c', /^Exchange Q1\.b and Q1\.c$/],
+    ['legs of a transistor', 'slipway-beam', 'Q1.c', 'Q1.e', /^Exchange Q1\.c and Q1\.e$/],
+    ['legs of a MOSFET', 'sail-loft-motion', 'Q2.g', 'Q2.d', /^Exchange Q2\.g and Q2\.d$/],
+    ['VCC and OUT', 'sail-loft-motion', 'B1.VCC', 'B1.OUT', /B1\.VCC and B1\.OUT$/],
+    ['a coil diode', 'slipway-beam', 'D1.a', 'D1.k', /^Turn D1 round$/],
+    ['a beam lamp', 'slipway-beam', 'E1.a', 'E1.k', /^Turn E1 round$/],
+    ['a supply', 'slipway-beam', 'G1.plus', 'G1.minus', /^Turn G1 round$/],
+    ['a board’s supply', 'slipway-beam', 'U1.VIN', 'U1.GND', /U1\.VIN and U1\.GND$/],
+    ['NO and NC', 'drying-room-fan', 'K1.no', 'K1.nc', /^Exchange K1\.no and K1\.nc$/],
+    ['two pins', 'slipway-beam', 'U1.A0', 'U1.D8', /^Exchange U1\.A0 and U1\.D8$/],
+  ])('%s of %s: %s and %s', (_, name, a, b, label) => {
+    const sound = demo(name);
+    expectCured(exchanged(sound, a, b), sound, label);
+  });
+});
+
+it('comparator inputs exchanged: that is among what fits, and nothing that adds a part', () => {
+  const sound = demo('bilge-sump');
+  const [root] = seen(exchanged(sound, 'U1.plus', 'U1.minus')).roots;
+  expect(root.finding.code).toBe('acts-at-rest');
+  const labels = root.cures.map((c) => c.label);
+  expect(labels).toContain('Exchange U1.plus and U1.minus');
+  expect(labels.join()).not.toMatch(/Add/);
+});
+
+describe('values', () => {
+  it('a lamp resistor of a tenth is named, and not another that shares its net', () => {
+    const bad = applyEdit(slipway, { type: 'set-param', id: 'R3', param: 'ohms', value: 6.8 });
+    const [root] = seen(bad).roots;
+    expect(root.cures.map((c) => c.label)).toEqual([expect.stringMatching(/^R3 → 68\sΩ$/)]);
+  });
+  it('where two fit alike, both are offered', () => {
+    const bad = applyEdit(slipway, { type: 'set-param', id: 'R3', param: 'ohms', value: 680 });
+    const labels = seen(bad).roots[0].cures.map((c) => c.label);
+    expect(labels.map((l) => l.replace(/\s/g, ' '))).toEqual(['R3 → 68 Ω', 'R1 → 100 kΩ']);
+  });
+});
+
+describe('roots and what follows', () => {
+  it('one wire of the supply: eight findings, one root', () => {
+    const [root, ...others] = seen(without(slipway, 'G1.minus')).roots;
+    expect(others).toEqual([]);
+    expect(root.effects.length).toBeGreaterThanOrEqual(5);
+    expect(root.finding.severity).toBe('error');
+  });
+  it('two slips far apart are two roots', () => {
+    const bad = exchanged(exchanged(slipway, 'Q1.b', 'Q1.c'), 'E1.a', 'E1.k');
+    const labels = seen(bad).roots.map((r) => r.cures[0]?.label);
+    expect(labels.sort()).toEqual(['Exchange Q1.b and Q1.c', 'Turn E1 round']);
+  });
+  it('nothing is wrong with the sound one', () => {
+    expect(seen(slipway).roots).toEqual([]);
+  });
+});
+
+describe('cures', () => {
+  it('bring no finding, and make none worse', () => {
+    const bad = exchanged(slipway, 'P1.plus', 'P1.minus');
+    const before = new Set(open(bad));
+    const cures = seen(bad).roots.flatMap((r) => r.cures);
+    expect(cures.length).toBeGreaterThan(0);
+    for (const { edit } of cures)
+      expect(open(applyEdit(bad, edit)).filter((id) => !before.has(id))).toEqual([]);
+  });
+  it('are not guessed as long as an error stays that none of them clears', () => {
+    const bad = applyEdit(slipway, { type: 'remove-part', id: 'Q1' });
+    const { roots } = seen(bad);
+    expect(roots.some((r) => r.finding.code === 'actuator-dead')).toBe(true);
+    expect(roots.flatMap((r) => r.cures).filter((c) => c.kind === 'mistake')).toEqual([]);
+  });
+  it('tell what they do to the verdicts', () => {
+    const bad = exchanged(slipway, 'Q1.b', 'Q1.e');
+    const [{ edit }] = seen(bad).roots[0].cures;
+    const proof = prove(bad, edit);
+    expect(proof.worse).toEqual([]);
+    expect(proof.better).toContain('Footsteps and a gull: “Someone walks up the slipway” noticed');
+  });
+  it('that make a verdict worse are known for it', () => {
+    const deaf: Edit = { type: 'set-param', id: 'R1', param: 'ohms', value: 100 };
+    expect(prove(slipway, deaf).worse.length).toBeGreaterThan(0);
+  });
+});
+
+it('knows a mat by its wires, and a chip by its bus', () => {
+  const mat = demo('boarding-mat');
+  const cut = {
+    ...mat,
+    wires: mat.wires.filter((w) => !/^B1\./.test(w.from) && !/^B1\./.test(w.to)),
+  };
+  expect(seen(cut).roots.length).toBeGreaterThan(0);
+  const compass = demo('compass-light');
+  const { roots } = seen(without(without(compass, 'B1.SDA'), 'B1.SCL'));
+  expect(
+    roots.flatMap(({ finding, effects }) => [finding, ...effects].map((f) => f.code)),
+  ).toContain('sensor-unread');
+});
+
+it('a resistor that was forgotten is proposed where it belongs', () => {
+  const sound = placed(
+    onBoard(
+      'photoresistor B, resistor R ohms=10000',
+      'U.5V B.a, B.b R.a, R.b U.GND, B.b U.A0',
+      channel('U.A0', { threshold: 600 }),
+    ),
+  );
+  const bad = applyEdit(sound, { type: 'remove-part', id: 'R' });
+  const [root] = seen(bad).roots;
+  expect(root.cures[0].label).toMatch(/^Add 10\skΩ between/);
+});
+
+it('without a controller what never acts is found as well', () => {
+  const sound = placed(
+    brief(
+      'adapter G, push-button S, resistor R ohms=1000, npn-transistor Q, sounder-12v P, rectifier-diode D',
+      'G.plus P.plus, P.minus Q.c, Q.e G.minus, G.plus S.a, S.b R.a, R.b Q.b, D.a P.minus, D.k P.plus',
+    ),
+  );
+  expectCured(exchanged(sound, 'Q.c', 'Q.b'), sound, /^Exchange Q\.b and Q\.c$/);
+});

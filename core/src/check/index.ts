@@ -1,6 +1,15 @@
 export { check } from './check.js';
-export { everyState, gatherEvidence, type Evidence, type State } from './evidence.js';
+export {
+  allStates,
+  everyState,
+  gatherEvidence,
+  type Evidence,
+  type State,
+  type Sweep,
+} from './evidence.js';
 export type { Concern, Finding, Fix, Rule as FindingRule, Severity } from './finding.js';
 export { rules } from './rules.js';
 export { fiveQuestions, type Answer } from './questions.js';
 export { stresses, type Stress } from './rules/ratings.js';
+export { actuatorDead } from './rules/actuators.js';
+export { outputWithoutEffect } from './rules/outputs.js';

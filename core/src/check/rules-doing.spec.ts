@@ -125,6 +125,19 @@ const cases: RuleCase[] = [
     ),
     photo(600),
   ],
+  [
+    'contact-alone',
+    onBoard(
+      'relay-board-1 K',
+      'K.VCC U.5V, K.GND U.GND, K.IN1 U.D8, K.COM1 G.plus',
+      output('U.D8', 'low'),
+    ),
+    onBoard(
+      'relay-board-1 K, sounder-12v P',
+      'K.VCC U.5V, K.GND U.GND, K.IN1 U.D8, K.COM1 G.plus, K.NO1 P.plus, P.minus U.GND',
+      output('U.D8', 'low'),
+    ),
+  ],
   ['names-crossed', twoLamps('Shed lamp', 'Gate lamp'), twoLamps('Gate lamp', 'Shed lamp')],
 ];
 

@@ -51,7 +51,7 @@ import { transistorUnsaturated, baseWithoutResistor, gateTooLow } from './rules/
 import { ledWithoutResistor, ledOverdriven, ledDim, ledReversed } from './rules/lamps.js';
 import { diodeBlocks, electrolyticReversed, capacitorVolts, legsVary } from './rules/polarity.js';
 import { coilWithoutDiode, coilDiodeReversed, coilWeak, coilStays } from './rules/coils.js';
-import { contactOverload, contactInrush, motorStall } from './rules/contacts.js';
+import { contactAlone, contactOverload, contactInrush, motorStall } from './rules/contacts.js';
 import {
   thyristorGateWeak,
   thyristorGateOpen,
@@ -141,6 +141,7 @@ export const rules: readonly Rule[] = [
   coilDiodeReversed,
   coilWeak,
   coilStays,
+  contactAlone,
   contactOverload,
   contactInrush,
   motorStall,

@@ -26,3 +26,28 @@ export interface Cure extends Candidate {
 /** How many single changes an edit is made of. */
 export const changesOf = (edit: Edit): number =>
   edit.type === 'batch' ? edit.edits.reduce((sum, e) => sum + changesOf(e), 0) : 1;
+
+/** Ids of the parts and refs of the terminals that an edit changes. */
+export function placesOf(edit: Edit): string[] {
+  switch (edit.type) {
+    case 'batch':
+      return [...new Set(edit.edits.flatMap(placesOf))];
+    case 'set-param':
+    case 'remove-part':
+    case 'set-indicates':
+      return [edit.id];
+    case 'add-part':
+      return [edit.part.id];
+    case 'add-wire':
+      return [edit.wire.from, edit.wire.to];
+    case 'set-pin':
+    case 'clear-pin':
+      return [edit.pin];
+    case 'put-channel':
+      return [edit.channel.id, edit.channel.pin];
+    case 'put-output':
+      return [edit.output.id, edit.output.pin];
+    default:
+      return [];
+  }
+}

@@ -1,14 +1,24 @@
 import type { Finding } from '../check/index.js';
 import { splitRef, type Design } from '../design/index.js';
 import { slipKinds } from '../slip/index.js';
-import type { Candidate } from './candidate.js';
+import { placesOf, type Candidate } from './candidate.js';
 import { missingResistors } from './missing-parts.js';
 import { likelyWires, otherWires } from './missing-wires.js';
 
 /** What rules propose. */
 export const remedies = (findings: readonly Finding[]): Candidate[] =>
-  findings.flatMap(({ fix, about, title }): Candidate[] =>
-    fix ? [{ kind: 'remedy', says: title, label: fix.label, about, edit: fix.edit }] : [],
+  findings.flatMap(({ fix, title }): Candidate[] =>
+    fix
+      ? [
+          {
+            kind: 'remedy',
+            says: title,
+            label: fix.label,
+            about: placesOf(fix.edit),
+            edit: fix.edit,
+          },
+        ]
+      : [],
   );
 
 /** Slips that are their own cure, made once more: those at places that findings name, and the others. */
@@ -31,6 +41,12 @@ function undone(
     }));
   return { near: all.filter(isTold), far: all.filter((c) => !isTold(c)) };
 }
+
+/** The first of them: what rules propose, and slips at the very places that findings name. */
+export const nearest = (design: Design, findings: readonly Finding[]): Candidate[] => [
+  ...remedies(findings),
+  ...undone(design, findings).near,
+];
 
 /** What may cure what was found, in stages: the next is only asked for where the ones before it leave something. */
 export const stages: readonly ((design: Design, findings: readonly Finding[]) => Candidate[])[] = [

@@ -1,10 +1,10 @@
 import { check, gatherEvidence, rules, type Evidence, type Finding } from '../check/index.js';
 import type { Solution } from '../circuit/index.js';
-import { applyEdit, splitRef, type Design, type Scene } from '../design/index.js';
+import { splitRef, type Design, type Scene } from '../design/index.js';
 import { changesOf, type Candidate, type Cure } from './candidate.js';
-import { remedies, stages } from './candidates.js';
+import { nearest, remedies, stages } from './candidates.js';
 import { meterShows } from './meter.js';
-import { findIn, harmOf, isOpen, tryOut, weightOf, weights, type Trial } from './trial.js';
+import { changed, findIn, harmOf, isOpen, tryOut, weightOf, weights, type Trial } from './trial.js';
 
 /** Something wrong, with all that follows from it. */
 export interface Root {
@@ -43,7 +43,9 @@ export function diagnose(
   const before = open.length > 0 ? findIn(design, scene, near) : [];
   const { trials, tried } = tryAll(design, scene, open, before, near);
   const looks = new Looks(design, scene, evidence);
-  const roots = rootsOf(found, trials, looks);
+  const worst = open.filter((f) => !before.some((b) => b.id === f.id));
+  const more = nearest(design, worst).flatMap((c) => tryWorst(found, worst, c, looks));
+  const roots = rootsOf(found, [...trials, ...more], looks);
   return { roots: bySeverity(roots), asides: asidesOf(found, looks), tried };
 }
 
@@ -72,6 +74,22 @@ function tryAll(
   return { trials, tried };
 }
 
+/** What is only found in the worst case is tried with worst cases: that takes long, so only what is nearest. */
+function tryWorst(
+  found: readonly Finding[],
+  worst: readonly Finding[],
+  candidate: Candidate,
+  looks: Looks,
+): Trial[] {
+  const after = looks.after(candidate)?.found;
+  if (!after) return [];
+  const cleared = worst.filter((f) => !after.some((a) => a.id === f.id)).map((f) => f.id);
+  const harm = harmOf(found, after);
+  return cleared.length > 0 && harm.length === 0
+    ? [{ candidate, cleared: new Set(cleared), harm }]
+    : [];
+}
+
 const bySeverity = (roots: readonly Root[]): Root[] =>
   [...roots].sort((a, b) => weightOf(b.finding) - weightOf(a.finding));
 
@@ -79,16 +97,21 @@ const bySeverity = (roots: readonly Root[]): Root[] =>
 function asidesOf(found: readonly Finding[], looks: Looks): Root[] {
   const notes = found.filter((f) => f.severity === 'note' && f.fix);
   return remedies(notes).flatMap((candidate, i): Root[] => {
-    const { found: after } = looks.after(candidate);
+    const after = looks.after(candidate)?.found ?? found;
     const helps = !after.some((f) => f.id === notes[i].id) && harmOf(found, after).length === 0;
     const cures = helps ? [looks.cure(candidate, 1, notes[i])] : [];
     return cures.length > 0 ? [{ finding: notes[i], effects: [], cures }] : [];
   });
 }
 
+interface Look {
+  evidence: Evidence;
+  found: Finding[];
+}
+
 /** Changed designs looked at with their worst cases, each once. */
 class Looks {
-  private readonly known = new Map<Candidate, { evidence: Evidence; found: Finding[] }>();
+  private readonly known = new Map<Candidate, Look>();
 
   constructor(
     private readonly design: Design,
@@ -96,10 +119,13 @@ class Looks {
     private readonly before: Evidence,
   ) {}
 
-  after(candidate: Candidate): { evidence: Evidence; found: Finding[] } {
+  /** @returns nothing for a change that cannot be made */
+  after(candidate: Candidate): Look | undefined {
     const known = this.known.get(candidate);
     if (known) return known;
-    const evidence = gatherEvidence(applyEdit(this.design, candidate.edit), this.scene);
+    const design = changed(this.design, candidate.edit);
+    if (!design) return undefined;
+    const evidence = gatherEvidence(design, this.scene);
     const look = { evidence, found: check(evidence) };
     this.known.set(candidate, look);
     return look;
@@ -107,10 +133,9 @@ class Looks {
 
   /** What a change clears, with what the meter tells at its place and that of the finding. */
   cure(candidate: Candidate, clears: number, { about }: Finding): Cure {
-    const meter = meterShows(this.before, this.after(candidate).evidence, [
-      ...candidate.about,
-      ...about.filter((id) => this.before.wiring.part(id)),
-    ]);
+    const after = this.after(candidate)?.evidence ?? this.before;
+    const parts = about.filter((id) => this.before.wiring.part(id));
+    const meter = meterShows(this.before, after, [...candidate.about, ...parts]);
     return { ...candidate, clears, ...(meter === undefined ? {} : { meter }) };
   }
 }
@@ -125,16 +150,20 @@ const worth = (trial: Trial, left: readonly Finding[]): number =>
 
 /** Roots one after the other: the change that clears most of what is left tells the next. */
 function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Looks): Root[] {
+  const isHarmless = (candidate: Candidate): boolean => {
+    const after = looks.after(candidate);
+    return after !== undefined && harmOf(found, after.found).length === 0;
+  };
   const roots: Root[] = [];
   let left = found.filter(isOpen);
   for (;;) {
     const useful = trials
       .filter((t) => isLikely(t, left))
       .sort((a, b) => worth(b, left) - worth(a, left) || rank(a) - rank(b));
-    const best = useful.find((t) => harmOf(found, looks.after(t.candidate).found).length === 0);
+    const best = useful.find((t) => isHarmless(t.candidate));
     if (!best) break;
     // Worst cases are only known of the change that was chosen.
-    const remains = new Set(looks.after(best.candidate).found.map((f) => f.id));
+    const remains = new Set(looks.after(best.candidate)?.found.map((f) => f.id));
     const gone = left.filter((f) => best.cleared.has(f.id) || !remains.has(f.id));
     const [first, ...effects] = rootFirst(gone, best.candidate);
     const finding = asSevereAs(first, effects);
@@ -143,7 +172,7 @@ function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Loo
     );
     const fit = alike.length > mostAlike ? [] : [best, ...alike.filter((t) => t !== best)];
     const cures = fit
-      .filter((t) => harmOf(found, looks.after(t.candidate).found).length === 0)
+      .filter((t) => isHarmless(t.candidate))
       .map((t) => looks.cure(t.candidate, gone.length, finding));
     roots.push({ finding, effects, cures });
     left = left.filter((f) => !gone.includes(f));
@@ -177,13 +206,20 @@ const rank = ({ candidate: { kind, edit, usual = 0 } }: Trial): number =>
   (kind === 'mistake' ? 1 : 0.5 + changesOf(edit)) - usual;
 
 /**
- * What tells of the cause before what follows from it: nearest to the cure comes what keeps a circuit from working at
- * all, in the order of the rules.
+ * What tells of the cause before what follows from it: what is wrong with the wiring at the place of the cure, then what is
+ * worst, then what keeps a circuit from working at all, in the order of the rules.
  */
 function rootFirst(gone: readonly Finding[], { about }: Candidate): Finding[] {
   const places = new Set([...about, ...about.map((place) => splitRef(place).part)]);
-  const near = (f: Finding): number => (f.about.some((place) => places.has(place)) ? 0 : 1);
-  return [...gone].sort((a, b) => near(a) - near(b) || orderOf(a) - orderOf(b));
+  const far = (f: Finding): number => (f.about.some((place) => places.has(place)) ? 0 : 1);
+  const wired = (f: Finding): number => (f.concern === 'wiring' ? far(f) : 1);
+  return [...gone].sort(
+    (a, b) =>
+      wired(a) - wired(b) ||
+      weightOf(b) - weightOf(a) ||
+      far(a) - far(b) ||
+      orderOf(a) - orderOf(b),
+  );
 }
 
 const codes = rules.map((r) => r.code);

@@ -4,7 +4,7 @@ import type { Design, TerminalRef } from '../design/index.js';
 import { joinEdit, whyNotJoin, wiringOf, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 import { looseEnds } from './loose-ends.js';
-import { railsOf } from './rails.js';
+import { hubOf, railsOf } from './rails.js';
 
 type Way = readonly [from: TerminalRef, to: TerminalRef];
 
@@ -21,7 +21,7 @@ export const likelyWires = (design: Design, findings: readonly Finding[]): Candi
 export function otherWires(design: Design, findings: readonly Finding[]): Candidate[] {
   const nets = wiringOf(design)
     .all()
-    .map(({ terminals: [first] }) => first);
+    .map(({ terminals: [first] }) => hubOf(design, first));
   const ends = [...railsOf(design), ...looseEnds(design, findings)];
   return wiresBetween(
     design,
@@ -31,7 +31,12 @@ export function otherWires(design: Design, findings: readonly Finding[]): Candid
 
 function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
   const wiring = wiringOf(design);
-  const open = ways.filter(([a, b]) => !wiring.same(a, b) && !shorts(wiring, a, b));
+  const programmed = new Set([...design.channels, ...design.outputs].map((use) => use.pin));
+  const used = (ref: TerminalRef): boolean => wiring.ends(ref).some((e) => programmed.has(e.ref));
+  // Two pins that the program uses are not meant to be one.
+  const open = ways.filter(
+    ([a, b]) => !wiring.same(a, b) && !shorts(wiring, a, b) && !(used(a) && used(b)),
+  );
   const each = new Map(
     open.map((way) => [
       way
@@ -53,9 +58,13 @@ function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
     }));
 }
 
+/** Whether a terminal without a wire has to have one. */
+const isNeeded = (wiring: Wiring, ref: TerminalRef): boolean =>
+  !wiring.wired(ref) && !wiring.ends(ref).some((e) => e.terminal.optional);
+
 /** Most wires lead to ground, many to a supply, and those between two open terminals were made for each other. */
 function usualness(wiring: Wiring, a: TerminalRef, b: TerminalRef): number {
-  if (!wiring.wired(a) && !wiring.wired(b)) return 0.3;
+  if (isNeeded(wiring, a) && isNeeded(wiring, b)) return 0.3;
   const natures = [wiring.nature(a), wiring.nature(b)];
   return natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0;
 }

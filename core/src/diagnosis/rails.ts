@@ -2,6 +2,16 @@ import { kindOf } from '../catalog/index.js';
 import { terminalRef, type Design, type TerminalRef } from '../design/index.js';
 import { wiringOf } from '../wiring/index.js';
 
+/** Where a net is best joined: the terminal with most wires, where the currents of others part already. */
+export function hubOf(design: Design, ref: TerminalRef): TerminalRef {
+  const wires = (end: TerminalRef): number =>
+    design.wires.filter((w) => w.from === end || w.to === end).length;
+  const ends = wiringOf(design)
+    .ends(ref)
+    .map((e) => e.ref);
+  return ends.reduce((a, b) => (wires(b) > wires(a) ? b : a), ends[0] ?? ref);
+}
+
 /** Ground and every supply: where most wires lead to. */
 export function railsOf(design: Design): TerminalRef[] {
   const ground = wiringOf(design).ground();
@@ -10,5 +20,5 @@ export function railsOf(design: Design): TerminalRef[] {
       .terminals.filter((t) => t.role === 'supply-out')
       .map((t) => terminalRef(part.id, t.id)),
   );
-  return [...(ground ? [ground] : []), ...supplies];
+  return [...(ground ? [ground] : []), ...supplies].map((ref) => hubOf(design, ref));
 }

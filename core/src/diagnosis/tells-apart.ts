@@ -1,5 +1,12 @@
 import type { SolvedPart } from '../catalog/index.js';
-import { everyState, stresses, type Evidence, type State } from '../check/index.js';
+import {
+  allStates,
+  everyState,
+  stresses,
+  type Evidence,
+  type State,
+  type Sweep,
+} from '../check/index.js';
 import { beyond as passes, levelsAtRest } from '../logic/index.js';
 
 /** A meter shows a difference from here on, V and A; a reading from here on, as a share of itself or of one count. */
@@ -47,22 +54,35 @@ export function tellsApart(a: Evidence, b: Evidence): boolean {
   return one.length !== other.length || one.some((state, i) => differs(state, other[i]));
 }
 
-/** In so many respects one does otherwise than the other: states in which it acts or answers otherwise, and ratings. */
+/**
+ * In so many respects one does otherwise than the other: states in which it acts or answers otherwise, sensors to which it
+ * answers otherwise at all, and ratings.
+ */
 export function distance(a: Evidence, b: Evidence): number {
-  const [one, other] = [everyState(a), everyState(b)];
-  const states = one.filter(
-    (state, i) => !(i in other) || doing(a, state) !== doing(b, other[i]),
-  ).length;
+  const differing = (one: readonly string[], other: readonly string[]): number =>
+    one.filter((value, i) => value !== other[i]).length;
+  const states = differing(...both(a, b, (e) => lookedAt(e).map((state) => doing(e, state))));
+  const sweeps = differing(
+    ...both(a, b, (e) => [...e.sweeps.values()].flat().map((s) => all(e, s))),
+  );
   const [mine, yours] = [beyond(a), beyond(b)];
   const ratings = [...mine].filter((r) => !yours.has(r)).length;
-  return states + ratings + [...yours].filter((r) => !mine.has(r)).length;
+  return states + sweeps + ratings + [...yours].filter((r) => !mine.has(r)).length;
 }
+
+const both = <T>(a: Evidence, b: Evidence, of: (e: Evidence) => T): [T, T] => [of(a), of(b)];
+
+const lookedAt = (e: Evidence): State[] => [...allStates(e), e.off, ...e.alone.values()];
+
+/** All that is done in the course of a sweep, wherever in it. */
+const all = (evidence: Evidence, { states }: Sweep): string =>
+  [...new Set(states.flatMap((state) => doing(evidence, state).split(',')))].sort().join();
 
 function doing({ design, quiet }: Evidence, { acting, counts }: State): string {
   const answers = design.channels.map((channel) => {
     const [now, rest] = [counts.get(channel.id), quiet.counts.get(channel.id)];
     if (now === undefined || rest === undefined) return '?';
-    return levelsAtRest(channel, rest).some((l) => passes(l, now));
+    return `${channel.id} ${levelsAtRest(channel, rest).some((l) => passes(l, now))}`;
   });
   return [...[...acting].sort(), ...answers].join();
 }

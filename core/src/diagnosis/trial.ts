@@ -1,7 +1,14 @@
-import { check, gatherEvidence, type Finding, type Severity } from '../check/index.js';
+import {
+  actuatorDead,
+  check,
+  gatherEvidence,
+  outputWithoutEffect,
+  type Finding,
+  type Severity,
+} from '../check/index.js';
 import type { Solution } from '../circuit/index.js';
 import { Rig } from '../rehearsal/index.js';
-import { applyEdit, EditError, type Design, type Scene } from '../design/index.js';
+import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import type { Candidate } from './candidate.js';
 
 /** What a candidate does to all that was found. */
@@ -34,6 +41,16 @@ export function findIn(design: Design, scene: Scene | undefined, near?: Solution
   return check(gatherEvidence(design, scene, rig, false));
 }
 
+/** A design with a change; undefined where that cannot be made. */
+export function changed(design: Design, edit: Edit): Design | undefined {
+  try {
+    return applyEdit(design, edit);
+  } catch (error) {
+    if (error instanceof EditError) return undefined;
+    throw error;
+  }
+}
+
 /**
  * Makes a change on a copy and looks at all that is found there.
  *
@@ -47,20 +64,23 @@ export function tryOut(
   candidate: Candidate,
   near: Solution,
 ): Trial | undefined {
-  let after: Finding[];
-  try {
-    after = findIn(applyEdit(design, candidate.edit), scene, near);
-  } catch (error) {
-    if (error instanceof EditError || error instanceof RangeError) return undefined;
-    throw error;
-  }
+  const other = changed(design, candidate.edit);
+  if (!other) return undefined;
+  const after = findIn(other, scene, near);
   const now = new Set(after.filter(isOpen).map((f) => f.id));
+  const cleared = before.filter((f) => isOpen(f) && !now.has(f.id));
   return {
     candidate,
-    cleared: new Set(before.filter((f) => isOpen(f) && !now.has(f.id)).map((f) => f.id)),
-    harm: harmOf(before, after),
+    cleared: new Set(cleared.map((f) => f.id)),
+    harm: [...harmOf(before, after), ...bypassed(cleared, after)],
   };
 }
+
+/** Outputs that go on switching nothing where something has come alive: it does so past them. */
+const bypassed = (cleared: readonly Finding[], after: readonly Finding[]): Finding[] =>
+  cleared.some((f) => f.code === actuatorDead.code)
+    ? after.filter((f) => f.code === outputWithoutEffect.code)
+    : [];
 
 /** What is worse afterwards than before: new findings, and those that have become more severe. */
 export function harmOf(before: readonly Finding[], after: readonly Finding[]): Finding[] {

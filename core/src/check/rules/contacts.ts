@@ -110,3 +110,27 @@ export const motorStall: Rule = {
       ];
     }),
 };
+
+export const contactAlone: Rule = {
+  code: 'contact-alone',
+  severity: 'caution',
+  concern: 'wiring',
+  title: 'A contact with one side wired',
+  bench: 'The relay clicks and switches nothing.',
+  source: 'Follows from the wiring: a contact switches between two terminals.',
+  find: ({ design, wiring }) =>
+    design.parts.flatMap((part) =>
+      (kindOf(part).contacts ?? []).flatMap(({ terminals }): Found[] => {
+        const wired = terminals.map((t) => refOf(part, t)).filter((ref) => wiring.wired(ref));
+        if (wired.length !== 1) return [];
+        return [
+          {
+            subject: wired[0],
+            title: `Only ${wired[0]} of a contact of ${part.name} is wired`,
+            reason: `Nothing is wired to the other terminals of that contact: what is at ${wired[0]} is never switched.`,
+            about: [part.id, ...wired],
+          },
+        ];
+      }),
+    ),
+};

@@ -12,16 +12,16 @@ interface Use {
   parts: string[];
 }
 
-/** Shorter words tell nothing, and longer ones are alike by their beginning. */
-const leastLetters = 3;
+/** Words are alike by their beginning; short ones that tell nothing are left out. */
 const beginning = 5;
+const empty: ReadonlySet<string> = new Set(['the', 'of', 'at', 'in', 'on', 'to', 'is']);
 
 const wordsOf = (name: string): Set<string> =>
   new Set(
     name
       .toLowerCase()
       .split(/[^\p{L}\p{N}]+/u)
-      .filter((word) => word.length >= leastLetters)
+      .filter((word) => word !== '' && !empty.has(word))
       .map((word) => word.slice(0, beginning)),
   );
 
@@ -43,11 +43,17 @@ const crossed = (uses: readonly Use[]): (readonly [Use, Use])[] =>
       .filter(
         (b) =>
           a.pin !== b.pin &&
-          affinity(a.name, b.parts) > affinity(a.name, a.parts) &&
-          affinity(b.name, a.parts) > affinity(b.name, b.parts),
+          seemsCrossed(
+            [affinity(a.name, a.parts), affinity(b.name, b.parts)],
+            [affinity(a.name, b.parts), affinity(b.name, a.parts)],
+          ),
       )
       .map((b) => [a, b] as const),
   );
+
+/** Neither name fits worse the other way about, and one of them better. */
+const seemsCrossed = (own: readonly number[], other: readonly number[]): boolean =>
+  own.every((fit, i) => fit <= other[i]) && own.some((fit, i) => fit < other[i]);
 
 function outputs({ design, alone, off, wiring }: Evidence): Use[] {
   return design.outputs.flatMap(({ id, name, pin }) => {
@@ -62,7 +68,8 @@ function channels({ design, sweeps, wiring }: Evidence): Use[] {
     const followed = [...sweeps].filter(([, own]) =>
       own.some(({ states }) => new Set(states.map((s) => s.counts.get(id))).size > 1),
     );
-    const parts = followed.flatMap(([part]) => wiring.part(part)?.name ?? []);
+    const labels = wiring.ends(pin).flatMap((e) => (e.ref === pin ? [] : [e.terminal.label]));
+    const parts = [...followed.flatMap(([part]) => wiring.part(part)?.name ?? []), ...labels];
     return parts.length > 0 ? [{ id, name, pin, parts }] : [];
   });
 }

@@ -191,17 +191,12 @@ const stray = 0.1;
 type Values = Readonly<Record<string, number | undefined>>;
 
 /** Whether switching an output on changes what any part takes that acts or drives what acts. */
-function switchesAnything({ alone, wiring, off, design }: Evidence, { id }: Output): boolean {
+function switchesAnything({ alone, wiring, off }: Evidence, { id }: Output): boolean {
   const on = alone.get(id);
   if (!on || on.solution.method === 'none') return true;
-  const ordered = design.rules.some((r) =>
-    r.then.some((act) => act.do === 'drive' && act.output === id),
-  );
-  // A rule may power a sensor on purpose; an output that nothing switches is not meant so.
-  const counting = ordered ? ['acts', 'drives', 'feels'] : ['acts', 'drives'];
   return Object.keys(on.solution.parts).some((other) => {
     const part = wiring.part(other);
-    return part && counting.includes(kindOf(part).stage) && movedBy(on, off, other);
+    return part && ['acts', 'drives'].includes(kindOf(part).stage) && movedBy(on, off, other);
   });
 }
 

@@ -1,5 +1,5 @@
 import { kindOf, paramsOf } from '../../catalog/index.js';
-import { freshId, splitRef, type TerminalRef, type Wire } from '../../design/index.js';
+import { splitRef, type TerminalRef, type Wire } from '../../design/index.js';
 import { Draft, potentials, wireAmps, wireOhms } from '../../wiring/index.js';
 import { mainStates, voltsIn, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
@@ -146,13 +146,8 @@ function ownWire({ design }: Evidence, ref: TerminalRef, board: TerminalRef) {
   for (const wire of own) {
     draft.make({ type: 'remove-wire', id: wire.id });
     const far = wire.from === ref ? wire.to : wire.from;
-    if (far === board) continue;
-    const id = freshId(
-      'w',
-      draft.design.wires.map((w) => w.id),
-    );
-    if (own.length > 1)
-      draft.make({ type: 'add-wire', wire: { ...wire, id, from: board, to: far } });
+    if (far !== board && own.length > 1)
+      draft.join(board, far, { colour: wire.colour, length: wire.length, gauge: wire.gauge });
   }
   return draft.join(board, ref, { length: own[0]?.length, gauge: own[0]?.gauge }).edit('own wire');
 }

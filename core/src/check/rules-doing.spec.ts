@@ -126,6 +126,11 @@ const cases: RuleCase[] = [
     photo(600),
   ],
   [
+    'emitter-dark',
+    onBoard('infrared-emitter E, resistor R ohms=100', 'E.a R.b, E.k U.GND'),
+    onBoard('infrared-emitter E, resistor R ohms=100', 'U.5V R.a, E.a R.b, E.k U.GND'),
+  ],
+  [
     'contact-alone',
     onBoard(
       'relay-board-1 K',

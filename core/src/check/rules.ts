@@ -72,7 +72,7 @@ import {
 import { pinUnable, pinNotSetUp, pinTwice, skillMissing, pinReserved } from './rules/pins.js';
 import { busPullUpMissing, busAddressClash, busPinWrong, linesCrossed } from './rules/bus.js';
 import { namesCrossed } from './rules/names.js';
-import { actuatorDead, actsAtRest } from './rules/actuators.js';
+import { actuatorDead, actsAtRest, emitterDark } from './rules/actuators.js';
 import { channelDeaf, sensorUnread, channelOneSided } from './rules/signals.js';
 import { probeCorrodes } from './rules/sensors.js';
 import {
@@ -123,6 +123,7 @@ export const rules: readonly Rule[] = [
   pinsOvercurrent,
   actuatorDead,
   actsAtRest,
+  emitterDark,
   outputWithoutEffect,
   outputIdle,
   outputInverted,

@@ -34,7 +34,8 @@ export function trialsOf(part: Part, steps = usualSteps): Trial[] {
   if ('param' in vary) {
     if (stage !== 'feels' && stage !== 'conditions' && !waves) return [];
     const label = params.find((p) => p.id === vary.param)?.label ?? vary.param;
-    const values = between(curve, steps);
+    // A knob may stand alike at a few of its places.
+    const values = between(curve, usualSteps);
     const turned: Trial = { of: vary, label: label.toLowerCase(), values };
     return [turned, ...(senses?.quantities ?? []).map(feltBesides)];
   }

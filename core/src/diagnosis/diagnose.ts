@@ -206,8 +206,8 @@ const rank = ({ candidate: { kind, edit, usual = 0 } }: Trial): number =>
   (kind === 'mistake' ? 1 : 0.5 + changesOf(edit)) - usual;
 
 /**
- * What tells of the cause before what follows from it: what is wrong with the wiring at the place of the cure, then what is
- * worst, then what keeps a circuit from working at all, in the order of the rules.
+ * What tells of the cause before what follows from it: what is wrong with the wiring at the place of the cure, in the order of
+ * the rules, from what keeps a circuit from working at all; then what is worst.
  */
 function rootFirst(gone: readonly Finding[], { about }: Candidate): Finding[] {
   const places = new Set([...about, ...about.map((place) => splitRef(place).part)]);
@@ -216,6 +216,7 @@ function rootFirst(gone: readonly Finding[], { about }: Candidate): Finding[] {
   return [...gone].sort(
     (a, b) =>
       wired(a) - wired(b) ||
+      (wired(a) === 0 ? orderOf(a) - orderOf(b) : 0) ||
       weightOf(b) - weightOf(a) ||
       far(a) - far(b) ||
       orderOf(a) - orderOf(b),

@@ -21,7 +21,7 @@ export const likelyWires = (design: Design, findings: readonly Finding[]): Candi
 export function otherWires(design: Design, findings: readonly Finding[]): Candidate[] {
   const nets = wiringOf(design)
     .all()
-    .map(({ terminals: [first] }) => hubOf(design, first));
+    .map(({ terminals: [first] }) => first);
   const ends = [...railsOf(design), ...looseEnds(design, findings)];
   return wiresBetween(
     design,
@@ -46,7 +46,9 @@ function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
       way,
     ]),
   );
+  const hub = (ref: TerminalRef): TerminalRef => hubOf(design, ref);
   return [...each.values()]
+    .map(([a, b]): Way => [hub(a), hub(b)])
     .filter(([a, b]) => !whyNotJoin(design, a, b))
     .map(([from, to]) => ({
       kind: 'mistake',

@@ -20,5 +20,5 @@ export function railsOf(design: Design): TerminalRef[] {
       .terminals.filter((t) => t.role === 'supply-out')
       .map((t) => terminalRef(part.id, t.id)),
   );
-  return [...(ground ? [ground] : []), ...supplies].map((ref) => hubOf(design, ref));
+  return [...(ground ? [ground] : []), ...supplies];
 }

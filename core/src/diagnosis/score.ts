@@ -27,14 +27,23 @@ export interface Sound {
   design: Design;
   scene: Scene | undefined;
   evidence: Evidence;
-  /** Ids of what is found in it as it is. */
+  /** Ids of what is wrong in it as it is. */
   known: ReadonlySet<string>;
 }
 
 export function soundDesign(design: Design): Sound {
   const [scene] = design.scenes;
   const evidence = gatherEvidence(design, scene);
-  return { design, scene, evidence, known: new Set(check(evidence).map((f) => f.id)) };
+  return {
+    design,
+    scene,
+    evidence,
+    known: new Set(
+      check(evidence)
+        .filter(isOpen)
+        .map((f) => f.id),
+    ),
+  };
 }
 
 /** A part with more terminals than this is a place only by its terminals. */

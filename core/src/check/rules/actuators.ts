@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../../catalog/index.js';
+import { kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
 import { terminalRef, type Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence } from '../evidence.js';
@@ -75,5 +75,35 @@ export const actsAtRest: Rule = {
           about: [part.id],
         };
       });
+  },
+};
+
+export const emitterDark: Rule = {
+  code: 'emitter-dark',
+  severity: 'error',
+  concern: 'wiring',
+  title: 'A light that a sensor waits for and that is never on',
+  bench: 'The beam is broken for good, or nothing ever reflects: no threshold helps.',
+  source: 'Solved at rest, with each output, in each happening: it gives no light in any.',
+  find: (evidence) => {
+    if (evidence.quiet.solution.method === 'none') return [];
+    return evidence.design.parts.flatMap((part): Found[] => {
+      const { emits, acts, terminals } = kindOf(part);
+      const used = terminals.some((t) => evidence.wiring.wired(terminalRef(part.id, t.id)));
+      if (!emits || acts || !used) return [];
+      const shines = everyState(evidence).some((s) => {
+        const solved = s.solution.parts[part.id] as SolvedPart | undefined;
+        return solved && emits.intensity(solved, paramsOf(part)) > 0;
+      });
+      if (shines) return [];
+      return [
+        {
+          subject: part.id,
+          title: `${part.name} gives no light`,
+          reason: 'No current flows through its emitter in any state.',
+          about: [part.id],
+        },
+      ];
+    });
   },
 };

@@ -253,17 +253,22 @@ export const outputIdle: Rule = {
       const on = alone.get(output.id);
       const idle = !output.feeds && !((rest.decided.outputs[output.id] ?? 0) > 0);
       if (!on || !idle || on.solution.method === 'none') return [];
-      const moved = design.parts.filter((p) => kindOf(p).acts && movedBy(on, off, p.id));
-      const changes = design.parts.some((p) => on.acting.has(p.id) !== off.acting.has(p.id));
-      if (moved.length === 0 || changes) return [];
-      // What acts in no state at all is told of by itself.
-      if (moved.every((p) => !everyState(evidence).some((s) => s.acting.has(p.id)))) return [];
+      const idlers = design.parts.filter(
+        (p) =>
+          kindOf(p).acts &&
+          movedBy(on, off, p.id) &&
+          !on.acting.has(p.id) &&
+          // What acts at rest or in no state at all is told of by itself.
+          !off.acting.has(p.id) &&
+          everyState(evidence).some((s) => s.acting.has(p.id)),
+      );
+      if (idlers.length === 0) return [];
       return [
         {
           subject: output.id,
-          title: `${output.name} makes nothing act`,
-          reason: `With it alone on, ${list(moved.map((p) => p.name))} stands otherwise than at rest, and does not act.`,
-          about: [output.id, output.pin, ...moved.map((p) => p.id)],
+          title: `${output.name} does not make ${list(idlers.map((p) => p.name))} act`,
+          reason: `With it alone on, ${list(idlers.map((p) => p.name))} stands otherwise than with it off, and does not act.`,
+          about: [output.id, output.pin, ...idlers.map((p) => p.id)],
         },
       ];
     });

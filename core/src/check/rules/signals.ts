@@ -55,8 +55,9 @@ export const channelDeaf: Rule = {
     'Solved with each sensor through its range, in each happening and with each output alone.',
   find: (evidence) => {
     const { design, quiet } = evidence;
-    if (quiet.solution.method === 'none' || evidence.sweeps.size === 0) return [];
-    const states = [...everyState(evidence), ...sweptStates(evidence)];
+    if (quiet.solution.method === 'none') return [];
+    // What follows an output only is not a sensor's doing.
+    const states = [...evidence.happening, ...sweptStates(evidence)];
     return design.channels
       .filter((c) => channelReader(design, c.pin) && quiet.counts.has(c.id))
       .filter((c) => states.every((s) => s.counts.get(c.id) === quiet.counts.get(c.id)))

@@ -70,6 +70,7 @@ export class Workbench {
 
   protected readonly session = inject(DesignSession);
   protected readonly view = inject(BenchView);
+  private readonly diagnosis = inject(DiagnosisView);
   protected readonly theme = inject(ThemeService);
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
@@ -101,11 +102,12 @@ export class Workbench {
     return { ...save, where: `${place}${again}.` };
   });
 
-  /** Open findings by step: how many, and whether any is an error. */
+  /** What is wrong by step: how many roots, or findings as long as those are not known, and whether any is an error. */
   protected readonly badges = computed(() => {
-    const open = this.view
-      .findings()
-      .filter((f) => f.severity === 'error' || f.severity === 'caution');
+    const roots = this.diagnosis.roots()?.map((root) => root.finding);
+    const open = (roots ?? this.view.findings()).filter(
+      (f) => f.severity === 'error' || f.severity === 'caution',
+    );
     const entries = steps.flatMap((step) => {
       const own = open.filter((f) => f.concern === step.concern);
       if (own.length === 0) return [];

@@ -1,5 +1,5 @@
 import type { Network } from './network.js';
-import { SparseLU } from '../equations/index.js';
+import { SingularMatrixError, SparseLU } from '../equations/index.js';
 
 /** Noise at a node, from each part. */
 export interface Noise {
@@ -121,7 +121,8 @@ function integrate(
 }
 
 /**
- * Resistance seen into a node around the steady state solved last, Ω; undefined where it is not solved.
+ * Resistance seen into a node around the steady state solved last, Ω; undefined where it is not solved, or nothing
+ * holds the node.
  *
  * @param seconds how long is looked: within it capacitors hold; for ever when left out
  */
@@ -137,7 +138,12 @@ export function sourceOhms(network: Network, node: string, seconds = Infinity): 
   for (const device of sorted.nonlinear) device.load(system);
   system.rhs.fill(0);
   system.rhs[at] = 1;
-  system.solve(out);
+  try {
+    system.solve(out);
+  } catch (error) {
+    if (error instanceof SingularMatrixError) return undefined;
+    throw error;
+  }
   system.alpha = 0;
   return out[at];
 }

@@ -3,7 +3,7 @@ import { splitRef, type Design } from '../design/index.js';
 import { slipKinds } from '../slip/index.js';
 import { placesOf, type Candidate } from './candidate.js';
 import { missingResistors } from './missing-parts.js';
-import { likelyWires, otherWires } from './missing-wires.js';
+import { likelyWires, neededWires, otherWires } from './missing-wires.js';
 
 /** What rules propose. */
 export const remedies = (findings: readonly Finding[]): Candidate[] =>
@@ -52,7 +52,8 @@ export const nearest = (design: Design, findings: readonly Finding[]): Candidate
 export const stages: readonly ((design: Design, findings: readonly Finding[]) => Candidate[])[] = [
   (design, findings) => {
     const { near, far } = undone(design, findings);
-    return [...remedies(findings), ...near, ...likelyWires(design, findings), ...far];
+    const wires = likelyWires(design, findings);
+    return [...remedies(findings), ...neededWires(design, findings), ...near, ...wires, ...far];
   },
   otherWires,
   missingResistors,

@@ -1,7 +1,14 @@
-import { check, gatherEvidence, rules, type Evidence, type Finding } from '../check/index.js';
+import {
+  check,
+  gatherEvidence,
+  rules,
+  type Evidence,
+  type Finding,
+  type Fix,
+} from '../check/index.js';
 import type { Solution } from '../circuit/index.js';
-import { splitRef, type Design, type Scene } from '../design/index.js';
-import { changesOf, type Candidate, type Cure } from './candidate.js';
+import { splitRef, type Design, type Edit, type Scene } from '../design/index.js';
+import { changesOf, placesOf, type Candidate, type Cure } from './candidate.js';
 import { nearest, remedies, stages } from './candidates.js';
 import { meterShows } from './meter.js';
 import { changed, findIn, harmOf, isOpen, tryOut, weightOf, weights, type Trial } from './trial.js';
@@ -25,7 +32,7 @@ export interface Diagnosis {
 }
 
 /** More than so many changes are not tried. */
-const most = 200;
+const most = 300;
 /** After a change that clears everything so many others are tried: one may fit as well. */
 const others = 12;
 /** Of more changes that fit alike than this none is likely. */
@@ -65,13 +72,36 @@ function tryAll(
     for (const candidate of stage(design, open)) {
       if (tried >= Math.min(enough, most)) return { trials, tried };
       tried += 1;
-      const trial = tryOut(design, scene, before, candidate, near);
-      if (!trial || trial.cleared.size === 0 || trial.harm.length > 0) continue;
+      const trial = helpful(tryOut(design, scene, before, candidate, near), (more) =>
+        tryOut(design, scene, before, more, near),
+      );
+      if (!trial) continue;
       trials.push(trial);
       if (leftBy([trial], before).length === 0) enough = Math.min(enough, tried + others);
     }
   }
   return { trials, tried };
+}
+
+/** A trial that clears something and harms nothing, if need be together with what cures all that it brings to light. */
+function helpful(
+  trial: Trial | undefined,
+  again: (candidate: Candidate) => Trial | undefined,
+): Trial | undefined {
+  if (!trial || trial.cleared.size === 0) return undefined;
+  if (trial.harm.length === 0) return trial;
+  const { candidate, harm } = trial;
+  const fixes = harm.flatMap((f) => f.fix ?? []);
+  if (candidate.kind !== 'remedy' || fixes.length < harm.length) return undefined;
+  const both = again(together(candidate, fixes));
+  return both && both.cleared.size > 0 && both.harm.length === 0 ? both : undefined;
+}
+
+/** A remedy and what it makes necessary, as one change. */
+function together(candidate: Candidate, fixes: readonly Fix[]): Candidate {
+  const label = [candidate.label, ...fixes.map((f) => f.label)].join(', and ');
+  const edit: Edit = { type: 'batch', label, edits: [candidate.edit, ...fixes.map((f) => f.edit)] };
+  return { ...candidate, label, edit, about: placesOf(edit) };
 }
 
 /** What is only found in the worst case is tried with worst cases: that takes long, so only what is nearest. */

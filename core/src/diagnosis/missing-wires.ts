@@ -8,6 +8,16 @@ import { hubOf, railsOf } from './rails.js';
 
 type Way = readonly [from: TerminalRef, to: TerminalRef];
 
+/** Wires of terminals that have to have one and have none: to each other, to ground or a supply. */
+export function neededWires(design: Design, findings: readonly Finding[]): Candidate[] {
+  const wiring = wiringOf(design);
+  const needed = looseEnds(design, findings).filter((ref) => isNeeded(wiring, ref));
+  const ways = needed.flatMap((from): Way[] =>
+    [...needed, ...railsOf(design)].map((to) => [from, to]),
+  );
+  return wiresBetween(design, ways);
+}
+
 /** Wires that are forgotten most: between two loose ends, and from one to ground or a supply. */
 export const likelyWires = (design: Design, findings: readonly Finding[]): Candidate[] => {
   const loose = looseEnds(design, findings);

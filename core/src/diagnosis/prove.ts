@@ -5,6 +5,8 @@ import { judgeScene, type Outcome, type Outcomes } from '../rehearsal/index.js';
 export interface Proof {
   better: string[];
   worse: string[];
+  /** False alarms of a design that noticed nothing before: it was quiet because it was dead. */
+  reveals: string[];
   /** So many verdicts stay as they are. */
   same: number;
 }
@@ -18,7 +20,7 @@ const isGood = (outcome: Outcome): boolean => outcome === 'noticed' || outcome =
 /** Rehearses every scene with and without a change. */
 export function prove(design: Design, edit: Edit): Proof {
   const changed = applyEdit(design, edit);
-  const proof: Proof = { better: [], worse: [], same: 0 };
+  const proof: Proof = { better: [], worse: [], reveals: [], same: 0 };
   for (const scene of design.scenes) {
     const other = changed.scenes.find((s) => s.id === scene.id) ?? scene;
     compare(proof, scene.name, outcomes(design, scene), outcomes(changed, other));
@@ -26,14 +28,21 @@ export function prove(design: Design, edit: Edit): Proof {
   return proof;
 }
 
+const anyNoticed = ({ verdicts }: Outcomes): boolean =>
+  verdicts.some((v) => v.outcome === 'noticed');
+
 function compare(proof: Proof, scene: string, before: Outcomes, after: Outcomes): void {
+  const { better, worse, reveals } = proof;
+  const loud = !anyNoticed(before) && anyNoticed(after) ? reveals : worse;
   for (const { happening, name, outcome } of before.verdicts) {
     const now = after.verdicts.find((v) => v.happening === happening)?.outcome;
+    const verdict = `${scene}: “${name}” ${now ?? 'gone'}`;
     if (now === undefined || isGood(now) === isGood(outcome)) proof.same += 1;
-    else (isGood(now) ? proof.better : proof.worse).push(`${scene}: “${name}” ${now}`);
+    else if (isGood(now)) better.push(verdict);
+    else (now === 'missed' ? worse : loud).push(verdict);
   }
   const more = after.strays.length - before.strays.length;
-  if (more > 0) proof.worse.push(`${scene}: fires at nothing`);
-  if (more < 0) proof.better.push(`${scene}: fires less at nothing`);
-  if (after.halted && !before.halted) proof.worse.push(`${scene}: ${after.halted.because}`);
+  if (more > 0) loud.push(`${scene}: fires at nothing`);
+  if (more < 0) better.push(`${scene}: fires less at nothing`);
+  if (after.halted && !before.halted) worse.push(`${scene}: ${after.halted.because}`);
 }

@@ -1,5 +1,5 @@
 import { kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
-import { terminalRef, type Part } from '../../design/index.js';
+import { terminalRef, type Part, type Scene } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
@@ -53,18 +53,25 @@ function nearest(evidence: Evidence, part: Part): string | undefined {
   return most && acts?.because(most, paramsOf(part));
 }
 
+const wantsSomething = (scene: Scene | undefined): boolean =>
+  scene?.happenings.some((h) => h.intent === 'wanted') ?? false;
+
 export const actsAtRest: Rule = {
   code: 'acts-at-rest',
   severity: 'error',
   concern: 'drive',
   title: 'Something that acts all the time',
   bench: 'It sounds, shines or runs from power-on, and an alarm cannot be told from none.',
-  source: 'Solved with every output off, and with all of them on: it acts in both.',
+  source:
+    'Solved with every output off, and with all of them on: it acts in both; without outputs and a scene, in every state.',
   find: (evidence) => {
-    const { off, fired } = evidence;
+    const { off, fired, design, scene } = evidence;
     if (off.solution.method === 'none') return [];
+    // Without outputs only a scene says what rest is: a lamp for the night is lit where no light falls.
+    const resting = design.outputs.length > 0 || wantsSomething(scene);
+    const states = resting ? [off, fired] : everyState(evidence);
     return actuators(evidence)
-      .filter((part) => off.acting.has(part.id) && fired.acting.has(part.id) && !indicates(part))
+      .filter((part) => states.every((s) => s.acting.has(part.id)) && !indicates(part))
       .map((part): Found => {
         const { acts } = kindOf(part);
         const solved = off.solution.parts[part.id];

@@ -1,6 +1,6 @@
 import { kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
-import { mainStates, range, type Evidence, type State } from '../evidence.js';
+import { mainStates, range, type Evidence, type Range, type State } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
 import {
   across,
@@ -69,11 +69,25 @@ export const transistorUnsaturated: Rule = {
           title: `Base current of ${part.name} is thin`,
           reason: `${numbers}, ${volts(drop.high)} at worst. Aim for a gain of ${wantedGain}.`,
           about: [part.id],
-          ...withFix(strongerBase(evidence, part, base, on.state, load / wantedGain)),
+          ...withFix(
+            strongerBase(
+              evidence,
+              part,
+              base,
+              on.state,
+              wouldCarry(evidence, load, drop) / wantedGain,
+            ),
+          ),
         },
       ];
     }),
 };
+
+/** What a load would take of the transistor without its drop: as much more as it lacks volts, the highest of the design being its supply. */
+function wouldCarry({ quiet }: Evidence, load: number, drop: Range): number {
+  const supply = Math.max(...quiet.solution.nets.map((n) => n.volts ?? 0));
+  return (load * supply) / Math.max(supply - drop.value, 0.1 * supply);
+}
 
 /** A smaller resistor in the base lead, where one stands in series with what drives it. */
 function strongerBase(
@@ -90,7 +104,9 @@ function strongerBase(
   if (!lead) return undefined;
   const value = ohmsOf(lead.part) ?? NaN;
   // What another resistor takes from the base stays as it is.
-  const smaller = e12((value * lead.carries) / (wanted + lead.carries - drive), 'below');
+  const fits = (value * lead.carries) / (wanted + lead.carries - drive);
+  if (!(fits > 0 && Number.isFinite(fits))) return undefined;
+  const smaller = e12(fits, 'below');
   return smaller < value ? setOhms(lead.part, smaller) : undefined;
 }
 

@@ -20,9 +20,12 @@ export class BenchInWorkers implements BenchService, OnDestroy {
   }
 }
 
-/** A worker that is ended where what it does is wanted no more: it cannot be told. */
+/**
+ * A worker that is ended where what it does is wanted no more: it cannot be told. It is wrapped once: a wrapper that is
+ * collected as garbage takes the worker's ear with it.
+ */
 class EndedWorker implements Timed, Trying {
-  private worker?: Worker;
+  private started?: { worker: Worker; bench: Comlink.Remote<Bench> };
   private busy = false;
 
   readonly follow: Timed['follow'] = (...asked) => this.ask((bench) => bench.follow(...asked));
@@ -32,13 +35,18 @@ class EndedWorker implements Timed, Trying {
 
   private async ask<T>(what: (bench: Comlink.Remote<Bench>) => Promise<T>): Promise<T> {
     this.cancel();
-    const worker = (this.worker ??= startWorker());
+    const started = (this.started ??= this.start());
     this.busy = true;
     try {
-      return await what(Comlink.wrap<Bench>(worker));
+      return await what(started.bench);
     } finally {
-      if (worker === this.worker) this.busy = false;
+      if (started === this.started) this.busy = false;
     }
+  }
+
+  private start(): { worker: Worker; bench: Comlink.Remote<Bench> } {
+    const worker = startWorker();
+    return { worker, bench: Comlink.wrap<Bench>(worker) };
   }
 
   cancel(): void {
@@ -46,8 +54,8 @@ class EndedWorker implements Timed, Trying {
   }
 
   end(): void {
-    this.worker?.terminate();
-    this.worker = undefined;
+    this.started?.worker.terminate();
+    this.started = undefined;
     this.busy = false;
   }
 }

@@ -28,6 +28,9 @@ const verdicts = (count: number): string => `${count} verdict${count === 1 ? '' 
         (onClick)="session.edit(offer().edit)"
       />
       <p class="soft" role="status">{{ effect() }}</p>
+      @if (offer().proof?.reveals?.length) {
+        <p class="soft">Then it will be heard that {{ offer().proof?.reveals?.join('; ') }}.</p>
+      }
     }
   `,
   styleUrl: './offer-line.css',

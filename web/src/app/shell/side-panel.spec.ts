@@ -53,6 +53,7 @@ it('offers nothing before it has been tried in every scene, and nothing that mak
   bench.workers.trying.prove.mockResolvedValue({
     better: [],
     worse: ['A busy evening: “Someone walks up the slipway” missed'],
+    reveals: [],
     same: 5,
   });
   const panel = await showSolved(SidePanel);

@@ -1,6 +1,8 @@
 import { applyEdit } from '@yurei/core/design';
+import type { Proof } from '@yurei/core/diagnosis';
 import { duplicateChannel } from '@yurei/core/wiring';
 import { openBench, showSolved, slipwayBeam, type Screen } from '../../testing/workbench-bed';
+import type { OfferedRoot } from '../data/diagnosis-view';
 import { FindingCard } from '../shell/finding-card';
 import { WireStep } from './wire';
 
@@ -110,24 +112,46 @@ describe('a finding', () => {
     reason: 'Because.',
     bench: 'It smokes.',
     about: ['R1'],
-    fix: { label: 'Mend R1', edit: { type: 'set-param', id: 'R1', param: 'ohms', value: 330 } },
   } as const;
-  const show = async (more: object = {}) => {
+  const show = async (more: object = {}, root?: OfferedRoot) => {
     bench = await openBench();
-    return showSolved(FindingCard, { finding: { ...finding, ...more } });
+    return showSolved(FindingCard, { finding: { ...finding, ...more }, root });
   };
 
+  const cure = {
+    kind: 'mistake' as const,
+    says: 'R1 of 10 kΩ is ten times too large',
+    label: 'Mend R1',
+    about: ['R1'],
+    edit: { type: 'set-param', id: 'R1', param: 'ohms', value: 330 } as const,
+    clears: 1,
+    meter: 'at rest, a meter at R1.a shows 1 V; it should show 3 V',
+  };
+  const asRoot = (proof?: Proof): OfferedRoot => ({
+    finding: { ...finding, about: [...finding.about] },
+    effects: [{ ...finding, about: ['H1'], id: 'other', title: 'H1 is dark' }],
+    cures: [{ ...cure, proof }],
+  });
+
   it('says what happens on the bench, leads to its place, and mends it', async () => {
-    const card = await show();
+    const card = await show({}, asRoot({ better: [], worse: [], reveals: [], same: 2 }));
     expect(card.text()).toMatch(/Wrong R1 is wrong Because\. On the bench: It smokes\./);
+    expect(card.text()).toMatch(/Likely: R1 of 10 kΩ is ten times too large\. To be sure: at rest/);
+    expect(card.text()).toMatch(/One more follows from it H1 is dark/);
     await card.press('R1 is wrong');
     expect(bench.selection.is('part', 'R1')).toBe(true);
     await card.press('Mend R1');
     expect(bench.session.design()?.parts.find((p) => p.id === 'R1')?.params['ohms']).toBe(330);
   });
 
+  it('offers nothing that has not been tried in every scene', async () => {
+    const card = await show({}, asRoot());
+    expect(card.find('yu-offer-line button').hasAttribute('disabled')).toBe(true);
+    expect(card.text()).toContain('Trying it in every scene…');
+  });
+
   it('without a place or a fix has neither button', async () => {
-    const card = await show({ about: ['design'], fix: undefined, severity: 'safety' });
+    const card = await show({ about: ['design'], severity: 'safety' });
     expect(card.all('button')).toHaveLength(0);
     expect(card.text()).not.toMatch(/On the bench/);
   });

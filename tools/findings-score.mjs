@@ -10,7 +10,7 @@ import { keepWritten } from './written.mjs';
 
 /**
  * Makes every usual slip in every demo design and writes docs/findings-score.md from what is said of them.
- * With a number N only each N-th slip is made, and the score is printed instead: node tools/findings-score.mjs 10
+ * With a number N only each N-th slip is made, and the file says so: node tools/findings-score.mjs 9
  */
 const every = Number(process.argv[2] ?? 1);
 const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));
@@ -93,7 +93,7 @@ function report(rows) {
   return [
     '# How well mistakes are found',
     '',
-    `Written by \`npm run findings-score\`: ${rows.length} slips, each made alone in one of the ${names.length} demo designs, and what Wire says of it. A slip counts as a fault where the design then does otherwise than before in any state that is looked at (at rest, each output alone, all of them, in each happening of its first scene, each sensor through its range): other parts act, a channel answers otherwise, a rating is exceeded. Where only voltages or currents differ, it is another value that works as well; where nothing differs, nobody can tell.`,
+    `Written by \`node tools/findings-score.mjs${every === 1 ? '' : ` ${every}`}\`: ${every === 1 ? 'every slip' : `each ${every}th`} of all that can be made by program, ${rows.length} of them, each made alone in one of the ${names.length} demo designs, and what Wire says of it. A slip counts as a fault where the design then does otherwise than before in any state that is looked at (at rest, each output alone, all of them, in each happening of its first scene, each sensor through its range): other parts act, a channel answers otherwise, a rating is exceeded. Where only voltages or currents differ, it is another value that works as well; where nothing differs, nobody can tell.`,
     '',
     'Of faults: _found_ is that something is found that is not found without the slip; _placed_ that the first root, or the change it proposes, is at the place of the slip (a part with more than six wires counts by its terminals); _cured_ that its first cure leaves nothing to find and the design does what it did. _Harm_ counts cures offered, of all slips, that take the design farther from what it did.',
     '',
@@ -131,6 +131,5 @@ function report(rows) {
 if (process.send) work(Number(process.argv[3]), Number(process.argv[4]));
 else {
   const text = await format(report(await gather()), { parser: 'markdown' });
-  if (every === 1) keepWritten('docs/findings-score.md', text, 'npm run findings-score');
-  else process.stdout.write(text);
+  keepWritten('docs/findings-score.md', text, 'npm run findings-score');
 }

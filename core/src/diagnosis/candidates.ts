@@ -21,6 +21,9 @@ export const remedies = (findings: readonly Finding[]): Candidate[] =>
       : [],
   );
 
+/** Something put in wrongly is likelier than a wire that is missing between two terminals that have wires. */
+const slipped = 0.25;
+
 /** Slips that are their own cure, made once more: those at places that findings name, and the others. */
 function undone(
   design: Design,
@@ -34,12 +37,16 @@ function undone(
     .flatMap((k) => k.all(design))
     .map(({ undoes, label, about, edit }): Candidate => ({
       kind: 'mistake',
+      usual: slipped,
       says: undoes,
       label,
       about,
       edit,
     }));
-  return { near: all.filter(isTold), far: all.filter((c) => !isTold(c)) };
+  return {
+    near: all.filter(isTold),
+    far: all.filter((c) => !isTold(c)),
+  };
 }
 
 /** The first of them: what rules propose, and slips at the very places that findings name. */

@@ -74,11 +74,15 @@ function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
 const isNeeded = (wiring: Wiring, ref: TerminalRef): boolean =>
   !wiring.wired(ref) && !wiring.ends(ref).some((e) => e.terminal.optional);
 
-/** Most wires lead to ground, many to a supply, and those between two open terminals were made for each other. */
+/**
+ * Two terminals that both lack a wire were made for each other; one that lacks it most likely led to ground or a supply; and
+ * so do most wires anyhow.
+ */
 function usualness(wiring: Wiring, a: TerminalRef, b: TerminalRef): number {
-  if (isNeeded(wiring, a) && isNeeded(wiring, b)) return 0.3;
+  const needed = [a, b].filter((ref) => isNeeded(wiring, ref)).length;
   const natures = [wiring.nature(a), wiring.nature(b)];
-  return natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0;
+  const rail = natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0;
+  return needed === 2 ? 0.5 : needed === 1 ? 0.2 + rail : rail;
 }
 
 /** A wire between two legs of a part with so few takes it out of the circuit and cures nothing. */

@@ -38,7 +38,7 @@ const share = (of: (s: Scored) => boolean, among: readonly Scored[]): number =>
 
 it('most of a hundred slips are faults, and next to all of those are found', () => {
   expect(faults.length).toBeGreaterThan(50);
-  expect(faults.filter((s) => !s.found).map((s) => s.made)).toHaveLength(0);
+  expect(share((s) => s.found, faults)).toBeGreaterThan(0.98);
 });
 
 it('the root is told at the place where the slip was made', () => {

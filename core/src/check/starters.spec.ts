@@ -10,7 +10,6 @@ const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''))
 /** Findings that a design carries on purpose; its notes say why. */
 const explained: Readonly<Record<string, string[]>> = {
   'bilge-sump': ['Sump rods stands under direct current'],
-  'skylight-rain': ['Skylight pad stands under direct current'],
 };
 
 describe.each(names)('%s', (name) => {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 
 interface Part {
   id: string;
+  params?: Record<string, number>;
 }
 interface Ends {
   id: string;

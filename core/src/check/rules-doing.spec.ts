@@ -125,6 +125,45 @@ const cases: RuleCase[] = [
     ),
     photo(600),
   ],
+  // Nobody has set these pins up for it: what is done with them asks for it.
+  [
+    'skill-missing',
+    onBoard('push-button S', 'U.D4 S.a, S.b U.GND', {
+      ...channel('U.D4', { trips: 'below', threshold: 50, hysteresis: 1, edge: 'falling' }),
+      ...pins('U.D4 pull-up'),
+    }),
+    onBoard('push-button S', 'U.D2 S.a, S.b U.GND', {
+      ...channel('U.D2', { trips: 'below', threshold: 50, hysteresis: 1, edge: 'falling' }),
+      ...pins('U.D2 pull-up'),
+    }),
+  ],
+  [
+    'skill-missing',
+    {
+      ...onBoard('led H, resistor R ohms=330', 'U.D8 R.a, R.b H.a, H.k U.GND', output('U.D8')),
+      outputs: [
+        {
+          id: 'o1',
+          name: 'Out',
+          pin: 'U.D8',
+          active: 'high',
+          fade: { up: 1, down: 1, curve: 'eye' },
+        },
+      ],
+    },
+    {
+      ...onBoard('led H, resistor R ohms=330', 'U.D9 R.a, R.b H.a, H.k U.GND', output('U.D9')),
+      outputs: [
+        {
+          id: 'o1',
+          name: 'Out',
+          pin: 'U.D9',
+          active: 'high',
+          fade: { up: 1, down: 1, curve: 'eye' },
+        },
+      ],
+    },
+  ],
   [
     'emitter-dark',
     onBoard('infrared-emitter E, resistor R ohms=100', 'E.a R.b, E.k U.GND'),

@@ -5,6 +5,7 @@ export { arrangePins, planPins, type PlannedPin } from './pin-plan.js';
 export { replacements, replacePart } from './replace-part.js';
 export { sayWiring, type Said } from './say-wiring.js';
 export { repeatedChannels, type Repeated } from './repeated.js';
+export { impliedSkill } from './implied-skill.js';
 export { swapEnds } from './swap-ends.js';
 export { potentials, wireAmps, wireOhms } from './copper-drop.js';
 export { isMainsContact, suppliesOf, whyNotJoin } from './why-not-join.js';

@@ -9,6 +9,7 @@ import {
   type TerminalRef,
 } from '../design/index.js';
 import { Draft } from './draft.js';
+import { impliedSkill } from './implied-skill.js';
 import { wiringOf, type End } from './wiring.js';
 
 /** One controller pin that is used: by what, as what, and what is wrong with that. */
@@ -69,7 +70,7 @@ function needOf(design: Design, pin: TerminalRef): Need {
     .ends(pin)
     .filter((e) => e.ref !== pin);
   const line = ends.flatMap((e) => lineSkill(e) ?? [])[0];
-  const skill = use?.skill ?? line;
+  const skill = use?.skill ?? impliedSkill(design, pin)?.skill ?? line;
   const driven = design.outputs.some((o) => o.pin === pin);
   const read = design.channels.some((c) => c.pin === pin);
   const mode = driven ? 'output' : (use?.mode ?? (read ? 'input' : undefined));

@@ -1,7 +1,7 @@
 import { splitRef } from '../../design/index.js';
 import { kindOf, readoutOf, terminalOf } from '../../catalog/index.js';
-import type { PinMode, TerminalRef } from '../../design/index.js';
-import { Draft } from '../../wiring/index.js';
+import type { Design, PinMode, PinSkill, TerminalRef } from '../../design/index.js';
+import { Draft, impliedSkill } from '../../wiring/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
 import { modeOf, refOf, withFix } from '../lookup.js';
@@ -111,9 +111,9 @@ export const skillMissing: Rule = {
   bench: 'An interrupt that never comes: the pulse is over before the loop looks again.',
   source: 'Functions of the controller’s pins.',
   find: (evidence) =>
-    evidence.design.controller.pins.flatMap(({ pin, skill }): Found[] => {
+    skillsWanted(evidence.design).flatMap(({ pin, skill, why }): Found[] => {
       const terminal = terminalOf(evidence.design, pin);
-      if (!skill || !terminal || terminal.can?.includes(skill)) return [];
+      if (!terminal || terminal.role !== 'pin' || terminal.can?.includes(skill)) return [];
       const fit = siblings(evidence, pin)
         .filter((t) => t.can?.includes(skill))
         .map((t) => t.id);
@@ -121,13 +121,28 @@ export const skillMissing: Rule = {
         {
           subject: pin,
           title: `${pin} has no ${skill}`,
-          reason: `The firmware wants ${skill} there; ${fit.length > 0 ? `${list(fit)} ${fit.length > 1 ? 'have' : 'has'} it` : 'no pin of this board has it'}.`,
-          about: [splitRef(pin).part],
+          reason: `${why}: that wants ${skill}; ${fit.length > 0 ? `${list(fit)} ${fit.length > 1 ? 'have' : 'has'} it` : 'no pin of this board has it'}.`,
+          about: [splitRef(pin).part, pin],
           ...withFix(moveTo(evidence, pin, (t) => t.can?.includes(skill) ?? false)),
         },
       ];
     }),
 };
+
+/** What pins are asked for: as they are set up, and by what the program does with them. */
+function skillsWanted(design: Design): { pin: TerminalRef; skill: PinSkill; why: string }[] {
+  const asked = design.controller.pins.flatMap(({ pin, skill }) =>
+    skill ? [{ pin, skill, why: 'The firmware sets it up so' }] : [],
+  );
+  const used = [...new Set([...design.channels, ...design.outputs].map((use) => use.pin))];
+  const implied = used.flatMap((pin) => {
+    const need = impliedSkill(design, pin);
+    return need && !asked.some((a) => a.pin === pin && a.skill === need.skill)
+      ? [{ pin, ...need }]
+      : [];
+  });
+  return [...asked, ...implied];
+}
 
 const siblings = ({ wiring }: Evidence, pin: TerminalRef) => {
   const owner = wiring.owner(pin);

@@ -1,0 +1,31 @@
+import type { Design, Drive, PinSkill, TerminalRef } from '../design/index.js';
+
+/** What is done with an output, in rules and sequences. */
+const drivesOf = (design: Design, output: string): Drive[] => [
+  ...design.rules.flatMap((rule) =>
+    rule.then.flatMap((act) => (act.do === 'drive' && act.output === output ? [act.drive] : [])),
+  ),
+  ...design.sequences.flatMap(({ lanes }) =>
+    lanes
+      .filter((lane) => lane.output === output)
+      .flatMap(({ ambient, blocks }) => [
+        ...(ambient ? [ambient] : []),
+        ...blocks.map((block) => block.drive),
+      ]),
+  ),
+];
+
+/** What the program needs of a pin by what it does there, and why; nobody has to ask for it. */
+export function impliedSkill(
+  design: Design,
+  pin: TerminalRef,
+): { skill: PinSkill; why: string } | undefined {
+  const edged = design.channels.find((c) => c.pin === pin && c.edge);
+  if (edged)
+    return { skill: 'interrupt', why: `Channel ${edged.name} reads at once when it turns` };
+  const dimmed = design.outputs.find(
+    (o) => o.pin === pin && (o.fade ?? drivesOf(design, o.id).some((d) => d.as === 'level')),
+  );
+  if (dimmed) return { skill: 'pwm', why: `Output ${dimmed.name} is dimmed` };
+  return undefined;
+}

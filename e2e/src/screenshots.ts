@@ -39,7 +39,9 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     name: 'faulty',
     go: async (driver) => {
       await open(driver, faulty());
-      await driver.wait(until.elementLocated(By.css('yu-finding-card p-button')), 20000);
+      const offered = By.css('yu-offer-line button:not([disabled])');
+      await driver.wait(until.elementLocated(offered), 20000);
+      await driver.findElement(By.css('yu-finding-card details summary')).click();
     },
   },
   {

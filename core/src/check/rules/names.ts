@@ -25,15 +25,11 @@ const wordsOf = (name: string): Set<string> =>
       .map((word) => word.slice(0, beginning)),
   );
 
-/** How many words of a name one of the parts has in its own. */
-const affinity = (name: string, parts: readonly string[]): number =>
-  Math.max(
-    0,
-    ...parts.map((part) => {
-      const own = wordsOf(part);
-      return [...wordsOf(name)].filter((word) => own.has(word)).length;
-    }),
-  );
+/** How many words of a name any of the parts has in its own. */
+function affinity(name: string, parts: readonly string[]): number {
+  const own = new Set(parts.flatMap((part) => [...wordsOf(part)]));
+  return [...wordsOf(name)].filter((word) => own.has(word)).length;
+}
 
 /** Pairs in which each has the name of what the other one moves, and not of what it moves itself. */
 const crossed = (uses: readonly Use[]): (readonly [Use, Use])[] =>

@@ -2,8 +2,10 @@ import type { Design, Edit } from '../design/index.js';
 import { happeningKinds } from '../scene/index.js';
 import type { SlipKind } from './slip.js';
 
+/** The parameter by which a happening has a magnet's pole in front. */
+const pole = 'pole';
 const poled = new Set(
-  happeningKinds.filter((k) => k.params.some((p) => p.id === 'pole')).map((k) => k.kind),
+  happeningKinds.filter((k) => k.params.some((p) => p.id === pole)).map((k) => k.kind),
 );
 
 /** Every magnet of the scenes with its other pole in front. */
@@ -12,8 +14,8 @@ function turnAll({ scenes }: Design): Edit[] {
     happenings
       .filter((h) => poled.has(h.kind))
       .map((h): Edit => {
-        const pole = 1 - (h.params['pole'] ?? 0);
-        const happening = { ...h, params: { ...h.params, pole } };
+        const turned = 1 - (h.params[pole] ?? 0);
+        const happening = { ...h, params: { ...h.params, [pole]: turned } };
         return { type: 'put-happening', scene: id, happening };
       }),
   );

@@ -1,9 +1,10 @@
 import { kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
-import { terminalRef, type Part, type Scene } from '../../design/index.js';
+import { terminalRef, type Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { list } from '../words.js';
+import { severityOfIdle, wantsSomething } from './progress.js';
 
 /** Parts that do something for those around: in use, and made to act in the circuit rather than by a message. */
 const actuators = ({ design, wiring }: Evidence): Part[] =>
@@ -30,6 +31,7 @@ export const actuatorDead: Rule = {
         const best = nearest(evidence, part);
         return {
           subject: part.id,
+          severity: severityOfIdle(evidence, evidence.design.outputs.length > 0),
           title: `${part.name} never acts`,
           reason: `${tried(evidence)} makes it act${best ? `: ${best}` : ''}.`,
           about: [part.id],
@@ -52,9 +54,6 @@ function nearest(evidence: Evidence, part: Part): string | undefined {
   const [most] = [...solved].sort((a, b) => b.watts - a.watts);
   return most && acts?.because(most, paramsOf(part));
 }
-
-const wantsSomething = (scene: Scene | undefined): boolean =>
-  scene?.happenings.some((h) => h.intent === 'wanted') ?? false;
 
 export const actsAtRest: Rule = {
   code: 'acts-at-rest',

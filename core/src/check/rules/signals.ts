@@ -4,6 +4,7 @@ import { beyond, levelsAtRest } from '../../logic/index.js';
 import { everyState, sweptStates, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { onlyNumbers } from './channels.js';
+import { severityOfIdle } from './progress.js';
 
 /** Whether anything that is read or acts differs between two states. */
 function noticed(a: State, b: State): boolean {
@@ -33,6 +34,7 @@ export const sensorUnread: Rule = {
       return [
         {
           subject: id,
+          severity: severityOfIdle(evidence, design.channels.length > 0),
           title: `${part.name} is not heard`,
           reason: `Whatever ${felt[0].label} it feels, ${whom}.`,
           about: [id],

@@ -116,7 +116,7 @@ describe('the step Set', () => {
 describe('what can be read', () => {
   it('offers digital pins and readouts, and sets them up in the middle of their range', async () => {
     const bench = await openBench(demo('mooring-boom'));
-    bench.session.edit({ type: 'remove-channel', id: 'turned' });
+    for (const id of ['turned', 'latch']) bench.session.edit({ type: 'remove-channel', id });
     const set = await showSolved(SetStep);
     await set.press('Read U1.PD2');
     const last = () => bench.session.design()?.channels.at(-1);

@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { applyEdit, type Edit } from '@yurei/core/design';
+import { applyEdit, type Channel, type Edit } from '@yurei/core/design';
 import { readDesign, writeDesign } from '@yurei/core/exchange';
 import { checkFile } from './check.js';
 
@@ -19,6 +19,13 @@ function edited(...edits: Edit[]): string {
   const file = join(folder, `${Math.random()}.json`);
   writeFileSync(file, writeDesign(edits.reduce(applyEdit, result.design)));
   return file;
+}
+
+/** The channel of the demo, set otherwise. */
+function beam(more: Partial<Channel>): Channel {
+  const result = readDesign(readFileSync(demo, 'utf8'));
+  if (!result.ok) throw new Error('The demo cannot be read.');
+  return { ...result.design.channels[0], ...more };
 }
 
 it('ends with 0 where nothing is wrong', async () => {
@@ -55,4 +62,14 @@ it('--fix makes the cures and gives the file as it is then', async () => {
 
 it('--fix leaves a sound design as it is', async () => {
   expect(await checkFile(demo, { fix: true })).not.toHaveProperty('fixed');
+});
+
+it('tells what is heard once what was dead is mended, in place of saying that all else stays', async () => {
+  const pins = { type: 'clear-pin', pin: 'U1.D8' } as const;
+  const hasty = { type: 'put-channel', channel: beam({ hits: 1, misses: 1 }) } as const;
+  const { text } = await checkFile(edited(pins, hasty), {});
+  expect(text).toMatch(
+    /Fix: Set U1\.D8 to output .*it was quiet because it was dead, then: .*Gull/,
+  );
+  expect(text).not.toMatch(/Set U1\.D8 to output .*everything else stays/);
 });

@@ -100,9 +100,13 @@ const sayRoot = ({ finding, effects, cures }: ProvenRoot): string =>
 
 function sayCure({ kind, says, label, clears, meter, proof }: Proven): string[] {
   const better = proof.better.length > 0 ? `, turns right: ${proof.better.join('; ')}` : '';
+  const rest =
+    proof.reveals.length > 0
+      ? `; it was quiet because it was dead, then: ${proof.reveals.join('; ')}`
+      : '; everything else stays';
   return [
     ...(kind === 'mistake' ? [`Likely: ${says}`] : []),
     ...(meter === undefined ? [] : [`To be sure: ${meter}`]),
-    `Fix: ${label} (clears ${clears} finding${clears === 1 ? '' : 's'}${better}; everything else stays)`,
+    `Fix: ${label} (clears ${clears} finding${clears === 1 ? '' : 's'}${better}${rest})`,
   ];
 }

@@ -121,6 +121,10 @@ export function inLine({ design }: Evidence, ref: TerminalRef, ohms: number, nam
   return { label, edit: draft.edit(`add ${name.toLowerCase()}`) };
 }
 
+/** Whether anything is wired to a part. */
+export const inUse = ({ wiring }: Pick<Evidence, 'wiring'>, part: Part): boolean =>
+  kindOf(part).terminals.some((t) => wiring.wired(refOf(part, t.id)));
+
 /** The controller's setting of a pin. */
 export const modeOf = ({ design }: Evidence, pin: TerminalRef) =>
   design.controller.pins.find((p) => p.pin === pin)?.mode;

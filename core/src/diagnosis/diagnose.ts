@@ -27,8 +27,6 @@ export interface Diagnosis {
   roots: Root[];
   /** What is only worth knowing and can be mended without harm. */
   asides: Root[];
-  /** How many changes were tried. */
-  tried: number;
 }
 
 /** More than so many changes are not tried. */
@@ -48,12 +46,12 @@ export function diagnose(
   const open = found.filter(isOpen);
   const near = evidence.quiet.solution;
   const before = open.length > 0 ? findIn(design, scene, near) : [];
-  const { trials, tried } = tryAll(design, scene, open, before, near);
+  const trials = tryAll(design, scene, open, before, near);
   const looks = new Looks(design, scene, evidence);
   const worst = open.filter((f) => !before.some((b) => b.id === f.id));
   const more = nearest(design, worst).flatMap((c) => tryWorst(found, worst, c, looks));
   const roots = rootsOf(found, [...trials, ...more], looks);
-  return { roots: bySeverity(roots), asides: asidesOf(found, looks), tried };
+  return { roots: bySeverity(roots), asides: asidesOf(found, looks) };
 }
 
 /** Goes through the candidates, stage by stage, until all is cleared and some more have been tried besides. */
@@ -63,24 +61,24 @@ function tryAll(
   open: readonly Finding[],
   before: readonly Finding[],
   near: Solution,
-): { trials: Trial[]; tried: number } {
+): Trial[] {
   const trials: Trial[] = [];
   let tried = 0;
   let enough = Infinity;
   for (const stage of stages) {
     if (enough < Infinity) break;
     for (const candidate of stage(design, open)) {
-      if (tried >= Math.min(enough, most)) return { trials, tried };
+      if (tried >= Math.min(enough, most)) return trials;
       tried += 1;
       const trial = helpful(tryOut(design, scene, before, candidate, near), (more) =>
         tryOut(design, scene, before, more, near),
       );
       if (!trial) continue;
       trials.push(trial);
-      if (leftBy([trial], before).length === 0) enough = Math.min(enough, tried + others);
+      if (leftBy(trial, before).length === 0) enough = Math.min(enough, tried + others);
     }
   }
-  return { trials, tried };
+  return trials;
 }
 
 /** A trial that clears something and harms nothing, if need be together with what cures all that it brings to light. */
@@ -170,9 +168,9 @@ class Looks {
   }
 }
 
-/** What no change clears. */
-const leftBy = (trials: readonly Trial[], findings: readonly Finding[]): Finding[] =>
-  findings.filter((f) => isOpen(f) && !trials.some((t) => t.cleared.has(f.id)));
+/** What a change does not clear. */
+const leftBy = ({ cleared }: Trial, findings: readonly Finding[]): Finding[] =>
+  findings.filter((f) => isOpen(f) && !cleared.has(f.id));
 
 /** What a trial clears of what is left, by weight. */
 const worth = (trial: Trial, left: readonly Finding[]): number =>
@@ -184,17 +182,27 @@ function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Loo
     const after = looks.after(candidate);
     return after !== undefined && harmOf(found, after.found).length === 0;
   };
+  // What is cleared for certain: worst cases are only looked at for changes that are chosen.
+  const clearedBy = (candidate: Candidate): Finding[] => {
+    const remains = new Set(
+      looks
+        .after(candidate)
+        ?.found.filter(isOpen)
+        .map((f) => f.id),
+    );
+    return left.filter((f) => !remains.has(f.id));
+  };
   const roots: Root[] = [];
   let left = found.filter(isOpen);
   for (;;) {
     const useful = trials
       .filter((t) => isLikely(t, left))
       .sort((a, b) => worth(b, left) - worth(a, left) || rank(a) - rank(b));
-    const best = useful.find((t) => isHarmless(t.candidate));
+    const best = useful.find(
+      ({ candidate }) => isHarmless(candidate) && clearedBy(candidate).length > 0,
+    );
     if (!best) break;
-    // Worst cases are only known of the change that was chosen.
-    const remains = new Set(looks.after(best.candidate)?.found.map((f) => f.id));
-    const gone = left.filter((f) => best.cleared.has(f.id) || !remains.has(f.id));
+    const gone = clearedBy(best.candidate);
     const [first, ...effects] = rootFirst(gone, best.candidate);
     const finding = asSevereAs(first, effects);
     const alike = useful.filter(

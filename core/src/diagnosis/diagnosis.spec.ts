@@ -1,7 +1,7 @@
 /** Mistakes that were once missed, told at the wrong place, or made worse by what was proposed. */
 import { applyEdit, type Design, type Edit, type TerminalRef } from '../design/index.js';
 import { kindOf } from '../catalog/index.js';
-import { check, gatherEvidence } from '../check/index.js';
+import { check, fiveQuestions, gatherEvidence } from '../check/index.js';
 import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, output, placed } from '../testing/small.js';
 import { Draft, swapEnds, wiringOf } from '../wiring/index.js';
@@ -41,6 +41,13 @@ const slipway = demo('slipway-beam');
 
 describe('a horn without its plus wire', () => {
   const bad = without(slipway, 'P1.plus');
+  it('is nothing that it would not survive', () => {
+    const evidence = gatherEvidence(bad, bad.scenes[0]);
+    const survives = fiveQuestions(evidence, check(evidence), undefined).find(
+      (answer) => answer.id === 'survives',
+    );
+    expect(survives?.state).not.toBe('error');
+  });
   it('is an error that names the horn, and the wire that is missing', () => {
     const { roots } = seen(bad);
     expect(roots).toHaveLength(1);
@@ -154,6 +161,17 @@ describe('cures', () => {
     expect(cures.length).toBeGreaterThan(0);
     for (const { edit } of cures)
       expect(open(applyEdit(bad, edit)).filter((id) => !before.has(id))).toEqual([]);
+  });
+  it.each([
+    ['a resistor that is only too hot in the worst case', 'R3', 'watts', 0.2],
+    ['a tenth of a base resistor', 'R2', 'ohms', 82],
+    ['ten times a base resistor', 'R2', 'ohms', 8200],
+  ])('clear all that is said to go with them, worst cases and all: %s', (_, id, param, value) => {
+    const bad = applyEdit(slipway, { type: 'set-param', id, param, value });
+    const [root] = seen(bad).roots;
+    expect(root.cures.length).toBeGreaterThan(0);
+    const left = open(applyEdit(bad, root.cures[0].edit));
+    for (const { id: told } of [root.finding, ...root.effects]) expect(left).not.toContain(told);
   });
   it('are not guessed as long as an error stays that none of them clears', () => {
     const bad = applyEdit(slipway, { type: 'remove-part', id: 'Q1' });

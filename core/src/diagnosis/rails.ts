@@ -1,6 +1,5 @@
-import { kindOf } from '../catalog/index.js';
-import { terminalRef, type Design, type TerminalRef } from '../design/index.js';
-import { wiringOf } from '../wiring/index.js';
+import type { Design, TerminalRef } from '../design/index.js';
+import { suppliesOf, wiringOf } from '../wiring/index.js';
 
 /** Where a net is best joined: the terminal with most wires, where the currents of others part already. */
 export function hubOf(design: Design, ref: TerminalRef): TerminalRef {
@@ -15,10 +14,6 @@ export function hubOf(design: Design, ref: TerminalRef): TerminalRef {
 /** Ground and every supply: where most wires lead to. */
 export function railsOf(design: Design): TerminalRef[] {
   const ground = wiringOf(design).ground();
-  const supplies = design.parts.flatMap((part) =>
-    kindOf(part)
-      .terminals.filter((t) => t.role === 'supply-out')
-      .map((t) => terminalRef(part.id, t.id)),
-  );
+  const supplies = suppliesOf(design).map((s) => s.ref);
   return [...(ground ? [ground] : []), ...supplies];
 }

@@ -1,23 +1,23 @@
 import { kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
-import { terminalRef, type Part } from '../../design/index.js';
+import type { Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { inUse } from '../lookup.js';
 import { list } from '../words.js';
 import { severityOfIdle, wantsSomething } from './progress.js';
 
 /** Parts that do something for those around: in use, and made to act in the circuit rather than by a message. */
-const actuators = ({ design, wiring }: Evidence): Part[] =>
-  design.parts.filter((part) => {
-    const { acts, stage, terminals, phases = [] } = kindOf(part);
-    const used = terminals.some((t) => wiring.wired(terminalRef(part.id, t.id)));
-    return acts && stage === 'acts' && used && !phases.some((p) => p.sends);
+const actuators = (evidence: Evidence): Part[] =>
+  evidence.design.parts.filter((part) => {
+    const { acts, stage, phases = [] } = kindOf(part);
+    return acts && stage === 'acts' && inUse(evidence, part) && !phases.some((p) => p.sends);
   });
 
 export const actuatorDead: Rule = {
   code: 'actuator-dead',
   severity: 'error',
-  concern: 'drive',
+  concern: 'wiring',
   title: 'Something that is to act and never does',
   bench: 'The alarm is decided, and nothing is heard, seen or moved.',
   source:
@@ -58,7 +58,7 @@ function nearest(evidence: Evidence, part: Part): string | undefined {
 export const actsAtRest: Rule = {
   code: 'acts-at-rest',
   severity: 'error',
-  concern: 'drive',
+  concern: 'wiring',
   title: 'Something that acts all the time',
   bench: 'It sounds, shines or runs from power-on, and an alarm cannot be told from none.',
   source:
@@ -94,9 +94,8 @@ export const emitterDark: Rule = {
   find: (evidence) => {
     if (evidence.quiet.solution.method === 'none') return [];
     return evidence.design.parts.flatMap((part): Found[] => {
-      const { emits, acts, terminals } = kindOf(part);
-      const used = terminals.some((t) => evidence.wiring.wired(terminalRef(part.id, t.id)));
-      if (!emits || acts || !used) return [];
+      const { emits, acts } = kindOf(part);
+      if (!emits || acts || !inUse(evidence, part)) return [];
       const shines = everyState(evidence).some((s) => {
         const solved = s.solution.parts[part.id] as SolvedPart | undefined;
         return solved && emits.intensity(solved, paramsOf(part)) > 0;

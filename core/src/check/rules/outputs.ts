@@ -241,7 +241,7 @@ export const outputWithoutEffect: Rule = {
 export const outputIdle: Rule = {
   code: 'output-idle',
   severity: 'caution',
-  concern: 'drive',
+  concern: 'wiring',
   title: 'An output that moves something and makes nothing act',
   bench: 'A lamp that glimmers or glows in the wrong colour, a relay that twitches.',
   source:

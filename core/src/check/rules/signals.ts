@@ -1,8 +1,8 @@
-import { channelReader, kindOf } from '../../catalog/index.js';
-import { terminalRef, type Part } from '../../design/index.js';
+import { channelReader } from '../../catalog/index.js';
 import { beyond, levelsAtRest } from '../../logic/index.js';
-import { everyState, sweptStates, type Evidence, type State } from '../evidence.js';
+import { everyState, sweptStates, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { inUse } from '../lookup.js';
 import { onlyNumbers } from './channels.js';
 import { severityOfIdle } from './progress.js';
 
@@ -43,9 +43,6 @@ export const sensorUnread: Rule = {
     });
   },
 };
-
-const inUse = ({ wiring }: Evidence, part: Part): boolean =>
-  kindOf(part).terminals.some((t) => wiring.wired(terminalRef(part.id, t.id)));
 
 export const channelDeaf: Rule = {
   code: 'channel-deaf',

@@ -3,6 +3,7 @@ import { splitRef, terminalRef, type Part, type TerminalRef } from '../../design
 import { Draft, swapEnds } from '../../wiring/index.js';
 import { mainStates, range, solvedIn, voltsIn, type Evidence, type State } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
+import { inUse } from '../lookup.js';
 import { list, volts } from '../words.js';
 
 /** A part that takes power, with what it takes it by. */
@@ -93,9 +94,7 @@ export const partUnpowered: Rule = {
   find: (evidence) =>
     fedParts(evidence).flatMap((fed): Found[] => {
       const { part, plus, minus } = fed;
-      const used = kindOf(part).terminals.some((t) =>
-        evidence.wiring.wired(terminalRef(part.id, t.id)),
-      );
+      const used = inUse(evidence, part);
       const at = Math.max(...mainStates(evidence).map((s) => fedWith(fed, s).value));
       const fine = at > 0.5 || isSwitched(evidence, fed) || fedBehind(fed, evidence.quiet);
       if (!used || at < -0.3 || fine) return [];

@@ -3,6 +3,7 @@ import type { CircuitProblem } from '../../circuit/index.js';
 import { terminalRef, type Part } from '../../design/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { inUse } from '../lookup.js';
 import { list } from '../words.js';
 
 /** What the solver found of one sort, as it said it. */
@@ -109,14 +110,14 @@ export const terminalOpen: Rule = {
   title: 'A terminal left open on a part in use',
   bench: 'No current passes there: the part does not do its work.',
   source: 'Follows from the wiring.',
-  find: ({ design, wiring }) =>
-    design.parts.flatMap((part: Part): Found[] => {
+  find: (evidence) =>
+    evidence.design.parts.flatMap((part: Part): Found[] => {
+      const { wiring } = evidence;
       const refs = kindOf(part)
         .terminals.filter(needed)
         .map((t) => terminalRef(part.id, t.id));
       const open = refs.filter((ref) => !wiring.wired(ref));
-      const inUse = kindOf(part).terminals.some((t) => wiring.wired(terminalRef(part.id, t.id)));
-      if (open.length === 0 || !inUse) return [];
+      if (open.length === 0 || !inUse(evidence, part)) return [];
       const labels = kindOf(part)
         .terminals.filter((t) => open.includes(terminalRef(part.id, t.id)))
         .map((t) => t.label);

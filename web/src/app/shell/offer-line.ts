@@ -29,7 +29,9 @@ const verdicts = (count: number): string => `${count} verdict${count === 1 ? '' 
       />
       <p class="soft" role="status">{{ effect() }}</p>
       @if (offer().proof?.reveals?.length) {
-        <p class="soft">Then it will be heard that {{ offer().proof?.reveals?.join('; ') }}.</p>
+        <p class="soft">
+          It was quiet because it was dead. Then: {{ offer().proof?.reveals?.join('; ') }}.
+        </p>
       }
     }
   `,
@@ -48,8 +50,7 @@ export class OfferLine {
     if (!proof) return 'Trying it in every scene…';
     const found = `Clears ${clears} finding${clears === 1 ? '' : 's'}`;
     const better = proof.better.length;
-    return better > 0
-      ? `${found}, turns ${verdicts(better)} right; everything else stays.`
-      : `${found}; everything else stays.`;
+    const turns = better > 0 ? `, turns ${verdicts(better)} right` : '';
+    return `${found}${turns}${proof.reveals.length > 0 ? '.' : '; everything else stays.'}`;
   });
 }

@@ -1,4 +1,4 @@
-import { check, gatherEvidence, type Finding } from '@yurei/core/check';
+import { check, gatherEvidence, sayConsequence, type Finding } from '@yurei/core/check';
 import { diagnose, prove, type Cure, type Proof, type Root } from '@yurei/core/diagnosis';
 import { applyEdit, type Design } from '@yurei/core/design';
 import { writeDesign } from '@yurei/core/exchange';
@@ -51,7 +51,7 @@ export async function checkFile(
     ...roots.map(sayRoot),
     ...others.map((f) => sayFinding(f)),
   ].join('\n');
-  const worst = roots.at(0)?.finding.severity === 'error' ? 'error' : 'caution';
+  const worst = roots.some((r) => r.finding.severity === 'error') ? 'error' : 'caution';
   return {
     text,
     json: { made, roots, asides, others },
@@ -86,7 +86,10 @@ const indent = `\n${' '.repeat(9)}`;
 
 function sayFinding(f: Finding, more: readonly string[] = []): string {
   const bench = f.bench === '' ? [] : [`On the bench: ${f.bench}`];
-  const lines = [`${f.title} [${f.code}]`, f.reason, ...bench, ...more];
+  const open = f.severity === 'error' || f.severity === 'caution';
+  const title = `${f.title} [${f.code}${open ? `: ${sayConsequence(f)}` : ''}]`;
+  const why = f.accepted === undefined ? [] : [`No mistake here: ${f.accepted}`];
+  const lines = [title, f.reason, ...why, ...bench, ...more];
   return `${f.severity.toUpperCase().padEnd(8)} ${lines.join(indent)}`;
 }
 

@@ -146,7 +146,7 @@ describe('solve in more ways', () => {
   it('--temperature warms the circuit at rest as well: silicon loses about 2 mV a kelvin (handbooks)', async () => {
     const file = join(folder, 'diode.json');
     const design = {
-      ...{ format: 'yurei-design', version: 8, title: 'Diode', scenes: [] },
+      ...{ format: 'yurei-design', version: 9, title: 'Diode', scenes: [] },
       parts: [
         { id: 'G1', kind: 'adapter', name: 'Supply', params: { volts: 5 } },
         { id: 'R1', kind: 'resistor', name: 'Series', params: { ohms: 4300 } },

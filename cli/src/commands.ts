@@ -4,7 +4,7 @@ import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { writeDesign, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { rehearse, scoreRehearsal, snapshot, tellTrouble } from '@yurei/core/rehearsal';
+import { rehearse, scoreRehearsal, snapshot, tellTrouble, wentWrong } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
 import {
   noiseReport,
@@ -121,7 +121,7 @@ export async function rehearseFile(
     halted !== undefined ||
     strays.length > 0 ||
     troubles.length > 0 ||
-    verdicts.some((v) => v.outcome === 'missed' || v.outcome === 'fired falsely');
+    verdicts.some((v) => wentWrong(v.outcome));
   const text = [
     table(verdicts.map((v) => [v.outcome, v.intent, v.name, v.because])),
     ...(halted

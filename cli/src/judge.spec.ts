@@ -22,9 +22,9 @@ const evening = [
 it('says both errors of the best line with their bounds', async () => {
   const { text } = await judgeFile(readings(evening), {});
   expect(text).toMatch(/Best line: above 481 counts/);
-  // Nothing missed in 3: at most 1 − 0.025^(1/3).
-  expect(text).toMatch(/Missed: 0 of 3; truly 0.00 % to 70.8 %/);
-  expect(text).toMatch(/False: 0 of 7; truly 0.00 % to 41.0 %/);
+  // Nothing missed in 3: at most 1 − 0.05^(1/3), one-sided.
+  expect(text).toMatch(/Misses: 0 % \(0 of 3, ≤ 63 %\)/);
+  expect(text).toMatch(/Fires on others: 0 % \(0 of 7, ≤ 35 %\)/);
   expect(text).toMatch(/100.0 % of pairs/);
   expect(text).toMatch(/Empty slipway +300.0 ± 1.6 counts/);
 });
@@ -32,14 +32,21 @@ it('says both errors of the best line with their bounds', async () => {
 it('judges a line that is asked for, and tells how often noise passes it', async () => {
   const { json, text } = await judgeFile(readings(evening), { line: '301', every: '1' });
   expect(json).toMatchObject({ line: 301, falses: { events: 3, tries: 7 }, misses: { events: 0 } });
-  expect(text).toMatch(/Empty slipway.*false triggers a day/);
+  // Five readings are too few for a rate.
+  expect(text).toMatch(/Empty slipway.*too few readings to tell/);
+  const more = [
+    ...evening.split('\n'),
+    ...[301, 299, 302, 300, 298].map((c) => `Empty slipway;quiet;${c}`),
+  ];
+  const again = await judgeFile(readings(more.join('\n')), { line: '301', every: '1' });
+  expect(again.text).toMatch(/Empty slipway.*fires by noise alone \d+ a day/);
 });
 
 it('a line on readings of one kind: what cannot be told says so', async () => {
   const { text } = await judgeFile(readings('set,intent,counts\na,quiet,1\na,quiet,3'), {
     line: '2',
   });
-  expect(text).toMatch(/Missed: no such readings/);
+  expect(text).toMatch(/Misses: no such readings/);
   expect(text).toMatch(/both needed/);
   expect(text).not.toMatch(/NaN/);
 });
@@ -52,6 +59,9 @@ it.each([
   ['set,intent,counts', {}, /no readings/],
   ['set,intent,counts\na,quiet,1\nb,wanted,1', {}, /All readings are the same/],
   ['set,intent,counts\na,quiet,1', {}, /readings that are to be noticed/],
+  ['set,intent,counts\na,quiet,1,7', {}, /Line 2 has 4 cells, the first line names 3/],
+  ['set,intent,counts\n"a,quiet,1', {}, /Line 2: a quotation mark is not closed/],
+  ['set,intent,counts\na,quiet,1e12', {}, /Line 2: 1000000000000 is no count/],
   [evening, { trips: 'over' }, /--trips over: write above or below/],
   [evening, { hits: '1.5' }, /--hits 1.5: give a whole number/],
   [evening, { costMiss: '0' }, /--cost-miss 0: give a number above 0/],

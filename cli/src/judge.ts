@@ -1,14 +1,16 @@
 import { parseReadingSets } from '@yurei/core/exchange';
 import {
   bestLine,
+  enoughForRate,
   errorsAt,
   falseTriggers,
   hysteresisFor,
   noiseOf,
   readingsFor,
   rocArea,
+  sayErrors,
+  sayRate,
   type Readings,
-  type Share,
 } from '@yurei/core/judge';
 import { BadInput, loadText } from './load-design.js';
 import { quantity } from './parse-options.js';
@@ -28,8 +30,6 @@ export interface JudgeOptions {
 const perDay = 86400;
 /** Larger files of readings are not read, bytes. */
 const largestLog = 200e6;
-/** Fewer false triggers a day than this are not worth a number: one in some thousand years. */
-const rare = 1e-6;
 
 /** Both errors of a line on labelled readings, how sure they are, and what noise alone would trigger. */
 export async function judgeFile(file: string, options: JudgeOptions): Promise<Report> {
@@ -62,16 +62,18 @@ export async function judgeFile(file: string, options: JudgeOptions): Promise<Re
     `${noise.mean.toFixed(1)} ± ${noise.sd.toFixed(1)} counts`,
     `correlation ${noise.correlation.toFixed(2)}`,
     `hysteresis ${hysteresisFor(noise)}`,
-    rate < rare ? 'practically no false trigger' : `${rate.toPrecision(2)} false triggers a day`,
+    noise.readings < enoughForRate
+      ? `too few readings to tell how often it fires: ${enoughForRate} at least`
+      : `fires by noise alone ${sayRate(rate)}`,
   ]);
   const text = [
     `${line === undefined ? 'Best line' : 'Line'}: ${trips} ${judged.line} counts`,
-    `Missed: ${say(misses)}`,
-    `False: ${say(falses)}`,
+    `Misses: ${sayErrors(misses.events, misses.tries)}`,
+    `Fires on others: ${sayErrors(falses.events, falses.tries)}`,
     area === undefined
       ? 'Wanted and other readings are both needed to tell how well they can be told apart.'
       : `A wanted reading lies beyond another one in ${(100 * area).toFixed(1)} % of pairs.`,
-    `${readingsFor(0.05)} readings of a kind without an error make it 5 % at most, 95 % sure.`,
+    `Bounds are 95 % sure; ${readingsFor(0.05)} readings of a kind without an error make it 5 % at most.`,
     ...(rows.length > 0
       ? [`\nNoise, taken as normal, ${hits} in a row every ${every} s`, table(rows)]
       : []),
@@ -85,13 +87,6 @@ export async function judgeFile(file: string, options: JudgeOptions): Promise<Re
   };
   return { text, json, exitCode: 0 };
 }
-
-const percent = (share: number): string => `${(100 * share).toPrecision(3)} %`;
-
-const say = ({ events, tries, low, high }: Share): string =>
-  tries === 0
-    ? 'no such readings'
-    : `${events} of ${tries}; truly ${percent(low)} to ${percent(high)}, 95 % sure`;
 
 async function loadSets(file: string): Promise<Readings[]> {
   const text = await loadText(file, largestLog);

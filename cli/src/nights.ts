@@ -66,7 +66,9 @@ function sayNights({
 }: NightsSummary): string {
   const rows = happenings.map(({ name, intent, share, delays }) => [
     name,
-    intent === 'wanted' ? `noticed ${say(share)}` : `fired falsely ${say(share)}`,
+    share.tries === 0
+      ? 'not tried: no sensor feels it'
+      : `${intent === 'wanted' ? 'noticed' : 'fired falsely'} ${say(share)}`,
     delays
       ? `after ${formatQuantity(delays.median, 's')}, 95 % within ${formatQuantity(delays.most, 's')}`
       : '',

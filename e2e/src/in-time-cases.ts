@@ -5,7 +5,7 @@ type Item = Record<string, unknown>;
 /** A design from "kind id param=value … : name" lines and "from to" wires. */
 function design(title: string, purpose: string, parts: string[], wires: string[], scene: Item) {
   return {
-    ...{ format: 'yurei-design', version: 8, title, purpose, site: 'The boathouse bench' },
+    ...{ format: 'yurei-design', version: 9, title, purpose, site: 'The boathouse bench' },
     plan: { width: 6, depth: 4, walls: [] },
     parts: parts.map((line) => {
       const [what, name] = line.split(' : ');
@@ -21,6 +21,7 @@ function design(title: string, purpose: string, parts: string[], wires: string[]
     }),
     ...{ groups: [], controller: { pins: [] }, channels: [], outputs: [], counters: [] },
     ...{ machines: [], rules: [], sequences: [], notices: [], recordings: [], readings: [] },
+    accepted: [],
     scenes: [{ id: 's', seed: 1, ambient: {}, ...scene }],
     notes: '',
   };

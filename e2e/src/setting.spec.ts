@@ -86,7 +86,7 @@ describe('setting a threshold', () => {
     await its.page.says('yu-board-state', /25 readings\/s/);
     await capture(/^Quiet$/);
     // Exact bounds: 1 − 0.025^(1/20) = 16.8 %.
-    await decided(/Fires on Quiet\s+0 % \(0 of 20, ≤ 17 %\)/);
+    await decided(/Fires on Quiet\s+0 % \(0 of 20, ≤ 14 %\)/);
     await tab('live');
     await (await its.page.find('yu-live-strip select')).sendKeys('A rag');
     await (await its.page.find('yu-live-strip input')).sendKeys('1.5', Key.TAB);
@@ -96,7 +96,7 @@ describe('setting a threshold', () => {
       (counts) => counts > 150,
     );
     await capture(/^1\.5 m, A rag/);
-    await decided(/Misses 1\.5 m, A rag.*\s+0 % \(0 of 20, ≤ 17 %\)/);
+    await decided(/Misses 1\.5 m, A rag.*\s+0 % \(0 of 20, ≤ 14 %\)/);
     await its.page.says('aside', /Distance/);
     await its.page.press('Stop');
   });

@@ -169,6 +169,27 @@ describe('wiring', () => {
     await its.page.until(cards, (now) => now.length === 0);
   });
 
+  it('three feeds cut are three roots with ten findings and more folded under them, each mended by one click', async () => {
+    const design = merged('Three boards', ['slipway-beam', 'boarding-mat', 'dinghy-nudge']);
+    const cut = ['G101.plus-U101.VIN', 'G201.plus-U201.VIN', 'G301.plus-U301.5V'];
+    const wires = design.wires.filter((w) => !cut.includes(`${w.from}-${w.to}`));
+    expect(design.wires.length - wires.length).toBe(3);
+    await open({ ...design, wires });
+    await its.page.until(cards, (c) => c.length > 3);
+    const found = await tried();
+    expect(found).toHaveLength(3);
+    for (const card of found) expect(card).toMatch(/has no power.*Likely: /);
+    const folded = found.map((card) => Number(/(\d+) more follow/.exec(card)?.[1] ?? 0));
+    expect(folded.reduce((a, b) => a + b)).toBeGreaterThanOrEqual(10);
+    for (let left = 3; left > 0; left--) {
+      await its.page.until(tried, (now) => now.length === left);
+      const [button] = await its.browser.driver.findElements(offered);
+      await button.click();
+      await its.page.until(cards, (now) => now.length !== left);
+    }
+    await its.page.until(tried, (now) => now.length === 0);
+  });
+
   it('a change that would harm is not offered', async () => {
     const design = demoOf('slipway-beam');
     // An emitter for 20 mA: less current for it would make the beam too weak to be told from none.

@@ -18,6 +18,9 @@ interface Chemistry extends Pick<
   mostHours: number;
   /** Open-circuit volts over nominal ones, at even steps from empty to full. */
   curve: readonly [empty: number, ...number[]];
+  /** Not to be charged below, °C. */
+  chargedFrom?: number;
+  grave?: boolean;
   /** Capacity lost a kelvin below 25 °C. */
   cold: number;
 }
@@ -88,7 +91,8 @@ export function batteryKind(c: Chemistry) {
     elements: (p, state) => elements(c, p, state),
     supplies: [{ at: 'plus', volts: (p) => p.volts, param: 'volts' }],
     faultSource: { shortAmps: (p) => p.volts / p.ohms },
-    store: { ampHours: (p) => p.ampHours },
+    store: { ampHours: (p) => p.ampHours, chargedFrom: c.chargedFrom },
+    grave: c.grave,
     tunable: ['ohms'],
     headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ampHours, 'A·h')}`,
     senses: { quantities: ['charge'] },

@@ -91,7 +91,11 @@ export interface Facets<V = Params, K extends string = string> {
   /** A source that can feed a fault: what it gives into a short, A. */
   faultSource?: { shortAmps(params: V): number };
   /** It goes on when the mains fails, until it is empty: capacity, A·h. */
-  store?: { ampHours(params: V): number };
+  store?: {
+    ampHours(params: V): number;
+    /** Not to be charged below, °C. */
+    chargedFrom?: number;
+  };
   /** What it switches or carries for others, at most, A. */
   driver?: { maxAmps(params: V): number };
   fuse?: {
@@ -148,6 +152,8 @@ export interface Facets<V = Params, K extends string = string> {
   waves?(params: V): boolean;
   /** It watches over fire or gas, where people may rely on it. */
   lifeSafety?: boolean;
+  /** Its cautions are about more than the circuit: they are never folded away. */
+  grave?: boolean;
   /** Parameters with which a reading is brought to where it is wanted. */
   tunable?: readonly (keyof V & string)[];
   /** Three legs in an order that differs between types: it is easily put in wrongly. */

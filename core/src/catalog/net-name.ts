@@ -30,9 +30,23 @@ export function nameNet(design: Design, net: Net): NamedNet {
   if (driver) return { ...net, name: driver.ref, nature: 'signal' };
   // Fed through a fuse or a diode: nothing on it drives, something on it is driven.
   const fed = ends.find((e) => e.terminal?.role === 'supply-in');
-  if (fed) return { ...net, name: fed.ref, nature: 'supply' };
+  if (fed) {
+    const nature = switchesLoads(design, ends) ? 'signal' : 'supply';
+    return { ...net, name: fed.ref, nature };
+  }
   return { ...net, name: net.terminals.slice(0, 2).join('–'), nature: 'signal' };
 }
+
+/** Whether a net comes through a contact and feeds nothing but what acts: a wire to a load, rather than a supply of its own. */
+const switchesLoads = (
+  design: Design,
+  ends: readonly { ref: string; terminal?: Terminal }[],
+): boolean =>
+  ends.some((e) => e.terminal?.role === 'contact') &&
+  ends.every(({ ref, terminal }) => {
+    const part = design.parts.find((p) => p.id === splitRef(ref).part);
+    return terminal?.role !== 'supply-in' || (part && findKind(part.kind)?.stage === 'acts');
+  });
 
 /** The terminal a reference points to, if part, kind and terminal exist. */
 export function terminalOf(design: Design, ref: string): Terminal | undefined {

@@ -218,6 +218,8 @@ export interface Curve {
 /** What an actor does: whether it acts, how much, and the word for it. */
 export interface Acting<V = Params, K extends string = string> {
   word: string;
+  /** How those around come to know: they hear it, see it or find it done; a switch acts through what it switches. */
+  does: 'sounds' | 'shines' | 'moves' | 'tells' | 'switches';
   /** That it acts tells nothing by itself. */
   indicates?: boolean;
   active(part: SolvedPart<K>, params: V): boolean;
@@ -229,6 +231,8 @@ export interface Acting<V = Params, K extends string = string> {
 export interface Converter<V = Params, K extends string = string> {
   bits(params: V): number;
   reference(part: SolvedPart<K>, params: V): number;
+  /** The parameter by which its reference is chosen, and its value for the own supply. */
+  chosen?: { param: string; supply: number };
   /** Standard deviation of a reading, counts. */
   noise(params: V): number;
   /** The capacitor that samples the pin: its size, how long it is joined, and through what. */

@@ -122,6 +122,7 @@ export function relayBoard(channels: 1 | 2 | 4 | 8) {
     },
     acts: {
       word: 'pulled in',
+      does: 'switches',
       active: (part) => pulled(part).length > 0,
       because: (part) => {
         const on = pulled(part);

@@ -1,4 +1,5 @@
-export { check } from './check.js';
+export { byWeight, check, isAcceptable } from './check.js';
+export { sayConsequence } from './say-consequence.js';
 export {
   allStates,
   everyState,
@@ -7,9 +8,18 @@ export {
   type State,
   type Sweep,
 } from './evidence.js';
-export type { Concern, Finding, Fix, Rule as FindingRule, Severity } from './finding.js';
+export { consequences } from './finding.js';
+export type {
+  Concern,
+  Consequence,
+  Finding,
+  Fix,
+  Rule as FindingRule,
+  Severity,
+} from './finding.js';
 export { rules } from './rules.js';
 export { fiveQuestions, type Answer } from './questions.js';
 export { stresses, type Stress } from './rules/ratings.js';
+export { terminalOpen } from './rules/wiring.js';
 export { actuatorDead } from './rules/actuators.js';
 export { outputWithoutEffect } from './rules/outputs.js';

@@ -65,16 +65,25 @@ function notices(rehearsal: Rehearsal | undefined): Answer {
 function staysQuiet(rehearsal: Rehearsal | undefined): Answer {
   if (!rehearsal) return unknown('quiet', 'Stays quiet', 'rehearse a scene');
   const nuisances = rehearsal.verdicts.filter((v) => v.intent === 'nuisance');
+  const tried = nuisances.filter((v) => v.outcome !== 'not tried').length;
+  const untried = nuisances.length - tried;
   const loud =
     nuisances.filter((v) => v.outcome === 'fired falsely').length + rehearsal.strays.length;
-  if (nuisances.length === 0 && loud === 0)
-    return unknown('quiet', 'Stays quiet', 'no nuisance in the scene');
+  if (tried === 0 && loud === 0) {
+    const none = untried > 0 ? 'no sensor feels a nuisance' : 'no nuisance in the scene';
+    return unknown('quiet', 'Stays quiet', none);
+  }
   return {
     id: 'quiet',
     label: 'Stays quiet',
     state: loud === 0 ? 'fine' : 'error',
-    value: loud === 0 ? `${nuisances.length} of ${nuisances.length}` : `${loud} false`,
-    detail: loud === 0 ? 'one rehearsal' : `in ${formatQuantity(rehearsal.duration, 's')}`,
+    value: loud === 0 ? `${tried} of ${tried}` : `${loud} false`,
+    detail:
+      loud > 0
+        ? `in ${formatQuantity(rehearsal.duration, 's')}`
+        : untried > 0
+          ? `${untried} not felt`
+          : 'one rehearsal',
   };
 }
 

@@ -1,7 +1,14 @@
 /** Rules that judge a design by what it does: what acts, what is heard, what answers. */
-import { applyEdit, type Design } from '../design/index.js';
+import {
+  applyEdit,
+  type Act,
+  type Condition,
+  type Design,
+  type Drive,
+  type Rule,
+} from '../design/index.js';
 import { expectRule, type RuleCase } from '../testing/rule-cases.js';
-import { brief, channel, onBoard, output, pins, placed } from '../testing/small.js';
+import { brief, channel, onBoard, output, pins, placed, sceneOf } from '../testing/small.js';
 
 const outputs = (...names: string[]): Partial<Design> => ({
   ...pins(...names.map((_, i) => `U.D${8 + i} output`)),
@@ -185,7 +192,89 @@ const cases: RuleCase[] = [
   ['names-crossed', twoLamps('Shed lamp', 'Gate lamp'), twoLamps('Gate lamp', 'Shed lamp')],
 ];
 
-describe.each(cases)('%s', (...rule) => {
+/** A horn that a rule starts and, unless something more is said, never ends. */
+const horned = (more: Partial<Rule>, wave: Drive = { as: 'on' }): Design => {
+  const design = onBoard(
+    'active-buzzer H, npn-transistor Q, resistor R ohms=1000',
+    'U.D8 R.a, R.b Q.b, Q.e U.GND, U.5V H.plus, H.minus Q.c',
+    output('U.D8'),
+  );
+  const [rule] = design.rules;
+  const then = [{ do: 'drive', output: 'o1', drive: wave }] as const;
+  return { ...design, rules: [{ ...rule, latch: true, then: [...then], ...more }] };
+};
+
+/** A sequence of the horn, played once by each beginning, or until it is stopped. */
+const played = (times: number): Design => ({
+  ...horned({ latch: false, then: [{ do: 'play', sequence: 's1' }] }),
+  sequences: [
+    {
+      ...{ id: 's1', name: 'Alarm', length: 4, times },
+      lanes: [{ output: 'o1', blocks: [{ start: 0, length: 2, drive: { as: 'on' } }] }],
+    },
+  ],
+});
+
+/** The same begun by a change of modes; a way back may stop it. */
+const byMode = (...back: Act[]): Design => {
+  const plain = played(0);
+  const when: Condition = { is: 'channel', channel: 'c1' };
+  return {
+    ...plain,
+    rules: [],
+    machines: [
+      {
+        ...{ id: 'm1', name: 'Guard', start: 'a' },
+        modes: [
+          { id: 'a', name: 'Off' },
+          { id: 'b', name: 'Alarm' },
+        ],
+        transitions: [
+          { from: 'a', to: 'b', when, then: [{ do: 'play', sequence: 's1' }] },
+          { from: 'b', to: 'a', after: 60, then: back },
+        ],
+      },
+    ],
+  };
+};
+
+const never: Rule['when'] = { is: 'any', of: [] };
+
+const charged = (celsius: number, kind = 'lithium-cell'): Design => ({
+  ...brief(`solar-panel S, ${kind} B charge=0.5`, 'S.plus B.plus, S.minus B.minus'),
+  scenes: [{ ...sceneOf(60), ambient: { temperature: celsius, daylight: 50000 } }],
+});
+
+const knocked = (more = ''): Design =>
+  placed(
+    onBoard(`piezo-disc B, resistor R ohms=1e6`, `B.a U.A0, B.b U.GND${more}`, channel('U.A0')),
+  );
+
+const bare = (wires: string, reference: number): Design =>
+  placed(
+    brief(
+      `adapter G volts=5, chip-8bit-40pin U reference=${reference}, trimmer T`,
+      `G.plus U.VCC, G.minus U.GND, G.plus T.a, T.b G.minus, T.w U.PA0${wires}`,
+      channel('U.PA0'),
+    ),
+  );
+
+const safeguards: RuleCase[] = [
+  ['sounder-without-end', horned({}), horned({ atMost: 60 })],
+  ['sounder-without-end', horned({}), horned({ until: never })],
+  ['sounder-without-end', horned({}), horned({ latch: false })],
+  ['sounder-without-end', horned({}), horned({}, { as: 'off' })],
+  ['sounder-without-end', horned({}), horned({}, { as: 'pattern', beats: [1, 1], times: 3 })],
+  ['sounder-without-end', played(0), played(5)],
+  ['sounder-without-end', byMode(), byMode({ do: 'stop', sequence: 's1' })],
+  ['charged-in-frost', charged(-5), charged(5)],
+  ['charged-in-frost', charged(-5), charged(-5, 'lead-battery')],
+  ['charge-stays', knocked(), knocked(', B.a R.a, R.b U.GND')],
+  ['reference-missing', bare('', 1), bare('', 0)],
+  ['reference-missing', bare('', 1), bare(', U.AREF G.plus', 1)],
+];
+
+describe.each([...cases, ...safeguards])('%s', (...rule) => {
   it('finds its fault, spares the sound design, and its fix cures it', () => {
     expectRule(rule);
   });

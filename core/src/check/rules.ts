@@ -61,7 +61,12 @@ import {
   bellOnThyristor,
 } from './rules/thyristors.js';
 import { comparatorRange, hysteresisMissing } from './rules/comparators.js';
-import { sourceResistance, referenceMismatch, rangeWasted } from './rules/converters.js';
+import {
+  sourceResistance,
+  referenceMismatch,
+  referenceMissing,
+  rangeWasted,
+} from './rules/converters.js';
 import {
   channelBlind,
   thresholdUnreachable,
@@ -74,7 +79,7 @@ import { busPullUpMissing, busAddressClash, busPinWrong, linesCrossed } from './
 import { namesCrossed } from './rules/names.js';
 import { actuatorDead, actsAtRest, emitterDark } from './rules/actuators.js';
 import { channelDeaf, sensorUnread, channelOneSided } from './rules/signals.js';
-import { probeCorrodes } from './rules/sensors.js';
+import { chargeStays, probeCorrodes } from './rules/sensors.js';
 import {
   partCautions,
   voltsDangerous,
@@ -83,6 +88,8 @@ import {
   lockStays,
   lifeSafetyNotice,
 } from './rules/safety.js';
+import { chargedInFrost } from './rules/lithium.js';
+import { sounderWithoutEnd } from './rules/sounders.js';
 import { ratingExceeded, ratingClose } from './rules/ratings.js';
 
 /** Everything that is looked for, from what keeps a circuit from working at all to what wears it out. */
@@ -155,6 +162,7 @@ export const rules: readonly Rule[] = [
   comparatorRange,
   hysteresisMissing,
   sourceResistance,
+  referenceMissing,
   referenceMismatch,
   rangeWasted,
   sensorUnread,
@@ -176,6 +184,7 @@ export const rules: readonly Rule[] = [
   linesCrossed,
   namesCrossed,
   probeCorrodes,
+  chargeStays,
   partCautions,
   voltsDangerous,
   mainsWithoutBoundary,
@@ -186,6 +195,8 @@ export const rules: readonly Rule[] = [
   lockWithoutRelease,
   lockStays,
   lifeSafetyNotice,
+  chargedInFrost,
+  sounderWithoutEnd,
   ratingExceeded,
   ratingClose,
 ];

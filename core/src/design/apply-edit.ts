@@ -2,10 +2,10 @@ import { EditError, type Edit } from './edit.js';
 import { put, without } from './list.js';
 import { programHandlers } from './program-edits.js';
 import { splitRef } from './terminal-ref.js';
-import { withoutLostTargets } from './without-lost-targets.js';
+import { withKeptTargets, withoutLostTargets } from './without-lost-targets.js';
 import { withoutNamed } from './without-named.js';
 import { mostReadingsInAll } from './limits.js';
-import type { Design, Group, Part, PinUse, ReadingSet, Scene, Wire } from './types.js';
+import type { Accepted, Design, Group, Part, PinUse, ReadingSet, Scene, Wire } from './types.js';
 
 type Handler<T extends Edit['type']> = (design: Design, edit: Extract<Edit, { type: T }>) => Design;
 
@@ -105,7 +105,15 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
     ...design,
     readings: without(design.readings, id, 'reading set'),
   }),
-  batch: (design, { edits }) => edits.reduce(applyEdit, design),
+  'accept-finding': (design, { accepted }) => {
+    if (accepted.reason.trim() === '') throw new EditError('Say why it is no mistake here.');
+    return { ...design, accepted: [...reopened(design, accepted.finding), accepted] };
+  },
+  'reopen-finding': (design, { finding }) => ({
+    ...design,
+    accepted: reopened(design, finding),
+  }),
+  batch: (design, { edits }) => withKeptTargets(design, edits.reduce(applyEdit, design)),
 };
 
 /** A set belongs to a channel that is there, and all sets together fit into a design. */
@@ -123,6 +131,13 @@ function putReadings(design: Design, { set }: { set: ReadingSet }): Design {
   return { ...design, readings };
 }
 
+/** Whether a finding's place is a part, or a terminal of it. */
+const isAbout = ({ finding }: Accepted, part: string): boolean =>
+  finding.split(/[:,]/).some((place) => place === part || place.startsWith(`${part}.`));
+
+const reopened = ({ accepted }: Design, finding: string): Accepted[] =>
+  accepted.filter((a) => a.finding !== finding);
+
 /** A part leaves with its wires, its pin settings and whatever read or drove those pins. */
 function removePart(design: Design, { id }: { id: string }): Design {
   const parts = without(design.parts, id, 'part');
@@ -134,6 +149,7 @@ function removePart(design: Design, { id }: { id: string }): Design {
     parts,
     wires: design.wires.filter((w) => !touches(w.from) && !touches(w.to)),
     groups: leaveGroups(design.groups, [id]),
+    accepted: design.accepted.filter((a) => !isAbout(a, id)),
     controller: {
       ...design.controller,
       pins: design.controller.pins.filter((p) => !touches(p.pin)),

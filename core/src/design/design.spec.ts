@@ -168,7 +168,7 @@ it('version 1 is brought up to date: ways, a plan that holds everything, levels 
     ],
   };
   expect(migrate(old)).toMatchObject({
-    version: 8,
+    version: 9,
     plan: { width: 7, depth: 9, walls: [] },
     recordings: [],
     parts: [{ params: { spacing: 0.03 } }, { params: {}, place: { x: 0, y: 2 } }, 'spoilt'],
@@ -216,6 +216,19 @@ describe('what happenings are aimed at', () => {
     }
     const kept = applyEdit(aimed({ wire: other?.id }), { type: 'remove-part', id: end });
     expect(targetIn(kept)).toEqual({ wire: other?.id });
+  });
+
+  it('stays with a wire that is only moved, and goes where its wire does not come back', () => {
+    const [wire] = slipwayBeam().wires;
+    const before = aimed({ wire: wire.id });
+    const away = { type: 'remove-wire', id: wire.id } as const;
+    const moved = { ...wire, from: wire.to, to: wire.from };
+    const both = (edits: Edit[]): Design =>
+      applyEdit(before, { type: 'batch', label: 'move', edits });
+    expect(targetIn(both([away, { type: 'add-wire', wire: moved }]))).toEqual({ wire: wire.id });
+    expect(targetIn(both([away]))).toBeUndefined();
+    const renamed = { ...moved, id: 'another' };
+    expect(targetIn(both([away, { type: 'add-wire', wire: renamed }]))).toBeUndefined();
   });
 });
 

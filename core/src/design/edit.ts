@@ -1,5 +1,6 @@
 import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './program.js';
 import type {
+  Accepted,
   Channel,
   Design,
   Group,
@@ -59,6 +60,9 @@ export type Edit =
   | { type: 'set-recording'; part: string; recording: string | undefined }
   | { type: 'put-readings'; set: ReadingSet }
   | { type: 'remove-readings'; id: string }
+  /** What is found is no mistake here, and why. */
+  | { type: 'accept-finding'; accepted: Accepted }
+  | { type: 'reopen-finding'; finding: string }
   | { type: 'batch'; label: string; edits: Edit[] };
 
 /** An edit that the design as it stands does not allow; the message says why. */

@@ -23,6 +23,7 @@ export function emptyDesign(title: string): Design {
     scenes: [],
     recordings: [],
     readings: [],
+    accepted: [],
     notes: '',
   };
 }

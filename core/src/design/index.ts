@@ -1,6 +1,6 @@
 export * from './types.js';
 export * from './program.js';
-export { mostReadings, mostReadingsInAll } from './limits.js';
+export { largestCount, mostReadings, mostReadingsInAll } from './limits.js';
 export { emptyDesign } from './empty-design.js';
 export { splitRef, terminalRef } from './terminal-ref.js';
 export { deriveNets, netIndex, type Net } from './nets.js';

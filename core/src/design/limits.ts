@@ -1,3 +1,5 @@
 /** Most readings one set may have, and all sets of a design together. */
 export const mostReadings = 20_000;
 export const mostReadingsInAll = 100_000;
+/** The largest count, above or below 0: 32 bits, as much as any converter or counter gives. */
+export const largestCount = 4_294_967_295;

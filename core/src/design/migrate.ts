@@ -5,6 +5,7 @@ import { fromVersion4 } from './migrations/from-version-4.js';
 import { fromVersion5 } from './migrations/from-version-5.js';
 import { fromVersion6 } from './migrations/from-version-6.js';
 import { fromVersion7 } from './migrations/from-version-7.js';
+import { fromVersion8 } from './migrations/from-version-8.js';
 import { currentVersion } from './types.js';
 
 /** Turns a document of one version into the next one. */
@@ -19,6 +20,7 @@ export const migrations: Readonly<Record<number, Migration>> = {
   5: fromVersion5,
   6: fromVersion6,
   7: fromVersion7,
+  8: fromVersion8,
 };
 
 /**

@@ -80,9 +80,9 @@ describe('what names a thing that goes, goes with it or does without', () => {
         d.rules.map((r) => r.id),
         d.rules.at(-1)?.until,
         d.sequences[0].lanes[1].ambient,
-        d.notices,
+        d.notices.map((n) => n.id),
       ],
-      [['r3', 'r4', 'r5', 'r6'], undefined, { as: 'on' }, []],
+      [['r3', 'r4', 'r5', 'r6'], undefined, { as: 'on' }, ['n2']],
     ],
     [
       'a chart, with the mode in which a scene begins',

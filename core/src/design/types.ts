@@ -6,7 +6,7 @@ import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './
  */
 export interface Design {
   format: 'yurei-design';
-  version: 8;
+  version: 9;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -27,6 +27,7 @@ export interface Design {
   scenes: Scene[];
   recordings: Recording[];
   readings: ReadingSet[];
+  accepted: Accepted[];
   notes: string;
 }
 
@@ -227,6 +228,15 @@ export interface Conditions {
   surface?: string;
 }
 
+/** A finding that is no mistake in this design, and why. */
+export interface Accepted {
+  /** Id of the finding: what is found, and where. */
+  finding: string;
+  /** As how severe it was accepted: found more severe than that, it is told again. */
+  severity: 'error' | 'caution' | 'note';
+  reason: string;
+}
+
 /** How a scene can begin. */
 export const sceneStarts = ['settled', 'power-on'] as const;
 
@@ -254,7 +264,7 @@ export interface Happening {
   /** Seconds from the start of the scene. */
   start: number;
   params: Record<string, number>;
-  /** By what it is noticed, or what a nuisance must not bring about; left out: anything that fires. */
+  /** By what it is noticed, or what a nuisance must not bring about; left out: the usual, see docs/rules.md. */
   signs?: Sign[];
   /** Seconds after it was first felt within which it must be noticed. */
   within?: number;
@@ -282,4 +292,4 @@ export type Sign =
   | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
-export const currentVersion = 8;
+export const currentVersion = 9;

@@ -18,3 +18,20 @@ export function withoutLostTargets(design: Design): Design {
     scenes: design.scenes.map((s) => ({ ...s, happenings: s.happenings.map(kept) })),
   };
 }
+
+/** What several edits took away and put back again is aimed at as before: a wire that was only moved. */
+export function withKeptTargets(before: Design, after: Design): Design {
+  if (before.scenes === after.scenes) return after;
+  const had = new Map(before.scenes.flatMap((s) => s.happenings.map((h) => [h.id + s.id, h])));
+  const again = (happening: Happening, scene: string): Happening => {
+    const was = had.get(happening.id + scene);
+    if (!was?.target || happening.target) return happening;
+    const { target: _target, ...rest } = was;
+    return JSON.stringify(rest) === JSON.stringify(happening) ? was : happening;
+  };
+  const scenes = after.scenes.map((s) => ({
+    ...s,
+    happenings: s.happenings.map((h) => again(h, s.id)),
+  }));
+  return withoutLostTargets({ ...after, scenes });
+}

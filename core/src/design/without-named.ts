@@ -63,7 +63,7 @@ export function withoutMode(design: Design, machine: string, mode: string): Desi
 
 type Names = (part: object) => boolean;
 
-/** Happenings that no longer name what is gone as their sign; without any left, anything that fires is one. */
+/** Happenings that no longer name what is gone as their sign; without any left, the usual ones count. */
 const withoutSigns = ({ scenes }: Design, names: Names): Design['scenes'] =>
   scenes.some((s) => s.happenings.some((h) => h.signs?.some(names)))
     ? scenes.map((s) => ({

@@ -1,6 +1,8 @@
 import {
+  byWeight,
   check,
   gatherEvidence,
+  terminalOpen,
   rules,
   type Evidence,
   type Finding,
@@ -33,6 +35,8 @@ export interface Diagnosis {
 const most = 300;
 /** After a change that clears everything so many others are tried: one may fit as well. */
 const others = 12;
+/** As usual as a wire from a loose end to a supply. */
+const tellingUse = 0.3;
 /** Of more changes that fit alike than this none is likely. */
 const mostAlike = 4;
 
@@ -118,8 +122,11 @@ function tryWorst(
     : [];
 }
 
-const bySeverity = (roots: readonly Root[]): Root[] =>
-  [...roots].sort((a, b) => weightOf(b.finding) - weightOf(a.finding));
+/** A root counts by the worst that follows from it. */
+const bySeverity = (roots: readonly Root[]): Root[] => {
+  const worst = ({ finding, effects }: Root): Finding => [finding, ...effects].sort(byWeight)[0];
+  return [...roots].sort((a, b) => byWeight(worst(a), worst(b)));
+};
 
 /** Notes with what their rule proposes, where that harms nothing. */
 function asidesOf(found: readonly Finding[], looks: Looks): Root[] {
@@ -208,7 +215,9 @@ function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Loo
     const alike = useful.filter(
       (t) => worth(t, left) === worth(best, left) && rank(t) === rank(best),
     );
-    const fit = alike.length > mostAlike ? [] : [best, ...alike.filter((t) => t !== best)];
+    const others = alike.filter((t) => t.candidate.label !== best.candidate.label);
+    const apart = [...new Map(others.map((t) => [t.candidate.label, t])).values()];
+    const fit = apart.length >= mostAlike ? [] : [best, ...apart];
     const cures = fit
       .filter((t) => isHarmless(t.candidate))
       .map((t) => looks.cure(t.candidate, gone.length, finding));
@@ -226,18 +235,26 @@ const withoutGuesses = (root: Root): Root => ({
   cures: root.cures.filter((c) => c.kind === 'remedy'),
 });
 
+/** A wire from a loose end to just anywhere clears that it is loose, and nothing else: that tells nothing. */
+const isIdle = ({ candidate, cleared }: Trial, left: readonly Finding[]): boolean =>
+  candidate.kind === 'mistake' &&
+  (candidate.usual ?? 0) < tellingUse &&
+  left.every((f) => !cleared.has(f.id) || f.code === terminalOpen.code);
+
 /** A guess has to clear an error, as long as there is one: what only tidies up beside it may be wrong. */
 function isLikely(trial: Trial, left: readonly Finding[]): boolean {
   const clears = worth(trial, left);
+  if (isIdle(trial, left)) return false;
   const severe = left.some((f) => f.severity === 'error');
   return clears > 0 && (trial.candidate.kind === 'remedy' || !severe || clears >= weights.error);
 }
 
-/** A cause is as severe as the worst that follows from it. */
-const asSevereAs = (finding: Finding, effects: readonly Finding[]): Finding =>
-  [finding, ...effects].some((f) => f.severity === 'error')
-    ? { ...finding, severity: 'error' }
-    : finding;
+/** A cause is as severe as the worst of what is sure to follow from it, else of what may. */
+function asSevereAs(finding: Finding, effects: readonly Finding[]): Finding {
+  const all = [finding, ...effects].sort(byWeight);
+  const { severity, consequence } = all.find((f) => f.severity === 'error') ?? all[0];
+  return { ...finding, severity, consequence };
+}
 
 /** One slip is one change, however many wires it moves; what rules propose counts by its changes. */
 const rank = ({ candidate: { kind, edit, usual = 0 } }: Trial): number =>

@@ -82,8 +82,8 @@ it.each(actuators)('%s without its plus lead is found and named', (_, design, id
 
 describe('grounds that a signal wire alone joins', () => {
   const split = onBoard(
-    'adapter E volts=12, sounder-12v P, logic-mosfet Q, resistor R ohms=220, resistor S ohms=10000',
-    'U.D8 R.a, R.b Q.g, Q.g S.a, S.b Q.s, E.plus P.plus, P.minus Q.d, Q.s E.minus',
+    'adapter E volts=12, sounder-12v P, rectifier-diode D, logic-mosfet Q, resistor R ohms=220, resistor S ohms=10000',
+    'U.D8 R.a, R.b Q.g, Q.g S.a, S.b Q.s, E.plus P.plus, P.minus Q.d, D.a P.minus, D.k P.plus, Q.s E.minus',
     output('U.D8'),
   );
   it('are the root, and joining them is the only cure', () => {
@@ -227,4 +227,15 @@ it('without a controller what never acts is found as well', () => {
     ),
   );
   expectCured(exchanged(sound, 'Q.c', 'Q.b'), sound, /^Exchange Q\.b and Q\.c$/);
+});
+
+describe('a load that is missing', () => {
+  const without = (name: string, part: string): Design =>
+    applyEdit(demo(name), { type: 'remove-part', id: part });
+  it('is not made up for by a wire from its driver to the supply, nor by one that shorts its fuse', () => {
+    const design = without('pontoon-walkway-light', 'H1');
+    const { roots } = seen(design);
+    expect(roots.map((r) => r.finding.about).flat()).toEqual(expect.arrayContaining(['Q1', 'F1']));
+    expect(roots.flatMap((r) => r.cures.map((c) => c.label))).toEqual([]);
+  });
 });

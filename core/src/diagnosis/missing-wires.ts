@@ -45,7 +45,12 @@ function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
   const used = (ref: TerminalRef): boolean => wiring.ends(ref).some((e) => programmed.has(e.ref));
   // Two pins that the program uses are not meant to be one.
   const open = ways.filter(
-    ([a, b]) => !wiring.same(a, b) && !shorts(wiring, a, b) && !(used(a) && used(b)),
+    ([a, b]) =>
+      !wiring.same(a, b) &&
+      !shorts(wiring, a, b) &&
+      !(used(a) && used(b)) &&
+      !lacksLoad(wiring, a, b) &&
+      !lacksLoad(wiring, b, a),
   );
   const each = new Map(
     open.map((way) => [
@@ -85,8 +90,24 @@ function usualness(wiring: Wiring, a: TerminalRef, b: TerminalRef): number {
   return needed === 2 ? 0.5 : needed === 1 ? 0.2 + rail : rail;
 }
 
+/** What a terminal is, by a fuse or a lead if need be. */
+function natureBeyond(wiring: Wiring, ref: TerminalRef): 'supply' | 'ground' | 'other' {
+  const inLine = wiring
+    .ends(ref)
+    .filter((end) => end.kind.fuse || end.kind.conductor)
+    .flatMap((end) => wiring.beyond(end) ?? []);
+  const natures = [ref, ...inLine].map((r) => wiring.nature(r));
+  return natures.includes('ground') ? 'ground' : natures.includes('supply') ? 'supply' : 'other';
+}
+
+/** Whether a wire would lead from a driver that switches nothing straight to a supply or ground: its load is what is missing. */
+const lacksLoad = (wiring: Wiring, driver: TerminalRef, rail: TerminalRef): boolean =>
+  natureBeyond(wiring, rail) !== 'other' &&
+  wiring.ends(driver).every((e) => e.kind.driver && e.terminal.role === 'signal-out');
+
 /** A wire between two legs of a part with so few takes it out of the circuit and cures nothing. */
 const fewLegs = 3;
 
 const shorts = (wiring: Wiring, a: TerminalRef, b: TerminalRef): boolean =>
-  wiring.between(a, b).some((part) => kindOf(part).terminals.length <= fewLegs);
+  wiring.between(a, b).some((part) => kindOf(part).terminals.length <= fewLegs) ||
+  [natureBeyond(wiring, a), natureBeyond(wiring, b)].sort().join() === 'ground,supply';

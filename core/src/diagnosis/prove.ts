@@ -1,5 +1,5 @@
 import { applyEdit, type Design, type Edit, type Scene } from '../design/index.js';
-import { judgeScene, type Outcome, type Outcomes } from '../rehearsal/index.js';
+import { judgeScene, wentWrong, type Outcomes } from '../rehearsal/index.js';
 
 /** What a change does to the verdicts of all scenes, each in words. */
 export interface Proof {
@@ -14,8 +14,6 @@ export interface Proof {
 /** Scenes are gone through as settled where a controller decides; a circuit that decides by itself is followed in time. */
 const outcomes = (design: Design, scene: Scene): Outcomes =>
   judgeScene(design, scene, design.channels.length > 0 ? 'fast' : 'time');
-
-const isGood = (outcome: Outcome): boolean => outcome === 'noticed' || outcome === 'quiet';
 
 /** Rehearses every scene with and without a change. */
 export function prove(design: Design, edit: Edit): Proof {
@@ -37,8 +35,8 @@ function compare(proof: Proof, scene: string, before: Outcomes, after: Outcomes)
   for (const { happening, name, outcome } of before.verdicts) {
     const now = after.verdicts.find((v) => v.happening === happening)?.outcome;
     const verdict = `${scene}: “${name}” ${now ?? 'gone'}`;
-    if (now === undefined || isGood(now) === isGood(outcome)) proof.same += 1;
-    else if (isGood(now)) better.push(verdict);
+    if (now === undefined || wentWrong(now) === wentWrong(outcome)) proof.same += 1;
+    else if (!wentWrong(now)) better.push(verdict);
     else (now === 'missed' ? worse : loud).push(verdict);
   }
   const more = after.strays.length - before.strays.length;

@@ -9,6 +9,7 @@ import {
 import type { Solution } from '../circuit/index.js';
 import { Rig } from '../rehearsal/index.js';
 import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
+import { branchOf } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 
 /** What a candidate does to all that was found. */
@@ -27,6 +28,7 @@ export const weights: Record<Severity, number> = {
   note: 0.01,
   fine: 0,
   safety: 0,
+  accepted: 0,
 };
 
 export const weightOf = ({ severity }: Finding): number => weights[severity];
@@ -72,15 +74,24 @@ export function tryOut(
   return {
     candidate,
     cleared: new Set(cleared.map((f) => f.id)),
-    harm: [...harmOf(before, after), ...bypassed(cleared, after)],
+    harm: [...harmOf(before, after), ...bypassed(other, cleared, after)],
   };
 }
 
-/** Outputs that go on switching nothing where something has come alive: it does so past them. */
-const bypassed = (cleared: readonly Finding[], after: readonly Finding[]): Finding[] =>
-  cleared.some((f) => f.code === actuatorDead.code)
-    ? after.filter((f) => f.code === outputWithoutEffect.code)
-    : [];
+/** Outputs that go on switching nothing where something has come alive: it does so past them, unless what they reach is dead still. */
+function bypassed(
+  design: Design,
+  cleared: readonly Finding[],
+  after: readonly Finding[],
+): Finding[] {
+  if (!cleared.some((f) => f.code === actuatorDead.code)) return [];
+  const dead = after.filter((f) => f.code === actuatorDead.code).flatMap((f) => f.about);
+  const awaits = ({ about }: Finding): boolean =>
+    design.outputs
+      .filter((o) => about.includes(o.id))
+      .some((o) => branchOf(design, o.pin).some((part) => dead.includes(part)));
+  return after.filter((f) => f.code === outputWithoutEffect.code && !awaits(f));
+}
 
 /** What is worse afterwards than before: new findings, and those that have become more severe. */
 export function harmOf(before: readonly Finding[], after: readonly Finding[]): Finding[] {

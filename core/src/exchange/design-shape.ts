@@ -180,6 +180,12 @@ const scene = Joi.object({
   happenings: list(happeningShape, 1000),
 });
 
+const accepted = Joi.object({
+  finding: Joi.string().min(1).max(200).required(),
+  severity: Joi.valid('error', 'caution', 'note').required(),
+  reason: Joi.string().trim().min(1).max(400).required(),
+});
+
 const recording = Joi.object({
   id,
   name: text(120),
@@ -229,6 +235,7 @@ export const designShape = prepared(
     scenes: list(scene, 200),
     recordings: list(recording, 50),
     readings: list(readings, 500),
+    accepted: list(accepted, 500),
     notes: text(100000),
   }),
 );

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { largestCount } from '../design/index.js';
 import { intents, type Intent, type Readings } from '../judge/index.js';
 import { cellNumber } from './cell-number.js';
 import { cellText } from './csv-cell.js';
@@ -22,7 +23,13 @@ export function parseReadingSets(text: string): ReadingSetsResult {
   const [line] = text.split('\n', 1);
   const cells = (by: string): string[] => line.split(by).map((cell) => cell.trim().toLowerCase());
   const delimiter = [',', ';', '\t'].find((by) => cells(by).includes('counts')) ?? ',';
-  const { data } = Papa.parse<string[]>(text.trimEnd(), { delimiter });
+  const { data, errors } = Papa.parse<string[]>(text.trimEnd(), { delimiter });
+  const unclosed = errors.find((e) => e.type === 'Quotes');
+  if (unclosed)
+    return refuse(
+      `Line ${(unclosed.row ?? 0) + 1}: a quotation mark is not closed, or stands within a word`,
+      'Put one at both ends of the cell, and write two for one within it.',
+    );
   const [head = [], ...rows] = data;
   const names = head.map((cell) => cell.trim().toLowerCase());
   const missing = columns.filter((c) => !names.includes(c));
@@ -38,6 +45,11 @@ export function parseReadingSets(text: string): ReadingSetsResult {
   const sets = new Map<string, { name: string; intent: Intent; counts: number[] }>();
   for (const [i, row] of rows.entries()) {
     const at = `Line ${i + 2}`;
+    if (row.length > names.length)
+      return refuse(
+        `${at} has ${row.length} cells, the first line names ${names.length}`,
+        'Take out what is too much, or put cells with a comma in quotation marks.',
+      );
     if (left >= 0 && (row[left] ?? '').trim() !== '') continue;
     const [name, meant] = [
       cellText((row[set] ?? '').trim()),
@@ -49,6 +61,11 @@ export function parseReadingSets(text: string): ReadingSetsResult {
     if (!Number.isFinite(value))
       return refuse(
         `${at}: "${row[counts] ?? ''}" is not a number`,
+        'Correct or remove that line.',
+      );
+    if (Math.abs(value) > largestCount)
+      return refuse(
+        `${at}: ${value} is no count: at most ${largestCount}, above or below 0`,
         'Correct or remove that line.',
       );
     const found = sets.get(name) ?? { name, intent: known, counts: [] };

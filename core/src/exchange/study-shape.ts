@@ -52,7 +52,7 @@ const studyShape = prepared(
   }).label('The study'),
 );
 
-const outcomes = ['noticed', 'missed', 'quiet', 'fired falsely'];
+const outcomes = ['noticed', 'missed', 'quiet', 'fired falsely', 'not tried'];
 const nightShape = prepared(
   Joi.object({
     case: number.integer().min(0).max(mostNights).required(),

@@ -29,8 +29,9 @@ export {
   type Judgement,
 } from './judgement.js';
 export { measure, type Measured } from './measure.js';
-export { falseTriggers, hysteresisFor, noiseOf, type Noise } from './noise.js';
+export { enoughForRate, falseTriggers, hysteresisFor, noiseOf, type Noise } from './noise.js';
 export { bothAbove, upperTail } from './normal.js';
+export { percent, sayErrors, sayRate } from './say-errors.js';
 export { kept, type SetJudgement } from './set-judgement.js';
 export { unmeasured, type Unmeasured } from './unmeasured.js';
 export { bestLevels, type Levels } from './best-levels.js';

@@ -18,7 +18,7 @@ import {
   type Readings,
 } from './line.js';
 import { measure, type Measured } from './measure.js';
-import { falseTriggers, hysteresisFor, noiseOf, type Noise } from './noise.js';
+import { enoughForRate, falseTriggers, hysteresisFor, noiseOf, type Noise } from './noise.js';
 import { judgeSets, kept, type SetJudgement } from './set-judgement.js';
 import { words } from './words.js';
 
@@ -87,7 +87,7 @@ export function judgeChannel(
     curve: errorCurve(measured.sets, side),
     ...(noise ? { noise, hysteresis: Math.max(1, hysteresisFor(noise)) } : {}),
     falses: {
-      ...(noise ? { perDay: noise.perSecond * perDay } : {}),
+      ...(noise && noise.readings >= enoughForRate ? { perDay: noise.perSecond * perDay } : {}),
       counted: countTrips(channel, raw, from),
     },
     more: { wanted: more(errors.misses), other: more(errors.falses) },

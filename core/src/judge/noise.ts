@@ -15,6 +15,9 @@ export interface Noise {
   independent: number;
 }
 
+/** From fewer readings no rate of false triggers is told: their spread is hardly known (common practice). */
+export const enoughForRate = 10;
+
 /**
  * @throws RangeError for fewer than two readings
  *

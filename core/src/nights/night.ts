@@ -19,6 +19,10 @@ export interface Night {
   trouble?: string;
 }
 
+/** How a happening came out in the nights in which it was tried. */
+export const triedIn = (nights: readonly Night[], id: string): Night['outcomes'][string][] =>
+  nights.flatMap((n) => n.outcomes[id] ?? []).filter((o) => o.outcome !== 'not tried');
+
 /** Rehearses one night in time, as its seed draws it. */
 export function rehearseNight(
   design: Design,

@@ -1,6 +1,6 @@
 import type { Scene } from '../design/index.js';
 import { exactBounds, shareDifference, type Share } from '../judge/index.js';
-import type { Night } from './night.js';
+import { triedIn, type Night } from './night.js';
 
 /** What many nights of one case come to. */
 export interface Score {
@@ -53,7 +53,7 @@ export function compared(
   return happenings.map(({ id, name, intent }) => {
     const outcome = intent === 'wanted' ? 'noticed' : 'fired falsely';
     const share = (nights: readonly Night[]): Share => {
-      const own = nights.flatMap((n) => n.outcomes[id] ?? []);
+      const own = triedIn(nights, id);
       return exactBounds(own.filter((o) => o.outcome === outcome).length, own.length);
     };
     const [was, is] = [share(before), share(after)];

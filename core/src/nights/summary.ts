@@ -1,6 +1,6 @@
 import type { Happening, Scene } from '../design/index.js';
 import { exactBounds, upperCount, type Share } from '../judge/index.js';
-import type { Night } from './night.js';
+import { triedIn, type Night } from './night.js';
 import { ranking, type Influence } from './ranking.js';
 import { falsesIn } from './score.js';
 
@@ -53,7 +53,7 @@ export function summarise(nights: readonly Night[], scene: Scene): NightsSummary
 }
 
 function recordOf({ id, name, intent }: Happening, nights: readonly Night[]): HappeningRecord {
-  const own = nights.flatMap((n) => n.outcomes[id] ?? []);
+  const own = triedIn(nights, id);
   const told = own.filter((o) => o.outcome === (intent === 'wanted' ? 'noticed' : 'fired falsely'));
   const share = exactBounds(told.length, own.length);
   const delays = told.flatMap((o) => o.delay ?? []).sort((a, b) => a - b);

@@ -5,16 +5,18 @@ import {
   type Design,
   type Edit,
 } from '../design/index.js';
-import { formatNominal } from '../quantity/index.js';
+import { formatNominal, preferredValues, type Unit } from '../quantity/index.js';
 import type { Nearest, Stretch } from './log-query.js';
 
 /** A number in a design that can be changed by so much: from what it is to where it must surely be enough. */
 export interface Adjustment {
   label: string;
-  unit: 's' | 'counts' | '';
+  unit: Unit;
   from: number;
   to: number;
   whole: boolean;
+  /** It can be bought in the values of the E12 series only. */
+  bought?: boolean;
   /** Whether it helps can depend on where between two readings something falls: seconds between readings, to try others. */
   phase?: number;
   /** It turns all of these together. */
@@ -27,15 +29,18 @@ export function sayAdjustment(adjustment: Adjustment, value: number): string {
   if (adjustment.joins)
     return adjustment.joins.map((one) => sayAdjustment(one, turnOf(one, value))).join('; ');
   const say = (v: number): string =>
-    adjustment.unit === 's'
-      ? formatNominal(v, 's')
-      : `${v}${adjustment.unit ? ` ${adjustment.unit}` : ''}`;
+    adjustment.unit === 'counts' ? `${v} counts` : formatNominal(v, adjustment.unit);
   return `${adjustment.label} ${say(value)}, not ${say(adjustment.from)}`;
 }
 
-/** Whole where counts are, else to two digits. */
-export const rounded = ({ whole }: Pick<Adjustment, 'whole'>, value: number): number =>
-  whole ? Math.round(value) : Number(value.toPrecision(2));
+/** Whole where counts are, a value that can be bought where it has to be, else to two digits. */
+export const rounded = (
+  { whole, bought }: Pick<Adjustment, 'whole' | 'bought'>,
+  value: number,
+): number => {
+  if (bought) return preferredValues(value, 'E12').nearest;
+  return whole ? Math.round(value) : Number(value.toPrecision(2));
+};
 
 const turnOf = (adjustment: Adjustment, share: number): number =>
   rounded(adjustment, adjustment.from + share * (adjustment.to - adjustment.from));

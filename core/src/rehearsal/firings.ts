@@ -1,8 +1,9 @@
 import { kindOf } from '../catalog/index.js';
-import type { Design, Drive, Part, Sign } from '../design/index.js';
+import type { Design, Drive, Sign } from '../design/index.js';
 import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { ActingChange, LogicChange } from './traces.js';
+import { usualSigns } from './usual-signs.js';
 
 /** Something that tells that a happening was noticed: what, when, and why. */
 export interface Firing {
@@ -31,26 +32,15 @@ export function firingsOf(
   );
 }
 
-/** Whether that a part acts tells nothing by itself: the design says so, or its kind. */
-export const indicates = (part: Part | undefined): boolean =>
-  !!part && (part.indicates ?? kindOf(part).acts?.indicates ?? false);
-
-/** Whether a firing is what a happening is noticed by; without signs, any part that does not only indicate. */
-export function isSignOf(
-  design: Design,
-  { sign }: Firing,
-  signs: readonly Sign[] | undefined,
-): boolean {
-  if (!signs || signs.length === 0)
-    return sign.by === 'part' && !indicates(design.parts.find((p) => p.id === sign.part));
-  return signs.some((wanted) =>
+/** Whether a firing is one of some signs. */
+export const isSignOf = ({ sign }: Firing, signs: readonly Sign[]): boolean =>
+  signs.some((wanted) =>
     wanted.by === 'counter' && sign.by === 'counter'
       ? wanted.counter === sign.counter && Math.sign(wanted.step) === Math.sign(sign.step)
       : JSON.stringify(wanted) === JSON.stringify(sign),
   );
-}
 
-/** When sequences began and ended: what acts in one is one firing, of whatever part it was first. */
+/** When sequences began and ended: of what acts in one, only what tells something first fires, and what is first to act besides. */
 function shows(log: readonly LogicChange[]): { from: number; to: number }[] {
   // One may play from the start.
   const playing = new Set(Object.keys(log[0]?.logic.playing ?? {}));
@@ -71,9 +61,13 @@ function partFirings(
   { acting, logic }: { acting: readonly ActingChange[]; logic: readonly LogicChange[] },
 ): Firing[] {
   const played = shows(logic);
-  const inShow = (t: number): boolean => {
-    const show = played.find(({ from, to }) => t >= from && t <= to);
-    return show !== undefined && all.some((f) => f.t >= show.from && f.t < t - 1e-9);
+  const usual = usualSigns(design);
+  const inShow = (firing: Firing): boolean => {
+    const show = played.find(({ from, to }) => firing.t >= from && firing.t <= to);
+    const tells = isSignOf(firing, usual);
+    return all.some(
+      (f) => show && f.t >= show.from && f.t < firing.t - 1e-9 && isSignOf(f, usual) === tells,
+    );
   };
   const silence = longestSilence(design) + beatSlack;
   const open = new Map<string, Firing>();
@@ -88,11 +82,11 @@ function partFirings(
       last.end = Infinity;
       continue;
     }
-    if (inShow(t)) continue;
     const part = design.parts.find((p) => p.id === id);
     const word = (part && kindOf(part).acts?.word) ?? 'acting';
     const what = `${part?.name ?? id} was ${word}`;
     const firing: Firing = { sign: { by: 'part', part: id }, t, end: Infinity, what, because };
+    if (inShow(firing)) continue;
     open.set(id, firing);
     all.push(firing);
   }

@@ -2,15 +2,15 @@ import { kindOf, paramsOf } from '../catalog/index.js';
 import { isOnlyInTime } from '../scene/index.js';
 import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import { chainOf, eventsOf, type Event } from './events.js';
-import { indicates } from './firings.js';
-import { nearest } from './log-query.js';
+import { nearest, type Stretch } from './log-query.js';
+import { partAdjustments } from './part-adjustments.js';
 import { quietAdjustments, rounded, sayAdjustment, type Adjustment } from './adjustments.js';
 import type { Path } from './play.js';
 import type { Outcomes, Rehearsal } from './rehearsal.js';
 import { judgeScene } from './rehearse.js';
 import { quietScene, Rig } from './rig.js';
 import { allOn } from './snapshot.js';
-import type { Outcome } from './verdict.js';
+import { wentWrong, type Outcome } from './verdict.js';
 import { whyNot, type Break } from './why-not.js';
 
 /** A change that was tried in the scene, and what came of it. */
@@ -26,10 +26,12 @@ export interface Remedy {
   regressions: string[];
 }
 
+/** What is asked about: a happening by its id, or what fired at a moment without any, s. */
+export type Asked = string | { stray: number };
+
 /** Why a happening was missed or fired falsely, and what was tried against it. */
 export interface Why {
-  happening: string;
-  place: Break['place'] | 'fired';
+  place: Break['place'] | 'circuit' | 'fired';
   text: string;
   /** For a false alarm, how it came about. */
   chain: Event[];
@@ -40,8 +42,8 @@ export interface Why {
 const mostTries = 6;
 
 /**
- * Why a happening was missed or fired falsely: the first place where the way broke, or how it came to fire, with
- * the smallest changes that would cure it, each tried in the whole scene.
+ * Why a happening was missed or fired falsely, or something fired without any: the first place where the way broke, or how it
+ * came to fire, with the smallest changes that would cure it, each tried in the whole scene.
  *
  * @param onTry told the number of rehearsals played, after each
  * @returns undefined for a happening that was dealt with as it should
@@ -50,62 +52,99 @@ export function explain(
   design: Design,
   scene: Scene,
   rehearsal: Rehearsal,
-  happening: string,
+  asked: Asked,
   onTry?: (tries: number) => void,
 ): Why | undefined {
-  const found = scene.happenings.find((h) => h.id === happening);
-  const verdict = rehearsal.verdicts.find((v) => v.happening === happening);
+  const trying = new Trying(design, scene, rehearsal, asked, onTry);
+  if (typeof asked === 'object') return strayed(design, rehearsal, asked.stray, trying);
+  const found = scene.happenings.find((h) => h.id === asked);
+  const verdict = rehearsal.verdicts.find((v) => v.happening === asked);
   if (!found || !verdict) return undefined;
-  const trying = new Trying(design, scene, rehearsal, happening, onTry);
   if (verdict.outcome === 'missed') {
-    const broken = whyNot(design, rehearsal, found, outputsThatFire(design));
+    if (decidesItself(design) && verdict.exposure)
+      return {
+        place: 'circuit',
+        text: verdict.because,
+        chain: [],
+        remedies: turning(design, trying),
+      };
+    const broken = whyNot(design, rehearsal, found, outputsByPart(design));
     const late = verdict.delay !== undefined;
     const text = late ? verdict.because : broken.text;
     const remedies = late ? [] : trying.each(broken.adjustments);
-    return { happening, place: broken.place, text, chain: [], remedies };
+    return { place: broken.place, text, chain: [], remedies };
   }
   if (verdict.outcome !== 'fired falsely') return undefined;
-  const chain = firedBy(design, rehearsal, happening);
-  const remedies = trying.each(adjustmentsAgainst(design, rehearsal, verdict.exposure, chain));
-  return { happening, place: 'fired', text: verdict.because, chain, remedies };
+  const { exposure, delay = 0 } = verdict;
+  const chain = firedBy(design, rehearsal, (exposure?.start ?? 0) + delay);
+  const span = exposure && { from: exposure.start, to: exposure.end + 1 };
+  const remedies = against(design, rehearsal, span, chain, trying);
+  return { place: 'fired', text: verdict.because, chain, remedies };
 }
+
+/** What fired without anything happening: how it came about, and what keeps it quiet. */
+function strayed(design: Design, rehearsal: Rehearsal, t: number, trying: Trying): Why {
+  const chain = firedBy(design, rehearsal, t);
+  const begun = chain.find((e) => e.kind === 'channel')?.t ?? t;
+  const back = Math.max(...design.channels.map((c) => c.every * c.hits), 1);
+  const remedies = against(design, rehearsal, { from: begun - back, to: t + 1 }, chain, trying);
+  const text = 'Nothing that happens brought it about: noise, the circuit or the program itself.';
+  return { place: 'fired', text, chain, remedies };
+}
+
+/** What keeps quiet what fired: of the channels in its chain, or of a circuit that decides by itself. */
+function against(
+  design: Design,
+  rehearsal: Rehearsal,
+  span: Stretch | undefined,
+  chain: readonly Event[],
+  trying: Trying,
+): Remedy[] {
+  return decidesItself(design)
+    ? turning(design, trying)
+    : trying.each(adjustmentsAgainst(design, rehearsal, span, chain));
+}
+
+/** Without channels it is the circuit that decides. */
+const decidesItself = ({ channels }: Design): boolean => channels.length === 0;
+
+/** Of the many values of a circuit only those that help are told. */
+const turning = (design: Design, trying: Trying): Remedy[] =>
+  trying.each(partAdjustments(design)).filter((r) => r.effective);
 
 /** Where between two readings a happening may fall besides, in shares of their distance. */
 const shifts = [0.2, 0.4, 0.6, 0.8];
-
-const good = (outcome: Outcome): boolean => outcome === 'noticed' || outcome === 'quiet';
 
 /** What helps without harm comes first, then what helps. */
 const better = (a: Remedy, b: Remedy): number =>
   Number(b.effective) - Number(a.effective) || a.regressions.length - b.regressions.length;
 
-/** Outputs that make a part act that does not only indicate, each switched on alone. */
-export function outputsThatFire(design: Design): Set<string> {
+/** By part the outputs that make it act, each switched on alone. */
+export function outputsByPart(design: Design): Map<string, Set<string>> {
   const rig = new Rig(design);
   const resting = rig.restingLogic(quietScene);
   const on = allOn(design, resting);
-  const acting = (outputs: typeof on.outputs): Set<string> => {
+  const acting = (outputs: typeof on.outputs): string[] => {
     const solution = rig.settle(quietScene, 0, { ...resting, outputs });
     const active = design.parts.filter((part) => {
       const solved = solution.parts[part.id];
-      return !indicates(part) && solved && kindOf(part).acts?.active(solved, paramsOf(part));
+      return solved && kindOf(part).acts?.active(solved, paramsOf(part));
     });
-    return new Set(active.map((p) => p.id));
+    return active.map((p) => p.id);
   };
   const off = Object.fromEntries(
     Object.entries(on.outputs).map(([id, o]) => [id, { ...o, level: 0, target: 0 }]),
   );
-  const plain = acting(off);
-  const fires = design.outputs.filter((o) =>
-    [...acting({ ...off, [o.id]: on.outputs[o.id] })].some((part) => !plain.has(part)),
-  );
-  return new Set(fires.map((o) => o.id));
+  const plain = new Set(acting(off));
+  const found = new Map<string, Set<string>>();
+  for (const { id } of design.outputs)
+    for (const part of acting({ ...off, [id]: on.outputs[id] }))
+      if (!plain.has(part)) found.set(part, (found.get(part) ?? new Set()).add(id));
+  return found;
 }
 
-/** How the first false sign of a happening came about. */
-function firedBy(design: Design, rehearsal: Rehearsal, happening: string): Event[] {
-  const verdict = rehearsal.verdicts.find((v) => v.happening === happening);
-  const t = (verdict?.exposure?.start ?? 0) + (verdict?.delay ?? 0);
+/** How what fired at a moment came about. */
+function firedBy(design: Design, rehearsal: Rehearsal, t: number): Event[] {
   const events = eventsOf(design, rehearsal);
   const place = events.findIndex(
     (e) => e.begins && e.kind !== 'channel' && Math.abs(e.t - t) < 1e-6,
@@ -120,20 +159,23 @@ function firedBy(design: Design, rehearsal: Rehearsal, happening: string): Event
 function adjustmentsAgainst(
   design: Design,
   rehearsal: Rehearsal,
-  exposure: { start: number; end: number } | undefined,
+  span: Stretch | undefined,
   chain: readonly Event[],
 ): Adjustment[] {
-  if (!exposure) return [];
+  if (!span) return [];
   const ids = new Set(chain.filter((e) => e.kind === 'channel').map((e) => e.id));
   return design.channels
     .filter((c) => ids.has(c.id))
     .flatMap((channel) => {
-      const near = nearest(channel, rehearsal, { from: exposure.start, to: exposure.end + 1 });
+      const near = nearest(channel, rehearsal, span);
       return near && near.by > 0 ? quietAdjustments(channel, near) : [];
     });
 }
 
-/** Tries changes for one happening, each in the whole scene. */
+/** What fires within this of a stray one, in another run, is the same, s. */
+const sameStray = 0.5;
+
+/** Tries changes for what is asked about, each in the whole scene. */
 class Trying {
   private tries = 0;
   /** Whether the circuit as settled comes to the same of the happening: then it is what a search may go by. */
@@ -143,12 +185,14 @@ class Trying {
     private readonly design: Design,
     private readonly scene: Scene,
     private readonly before: Rehearsal,
-    private readonly happening: string,
+    private readonly asked: Asked,
     private readonly onTry?: (tries: number) => void,
   ) {}
 
-  private outcomeIn({ verdicts }: Outcomes): Outcome | undefined {
-    return verdicts.find((v) => v.happening === this.happening)?.outcome;
+  private outcomeIn({ verdicts, strays }: Outcomes): Outcome | undefined {
+    const { asked } = this;
+    if (typeof asked === 'string') return verdicts.find((v) => v.happening === asked)?.outcome;
+    return strays.some((t) => Math.abs(t - asked.stray) < sameStray) ? 'fired falsely' : 'quiet';
   }
 
   /** One knob after the other until one cures and spoils nothing; the best first. */
@@ -224,26 +268,33 @@ class Trying {
   private always(design: Design, phase: number, path: Path): boolean {
     return shifts.every((share) => {
       const happenings = this.scene.happenings.map((h) =>
-        h.id === this.happening ? { ...h, start: h.start + share * phase } : h,
+        h.id === this.asked ? { ...h, start: h.start + share * phase } : h,
       );
       const after = this.play(design, { ...this.scene, happenings }, path);
       const mine = this.outcomeIn(after);
-      return mine !== undefined && good(mine);
+      return mine !== undefined && !wentWrong(mine);
     });
   }
 
   private compare(label: string, edit: Edit, after: Outcomes): Remedy | undefined {
-    const mine = after.verdicts.find((v) => v.happening === this.happening);
-    if (!mine) return undefined;
+    const outcome = this.outcomeIn(after);
+    if (!outcome) return undefined;
+    const delay = after.verdicts.find((v) => v.happening === this.asked)?.delay;
     const regressions = after.verdicts
-      .filter((v) => v.happening !== this.happening && !good(v.outcome))
+      .filter((v) => v.happening !== this.asked && wentWrong(v.outcome))
       .filter((v) => {
         const was = this.before.verdicts.find((b) => b.happening === v.happening);
-        return was && good(was.outcome);
+        return was && !wentWrong(was.outcome);
       })
       .map((v) => v.name);
     if (after.strays.length > this.before.strays.length) regressions.push('the quiet in between');
-    const { outcome, delay } = mine;
-    return { label, edit, outcome, delay, effective: good(outcome), regressions };
+    return {
+      label,
+      edit,
+      outcome,
+      ...(delay === undefined ? {} : { delay }),
+      effective: !wentWrong(outcome),
+      regressions,
+    };
   }
 }

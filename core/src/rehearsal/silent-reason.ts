@@ -22,7 +22,7 @@ interface Window {
 export function silentReason(design: Design, window: Window, record: Recorded): string {
   const { exposure, alters } = window;
   if (!exposure && alters) return 'It changed nothing that acts.';
-  if (!exposure) return 'No sensor felt it: it does not reach their sight.';
+  if (!exposure) return 'No sensor felt it: it reaches none, or none feels such a thing.';
   const stimulus = `It was felt for ${formatQuantity(exposure.end - exposure.start, 's')}`;
   const cold = window.dead ? design.parts.flatMap((part) => stillCold(part, window)) : [];
   if (design.channels.length === 0) return [`${stimulus}, but nothing acted.`, ...cold].join(' ');

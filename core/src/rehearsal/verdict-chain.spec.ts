@@ -38,7 +38,7 @@ it('a relay that takes its time still follows from its rule', () => {
   const links = chainIn('drying-room-fan', 'h2');
   const came = texts(links);
   expect(came.some((text) => /^r1: when Room/.test(text))).toBe(true);
-  const [turns, pulls] = [/^Fan at U1\.D7 turns/, /^Fan relay pulled in/].map(
+  const [turns, pulls] = [/^Fan at U1\.D7 turns/, /^Fan turning/].map(
     (pattern) => links[came.findIndex((text) => pattern.test(text))].t,
   );
   // Its operating time: some milliseconds.

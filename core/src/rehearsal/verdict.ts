@@ -14,13 +14,19 @@ import { exposureOf, type Exposure } from './exposure.js';
 import { firingsOf, isSignOf, type Firing } from './firings.js';
 import type { Rig } from './rig.js';
 import { silentReason } from './silent-reason.js';
+import { usualSigns } from './usual-signs.js';
 import type { Outage } from './supervisor.js';
 import type { ActingChange, LogicChange, Trace } from './traces.js';
 
 /** What each sense feels at a moment of a scene, in the order of the design's parts, and what is too little to count. */
 export type StimulusAt = (scene: Scene, t: number) => { value: number; floor: number }[];
 
-export type Outcome = 'noticed' | 'missed' | 'quiet' | 'fired falsely';
+/** Not tried is a nuisance that no sensor felt: that all stayed quiet says nothing. */
+export type Outcome = 'noticed' | 'missed' | 'quiet' | 'fired falsely' | 'not tried';
+
+/** Whether a happening was not dealt with as it should. */
+export const wentWrong = (outcome: Outcome | undefined): boolean =>
+  outcome === 'missed' || outcome === 'fired falsely';
 
 /** How one happening of a rehearsed scene was dealt with. */
 export interface Verdict {
@@ -82,6 +88,7 @@ class Judging {
   private readonly firings: readonly Firing[];
   private readonly credit: Credit;
   private readonly dead: boolean;
+  private readonly usual: readonly Sign[];
 
   constructor(
     private readonly design: Design,
@@ -91,6 +98,7 @@ class Judging {
     whatElse: Pick<Told, 'separate' | 'replay'>,
   ) {
     this.firings = firingsOf(design, record);
+    this.usual = usualSigns(design);
     const spans = new Map(
       met.map(({ happening, exposure }) => {
         const { start, end } = happeningSpan(happening);
@@ -105,7 +113,7 @@ class Judging {
   all(): { verdicts: Verdict[]; strays: number[] } {
     const verdicts = this.met.map((met) => this.verdict(met));
     const strays = this.firings
-      .filter((f) => isSignOf(this.design, f, undefined) && !this.credit.isOf(f, () => true))
+      .filter((f) => isSignOf(f, this.usual) && !this.credit.isOf(f, () => true))
       .map((f) => f.t);
     return { verdicts, strays };
   }
@@ -119,7 +127,7 @@ class Judging {
     if (!firing) {
       const because =
         (wanted ? (this.onAlready(met) ?? this.ofOthers(met)) : undefined) ?? this.silent(met);
-      return { ...base, outcome: wanted ? 'missed' : 'quiet', because };
+      return { ...base, outcome: wanted ? 'missed' : unfired(met), because };
     }
     const delay = Math.max(0, firing.t - start);
     const by = { sign: firing.sign, t: firing.t };
@@ -130,6 +138,10 @@ class Judging {
     return { ...base, outcome: 'missed', delay, by, because: late };
   }
 
+  private signsOf({ signs = [] }: Happening): readonly Sign[] {
+    return signs.length > 0 ? signs : this.usual;
+  }
+
   /** The first sign that belongs to a happening; of a nuisance, that belongs to no wanted one besides. */
   private broughtAbout(happening: Happening): Firing | undefined {
     const wanted = (h: Happening): boolean => h.intent === 'wanted';
@@ -137,7 +149,7 @@ class Judging {
     return this.firings.find(
       (f) =>
         f.t >= start &&
-        isSignOf(this.design, f, happening.signs) &&
+        isSignOf(f, this.signsOf(happening)) &&
         (wanted(happening) || !this.credit.isOf(f, wanted)) &&
         this.credit.owns(happening, f),
     );
@@ -146,7 +158,7 @@ class Judging {
   /** That its sign was on before it was met, and since when. */
   private onAlready({ happening, start }: Met): string | undefined {
     const on = this.firings.find(
-      (f) => isSignOf(this.design, f, happening.signs) && f.t < start && f.end > start,
+      (f) => isSignOf(f, this.signsOf(happening)) && f.t < start && f.end > start,
     );
     return (
       on && `${on.what} already, since ${formatQuantity(on.t, 's')}: that tells nothing of it.`
@@ -156,7 +168,7 @@ class Judging {
   /** That its sign began while it was met, but by another's doing. */
   private ofOthers({ happening, start, end }: Met): string | undefined {
     const began = this.firings.find(
-      (f) => isSignOf(this.design, f, happening.signs) && f.t >= start && f.t <= end + grace,
+      (f) => isSignOf(f, this.signsOf(happening)) && f.t >= start && f.t <= end + grace,
     );
     if (!began) return undefined;
     const other = this.met.find((m) => this.credit.owns(m.happening, began));
@@ -165,11 +177,20 @@ class Judging {
   }
 
   private silent({ happening, exposure, start, end }: Met): string {
-    const alters = findHappeningKind(happening.kind)?.alters !== undefined;
     const { dead } = this;
-    const window = { dead, exposure, alters, from: start, to: end + grace };
+    const window = { dead, exposure, alters: alters(happening), from: start, to: end + grace };
     return silentReason(this.design, window, this.record);
   }
+}
+
+/** How a nuisance that brought nothing about came out. */
+const unfired = ({ happening, exposure }: Met): Outcome =>
+  exposure || alters(happening) ? 'quiet' : 'not tried';
+
+/** Whether it does something to the design itself, rather than being felt. */
+function alters({ kind }: Happening): boolean {
+  const { alters: changes, hangs = false } = findHappeningKind(kind) ?? {};
+  return hangs || changes !== undefined;
 }
 
 /** Feeling without solving anew: emitters are taken as they are at the first moment of the scene. */

@@ -173,3 +173,45 @@ describe('why a happening fired falsely', () => {
     expect(found?.remedies.some((c) => c.effective && c.regressions.length === 0)).toBe(true);
   });
 });
+
+describe('a circuit that decides by itself', () => {
+  const dusk = (ohms: number): Design =>
+    applyEdit(demo('steps-lamp-at-dusk'), {
+      type: 'set-param',
+      id: 'R1',
+      param: 'ohms',
+      value: ohms,
+    });
+  it('is turned, value by value that can be bought, until it answers', () => {
+    const design = dusk(1000);
+    const [scene] = design.scenes;
+    const rehearsal = rehearse(design, scene, undefined, 'time');
+    const night = scene.happenings[1].id;
+    const found = explain(design, scene, rehearsal, night);
+    expect(found?.place).toBe('circuit');
+    const [remedy] = found?.remedies ?? [];
+    expect(remedy).toMatchObject({ outcome: 'noticed', effective: true, regressions: [] });
+    const cured = applyEdit(design, remedy.edit);
+    const { verdicts } = rehearse(cured, cured.scenes[0], undefined, 'time');
+    expect(verdicts.map((v) => v.outcome)).toEqual(['quiet', 'noticed']);
+  }, 60_000);
+});
+
+describe('what fires without anything happening', () => {
+  it('tells its chain, and the fewest hits that keep it quiet', () => {
+    const sound = demo('slipway-beam');
+    const nervous = { threshold: 822, hysteresis: 1, hits: 1 };
+    const design = { ...sound, channels: sound.channels.map((c) => ({ ...c, ...nervous })) };
+    const [scene] = design.scenes;
+    const rehearsal = rehearse(design, scene);
+    const [stray] = rehearsal.strays;
+    expect(stray).toBeDefined();
+    const found = explain(design, scene, rehearsal, { stray });
+    expect(found?.chain.map((e) => e.kind)).toEqual(['channel', 'rule', 'acting']);
+    const [remedy] = found?.remedies ?? [];
+    expect(remedy.effective).toBe(true);
+    const cured = applyEdit(design, remedy.edit);
+    const again = rehearse(cured, cured.scenes[0]).strays;
+    expect(again.every((t) => Math.abs(t - stray) > 0.5)).toBe(true);
+  });
+});

@@ -1,4 +1,5 @@
 import {
+  type Action,
   type Channel,
   type Condition,
   type Design,
@@ -26,6 +27,7 @@ import {
   type Adjustment,
 } from './adjustments.js';
 import type { Rehearsal } from './rehearsal.js';
+import { usualSigns } from './usual-signs.js';
 import type { Recorded } from './verdict.js';
 
 /** Where the way from a happening to what fires broke, in its order. */
@@ -60,25 +62,26 @@ const afterglow = 1;
 /**
  * Why a happening led to none of its signs: the place farthest along at which the way to one of them broke.
  *
- * @param fires outputs by which its signs come about; see `outputsThatFire`
+ * @param fires by part the outputs that make it act; see `outputsByPart`
  */
 export function whyNot(
   design: Design,
   rehearsal: Rehearsal,
   happening: Happening,
-  fires: ReadonlySet<string>,
+  fires: ReadonlyMap<string, ReadonlySet<string>>,
 ): Break {
   const verdict = rehearsal.verdicts.find((v) => v.happening === happening.id);
   if (!verdict?.exposure)
     return {
       place: 'not felt',
-      text: 'No sensor felt it: it does not reach their sight.',
+      text: 'No sensor felt it: it reaches none, or none feels such a thing.',
       adjustments: [],
     };
   const { start, end } = verdict.exposure;
   const stretch = { from: start, to: end + afterglow };
   const look = new Look(design, rehearsal, stretch, rehearsal.duration);
-  const breaks = look.signs(happening.signs ?? [{ by: 'part', part: '' }], fires);
+  const { signs = [] } = happening;
+  const breaks = look.signs(signs.length > 0 ? signs : usualSigns(design), fires);
   if (breaks.length > 0) return farthest(breaks) as Break;
   return {
     place: 'driver',
@@ -100,9 +103,23 @@ class Look {
   ) {}
 
   /** Breaks on the ways to some signs; none when one of them came. */
-  signs(signs: readonly Sign[], fires: ReadonlySet<string>): Break[] {
-    const { rules } = this.design;
-    return signs.flatMap((sign): Break[] => {
+  signs(signs: readonly Sign[], fires: ReadonlyMap<string, ReadonlySet<string>>): Break[] {
+    const { rules, sequences } = this.design;
+    const drives = (act: Action, part: string): boolean => {
+      const own = fires.get(part);
+      if (act.do === 'drive') return own?.has(act.output) ?? false;
+      const played = sequences.find((s) => act.do === 'play' && s.id === act.sequence);
+      return played?.lanes.some((lane) => own?.has(lane.output)) ?? false;
+    };
+    if (signs.length === 0)
+      return [
+        {
+          place: 'condition',
+          text: 'Nothing in the design tells that it was noticed: no part sounds, moves, shines or sends.',
+          adjustments: [],
+        },
+      ];
+    const ways = signs.map((sign): Break[] => {
       if (sign.by === 'mode') return this.toMode(sign.machine, sign.mode);
       if (sign.by === 'notice') {
         const tells = this.design.notices.find((n) => n.id === sign.notice)?.tells;
@@ -112,7 +129,7 @@ class Look {
         rule.then.some((act) =>
           sign.by === 'counter'
             ? act.do === 'count' && act.counter === sign.counter && act.by * sign.step > 0
-            : act.do === 'drive' && fires.has(act.output),
+            : drives(act, sign.part),
         ),
       );
       if (own.length === 0)
@@ -122,6 +139,7 @@ class Look {
       const breaks = own.map((rule) => this.rule(rule));
       return breaks.some((b) => b.length === 0) ? [] : breaks.flat();
     });
+    return ways.some((way) => way.length === 0) ? [] : ways.flat();
   }
 
   private rule(rule: Rule): Break[] {

@@ -15,15 +15,21 @@ import { wiringOf } from './wiring.js';
 /**
  * The parts that serve a controller pin alone: what is reached from it through signal nets, up to supplies,
  * grounds and controllers.
+ *
+ * @param ends nets at which it ends as well
  */
-export function branchOf(design: Design, pin: TerminalRef): string[] {
+export function branchOf(
+  design: Design,
+  pin: TerminalRef,
+  ends: ReadonlySet<string> = new Set(),
+): string[] {
   const wiring = wiringOf(design);
   const found = new Set<string>();
   const open = [pin];
   const seen = new Set<string>();
   for (let here = open.pop(); here !== undefined; here = open.pop()) {
     const net = wiring.net(here);
-    if (seen.has(net) || wiring.nature(net) !== 'signal') continue;
+    if (seen.has(net) || ends.has(net) || wiring.nature(net) !== 'signal') continue;
     seen.add(net);
     for (const { part, kind } of wiring.ends(net)) {
       if (kind.terminals.some((t) => t.role === 'pin')) continue;

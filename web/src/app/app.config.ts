@@ -6,8 +6,6 @@ import { routes } from './app.routes';
 import { askingAgain, signingIn } from './data/sign-in';
 import { BenchService } from './bench/bench';
 import { BenchInWorkers } from './bench/bench-in-workers';
-import { NightsInWorkers } from './bench/nights-in-workers';
-import { NightsRunner } from './bench/nights-runner';
 import { LogReading } from './set/log-reading';
 import { LogReadingInWorker } from './set/log-reading-in-worker';
 import { yureiPreset } from './theme/preset';
@@ -18,7 +16,6 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     provideHttpClient(withFetch(), withInterceptors([signingIn, askingAgain])),
     { provide: BenchService, useClass: BenchInWorkers },
-    { provide: NightsRunner, useClass: NightsInWorkers },
     { provide: LogReading, useClass: LogReadingInWorker },
     providePrimeNG({
       theme: { preset: yureiPreset, options: { darkModeSelector: '[data-theme="night"]' } },

@@ -1,6 +1,6 @@
 import type { Routes } from '@angular/router';
 
-/** The shelf, and one lazy route for each step of the work on a design. */
+/** The shelf, the work on a design, and the parts; each is loaded when it is first opened. */
 export const routes: Routes = [
   {
     path: '',
@@ -10,18 +10,7 @@ export const routes: Routes = [
   },
   {
     path: 'design/:id',
-    loadComponent: () => import('./shell/workbench').then((m) => m.Workbench),
-    children: [
-      { path: 'wire', loadComponent: () => import('./wire/wire').then((m) => m.WireStep) },
-      { path: 'set', loadComponent: () => import('./set/set').then((m) => m.SetStep) },
-      { path: 'act', loadComponent: () => import('./act/act').then((m) => m.ActStep) },
-      {
-        path: 'rehearse',
-        loadComponent: () => import('./rehearse/rehearse').then((m) => m.RehearseStep),
-      },
-      { path: '', pathMatch: 'full', redirectTo: 'wire' },
-      { path: '**', redirectTo: 'wire' },
-    ],
+    loadChildren: () => import('./shell/workbench.routes').then((m) => m.workbenchRoutes),
   },
   {
     path: 'parts',

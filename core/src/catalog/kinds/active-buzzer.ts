@@ -35,6 +35,7 @@ export const activeBuzzer = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')} ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'sounding',
+    does: 'sounds',
     active: (part, p) => across(part, 'plus', 'minus') >= p.least,
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} across it; it sounds from ${formatNominal(p.least, 'V')}`,

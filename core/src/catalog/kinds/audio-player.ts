@@ -104,6 +104,7 @@ export const audioPlayer = definePart({
   headline: () => 'PLAY low',
   acts: {
     word: 'playing',
+    does: 'sounds',
     active: (part) => across(part, '#play', 'GND') > 1.5,
     because: (part) =>
       `${formatQuantity(across(part, 'PLAY', 'GND'), 'V')} at PLAY; it plays while that is low`,

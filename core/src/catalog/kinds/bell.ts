@@ -62,6 +62,7 @@ export const bell = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'ringing',
+    does: 'sounds',
     active: (part, p) => Math.abs(across(part, 'plus', 'minus')) >= 0.6 * p.volts,
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over it; it rings from ${formatNominal(0.6 * p.volts, 'V')}`,

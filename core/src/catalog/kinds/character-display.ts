@@ -28,6 +28,7 @@ export const characterDisplay = definePart({
   headline: () => '2 × 16',
   acts: {
     word: 'on',
+    does: 'shines',
     active: (part) => across(part, 'VCC', 'GND') > 4.5,
     because: (part) =>
       `${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply; it shows from 4.5 V`,

@@ -83,6 +83,7 @@ export const chip8bit40pin = definePart({
   headline: () => '10-bit, 32 pins',
   converter: {
     bits: () => 10,
+    chosen: { param: 'reference', supply: 0 },
     reference: (part, p) =>
       p.reference === '2.56 V inside'
         ? bandGap

@@ -35,6 +35,7 @@ export const fan12v = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'turning',
+    does: 'moves',
     active: (part, p) => across(part, 'plus', 'minus') > p.starts,
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over it; it starts from ${formatNominal(p.starts, 'V')}`,

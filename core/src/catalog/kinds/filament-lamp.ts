@@ -50,6 +50,7 @@ export const filamentLamp = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.watts, 'W')}`,
   acts: {
     word: 'lit',
+    does: 'shines',
     active: (part) => at(part, '#warmth') > glowing,
     because: (part, p) =>
       `its wire is at ${formatQuantity(at(part, '#warmth') * p.kelvin, 'K', 4)} of ${formatNominal(p.kelvin, 'K')}`,

@@ -58,6 +58,7 @@ export const laserSpot = definePart({
     reads: { amps: 'plus' },
   },
   notes: ['A spot of a centimetre needs aiming that stays: fix both ends to something firm.'],
+  grave: true,
   cautions: [
     'Class 2 at most, 1 mW, and never at eye height (IEC 60825-1). Do not look into it or at its mirror image.',
   ],

@@ -65,6 +65,7 @@ export const latchingRelay = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'set',
+    does: 'switches',
     active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over its coil; it sets at ${formatNominal(p.pullIn, 'V')} and resets at −${formatNominal(p.pullIn, 'V')}`,

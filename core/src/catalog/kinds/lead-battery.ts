@@ -15,6 +15,7 @@ export const leadBattery = batteryKind({
   curve: [0.95, 0.985, 1.005, 1.02, 1.035, 1.05, 1.06],
   cold: 0.01,
   notes: ['Recharge after each discharge; a flat one sulphates and freezes.'],
+  grave: true,
   cautions: [
     'A shorted battery melts wire and can burst: fuse it at its plus terminal.',
     'Charging gives off hydrogen: ventilate, no flames.',

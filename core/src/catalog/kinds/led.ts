@@ -40,6 +40,7 @@ export const led = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, 10 mA`,
   acts: {
     word: 'lit',
+    does: 'shines',
     active: (part) => into(part, 'a') >= visible,
     because: (part) =>
       `${formatQuantity(into(part, 'a'), 'A')} flows; it shows from ${formatQuantity(visible, 'A')}`,

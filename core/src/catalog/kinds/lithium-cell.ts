@@ -18,6 +18,8 @@ export const lithiumCell = batteryKind({
     'Flat for most of its charge: its volts tell little of what is left.',
     'Too low for 5 V parts without a step-up converter, too high for 3.3 V parts without a regulator.',
   ],
+  chargedFrom: 0,
+  grave: true,
   cautions: [
     'Protected cells only, with a charger made for them; never charge below 0 °C, never solder to a cell.',
     'A pierced or shorted cell burns: fuse it, keep it from heat and sun.',

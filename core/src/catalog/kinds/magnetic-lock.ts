@@ -48,6 +48,7 @@ export const magneticLock = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'holding',
+    does: 'moves',
     active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) => {
       const share = Math.min(1, (Math.abs(into(part, 'plus')) / p.amps) ** 2);
@@ -72,6 +73,7 @@ export const magneticLock = definePart({
     'Its force is told from its current, as a share of the rated one; whether that holds a door is not computed.',
     'A diode across it slows letting go by tenths of a second; a zener clamp is quicker.',
   ],
+  grave: true,
   cautions: [
     'Never lock people in: exits must open from inside without power, by a button that breaks the feed itself. Local codes on escape routes apply.',
   ],

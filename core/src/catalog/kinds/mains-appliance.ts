@@ -57,6 +57,7 @@ export const mainsAppliance = definePart({
   headline: (p) => `${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'on',
+    does: 'moves',
     active: (part) => across(part, '#asks', 'b') > closed,
     because: (part) =>
       across(part, '#asks', 'b') > closed
@@ -67,6 +68,7 @@ export const mainsAppliance = definePart({
     'What is beyond the boundary is not designed here: a plug-in unit or a certified, closed switching module does that work.',
     'Lamps take ten times their current in the first moment, motors five to eight times (common practice).',
   ],
+  grave: true,
   cautions: [
     'Mains can kill, and a fault can burn the house down. An approved, enclosed module with fuse, earth, strain relief and residual-current protection; local codes; a licensed electrician.',
   ],

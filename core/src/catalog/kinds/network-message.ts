@@ -28,6 +28,7 @@ export const networkMessage = definePart({
   headline: (p) => `above ${formatNominal(p.from, 'V')}`,
   acts: {
     word: 'sent',
+    does: 'tells',
     active: (part, p) => across(part, 'send', 'GND') > p.from,
     because: (part, p) =>
       `${formatQuantity(at(part, 'send'), 'V')} at its pin; it is sent above ${formatNominal(p.from, 'V')}`,

@@ -62,6 +62,7 @@ export const pump12v = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'running',
+    does: 'moves',
     active: (part) => at(part, '#speed') > 0.5 * ratedSpeed,
     because: (part) =>
       `it turns at ${Math.round((100 * at(part, '#speed')) / ratedSpeed)} % of its rated speed`,

@@ -52,6 +52,7 @@ export const radioLink = definePart({
   headline: (p) => `${p.now}, ${formatNominal(p[p.now], 'A')}`,
   acts: {
     word: 'on the air',
+    does: 'tells',
     indicates: true,
     active: (part, p) =>
       into(part, 'VCC') > (p.sending + p.listening) / 2 && across(part, 'VCC', 'GND') > 1.9,

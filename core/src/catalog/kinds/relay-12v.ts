@@ -67,6 +67,7 @@ export const relay12v = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'pulled in',
+    does: 'switches',
     active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over its coil; it pulls in at ${formatNominal(p.pullIn, 'V')} and lets go at ${formatNominal(p.dropOut, 'V')}`,

@@ -51,6 +51,7 @@ export const rgbLed = definePart({
   headline: () => 'common cathode',
   acts: {
     word: 'lit',
+    does: 'shines',
     active: (part) => colours.some((c) => into(part, c) >= visible),
     because: (part) =>
       colours.map((c) => `${c} ${formatQuantity(Math.max(0, into(part, c)), 'A')}`).join(', '),

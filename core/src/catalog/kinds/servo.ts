@@ -43,6 +43,7 @@ export const servo = definePart({
   headline: (p) => formatNominal(p.moving, 'A'),
   acts: {
     word: 'fed',
+    does: 'moves',
     active: (part) => across(part, 'VCC', 'GND') > 4,
     because: (part) =>
       `${formatQuantity(into(part, 'VCC'), 'A')} at ${formatQuantity(across(part, 'VCC', 'GND'), 'V')}`,

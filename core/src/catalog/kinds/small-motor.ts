@@ -66,6 +66,7 @@ export const smallMotor = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, stall ${formatNominal(p.stall, 'A')}`,
   acts: {
     word: 'turning',
+    does: 'moves',
     active: (part, p) => Math.abs(at(part, '#speed')) > 0.02 * 2 * Math.PI * p.speed,
     because: (part) =>
       `${formatQuantity(at(part, '#speed') / (2 * Math.PI), '1/s')} at ${formatQuantity(into(part, 'plus'), 'A')}`,

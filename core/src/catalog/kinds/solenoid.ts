@@ -48,6 +48,7 @@ export const solenoid = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'pulled',
+    does: 'moves',
     active: (part, p) => Math.abs(into(part, 'plus')) >= p.pullIn / p.ohms,
     because: (part, p) =>
       `${formatQuantity(into(part, 'plus'), 'A')} flows; it pulls at ${formatQuantity(p.pullIn / p.ohms, 'A')}`,

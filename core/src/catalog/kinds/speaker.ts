@@ -27,6 +27,7 @@ export const speaker = definePart({
   headline: (p) => `${formatNominal(p.ohms, 'Ω')}, ${formatNominal(p.watts, 'W')}`,
   acts: {
     word: 'driven',
+    does: 'sounds',
     active: (part) => Math.abs(into(part, 'a')) > 1e-3,
     because: (part) => `${formatQuantity(into(part, 'a'), 'A')} through its coil`,
   },

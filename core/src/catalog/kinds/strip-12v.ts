@@ -60,6 +60,7 @@ export const strip12v = definePart({
   headline: (p) => formatNominal(p.length, 'm'),
   acts: {
     word: 'lit',
+    does: 'shines',
     active: (part, p) => into(part, 'plus') > 0.01 * p.amps * p.length,
     because: (part) => `${formatQuantity(into(part, 'plus'), 'A')} flows through it`,
   },

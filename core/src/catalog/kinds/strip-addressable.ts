@@ -39,6 +39,7 @@ export const stripAddressable = definePart({
   headline: (p) => `${p.pixels} LEDs`,
   acts: {
     word: 'fed',
+    does: 'shines',
     active: (part) => across(part, 'VCC', 'GND') > 3.5,
     because: (part) =>
       `${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply, ${formatQuantity(into(part, 'VCC'), 'A')}`,

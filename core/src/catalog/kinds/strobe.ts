@@ -37,6 +37,7 @@ export const strobe = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.amps, 'A')}`,
   acts: {
     word: 'flashing',
+    does: 'shines',
     active: (part, p) => across(part, 'plus', 'minus') > p.works,
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over it; it flashes from ${formatNominal(p.works, 'V')}`,

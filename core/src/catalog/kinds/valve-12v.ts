@@ -53,6 +53,7 @@ export const valve12v = definePart({
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'switched',
+    does: 'moves',
     active: (part) => at(part, '#armature') > 0.5,
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} over its coil; it moves from ${formatNominal(p.opens, 'V')}`,

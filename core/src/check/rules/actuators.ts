@@ -17,6 +17,7 @@ const actuators = (evidence: Evidence): Part[] =>
 export const actuatorDead: Rule = {
   code: 'actuator-dead',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Something that is to act and never does',
   bench: 'The alarm is decided, and nothing is heard, seen or moved.',
@@ -58,6 +59,7 @@ function nearest(evidence: Evidence, part: Part): string | undefined {
 export const actsAtRest: Rule = {
   code: 'acts-at-rest',
   severity: 'error',
+  consequence: 'cries wolf',
   concern: 'wiring',
   title: 'Something that acts all the time',
   bench: 'It sounds, shines or runs from power-on, and an alarm cannot be told from none.',
@@ -87,6 +89,7 @@ export const actsAtRest: Rule = {
 export const emitterDark: Rule = {
   code: 'emitter-dark',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A light that a sensor waits for and that is never on',
   bench: 'The beam is broken for good, or nothing ever reflects: no threshold helps.',

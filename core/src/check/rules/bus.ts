@@ -48,6 +48,7 @@ const pulledUp = ({ wiring }: Evidence, line: TerminalRef): boolean =>
 export const busPullUpMissing: Rule = {
   code: 'bus-pull-up-missing',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A two-wire bus without pull-ups',
   bench: 'No chip answers, or each of them sometimes.',
@@ -84,6 +85,7 @@ export const busPullUpMissing: Rule = {
 export const busAddressClash: Rule = {
   code: 'bus-address-clash',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Two chips with one address on a bus',
   bench: 'Both answer at once: readings are the AND of two numbers.',
@@ -130,6 +132,7 @@ function free7bit(from: number, taken: readonly number[]): number {
 export const busPinWrong: Rule = {
   code: 'bus-pin-wrong',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A bus line on a pin without bus',
   bench: 'The chip is not found.',
@@ -160,6 +163,7 @@ export const busPinWrong: Rule = {
 export const linesCrossed: Rule = {
   code: 'lines-crossed',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Data and clock, or sender and sender, joined',
   bench: 'Nothing answers; a minute with the wires exchanged cures it.',

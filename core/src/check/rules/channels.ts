@@ -22,6 +22,7 @@ const about = (channel: Channel): string[] => [channel.id, splitRef(channel.pin)
 export const channelBlind: Rule = {
   code: 'channel-blind',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'threshold',
   title: 'A channel without a reading',
   bench: 'It reads whatever the open pin picks up.',
@@ -63,6 +64,7 @@ const reading = ({ design, rest }: Evidence) => {
 export const thresholdUnreachable: Rule = {
   code: 'threshold-unreachable',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'threshold',
   title: 'A threshold outside what can be read',
   bench: 'It never trips, or trips once and never clears.',
@@ -86,6 +88,7 @@ export const thresholdUnreachable: Rule = {
 export const trippedAtRest: Rule = {
   code: 'tripped-at-rest',
   severity: 'error',
+  consequence: 'cries wolf',
   concern: 'threshold',
   title: 'A channel on the tripped side with nothing there',
   bench: 'The alarm sounds from power-on.',
@@ -118,6 +121,7 @@ const noiseWidths = 6;
 export const mayChatter: Rule = {
   code: 'may-chatter',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'threshold',
   title: 'Hysteresis narrower than the noise',
   bench: 'The relay rattles while the reading stands near the threshold.',
@@ -163,6 +167,7 @@ function changesPerMinute(channel: Channel, noise: number, hysteresis: number): 
 export const pulseMissed: Rule = {
   code: 'pulse-missed',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'threshold',
   title: 'Readings too far apart for what is to be noticed',
   bench: 'It works when tried by hand and misses the real thing now and then.',

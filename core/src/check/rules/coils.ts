@@ -29,6 +29,7 @@ const conducting = (wiring: Wiring, from: string, to: string): Part[] =>
 export const coilWithoutDiode: Rule = {
   code: 'coil-without-diode',
   severity: 'error',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A switched coil without a diode across it',
   bench:
@@ -66,6 +67,7 @@ export const coilWithoutDiode: Rule = {
 export const coilDiodeReversed: Rule = {
   code: 'coil-diode-reversed',
   severity: 'error',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A coil diode the wrong way round',
   bench: 'It shorts the supply through the driver as soon as that switches on.',
@@ -94,6 +96,7 @@ export const coilDiodeReversed: Rule = {
 export const coilWeak: Rule = {
   code: 'coil-weak',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'A coil that gets too little to pull in',
   bench:
@@ -121,6 +124,7 @@ export const coilWeak: Rule = {
 export const coilStays: Rule = {
   code: 'coil-stays',
   severity: 'error',
+  consequence: 'cries wolf',
   concern: 'drive',
   title: 'A relay that does not let go',
   bench: 'Once pulled in it stays: what leaks through its driver is enough to hold it.',

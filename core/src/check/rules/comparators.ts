@@ -20,6 +20,7 @@ const comparators = (
 export const comparatorRange: Rule = {
   code: 'comparator-range',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Comparator inputs too near its supply',
   bench:
@@ -57,6 +58,7 @@ const usual = 0.1;
 export const hysteresisMissing: Rule = {
   code: 'hysteresis-missing',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'threshold',
   title: 'A comparator with less hysteresis than noise',
   bench: 'At the threshold it switches to and fro with the mains hum: the relay rattles.',

@@ -21,6 +21,7 @@ const contacts = ({ design }: Evidence) =>
 export const contactOverload: Rule = {
   code: 'contact-overload',
   severity: 'error',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A contact that carries more than it is rated for',
   bench: 'It heats up, burns and in the end welds shut: the load cannot be switched off any more.',
@@ -62,6 +63,7 @@ function loadsAt({ wiring }: Evidence, part: Part): Part[] {
 export const contactInrush: Rule = {
   code: 'contact-inrush',
   severity: 'caution',
+  consequence: 'wears out',
   concern: 'drive',
   title: 'A contact that the first moment of its load overloads',
   bench: 'It works a hundred times and then sticks: the inrush has welded it.',
@@ -90,6 +92,7 @@ export const contactInrush: Rule = {
 export const motorStall: Rule = {
   code: 'motor-stall',
   severity: 'caution',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A driver that a stalled motor overloads',
   bench: 'The day the pump jams, the transistor dies with it.',
@@ -114,6 +117,7 @@ export const motorStall: Rule = {
 export const contactAlone: Rule = {
   code: 'contact-alone',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A contact with one side wired',
   bench: 'The relay clicks and switches nothing.',

@@ -3,7 +3,7 @@ import { splitRef, type Channel, type Part, type TerminalRef } from '../../desig
 import { Draft } from '../../wiring/index.js';
 import { allStates, solvedIn, voltsIn, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { bridge, refOf, withFix } from '../lookup.js';
+import { across, bridge, refOf, withFix } from '../lookup.js';
 import { ohms, percent, volts } from '../words.js';
 
 type Converting = Extract<ChannelReader, { by: 'converter' }>;
@@ -18,6 +18,7 @@ const converted = ({ design }: Evidence): { channel: Channel; reader: Converting
 export const sourceResistance: Rule = {
   code: 'source-resistance-high',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A source too weak for the converter to sample',
   bench:
@@ -96,6 +97,7 @@ function dividerTops({ wiring }: Evidence, pin: TerminalRef): TerminalRef[] {
 export const referenceMismatch: Rule = {
   code: 'reference-mismatch',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A divider fed from another voltage than the converter compares with',
   bench: 'The threshold wanders with the battery: right in the evening, wrong in the morning.',
@@ -132,6 +134,46 @@ export const referenceMismatch: Rule = {
     }),
 };
 
+/** A converter cannot compare with less, V (data sheets of 8-bit controllers ask for 1 V at least). */
+const leastReference = 0.5;
+
+export const referenceMissing: Rule = {
+  code: 'reference-missing',
+  severity: 'error',
+  consequence: 'unnoticed',
+  concern: 'wiring',
+  title: 'A converter whose reference pin is open',
+  bench: 'Every reading is at full scale, or follows the hum that the open pin picks up.',
+  source: 'counts = V/V_ref·(2^N−1); solved reference voltage.',
+  find: (evidence) => {
+    const boards = new Set(converted(evidence).map(({ reader }) => reader.part));
+    return [...boards].flatMap((id): Found[] => {
+      const part = evidence.wiring.part(id);
+      const solved = solvedIn(evidence.quiet, id);
+      const { converter, feed } = part ? kindOf(part) : {};
+      if (!part || !solved || !converter || !feed) return [];
+      const reference = converter.reference(solved, paramsOf(part));
+      const fed = across(part, feed.plus, feed.minus)(evidence.quiet.solution) ?? 0;
+      if (reference >= leastReference || fed < leastReference) return [];
+      const { chosen } = converter;
+      return [
+        {
+          subject: id,
+          title: `${part.name} compares with nothing`,
+          reason: `It is set to compare with a voltage of ${volts(reference)}, and is fed ${volts(fed)}.`,
+          about: [id],
+          ...withFix(
+            chosen && {
+              label: 'Compare with its supply',
+              edit: { type: 'set-param', id, param: chosen.param, value: chosen.supply },
+            },
+          ),
+        },
+      ];
+    });
+  },
+};
+
 /** Where a board's own voltage can be taken: what it gives out, else what it is fed with. */
 function ownSupply(board: Part): TerminalRef | undefined {
   const { terminals, feed } = kindOf(board);
@@ -155,6 +197,7 @@ const wasted = 0.1;
 export const rangeWasted: Rule = {
   code: 'range-wasted',
   severity: 'note',
+  consequence: 'unnoticed',
   concern: 'threshold',
   title: 'A reading that uses little of the converter’s range',
   bench: 'Wanted and unwanted lie a few counts apart: noise decides.',

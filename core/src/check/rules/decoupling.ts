@@ -18,6 +18,7 @@ const capacitance = (farads: number): string => formatNominal(farads, 'F');
 export const decouplingMissing: Rule = {
   code: 'decoupling-missing',
   severity: 'note',
+  consequence: 'cries wolf',
   concern: 'wiring',
   title: 'A bare chip without a capacitor across its supply',
   bench: 'It oscillates, resets, or switches at the moment something else does.',
@@ -58,6 +59,7 @@ const sold = [10, 22, 47, 100, 220, 470, 1000, 2200].map((uF) => uF * 1e-6);
 export const bulkMissing: Rule = {
   code: 'bulk-missing',
   severity: 'note',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A part that draws in bursts without a store beside it',
   bench: 'Its supply dips at each burst: controllers restart, radios lose their message.',

@@ -45,6 +45,7 @@ function firstFuse(wiring: Wiring, source: TerminalRef): Part | undefined {
 export const fuseMissing: Rule = {
   code: 'fuse-missing',
   severity: 'caution',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A strong source without a fuse',
   bench: 'A short somewhere melts the thinnest wire before anything else gives way.',
@@ -81,6 +82,7 @@ function insertFuse({ design }: Evidence, plus: TerminalRef, size: number): Edit
 export const fuseSmall: Rule = {
   code: 'fuse-too-small',
   severity: 'error',
+  consequence: 'wears out',
   concern: 'drive',
   title: 'A fuse below the working current',
   bench: 'It blows at the first alarm, or ages and blows a year later.',
@@ -113,6 +115,7 @@ const generous = 10;
 export const fuseLarge: Rule = {
   code: 'fuse-too-large',
   severity: 'caution',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A fuse above what the wire carries, or far above the working current',
   bench: 'The wire is the fuse: a fault heats it for as long as the battery lasts.',

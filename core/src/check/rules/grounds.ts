@@ -46,6 +46,7 @@ function islands(evidence: Evidence): { refs: TerminalRef[]; nets: TerminalRef[]
 export const groundSplit: Rule = {
   code: 'ground-split',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Grounds that are not joined',
   bench:

@@ -24,6 +24,7 @@ const guarded = ({ wiring }: Evidence, part: Part): { id: string; rating: Rating
 export const pinOvervoltage: Rule = {
   code: 'pin-overvoltage',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'A signal above the supply of the input it goes to',
   bench:
@@ -121,6 +122,7 @@ function sourceVolts({ wiring, quiet }: Evidence, ref: TerminalRef): number {
 export const pinBelowGround: Rule = {
   code: 'pin-below-ground',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'A signal below ground at an input',
   bench: 'The input’s substrate diode conducts: readings of other pins jump, and the pin may die.',
@@ -162,6 +164,7 @@ const levelPins = (evidence: Evidence): TerminalRef[] => {
 export const inputUndecided: Rule = {
   code: 'input-undecided',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'wiring',
   title: 'A digital input between low and high',
   bench: 'It reads the one or the other as it pleases, and differently on the next board.',
@@ -200,6 +203,7 @@ const floating = 1e6;
 export const inputFloating: Rule = {
   code: 'input-floating',
   severity: 'error',
+  consequence: 'cries wolf',
   concern: 'wiring',
   title: 'A digital input that nothing holds',
   bench: 'It picks up hum and hands: presses appear that nobody made.',
@@ -238,6 +242,7 @@ export function pullUp(evidence: Evidence, pin: TerminalRef): Fix | undefined {
 export const gateFloating: Rule = {
   code: 'gate-floating',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'drive',
   title: 'A MOSFET gate that floats while the controller starts',
   bench:

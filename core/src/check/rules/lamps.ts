@@ -55,6 +55,7 @@ const comfortable = 0.6;
 export const ledWithoutResistor: Rule = {
   code: 'led-without-resistor',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'An LED without a resistor',
   bench: 'A flash, a smell, and darkness; or the pin that feeds it gives way first.',
@@ -89,6 +90,7 @@ function seriesFor(evidence: Evidence, { part, anode, forward, most }: Lit): num
 export const ledOverdriven: Rule = {
   code: 'led-overdriven',
   severity: 'error',
+  consequence: 'wears out',
   concern: 'drive',
   title: 'An LED with more current than it stands',
   bench: 'It is bright for some weeks and dim after that.',
@@ -131,6 +133,7 @@ const dim = 0.05;
 export const ledDim: Rule = {
   code: 'led-dim',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'An LED too dim to be seen',
   bench: 'In a dark room it glows; on a bright day nobody can tell whether it is on.',
@@ -157,6 +160,7 @@ export const ledDim: Rule = {
 export const ledReversed: Rule = {
   code: 'led-reversed',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'An LED the wrong way round',
   bench: 'It stays dark; above 5 V it does not survive that.',

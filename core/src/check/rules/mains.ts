@@ -30,6 +30,7 @@ function lowContacts({ wiring }: Evidence, at: End, same: boolean): TerminalRef[
 export const mainsWithoutBoundary: Rule = {
   code: 'mains-without-boundary',
   severity: 'error',
+  consequence: 'danger',
   concern: 'wiring',
   title: 'Mains joined to something that is not made for it',
   bench: 'The whole circuit is live. Touching it can kill.',
@@ -54,6 +55,7 @@ export const mainsWithoutBoundary: Rule = {
 export const mainsBesideLow: Rule = {
   code: 'mains-beside-low',
   severity: 'caution',
+  consequence: 'danger',
   concern: 'wiring',
   title: 'Mains and low voltage on contacts of one board',
   bench: 'A stray strand or a wet board joins the two.',
@@ -78,6 +80,7 @@ export const mainsBesideLow: Rule = {
 export const mainsContactLoad: Rule = {
   code: 'mains-contact-load',
   severity: 'error',
+  consequence: 'danger',
   concern: 'drive',
   title: 'A mains load too large for the contact',
   bench: 'The contact burns or welds shut: the appliance cannot be switched off any more.',
@@ -109,6 +112,7 @@ export const mainsContactLoad: Rule = {
 export const mainsUnfused: Rule = {
   code: 'mains-unfused',
   severity: 'error',
+  consequence: 'danger',
   concern: 'wiring',
   title: 'A mains lead without a fitting fuse',
   bench: 'A fault heats the lead until it burns.',

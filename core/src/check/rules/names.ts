@@ -73,6 +73,7 @@ function channels({ design, sweeps, wiring }: Evidence): Use[] {
 export const namesCrossed: Rule = {
   code: 'names-crossed',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Two pins that seem to be exchanged',
   bench: 'The horn sounds where the lamp should light; a knob is read for a sensor.',

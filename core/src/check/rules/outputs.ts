@@ -32,6 +32,7 @@ function without({ design }: Evidence, ref: TerminalRef): number | undefined {
 export const pullUpMissing: Rule = {
   code: 'pull-up-missing',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'An open-collector output without a pull-up',
   bench: 'It can pull low and never goes high: the input behind it reads low for ever, or hum.',
@@ -96,6 +97,7 @@ const ownPullUp = (end: End): boolean =>
 export const outputsFight: Rule = {
   code: 'outputs-fight',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'Two outputs on one net',
   bench:
@@ -129,6 +131,7 @@ export const outputsFight: Rule = {
 export const pinOvercurrent: Rule = {
   code: 'pin-overcurrent',
   severity: 'error',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A controller pin that gives more than it may',
   bench: 'The pin sags, later it sticks; the load never gets what it needs.',
@@ -157,6 +160,7 @@ export const pinOvercurrent: Rule = {
 export const pinsOvercurrent: Rule = {
   code: 'pins-overcurrent',
   severity: 'error',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A controller whose pins together give more than it may',
   bench: 'The chip gets hot and resets when several outputs are on together.',
@@ -212,6 +216,7 @@ function movedBy(on: State, off: State, part: string): boolean {
 export const outputWithoutEffect: Rule = {
   code: 'output-without-effect',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'rule',
   title: 'An output that switches nothing',
   bench: 'The alarm is decided and nobody hears it.',
@@ -241,6 +246,7 @@ export const outputWithoutEffect: Rule = {
 export const outputIdle: Rule = {
   code: 'output-idle',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'wiring',
   title: 'An output that moves something and makes nothing act',
   bench: 'A lamp that glimmers or glows in the wrong colour, a relay that twitches.',
@@ -278,6 +284,7 @@ export const outputIdle: Rule = {
 export const outputInverted: Rule = {
   code: 'output-inverted',
   severity: 'error',
+  consequence: 'cries wolf',
   concern: 'rule',
   title: 'A load that is on at rest and off when it should fire',
   bench:

@@ -30,6 +30,7 @@ const able = ({ design }: Evidence, pin: TerminalRef, mode: PinMode): boolean =>
 export const pinUnable: Rule = {
   code: 'pin-unable',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'rule',
   title: 'A pin used for what it cannot do',
   bench: 'The firmware compiles and the pin does nothing.',
@@ -58,6 +59,7 @@ export const pinUnable: Rule = {
 export const pinNotSetUp: Rule = {
   code: 'pin-not-set-up',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'rule',
   title: 'A pin that the firmware does not set up as it is used',
   bench: 'A relay that only twitches, a reading that is always the same.',
@@ -82,6 +84,7 @@ export const pinNotSetUp: Rule = {
 export const pinTwice: Rule = {
   code: 'pin-used-twice',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'rule',
   title: 'One pin for reading and for driving',
   bench: 'The controller reads its own output.',
@@ -106,6 +109,7 @@ export const pinTwice: Rule = {
 export const skillMissing: Rule = {
   code: 'skill-missing',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'rule',
   title: 'Interrupt, PWM or bus on a pin that has none',
   bench: 'An interrupt that never comes: the pulse is over before the loop looks again.',
@@ -176,6 +180,7 @@ export function moveTo(
 export const pinReserved: Rule = {
   code: 'pin-reserved',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A pin that the board needs for itself',
   bench: 'The board does not start, or firmware cannot be loaded while the part is connected.',

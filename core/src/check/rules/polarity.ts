@@ -21,6 +21,7 @@ const diodes = (evidence: Evidence) =>
 export const diodeBlocks: Rule = {
   code: 'diode-blocks',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A diode in line that blocks what it should let through',
   bench: 'Everything behind it is dead.',
@@ -55,6 +56,7 @@ export const diodeBlocks: Rule = {
 export const electrolyticReversed: Rule = {
   code: 'electrolytic-reversed',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'An electrolytic capacitor the wrong way round',
   bench: 'It heats up, swells and bursts, sometimes after hours.',
@@ -86,6 +88,7 @@ const lasting = 0.8;
 export const capacitorVolts: Rule = {
   code: 'capacitor-volts',
   severity: 'error',
+  consequence: 'wears out',
   concern: 'drive',
   title: 'A capacitor near or above its voltage',
   bench: 'It leaks, dries out early, or breaks through.',
@@ -113,6 +116,7 @@ export const capacitorVolts: Rule = {
 export const legsVary: Rule = {
   code: 'legs-vary',
   severity: 'note',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Three legs whose order differs between types',
   bench:

@@ -113,6 +113,7 @@ const say = ({ value, limit, rating, state }: Judged): string =>
 export const ratingExceeded: Rule = {
   code: 'rating-exceeded',
   severity: 'error',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A part beyond its rating',
   bench: 'It runs too hot or breaks through; it may last a while and fail on the day it is needed.',
@@ -148,6 +149,7 @@ function biggerResistor({ part, value }: Judged): Pick<Found, 'fix'> {
 export const ratingClose: Rule = {
   code: 'rating-close',
   severity: 'caution',
+  consequence: 'wears out',
   concern: 'drive',
   title: 'A part close to its rating',
   bench: 'It holds on the bench and fails early in a warm enclosure.',

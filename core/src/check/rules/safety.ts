@@ -8,6 +8,7 @@ import { list, volts } from '../words.js';
 export const partCautions: Rule = {
   code: 'part-cautions',
   severity: 'safety',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'The usual cautions of the parts in use',
   bench: 'Follow them before switching on.',
@@ -19,6 +20,7 @@ export const partCautions: Rule = {
         subject: `${kind.kind}:${i}`,
         title: kind.label,
         reason: caution,
+        ...(kind.grave || kind.lifeSafety ? { consequence: 'danger' as const } : {}),
         about: design.parts.filter((p) => kindOf(p) === kind).map((p) => p.id),
       })),
     );
@@ -31,6 +33,7 @@ const safeToTouch = 60;
 export const voltsDangerous: Rule = {
   code: 'volts-dangerous',
   severity: 'error',
+  consequence: 'danger',
   concern: 'wiring',
   title: 'A voltage that is dangerous to touch',
   bench: 'It can kill. Do not build this on a breadboard.',
@@ -53,6 +56,7 @@ export const voltsDangerous: Rule = {
 export const contactsOutside: Rule = {
   code: 'contacts-outside',
   severity: 'safety',
+  consequence: 'danger',
   concern: 'wiring',
   title: 'Contacts whose load is not in the design',
   bench: 'If that load is mains, a loose wire or a damp board makes the whole circuit live.',
@@ -79,6 +83,7 @@ const isSwitch = (part: Part): boolean => kindOf(part).operatedByHand === true;
 export const lockWithoutRelease: Rule = {
   code: 'lock-without-release',
   severity: 'error',
+  consequence: 'danger',
   concern: 'wiring',
   title: 'A magnetic lock without a release button in its own feed',
   bench: 'When the electronics hang, the door stays shut with people behind it.',
@@ -116,6 +121,7 @@ export const lockWithoutRelease: Rule = {
 export const lockStays: Rule = {
   code: 'lock-stays-locked',
   severity: 'error',
+  consequence: 'danger',
   concern: 'wiring',
   title: 'A lock that stays locked when the mains fails',
   bench:
@@ -152,6 +158,7 @@ const notice =
 export const lifeSafetyNotice: Rule = {
   code: 'life-safety-notice',
   severity: 'caution',
+  consequence: 'danger',
   concern: 'rule',
   title: 'A fire or gas detector without its notice',
   bench: 'Someone who did not build it relies on it.',

@@ -2,9 +2,10 @@ import { splitRef } from '../../design/index.js';
 import { CannotBuild, sensorPower } from '../../blocks/index.js';
 import { kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
+import { formatQuantity } from '../../quantity/index.js';
 import { allStates, type Evidence } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { across, reaches, refOf, withFix } from '../lookup.js';
+import { across, bridge, reaches, refOf, withFix } from '../lookup.js';
 import { volts } from '../words.js';
 
 /** Below this water is not split, V (standard potential of 1.23 V; corrosion begins well below: common practice). */
@@ -13,6 +14,7 @@ const eats = 0.3;
 export const probeCorrodes: Rule = {
   code: 'probe-corrodes',
   severity: 'caution',
+  consequence: 'wears out',
   concern: 'wiring',
   title: 'A wet probe under constant direct current',
   bench:
@@ -34,6 +36,46 @@ export const probeCorrodes: Rule = {
           reason: `${volts(Math.abs(worst.at))} across it ${worst.state.when}, all the time and in one direction. Feed it from a pin or transistor that is on only while it is read.`,
           about: [part.id],
           ...withFix(pulsed(evidence, part)),
+        },
+      ];
+    }),
+};
+
+/** Above this a disc holds its charge for longer than a knock lasts: with 20 nF some tenths of a second, Ω (common practice). */
+const bleeds = 20e6;
+
+export const chargeStays: Rule = {
+  code: 'charge-stays',
+  severity: 'caution',
+  consequence: 'cries wolf',
+  concern: 'wiring',
+  title: 'A piezo disc without a resistor across it',
+  bench:
+    'Its charge has nowhere to go: warmth and old knocks move the reading for minutes, and a hard blow reaches tens of volts.',
+  source:
+    'τ = R·C of the disc with what lies across it; about 1 MΩ across the disc (common practice).',
+  find: (evidence) =>
+    evidence.design.parts.flatMap((part): Found[] => {
+      const { frontEnd, terminals } = kindOf(part);
+      if (frontEnd !== 'charge') return [];
+      const ends = terminals.map((t) => refOf(part, t.id));
+      if (!ends.every((ref) => evidence.wiring.wired(ref))) return [];
+      const ohms = Math.max(...ends.map((ref) => evidence.seen(ref) ?? 0));
+      if (ohms < bleeds) return [];
+      return [
+        {
+          subject: part.id,
+          title: `Nothing bleeds the charge of ${part.name}`,
+          reason: `${formatQuantity(ohms, 'Ω')} are seen from it, its own leakage among them.`,
+          about: [part.id],
+          fix: bridge(
+            evidence,
+            'resistor',
+            'Bleed resistor',
+            { ohms: 1e6 },
+            [ends[0], ends[1]],
+            'Put 1 MΩ across it',
+          ),
         },
       ];
     }),

@@ -15,6 +15,7 @@ function noticed(a: State, b: State): boolean {
 export const sensorUnread: Rule = {
   code: 'sensor-unread',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A sensor that nothing hears',
   bench: 'It feels everything and nobody is told.',
@@ -47,6 +48,7 @@ export const sensorUnread: Rule = {
 export const channelDeaf: Rule = {
   code: 'channel-deaf',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'threshold',
   title: 'A channel that reads the same whatever happens',
   bench: 'It shows a number and never another one.',
@@ -72,6 +74,7 @@ export const channelDeaf: Rule = {
 export const channelOneSided: Rule = {
   code: 'channel-one-sided',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'threshold',
   title: 'A channel that never changes its answer',
   bench: 'Whatever happens, the answer is the same.',

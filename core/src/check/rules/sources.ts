@@ -8,6 +8,7 @@ import { amps, list, percent, volts } from '../words.js';
 export const suppliesJoined: Rule = {
   code: 'supplies-joined',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'Two supplies on one net',
   bench: 'The higher one pushes current backwards into the lower one and heats it.',
@@ -35,6 +36,7 @@ export const suppliesJoined: Rule = {
 export const regulatorDropsOut: Rule = {
   code: 'regulator-drops-out',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A regulator with too little above its output',
   bench: 'Its output follows the input downwards: what it feeds sags with every load.',
@@ -108,6 +110,7 @@ function share(state: State, part: Part): number {
 export const supplyOverloaded: Rule = {
   code: 'supply-overloaded',
   severity: 'error',
+  consequence: 'burns',
   concern: 'drive',
   title: 'A supply that gives more than it is rated for',
   bench: 'It sags, hums, shuts down or overheats when everything is on.',
@@ -131,6 +134,7 @@ export const supplyOverloaded: Rule = {
 export const supplyShorted: Rule = {
   code: 'supply-shorted',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'A short across a supply',
   bench: 'The supply shuts down, or wires and parts in its path burn. Do not switch it on.',

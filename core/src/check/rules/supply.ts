@@ -87,6 +87,7 @@ function feedFix(evidence: Evidence, fed: Fed): { fix?: Fix } {
 export const partUnpowered: Rule = {
   code: 'part-unpowered',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A part without power',
   bench: 'It is dead, or lives on what leaks in through its signal pins and answers nonsense.',
@@ -122,6 +123,7 @@ function groundFix({ design, wiring }: Evidence, minus: TerminalRef): { fix?: Fi
 export const supplyLow: Rule = {
   code: 'supply-low',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A supply below what a part works at',
   bench: 'It starts and stops, or answers wrongly, most of all when a load pulls the supply down.',
@@ -152,6 +154,7 @@ export const supplyLow: Rule = {
 export const heaterWeak: Rule = {
   code: 'heater-weak',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A heated element without enough supply',
   bench:
@@ -177,6 +180,7 @@ export const heaterWeak: Rule = {
 export const supplyHigh: Rule = {
   code: 'supply-high',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'A supply above what a part survives',
   bench: 'The part fails, often at once and sometimes with smoke.',
@@ -215,6 +219,7 @@ const feedsOfAll = ({ design }: Evidence): Fed[] =>
 export const supplyReversed: Rule = {
   code: 'supply-reversed',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'A part fed the wrong way round',
   bench: 'A module plugged in back to front gets hot within seconds and does not recover.',

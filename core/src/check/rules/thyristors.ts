@@ -29,6 +29,7 @@ const conducting = (evidence: Evidence, part: Part): State[] =>
 export const thyristorGateWeak: Rule = {
   code: 'thyristor-gate-weak',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'A thyristor whose gate gets too little',
   bench: 'It fires when it is warm, or never.',
@@ -56,6 +57,7 @@ export const thyristorGateWeak: Rule = {
 export const thyristorGateOpen: Rule = {
   code: 'thyristor-gate-open',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'drive',
   title: 'A sensitive gate without a resistor to its cathode',
   bench: 'It fires by itself: when the mains switches nearby, or when it gets warm.',
@@ -88,6 +90,7 @@ export const thyristorGateOpen: Rule = {
 export const thyristorLatching: Rule = {
   code: 'thyristor-latching',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'A load too small for a thyristor to latch',
   bench: 'The alarm is on while the contact is open and off as soon as it closes.',
@@ -111,6 +114,7 @@ export const thyristorLatching: Rule = {
 export const thyristorHolding: Rule = {
   code: 'thyristor-holding',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'A thyristor close to letting go',
   bench: 'It lets go when the battery is low, when a contact bounces, or on a cold day.',
@@ -132,9 +136,14 @@ export const thyristorHolding: Rule = {
     }),
 };
 
+/** Whether something that sounds is on a net. */
+const soundsThrough = ({ wiring }: Evidence, ref: string): boolean =>
+  wiring.ends(ref).some((e) => e.kind.acts?.does === 'sounds');
+
 export const thyristorNoReset: Rule = {
   code: 'thyristor-no-reset',
   severity: 'note',
+  consequence: 'cries wolf',
   concern: 'rule',
   title: 'A latched thyristor that nothing can switch off',
   bench: 'Once it has fired, only pulling the plug ends it.',
@@ -154,6 +163,7 @@ export const thyristorNoReset: Rule = {
       return [
         {
           subject: part.id,
+          ...(soundsThrough(evidence, ref) ? { severity: 'caution' as const } : {}),
           title: `Nothing ends what ${part.name} has begun`,
           reason: `From ${ref} the supply is reached without passing a switch.`,
           about: [part.id],
@@ -165,6 +175,7 @@ export const thyristorNoReset: Rule = {
 export const bellOnThyristor: Rule = {
   code: 'bell-on-thyristor',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'A self-interrupting bell on a thyristor',
   bench:

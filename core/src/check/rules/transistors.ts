@@ -36,6 +36,7 @@ function switching(evidence: Evidence) {
 export const transistorUnsaturated: Rule = {
   code: 'transistor-unsaturated',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'A switching transistor without enough base current',
   bench:
@@ -113,6 +114,7 @@ function strongerBase(
 export const baseWithoutResistor: Rule = {
   code: 'base-without-resistor',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'A transistor base wired straight to a stiff voltage',
   bench: 'The base is a diode to the emitter: pin or transistor gives way.',
@@ -149,6 +151,7 @@ const explained = 0.2;
 export const gateTooLow: Rule = {
   code: 'gate-too-low',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'drive',
   title: 'A MOSFET whose gate is not driven far enough',
   bench: 'It is half open: the load is weak and the part too hot to touch, most often at 3.3 V.',

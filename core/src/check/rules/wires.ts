@@ -19,6 +19,7 @@ function heaviest(evidence: Evidence, wire: Wire): { at: number; state: State } 
 export const wireThin: Rule = {
   code: 'wire-thin',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'A wire too thin for its current',
   bench: 'Its insulation softens; in a bundle it takes its neighbours with it.',
@@ -54,6 +55,7 @@ const mostDrop = 0.05;
 export const wireDrop: Rule = {
   code: 'wire-drop',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'Volts lost along a wire',
   bench: 'The lamp is dim, the relay hesitates, the sounder is quieter than on the bench.',
@@ -90,6 +92,7 @@ const largest = (state: State): number =>
 export const wireShared: Rule = {
   code: 'wire-shared',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'wiring',
   title: 'A load and a sensor share a wire',
   bench: 'When the load switches on, the reading jumps; near the threshold it switches off again.',

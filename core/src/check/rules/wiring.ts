@@ -34,6 +34,7 @@ const grounds = (p: CircuitProblem): boolean => p.message.includes('The ground o
 export const groundMissing: Rule = {
   code: 'ground-missing',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'No ground anywhere',
   bench: 'Nothing works, and no meter reading means anything: there is no return for the current.',
@@ -44,6 +45,7 @@ export const groundMissing: Rule = {
 export const netFloating: Rule = {
   code: 'net-floating',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A net from which no path leads to ground',
   bench: 'A meter shows stray millivolts that change with every touch; nothing can be read there.',
@@ -54,6 +56,7 @@ export const netFloating: Rule = {
 export const partUnconnected: Rule = {
   code: 'part-unconnected',
   severity: 'note',
+  consequence: 'untidy',
   concern: 'wiring',
   title: 'A part that nothing is wired to',
   bench: 'It does nothing.',
@@ -72,6 +75,7 @@ export const partUnconnected: Rule = {
 export const sourcesFight: Rule = {
   code: 'sources-fight',
   severity: 'error',
+  consequence: 'burns',
   concern: 'wiring',
   title: 'Two stiff sources on the same two wires',
   bench: 'The stronger one drives current into the weaker one until something gives way.',
@@ -82,6 +86,7 @@ export const sourcesFight: Rule = {
 export const neverRests: Rule = {
   code: 'never-rests',
   severity: 'caution',
+  consequence: 'cries wolf',
   concern: 'wiring',
   title: 'A circuit that switches itself on and off for ever',
   bench: 'It hums, buzzes or blinks. That is right for an oscillator and wrong for a threshold.',
@@ -92,6 +97,7 @@ export const neverRests: Rule = {
 export const noSteadyState: Rule = {
   code: 'no-steady-state',
   severity: 'error',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'No steady voltages can be found',
   bench: 'Not known: the equations have no answer with these values.',
@@ -106,6 +112,7 @@ const needed = (t: Terminal): boolean =>
 export const terminalOpen: Rule = {
   code: 'terminal-open',
   severity: 'caution',
+  consequence: 'unnoticed',
   concern: 'wiring',
   title: 'A terminal left open on a part in use',
   bench: 'No current passes there: the part does not do its work.',

@@ -78,13 +78,14 @@ export const press = defineCondition<Press, Pressed>({
     c.press === 'long'
       ? `${words.channel(c.channel)} pressed for ${words.time(c.long)}`
       : `${c.press} press of ${words.channel(c.channel)}`,
-  phrase: (c) => [
+  phrase: () => [
     { field: 'press' },
     'press of',
     { field: 'channel' },
-    ...(c.press === 'double'
-      ? [', second within', { field: 'gap' }]
-      : [', long is', { field: 'long' }]),
+    ', long is',
+    { field: 'long' },
+    ', second within',
+    { field: 'gap' },
   ],
   written: { call: 'press' },
   offer: {

@@ -16,6 +16,7 @@ import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { BenchService } from '../bench/bench';
 import { download } from '../common/download';
+import { InlineName } from '../common/inline-name';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Newest } from '../data/newest';
@@ -30,7 +31,7 @@ import { Things } from './things';
 /** The Act step: what the controller does with its answers, and what is true of that whatever happens. */
 @Component({
   selector: 'yu-act',
-  imports: [Button, Lanes, MachineEditor, ModeChart, RuleCard, Things],
+  imports: [Button, InlineName, Lanes, MachineEditor, ModeChart, RuleCard, Things],
   templateUrl: './act.html',
   styleUrls: ['../common/step.css', './act.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -153,12 +154,5 @@ export class ActStep {
 
   protected toggle(id: string): void {
     this.open.set(this.open() === id ? undefined : id);
-  }
-
-  protected renameMachine(event: Event): void {
-    const [machine, field] = [this.machine(), event.target as HTMLInputElement];
-    const name = field.value.trim();
-    if (machine && name) this.session.edit({ type: 'put-machine', machine: { ...machine, name } });
-    else field.value = machine?.name ?? '';
   }
 }

@@ -8,6 +8,10 @@ import { driveChoice, driveChoices, driveFrom } from './drives';
 
 const share: Param = { id: 'l', label: 'Level, 0 to 1', unit: '', default: 0.5, min: 0, max: 1 };
 const counts: Param = { id: 'c', label: 'Counts', unit: '', default: 0, min: 0, max: 4294967295 };
+const full: Param = { id: 'f', label: 'Full at', unit: '', default: 1, min: 1, max: 1e6 };
+const runs: Param = {
+  ...{ id: 'n', label: 'Times', unit: '', default: 3, min: 1, max: 10_000, whole: true },
+};
 const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min: 0, max: 86400 };
 
 /** How an output is driven, within a sentence. */
@@ -26,6 +30,14 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
         [param]="share"
         [value]="level()!"
         (changed)="changed.emit({ as: 'level', level: $event })"
+      />
+    }
+    @if (counter(); as counter) {
+      , full at
+      <yu-inline-value
+        [param]="full"
+        [value]="counter.of"
+        (changed)="changed.emit({ as: 'level', level: { ...counter, of: $event } })"
       />
     }
     @if (follows(); as follows) {
@@ -51,6 +63,16 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
         (change)="setBeats($event)"
       />
       s
+      @if (times() !== undefined) {
+        ,
+        <yu-inline-value [param]="runs" [value]="times()!" (changed)="setTimes($event)" />
+        times
+        <button type="button" class="plain" aria-label="Without end" (click)="setTimes(0)">
+          ×
+        </button>
+      } @else if (counted() === undefined) {
+        <button type="button" class="plain" (click)="setTimes(3)">+ so many times</button>
+      }
     }
     @if (pattern(); as pattern) {
       @if (pattern.pause !== undefined) {
@@ -60,9 +82,15 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
           [value]="pattern.pause"
           (changed)="changed.emit({ ...pattern, pause: $event })"
         />
+        <button type="button" class="plain" aria-label="Not again" (click)="setPause(undefined)">
+          ×
+        </button>
+      } @else if (pattern.times !== undefined) {
+        <button type="button" class="plain" (click)="setPause(2)">+ again after</button>
       }
     }
   `,
+  styleUrl: '../common/inline.css',
   styles: `
     .beats {
       width: 22ch;
@@ -82,6 +110,8 @@ export class DriveField {
   protected readonly share = share;
   protected readonly counts = counts;
   protected readonly pause = pause;
+  protected readonly full = full;
+  protected readonly runs = runs;
 
   private readonly design = computed(() => this.session.design() as Design);
   protected readonly choices = computed(() => driveChoices(this.design(), this.drive()));
@@ -96,6 +126,21 @@ export class DriveField {
       ? drive.level
       : undefined;
   });
+  protected readonly counter = computed(() => {
+    const drive = this.drive();
+    return drive.as === 'level' && typeof drive.level === 'object' && 'counter' in drive.level
+      ? drive.level
+      : undefined;
+  });
+  protected readonly times = computed(() => {
+    const times = this.pattern()?.times;
+    return typeof times === 'number' ? times : undefined;
+  });
+  /** The counter that says how often. */
+  protected readonly counted = computed(() => {
+    const times = this.pattern()?.times;
+    return typeof times === 'object' ? times.counter : undefined;
+  });
   protected readonly pattern = computed(() => {
     const drive = this.drive();
     return drive.as === 'pattern' ? drive : undefined;
@@ -108,6 +153,21 @@ export class DriveField {
 
   protected choose(value: string): void {
     this.changed.emit(driveFrom(this.design(), value));
+  }
+
+  /** 0: without end, and then it is not begun again either. */
+  protected setTimes(times: number): void {
+    const pattern = this.pattern();
+    if (!pattern) return;
+    const { as, beats } = pattern;
+    this.changed.emit(times > 0 ? { ...pattern, times } : { as, beats });
+  }
+
+  protected setPause(after: number | undefined): void {
+    const pattern = this.pattern();
+    if (!pattern) return;
+    const { pause: _before, ...once } = pattern;
+    this.changed.emit(after === undefined ? once : { ...once, pause: after });
   }
 
   /** What is no list of times is given back. */

@@ -11,6 +11,7 @@ import {
 import { sayTransition } from '@yurei/core/logic';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
+import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
 import { DesignSession } from '../data/design-session';
 import { ActsField } from './acts-field';
@@ -22,7 +23,7 @@ const after: Param = { id: 'after', label: 'After', unit: 's', default: 30, min:
 /** The modes of a chart by name, and the ways between them in the order in which they are looked at. */
 @Component({
   selector: 'yu-machine-editor',
-  imports: [ActsField, ConditionField, InlineChoice, InlineValue],
+  imports: [ActsField, ConditionField, InlineChoice, InlineValue, InlineName],
   templateUrl: './machine-editor.html',
   styleUrls: ['../common/inline.css', './machine-editor.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,17 +51,9 @@ export class MachineEditor {
     this.session.edit({ type: 'put-machine', machine: { ...this.machine(), ...change } });
   }
 
-  protected rename(event: Event): void {
-    const name = (event.target as HTMLInputElement).value.trim();
-    if (name) this.put({ name });
-  }
-
-  protected renameMode(id: string, event: Event): void {
-    const field = event.target as HTMLInputElement;
-    const name = field.value.trim();
+  protected renameMode(id: string, name: string): void {
     const { modes } = this.machine();
-    if (name) this.put({ modes: modes.map((m) => (m.id === id ? { ...m, name } : m)) });
-    else field.value = modes.find((m) => m.id === id)?.name ?? '';
+    this.put({ modes: modes.map((m) => (m.id === id ? { ...m, name } : m)) });
   }
 
   protected addMode(): void {

@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
-import type { Counter, Fade, Notice, Output, Sleep, Told } from '@yurei/core/design';
+import type { Counter, Notice, Sleep, Told } from '@yurei/core/design';
 import { sayNotice } from '@yurei/core/logic';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
+import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { ConditionField } from './condition-field';
 import { someCondition } from './new-condition';
+import { OutputLine } from './output-line';
 
 const whole = (id: 'start' | 'least' | 'most', label: string): Param & { id: typeof id } => ({
   id,
@@ -28,10 +30,10 @@ const time = (label: string, min = 0): Param => ({
   max: 1e7,
 });
 
-/** Counters, notices, fades, sleep and watchdog: a line each. */
+/** Counters, notices, outputs, sleep and watchdog: a line each. */
 @Component({
   selector: 'yu-things',
-  imports: [ConditionField, InlineChoice, InlineValue],
+  imports: [ConditionField, InlineChoice, InlineName, InlineValue, OutputLine],
   templateUrl: './things.html',
   styleUrls: ['../common/inline.css', './things.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,20 +49,13 @@ export class Things {
   protected readonly params = {
     heartbeat: time('Every', 0.001),
     gap: time('Not within'),
-    up: time('Up within'),
-    down: time('Down within'),
     every: time('Wakes every', 0.001),
     awake: time('Stays awake for', 0.001),
     watchdog: time('Resets itself after', 0.01),
     by: { ...time('When moved by', 1e-9), unit: '' as const },
   };
-  protected readonly curves: Choice[] = [
-    { value: 'straight', label: 'evenly' },
-    { value: 'eye', label: 'evenly for the eye' },
-  ];
   protected readonly design = this.session.design;
   protected readonly now = computed(() => this.view.snapshot()?.decided);
-  protected readonly driven = computed(() => this.design()?.outputs.filter((o) => !o.feeds) ?? []);
 
   protected putCounter(counter: Counter, change: Partial<Counter>): void {
     this.session.edit({ type: 'put-counter', counter: { ...counter, ...change } });
@@ -72,13 +67,6 @@ export class Things {
 
   protected putNotice(notice: Notice, change: Partial<Notice>): void {
     this.session.edit({ type: 'put-notice', notice: { ...notice, ...change } });
-  }
-
-  protected rename(counter: Counter, event: Event): void {
-    const field = event.target as HTMLInputElement;
-    const name = field.value.trim();
-    if (name) this.putCounter(counter, { name });
-    else field.value = counter.name;
   }
 
   protected say(notice: Notice): string {
@@ -113,16 +101,6 @@ export class Things {
       reading: { tell: 'reading', channel: which, by: 10 },
     };
     this.putNotice(notice, { tells: told[tell] });
-  }
-
-  protected setFade(output: Output, change: Partial<Fade> | undefined): void {
-    const { fade, ...rest } = output;
-    const next = change && { ...(fade ?? { up: 2, down: 3, curve: 'eye' as const }), ...change };
-    this.session.edit({ type: 'put-output', output: next ? { ...rest, fade: next } : rest });
-  }
-
-  protected setCurve(output: Output, curve: string): void {
-    this.setFade(output, { curve: curve === 'eye' ? 'eye' : 'straight' });
   }
 
   protected setSleep(sleep: Sleep | undefined): void {

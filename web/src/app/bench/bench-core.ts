@@ -9,6 +9,7 @@ import {
   chainOfVerdict,
   circuitDoes,
   explain,
+  type Asked,
   ifInstead,
   missedBySampling,
   MomentInTime,
@@ -110,10 +111,10 @@ export const bench = {
     return characteristic(found, params);
   },
 
-  /** Why a happening was missed or fired falsely, with changes tried. */
-  explain(design: Design, scene: string, rehearsal: Rehearsal, happening: string): Why | undefined {
+  /** Why a happening was missed or fired falsely, or something fired without any, with changes tried. */
+  explain(design: Design, scene: string, rehearsal: Rehearsal, asked: Asked): Why | undefined {
     const found = sceneOf(design, scene);
-    return found && explain(design, found, rehearsal, happening);
+    return found && explain(design, found, rehearsal, asked);
   },
 
   /** How a happening came to what it brought about. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { kindOf, numbersOf, type Param } from '@yurei/core/catalog';
 import { freshId, type Edit, type Happening, type Sign } from '@yurei/core/design';
-import { seededRandom } from '@yurei/core/rehearsal';
+import { seededRandom, usualSigns } from '@yurei/core/rehearsal';
 import {
   aimsOf,
   findHappeningKind,
@@ -25,6 +25,25 @@ const intents: readonly Choice[] = [
   { value: 'nuisance', label: 'a nuisance' },
 ];
 
+/** The offered choice that a sign is. */
+function choiceOf(sign: Sign): string {
+  if (sign.by === 'part') return `part ${sign.part}`;
+  if (sign.by === 'counter') return `counter ${sign.counter} ${Math.sign(sign.step)}`;
+  return sign.by === 'mode' ? `mode ${sign.machine} ${sign.mode}` : `notice ${sign.notice}`;
+}
+
+/** The sign of an offered choice; undefined for none. */
+function signOf(choice: string): Sign | undefined {
+  const [by, id, which] = choice.split(' ');
+  const signs: Readonly<Record<string, Sign>> = {
+    part: { by: 'part', part: id },
+    counter: { by: 'counter', counter: id, step: Number(which) },
+    mode: { by: 'mode', machine: id, mode: which },
+    notice: { by: 'notice', notice: id },
+  };
+  return signs[by];
+}
+
 /** One happening: whether it is wanted, when, how, and along which way. */
 @Component({
   selector: 'yu-happening-panel',
@@ -46,13 +65,15 @@ const intents: readonly Choice[] = [
           [value]="happening.intent"
           (changed)="put({ intent: $event === 'wanted' ? 'wanted' : 'nuisance' })"
         />
-        <yu-choice-field
-          [label]="happening.intent === 'wanted' ? 'Noticed by' : 'Must not bring'"
-          [wide]="true"
-          [choices]="signChoices()"
-          [value]="signChoice()"
-          (changed)="setSign($event)"
-        />
+        @for (choice of signs(); track $index; let i = $index) {
+          <yu-choice-field
+            [label]="i > 0 ? 'or' : happening.intent === 'wanted' ? 'Noticed by' : 'Must not bring'"
+            [wide]="true"
+            [choices]="i > 0 ? furtherSigns() : signChoices()"
+            [value]="choice"
+            (changed)="setSign(i, $event)"
+          />
+        }
         @if (happening.intent === 'wanted') {
           <yu-value-field
             [param]="within"
@@ -206,12 +227,12 @@ export class HappeningPanel {
     return { id: 'start', label: 'Starts at', unit: 's', default: 0, min: 0, max };
   });
 
-  /** What it can be noticed by: anything that fires, a part, a count, a mode, a notice. */
+  /** What it can be noticed by: what is usual in the design, a part, a count, a mode, a notice. */
   protected readonly signChoices = computed((): Choice[] => {
     const design = this.session.design();
     if (!design) return [];
     return [
-      { value: '', label: 'anything that fires' },
+      { value: '', label: `the usual: ${this.usual()}` },
       ...design.parts
         .filter((p) => kindOf(p).acts)
         .map((p) => ({ value: `part ${p.id}`, label: `${p.name} acting` })),
@@ -228,24 +249,28 @@ export class HappeningPanel {
       ...design.notices.map((n) => ({ value: `notice ${n.id}`, label: `${n.name} sent` })),
     ];
   });
-  protected readonly signChoice = computed(() => {
-    const sign = this.happening()?.signs?.[0];
-    if (!sign) return '';
-    if (sign.by === 'part') return `part ${sign.part}`;
-    if (sign.by === 'counter') return `counter ${sign.counter} ${Math.sign(sign.step)}`;
-    return sign.by === 'mode' ? `mode ${sign.machine} ${sign.mode}` : `notice ${sign.notice}`;
-  });
+  protected readonly furtherSigns = computed((): Choice[] => [
+    { value: '', label: 'nothing else' },
+    ...this.signChoices().slice(1),
+  ]);
+  /** Its signs, and room for one more. */
+  protected readonly signs = computed(() => [...(this.happening()?.signs ?? []).map(choiceOf), '']);
 
-  protected setSign(choice: string): void {
-    const [by, id, which] = choice.split(' ');
-    const { signs: _before, ...happening } = this.happening() ?? {};
-    const signs: Record<string, Sign> = {
-      part: { by: 'part', part: id },
-      counter: { by: 'counter', counter: id, step: Number(which) },
-      mode: { by: 'mode', machine: id, mode: which },
-      notice: { by: 'notice', notice: id },
-    };
-    this.replace({ ...happening, ...(by ? { signs: [signs[by]] } : {}) } as Happening);
+  /** Names of what tells by default that something was noticed. */
+  private usual(): string {
+    const design = this.session.design();
+    const signs = design ? usualSigns(design) : [];
+    const names = signs.map((sign) =>
+      sign.by === 'part' ? design?.parts.find((p) => p.id === sign.part)?.name : 'any notice',
+    );
+    return [...new Set(names)].join(', ') || 'nothing here tells';
+  }
+
+  protected setSign(place: number, choice: string): void {
+    const { signs: before = [], ...happening } = this.happening() ?? {};
+    const sign = signOf(choice);
+    const signs = [...before.slice(0, place), ...(sign ? [sign] : []), ...before.slice(place + 1)];
+    this.replace({ ...happening, ...(signs.length > 0 ? { signs } : {}) } as Happening);
   }
 
   /** 0 is no limit. */

@@ -27,17 +27,19 @@ import type { Inks } from '../common/inks';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { ParamField } from '../common/param-field';
+import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import { tellTrouble } from '@yurei/core/rehearsal';
+import { tellTrouble, wentWrong } from '@yurei/core/rehearsal';
 import { Picture } from '../picture/picture';
 import { Player } from '../data/player';
 import { EventList } from './event-list';
 import { HappeningTimes } from './happening-times';
 import { NightsDialog } from './nights/nights-dialog';
 import { Plan } from './plan';
+import { PlanFields } from './plan-fields';
 import { ScoreCard } from './score-card';
 import { VerdictChain } from './verdict-chain';
 import { WhyCard } from './why-card';
@@ -90,7 +92,9 @@ const always: ReadonlySet<string> = new Set([
     ParamField,
     Picture,
     Plan,
+    PlanFields,
     ScoreCard,
+    TextField,
     ValueField,
     VerdictChain,
     WhyCard,
@@ -141,8 +145,8 @@ export class RehearseStep {
   protected readonly profiles = profiles;
   protected readonly shows = ['circuit', 'plan', 'times', 'events', 'score'] as const;
   protected readonly shown = signal<(typeof this.shows)[number]>('circuit');
-  /** The happening of which it was asked why. */
-  protected readonly asked = signal<string | undefined>(undefined);
+  /** Of what it was asked why: a happening, or a moment at which something fired without any. */
+  protected readonly asked = signal<string | number | undefined>(undefined);
   protected readonly adding = signal(false);
   protected readonly nightsOpen = signal(false);
   /** What some sensor of this design can feel comes first, with who feels it. */
@@ -176,7 +180,7 @@ export class RehearseStep {
   protected readonly rows = computed(() =>
     (this.view.scene()?.happenings ?? []).map((happening) => {
       const verdict = this.view.rehearsal()?.verdicts.find((v) => v.happening === happening.id);
-      const bad = verdict?.outcome === 'missed' || verdict?.outcome === 'fired falsely';
+      const bad = wentWrong(verdict?.outcome);
       const delay =
         verdict?.delay === undefined ? '' : ` after ${formatQuantity(verdict.delay, 's')}`;
       return {

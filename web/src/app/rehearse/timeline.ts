@@ -1,6 +1,6 @@
 import type { Channel, Scene } from '@yurei/core/design';
 import { levelsAtRest } from '@yurei/core/logic';
-import type { Rehearsal, Trace } from '@yurei/core/rehearsal';
+import { wentWrong, type Rehearsal, type Trace } from '@yurei/core/rehearsal';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { across, seconds, still, up } from '../common/axis';
 import type { Inks } from '../common/inks';
@@ -80,8 +80,7 @@ function exposures(rehearsal: Rehearsal, inks: Inks) {
   return Object.fromEntries(
     rehearsal.verdicts.flatMap((v) => {
       if (!v.exposure) return [];
-      const bad = v.outcome === 'missed' || v.outcome === 'fired falsely';
-      const colour = bad ? inks.lantern : inks.moss;
+      const colour = wentWrong(v.outcome) ? inks.lantern : inks.moss;
       const sliver = rehearsal.duration / 300;
       return [
         [

@@ -10,13 +10,14 @@ import {
   untracked,
 } from '@angular/core';
 import { formatQuantity } from '@yurei/core/quantity';
-import type { Remedy, Why } from '@yurei/core/rehearsal';
+import { wentWrong, type Asked, type Remedy, type Why } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { BenchService } from '../bench/bench';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { DiagnosisView } from '../data/diagnosis-view';
 
-/** Why a happening was missed or fired falsely, with changes that were tried and can be made. */
+/** Why a happening was missed or fired falsely, or something fired without any, with changes that were tried and can be made. */
 @Component({
   selector: 'yu-why-card',
   imports: [Button],
@@ -47,6 +48,11 @@ import { DesignSession } from '../data/design-session';
           }
         </p>
       } @empty {
+        @if (why.place === 'driver' || why.place === 'circuit') {
+          @for (root of roots(); track root.finding.id) {
+            <p class="remedy">Wire says: {{ root.finding.title }}. {{ root.finding.reason }}</p>
+          }
+        }
         <p class="soft">
           No number in the design would cure it by itself
           {{ why.place === 'not felt' ? ': move a sensor, or what happens, on the plan.' : '.' }}
@@ -72,6 +78,9 @@ import { DesignSession } from '../data/design-session';
     .remedy {
       margin-top: 4px;
     }
+    .remedy p-button {
+      margin-left: 6px;
+    }
     .regressions {
       color: var(--lantern-ink);
     }
@@ -79,10 +88,11 @@ import { DesignSession } from '../data/design-session';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhyCard {
-  readonly happening = input.required<string>();
+  readonly asked = input.required<Asked>();
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
+  private readonly diagnosis = inject(DiagnosisView);
   protected readonly why = signal<Why | undefined>(undefined);
   protected readonly looking = signal(false);
   protected readonly trouble = signal('');
@@ -99,30 +109,32 @@ export class WhyCard {
     condition: 'The rule asked for more',
     mode: 'It was in another mode',
     driver: 'Nothing acted',
+    circuit: 'The circuit did not answer',
     fired: 'How it came to fire',
   };
+  /** What is wrong with the circuit: that is looked for elsewhere. */
+  protected readonly roots = computed(() => this.diagnosis.roots() ?? []);
   private readonly rehearsed = computed(() =>
     this.view.rehearsing() ? undefined : this.view.rehearsal(),
   );
 
   constructor() {
     effect(() => {
-      const [rehearsal, happening] = [this.rehearsed(), this.happening()];
-      if (rehearsal) untracked(() => void this.look(happening));
+      const [rehearsal, asked] = [this.rehearsed(), this.asked()];
+      if (rehearsal) untracked(() => void this.look(asked));
     });
   }
 
   protected came({ outcome, delay, effective }: Remedy): string {
     const came = delay === undefined ? outcome : `${outcome} after ${formatQuantity(delay, 's')}`;
-    const good = outcome === 'noticed' || outcome === 'quiet';
-    return good && !effective ? `${came}, but not whenever it begins` : came;
+    return !wentWrong(outcome) && !effective ? `${came}, but not whenever it begins` : came;
   }
 
   protected apply(remedy: Remedy): void {
     this.session.edit(remedy.edit);
   }
 
-  private async look(happening: string): Promise<void> {
+  private async look(asked: Asked): Promise<void> {
     const [design, scene, rehearsal] = [
       this.view.shown(),
       this.view.scene()?.id,
@@ -136,7 +148,7 @@ export class WhyCard {
         withoutReadings(design),
         scene,
         rehearsal,
-        happening,
+        asked,
       );
       if (turn !== this.turn) return;
       this.why.set(why);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 import type { Conditions } from '@yurei/core/design';
 import { formatNominal, parseQuantity, type Unit } from '@yurei/core/quantity';
 import { TextField } from '../common/text-field';
+import { defined } from '../common/defined';
 
 type Measured = Exclude<keyof Conditions, 'surface'>;
 
@@ -83,7 +84,6 @@ export class ConditionsFields {
   }
 
   protected change(change: Partial<Conditions>): void {
-    const all = Object.entries({ ...this.conditions(), ...change });
-    this.changed.emit(Object.fromEntries(all.filter(([, value]) => value !== undefined)));
+    this.changed.emit(defined({ ...this.conditions(), ...change }));
   }
 }

@@ -1,5 +1,5 @@
 import type { Channel } from '@yurei/core/design';
-import type { Judgement, SetJudgement } from '@yurei/core/judge';
+import { sayErrors, sayRate, type Judgement, type SetJudgement } from '@yurei/core/judge';
 import type { Level } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 
@@ -61,11 +61,11 @@ export function errorRows(judgement: Judgement): Row[] {
   const { trips, seconds, atMostPerDay } = falses.counted;
   // A bound from a few seconds says nothing of a day.
   const bound =
-    atMostPerDay !== undefined && seconds >= longEnough ? `, ≤ ${rate(atMostPerDay)}` : '';
+    atMostPerDay !== undefined && seconds >= longEnough ? `, ≤ ${sayRate(atMostPerDay)}` : '';
   const perDay =
     falses.perDay === undefined
       ? []
-      : [{ label: 'Fires by noise alone', value: rate(falses.perDay), bad: falses.perDay > 1 }];
+      : [{ label: 'Fires by noise alone', value: sayRate(falses.perDay), bad: falses.perDay > 1 }];
   const counted =
     seconds > 0
       ? [
@@ -79,47 +79,21 @@ export function errorRows(judgement: Judgement): Row[] {
   return [...misses, ...fires, ...perDay, ...counted];
 }
 
-const missRow = ({ name, margin, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
+const missRow = ({ name, margin, beyond: { events, tries } }: SetJudgement): Row => ({
   label: `Misses ${name}`,
-  value: `${bounded(tries - events, tries, 1 - high, 1 - low)}, ${off(margin)}`,
+  value: `${sayErrors(tries - events, tries)}, ${off(margin)}`,
   bad: events < tries,
 });
 
-const fireRow = ({ name, margin, beyond: { events, tries, low, high } }: SetJudgement): Row => ({
+const fireRow = ({ name, margin, beyond: { events, tries } }: SetJudgement): Row => ({
   label: `Fires on ${name}`,
-  value: `${bounded(events, tries, low, high)}, ${off(margin)}`,
+  value: `${sayErrors(events, tries)}, ${off(margin)}`,
   bad: events > 0,
 });
 
 /** How far the reading nearest to being decided wrongly lies from the line. */
 const off = (margin: number): string =>
   margin < 0 ? `${tell(-margin)} over` : `${tell(margin)} off`;
-
-/** A share with what the true one may be. */
-function bounded(events: number, tries: number, low: number, high: number): string {
-  const range =
-    events === 0
-      ? `≤ ${percent(high)}`
-      : events === tries
-        ? `≥ ${percent(low)}`
-        : `${percent(low)} … ${percent(high)}`;
-  return `${percent(events / tries)} (${events} of ${tries}, ${range})`;
-}
-
-/** A share as it is told: no more places than it deserves. */
-export function percent(share: number): string {
-  const value = 100 * share;
-  return `${value === 0 || value >= 10 ? value.toFixed(0) : value.toPrecision(2)} %`;
-}
-
-/** False triggers as they are told. */
-export function rate(perDay: number): string {
-  if (perDay < 1e-6) return 'practically never';
-  if (perDay < 1 / 365) return `once in ${(1 / perDay / 365).toPrecision(2)} years`;
-  return perDay < 1
-    ? `once in ${(1 / perDay).toPrecision(2)} days`
-    : `${Number(perDay.toPrecision(2))} a day`;
-}
 
 /** How many more readings without an error would make 5 % certain. */
 export function moreProof({ more, errors }: Judgement): string {

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
 import { writeReadings } from '@yurei/core/exchange';
+import { percent, upperBound } from '@yurei/core/judge';
 import { Button } from 'primeng/button';
 import { download } from '../common/download';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
-import { percent } from './decisions';
 
 interface Line {
   channel: Channel;
@@ -135,7 +135,7 @@ export class Margins {
       const share = (key: 'misses' | 'falses'): string => {
         const errors = judgement?.errors[key];
         return errors && errors.tries > 0
-          ? `${percent(errors.events / errors.tries)}, ≤ ${percent(errors.high)}`
+          ? `${percent(errors.events / errors.tries)}, ≤ ${percent(upperBound(errors.events, errors.tries))}`
           : '–';
       };
       return {

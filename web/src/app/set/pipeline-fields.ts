@@ -3,6 +3,7 @@ import { highReading, channelReader, type Param } from '@yurei/core/catalog';
 import type { Baseline, Channel, Filter, LearntBaseline } from '@yurei/core/design';
 import { inUnit, usualLearnt, withBaseline } from '@yurei/core/threshold';
 import { ChoiceField, type Choice } from '../common/choice-field';
+import { defined } from '../common/defined';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -65,8 +66,10 @@ const edges = choices(
   ['rising', 'on a rising level'],
   ['falling', 'on a falling level'],
   ['change', 'on any change'],
+  ['low', 'as long as it is low'],
 );
 const yesNo = choices(['no', 'no'], ['yes', 'yes']);
+const remembering = choices(['no', 'reads at once'], ['yes', 'is only remembered']);
 const units = choices(['counts', 'counts'], ['per cent', 'per cent of it']);
 
 /** What a channel does between reading and answer, besides level and debounce; see docs/rules.md. */
@@ -133,6 +136,14 @@ const units = choices(['counts', 'counts'], ['per cent', 'per cent of it']);
         [value]="channel.edge ?? ''"
         (changed)="setEdge($event)"
       />
+      @if (channel.edge) {
+        <yu-choice-field
+          label="Until the next reading it"
+          [choices]="remembering"
+          [value]="channel.remembers ? 'yes' : 'no'"
+          (changed)="put({ remembers: $event === 'yes' || undefined })"
+        />
+      }
     }
     @for (param of times; track param.id) {
       <yu-value-field
@@ -170,6 +181,7 @@ export class PipelineFields {
   protected readonly edges = edges;
   protected readonly yesNo = yesNo;
   protected readonly units = units;
+  protected readonly remembering = remembering;
 
   private readonly reader = computed(() => {
     const design = this.session.design();
@@ -186,13 +198,7 @@ export class PipelineFields {
   }));
 
   protected put(change: Partial<Channel>): void {
-    const channel = { ...this.channel(), ...change };
-    // What is not used is left out of the document.
-    const entries = Object.entries(channel).filter(([, value]) => value !== undefined);
-    this.session.edit({
-      type: 'put-channel',
-      channel: Object.fromEntries(entries) as unknown as Channel,
-    });
+    this.session.edit({ type: 'put-channel', channel: defined({ ...this.channel(), ...change }) });
   }
 
   protected putLearnt(change: Partial<LearntBaseline>): void {
@@ -209,7 +215,8 @@ export class PipelineFields {
   }
 
   protected setEdge(edge: string): void {
-    this.put({ edge: (edge || undefined) as Channel['edge'] });
+    const remembers = edge === '' ? undefined : this.channel().remembers;
+    this.put({ edge: (edge || undefined) as Channel['edge'], remembers });
   }
 
   protected setFilter(by: string): void {

@@ -10,7 +10,7 @@ import { channelReader, readable } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { bestLevels } from '@yurei/core/judge';
 import { levelsAtRest, levelsOf } from '@yurei/core/logic';
-import { readingGroups, roomBetween } from '@yurei/core/rehearsal';
+import { readingGroups, roomBetween, wentWrong } from '@yurei/core/rehearsal';
 import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
@@ -53,6 +53,7 @@ type Lower = 'live' | 'set it' | 'all';
 export class SetStep {
   protected readonly session = inject(DesignSession);
   protected readonly view = inject(BenchView);
+  protected readonly wentWrong = wentWrong;
   protected readonly judging = inject(JudgeView);
   private readonly selection = inject(Selection);
   protected readonly labelShare = labelShare;

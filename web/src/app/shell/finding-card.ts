@@ -1,22 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Finding } from '@yurei/core/check';
+import { sayConsequence, type Finding } from '@yurei/core/check';
 import { DesignSession } from '../data/design-session';
 import type { OfferedRoot } from '../data/diagnosis-view';
 import { Selection } from '../data/selection';
+import { AcceptLine } from './accept-line';
 import { OfferLine } from './offer-line';
 
-const words: Record<Finding['severity'], string> = {
-  error: 'Wrong',
-  caution: 'Caution',
+const words: Partial<Record<Finding['severity'], string>> = {
   note: 'Note',
   fine: 'Fine',
   safety: 'Safety',
+  accepted: 'Accepted',
 };
 
 /** One finding: what is wrong where, the number, what happens on the bench, what follows from it, and what cures it. */
 @Component({
   selector: 'yu-finding-card',
-  imports: [OfferLine],
+  imports: [AcceptLine, OfferLine],
   template: `
     <section class="finding" [attr.data-severity]="finding().severity">
       <h3>
@@ -53,6 +53,7 @@ const words: Record<Finding['severity'], string> = {
           }
         </details>
       }
+      <yu-accept-line [id]="finding().id" />
     </section>
   `,
   styleUrl: './finding-card.css',
@@ -64,7 +65,9 @@ export class FindingCard {
   readonly root = input<OfferedRoot>();
   private readonly selection = inject(Selection);
   private readonly session = inject(DesignSession);
-  protected readonly word = computed(() => words[this.finding().severity]);
+  protected readonly word = computed(
+    () => words[this.finding().severity] ?? sayConsequence(this.finding()),
+  );
 
   /** The first thing it is about that can be picked. */
   protected readonly place = computed(() => {

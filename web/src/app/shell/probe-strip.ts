@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { happeningSpan } from '@yurei/core/scene';
 import { formatQuantity } from '@yurei/core/quantity';
+import { wentWrong } from '@yurei/core/rehearsal';
 import { BenchView } from '../data/bench-view';
 import { Player } from '../data/player';
 import { Probes } from '../data/probes';
@@ -33,8 +34,8 @@ export class ProbeStrip {
     const inOrder = [...(this.view.played()?.happenings ?? [])].sort((a, b) => a.start - b.start);
     return inOrder.map((happening, i) => {
       const { start, end } = happeningSpan(happening);
-      const outcome = verdicts.find((v) => v.happening === happening.id)?.outcome ?? '';
-      const bad = outcome === 'missed' || outcome === 'fired falsely';
+      const outcome = verdicts.find((v) => v.happening === happening.id)?.outcome;
+      const bad = wentWrong(outcome);
       const left = (100 * start) / this.duration();
       const share = (100 * Math.min(end - start, this.duration() - start)) / this.duration();
       return {

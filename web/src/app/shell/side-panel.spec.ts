@@ -74,3 +74,34 @@ it.each([
   await panel.settle();
   expect(panel.find(tag)).toBeTruthy();
 });
+
+it('takes what is no mistake here, with a reason, and tells it again when that is taken back', async () => {
+  const bench = await openBench(without('D1'));
+  const panel = await showSolved(SidePanel);
+  await panel.until(() => bench.diagnosis.roots() !== undefined);
+  await panel.press('Not a mistake here');
+  const [field] = panel.all('.ask input') as HTMLInputElement[];
+  field.value = 'The sounder has one inside.';
+  field.dispatchEvent(new Event('input'));
+  await panel.settle();
+  await panel.press('Keep with the design');
+  await panel.until(() => bench.diagnosis.roots()?.length === 0);
+  expect(bench.session.design()?.accepted).toMatchObject([
+    { finding: 'coil-without-diode:P1', reason: 'The sounder has one inside.' },
+  ]);
+  expect(panel.text('details')).toBeDefined();
+  expect(panel.text()).toContain('No mistake here: The sounder has one inside.');
+  await panel.press('Tell it again');
+  await panel.until(() => bench.diagnosis.roots()?.length === 1);
+});
+
+it('never folds away what may hurt someone, and lets nobody call it no mistake', async () => {
+  const design = slipwayBeam();
+  design.parts.push({ id: 'G9', kind: 'lithium-cell', name: 'Spare cell', params: {} });
+  await openBench(design);
+  const panel = await showSolved(SidePanel);
+  const open = panel.all('.finding').filter((card) => !card.closest('details'));
+  const cell = open.find((card) => card.textContent.includes('never charge below 0'));
+  expect(cell).toBeDefined();
+  expect(cell?.querySelector('yu-accept-line button')).toBeNull();
+});

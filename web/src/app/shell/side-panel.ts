@@ -13,6 +13,10 @@ import { SeveralPanel } from '../wire/several-panel';
 import { WirePanel } from '../wire/wire-panel';
 import { FindingCard } from './finding-card';
 
+/** A caution about people, rather than about the circuit. */
+const isGrave = ({ severity, consequence }: Finding): boolean =>
+  severity === 'safety' && consequence === 'danger';
+
 /** What is selected, to read and to change, and the findings about it. */
 @Component({
   selector: 'yu-side-panel',
@@ -61,6 +65,9 @@ import { FindingCard } from './finding-card';
     }
     @if (trying()) {
       <p class="soft" role="status">Trying what cures it…</p>
+    }
+    @for (finding of grave(); track finding.id) {
+      <yu-finding-card [finding]="finding" />
     }
     @for (shelf of shelves(); track shelf.label) {
       <details>
@@ -113,15 +120,18 @@ export class SidePanel {
   protected readonly asides = computed(
     () => new Map((this.diagnosis.asides() ?? []).map((root) => [root.finding.id, root])),
   );
+  /** What is about more than the circuit is never folded away. */
+  protected readonly grave = computed(() => this.findings().filter(isGrave));
   protected readonly shelves = computed(() =>
     [
       { label: 'Worth knowing', severity: 'note' },
       { label: 'Fine', severity: 'fine' },
-      { label: 'Safety', severity: 'safety' },
+      { label: 'The usual cautions', severity: 'safety' },
+      { label: 'No mistake here', severity: 'accepted' },
     ]
       .map(({ label, severity }) => ({
         label,
-        findings: this.findings().filter((f) => f.severity === severity),
+        findings: this.findings().filter((f) => f.severity === severity && !isGrave(f)),
       }))
       .filter((shelf) => shelf.findings.length > 0),
   );

@@ -24,6 +24,7 @@ import { Connecting } from '../picture/connecting';
 import { PictureLayouter } from '../picture/layout';
 import { Blocks } from '../wire/blocks';
 import { ThemeService } from '../theme/theme';
+import { AboutDialog } from './about-dialog';
 import { CommandBox } from './command-box';
 import { keyList, Keys } from './keys';
 import { Player } from '../data/player';
@@ -37,6 +38,7 @@ import { steps } from './steps';
   selector: 'yu-workbench',
   imports: [
     Button,
+    AboutDialog,
     CommandBox,
     Dialog,
     Lantern,
@@ -78,6 +80,7 @@ export class Workbench {
   protected readonly keyList = keyList;
   protected readonly commandsOpen = signal(false);
   protected readonly helpOpen = signal(false);
+  protected readonly aboutOpen = signal(false);
   protected readonly failure = signal<ApiError | undefined>(undefined);
 
   protected readonly saveBad = computed(() =>

@@ -4,6 +4,7 @@ import { parseRecording } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
+import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
 
 /** Larger files are no recordings of twenty thousand lines, and are not read. */
@@ -12,7 +13,7 @@ const largestFile = 2_000_000;
 /** Which recording a stand-in plays, and the door through which one comes in. */
 @Component({
   selector: 'yu-recording-field',
-  imports: [Button, ChoiceField],
+  imports: [Button, ChoiceField, TextField],
   template: `
     <yu-choice-field
       label="Plays"
@@ -20,6 +21,14 @@ const largestFile = 2_000_000;
       [value]="playing()"
       (changed)="choose($event)"
     />
+    @if (played(); as recording) {
+      <yu-text-field
+        label="Name"
+        [value]="recording.name"
+        [required]="true"
+        (changed)="rename(recording, $event)"
+      />
+    }
     @if (told(); as told) {
       <p class="soft">{{ told }}</p>
     }
@@ -61,10 +70,17 @@ export class RecordingField {
     { value: '', label: 'nothing' },
     ...this.recordings().map((r) => ({ value: r.id, label: r.name })),
   ]);
+  protected readonly played = computed(() =>
+    this.recordings().find((r) => r.id === this.playing()),
+  );
   protected readonly told = computed(() => {
-    const recording = this.recordings().find((r) => r.id === this.playing());
+    const recording = this.played();
     return recording && describe(recording);
   });
+
+  protected rename(recording: Recording, name: string): void {
+    this.session.edit({ type: 'put-recording', recording: { ...recording, name } });
+  }
 
   protected choose(id: string): void {
     this.session.edit({ type: 'set-recording', part: this.id(), recording: id || undefined });

@@ -107,6 +107,7 @@ describe('a finding', () => {
     id: 'x:R1',
     code: 'x',
     severity: 'error',
+    consequence: 'burns',
     concern: 'wiring',
     title: 'R1 is wrong',
     reason: 'Because.',
@@ -135,7 +136,7 @@ describe('a finding', () => {
 
   it('says what happens on the bench, leads to its place, and mends it', async () => {
     const card = await show({}, asRoot({ better: [], worse: [], reveals: [], same: 2 }));
-    expect(card.text()).toMatch(/Wrong R1 is wrong Because\. On the bench: It smokes\./);
+    expect(card.text()).toMatch(/will burn R1 is wrong Because\. On the bench: It smokes\./);
     expect(card.text()).toMatch(/Likely: R1 of 10 kΩ is ten times too large\. To be sure: at rest/);
     expect(card.text()).toMatch(/One more follows from it H1 is dark/);
     await card.press('R1 is wrong');

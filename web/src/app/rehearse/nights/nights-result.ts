@@ -64,8 +64,14 @@ export class NightsResult {
     (this.summary()?.happenings ?? []).map(({ id, name, intent, share, delays }) => ({
       id,
       name,
-      told: `${intent === 'wanted' ? 'noticed' : 'fired falsely'} ${percent(share.events / Math.max(1, share.tries))}`,
-      bounds: `${share.events} of ${share.tries}, ${percent(share.low)} … ${percent(share.high)}`,
+      told:
+        share.tries > 0
+          ? `${intent === 'wanted' ? 'noticed' : 'fired falsely'} ${percent(share.events / share.tries)}`
+          : 'not tried',
+      bounds:
+        share.tries > 0
+          ? `${share.events} of ${share.tries}, ${percent(share.low)} … ${percent(share.high)}`
+          : 'no sensor feels it',
       delay: delays
         ? `after ${formatQuantity(delays.median, 's')}, 95 % within ${formatQuantity(delays.most, 's')}`
         : '',

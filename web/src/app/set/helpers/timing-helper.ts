@@ -10,7 +10,7 @@ import {
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { filterDelay, filterNoise, levelsAtRest } from '@yurei/core/logic';
-import type { Averaged } from '@yurei/core/judge';
+import { percent, type Averaged } from '@yurei/core/judge';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
   driftBorne,
@@ -25,7 +25,6 @@ import { ValueField } from '../../common/value-field';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
 import { JudgeView } from '../../data/judge-view';
-import { percent } from '../decisions';
 import { ReadingChart, type Course } from './reading-chart';
 
 const eventParam: Param = {

@@ -1,0 +1,96 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import type { Param } from '@yurei/core/catalog';
+import type { Plan, Point, Wall } from '@yurei/core/design';
+import { Button } from 'primeng/button';
+import { InlineValue } from '../common/inline-value';
+import { DesignSession } from '../data/design-session';
+
+const size = (label: string): Param => ({
+  ...{ id: 'size', label, unit: 'm', default: 10, min: 0.1, max: 1e4 },
+});
+const along = (label: string, max: number): Param => ({
+  ...{ id: 'along', label, unit: 'm', default: 0, min: 0, max },
+});
+
+const ends = ['from', 'to'] as const;
+const axes = ['x', 'y'] as const;
+
+/** How large the plan is, and where walls stand on it. */
+@Component({
+  selector: 'yu-plan-fields',
+  imports: [Button, InlineValue],
+  template: `
+    @if (plan(); as plan) {
+      <p>
+        <yu-inline-value [param]="width" [value]="plan.width" (changed)="put({ width: $event })" />
+        from west to east,
+        <yu-inline-value [param]="depth" [value]="plan.depth" (changed)="put({ depth: $event })" />
+        from south to north.
+        <p-button
+          label="Add wall"
+          icon="pi pi-plus"
+          size="small"
+          variant="text"
+          (onClick)="addWall()"
+        />
+      </p>
+      @for (wall of plan.walls; track $index; let i = $index) {
+        <p>
+          Wall {{ i + 1 }}
+          @for (end of ends; track end) {
+            {{ end }}
+            @for (axis of axes; track axis) {
+              <yu-inline-value
+                [param]="axis === 'x' ? east() : north()"
+                [value]="wall[end][axis]"
+                (changed)="setEnd(i, end, axis, $event)"
+              />
+              {{ axis === 'x' ? 'east,' : 'north' }}
+            }
+          }
+          <p-button
+            label="Remove"
+            [ariaLabel]="'Remove wall ' + (i + 1)"
+            size="small"
+            variant="text"
+            (onClick)="removeWall(i)"
+          />
+        </p>
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlanFields {
+  private readonly session = inject(DesignSession);
+  protected readonly ends = ends;
+  protected readonly axes = axes;
+  protected readonly width = size('From west to east');
+  protected readonly depth = size('From south to north');
+  protected readonly plan = computed(() => this.session.design()?.plan);
+  protected readonly east = computed(() => along('East', this.plan()?.width ?? 0));
+  protected readonly north = computed(() => along('North', this.plan()?.depth ?? 0));
+
+  protected put(change: Partial<Plan>): void {
+    const plan = this.plan();
+    if (plan) this.session.edit({ type: 'set-plan', plan: { ...plan, ...change } });
+  }
+
+  /** Across the middle, to be moved from there. */
+  protected addWall(): void {
+    const { width = 0, depth = 0, walls = [] } = this.plan() ?? {};
+    const [from, to]: Point[] = [0.25, 0.75].map((share) => ({ x: share * width, y: depth / 2 }));
+    this.put({ walls: [...walls, { from, to }] });
+  }
+
+  protected removeWall(index: number): void {
+    this.put({ walls: this.plan()?.walls.filter((_, i) => i !== index) });
+  }
+
+  protected setEnd(index: number, end: keyof Wall, axis: keyof Point, value: number): void {
+    const walls = this.plan()?.walls.map((wall, i) =>
+      i === index ? { ...wall, [end]: { ...wall[end], [axis]: value } } : wall,
+    );
+    this.put({ walls });
+  }
+}

@@ -6,3 +6,8 @@ setupZonelessTestEnv();
 window.matchMedia ??= () => ({ matches: false }) as MediaQueryList;
 performance.mark ??= (() => undefined) as never;
 Element.prototype.getAnimations ??= () => [];
+window.ResizeObserver ??= class {
+  observe(): void {}
+  unobserve(): void {}
+  disconnect(): void {}
+};

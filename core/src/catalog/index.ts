@@ -7,6 +7,7 @@ export { numbersOf, storedOf, valuesOf } from './values-of.js';
 export { contactEnd, contactOtherEnd, contactStands, sceneContact } from './scene-contact.js';
 export { openModule } from './open-module.js';
 export { channelReader, highReading, readable, type ChannelReader } from './channel-reader.js';
+export { sayReading } from './say-reading.js';
 export { readoutOf, type PartReadout } from './part-readout.js';
 export { catalog, findKind, hasPlace, isPutByHand, kindOf, paramOf, paramsOf } from './catalog.js';
 export { checkParam, readParam, type ParamVerdict } from './check-param.js';

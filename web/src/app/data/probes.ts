@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { kindOf } from '@yurei/core/catalog';
+import { kindOf, sayReading } from '@yurei/core/catalog';
 import { sayVolts } from '@yurei/core/circuit';
-import { deriveNets, netIndex, splitRef, type Design } from '@yurei/core/design';
+import { deriveNets, netIndex, splitRef, type Channel, type Design } from '@yurei/core/design';
 import type { Rehearsal, Trace } from '@yurei/core/rehearsal';
 import { BenchView } from './bench-view';
 import { DesignSession } from './design-session';
@@ -47,7 +47,7 @@ export class Probes {
     return design.channels.map((channel) => ({
       key: `channel:${channel.id}`,
       name: `${splitRef(channel.pin).terminal} · ${channel.name}`,
-      value: counts[channel.id] === undefined ? 'no reading' : `${counts[channel.id]} counts`,
+      value: said(design, channel, counts[channel.id]),
       trace: this.view.rehearsal()?.readings[channel.id],
       fires: false,
     }));
@@ -76,6 +76,9 @@ export class Probes {
     });
   }
 }
+
+const said = (design: Design, { pin }: Channel, counts: number | undefined): string =>
+  counts === undefined ? 'no reading' : sayReading(design, pin, counts);
 
 function actingTrace(rehearsal: Rehearsal | undefined, part: string): Trace | undefined {
   if (!rehearsal) return undefined;

@@ -37,7 +37,7 @@ describe('the layout of the demo', () => {
     }
   });
 
-  it('stands the stages from left to right, supplies below', () => {
+  it('stands the stages from left to right, supplies under their heading', () => {
     const x = (id: string) => layout.cards.get(id)?.x ?? NaN;
     expect(x('B1')).toBeLessThan(x('U1'));
     expect(x('U1')).toBeLessThan(x('Q1'));
@@ -49,7 +49,9 @@ describe('the layout of the demo', () => {
       'drives',
       'acts',
     ]);
-    expect(layout.cards.get('G1')?.y).toBeGreaterThan(layout.feedsY);
+    const { feeds } = layout;
+    expect(layout.cards.get('G1')?.x).toBe(feeds?.x);
+    expect(layout.cards.get('G1')?.y).toBeGreaterThan(feeds?.y ?? NaN);
   });
 
   it('leads every line, square, from one of its terminals to the other', () => {
@@ -86,7 +88,7 @@ describe('the layout of the demo', () => {
     });
     expect(findLayout(layoutKey(pictureGraph(slipwayBeam(), new Set(['U1']))))).toBeUndefined();
     for (const broken of ['{', '[{}]', '{"key":1}', '[null]']) {
-      localStorage.setItem('yurei.layouts.1', broken);
+      localStorage.setItem('yurei.layouts.2', broken);
       expect(findLayout(key)).toBeUndefined();
     }
   });
@@ -150,6 +152,11 @@ describe('the picture', () => {
     await picture.until(() => picture.all('[data-part="P1"].acting').length === 1);
     bench.view.moveTo(undefined);
     await picture.until(() => picture.all('.acting').length === 0);
+  });
+
+  it('says what a source delivers, and what a part takes', () => {
+    expect(picture.text('[data-part="G1"] .live')).toMatch(/^delivers 1\.19.W$/);
+    expect(picture.text('[data-part="R3"] .live')).toMatch(/^195.mW$/);
   });
 
   it('shows an empty bench with the way on', async () => {

@@ -8,11 +8,11 @@ export const layered = {
   'elk.edgeRouting': 'ORTHOGONAL',
   'elk.partitioning.activate': 'true',
   'elk.separateConnectedComponents': 'false',
-  'elk.spacing.nodeNode': '38',
-  'elk.spacing.edgeNode': '20',
-  'elk.spacing.edgeEdge': '18',
+  'elk.spacing.nodeNode': '20',
+  'elk.spacing.edgeNode': '16',
+  'elk.spacing.edgeEdge': '17',
   // Room for a label between two columns.
-  'elk.layered.spacing.nodeNodeBetweenLayers': '66',
+  'elk.layered.spacing.nodeNodeBetweenLayers': '60',
   'elk.layered.spacing.edgeNodeBetweenLayers': '10',
   'elk.layered.nodePlacement.strategy': 'BRANDES_KOEPF',
   'elk.layered.nodePlacement.bk.fixedAlignment': 'BALANCED',
@@ -20,6 +20,46 @@ export const layered = {
   'elk.layered.crossingMinimization.semiInteractive': 'true',
   'elk.padding': '[top=0,left=0,bottom=0,right=0]',
 };
+
+/** The same, closer, for pictures of more parts. */
+const close = {
+  'elk.spacing.nodeNode': '12',
+  'elk.spacing.edgeNode': '10',
+  'elk.spacing.edgeEdge': '12',
+  'elk.layered.spacing.nodeNodeBetweenLayers': '52',
+};
+const straight = { 'elk.layered.nodePlacement.strategy': 'LINEAR_SEGMENTS' };
+const short = {
+  'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
+  'elk.layered.compaction.postCompaction.strategy': 'EDGE_LENGTH',
+};
+const even = {
+  'elk.layered.layering.strategy': 'COFFMAN_GRAHAM',
+  'elk.layered.layering.coffmanGraham.layerBound': '5',
+};
+
+/** Ways to lay a picture out, the roomiest first; each is tried until the picture is legible as a whole. */
+export const ways: readonly Readonly<Record<string, string>>[] = [
+  {},
+  straight,
+  close,
+  { ...close, ...straight },
+  { ...close, ...short },
+  { ...close, ...even },
+  { ...close, ...even, ...straight },
+  { ...close, ...short, 'elk.layered.spacing.nodeNodeBetweenLayers': '38' },
+];
+
+/** How the supplies are laid out, in a few shapes to choose from: what is joined in rows, the rest packed beside and below it. */
+export const laneWays: readonly Readonly<Record<string, string>>[] = ['6', '1.6', '0.5'].map(
+  (ratio) => ({
+    ...close,
+    'elk.partitioning.activate': 'false',
+    'elk.separateConnectedComponents': 'true',
+    'elk.spacing.componentComponent': '14',
+    'elk.aspectRatio': ratio,
+  }),
+);
 
 /** Rows of boxes in five columns, each joined to the next and to a neighbour's. */
 export function exercise(): ElkNode {

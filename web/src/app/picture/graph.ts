@@ -15,8 +15,9 @@ import {
   type Group,
   type Part,
 } from '@yurei/core/design';
+import { cardSize, headlineOf, longestLive, type CardSize } from './card-size';
 import { noFolds, type Folds } from './folds';
-import { isFeed, stageIndex, stageOf } from './stage-of';
+import { stageIndex, stageOf } from './stage-of';
 
 export type Side = 'west' | 'east';
 
@@ -35,7 +36,7 @@ export interface Flag {
 }
 
 /** A card with its tabs and flags, before it has a place. */
-export interface Card {
+export interface Card extends CardSize {
   /** Id of the part, or of the group it stands for. */
   id: string;
   /** The part; of a group the first. */
@@ -46,10 +47,8 @@ export interface Card {
   stage: Stage;
   tabs: Tab[];
   flags: Flag[];
-  /** Controller pins without a wire, not shown unless asked for. */
-  freePins: number;
-  width: number;
-  height: number;
+  /** What stands beside its present state: how many pins without a wire are not shown, or that they are. */
+  more: string;
   /** Its tabs carry labels and stand below the text. */
   labelled: boolean;
 }
@@ -68,12 +67,6 @@ export interface PictureGraph {
   cards: Card[];
   lines: Line[];
 }
-
-/** From one tab to the next, px. */
-export const tabPitch = 20;
-/** Where the first tab of a labelled card stands, under its text. */
-export const labelledTop = 58;
-const cardHead = 48;
 
 /**
  * What there is to lay out: a card for each part, a line for each signal wire. Depends on the wiring
@@ -163,11 +156,15 @@ function card(part: Part, context: Context): Card {
       });
     }
   });
-  const rows = Math.max(
-    ...(['west', 'east'] as const).map((s) => tabs.filter((t) => t.side === s).length),
-  );
-  const feed = isFeed(part);
   const labelled = kind.terminals.length > 3;
+  const text = {
+    name: part.name,
+    id: part.id,
+    headline: headlineOf(part),
+    live: longestLive(part),
+  };
+  const pins = kind.terminals.some((t) => t.role === 'pin');
+  const more = !pins ? '' : freePins > 0 ? `${freePins} free pins` : showFree ? 'fewer pins' : '';
   return {
     id: part.id,
     part,
@@ -175,13 +172,18 @@ function card(part: Part, context: Context): Card {
     stage: stage.get(part.id) ?? kind.stage,
     tabs,
     flags,
-    freePins,
+    more,
     labelled,
-    width: feed ? 150 : 112,
-    height: labelled
-      ? labelledTop + rows * tabPitch - 8 + (freePins > 0 ? 12 : 0)
-      : Math.max(cardHead, rows * tabPitch + 8) + (freePins > 0 ? 18 : 0),
+    ...cardSize({ ...text, ...sidesOf(tabs), labelled, supplies: suppliesOf(flags), more }),
   };
+}
+
+const suppliesOf = (flags: readonly Flag[]): number =>
+  flags.filter((f) => f.nature === 'supply').length;
+
+function sidesOf(tabs: readonly Tab[]): { west: string[]; east: string[] } {
+  const labels = (side: Side): string[] => tabs.filter((t) => t.side === side).map((t) => t.label);
+  return { west: labels('west'), east: labels('east') };
 }
 
 /** One card for a whole group: tabs where wires lead out of it, a flag for each rail. */
@@ -205,9 +207,13 @@ function groupCard(group: Group, context: Context): Card {
     });
   }
   const [first] = [...parts].sort((a, b) => column(a.id) - column(b.id));
-  const rows = Math.max(
-    ...(['west', 'east'] as const).map((s) => tabs.filter((t) => t.side === s).length),
-  );
+  const content = {
+    name: group.name,
+    id: '',
+    headline: `${parts.length} parts`,
+    live: '',
+    more: '',
+  };
   return {
     id: group.id,
     part: first,
@@ -216,10 +222,9 @@ function groupCard(group: Group, context: Context): Card {
     stage: stage.get(first.id) ?? 'conditions',
     tabs,
     flags,
-    freePins: 0,
+    more: '',
     labelled: true,
-    width: 150,
-    height: labelledTop + Math.max(1, rows) * tabPitch - 8,
+    ...cardSize({ ...content, ...sidesOf(tabs), labelled: true, supplies: suppliesOf(flags) }),
   };
 }
 
@@ -251,14 +256,17 @@ function leftToRight(line: Line, column: (part: string) => number): Line {
   return a > b ? { ...line, from: line.to, to: line.from } : line;
 }
 
-/** Whether two states of a design have the same parts, wired and read alike: only values and names may differ. */
+/** Whether two states of a design have the same parts, named, wired and read alike: only values may differ. */
 export const wiredAlike = (a: Design, b: Design): boolean =>
   a.wires === b.wires &&
   a.channels === b.channels &&
   a.groups === b.groups &&
   a.controller === b.controller &&
   a.parts.length === b.parts.length &&
-  a.parts.every((p, i) => p.id === b.parts[i].id && p.kind === b.parts[i].kind);
+  a.parts.every(
+    ({ id, kind, name }, i) =>
+      id === b.parts[i].id && kind === b.parts[i].kind && name === b.parts[i].name,
+  );
 
 /** Changes exactly when the picture must be laid out anew. */
 export function layoutKey(graph: PictureGraph): string {
@@ -270,6 +278,7 @@ export function layoutKey(graph: PictureGraph): string {
       c.stage,
       c.width,
       c.height,
+      c.nameLines,
       c.tabs,
       c.flags.length,
     ]),

@@ -1,7 +1,7 @@
 import type { PictureLayout, PlacedCard } from './layout';
 
 /** Layouts as this browser keeps them; the version goes up when pictures are laid out differently. */
-const store = 'yurei.layouts.1';
+const store = 'yurei.layouts.2';
 /** Pictures that are kept, and the longest text that one may be. */
 const most = { layouts: 6, length: 300_000 };
 

@@ -1,77 +1,78 @@
-interface Box {
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-}
-interface Point {
-  x: number;
-  y: number;
-}
+import { overlap, stretchBoxes, type Box, type Point } from './boxes';
 
 /** A label is this wide, and this high without and with the counts under its volts, px. */
-const label = { width: 54, volts: 16, counts: 28 };
-/** Flags stand this far above a card, ground signs this far below, px. */
-const flags = { above: 16, below: 14 };
-/** From a line to the label's middle, below and above it, px. */
-const drop = 13;
-const rise = -5;
+const size = { width: 50, volts: 16, counts: 30 };
+/** From a label's middle up to its upper edge. */
+const rise = 13;
+/** From a level line to the labels below and above it; the counts need more room above. */
+const drop = 15;
+const lift = { volts: -6, counts: -20 };
+/** From an upright line to a label beside it. */
+const beside = 4;
 
-/** Finds places for the labels of lines, clear of cards, their flags, and each other. */
+/** The room that a label takes around its place. */
+export const labelBox = (at: Point, read: boolean): Box => ({
+  x: at.x - size.width / 2,
+  y: at.y - rise,
+  width: size.width,
+  height: read ? size.counts : size.volts,
+});
+
+/** Finds places for the labels of lines, clear of cards, their flags, and each other, and if it can be of other lines. */
 export class LabelPlaces {
   private readonly taken: Box[];
+  private readonly lines: readonly (readonly Box[])[];
 
-  constructor(cards: readonly Box[]) {
-    this.taken = cards.map((c) => ({
-      x: c.x,
-      y: c.y - flags.above,
-      width: c.width,
-      height: c.height + flags.above + flags.below,
-    }));
+  constructor(cards: readonly Box[], lines: readonly (readonly Point[])[]) {
+    this.taken = [...cards];
+    this.lines = lines.map((points) => stretchBoxes(points, 1));
   }
 
   /**
-   * The middle of a label beside a line: along its level stretches, the longest first, below it or above.
+   * The middle of a label beside a line: along its level stretches, the longest first, below it or above; else beside its
+   * upright ones.
    *
-   * @returns the place, and how long the stretch is; 0 where no clear place was found
+   * @returns the place, and how long the stretch is; no place where none is clear
    */
-  place(points: readonly Point[], read: boolean): { at: Point; room: number } {
+  place(points: readonly Point[], read: boolean): { at: Point | undefined; room: number } {
     const stretches = points
       .slice(1)
-      .flatMap((p, i) => (p.y === points[i].y ? [{ a: points[i], b: p }] : []))
-      .sort((s, t) => Math.abs(t.b.x - t.a.x) - Math.abs(s.b.x - s.a.x));
-    for (const { a, b } of stretches) {
-      const room = Math.abs(b.x - a.x);
-      for (const x of along(a.x, b.x)) {
-        for (const by of [drop, read ? rise - 12 : rise]) {
-          const at = { x, y: a.y + by };
-          if (this.claim(at, read)) return { at, room };
-        }
-      }
-    }
-    const [first] = stretches;
-    const middle = first ? (first.a.x + first.b.x) / 2 : (points[0]?.x ?? 0);
-    return { at: { x: middle, y: (first?.a.y ?? points[0]?.y ?? 0) + drop }, room: 0 };
+      .map((b, i) => ({ a: points[i], b, room: Math.hypot(b.x - points[i].x, b.y - points[i].y) }))
+      .sort((s, t) => t.room - s.room);
+    const level = stretches.filter(({ a, b }) => a.y === b.y);
+    const upright = stretches.filter(({ a, b }) => a.x === b.x && a.y !== b.y);
+    for (const lines of [this.lines, []])
+      for (const { a, b, room } of [...level, ...upright])
+        for (const at of a.y === b.y ? besideLevel(a, b, read) : besideUpright(a, b))
+          if (this.claim(at, read, lines)) return { at, room };
+    return { at: undefined, room: 0 };
   }
 
-  private claim(at: Point, read: boolean): boolean {
-    const height = read ? label.counts : label.volts;
-    const box = { x: at.x - label.width / 2, y: at.y - 13, width: label.width, height };
-    if (this.taken.some((t) => overlap(t, box))) return false;
+  private claim(at: Point, read: boolean, lines: readonly (readonly Box[])[]): boolean {
+    const box = labelBox(at, read);
+    const inTheWay = (other: Box): boolean => overlap(other, box);
+    if (this.taken.some(inTheWay) || lines.some((line) => line.some(inTheWay))) return false;
     this.taken.push(box);
     return true;
   }
 }
 
-/** Places along a stretch: its middle first, then outwards by a label's width. */
-function along(a: number, b: number): number[] {
+const besideLevel = (a: Point, b: Point, read: boolean): Point[] =>
+  along(a.x, b.x, size.width).flatMap((x) =>
+    [drop, read ? lift.counts : lift.volts].map((by) => ({ x, y: a.y + by })),
+  );
+
+const besideUpright = (a: Point, b: Point): Point[] =>
+  along(a.y, b.y, size.counts).flatMap((y) =>
+    [1, -1].map((side) => ({ x: a.x + side * (beside + size.width / 2), y: y + 5 })),
+  );
+
+/** Places along a stretch: its middle first, then outwards by a label's length, half of it at a time. */
+function along(a: number, b: number, length: number): number[] {
   const [low, high] = [Math.min(a, b), Math.max(a, b)];
   const middle = (low + high) / 2;
   const found = [middle];
-  for (let away = label.width; middle + away <= high - label.width / 2; away += label.width)
+  for (let away = length / 2; middle + away <= high - length / 2; away += length / 2)
     found.push(middle - away, middle + away);
   return found;
 }
-
-const overlap = (a: Box, b: Box): boolean =>
-  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { sayReading } from '@yurei/core/catalog';
 import { applyEdit, type Design } from '@yurei/core/design';
 import { snapshot } from '@yurei/core/rehearsal';
 import { foldsOf } from './folds';
@@ -37,10 +38,22 @@ describe('the graph of the picture', () => {
       'w8',
     ]);
     expect(card('U1')?.flags.map((f) => f.nature)).toEqual(['supply', 'supply', 'ground']);
-    expect(card('U1')?.freePins).toBe(16);
+    expect(card('U1')?.more).toBe('16 free pins');
     expect(
       pictureGraph(demo(), new Set(['U1'])).cards.find((c) => c.part.id === 'U1')?.tabs,
     ).toHaveLength(18);
+  });
+
+  it('stands what lies between supply and ground, or on the way to a supply, with the feeds', () => {
+    const design = JSON.parse(readFileSync('demo/steps-lamp-at-dusk.yurei.json', 'utf8')) as Design;
+    const { cards, lines } = pictureGraph(design, none);
+    const feeds = cards.filter((c) => c.stage === 'feeds').map((c) => c.id);
+    expect(feeds.sort()).toEqual(['C1', 'D1', 'F1', 'G1']);
+    expect(lines.some((l) => l.from.startsWith('F1') && l.to.startsWith('D1'))).toBe(true);
+    const part = { id: 'C9', name: 'Spare', kind: 'capacitor', params: {} };
+    const loose = applyEdit(demo(), { type: 'add-part', part });
+    const added = pictureGraph(loose, none).cards.find((c) => c.id === 'C9');
+    expect(added?.stage).toBe('conditions');
   });
 
   it('leads from left to right', () => {
@@ -98,6 +111,20 @@ it('writes frequency and duty where a net swings', () => {
   const view = lineView({ ...placed, net: net?.id ?? '' }, context);
   expect([view.value, view.counts]).toEqual(['1.44\u00a0kHz', '67 % high']);
   expect(view.title).toMatch(/swings at 1\.44.kHz, 67 % high/);
+});
+
+it('says a level as low or high, and what has been averaged as a share', () => {
+  const design = demo();
+  const channel = design.channels[0];
+  channel.pin = 'U1.D8';
+  design.controller.pins = [{ pin: 'U1.D8', mode: 'input' }];
+  expect([0, 37, 100].map((counts) => sayReading(design, 'U1.D8', counts))).toEqual([
+    'low',
+    '37 % high',
+    'high',
+  ]);
+  expect(sayReading(demo(), 'U1.A0', 822)).toBe('822 counts');
+  expect(sayReading(demo(), 'U1.A0', 822, '')).toBe('822');
 });
 
 describe('folding', () => {

@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   effect,
   ElementRef,
   inject,
@@ -13,17 +14,23 @@ import type { Design } from '@yurei/core/design';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
+import type { Box, Point } from './boxes';
 import { Connecting } from './connecting';
 import { foldsOf, noFolds } from './folds';
 import { pictureGraph, wiredAlike } from './graph';
 import { PictureLayouter, type PictureLayout } from './layout';
+import { Overview } from './overview';
 import { RubberBand } from './rubber';
 import { cardView, lineView, type CardView, type Shown } from './views';
 import { PictureZoom } from './zoom';
 
+/** What may be out of sight at an edge without anything being missed, px: the picture has a margin. */
+const slack = 12;
+
 /** The circuit, drawn by the program in stage columns, with the values of the present moment. */
 @Component({
   selector: 'yu-picture',
+  imports: [Overview],
   templateUrl: './picture.html',
   styleUrl: './picture.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -33,14 +40,13 @@ export class Picture {
   private readonly layouter = inject(PictureLayouter);
   private readonly wiring = inject(Connecting);
   private readonly session = inject(DesignSession);
+  private readonly destroyed = inject(DestroyRef);
   protected readonly selection = inject(Selection);
 
   readonly design = input.required<Design>();
   readonly show = input<Shown>('volts');
   /** Channels wired alike are drawn once. */
   readonly alike = input(false);
-  /** Leaves out the lane of supplies, where room is short. */
-  readonly compact = input(false);
 
   protected readonly connecting = this.wiring.from;
   protected readonly layout = signal<PictureLayout | undefined>(undefined);
@@ -57,17 +63,28 @@ export class Picture {
   private readonly graph = computed(() =>
     pictureGraph(this.wired(), this.showFree(), this.folds()),
   );
-  private readonly extent = computed(() => {
-    const layout = this.layout();
-    const height = this.compact() ? layout?.feedsY : layout?.height;
-    return { width: layout?.width ?? 0, height: height ?? 0 };
-  });
+  private readonly extent = computed(() => ({
+    width: this.layout()?.width ?? 0,
+    height: this.layout()?.height ?? 0,
+  }));
 
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
   private readonly paper = viewChild<ElementRef<SVGGElement>>('paper');
   private readonly band = viewChild<ElementRef<SVGPathElement>>('band');
   private zoom?: PictureZoom;
   protected rubber?: RubberBand;
+  protected readonly seen = signal<Box | undefined>(undefined);
+  /** More is drawn than is seen. */
+  protected readonly beyond = computed(() => {
+    const [seen, { width, height }] = [this.seen(), this.extent()];
+    return (
+      seen !== undefined &&
+      (seen.x > slack ||
+        seen.y > slack ||
+        seen.x + seen.width < width - slack ||
+        seen.y + seen.height < height - slack)
+    );
+  });
 
   protected readonly lines = computed(() => {
     const layout = this.layout();
@@ -88,7 +105,6 @@ export class Picture {
       design,
       snapshot: this.view.snapshot(),
       refuse: this.wiring.refusals(),
-      showFree: this.showFree(),
     };
     return this.graph().cards.flatMap((card) => {
       const placed = layout.cards.get(card.id);
@@ -109,12 +125,8 @@ export class Picture {
       const extent = this.extent();
       if (this.svg()) this.zoom?.refit(extent);
     });
-    effect(() => {
-      // What is picked elsewhere, as from the command box, is brought into view.
-      const picked = this.selection.picked();
-      const place = picked?.type === 'part' ? this.layout()?.cards.get(picked.id) : undefined;
-      if (place) this.zoom?.show(place.x, place.y, place.width, place.height);
-    });
+    // What is picked elsewhere, as from the command box, is brought into view.
+    effect(() => this.showPicked());
     effect(() => {
       // Marks the moment at which a changed value has been painted, for the benchmark.
       if (!this.lines() || !this.cards()) return;
@@ -130,6 +142,10 @@ export class Picture {
   zoomBy(direction: 1 | -1): void {
     if (direction > 0) this.zoom?.zoomIn();
     else this.zoom?.zoomOut();
+  }
+
+  protected moveTo(point: Point): void {
+    this.zoom?.centreOn(point);
   }
 
   protected touch(ref: string): void {
@@ -165,11 +181,30 @@ export class Picture {
   private attach(): void {
     const [svg, paper, band] = [this.svg(), this.paper(), this.band()].map((e) => e?.nativeElement);
     if (!svg || !paper || !band || this.zoom) return;
-    this.zoom = new PictureZoom(svg as SVGSVGElement, paper as SVGGElement);
+    this.zoom = new PictureZoom(svg as SVGSVGElement, paper as SVGGElement, (seen) =>
+      this.seen.set(seen),
+    );
     this.rubber = new RubberBand(band as SVGPathElement, paper as SVGGElement, {
       begin: (ref) => this.wiring.from.set(ref),
       end: (ref) => (ref === undefined ? this.wiring.cancel() : this.wiring.touch(ref)),
     });
     this.zoom.refit(this.extent());
+    this.follow(svg as SVGSVGElement);
+  }
+
+  /** Fits anew when the paper's size changes; what is picked stays in view. */
+  private follow(svg: SVGSVGElement): void {
+    const sized = new ResizeObserver(() => {
+      this.zoom?.refit(this.extent());
+      this.showPicked();
+    });
+    sized.observe(svg);
+    this.destroyed.onDestroy(() => sized.disconnect());
+  }
+
+  private showPicked(): void {
+    const picked = this.selection.picked();
+    const place = picked?.type === 'part' ? this.layout()?.cards.get(picked.id) : undefined;
+    if (place) this.zoom?.show(place.x, place.y, place.width, place.height);
   }
 }

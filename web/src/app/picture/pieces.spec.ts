@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import type { Card, Line } from './graph';
 import { islands, stack } from './islands';
-import { LabelPlaces } from './label-places';
+import { freeCorner, shrink } from './free-corner';
+import { labelBox, LabelPlaces } from './label-places';
+import { overlap } from './boxes';
 import { RubberBand } from './rubber';
 import { PictureZoom } from './zoom';
 
@@ -21,30 +23,26 @@ describe('places of labels', () => {
     length: fc.integer({ min: 60, max: 500 }),
     read: fc.boolean(),
   });
-  const clear = (a: { x: number; y: number; w: number; h: number }, b: typeof a): boolean =>
-    a.x >= b.x + b.w || b.x >= a.x + a.w || a.y >= b.y + b.h || b.y >= a.y + a.h;
-
-  it('are clear of cards and of each other wherever one says it has room', () => {
+  it('are clear of cards and of each other, and of other lines where that can be', () => {
     fc.assert(
       fc.property(
         fc.array(box, { maxLength: 8 }),
         fc.array(line, { maxLength: 12 }),
         (cards, lines) => {
-          const places = new LabelPlaces(cards);
-          const taken = cards.map((c) => ({ x: c.x, y: c.y, w: c.width, h: c.height }));
-          for (const { y, from, length, read } of lines) {
-            const { at, room } = places.place(
-              [
-                { x: from, y },
-                { x: from + length, y },
-              ],
-              read,
-            );
-            if (room === 0) continue;
-            const own = { x: at.x - 27, y: at.y - 13, w: 54, h: read ? 28 : 16 };
-            expect(taken.every((t) => clear(t, own))).toBe(true);
-            expect(at.x).toBeGreaterThanOrEqual(from);
-            expect(at.x).toBeLessThanOrEqual(from + length);
+          const paths = lines.map(({ y, from, length }) => [
+            { x: from, y },
+            { x: from + length, y },
+          ]);
+          const places = new LabelPlaces(cards, paths);
+          const taken = [...cards];
+          for (const [i, { read }] of lines.entries()) {
+            const { at, room } = places.place(paths[i], read);
+            expect(at === undefined).toBe(room === 0);
+            if (!at) continue;
+            const own = labelBox(at, read);
+            expect(taken.filter((t) => overlap(t, own))).toEqual([]);
+            expect(at.x).toBeGreaterThanOrEqual(paths[i][0].x);
+            expect(at.x).toBeLessThanOrEqual(paths[i][1].x);
             taken.push(own);
           }
         },
@@ -52,17 +50,73 @@ describe('places of labels', () => {
     );
   });
 
-  it('a line without a level stretch has none, and still a place', () => {
-    const places = new LabelPlaces([]);
-    const { at, room } = places.place(
-      [
-        { x: 5, y: 0 },
-        { x: 5, y: 90 },
-      ],
-      false,
+  const upright = [
+    { x: 100, y: 0 },
+    { x: 100, y: 90 },
+  ];
+
+  it('stand beside a line that has no level stretch', () => {
+    const { at } = new LabelPlaces([], [upright]).place(upright, false);
+    expect(labelBox(at ?? { x: 0, y: 0 }, false).x).toBeGreaterThanOrEqual(100);
+  });
+
+  it('are left out where nothing is free', () => {
+    const wall = { x: 0, y: -100, width: 300, height: 400 };
+    expect(new LabelPlaces([wall], [upright]).place(upright, false)).toEqual({
+      at: undefined,
+      room: 0,
+    });
+  });
+});
+
+describe('the free corner', () => {
+  const frame = { width: 1000, height: 500 };
+  const from = { x: 10, y: 30 };
+
+  it('is clear of all that has a place, whatever stands where', () => {
+    const box = fc.record({
+      x: fc.integer({ min: 10, max: 800 }),
+      y: fc.integer({ min: 30, max: 380 }),
+      width: fc.integer({ min: 60, max: 150 }),
+      height: fc.integer({ min: 40, max: 110 }),
+    });
+    const size = fc.record({
+      width: fc.integer({ min: 100, max: 700 }),
+      height: fc.integer({ min: 60, max: 200 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(box, { maxLength: 12 }),
+        fc.array(size, { minLength: 1, maxLength: 3 }),
+        (taken, blocks) => {
+          const extent = {
+            width: Math.max(0, ...taken.map((b) => b.x + b.width)),
+            height: Math.max(0, ...taken.map((b) => b.y + b.height)),
+          };
+          const { x, y, block } = freeCorner(blocks, taken, extent, frame, from);
+          expect(taken.filter((b) => overlap(b, { x, y, ...blocks[block] }))).toEqual([]);
+          expect(x).toBeGreaterThanOrEqual(from.x);
+          expect(y).toBeGreaterThanOrEqual(from.y);
+        },
+      ),
     );
-    expect(room).toBe(0);
-    expect(at.x).toBe(5);
+  });
+
+  it('takes the hole that makes the picture no larger, in the shape that fits it', () => {
+    // Full but for 300 by 200 at the lower right.
+    const taken = [
+      { x: 0, y: 0, width: 1000, height: 280 },
+      { x: 0, y: 280, width: 680, height: 220 },
+    ];
+    const blocks = [
+      { width: 500, height: 90 },
+      { width: 250, height: 180 },
+    ];
+    const found = freeCorner(blocks, taken, frame, frame, from);
+    expect(found.block).toBe(1);
+    expect(found.x).toBeGreaterThan(680);
+    expect(found.y).toBeGreaterThan(280);
+    expect(shrink({ width: 500, height: 1000 }, frame)).toBe(2);
   });
 });
 
@@ -129,11 +183,12 @@ describe('zooming', () => {
   };
 
   it.each([
-    [400, 300, 1.25],
+    [100, 100, 2],
+    [400, 300, 5 / 3],
     [1000, 500, 1],
-    [1000, 5000, 0.8],
-    [2000, 5000, 0.5],
-  ])('fits %d by %d into 1000 by 500, legibly', (width, height, k) => {
+    [1000, 5000, 1],
+    [2000, 5000, 1],
+  ])('fits %d by %d into 1000 by 500, every letter at its size or larger', (width, height, k) => {
     const { zoom, scale } = start(1000, 500);
     zoom.fit({ width, height });
     expect(scale()).toBeCloseTo(k, 6);
@@ -150,7 +205,7 @@ describe('zooming', () => {
     zoom.refit({ width: 1000, height: 500 });
     zoom.zoomIn();
     expect(scale()).toBeCloseTo(1.3, 6);
-    zoom.refit({ width: 500, height: 250 });
+    zoom.refit({ width: 600, height: 250 });
     expect(scale()).toBeCloseTo(1.3, 6);
     zoom.zoomOut();
     expect(scale()).toBeCloseTo(1, 6);

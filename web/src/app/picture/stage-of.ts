@@ -1,5 +1,5 @@
-import { findKind, kindOf, stages, type Stage } from '@yurei/core/catalog';
-import { splitRef, type Design, type Part } from '@yurei/core/design';
+import { kindOf, stages, type Stage } from '@yurei/core/catalog';
+import { splitRef, terminalRef, type Design, type Part } from '@yurei/core/design';
 
 /** Parts joined to a part by wires that carry a signal, not supply or ground. */
 export type Neighbours = (part: string) => Part[];
@@ -11,7 +11,10 @@ export type Neighbours = (part: string) => Part[];
 export function stageOf(design: Design, part: Part, neighbours: Neighbours): Stage {
   const kind = kindOf(part);
   if (!kind.floats) return kind.stage;
-  const around = neighbours(part.id).filter((p) => !kindOf(p).floats);
+  const all = neighbours(part.id);
+  // Between supply and ground, or on the way from a source to a supply.
+  if (all.every((p) => kindOf(p).stage === 'feeds') && isWired(design, part)) return 'feeds';
+  const around = all.filter((p) => !kindOf(p).floats);
   const stagesAround = new Set(around.map((p) => kindOf(p).stage));
   if (stagesAround.has('feels')) return 'conditions';
   if (stagesAround.has('drives') || stagesAround.has('acts')) return 'drives';
@@ -22,6 +25,13 @@ export function stageOf(design: Design, part: Part, neighbours: Neighbours): Sta
   return onOutput ? 'drives' : kind.stage;
 }
 
+/** Whether every terminal of a part is wired to something. */
+const isWired = (design: Design, part: Part): boolean =>
+  kindOf(part).terminals.every(({ id }) => {
+    const ref = terminalRef(part.id, id);
+    return design.wires.some((w) => w.from === ref || w.to === ref);
+  });
+
 const sharesNetWithPin = (design: Design, part: string, pin: string): boolean =>
   design.wires.some(
     (w) =>
@@ -30,6 +40,3 @@ const sharesNetWithPin = (design: Design, part: string, pin: string): boolean =>
   );
 
 export const stageIndex = (stage: Stage): number => stages.indexOf(stage);
-
-/** Whether a part belongs in the lane of supplies under the columns. */
-export const isFeed = (part: Part): boolean => findKind(part.kind)?.stage === 'feeds';

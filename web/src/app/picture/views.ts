@@ -1,8 +1,9 @@
-import { kindOf, paramsOf, surroundings } from '@yurei/core/catalog';
+import { kindOf, sayReading, surroundings } from '@yurei/core/catalog';
 import { sayVolts } from '@yurei/core/circuit';
 import type { Design, Group } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import type { Oscillation, Snapshot } from '@yurei/core/rehearsal';
+import { fitHeadline, flagSize, headlineOf } from './card-size';
 import type { Card, Flag } from './graph';
 import type { PlacedCard, PlacedLine, PlacedTab } from './layout';
 
@@ -34,9 +35,10 @@ export interface FlagView extends Flag {
   dim: boolean;
 }
 
-export interface CardView {
+type CardLines = Pick<Card, 'nameLines' | 'headlineY' | 'liveY'>;
+
+export interface CardView extends CardLines {
   id: string;
-  name: string;
   title: string;
   glyph: string;
   headline: string;
@@ -63,7 +65,6 @@ interface Context {
   design: Design;
   snapshot: Snapshot | undefined;
   refuse: ReadonlyMap<string, string>;
-  showFree: ReadonlySet<string>;
 }
 
 /** What a line is shown in the light of. */
@@ -86,12 +87,17 @@ export function lineView(line: PlacedLine, context: LineContext): LineView {
   const oscillation = net && oscillations[net.name];
   const volts = net ? sayVolts(net) : '';
   const current = amps === undefined ? '–' : formatQuantity(Math.abs(amps), 'A');
-  const reading = counts === undefined ? '' : `, reads ${counts} counts`;
+  const read = channel && counts !== undefined && { pin: channel.pin, counts };
+  const reading = read ? `, reads ${sayReading(design, read.pin, read.counts)}` : '';
   const swing = oscillation
     ? `, swings at ${formatQuantity(oscillation.hertz, 'Hz')}, ${duty(oscillation)}`
     : '';
   const value = oscillation ? formatQuantity(oscillation.hertz, 'Hz') : volts;
-  const below = counts === undefined ? (oscillation ? duty(oscillation) : '') : String(counts);
+  const below = read
+    ? sayReading(design, read.pin, read.counts, '')
+    : oscillation
+      ? duty(oscillation)
+      : '';
   return {
     ...line,
     value: show === 'amps' ? current : line.main ? value : '',
@@ -117,27 +123,31 @@ export function cardView(card: Card, placed: PlacedCard, context: Context): Card
   const kind = kindOf(part);
   const acting = context.snapshot?.acting[part.id];
   const live = liveText(part.id, context, kind.acts?.word);
-  const headline = kind.headline(paramsOf(part));
-  const open = context.showFree.has(part.id);
-  const pins = kind.terminals.some((t) => t.role === 'pin');
+  const headline = headlineOf(part);
   return {
     ...placed,
+    ...linesOf(card),
     id: part.id,
-    name: shorten(part.name, placed.width - 14, 7.2),
     title: `${part.id} ${part.name}, ${kind.label}: ${headline}${live ? `, ${live}` : ''}`,
     glyph: kind.glyph,
-    headline: shorten(headline, placed.width - 36 - part.id.length * 6, 5.7),
+    headline: fitHeadline(headline, part.id, placed.width),
     live,
     acting: acting?.active ?? false,
     troubled: context.snapshot?.solution.problems.some((p) => p.parts.includes(part.id)) ?? false,
     times: card.times > 1 ? `× ${card.times}` : '',
     group: undefined,
     boundary: kind.terminals.some((t) => t.role === 'mains'),
-    more: !pins ? '' : card.freePins > 0 ? `${card.freePins} free pins` : open ? 'fewer pins' : '',
+    more: card.more,
     tabs: tabViews(card, placed, context),
     flags: placeFlags(card, placed, context),
   };
 }
+
+const linesOf = ({ nameLines, headlineY, liveY }: Card): CardLines => ({
+  nameLines,
+  headlineY,
+  liveY,
+});
 
 /** A card that stands for a group: what acts in it, how many parts it holds. */
 function groupView(card: Card, group: Group, placed: PlacedCard, context: Context): CardView {
@@ -148,8 +158,8 @@ function groupView(card: Card, group: Group, placed: PlacedCard, context: Contex
   const live = acting.length > 0 ? `${acting.join(', ')} on` : '';
   return {
     ...placed,
+    ...linesOf(card),
     id: group.id,
-    name: shorten(group.name, placed.width - 14, 7.2),
     title: `Group ${group.name}: ${group.parts.join(', ')}${live ? `, ${live}` : ''}`,
     glyph: groupGlyph,
     headline: `${group.parts.length} parts`,
@@ -185,8 +195,11 @@ function liveText(part: string, { design, snapshot }: Context, word: string | un
     return `feels ${formatQuantity(snapshot.stimulus[part]?.[main] ?? rest, unit)}`;
   }
   if (word) return snapshot.acting[part]?.active ? word : `not ${word}`;
-  return formatQuantity(Math.abs(solved.watts), 'W');
+  const watts = formatQuantity(Math.abs(solved.watts), 'W');
+  return solved.watts < 0 && watts !== nothing ? `delivers ${watts}` : watts;
 }
+
+const nothing = formatQuantity(0, 'W');
 
 const unsolved = 'not solved yet';
 
@@ -210,20 +223,20 @@ function tabView(
 
 /** Supplies stand as banners on the card's upper edge, ground hangs from the lower one. */
 function placeFlags(card: Card, placed: PlacedCard, { snapshot, refuse }: Context): FlagView[] {
-  const width = 44;
   let supplies = 0;
   let grounds = 0;
   return card.flags.map((flag) => {
     const net = snapshot?.solution.nets.find((n) => n.id === flag.net);
     const volts = net?.volts === undefined ? '' : formatQuantity(net.volts, 'V');
-    const supply = flag.nature === 'supply';
-    const x = supply ? 4 + supplies++ * (width + 10) : placed.width / 2 + grounds++ * 22;
     const reason = refuse.get(flag.ref);
+    const at =
+      flag.nature === 'supply'
+        ? supplyPlace(supplies++, card.flagsPerRow)
+        : { x: placed.width / 2 + grounds++ * 24, y: placed.height };
     return {
       ...flag,
-      x,
-      y: supply ? 0 : placed.height,
-      width,
+      ...at,
+      width: flagSize.width,
       text: volts || (net?.name ?? ''),
       title: `Terminal ${flag.ref} on ${net?.name ?? flag.nature}: ${reason ?? (snapshot ? sayVolts(net) : unsolved)}`,
       dim: reason !== undefined,
@@ -231,8 +244,8 @@ function placeFlags(card: Card, placed: PlacedCard, { snapshot, refuse }: Contex
   });
 }
 
-/** Cuts a text that would not fit into `room` at `letter` px a letter. */
-function shorten(text: string, room: number, letter: number): string {
-  const letters = Math.floor(room / letter);
-  return text.length <= letters ? text : `${text.slice(0, Math.max(0, letters - 1))}…`;
-}
+/** Rows of flags stand on each other, the first on the card. */
+const supplyPlace = (index: number, perRow: number): { x: number; y: number } => ({
+  x: (index % perRow) * flagSize.step,
+  y: -flagSize.row * Math.floor(index / perRow),
+});

@@ -1,8 +1,9 @@
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3-zoom';
+import type { Box, Point } from './boxes';
 
-/** Smallest and largest scale, and the one up to which the full width is shown even if not the full height. */
-const scales = { least: 0.12, most: 4, legible: 0.8 };
+/** Smallest and largest scale; the least at which every letter can be read; the largest to which it is fitted. */
+const scales = { least: 0.12, most: 4, legible: 1, fitted: 2 };
 const step = 1.3;
 
 /** What is to be shown, in the picture's own units. */
@@ -18,11 +19,13 @@ export interface Extent {
 export class PictureZoom {
   private readonly behaviour: ZoomBehavior<SVGSVGElement, unknown>;
   /** How the picture is fitted when its size changes; not at all once the maker has looked elsewhere. */
-  private fitted: 'width' | 'whole' | 'no' = 'width';
+  private fitted: 'legible' | 'whole' | 'no' = 'legible';
 
+  /** @param moved told what is seen of the picture, in its own units, whenever that changes */
   constructor(
     private readonly svg: SVGSVGElement,
     private readonly view: SVGGElement,
+    private readonly moved: (seen: Box) => void = () => undefined,
   ) {
     this.behaviour = zoom<SVGSVGElement, unknown>()
       .scaleExtent([scales.least, scales.most])
@@ -31,34 +34,37 @@ export class PictureZoom {
       .on('zoom', (event: { transform: { toString(): string }; sourceEvent: unknown }) => {
         if (event.sourceEvent) this.fitted = 'no';
         this.view.setAttribute('transform', event.transform.toString());
+        this.moved(this.seen());
       });
     const target = select(this.svg);
     target.call(this.behaviour).on('dblclick.zoom', null);
     target.on('wheel.pan', (event: WheelEvent) => this.pan(event));
   }
 
-  /** Shows everything, or the full width from the top where everything would be too small to read. */
+  /** Shows everything, as large as it goes; a part of it, from its upper left corner, where all would be too small to read. */
   fit(extent: Extent): void {
-    const [width, height] = this.size();
-    if (!(width > 0) || !(extent.width > 0)) return;
-    const wide = Math.min(width / extent.width, scales.legible);
-    const k = Math.max(wide, Math.min(width / extent.width, height / extent.height, 1.25));
-    this.fitted = 'width';
-    this.centre(extent, k);
+    const k = this.wholeScale(extent);
+    this.fitted = 'legible';
+    if (k !== undefined) this.centre(extent, Math.max(k, scales.legible));
   }
 
   /** Fits again as it was fitted last, unless the maker has chosen what to look at. */
   refit(extent: Extent): void {
-    if (this.fitted === 'width') this.fit(extent);
+    if (this.fitted === 'legible') this.fit(extent);
     if (this.fitted === 'whole') this.whole(extent);
   }
 
   /** Shows everything, however small. */
   whole(extent: Extent): void {
-    const [width, height] = this.size();
-    if (!(width > 0) || !(extent.width > 0)) return;
+    const k = this.wholeScale(extent);
     this.fitted = 'whole';
-    this.centre(extent, Math.min(width / extent.width, height / extent.height, 1.25));
+    if (k !== undefined) this.centre(extent, k);
+  }
+
+  private wholeScale({ width, height }: Extent): number | undefined {
+    const [w, h] = this.size();
+    if (!(w > 0) || !(width > 0)) return undefined;
+    return Math.min(w / width, h / height, scales.fitted);
   }
 
   zoomIn(): void {
@@ -77,13 +83,22 @@ export class PictureZoom {
     const { k, x: tx, y: ty } = zoomTransform(this.svg);
     const [left, top] = [x * k + tx, y * k + ty];
     const seen = left >= 0 && top >= 0 && left + width * k <= w && top + height * k <= h;
-    if (seen || !(w > 0)) return;
-    this.fitted = 'no';
-    const scale = Math.max(k, 0.8);
-    const at = zoomIdentity
-      .translate(w / 2 - (x + width / 2) * scale, h / 2 - (y + height / 2) * scale)
-      .scale(scale);
-    this.set(at);
+    if (!seen) this.centreOn({ x: x + width / 2, y: y + height / 2 });
+  }
+
+  /** Moves a point of the picture to the middle, legibly. */
+  centreOn({ x, y }: Point): void {
+    const [w, h] = this.size();
+    if (!(w > 0)) return;
+    const k = Math.max(zoomTransform(this.svg).k, scales.legible);
+    this.set(zoomIdentity.translate(w / 2 - x * k, h / 2 - y * k).scale(k));
+  }
+
+  /** What is seen now, in the picture's own units. */
+  private seen(): Box {
+    const [w, h] = this.size();
+    const { k, x, y } = zoomTransform(this.svg);
+    return { x: -x / k, y: -y / k, width: w / k, height: h / k };
   }
 
   private centre(extent: Extent, k: number): void {

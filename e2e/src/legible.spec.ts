@@ -1,0 +1,37 @@
+import { readdirSync } from 'node:fs';
+import { demoOf } from './merged.js';
+import { measurePicture } from './measure-picture.js';
+import { putOnShelf } from './put-on-shelf.js';
+import { visit } from './testing/visit.js';
+
+/** Every starter as a maker sees it from behind a soldering iron: whole, legible, nothing over anything else. */
+describe('the picture', () => {
+  const its = visit();
+  const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));
+
+  it.each(names)('of %s is whole and legible at 1280 by 800', async (name) => {
+    const design = demoOf(name);
+    expect(design.parts.length).toBeLessThanOrEqual(20);
+    const id = await putOnShelf(its.app.address, design);
+    await its.browser.driver.get(`${its.app.address}design/${id}/wire`);
+    await its.page.until(
+      () =>
+        its.browser.driver.executeScript<string[]>(
+          "return [...document.querySelectorAll('.volts, .flag text')].map((t) => t.textContent.trim())",
+        ),
+      (values) => values.some((v) => v.endsWith('V')),
+    );
+    const { smallest, smallestValue, used, whole, crossing, cut, over } = await measurePicture(
+      its.browser.driver,
+    );
+    expect({ whole, crossing, cut, over }).toEqual({
+      whole: true,
+      crossing: [],
+      cut: [],
+      over: [],
+    });
+    expect(smallest).toBeGreaterThanOrEqual(10.99);
+    expect(smallestValue).toBeGreaterThanOrEqual(11.99);
+    expect(used).toBeGreaterThan(0.55);
+  });
+});

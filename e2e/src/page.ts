@@ -16,7 +16,8 @@ export class Page {
 
   /** Clicks the button with this label. */
   async press(label: string): Promise<void> {
-    const xpath = `//button[normalize-space(.)=${JSON.stringify(label)}]`;
+    const said = JSON.stringify(label);
+    const xpath = `//button[normalize-space(.)=${said} or @aria-label=${said}]`;
     await this.driver.wait(until.elementLocated(By.xpath(xpath)), waitLimit, label).click();
   }
 
@@ -50,6 +51,13 @@ export class Page {
       () => this.wire(from, to),
       (title) => words.test(title),
     );
+  }
+
+  /** Opens the side panel with all findings, if it is folded away. */
+  async showFindings(): Promise<void> {
+    const button = await this.find('button.findings');
+    if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click();
+    await this.find('aside');
   }
 
   step(path: string): Promise<void> {

@@ -39,6 +39,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     name: 'faulty',
     go: async (driver) => {
       await open(driver, faulty());
+      await driver.findElement(By.css('button.findings')).click();
       const offered = By.css('yu-offer-line button:not([disabled])');
       await driver.wait(until.elementLocated(offered), 20000);
       await driver.findElement(By.css('yu-finding-card details summary')).click();

@@ -22,6 +22,11 @@ describe('wiring', () => {
       Boolean,
     );
   }
+  /** The same, with the list of what is found. */
+  async function openFindings(design: object): Promise<void> {
+    await open(design);
+    await its.page.showFindings();
+  }
   const wires = (): Promise<number> =>
     run<number>("return document.querySelectorAll('.wire').length");
   const type = async (words: string): Promise<void> => {
@@ -30,7 +35,7 @@ describe('wiring', () => {
   const note = (): Promise<string> => its.page.text('#say-wire-note');
   const undoAll = async (): Promise<number> => {
     let steps = 0;
-    const button = By.xpath("//button[normalize-space(.)='Undo']");
+    const button = By.css('button[aria-label="Undo"]');
     while (await its.browser.driver.findElement(button).isEnabled()) {
       await its.page.press('Undo');
       steps += 1;
@@ -113,7 +118,7 @@ describe('wiring', () => {
   const offered = By.css('yu-side-panel > yu-finding-card yu-offer-line button:not([disabled])');
 
   it('finds five mistakes, mends each by one click, and undoes all', async () => {
-    await open(faulty());
+    await openFindings(faulty());
     await its.page.until(cards, (c) => c.length >= 5);
     const found = await tried();
     const expected = [
@@ -147,7 +152,7 @@ describe('wiring', () => {
   };
 
   it('a horn without its plus wire is found, with the wire that is missing', async () => {
-    await open(without('P1.plus'));
+    await openFindings(without('P1.plus'));
     await its.page.until(cards, (c) => c.length > 0);
     const found = await tried();
     expect(found).toHaveLength(1);
@@ -159,7 +164,7 @@ describe('wiring', () => {
   });
 
   it('a split ground is one root, with all that follows from it folded', async () => {
-    await open(without('G1.minus'));
+    await openFindings(without('G1.minus'));
     await its.page.until(cards, (c) => c.length > 0);
     const found = await tried();
     expect(found).toHaveLength(1);
@@ -174,7 +179,7 @@ describe('wiring', () => {
     const cut = ['G101.plus-U101.VIN', 'G201.plus-U201.VIN', 'G301.plus-U301.5V'];
     const wires = design.wires.filter((w) => !cut.includes(`${w.from}-${w.to}`));
     expect(design.wires.length - wires.length).toBe(3);
-    await open({ ...design, wires });
+    await openFindings({ ...design, wires });
     await its.page.until(cards, (c) => c.length > 3);
     const found = await tried();
     expect(found).toHaveLength(3);
@@ -196,7 +201,7 @@ describe('wiring', () => {
     const parts = design.parts.map((p) =>
       p.id === 'E1' ? { ...p, params: { ...p.params, maxAmps: 0.02 } } : p,
     );
-    await open({ ...design, parts });
+    await openFindings({ ...design, parts });
     await its.page.until(cards, (c) => c.length > 0);
     expect((await tried()).join()).toMatch(/Beam lamp is overdriven/);
     expect(await its.browser.driver.findElements(offered)).toHaveLength(0);

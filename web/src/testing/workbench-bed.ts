@@ -21,6 +21,7 @@ import { readLog } from '../app/set/read-log';
 import { Keys } from '../app/shell/keys';
 import { Blocks } from '../app/wire/blocks';
 import { Player } from '../app/data/player';
+import { Panes } from '../app/data/panes';
 import { Probes } from '../app/data/probes';
 import { ShelfInMemory } from './shelf-in-memory';
 import { StudiesInMemory } from './studies-in-memory';
@@ -165,7 +166,9 @@ export class Screen<T> {
   }
 
   async press(label: string): Promise<void> {
-    const button = this.all('button').find((b) => textOf(b) === label);
+    const button = this.all('button').find(
+      (b) => textOf(b) === label || b.getAttribute('aria-label') === label,
+    );
     if (!button) throw new Error(`No button is called ${label}`);
     button.click();
     await this.settle();
@@ -220,6 +223,7 @@ export async function openBench(design: Design = slipwayBeam()) {
         Selection,
         Connecting,
         Player,
+        Panes,
         Probes,
         Keys,
         Blocks,

@@ -3,12 +3,13 @@ import { happeningSpan } from '@yurei/core/scene';
 import { formatQuantity } from '@yurei/core/quantity';
 import { wentWrong } from '@yurei/core/rehearsal';
 import { BenchView } from '../data/bench-view';
+import { Panes } from '../data/panes';
 import { Player } from '../data/player';
 import { Probes } from '../data/probes';
 import { tracePath } from './trace-path';
 
 const width = 700;
-const rowHeight = 34;
+const rowHeight = 24;
 
 /** Pinned values with their traces, the happenings under them, and the time cursor through all. */
 @Component({
@@ -20,6 +21,7 @@ const rowHeight = 34;
 export class ProbeStrip {
   protected readonly view = inject(BenchView);
   protected readonly player = inject(Player);
+  protected readonly panes = inject(Panes);
   private readonly probes = inject(Probes);
 
   protected readonly duration = computed(() => this.view.scene()?.duration ?? 0);

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Finding } from '@yurei/core/check';
+import { Button } from 'primeng/button';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { DiagnosisView, type OfferedRoot } from '../data/diagnosis-view';
+import { Panes } from '../data/panes';
 import { Selection } from '../data/selection';
 import { ChannelPanel } from '../set/channel-panel';
 import { ReadingsPanel } from '../set/readings-panel';
@@ -21,6 +23,7 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
 @Component({
   selector: 'yu-side-panel',
   imports: [
+    Button,
     ChannelPanel,
     FindingCard,
     GroupPanel,
@@ -31,6 +34,16 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
     WirePanel,
   ],
   template: `
+    <p-button
+      class="close"
+      icon="pi pi-times"
+      ariaLabel="Close the side panel"
+      title="Close (Esc)"
+      size="small"
+      severity="secondary"
+      [text]="true"
+      (onClick)="close()"
+    />
     @if (picked(); as picked) {
       @switch (picked.type) {
         @case ('part') {
@@ -86,6 +99,7 @@ export class SidePanel {
   private readonly selection = inject(Selection);
   private readonly session = inject(DesignSession);
   private readonly diagnosis = inject(DiagnosisView);
+  private readonly panes = inject(Panes);
   protected readonly picked = this.selection.picked;
   protected readonly several = computed(() => this.selection.parts().length > 1);
   protected readonly heading = computed(() =>
@@ -135,4 +149,9 @@ export class SidePanel {
       }))
       .filter((shelf) => shelf.findings.length > 0),
   );
+
+  protected close(): void {
+    this.selection.clear();
+    this.panes.sideOpen.set(false);
+  }
 }

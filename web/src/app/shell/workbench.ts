@@ -9,8 +9,10 @@ import {
 } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Title } from '@angular/platform-browser';
+import type { Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Divider } from '../common/divider';
 import { Lantern } from '../common/lantern';
 import { AnswersForShelf } from '../data/answers-for-shelf';
 import { ApiError } from '../data/api';
@@ -19,6 +21,7 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { DiagnosisView } from '../data/diagnosis-view';
 import { JudgeView } from '../data/judge-view';
+import { paneLimits, Panes } from '../data/panes';
 import { Selection } from '../data/selection';
 import { Connecting } from '../picture/connecting';
 import { PictureLayouter } from '../picture/layout';
@@ -33,6 +36,9 @@ import { Probes } from '../data/probes';
 import { SidePanel } from './side-panel';
 import { steps } from './steps';
 
+/** Height of the strip when only its player is shown, px. */
+const foldedStrip = 32;
+
 /** The frame around one design: questions above, steps at the left, findings at the right, probes below. */
 @Component({
   selector: 'yu-workbench',
@@ -41,6 +47,7 @@ import { steps } from './steps';
     AboutDialog,
     CommandBox,
     Dialog,
+    Divider,
     Lantern,
     ProbeStrip,
     RouterLink,
@@ -61,11 +68,16 @@ import { steps } from './steps';
     Player,
     Probes,
     Keys,
+    Panes,
   ],
   templateUrl: './workbench.html',
   styleUrl: './workbench.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(document:keydown)': 'onKey($event)', '(window:beforeunload)': 'session.flush()' },
+  host: {
+    '(document:keydown)': 'onKey($event)',
+    '(window:beforeunload)': 'session.flush()',
+    '[style.grid-template-rows]': 'rows()',
+  },
 })
 export class Workbench {
   readonly id = input.required<string>();
@@ -74,6 +86,8 @@ export class Workbench {
   protected readonly view = inject(BenchView);
   private readonly diagnosis = inject(DiagnosisView);
   protected readonly theme = inject(ThemeService);
+  protected readonly panes = inject(Panes);
+  protected readonly limits = paneLimits;
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
   protected readonly steps = steps;
@@ -105,20 +119,31 @@ export class Workbench {
     return { ...save, where: `${place}${again}.` };
   });
 
+  private readonly wrong = computed(() =>
+    (this.diagnosis.roots()?.map((root) => root.finding) ?? this.view.findings()).filter(
+      (f) => f.severity === 'error' || f.severity === 'caution',
+    ),
+  );
+
   /** What is wrong by step: how many roots, or findings as long as those are not known, and whether any is an error. */
   protected readonly badges = computed(() => {
-    const roots = this.diagnosis.roots()?.map((root) => root.finding);
-    const open = (roots ?? this.view.findings()).filter(
-      (f) => f.severity === 'error' || f.severity === 'caution',
-    );
     const entries = steps.flatMap((step) => {
-      const own = open.filter((f) => f.concern === step.concern);
-      if (own.length === 0) return [];
-      const worst = own.some((f) => f.severity === 'error') ? 'error' : 'caution';
-      return [[step.name, { count: own.length, worst }] as const];
+      const own = this.wrong().filter((f) => f.concern === step.concern);
+      return own.length === 0 ? [] : [[step.name, { count: own.length, worst: worstOf(own) }]];
     });
-    return Object.fromEntries<{ count: number; worst: string } | undefined>(entries);
+    return Object.fromEntries(entries) as Record<string, { count: number; worst: string }>;
   });
+
+  /** The same over all steps, in a few words. */
+  protected readonly open = computed(() => {
+    const wrong = this.wrong();
+    const text = wrong.length === 1 ? '1 finding' : `${wrong.length || 'No'} findings`;
+    return { text, worst: wrong.length > 0 ? worstOf(wrong) : undefined };
+  });
+
+  protected readonly rows = computed(
+    () => `58px minmax(0, 1fr) ${this.panes.stripOpen() ? this.panes.strip() : foldedStrip}px`,
+  );
 
   /** Steps in which there is something that could have findings. */
   protected readonly begun = computed((): Record<string, boolean> => {
@@ -134,7 +159,7 @@ export class Workbench {
   constructor() {
     const title = inject(Title);
     inject(PictureLayouter).start();
-    effect(() => void this.open(this.id()));
+    effect(() => void this.fetch(this.id()));
     inject(AnswersForShelf).start();
     effect(() => title.setTitle(`${this.session.design()?.title ?? 'Design'} · Yurei`));
   }
@@ -158,7 +183,7 @@ export class Workbench {
     });
   }
 
-  private async open(id: string): Promise<void> {
+  private async fetch(id: string): Promise<void> {
     try {
       await this.session.open(id);
       this.failure.set(undefined);
@@ -168,3 +193,6 @@ export class Workbench {
     }
   }
 }
+
+const worstOf = (findings: readonly Finding[]): 'error' | 'caution' =>
+  findings.some((f) => f.severity === 'error') ? 'error' : 'caution';

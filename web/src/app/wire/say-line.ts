@@ -21,7 +21,7 @@ type Meant = { edit: Edit; shown: string } | { reason: string };
   selector: 'yu-say-line',
   imports: [InputText],
   template: `
-    <label for="say-wire">Type a wire</label>
+    <label class="hidden-label" for="say-wire">Type a wire</label>
     <input
       #field
       id="say-wire"
@@ -29,7 +29,8 @@ type Meant = { edit: Edit; shown: string } | { reason: string };
       pSize="small"
       autocomplete="off"
       spellcheck="false"
-      placeholder="OUT of PIR to D2, or D8 to base of Q1 through 1k"
+      placeholder="Type a wire: OUT of B1 to A0"
+      title="Also: D8 to base of Q1 through 1k; several pasted lines make several wires"
       [value]="text()"
       [attr.aria-invalid]="refusal() !== ''"
       aria-describedby="say-wire-note"
@@ -38,7 +39,12 @@ type Meant = { edit: Edit; shown: string } | { reason: string };
       (keydown.enter)="take()"
       (keydown.escape)="type(''); field.blur()"
     />
-    <p id="say-wire-note" [class.refused]="refusal()" role="status">
+    <p
+      id="say-wire-note"
+      [class.refused]="refusal()"
+      [hidden]="!(refusal() || preview())"
+      role="status"
+    >
       {{ refusal() || preview() }}
     </p>
   `,

@@ -63,7 +63,10 @@ describe('the step Wire', () => {
   });
 
   it('shows amps instead of volts', async () => {
-    await step.press('Show: volts');
+    step
+      .all('p-togglebutton')
+      .find((b) => b.textContent?.trim() === 'amps')
+      ?.click();
     await step.until(() =>
       step.all('.wire .volts').every((v) => /A$|–/.test(v.textContent?.trim() ?? '')),
     );

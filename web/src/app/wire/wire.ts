@@ -10,7 +10,10 @@ import {
 import type { Design } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { repeatedChannels } from '@yurei/core/wiring';
+import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
+import { Tooltip } from 'primeng/tooltip';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Connecting } from '../picture/connecting';
@@ -32,7 +35,18 @@ const foldableIn = (design: Design): number =>
 /** The Wire step: the circuit as the program draws it, to add to, connect and change. */
 @Component({
   selector: 'yu-wire',
-  imports: [BlockDialog, BlockTray, Button, PartTray, Picture, PinPlan, SayLine],
+  imports: [
+    BlockDialog,
+    BlockTray,
+    Button,
+    FormsModule,
+    PartTray,
+    Picture,
+    PinPlan,
+    SayLine,
+    SelectButton,
+    Tooltip,
+  ],
   templateUrl: './wire.html',
   styleUrl: '../common/step.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,6 +61,7 @@ export class WireStep {
   protected readonly trayOpen = signal(false);
   protected readonly blocksOpen = signal(false);
   protected readonly pinsOpen = signal(false);
+  protected readonly shows: Shown[] = ['volts', 'amps'];
   protected readonly show = signal<Shown>('volts');
   protected readonly alike = signal(false);
   /** How many cards would go if channels wired alike were drawn once. */

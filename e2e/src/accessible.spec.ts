@@ -15,10 +15,11 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
 
   /** What is there as soon as a view of Rehearse is. */
   const shown: Readonly<Record<string, string>> = {
-    plan: 'yu-plan .stand',
-    times: 'yu-happening-times .block',
-    events: 'yu-event-list tr',
-    score: 'yu-score-card .line',
+    Circuit: 'yu-rehearse yu-picture .card',
+    Plan: 'yu-plan .stand',
+    Events: 'yu-event-list tr',
+    Score: 'yu-score-card .line',
+    Scene: 'yu-scene-fields input',
   };
   const views: [string, () => Promise<unknown>][] = [
     ['shelf', () => its.page.find('yu-shelf .designs li a')],
@@ -119,10 +120,10 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
         await its.page.find('.verdicts .outcome');
       },
     ],
-    ...['plan', 'times', 'events', 'score'].map((view): [string, () => Promise<unknown>] => [
+    ...Object.keys(shown).map((view): [string, () => Promise<unknown>] => [
       `rehearse, ${view}`,
       async () => {
-        await its.page.press(view);
+        await its.page.view(view);
         await its.page.find(shown[view]);
       },
     ]),

@@ -113,7 +113,7 @@ async function benchScrubbing(): Promise<void> {
     const [design, scene] = stretched(demo('slipway-beam'), 0.01, 10_000, 500);
     const id = await putOnShelf(app.address, { ...design, scenes: [scene] });
     await driver.get(`${app.address}design/${id}/rehearse`);
-    await page.find('yu-chart canvas');
+    await page.find('yu-time-axis .trace');
     await driver.sleep(2000);
     const frames = await driver.executeAsyncScript<number[]>(scrubScript);
     say('frames while scrubbing a million readings', summary(frames));

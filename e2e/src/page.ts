@@ -60,6 +60,23 @@ export class Page {
     await this.find('aside');
   }
 
+  /** Takes one of the views of a step. */
+  async view(label: string): Promise<void> {
+    const xpath = `//p-togglebutton[normalize-space(.)=${JSON.stringify(label)}]`;
+    await this.driver.wait(until.elementLocated(By.xpath(xpath)), waitLimit, label).click();
+  }
+
+  /** Takes an entry of the menu that a button opens. */
+  async menu(button: string, entry: string): Promise<void> {
+    await this.press(button);
+    const xpath = `//a[contains(@class, 'p-menu-item-link')][normalize-space(.)=${JSON.stringify(entry)}]`;
+    await this.driver.wait(until.elementLocated(By.xpath(xpath)), waitLimit, entry).click();
+    await this.until(
+      () => this.driver.findElements(By.css('.p-menu-overlay')),
+      (open) => open.length === 0,
+    );
+  }
+
   step(path: string): Promise<void> {
     return this.click(`nav a[href$="/${path}"]`);
   }

@@ -26,11 +26,11 @@ describe('the same seed', () => {
     const { driver } = its.browser;
     const id = await putOnShelf(its.app.address, JSON.parse(readFileSync(file, 'utf8')));
     await driver.get(`${its.app.address}design/${id}/rehearse`);
-    await its.page.find('yu-rehearse yu-chart canvas');
+    await its.page.find('yu-time-axis .trace');
     await its.page.says('.taken', /followed in time\.$/);
     await driver.executeScript(taken);
-    await its.page.press('CSV');
-    await its.page.press('VCD');
+    await its.page.menu('Export the rehearsal', 'Every reading as CSV');
+    await its.page.menu('Export the rehearsal', 'Readings, volts and outputs as VCD');
     const files = await driver.executeAsyncScript<string[]>(
       'const done = arguments[0]; Promise.all(window.given.map((blob) => blob.text())).then(done);',
     );

@@ -23,9 +23,8 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     name: 'rehearse',
     go: async (driver) => {
       await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
-      await driver.wait(until.elementLocated(By.css('yu-rehearse canvas')), 20000);
+      await driver.wait(until.elementLocated(By.css('yu-time-axis .trace')), 20000);
       await moveTo(driver, 16.75);
-      await driver.wait(until.elementLocated(By.css('yu-picture .card.acting')), 20000);
       const taken = driver.findElement(By.css('yu-rehearse .taken'));
       await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
       const verdicts = await driver.findElements(By.css('yu-rehearse .verdict'));
@@ -69,7 +68,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
       await press(driver, 'Why not?');
       await driver.wait(until.elementLocated(By.css('yu-why-card .remedy')), 60000);
-      await press(driver, 'plan');
+      await view(driver, 'Plan');
       const card = driver.findElement(By.css('yu-why-card'));
       await driver.executeScript('arguments[0].scrollIntoView()', card);
       await driver.wait(until.elementLocated(By.css('yu-plan .way')), 20000);
@@ -131,7 +130,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     name: 'score',
     go: async (driver) => {
       await openDemo(driver, 'Drying room fan', 'rehearse');
-      await press(driver, 'score');
+      await view(driver, 'Score');
       await driver.wait(until.elementLocated(By.css('yu-score-card .line:nth-child(3)')), 20000);
       await driver.sleep(1500);
     },
@@ -141,6 +140,12 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
 async function press(driver: WebDriver, label: string): Promise<void> {
   const button = By.xpath(`//button[normalize-space(.)=${JSON.stringify(label)}]`);
   await driver.wait(until.elementLocated(button), 20000).click();
+}
+
+/** Takes one of the views of a rehearsal. */
+async function view(driver: WebDriver, label: string): Promise<void> {
+  const toggle = By.xpath(`//p-togglebutton[normalize-space(.)='${label}']`);
+  await driver.wait(until.elementLocated(toggle), 20000).click();
 }
 
 /** Opens a demo design in one of the steps. */

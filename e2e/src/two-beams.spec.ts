@@ -121,6 +121,7 @@ describe('two beams on a stair', () => {
   it('misses a running child, says why, and the cure is done', async () => {
     await its.page.step('rehearse');
     await its.page.press('New scene');
+    await its.page.view('Scene');
     await its.page.type('Lasts', '60', 'yu-rehearse');
     await its.page.press('Add happening');
     const find = await its.page.find('yu-find-dialog input');
@@ -144,9 +145,9 @@ describe('two beams on a stair', () => {
       () => its.page.verdicts(),
       ([first]) => /^noticed after 20/.test(first),
     );
-    await its.page.press('events');
+    await its.page.view('Events');
     await its.page.says('yu-event-list', /Guard: Alarm, after 20 s/);
-    await its.page.press('plan');
+    await its.page.view('Plan');
     await its.page.find('yu-plan .way');
   });
 

@@ -1,8 +1,12 @@
+import { formatDuration } from './format-duration.js';
 import { prefixForExponent } from './si-prefix.js';
 import { prefixlessUnits, type Unit } from './unit.js';
 
+/** Times from here on are told in minutes, hours and days, s. */
+const longTime = 120;
+
 /**
- * Writes a value in engineering notation with its unit: 4700 Ω → "4.70 kΩ".
+ * Writes a value in engineering notation with its unit: 4700 Ω → "4.70 kΩ"; long times as people say them: "1 h 30 min".
  *
  * @param value in SI units; not finite values give "–"
  * @param unit label, also decides whether a prefix may be used
@@ -11,6 +15,8 @@ import { prefixlessUnits, type Unit } from './unit.js';
  * @example formatQuantity(0.0118, 'A') // "11.8 mA"
  */
 export function formatQuantity(value: number, unit: Unit, digits = 3): string {
+  if (unit === 's' && Math.abs(value) >= longTime && Number.isFinite(value))
+    return formatDuration(value);
   const seen = Math.abs(value) < (smallest[unit] ?? 0) ? 0 : value;
   const write = unit === 'counts' ? whole : (scaled: number) => scaled.toPrecision(digits);
   return format(seen, unit, write);

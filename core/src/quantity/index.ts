@@ -1,3 +1,4 @@
+export { formatDuration } from './format-duration.js';
 export { degrees, radians } from './angle.js';
 export { prefixlessUnits, type Unit } from './unit.js';
 export { parseQuantity, type Parsed } from './parse-quantity.js';

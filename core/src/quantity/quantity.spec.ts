@@ -136,3 +136,33 @@ describe('colour code, IEC 60062:2016', () => {
     expect(() => readBands(['gold', 'red', 'red', 'gold'])).toThrow(RangeError);
   });
 });
+
+describe('long times', () => {
+  it.each([
+    [119, '119 s'],
+    [120, '2 min'],
+    [359, '5 min 59 s'],
+    [3599.6, '1 h'],
+    [5400, '1 h 30 min'],
+    [86_399, '1 d'],
+    [90_061, '1 d 1 h'],
+    [-5400, '−1 h 30 min'],
+    [30 * 86_400, '30 d'],
+    [1e9, '11574 d 2 h'],
+  ])('%d s are %s', (seconds, said) => {
+    expect(formatQuantity(seconds, 's').replace(/\u00a0/g, ' ')).toBe(said);
+  });
+
+  it('are told to half of the smaller part', () => {
+    const lengths = { d: 86_400, h: 3600, min: 60, s: 1 };
+    fc.assert(
+      fc.property(fc.double({ min: 120, max: 1e8, noNaN: true }), (seconds) => {
+        const said = [...formatQuantity(seconds, 's').matchAll(/(\d+)\u00a0(d|h|min|s)/g)];
+        const told = said.map(([, n, unit]) => [Number(n), lengths[unit as 'd']] as const);
+        const sum = told.reduce((total, [n, length]) => total + n * length, 0);
+        expect(Math.abs(sum - seconds)).toBeLessThanOrEqual(told[0][1] / 2);
+        expect(told.length).toBeLessThanOrEqual(2);
+      }),
+    );
+  });
+});

@@ -27,6 +27,15 @@ export {
 export { chainOf, eventsOf, type Event } from './events.js';
 export type { Outage } from './supervisor.js';
 export { firingsOf, isSignOf, type Firing } from './firings.js';
+export {
+  counterTrace,
+  energyTrace,
+  idleBands,
+  modeBands,
+  ruleBands,
+  sequenceBands,
+  type Band,
+} from './bands.js';
 export { indicates } from './indicates.js';
 export { usualSigns } from './usual-signs.js';
 export { explain, type Asked, type Remedy, type Why } from './remedies.js';

@@ -11,6 +11,7 @@ import { Things } from './act/things';
 import { HappeningPanel } from './rehearse/happening-panel';
 import { PlanFields } from './rehearse/plan-fields';
 import { RehearseStep } from './rehearse/rehearse';
+import { SceneFields } from './rehearse/scene-fields';
 import { AboutDialog } from './shell/about-dialog';
 import { ChannelPanel } from './set/channel-panel';
 import { ReadingsPanel } from './set/readings-panel';
@@ -89,6 +90,7 @@ const places: Readonly<Record<string, Place>> = {
     prepare: (_, screen) => screen.click('.block'),
   },
   rehearse: { component: RehearseStep },
+  scene: { component: SceneFields },
   plan: { component: PlanFields },
   about: { component: AboutDialog, inputs: { open: true } },
   ...Object.fromEntries(

@@ -1,4 +1,4 @@
-import { effect, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Selection } from './selection';
 
 const store = 'yurei.panes';
@@ -16,6 +16,9 @@ export class Panes {
   /** Height of the strip at the bottom. */
   readonly strip = signal(this.kept.strip);
   readonly stripOpen = signal(this.kept.stripOpen);
+  /** The step shows what the strip would: it is folded meanwhile. */
+  readonly spare = signal(false);
+  readonly stripShown = computed(() => this.stripOpen() && !this.spare());
   /** Whether the side panel is shown: with what is picked, or because its findings are asked for. */
   readonly sideOpen = signal(false);
 

@@ -1,25 +1,22 @@
 import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Happening } from '@yurei/core/design';
 import { happeningSpan } from '@yurei/core/scene';
 import { formatQuantity } from '@yurei/core/quantity';
-import { rulerMarks, rulerStep } from '../common/ruler';
+import { wentWrong } from '@yurei/core/rehearsal';
+import { rulerStep } from '../common/ruler';
+import type { Window } from '../common/trace-path';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 
-/** When everything in a scene happens: blocks on a time line, dragged or moved by the arrow keys. */
+/** When everything in a scene happens and what came of it: blocks on a time line, dragged or moved by the arrow keys. */
 @Component({
   selector: 'yu-happening-times',
   imports: [CdkDrag],
   template: `
     <div class="rows">
-      <span></span>
-      <div class="track ruler">
-        @for (t of ruler(); track t) {
-          <span class="tick value" [style.left.%]="(100 * t) / duration()">{{ t }}</span>
-        }
-      </div>
+      <h3 class="heading">what happens</h3>
       @for (row of rows(); track row.happening.id) {
         <span class="name" [title]="row.happening.name">{{ row.happening.name }}</span>
         <div class="track">
@@ -39,32 +36,36 @@ import { Selection } from '../data/selection';
             (keydown)="nudge(row.happening, $event)"
             (cdkDragEnded)="dropped(row.happening, $event)"
           >
-            {{ row.starts }}
+            {{ row.width > 7 ? row.starts : '' }}
           </button>
-          @if (cursor(); as at) {
-            <span class="cursor" [style.left.%]="at"></span>
+          @if (row.outcome) {
+            <span class="outcome" [class.bad]="row.bad" [style.left.%]="row.after">{{
+              row.outcome
+            }}</span>
           }
         </div>
       } @empty {
         <p class="soft">Nothing happens yet. Add what must be noticed, and what must not fire.</p>
       }
     </div>
-    <p class="soft">Drag a block, or move it by the arrow keys; with Shift ten times as far.</p>
   `,
   styles: `
     :host {
       display: block;
-      flex: 1.25;
-      min-height: 0;
-      overflow: auto;
-      padding: 4px 14px;
       font-size: 13px;
     }
     .rows {
       display: grid;
-      grid-template-columns: minmax(110px, 190px) 1fr;
-      gap: 3px 8px;
+      grid-template-columns: var(--label) minmax(0, 1fr);
+      gap: 2px 0;
       align-items: center;
+      overflow: hidden;
+    }
+    .heading {
+      grid-column: 1 / -1;
+      padding-top: 7px;
+      margin: 0;
+      font-size: 13px;
     }
     .name {
       overflow: hidden;
@@ -74,34 +75,34 @@ import { Selection } from '../data/selection';
     .track {
       position: relative;
       height: 26px;
-      background: var(--raised);
-      border: 1px solid var(--rule);
-      border-radius: 3px;
+      background: linear-gradient(var(--rule), var(--rule)) center / 100% 1px no-repeat;
     }
-    .ruler {
-      height: 16px;
-      border: 0;
-      background: none;
-    }
-    .tick {
+    .outcome {
       position: absolute;
-      font-size: 11px;
-      color: var(--soft);
-      border-left: 1px solid var(--rule);
-      padding-left: 2px;
+      top: 4px;
+      padding: 0 6px;
+      background: var(--paper);
+      color: var(--moss-ink);
+      font-weight: 700;
+      white-space: nowrap;
+      pointer-events: none;
+    }
+    .outcome.bad {
+      color: var(--lantern-ink);
     }
     .block {
       position: absolute;
-      top: 0;
+      top: 1px;
       height: 24px;
-      min-width: 24px;
+      min-width: 12px;
+      overflow: hidden;
       padding: 0 4px;
       border: 1px solid var(--ink);
       border-left-width: 3px;
       border-radius: 3px;
       background: var(--paper);
       color: var(--ink);
-      font: 11.5px var(--mono);
+      font: 12px var(--mono);
       text-align: left;
       white-space: nowrap;
       cursor: grab;
@@ -113,12 +114,6 @@ import { Selection } from '../data/selection';
     .block.picked {
       outline: 2px solid var(--indigo);
     }
-    .cursor {
-      position: absolute;
-      top: 0;
-      bottom: 0;
-      border-left: 1.5px solid var(--ink);
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -127,35 +122,43 @@ export class HappeningTimes {
   private readonly view = inject(BenchView);
   protected readonly selection = inject(Selection);
 
-  protected readonly duration = computed(() => this.view.scene()?.duration ?? 1);
-  protected readonly ruler = computed(() => rulerMarks(this.duration()));
+  /** The stretch of time that is shown. */
+  readonly window = input.required<Window>();
+  private readonly span = computed(() => this.window().to - this.window().from);
   /** Dragged blocks begin at tenths of a step of the ruler. */
-  private readonly snap = computed(() => rulerStep(this.duration()) / 10);
-  protected readonly cursor = computed(() => {
-    const t = this.view.time();
-    return t === undefined ? undefined : (100 * t) / this.duration();
-  });
+  private readonly snap = computed(() => rulerStep(this.span()) / 10);
   protected readonly rows = computed(() => {
     const all = [...(this.view.scene()?.happenings ?? [])].sort((a, b) => a.start - b.start);
+    const verdicts = this.view.rehearsal()?.verdicts ?? [];
     return all.map((happening) => {
       const { start, end } = happeningSpan(happening);
-      const lasts = Math.min(end, this.duration()) - start;
+      const outcome = verdicts.find((v) => v.happening === happening.id)?.outcome;
+      const [left, right] = [start, end].map((t) => Math.min(100, Math.max(0, this.at(t))));
       return {
         happening,
-        left: Math.min(100, (100 * start) / this.duration()),
-        width: (100 * Math.max(0, lasts)) / this.duration(),
+        left,
+        width: right - left,
+        // What came of it stands after its block, or before it at the end of the axis.
+        after: Math.min(right, 88),
+        outcome: outcome ?? '',
+        bad: wentWrong(outcome),
         starts: formatQuantity(start, 's'),
-        says: `${happening.name}, ${happening.intent}, from ${start} s for ${formatQuantity(end - start, 's')}`,
+        says: `${happening.name}, ${happening.intent}, from ${start} s for ${formatQuantity(end - start, 's')}: drag it, or move it by the arrow keys`,
       };
     });
   });
+
+  /** Where a time stands on the axis, per cent. */
+  private at(t: number): number {
+    return (100 * (t - this.window().from)) / this.span();
+  }
 
   protected dropped(happening: Happening, { source }: CdkDragEnd): void {
     const track = source.element.nativeElement.parentElement?.getBoundingClientRect();
     const moved = source.getFreeDragPosition().x;
     source.reset();
     if (track && track.width > 0)
-      this.begin(happening, happening.start + (moved / track.width) * this.duration());
+      this.begin(happening, happening.start + (moved / track.width) * this.span());
   }
 
   protected nudge(happening: Happening, event: KeyboardEvent): void {

@@ -5,8 +5,8 @@ import { Button } from 'primeng/button';
 import { InlineValue } from '../common/inline-value';
 import { DesignSession } from '../data/design-session';
 
-const size = (label: string): Param => ({
-  ...{ id: 'size', label, unit: 'm', default: 10, min: 0.1, max: 1e4 },
+const size = (label: string, least: number): Param => ({
+  ...{ id: 'size', label, unit: 'm', default: 10, min: Math.max(0.5, least), max: 1e4 },
 });
 const along = (label: string, max: number): Param => ({
   ...{ id: 'along', label, unit: 'm', default: 0, min: 0, max },
@@ -22,9 +22,17 @@ const axes = ['x', 'y'] as const;
   template: `
     @if (plan(); as plan) {
       <p>
-        <yu-inline-value [param]="width" [value]="plan.width" (changed)="put({ width: $event })" />
+        <yu-inline-value
+          [param]="width()"
+          [value]="plan.width"
+          (changed)="put({ width: $event })"
+        />
         from west to east,
-        <yu-inline-value [param]="depth" [value]="plan.depth" (changed)="put({ depth: $event })" />
+        <yu-inline-value
+          [param]="depth()"
+          [value]="plan.depth"
+          (changed)="put({ depth: $event })"
+        />
         from south to north.
         <p-button
           label="Add wall"
@@ -65,8 +73,20 @@ export class PlanFields {
   private readonly session = inject(DesignSession);
   protected readonly ends = ends;
   protected readonly axes = axes;
-  protected readonly width = size('From west to east');
-  protected readonly depth = size('From south to north');
+  /** Everything that stands or happens on it: it is never made smaller than that. */
+  private readonly points = computed((): Point[] => {
+    const { parts = [], scenes = [] } = this.session.design() ?? {};
+    return [
+      ...parts.flatMap((part) => part.place ?? []),
+      ...scenes.flatMap((s) => s.happenings.flatMap((h) => h.path ?? [])),
+    ];
+  });
+  protected readonly width = computed(() =>
+    size('From west to east', Math.max(0, ...this.points().map((p) => p.x))),
+  );
+  protected readonly depth = computed(() =>
+    size('From south to north', Math.max(0, ...this.points().map((p) => p.y))),
+  );
   protected readonly plan = computed(() => this.session.design()?.plan);
   protected readonly east = computed(() => along('East', this.plan()?.width ?? 0));
   protected readonly north = computed(() => along('North', this.plan()?.depth ?? 0));

@@ -1,4 +1,3 @@
-import { By } from '@angular/platform-browser';
 import type { Design } from '@yurei/core/design';
 import {
   demo,
@@ -8,13 +7,19 @@ import {
   slipwayBeam,
   type Screen,
 } from '../../testing/workbench-bed';
-import { Chart } from '../common/chart';
-import { inkColours } from '../common/inks';
 import { HappeningPanel } from './happening-panel';
 import { RehearseStep } from './rehearse';
-import { timelineConfig } from './timeline';
+import { PlanFields } from './plan-fields';
+import { SceneFields } from './scene-fields';
 
-jest.mock('../common/chart', () => jest.requireActual('../../testing/chart-stand-in'));
+/** Takes one of the views of a rehearsal. */
+const look = async (step: Screen<unknown>, view: string): Promise<void> => {
+  step
+    .all('p-togglebutton')
+    .find((b) => b.textContent?.trim() === view)
+    ?.click();
+  await step.settle();
+};
 
 type Bench = Awaited<ReturnType<typeof openBench>>;
 const happening = (bench: Bench, id: string) =>
@@ -103,7 +108,7 @@ describe('the step Rehearse', () => {
   it('tells the score, and how likely sampling misses what is wanted', async () => {
     await openBench();
     const step = await showSolved(RehearseStep);
-    await step.press('score');
+    await look(step, 'Score');
     await step.until(() => step.text('yu-score-card').includes('whenever it begins'));
     expect(step.text('yu-score-card')).toMatch(
       /False triggers 0 in 30.0.s 0 a day of this, at most 8600/,
@@ -118,7 +123,6 @@ describe('the step Rehearse', () => {
   it('moves happenings on the time line by keys, on whole tenths of a step, within the scene', async () => {
     const bench = await openBench();
     const step = await showSolved(RehearseStep);
-    await step.press('times');
     const [gull, walker] = step.all('yu-happening-times .block');
     expect(gull.getAttribute('aria-label')).toMatch(/^Gull flies through, nuisance, from 5 s for/);
     await step.key(gull, 'ArrowRight');
@@ -131,21 +135,9 @@ describe('the step Rehearse', () => {
     expect(bench.selection.is('happening', 'h2')).toBe(true);
   });
 
-  it('moves the line of the time cursor without working out the chart anew', async () => {
-    const bench = await openBench();
-    const step = await showSolved(RehearseStep);
-    const chart = () =>
-      step.fixture.debugElement.query(By.directive(Chart)).componentInstance as Chart;
-    const before = chart().configure();
-    bench.view.moveTo(7);
-    await step.settle();
-    expect(chart().cursor()).toBe(7);
-    expect(chart().configure()).toBe(before);
-  });
-
   it('takes the surroundings of a kind of place and time', async () => {
     const bench = await openBench();
-    const step = await showSolved(RehearseStep);
+    const step = await showSolved(SceneFields);
     const select = step.find<HTMLSelectElement>('.profile');
     select.value = 'lit-room';
     select.dispatchEvent(new Event('change'));
@@ -204,7 +196,7 @@ describe('the step Rehearse', () => {
 
   it('changes the scene, and refuses one that would last no time', async () => {
     const bench = await openBench();
-    const step = await showSolved(RehearseStep);
+    const step = await showSolved(SceneFields);
     const scene = () => bench.session.design()?.scenes[0];
     await step.type('Daylight', '10000');
     await step.type('Lasts', '45');
@@ -229,34 +221,6 @@ describe('the step Rehearse', () => {
   });
 });
 
-describe('the timeline', () => {
-  const config = async () => {
-    const bench = await openBench();
-    await showSolved(RehearseStep);
-    const rehearsal = bench.view.rehearsal();
-    const scene = bench.view.scene();
-    if (!rehearsal || !scene) throw new Error('not rehearsed');
-    return timelineConfig(rehearsal, scene, bench.session.design()?.channels ?? [], inkColours());
-  };
-
-  it('keeps the shortest dip when it thins readings', async () => {
-    const { data } = await config();
-    const ys = data.datasets[0].data.map((p) => (p as { y: number }).y);
-    expect(ys.length).toBeLessThan(1500);
-    expect(Math.min(...ys)).toBe(0);
-    const xs = data.datasets[0].data.map((p) => (p as { x: number }).x);
-    expect(xs).toEqual([...xs].sort((a, b) => a - b));
-  });
-
-  it('marks levels and what was felt', async () => {
-    const { options } = await config();
-    const marks = options?.plugins?.annotation?.annotations as Record<string, object>;
-    expect(marks['beam-on-below']).toMatchObject({ yMin: 380 });
-    expect(marks['beam-off-below']).toMatchObject({ yMin: 440 });
-    expect(marks['h2']).toMatchObject({ type: 'box', label: { content: 'noticed' } });
-  });
-});
-
 describe('the surroundings of a scene', () => {
   const scene = (bench: Bench) => bench.session.design()?.scenes[0];
   /** The locker with a scene too short to wait for. */
@@ -268,8 +232,8 @@ describe('the surroundings of a scene', () => {
 
   it('shows light and weather, and besides only what the parts of the design feel', async () => {
     await openBench(locker());
-    const step = await showSolved(RehearseStep);
-    const labels = step.all('details label').map((l) => l.textContent?.trim());
+    const step = await showSolved(SceneFields);
+    const labels = step.all('label').map((l) => l.textContent?.trim());
     expect(labels).toEqual(expect.arrayContaining(['Daylight', 'Temperature', 'Propane']));
     expect(labels).not.toContain('Water level');
   });
@@ -280,14 +244,14 @@ describe('the surroundings of a scene', () => {
     ['Daylight follows', '1', { sky: 1 }],
   ])('sets %s to %s', async (label, text, expected) => {
     const bench = await openBench(locker());
-    const step = await showSolved(RehearseStep);
+    const step = await showSolved(SceneFields);
     await step.type(label, text);
     expect(scene(bench)?.ambient).toMatchObject(expected);
   });
 
   it('refuses what cannot be, in place', async () => {
     const bench = await openBench(locker());
-    const step = await showSolved(RehearseStep);
+    const step = await showSolved(SceneFields);
     await step.type('Propane', '-5');
     expect(step.field('Propane').getAttribute('aria-invalid')).toBe('true');
     expect(bench.session.canUndo()).toBe(false);
@@ -295,10 +259,17 @@ describe('the surroundings of a scene', () => {
 
   it('makes the plan larger, but never smaller than what stands and happens on it', async () => {
     const bench = await openBench();
-    const step = await showSolved(RehearseStep);
-    await step.type('Plan, west to east', '20 m');
+    const step = await showSolved(PlanFields);
+    const set = async (text: string) => {
+      const field = step.find<HTMLInputElement>('[aria-label="From west to east"]');
+      field.value = text;
+      field.dispatchEvent(new Event('input'));
+      field.dispatchEvent(new Event('change'));
+      await step.settle();
+    };
+    await set('20 m');
     expect(bench.session.design()?.plan).toMatchObject({ width: 20 });
-    await step.type('Plan, west to east', '1 m');
+    await set('1 m');
     expect(bench.session.design()?.plan).toMatchObject({ width: 20 });
   });
 

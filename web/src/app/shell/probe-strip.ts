@@ -6,7 +6,7 @@ import { BenchView } from '../data/bench-view';
 import { Panes } from '../data/panes';
 import { Player } from '../data/player';
 import { Probes } from '../data/probes';
-import { tracePath } from './trace-path';
+import { tracePath } from '../common/trace-path';
 
 const width = 700;
 const rowHeight = 24;
@@ -28,7 +28,9 @@ export class ProbeStrip {
   protected readonly rows = computed(() =>
     this.probes.all().map((probe) => ({
       ...probe,
-      path: probe.trace ? tracePath(probe.trace, this.duration(), width, rowHeight) : '',
+      path: probe.trace
+        ? tracePath(probe.trace, { from: 0, to: this.duration() }, { width, height: rowHeight })
+        : '',
     })),
   );
   protected readonly marks = computed(() => {

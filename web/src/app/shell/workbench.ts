@@ -142,7 +142,7 @@ export class Workbench {
   });
 
   protected readonly rows = computed(
-    () => `58px minmax(0, 1fr) ${this.panes.stripOpen() ? this.panes.strip() : foldedStrip}px`,
+    () => `58px minmax(0, 1fr) ${this.panes.stripShown() ? this.panes.strip() : foldedStrip}px`,
   );
 
   /** Steps in which there is something that could have findings. */

@@ -25,6 +25,21 @@ const plainButton = {
   activeBackground: 'var(--indigo-wash)',
 };
 
+/** What is chosen stands out by its ground and its line, what is not stays as legible. */
+const toggle = {
+  root: {
+    background: 'var(--paper)',
+    checkedBackground: 'var(--paper)',
+    hoverBackground: 'var(--paper)',
+    borderColor: 'var(--rule)',
+    checkedBorderColor: 'var(--rule)',
+    color: 'var(--soft)',
+    hoverColor: 'var(--ink)',
+    checkedColor: 'var(--on-indigo)',
+  },
+  content: { checkedBackground: 'var(--indigo)' },
+};
+
 /** The component kit in our own tokens; colours follow the theme set on the document. */
 export const yureiPreset = definePreset(Aura, {
   semantic: {
@@ -52,6 +67,11 @@ export const yureiPreset = definePreset(Aura, {
     },
   },
   components: {
+    togglebutton: {
+      root: { transitionDuration: '0s', sm: { padding: '2px' } },
+      content: { sm: { padding: '3px 10px' } },
+      colorScheme: { light: toggle, dark: toggle },
+    },
     button: {
       colorScheme: {
         light: { outlined: { secondary: plainButton }, text: { secondary: plainButton } },

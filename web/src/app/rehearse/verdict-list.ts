@@ -1,0 +1,72 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { formatQuantity } from '@yurei/core/quantity';
+import { tellTrouble, wentWrong } from '@yurei/core/rehearsal';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+import { Selection } from '../data/selection';
+import { VerdictChain } from './verdict-chain';
+import { WhyCard } from './why-card';
+
+/** What came of everything that happens in a scene, with the chain of causes of the one that is picked. */
+@Component({
+  selector: 'yu-verdict-list',
+  imports: [VerdictChain, WhyCard],
+  templateUrl: './verdict-list.html',
+  styleUrl: './verdict-list.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { class: 'verdicts' },
+})
+export class VerdictList {
+  private readonly session = inject(DesignSession);
+  protected readonly view = inject(BenchView);
+  protected readonly selection = inject(Selection);
+  /** Of what it was asked why: a happening, or a moment at which something fired without any. */
+  protected readonly asked = signal<string | number | undefined>(undefined);
+
+  protected readonly rows = computed(() =>
+    (this.view.scene()?.happenings ?? []).map((happening) => {
+      const verdict = this.view.rehearsal()?.verdicts.find((v) => v.happening === happening.id);
+      const bad = wentWrong(verdict?.outcome);
+      const delay =
+        verdict?.delay === undefined ? '' : ` after ${formatQuantity(verdict.delay, 's')}`;
+      return {
+        happening,
+        verdict,
+        bad,
+        outcome: verdict ? `${verdict.outcome}${delay}` : 'not rehearsed',
+      };
+    }),
+  );
+
+  /** What went wrong electrically. */
+  protected readonly troubles = computed(() => {
+    const [design, rehearsal] = [this.session.design(), this.view.rehearsal()];
+    if (!design || !rehearsal) return [];
+    return rehearsal.troubles.map((trouble) => ({
+      ...trouble,
+      text: tellTrouble(design, trouble),
+    }));
+  });
+
+  /** The circuit at a moment, with a part of it picked. */
+  protected goTo(t: number, part: string): void {
+    this.view.moveTo(t);
+    this.selection.pick('part', part);
+  }
+
+  /** How the circuit was taken. */
+  protected readonly taken = computed(() => {
+    const [rehearsal, halted] = [this.view.rehearsal(), this.view.halted()];
+    if (this.view.rehearsing())
+      return this.view.following() ? 'Following the circuit in time; until then as before…' : '';
+    if (!rehearsal) return '';
+    if (rehearsal.circuit === 'in time') return 'The circuit was followed in time.';
+    const settled =
+      this.view.scene()?.starts === 'power-on'
+        ? 'The circuit is taken as settled, as if power had come on long ago'
+        : 'The circuit is taken as settled at each moment';
+    if (halted)
+      return `${settled}: in time it was followed until ${formatQuantity(halted.t, 's')} only, as ${halted.because}. What takes time in it is not in these verdicts.`;
+    return this.view.following() ? `${settled}; following it in time…` : `${settled}.`;
+  });
+}

@@ -1,4 +1,4 @@
-import { formatDuration } from './format-duration.js';
+import { formatDuration, formatExactDuration } from './format-duration.js';
 import { prefixForExponent } from './si-prefix.js';
 import { prefixlessUnits, type Unit } from './unit.js';
 
@@ -24,11 +24,13 @@ export function formatQuantity(value: number, unit: Unit, digits = 3): string {
 
 /**
  * Writes a value a maker chose, without padding: 10000 Ω → "10 kΩ", 4700 Ω → "4.7 kΩ".
- * Six significant digits are kept, so typed values come back as typed.
+ * Six significant digits are kept, so typed values come back as typed; long times are told to the second.
  *
  * @example formatNominal(10000, 'Ω') // '10 kΩ'
  */
 export function formatNominal(value: number, unit: Unit): string {
+  if (unit === 's' && value >= longTime && Number.isSafeInteger(value))
+    return formatExactDuration(value);
   return format(value, unit, (scaled) => String(Number(scaled.toPrecision(6))));
 }
 

@@ -1,3 +1,4 @@
+import { parseDuration } from './format-duration.js';
 import { prefixExponent } from './si-prefix.js';
 import { prefixlessUnits, unitSpellings, type Unit } from './unit.js';
 
@@ -23,6 +24,8 @@ export function parseQuantity(text: string, unit: Unit): Parsed {
     .replace(/−/g, '-')
     .replace(/\u00a0/g, ' ');
   if (trimmed === '') return refuse(`Type a value${unit ? ` in ${unit}` : ''}.`);
+  const duration = unit === 's' ? parseDuration(trimmed) : undefined;
+  if (duration !== undefined && Number.isFinite(duration)) return { ok: true, value: duration };
   const ambiguous = /^[+-]?\d{1,3},\d{3}(\D|$)/.exec(trimmed);
   if (ambiguous && !trimmed.startsWith('0')) {
     const digits = trimmed.replace(/[^\d,].*$/, '');
@@ -84,5 +87,6 @@ function isUnit(text: string, unit: Unit): boolean {
 function exampleFor(unit: Unit): string {
   if (unit === 'Ω') return '4k7, 4.7k or 4700';
   if (unit === 'counts') return '412';
+  if (unit === 's') return '4.7, 250 ms or 1 h 30 min';
   return prefixlessUnits.has(unit) ? `4.7${unit ? ` ${unit}` : ''}` : `4.7 or 4.7 m${unit}`;
 }

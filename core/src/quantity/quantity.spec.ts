@@ -165,4 +165,42 @@ describe('long times', () => {
       }),
     );
   });
+
+  it('chosen by a maker are told to the second, and read back as they were', () => {
+    expect(formatNominal(1500, 's').replace(/\u00a0/g, ' ')).toBe('25 min');
+    expect(formatNominal(5430, 's').replace(/\u00a0/g, ' ')).toBe('1 h 30 min 30 s');
+    expect(formatNominal(119, 's').replace(/\u00a0/g, ' ')).toBe('119 s');
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1e9 }), (seconds) => {
+        expect(parseQuantity(formatNominal(seconds, 's'), 's')).toEqual({
+          ok: true,
+          value: seconds,
+        });
+      }),
+    );
+  });
+
+  it.each([
+    ['1 h 30 min', 5400],
+    ['2h', 7200],
+    ['90 min', 5400],
+    ['1.5 h', 5400],
+    ['1h 5m', 3900],
+    ['1 d 12 hours', 129_600],
+    ['250 ms', 0.25],
+    ['2 ks', 2000],
+    ['30 s', 30],
+  ])('%s are read', (text, value) => {
+    expect(parseQuantity(text, 's')).toEqual({ ok: true, value });
+  });
+
+  it.each(['30 min 1 h', '1 h 1 h', '1 h soon', 'h', '5 parsecs'])(
+    '%s is refused, with how to write it',
+    (text) => {
+      expect(parseQuantity(text, 's')).toMatchObject({
+        ok: false,
+        reason: expect.stringMatching(/1 h 30 min/),
+      });
+    },
+  );
 });

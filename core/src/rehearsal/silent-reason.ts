@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../catalog/index.js';
+import { channelReader, kindOf, paramsOf, sayReading } from '../catalog/index.js';
 import type { Channel, Design, Part } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Exposure } from './exposure.js';
@@ -30,7 +30,7 @@ export function silentReason(design: Design, window: Window, record: Recorded): 
   const stood = out
     ? [`The controller did not run from ${formatQuantity(out.from, 's')} on: ${out.because}.`]
     : [];
-  const reasons = design.channels.map((channel) => channelReason(channel, window, record));
+  const reasons = design.channels.map((channel) => channelReason(design, channel, window, record));
   return `${stimulus}. ${[...reasons, ...stood, ...cold].join(' ')}`;
 }
 
@@ -40,7 +40,12 @@ function stillCold(part: Part, { from }: Window): string[] {
   return from < warm ? [`${part.name} was warming up until ${formatQuantity(warm, 's')}.`] : [];
 }
 
-function channelReason(channel: Channel, { from, to }: Window, record: Recorded): string {
+function channelReason(
+  design: Design,
+  channel: Channel,
+  { from, to }: Window,
+  record: Recorded,
+): string {
   const near = nearest(channel, record, { from, to });
   if (!near) return `${channel.name} took no reading in that time.`;
   const tripped = record.logic.some(
@@ -48,6 +53,9 @@ function channelReason(channel: Channel, { from, to }: Window, record: Recorded)
   );
   if (tripped) return `${channel.name} tripped, but nothing acted on it.`;
   if (near.learning) return `${channel.name} was still learning its baseline.`;
+  const isLevel = channelReader(design, channel.pin)?.by === 'level';
+  if (isLevel && near.row === 0)
+    return `${channel.name} stayed ${sayReading(design, channel.pin, near.value)}.`;
   const line = `${near.level.side} ${round(near.level.trip)}`;
   return near.row === 0
     ? `${channel.name} reached ${round(near.value)} counts and trips ${line}.`

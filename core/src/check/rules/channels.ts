@@ -1,5 +1,5 @@
 import { kindOfCondition } from '../../condition/index.js';
-import { channelReader, kindOf, paramsOf } from '../../catalog/index.js';
+import { channelReader, kindOf, paramsOf, sayReading } from '../../catalog/index.js';
 import { everyCondition, splitRef, type Channel, type Design } from '../../design/index.js';
 import { upperTail } from '../../judge/index.js';
 import {
@@ -37,6 +37,9 @@ export const channelBlind: Rule = {
         about: about(channel),
       })),
 };
+
+/** A level trips on one of its two sides. */
+const sayDigital = ({ side }: Level): string => `when ${side === 'below' ? 'low' : 'high'}`;
 
 /** Counts as they are told: levels of a baseline in per cent need not be whole. */
 const tell = (counts: number): string => String(Math.round(counts * 10) / 10);
@@ -94,9 +97,11 @@ export const trippedAtRest: Rule = {
   bench: 'The alarm sounds from power-on.',
   source: 'Solved reading at rest against the threshold.',
   find: (evidence) =>
-    reading(evidence).map(({ channel, counts }): Found => {
+    reading(evidence).map(({ channel, reader, counts }): Found => {
       const levels = levelsAtRest(channel, counts);
-      const numbers = `At rest it reads ${counts}; it trips ${levels.map(sayLevel).join(' or ')}`;
+      const isLevel = reader.by === 'level';
+      const trips = levels.map((l) => (isLevel ? sayDigital(l) : sayLevel(l))).join(' or ');
+      const numbers = `At rest it reads ${sayReading(evidence.design, channel.pin, counts, '')}; it trips ${trips}`;
       const margin = Math.min(...levels.map((l) => Math.abs(counts - l.trip)));
       return evidence.rest.tripped[channel.id]
         ? {
@@ -109,7 +114,7 @@ export const trippedAtRest: Rule = {
             subject: channel.id,
             severity: 'fine',
             title: `${channel.name} rests clear`,
-            reason: `${numbers}: ${tell(margin)} counts away.`,
+            reason: isLevel ? `${numbers}.` : `${numbers}: ${tell(margin)} counts away.`,
             about: about(channel),
           };
     }),

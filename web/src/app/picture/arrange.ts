@@ -1,5 +1,5 @@
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api.js';
-import { stretchBoxes, type Box, type Point } from './boxes';
+import { stretchBoxes, type Box, type Point } from '../common/boxes';
 import { freeCorner, shrink } from './free-corner';
 import { columnStages, type Card, type Line, type PictureGraph } from './graph';
 import { LabelPlaces } from './label-places';

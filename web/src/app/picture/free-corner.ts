@@ -1,4 +1,4 @@
-import { overlap, type Box, type Point } from './boxes';
+import { overlap, type Box, type Point } from '../common/boxes';
 
 interface Size {
   width: number;

@@ -3,7 +3,7 @@ import type { Stage } from '@yurei/core/catalog';
 import type { ElkNode } from 'elkjs/lib/elk-api.js';
 import { Elk } from '../common/elk';
 import { arrange, tightness } from './arrange';
-import type { Point } from './boxes';
+import type { Point } from '../common/boxes';
 import { exercise, laneWays, ways } from './elk-options';
 import { islands, stack } from './islands';
 import { findLayout, keepLayout } from './kept-layouts';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Box, Point } from './boxes';
+import type { Box, Point } from '../common/boxes';
 import type { PictureLayout } from './layout';
 
 /** The overview is at most this large, px. */

@@ -14,7 +14,7 @@ import type { Design } from '@yurei/core/design';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import type { Box, Point } from './boxes';
+import type { Box, Point } from '../common/boxes';
 import { Connecting } from './connecting';
 import { foldsOf, noFolds } from './folds';
 import { pictureGraph, wiredAlike } from './graph';

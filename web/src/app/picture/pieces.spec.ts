@@ -3,7 +3,7 @@ import type { Card, Line } from './graph';
 import { islands, stack } from './islands';
 import { freeCorner, shrink } from './free-corner';
 import { labelBox, LabelPlaces } from './label-places';
-import { overlap } from './boxes';
+import { overlap } from '../common/boxes';
 import { RubberBand } from './rubber';
 import { PictureZoom } from './zoom';
 

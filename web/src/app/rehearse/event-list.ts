@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { chainOf, eventsOf } from '@yurei/core/rehearsal';
+import { sayMoment } from '../common/say-moment';
 import { BenchView } from '../data/bench-view';
 
 /** More events than this are not shown one by one. */
@@ -13,7 +14,7 @@ const mostShown = 400;
       <tbody>
         @for (row of rows(); track row.index) {
           <tr [class.cause]="causes().has(row.index)" [class.here]="row.index === picked()">
-            <td class="value">{{ row.event.t.toFixed(2) }} s</td>
+            <td class="value">{{ moment(row.event.t) }}</td>
             <td>
               <button type="button" (click)="pick(row.index)">
                 <i class="pi" [class]="row.glyph" aria-hidden="true"></i> {{ row.event.text }}
@@ -51,7 +52,7 @@ const mostShown = 400;
       overflow-wrap: anywhere;
     }
     td:first-child {
-      width: 84px;
+      width: 96px;
       text-align: right;
       white-space: nowrap;
     }
@@ -81,6 +82,7 @@ const mostShown = 400;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class EventList {
+  protected readonly moment = sayMoment;
   private readonly view = inject(BenchView);
   /** Place of the event whose causes are shown. */
   protected readonly picked = signal<number | undefined>(undefined);

@@ -2,9 +2,9 @@ import { CdkDrag, type CdkDragEnd } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Happening } from '@yurei/core/design';
 import { happeningSpan } from '@yurei/core/scene';
-import { formatQuantity } from '@yurei/core/quantity';
+import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { wentWrong } from '@yurei/core/rehearsal';
-import { rulerStep } from '../common/ruler';
+import { timeStep } from '../common/ruler';
 import type { Window } from '../common/trace-path';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -39,9 +39,13 @@ import { Selection } from '../data/selection';
             {{ row.width > 7 ? row.starts : '' }}
           </button>
           @if (row.outcome) {
-            <span class="outcome" [class.bad]="row.bad" [style.left.%]="row.after">{{
-              row.outcome
-            }}</span>
+            <span
+              class="outcome"
+              [class.bad]="row.bad"
+              [style.left]="row.late ? 'auto' : row.left + row.width + '%'"
+              [style.right]="row.late ? 100 - row.left + '%' : 'auto'"
+              >{{ row.outcome }}</span
+            >
           }
         </div>
       } @empty {
@@ -126,7 +130,7 @@ export class HappeningTimes {
   readonly window = input.required<Window>();
   private readonly span = computed(() => this.window().to - this.window().from);
   /** Dragged blocks begin at tenths of a step of the ruler. */
-  private readonly snap = computed(() => rulerStep(this.span()) / 10);
+  private readonly snap = computed(() => timeStep(this.span()) / 10);
   protected readonly rows = computed(() => {
     const all = [...(this.view.scene()?.happenings ?? [])].sort((a, b) => a.start - b.start);
     const verdicts = this.view.rehearsal()?.verdicts ?? [];
@@ -139,11 +143,11 @@ export class HappeningTimes {
         left,
         width: right - left,
         // What came of it stands after its block, or before it at the end of the axis.
-        after: Math.min(right, 88),
+        late: right > 80,
         outcome: outcome ?? '',
         bad: wentWrong(outcome),
-        starts: formatQuantity(start, 's'),
-        says: `${happening.name}, ${happening.intent}, from ${start} s for ${formatQuantity(end - start, 's')}: drag it, or move it by the arrow keys`,
+        starts: formatNominal(start, 's'),
+        says: `${happening.name}, ${happening.intent}, from ${formatNominal(start, 's')} for ${formatQuantity(end - start, 's')}: drag it, or move it by the arrow keys`,
       };
     });
   });

@@ -2,6 +2,7 @@ import { radians } from '@yurei/core/quantity';
 import { findKind, kindOf, paramsOf } from '@yurei/core/catalog';
 import type { Design, Happening, Part, Point, Scene } from '@yurei/core/design';
 import { alongPath, findHappeningKind, happeningParams, happeningSpan } from '@yurei/core/scene';
+import type { Box } from '../common/boxes';
 
 /** Pixels to a metre, and which way is up. */
 export interface Scale {
@@ -120,3 +121,19 @@ function whereAt(happening: Happening, time: number | undefined): Point | undefi
   const { speed } = happeningParams(happening);
   return speed === undefined ? path[0] : alongPath(path, speed * (time - start));
 }
+
+/** From one dot of a line to the next, px. */
+const dot = 8;
+
+/** A line as small squares along it. */
+export const dotted = (points: readonly Point[]): Box[] =>
+  points.slice(1).flatMap((b, i) => {
+    const a = points[i];
+    const count = Math.max(1, Math.round(Math.hypot(b.x - a.x, b.y - a.y) / dot));
+    return Array.from({ length: count + 1 }, (_, n) => ({
+      x: a.x + ((b.x - a.x) * n) / count - dot / 2,
+      y: a.y + ((b.y - a.y) * n) / count - dot / 2,
+      width: dot,
+      height: dot,
+    }));
+  });

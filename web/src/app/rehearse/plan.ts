@@ -14,10 +14,15 @@ import { pointer, select } from 'd3-selection';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import { drawn, kept, onPlan, scaleOf, standsOf, waysOf } from './plan-drawing';
+import { textWidth, valueWidth } from '../common/text-width';
+import { placeNames } from './plan-labels';
+import { dotted, drawn, kept, onPlan, scaleOf, standsOf, waysOf } from './plan-drawing';
 
 const width = 860;
 const height = 300;
+/** Sizes of letters, as plan.css has them. */
+const partLetters = 12;
+const wayLetters = 12;
 /** An arrow key moves what is picked by so much, m. */
 const nudge = 0.1;
 
@@ -59,6 +64,39 @@ export class Plan {
     const scene = this.design()?.scenes.find((s) => s.id === this.view.scene()?.id);
     return scene ? waysOf(scene, this.scale(), this.view.time()) : [];
   });
+  /** Names stand clear of each other, of parts and of the points of ways. */
+  private readonly names = computed(() => {
+    const [stands, ways] = [this.stands(), this.ways()];
+    const points = [...stands, ...ways.flatMap((w) => w.points)];
+    const taken = points.map(({ x, y }) => ({ x: x - 7, y: y - 7, width: 14, height: 14 }));
+    return placeNames(
+      [
+        ...stands.map(({ part, x, y }) => ({
+          key: `part ${part.id}`,
+          at: { x, y },
+          width: valueWidth(part.id, partLetters),
+        })),
+        ...ways.map(({ happening, points: [at] }) => ({
+          key: `way ${happening.id}`,
+          at,
+          width: textWidth(happening.name, wayLetters, 'regular'),
+        })),
+      ],
+      [
+        ...taken,
+        { x: 0, y: this.frame().height - 28, width: this.ruler().pixels + 10, height: 28 },
+      ],
+      ways.flatMap((way) => dotted(way.points)),
+      this.frame(),
+    );
+  });
+
+  /** Where a name stands, counted from a point. */
+  protected nameAt(key: string, from: Point = { x: 0, y: 0 }): Point {
+    const place = this.names().get(key) ?? from;
+    return { x: place.x - from.x, y: place.y - from.y };
+  }
+
   /** A bar of a round number of metres. */
   protected readonly ruler = computed(() => {
     const metres = [0.1, 0.2, 0.5, 1, 2, 5, 10, 50, 100].find((m) => m * this.scale().k >= 50) ?? 1;

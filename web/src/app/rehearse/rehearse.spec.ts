@@ -87,8 +87,8 @@ describe('the step Rehearse', () => {
     await openBench();
     const step = await showSolved(RehearseStep);
     const told = step.all('.verdicts .verdict').map((v) => v.textContent ?? '');
-    expect(told[0]).toMatch(/Gull.*nuisance, at 5 s.*quiet.*needs 5/s);
-    expect(told[1]).toMatch(/Someone walks.*wanted, at 14 s.*noticed after 5\d.\d.ms/s);
+    expect(told[0]).toMatch(/Gull.*nuisance, at 5.s.*quiet.*needs 5/s);
+    expect(told[1]).toMatch(/Someone walks.*wanted, at 14.s.*noticed after 5\d.\d.ms/s);
   });
 
   it('tells of the one that is picked how it came to that, and goes to each moment of it', async () => {
@@ -124,7 +124,7 @@ describe('the step Rehearse', () => {
     const bench = await openBench();
     const step = await showSolved(RehearseStep);
     const [gull, walker] = step.all('yu-happening-times .block');
-    expect(gull.getAttribute('aria-label')).toMatch(/^Gull flies through, nuisance, from 5 s for/);
+    expect(gull.getAttribute('aria-label')).toMatch(/^Gull flies through, nuisance, from 5.s for/);
     await step.key(gull, 'ArrowRight');
     expect(happening(bench, 'h1')?.start).toBe(6);
     await step.key(walker, 'ArrowRight', { shiftKey: true });

@@ -8,7 +8,7 @@ import {
 } from '@angular/core';
 import { eventsOf } from '@yurei/core/rehearsal';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
-import { rulerStep } from '../common/ruler';
+import { timeStep } from '../common/ruler';
 import { heightOf, straightPath, tracePath, type Window } from '../common/trace-path';
 import { BenchView } from '../data/bench-view';
 import { Player } from '../data/player';
@@ -21,8 +21,6 @@ const height = 26;
 /** One step of zooming, and the shortest stretch that is shown as a share of the scene. */
 const zoomStep = 1.5;
 const shortest = 1e-5;
-/** Times from here on are told in minutes and hours, s. */
-const longTime = 120;
 /** Least share of the axis between two marks: room to press each. */
 const markGap = 0.07;
 
@@ -61,12 +59,12 @@ export class TimeAxis {
   });
   protected readonly ruler = computed(() => {
     const { from, to } = this.window();
-    const step = rulerStep(to - from);
+    const step = timeStep(to - from);
     const first = Math.ceil(from / step - 1e-9);
     const last = Math.floor(to / step + 1e-9);
     return Array.from({ length: last - first + 1 }, (_, i) => {
       const t = Number(((first + i) * step).toPrecision(9));
-      return { t, left: this.at(t), text: sayTick(t) };
+      return { t, left: this.at(t), text: formatNominal(t, 's') };
     });
   });
 
@@ -191,10 +189,6 @@ export class TimeAxis {
       });
   }
 }
-
-/** A whole number of a step, without padding. */
-const sayTick = (t: number): string =>
-  t >= longTime ? formatQuantity(t, 's') : formatNominal(t, 's');
 
 function valueOf(row: TraceRow, t: number): string {
   const value = rowValue(row, t);

@@ -1,4 +1,5 @@
 import { chainOf, type Event } from '@yurei/core/rehearsal';
+import { sayMoment } from '../common/say-moment';
 import type { Window } from '../common/trace-path';
 
 /** Events that stand so close that they are drawn as one mark. */
@@ -45,5 +46,5 @@ function withCause(events: readonly Event[], index: number): string {
     .filter((e) => e !== event)
     .map((e) => e.text);
   const because = causes.length > 0 ? `, because: ${causes.slice(-3).join('; ')}` : '';
-  return `${event.t.toFixed(2)} s  ${event.text}${because}`;
+  return `${sayMoment(event.t)}  ${event.text}${because}`;
 }

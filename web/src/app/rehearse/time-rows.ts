@@ -39,6 +39,8 @@ export interface BandRow extends Named {
   as: 'bands';
   bands: readonly (Band & { text: string })[];
   acts: boolean;
+  /** One band follows the other without a gap: drawn light and dark in turn. */
+  inTurn: boolean;
   /** What it is where there is no band. */
   none: string;
 }
@@ -102,6 +104,7 @@ function programRows(design: Design, rehearsal: Rehearsal): TimeRow[] {
         ({ label }) => modes.find((m) => m.id === label)?.name ?? label,
       ),
       acts: false,
+      inTurn: true,
       none: '',
     })),
     ...design.rules.map((rule): TimeRow => ({
@@ -110,6 +113,7 @@ function programRows(design: Design, rehearsal: Rehearsal): TimeRow[] {
       name: sayRule(design, rule),
       bands: says(ruleBands(rehearsal, rule.id), () => 'active'),
       acts: false,
+      inTurn: false,
       none: '',
     })),
     ...design.sequences.map(({ id, name }): TimeRow => ({
@@ -118,6 +122,7 @@ function programRows(design: Design, rehearsal: Rehearsal): TimeRow[] {
       name,
       bands: says(sequenceBands(rehearsal, id), () => 'plays'),
       acts: false,
+      inTurn: false,
       none: '',
     })),
     ...design.counters.map(({ id, name }): TimeRow =>
@@ -140,7 +145,15 @@ function idleRow(rehearsal: Rehearsal): TimeRow[] {
   const bands = idleBands(rehearsal).map((band) => ({ ...band, text: band.label }));
   if (bands.length === 0) return [];
   return [
-    { as: 'bands', key: 'idle', name: 'Controller', bands, acts: false, none: 'runs its program' },
+    {
+      as: 'bands',
+      key: 'idle',
+      name: 'Controller',
+      bands,
+      acts: false,
+      inTurn: false,
+      none: 'runs its program',
+    },
   ];
 }
 
@@ -155,7 +168,17 @@ const actingRows = (design: Design, { acting, duration }: Rehearsal): TimeRow[] 
         : [],
     );
     const none = `not ${acts.word}`;
-    return [{ as: 'bands', key: `acts ${part.id}`, name: part.name, bands, acts: true, none }];
+    return [
+      {
+        as: 'bands',
+        key: `acts ${part.id}`,
+        name: part.name,
+        bands,
+        acts: true,
+        inTurn: false,
+        none,
+      },
+    ];
   });
 
 function supplyRows(design: Design, rehearsal: Rehearsal): TimeRow[] {

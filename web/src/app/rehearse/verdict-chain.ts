@@ -10,6 +10,7 @@ import {
 import { withoutReadings } from '@yurei/core/design';
 import type { Link } from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
+import { sayMoment } from '../common/say-moment';
 import { BenchView } from '../data/bench-view';
 
 /** How a happening came to what it brought about, link by link; a click takes the time there. */
@@ -21,7 +22,7 @@ import { BenchView } from '../data/bench-view';
         @for (link of links(); track $index) {
           <li>
             <button type="button" class="value" (click)="view.moveTo(link.t)">
-              {{ link.t.toFixed(3) }} s
+              {{ moment(link.t) }}
             </button>
             <span>{{ link.text }}</span>
           </li>
@@ -62,6 +63,7 @@ export class VerdictChain {
   protected readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
   protected readonly links = signal<readonly Link[]>([]);
+  protected readonly moment = sayMoment;
   private turn = 0;
 
   constructor() {

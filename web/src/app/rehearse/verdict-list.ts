@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { formatQuantity } from '@yurei/core/quantity';
+import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { tellTrouble, wentWrong } from '@yurei/core/rehearsal';
+import { sayMoment } from '../common/say-moment';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
@@ -20,6 +21,7 @@ export class VerdictList {
   private readonly session = inject(DesignSession);
   protected readonly view = inject(BenchView);
   protected readonly selection = inject(Selection);
+  protected readonly moment = sayMoment;
   /** Of what it was asked why: a happening, or a moment at which something fired without any. */
   protected readonly asked = signal<string | number | undefined>(undefined);
 
@@ -31,6 +33,7 @@ export class VerdictList {
         verdict?.delay === undefined ? '' : ` after ${formatQuantity(verdict.delay, 's')}`;
       return {
         happening,
+        starts: formatNominal(happening.start, 's'),
         verdict,
         bad,
         outcome: verdict ? `${verdict.outcome}${delay}` : 'not rehearsed',

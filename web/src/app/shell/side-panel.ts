@@ -70,11 +70,15 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
         }
       }
     }
-    <h3 class="heading">{{ heading() }}</h3>
+    @if (!picked() || findings().length > 0) {
+      <h3 class="heading">{{ heading() }}</h3>
+    }
     @for (item of urgent(); track item.finding.id) {
       <yu-finding-card [finding]="item.finding" [root]="item.root" />
     } @empty {
-      <p class="soft">Nothing wrong found here.</p>
+      @if (!picked()) {
+        <p class="soft">Nothing wrong found.</p>
+      }
     }
     @if (trying()) {
       <p class="soft" role="status">Trying what cures it…</p>
@@ -105,7 +109,7 @@ export class SidePanel {
   protected readonly heading = computed(() =>
     this.picked() ? 'findings about it' : 'all findings',
   );
-  private readonly findings = computed(() => {
+  protected readonly findings = computed(() => {
     const picked = this.picked();
     const all = this.view.findings();
     if (!picked) return all;

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Title } from '@angular/platform-browser';
+import { Router } from '@angular/router';
 import { openBench, show, slipwayBeam, type Screen } from '../../testing/workbench-bed';
 import { ApiError } from '../data/api';
 import { Workbench } from './workbench';
@@ -71,4 +72,28 @@ it('lists its keys', async () => {
   await screen.until(() => document.querySelectorAll('.keys dt').length > 8);
   await screen.key(document, 'k', { ctrlKey: true });
   await screen.until(() => document.querySelector('input[role=combobox]') !== null);
+});
+
+it('leads from an answer to what it stands on, and nowhere from what is not computed', async () => {
+  const { screen } = await open();
+  await screen.until(() => gauge(screen, 'Notices').includes('1 of 1'));
+  const button = (label: string) =>
+    screen.all('.gauge').find((g) => g.textContent?.includes(label)) as HTMLButtonElement;
+  const to = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+  button('Notices').click();
+  expect(to).toHaveBeenLastCalledWith(['/design', 'd1', 'rehearse']);
+  button('Survives').click();
+  expect(to).toHaveBeenLastCalledWith(['/design', 'd1', 'wire']);
+  await screen.until(() => screen.all('aside').length === 1);
+  expect(button('Lasts').disabled).toBe(true);
+});
+
+it.each([
+  [{ parts: [], wires: [], channels: [], rules: [], outputs: [], scenes: [] }, 'Wire add a part'],
+  [{ channels: [], rules: [] }, 'Set no channel yet'],
+  [{ rules: [] }, 'Act no rule yet'],
+  [{ scenes: [] }, 'Rehearse no scene yet'],
+])('says at the steps what is to be done next', async (without, hint) => {
+  const { screen } = await open({ ...slipwayBeam(), ...without });
+  await screen.until(() => screen.text('nav').includes(hint));
 });

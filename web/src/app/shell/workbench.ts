@@ -9,7 +9,8 @@ import {
 } from '@angular/core';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Title } from '@angular/platform-browser';
-import type { Finding } from '@yurei/core/check';
+import { readable } from '@yurei/core/catalog';
+import type { Answer, Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Divider } from '../common/divider';
@@ -35,6 +36,13 @@ import { ProbeStrip } from './probe-strip';
 import { Probes } from '../data/probes';
 import { SidePanel } from './side-panel';
 import { steps } from './steps';
+
+/** The step in which the evidence for an answer is seen; of those without one nothing is computed yet. */
+const evidence: Partial<Record<Answer['id'], string>> = {
+  notices: 'rehearse',
+  quiet: 'rehearse',
+  survives: 'wire',
+};
 
 /** Height of the strip when only its player is shown, px. */
 const foldedStrip = 32;
@@ -88,6 +96,7 @@ export class Workbench {
   protected readonly theme = inject(ThemeService);
   protected readonly panes = inject(Panes);
   protected readonly limits = paneLimits;
+  protected readonly evidence = evidence;
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
   protected readonly steps = steps;
@@ -162,6 +171,28 @@ export class Workbench {
     effect(() => void this.fetch(this.id()));
     inject(AnswersForShelf).start();
     effect(() => title.setTitle(`${this.session.design()?.title ?? 'Design'} · Yurei`));
+  }
+
+  /** What is to be done next, at the steps in which nothing is yet. */
+  protected readonly next = computed((): Record<string, string> => {
+    const design = this.session.design();
+    if (!design) return {};
+    if (design.parts.length === 0) return { Wire: 'add a part' };
+    const channels = design.channels.length > 0;
+    const read = readable(design).length > 0;
+    const hints = {
+      Set: !channels && read ? 'no channel yet' : '',
+      Act: channels && design.rules.length + design.machines.length === 0 ? 'no rule yet' : '',
+      Rehearse: design.scenes.length === 0 ? 'no scene yet' : '',
+    };
+    return hints;
+  });
+
+  /** Goes to what an answer stands on: the rehearsal, or the findings about what is stressed. */
+  protected showEvidence(id: Answer['id']): void {
+    const path = evidence[id];
+    if (path) void this.router.navigate(['/design', this.id(), path]);
+    if (id === 'survives') this.panes.sideOpen.set(true);
   }
 
   protected rename(event: Event): void {

@@ -36,7 +36,7 @@ import { Selection } from '../data/selection';
             (keydown)="nudge(row.happening, $event)"
             (cdkDragEnded)="dropped(row.happening, $event)"
           >
-            {{ row.width > 7 ? row.starts : '' }}
+            {{ row.width > 2 * row.starts.length + 2 ? row.starts : '' }}
           </button>
           @if (row.outcome) {
             <span

@@ -39,7 +39,7 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
     [
       'the pin plan',
       async () => {
-        await its.page.press('Leave it');
+        await its.page.press('Cancel');
         await its.browser.driver.sleep(400);
         await its.page.press('Pins');
         await its.page.find('yu-pin-plan table');

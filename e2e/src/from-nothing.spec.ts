@@ -38,7 +38,7 @@ describe('from an empty design', () => {
     await its.page.press('New scene');
     await its.page.step('set');
     await its.page.press('Read U1.A0');
-    await its.page.press('Fire U1.D9');
+    await its.page.press('Drive U1.D9 from this channel');
     // At 2 lx the divider reads far below half scale, so a channel that trips below it fires.
     await (await its.page.find('yu-channel-panel select')).sendKeys('below');
     await its.page.find('header svg.lit');

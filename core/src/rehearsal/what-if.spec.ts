@@ -1,4 +1,5 @@
 import { demo } from '../testing/demo.js';
+import { eSeries } from '../quantity/index.js';
 import { countsAt, stimulusAt, ifInstead, responseOf, snapshot, tryable, whatIf } from './index.js';
 
 const dusk = demo('steps-lamp-at-dusk');
@@ -58,8 +59,16 @@ it('counts and what is felt are told one from the other and back', () => {
   expect(stimulusAt(response, -5)).toBeUndefined();
 });
 
+it('resistances that may be tried can be bought, but for the present one', () => {
+  const resistor = dusk.parts.find((p) => p.kind === 'resistor') ?? dusk.parts[0];
+  const [ohms] = tryable({ ...resistor, params: { ohms: 47_300 } });
+  const bought = eSeries('E24').flatMap((v) => [1e3, 1e4, 1e5].map((k) => Math.round(v * k)));
+  expect(ohms.values.length).toBe(13);
+  for (const value of ohms.values.filter((v) => v !== 47_300)) expect(bought).toContain(value);
+});
+
 it('what may be tried has the value it has in the middle', () => {
   const [ohms] = tryable(dusk.parts.find((p) => p.kind === 'resistor') ?? dusk.parts[0]);
-  expect(ohms.values).toContain(Number(ohms.value.toPrecision(2)));
+  expect(ohms.values).toContain(ohms.value);
   expect(tryable(part(receivers[0])).map((t) => t.id)).toContain('halfAngle');
 });

@@ -2,7 +2,7 @@ import { findSurrounding, kindOf, type Quantity, numbersOf } from '../catalog/in
 import { Circuit, curveOf } from '../circuit/index.js';
 import { applyEdit, type Design, type Happening, type Part, type Scene } from '../design/index.js';
 import { happeningSpan } from '../scene/index.js';
-import { entry } from '../quantity/index.js';
+import { entry, preferredValues, type Unit } from '../quantity/index.js';
 import { exactReadings, readingsIn } from './readings.js';
 import { Rig } from './rig.js';
 
@@ -151,14 +151,21 @@ export function tryable(
   const { params: all, tunable = [] } = kindOf(part);
   return all
     .filter(({ id }) => tunable.includes(id))
-    .map(({ id, label, min = 0, max = Infinity }) => ({
+    .map(({ id, label, unit, min = 0, max = Infinity }) => ({
       id,
       label,
       value: entry(params, id),
-      values: factors.map((f) => round(entry(params, id) * f)).filter((v) => v >= min && v <= max),
+      values: around(entry(params, id), unit).filter((v) => v >= min && v <= max),
     }));
 }
 
-/** A decade up and down in steps of about E6. */
+/** A decade up and down in steps of about E6; resistances that can be bought, and the present value as it is. */
+function around(value: number, unit: Unit): number[] {
+  const steps = factors.map((f) => (f === 1 ? value : f * value));
+  if (!(value > 0)) return steps;
+  const offered = unit === 'Ω' ? (v: number) => preferredValues(v).nearest : round;
+  return steps.map((v) => (v === value ? v : offered(v)));
+}
+
 const factors = [0.1, 0.15, 0.22, 0.33, 0.47, 0.68, 1, 1.5, 2.2, 3.3, 4.7, 6.8, 10];
 const round = (value: number): number => Number(value.toPrecision(2));

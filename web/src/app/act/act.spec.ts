@@ -2,7 +2,14 @@ import { Subject } from 'rxjs';
 import { TestBed } from '@angular/core/testing';
 import { applyEdit, type Condition, type Design } from '@yurei/core/design';
 import { writeScxml } from '@yurei/core/exchange';
-import { demo, openBench, show, showSolved, type Screen } from '../../testing/workbench-bed';
+import {
+  demo,
+  openBench,
+  show,
+  showSolved,
+  slipwayBeam,
+  type Screen,
+} from '../../testing/workbench-bed';
 import { ActStep } from './act';
 import { inLines } from './chart-layout';
 import { chartsEdit } from './charts-edit';
@@ -32,6 +39,19 @@ describe('the Act step', () => {
       /when Alarm begins → Sounder pattern evacuation, three pulses for at most 15 min, until Off/,
     );
     expect(step.text('.rules')).toContain('Every mode can be reached and left');
+  });
+
+  it('says nothing of modes and rules that are not there', async () => {
+    await openBench(stairs());
+    const both = await showSolved(ActStep);
+    expect(both.text('.rules .fine')).toMatch(/^Every mode .* No two rules want/);
+    const [rule] = slipwayBeam().rules;
+    for (const rules of [[rule], []]) {
+      TestBed.resetTestingModule();
+      await openBench({ ...slipwayBeam(), rules });
+      const step = await showSolved(ActStep);
+      expect(step.text('.rules')).not.toContain('whatever happens');
+    }
   });
 
   it('a rule is added, its condition turned, and taken back with undo', async () => {

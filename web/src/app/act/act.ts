@@ -56,6 +56,16 @@ export class ActStep {
     source: this.machineId,
     computation: () => undefined,
   });
+  /** What holds where nothing was found that does not; of what is not there nothing is said. */
+  protected readonly sound = computed(() => {
+    const { machines = [], rules = [] } = this.session.design() ?? {};
+    return [
+      ...(machines.length > 0
+        ? ['Every mode can be reached and left, and no circle is run through for ever.']
+        : []),
+      ...(rules.length > 1 ? ['No two rules want one output differently.'] : []),
+    ].join(' ');
+  });
   protected readonly truths = computed(() => {
     const design = this.session.design();
     return design && truthsOf(design);

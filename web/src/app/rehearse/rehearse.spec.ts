@@ -111,7 +111,7 @@ describe('the step Rehearse', () => {
     await look(step, 'Score');
     await step.until(() => step.text('yu-score-card').includes('whenever it begins'));
     expect(step.text('yu-score-card')).toMatch(
-      /False triggers 0 in 30.0.s 0 a day of this, at most 8600/,
+      /False triggers 0 in 30.0.s at most 8600 a day \(95 % sure\)/,
     );
     expect(step.text('yu-score-card')).toMatch(/Beam blind 10.0.ms at most, between two readings/);
     expect(step.text('yu-score-card')).toMatch(

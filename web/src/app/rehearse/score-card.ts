@@ -8,7 +8,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { upperCount } from '@yurei/core/judge';
+import { sayRate, upperCount } from '@yurei/core/judge';
 import { formatQuantity } from '@yurei/core/quantity';
 import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
@@ -106,7 +106,7 @@ export class ScoreCard {
       {
         what: 'False triggers',
         told: `${falses.count} in ${formatQuantity(duration, 's')}`,
-        more: `${short(falses.perDay)} a day of this, at most ${short(atMost)} (95 % sure)`,
+        more: `${falses.count > 0 ? `${sayRate(falses.perDay)} of this, ` : ''}at most ${sayRate(atMost)} (95 % sure)`,
         bad: falses.count > 0,
       },
       ...(sampled?.of === rehearsal ? sampled.lines : []),

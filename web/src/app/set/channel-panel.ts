@@ -109,7 +109,7 @@ const endings: readonly Choice[] = [
       @for (pin of freePins(); track pin) {
         <p-button
           class="add"
-          [label]="'Fire ' + pin"
+          [label]="'Drive ' + pin + ' from this channel'"
           icon="pi pi-plus"
           size="small"
           severity="secondary"

@@ -51,7 +51,7 @@ describe('the panel of a channel', () => {
     design.wires.push({ id: 'w90', from: 'U1.D4', to: 'R2.a' });
     const bench = await openBench(design);
     const panel = await show(ChannelPanel, { id: 'beam' });
-    await panel.press('Fire U1.D4');
+    await panel.press('Drive U1.D4 from this channel');
     const made = bench.session.design();
     expect(made?.outputs.at(-1)).toMatchObject({ pin: 'U1.D4', active: 'high' });
     expect(made?.rules.at(-1)).toMatchObject({

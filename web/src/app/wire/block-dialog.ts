@@ -64,7 +64,7 @@ import { Blocks } from './blocks';
         <div class="row">
           <p-button label="Wire it" size="small" [disabled]="!plan().built" (onClick)="wire()" />
           <p-button
-            label="Leave it"
+            label="Cancel"
             size="small"
             severity="secondary"
             variant="outlined"

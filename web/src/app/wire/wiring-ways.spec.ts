@@ -105,7 +105,7 @@ describe('a block', () => {
     const dialog = await open('front-end');
     await dialog.until(() => dialog.all('.p-dialog [role="alert"]').length > 0);
     expect(dialog.all('.p-dialog [role="alert"]')[0].textContent).toMatch(/none is chosen/);
-    await dialog.press('Leave it');
+    await dialog.press('Cancel');
     expect(bench.session.canUndo()).toBe(false);
   });
 });

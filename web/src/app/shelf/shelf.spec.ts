@@ -19,7 +19,7 @@ async function open(...designs: ReturnType<typeof slipwayBeam>[]): Promise<Scree
   return show(Shelf);
 }
 
-/** Chooses a file in the hidden field behind "Import file…". */
+/** Chooses a file in the hidden field behind "Import files…". */
 async function choose(shelf: Screen<Shelf>, text: string, size = text.length): Promise<void> {
   const file = { name: 'file.json', size, text: async () => text };
   const input = shelf.find<HTMLInputElement>('input[type=file]');
@@ -109,6 +109,57 @@ it('asks before it removes, and then forgets the draft too', async () => {
   await shelf.press('Remove');
   await shelf.press('Really remove');
   expect([cards(shelf).length, findDraft('d1')]).toEqual([0, undefined]);
+});
+
+it('finds designs by words in their title, purpose or site', async () => {
+  const other = { ...slipwayBeam(), title: 'Varnish watch', purpose: 'Notice a flame', site: '' };
+  const shelf = await open(slipwayBeam(), other);
+  const search = async (text: string) => {
+    const field = shelf.find<HTMLInputElement>('[type=search]');
+    field.value = text;
+    field.dispatchEvent(new Event('input'));
+    await shelf.settle();
+    return cards(shelf).map((card) => card.querySelector('h2')?.textContent);
+  };
+  expect(await search('flame VARNISH')).toEqual(['Varnish watch']);
+  expect(await search('slipway')).toEqual(['Slipway beam']);
+  expect(await search('')).toHaveLength(2);
+  expect(await search('zebra')).toEqual([]);
+  expect(shelf.text('.empty')).toContain('answers to “zebra”');
+  await shelf.press('Show all of it');
+  expect(cards(shelf)).toHaveLength(2);
+});
+
+it('duplicates a design under a name of its own', async () => {
+  const shelf = await open(slipwayBeam());
+  await shelf.press('Duplicate');
+  expect(cards(shelf)).toHaveLength(2);
+  const [first, copy] = [...server.stored.values()].map(({ design }) => design);
+  expect(copy.title).toBe('Slipway beam (copy)');
+  expect({ ...copy, title: first.title }).toEqual(first);
+});
+
+it('takes in files that are dropped, and names those that it cannot', async () => {
+  const shelf = await open();
+  const drop = async (files: object[]) => {
+    const event = Object.assign(new Event('drop', { cancelable: true }), {
+      dataTransfer: { files, types: ['Files'] },
+    });
+    shelf.host.dispatchEvent(event);
+    await shelf.settle();
+    return event.defaultPrevented;
+  };
+  const file = (name: string, text: string, size = text.length) => ({
+    name,
+    size,
+    text: async () => text,
+  });
+  expect(await drop([file('a.json', demoText), file('b.json', demoText)])).toBe(true);
+  expect(cards(shelf)).toHaveLength(2);
+  await drop([file('bad.json', 'hello'), file('c.json', demoText), file('big.json', '', 50e6)]);
+  expect(cards(shelf)).toHaveLength(3);
+  expect(shelf.text('.refused')).toMatch(/2 of 3 files were not taken in.*bad\.json.*big\.json/);
+  expect(await drop([])).toBe(false);
 });
 
 describe('a design that cannot be read', () => {

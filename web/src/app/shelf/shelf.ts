@@ -1,9 +1,17 @@
 import { DatePipe } from '@angular/common';
-import { ChangeDetectionStrategy, Component, inject, Injector, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+  signal,
+} from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { emptyDesign } from '@yurei/core/design';
 import type { DesignSummary } from '@yurei/core/exchange';
 import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
 import { firstValueFrom } from 'rxjs';
 import { Lantern } from '../common/lantern';
 import { Api, ApiError } from '../data/api';
@@ -14,15 +22,21 @@ import { WholeShelf } from './whole-shelf';
 
 /** No design is larger; a larger file is not even read. */
 const largestFile = 2_000_000;
+const longestTitle = 120;
 
 /** The start page: every design, newest first. */
 @Component({
   selector: 'yu-shelf',
-  imports: [Button, DatePipe, Lantern, RouterLink, Unreadable, WholeShelf],
+  imports: [Button, DatePipe, InputText, Lantern, RouterLink, Unreadable, WholeShelf],
   templateUrl: './shelf.html',
   styleUrls: ['../common/tool.css', './shelf.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(pointermove)': 'makeReady()', '(focusin)': 'makeReady()' },
+  host: {
+    '(pointermove)': 'makeReady()',
+    '(focusin)': 'makeReady()',
+    '(dragover)': 'allowDrop($event)',
+    '(drop)': 'drop($event)',
+  },
 })
 export class Shelf {
   private readonly api = inject(Api);
@@ -32,6 +46,15 @@ export class Shelf {
   protected readonly failure = signal<ApiError | undefined>(undefined);
   protected readonly removing = signal('');
   protected readonly wholeOpen = signal(false);
+  /** Words that are all to be found in the title, the purpose or the site. */
+  protected readonly sought = signal('');
+  protected readonly shown = computed(() => {
+    const words = this.sought().toLowerCase().split(/\s+/).filter(Boolean);
+    return this.designs()?.filter(({ title, purpose, site }) => {
+      const text = `${title} ${purpose} ${site}`.toLowerCase();
+      return words.every((word) => text.includes(word));
+    });
+  });
   private doubtful?: Blob;
 
   private readonly injector = inject(Injector);
@@ -60,17 +83,44 @@ export class Shelf {
     });
   }
 
-  protected async pickFile(input: HTMLInputElement): Promise<void> {
-    const file = input.files?.[0];
+  protected async pickFiles(input: HTMLInputElement): Promise<void> {
+    const files = [...(input.files ?? [])];
     input.value = '';
-    if (!file) return;
-    if (file.size > largestFile) {
-      const size = (file.size / 1e6).toFixed(1);
-      const reason = `${file.name} has ${size} MB; no design is larger than 2 MB. Choose a file that was exported here. Nothing was changed.`;
-      this.failure.set(new ApiError(413, 'The file is too large', reason, [], []));
-      return;
+    await this.takeFiles(files);
+  }
+
+  /** Files may be dropped anywhere. */
+  protected async drop(event: DragEvent): Promise<void> {
+    const files = [...(event.dataTransfer?.files ?? [])];
+    if (files.length === 0) return;
+    event.preventDefault();
+    await this.takeFiles(files);
+  }
+
+  protected allowDrop(event: DragEvent): void {
+    if (event.dataTransfer?.types.includes('Files')) event.preventDefault();
+  }
+
+  /** Takes in what can be; of several files it says which could not be, and why. */
+  private async takeFiles(files: readonly File[]): Promise<void> {
+    const failed: { file: File; error: ApiError }[] = [];
+    for (const file of files) {
+      if (file.size > largestFile) this.failure.set(tooLarge(file));
+      else await this.import(file, false);
+      const error = this.failure();
+      if (error) failed.push({ file, error });
     }
-    await this.import(file, false);
+    if (files.length > 1 && failed.length > 0) this.failure.set(together(failed, files.length));
+  }
+
+  /** Another design like it, to change without losing the first. */
+  protected async duplicate({ id, title }: DesignSummary): Promise<void> {
+    await this.attempt(async () => {
+      const { design } = await firstValueFrom(this.api.get(id));
+      const copy = { ...design, title: `${title} (copy)`.slice(0, longestTitle) };
+      await firstValueFrom(this.api.create(copy));
+      await this.load();
+    });
   }
 
   protected importAnyway(): Promise<void> {
@@ -103,4 +153,34 @@ export class Shelf {
       this.failure.set(error);
     }
   }
+}
+
+function tooLarge({ name, size }: File): ApiError {
+  const reason = `${name} has ${(size / 1e6).toFixed(1)} MB; no design is larger than 2 MB. Choose a file that was exported here. Nothing was changed.`;
+  return new ApiError(413, 'The file is too large', reason, [], []);
+}
+
+/** What went wrong with several files, each by its name. Doubtful values are asked about file by file. */
+function together(failed: readonly { file: File; error: ApiError }[], all: number): ApiError {
+  const [{ error }] = failed;
+  const problems = failed.flatMap(({ file, error: { message, problems, doubts } }) => {
+    const own = [...problems, ...doubts];
+    return own.length > 0
+      ? own.map((problem) => ({ ...problem, place: `${file.name}: ${problem.place}` }))
+      : [
+          {
+            place: file.name,
+            reason: message.replace(/\.$/, ''),
+            cure: '',
+            severity: 'refuse' as const,
+          },
+        ];
+  });
+  return new ApiError(
+    error.status,
+    `${failed.length} of ${all} files ${failed.length === 1 ? 'was' : 'were'} not taken in`,
+    'The others are on the shelf. Choose one of these by itself to be asked about doubtful values.',
+    problems,
+    [],
+  );
 }

@@ -35,7 +35,9 @@ export function arrange(
 ): PictureLayout {
   const columns = placeNodes(root, graph, { x: margin.side, y: margin.top });
   const taken = [...columns.boxes, ...columns.routed.flatMap((r) => stretchBoxes(r.points, 2))];
-  const across = Math.max((root.width ?? 0) + 2 * margin.side, columnStages.length * headWidth);
+  // An empty bench is not to be all headings.
+  const least = graph.cards.length === 0 ? frame.width : columnStages.length * headWidth;
+  const across = Math.max((root.width ?? 0) + 2 * margin.side, least);
   const down = Math.max(margin.top + 40, ...taken.map((b) => b.y + b.height)) + margin.below;
   const lane = placeLane(lanes, taken, { width: across, height: down });
   const feeds = lane && placeNodes(lane.root, graph, { x: lane.box.x, y: lane.box.y + feedsHead });

@@ -39,7 +39,7 @@ const most = { width: 168, height: 96 };
   styles: `
     :host {
       position: absolute;
-      right: 54px;
+      right: 12px;
       bottom: 12px;
       padding: 4px;
       background: var(--raised);

@@ -73,7 +73,7 @@ export class WireStep {
     const t = this.view.time();
     const scene = this.view.scene()?.name;
     if (t !== undefined) return `t = ${formatQuantity(t, 's', 4)} of scene “${scene}”`;
-    return 'At rest, values are live.';
+    return '';
   });
 
   constructor() {

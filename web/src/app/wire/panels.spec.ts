@@ -119,7 +119,7 @@ describe('the door for recorded readings', () => {
 
   it('tells what is played, and lets it be another or nothing', async () => {
     const field = await show(RecordingField, { id: 'B1' });
-    expect(field.text()).toMatch(/7 readings over 120 s, 310 mV to 2\.61 V/);
+    expect(field.text()).toMatch(/7 readings over 2.min, 310 mV to 2\.61 V/);
     await field.type('Plays', '');
     expect(playing()).toBeUndefined();
     bench.session.undo();

@@ -6,7 +6,7 @@ import { valueAt } from './traces.js';
 
 /** A record with nothing in it but what is said. */
 const record = (over: object): Rehearsal =>
-  ({ duration: 100, logic: [], outages: [], asleep: [], ...over }) as Rehearsal;
+  ({ duration: 100, logic: [], outages: [], asleep: [], ...over }) as unknown as Rehearsal;
 const change = (t: number, logic: object) => ({ t, logic, events: [] });
 
 it('modes follow each other without a gap, from the one it starts in to the end', () => {

@@ -154,6 +154,8 @@ describe('from the shelf to an exported design', () => {
     );
     await its.page.says('header', /Notices\s+1 of 1/);
     await its.page.moveTimeTo(16.95);
+    await its.page.says('[data-row="acts P1"] .label', /Sounder\s+sounding/);
+    await its.page.view('Circuit');
     await its.page.find('.card.acting[data-part="P1"]');
     expect(await (await its.page.find('header svg')).getAttribute('aria-label')).toBe(
       'Lantern: firing',

@@ -17,5 +17,5 @@ export function sayReading(
 ): string {
   if (channelReader(design, ref)?.by !== 'level') return `${counts}${unit}`;
   if (counts <= 0) return 'low';
-  return counts >= highReading ? 'high' : `${counts} % high`;
+  return counts >= highReading ? 'high' : `${Math.round((100 * counts) / highReading)} % high`;
 }

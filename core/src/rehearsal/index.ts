@@ -6,7 +6,7 @@ export { MomentInTime } from './moment-in-time.js';
 export { allOff, allOn, snapshot, switchedOn, type Decided, type Snapshot } from './snapshot.js';
 export { oscillations, oscillates, type Oscillation } from './oscillation.js';
 export { seededRandom, type Random } from './random.js';
-export { valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';
+export { countUpTo, valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';
 export type { Exposure } from './exposure.js';
 export { wentWrong, type Outcome, type Verdict } from './verdict.js';
 export { chainOfVerdict, type Link } from './verdict-chain.js';

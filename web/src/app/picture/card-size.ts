@@ -6,7 +6,7 @@ import { shorten, textWidth, valueWidth, wrap } from '../common/text-width';
  * Sizes of letters in the picture, px; picture.css sets the same. At a scale of 1, to which pictures are fitted at least, none is
  * smaller than 11.
  */
-export const letters = { name: 13, value: 12, live: 12, tab: 11, flag: 11 };
+export const letters = { name: 13, value: 12, live: 12, tab: 11 };
 /** From one line of text to the next. */
 export const lineStep = 15;
 /** From one tab to the next. */
@@ -22,7 +22,8 @@ const glyphRoom = 22;
 /** A name is broken where it would make its card wider than this, and what is left after two lines is cut. */
 const nameRoom = 104;
 const headlineRoom = 150;
-const firstLine = 17;
+/** Base line of a name's first line. */
+export const firstLine = 17;
 
 /** What a card is made of, as far as its size depends on it. */
 export interface CardContent {

@@ -17,7 +17,7 @@ export const shrink = (picture: Size, frame: Size): number =>
  * Where a block of cards fits beside what has a place already, so that the whole is drawn as large as can be in a frame; of
  * places as good, one at the left or right edge, far down.
  *
- * @param block its size in each way in which it can be arranged
+ * @param blocks its size in each way in which it can be arranged
  * @param taken what has a place, down to `extent`
  * @param from the upper left corner of the paper that may be used
  */

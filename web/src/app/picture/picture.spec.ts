@@ -118,7 +118,7 @@ it('says a level as low or high, and what has been averaged as a share', () => {
   const channel = design.channels[0];
   channel.pin = 'U1.D8';
   design.controller.pins = [{ pin: 'U1.D8', mode: 'input' }];
-  expect([0, 37, 100].map((counts) => sayReading(design, 'U1.D8', counts))).toEqual([
+  expect([0, 37.333, 100].map((counts) => sayReading(design, 'U1.D8', counts))).toEqual([
     'low',
     '37 % high',
     'high',

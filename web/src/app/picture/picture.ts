@@ -15,6 +15,7 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import type { Box, Point } from '../common/boxes';
+import { firstLine, inset, lineStep } from './card-size';
 import { Connecting } from './connecting';
 import { foldsOf, noFolds } from './folds';
 import { pictureGraph, wiredAlike } from './graph';
@@ -48,6 +49,9 @@ export class Picture {
   /** Channels wired alike are drawn once. */
   readonly alike = input(false);
 
+  protected readonly inset = inset;
+  protected readonly firstLine = firstLine;
+  protected readonly lineStep = lineStep;
   protected readonly connecting = this.wiring.from;
   protected readonly layout = signal<PictureLayout | undefined>(undefined);
   protected readonly empty = computed(() => this.design().parts.length === 0);

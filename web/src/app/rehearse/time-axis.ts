@@ -24,9 +24,9 @@ const shortest = 1e-5;
 /** Least share of the axis between two marks: room to press each. */
 const markGap = 0.07;
 
+/** A row as it is drawn: it changes with the stretch that is shown, not with the cursor. */
 interface RowView {
   row: TimeRow;
-  value: string;
   path: string;
   levels: { y: number; side: 'trip' | 'clear' }[];
   bands: { left: number; width: number; text: string }[];
@@ -163,11 +163,16 @@ export class TimeAxis {
     return (100 * (t - from)) / (to - from);
   }
 
-  private row(row: TimeRow): RowView {
+  /** What a row says at the cursor. */
+  protected valueOf(row: TimeRow): string {
     const t = this.view.time() ?? 0;
+    return row.as === 'trace' ? saidAt(row, t) : bandAt(row, t);
+  }
+
+  private row(row: TimeRow): RowView {
     return row.as === 'trace'
-      ? { row, value: valueOf(row, t), ...this.line(row), bands: [] }
-      : { row, value: bandAt(row, t), path: '', levels: [], bands: this.bands(row) };
+      ? { row, ...this.line(row), bands: [] }
+      : { row, path: '', levels: [], bands: this.bands(row) };
   }
 
   private line(row: TraceRow): Pick<RowView, 'path' | 'levels'> {
@@ -190,7 +195,7 @@ export class TimeAxis {
   }
 }
 
-function valueOf(row: TraceRow, t: number): string {
+function saidAt(row: TraceRow, t: number): string {
   const value = rowValue(row, t);
   return value === undefined ? '–' : row.say(value);
 }

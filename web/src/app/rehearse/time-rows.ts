@@ -3,6 +3,7 @@ import { deriveNets, splitRef, type Design } from '@yurei/core/design';
 import { levelsAtRest, sayRule } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
+  countUpTo,
   counterTrace,
   energyTrace,
   idleBands,
@@ -220,8 +221,7 @@ function supplyRows(design: Design, rehearsal: Rehearsal): TimeRow[] {
 /** The value of a straight line between two times, else what was held last. */
 export function rowValue({ trace, straight }: TraceRow, t: number): number | undefined {
   const { times, values } = trace;
-  let i = times.findIndex((time) => time > t) - 1;
-  if (i < -1) i = times.length - 1;
+  const i = countUpTo(times, t, (time) => time) - 1;
   if (i < 0) return undefined;
   if (!straight || i + 1 >= times.length) return values[i];
   const share = (t - times[i]) / (times[i + 1] - times[i]);

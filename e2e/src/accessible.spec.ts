@@ -105,7 +105,7 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
         await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
         await its.browser.driver.sleep(500);
         await its.page.step('act');
-        await its.page.choose('yu-act', 'Add modes', /^guard/);
+        await its.page.menu('Add modes', /^guard/);
         await its.page.find('yu-mode-chart .mode');
         await its.page.press('Sequence');
         await its.page.find('yu-lanes .block');

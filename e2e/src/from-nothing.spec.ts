@@ -35,12 +35,13 @@ describe('from an empty design', () => {
 
     await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await its.page.click('nav a[href$="/rehearse"]');
-    await its.page.press('New scene');
+    await its.page.press('New scene…');
+    await its.page.press('Make the scene');
     await its.page.step('set');
     await its.page.press('Read U1.A0');
     await its.page.press('Drive U1.D9 from this channel');
-    // At 2 lx the divider reads far below half scale, so a channel that trips below it fires.
-    await (await its.page.find('yu-channel-panel select')).sendKeys('below');
+    // In the dark the divider reads far below half scale, so a channel that trips below it fires.
+    await its.page.choose('yu-channel-panel', 'Trips', 'below');
     await its.page.find('header svg.lit');
     await its.page.step('wire');
     await its.page.find('.card.acting[data-part="H1"]');

@@ -67,10 +67,17 @@ export class Page {
   }
 
   /** Takes an entry of the menu that a button opens. */
-  async menu(button: string, entry: string): Promise<void> {
-    await this.press(button);
-    const xpath = `//a[contains(@class, 'p-menu-item-link')][normalize-space(.)=${JSON.stringify(entry)}]`;
-    await this.driver.wait(until.elementLocated(By.xpath(xpath)), waitLimit, entry).click();
+  async menu(button: string, entry: string | RegExp, within = 'body'): Promise<void> {
+    await this.click(`${within} button[aria-label=${JSON.stringify(button)}]`);
+    const taken = (): Promise<boolean> =>
+      this.driver.executeScript(
+        `const links = [...document.querySelectorAll('.p-menu-item-link')];
+         const link = links.find((a) => new RegExp(arguments[0]).test(a.textContent.trim()));
+         link?.click();
+         return link !== undefined;`,
+        patternOf(entry),
+      );
+    await this.until(taken, Boolean);
     await this.until(
       () => this.driver.findElements(By.css('.p-menu-overlay')),
       (open) => open.length === 0,
@@ -148,21 +155,23 @@ export class Page {
   async choose(within: string, label: string, choice: string | RegExp): Promise<void> {
     const picked = (): Promise<boolean> =>
       this.driver.executeScript(
-        `const [within, label, text, flags] = arguments;
-         const fields = [...document.querySelectorAll(within + ' select')];
-         const named = (f) => f.ariaLabel === label || f.labels?.[0]?.textContent.trim() === label;
+        `const [within, label, text] = arguments;
+         const fields = [...document.querySelectorAll(within + ' [role=combobox]')];
+         const named = (f) => f.ariaLabel === label ||
+           document.getElementById(f.getAttribute('aria-labelledby'))?.textContent.trim() === label;
          const field = fields.find(named);
-         const option = field && [...field.options].find((o) => new RegExp(text, flags).test(o.textContent.trim()));
-         if (!option) return false;
-         field.value = option.value;
-         field.dispatchEvent(new Event('change', { bubbles: true }));
-         return true;`,
+         if (!field) return false;
+         if (field.ariaExpanded !== 'true') {
+           field.click();
+           return false;
+         }
+         const options = [...document.querySelectorAll('#' + field.getAttribute('aria-controls') + ' [role=option]')];
+         const option = options.find((o) => new RegExp(text).test(o.textContent.trim()));
+         option?.click();
+         return option !== undefined;`,
         within,
         label,
-        choice instanceof RegExp
-          ? choice.source
-          : `^${choice.replace(/[.*+?^$()|[\]\\{}]/g, '\\$&')}$`,
-        '',
+        patternOf(choice),
       );
     await this.until(picked, Boolean);
   }
@@ -197,3 +206,7 @@ export class Page {
     );
   }
 }
+
+/** Words as they are, or those that fit: as the source of a pattern. */
+const patternOf = (words: string | RegExp): string =>
+  words instanceof RegExp ? words.source : `^${words.replace(/[.*+?^$()|[\]\\{}]/g, '\\$&')}$`;

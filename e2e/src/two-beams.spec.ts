@@ -93,19 +93,19 @@ describe('two beams on a stair', () => {
     await its.page.step('act');
     await its.page.press('Drive U1.D9');
     await its.page.press('Count');
-    await its.page.choose('yu-act', 'Add modes', /^guard/);
+    await its.page.menu('Add modes', /^guard/);
     await its.page.says('yu-mode-chart', /Entering/);
     await its.browser.driver.executeScript(
       "[...document.querySelectorAll('yu-machine-editor .line')].find((l) => l.textContent.includes('Armed → Entering')).click()",
     );
     const way = 'yu-machine-editor li.open';
-    await its.page.choose(way, 'Change this condition', /then … within/);
+    await its.page.menu('Change this condition', /then … within/, way);
     await its.page.choose(`${way} yu-condition yu-condition:nth-of-type(2)`, 'Channel', 'A1');
     await its.page.says('yu-machine-editor', /Armed → Entering: A0 then A1 within 2 s/);
 
     await its.page.press('Add rule');
     const open = 'yu-rule-card .open';
-    await its.page.choose(open, 'Change this condition', 'a mode');
+    await its.page.menu('Change this condition', 'a mode', open);
     await its.page.choose(open, 'Mode', 'Alarm');
     await its.page.choose(open, 'How it ends', /by a reset/);
     await its.page.says('.rules', /when Alarm → D9 on until reset/);
@@ -113,14 +113,15 @@ describe('two beams on a stair', () => {
     await its.page.press('Add rule');
     await its.page.says(`${open} .sentence`, /r2/);
     await its.page.choose(open, 'What is done', /^count Count 1/);
-    await its.page.choose(open, 'Change this condition', /then … within/);
+    await its.page.menu('Change this condition', /then … within/, open);
     await its.page.choose(`${open} yu-condition yu-condition:nth-of-type(2)`, 'Channel', 'A1');
     await its.page.says('.rules', /when A0 then A1 within 2 s → count Count 1 up by 1/);
   });
 
   it('misses a running child, says why, and the cure is done', async () => {
     await its.page.step('rehearse');
-    await its.page.press('New scene');
+    await its.page.press('New scene…');
+    await its.page.press('Make the scene');
     await its.page.view('Scene');
     await its.page.type('Lasts', '60', 'yu-rehearse');
     await its.page.press('Add happening');

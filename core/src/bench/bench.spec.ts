@@ -85,6 +85,44 @@ it('readings at rest have the noise of the converter and the same course for the
   expect(course()).toEqual(counts);
 });
 
+describe('what a sensor is made to feel by hand', () => {
+  // 10 mV/K and 500 mV at 0 °C into a 10-bit converter of 5 V: (0.5 V + 0.01 V/K · T) / 5 V · 1024.
+  const warm = (): Design => ({
+    ...sketch(
+      ['adapter G volts=9', 'controller-5v-8bit U', 'temperature-chip S lag=0.01 noise=0'],
+      ['G.plus U.VIN', 'G.minus U.GND', 'U.5V S.VCC', 'S.GND U.GND', 'S.OUT U.A0'],
+    ),
+    controller: { pins: [{ pin: 'U.A0', mode: 'analogue' }] },
+    channels: [channel],
+  });
+  const board = () => new StandInBoard(warm(), quiet, readHappening);
+  const reading = (b: StandInBoard, t: number): number =>
+    Number(b.goOn(t).at(-1)?.split(',')[1] ?? NaN);
+
+  it('is read, until it is left at rest again', () => {
+    const b = board();
+    b.hear('rate 10', 0);
+    const rest = reading(b, 1);
+    expect(b.hear('feel S temperature 60', 1)).toEqual(['# ok feel S temperature 60']);
+    const hot = reading(b, 3);
+    // Each value of the chip and the drift are off by a few per cent at most.
+    expect(Math.abs(hot - ((0.5 + 0.01 * 60) / 5) * 1024)).toBeLessThan(0.05 * 225);
+    b.hear('feel S temperature rest', 3);
+    expect(Math.abs(reading(b, 5) - rest)).toBeLessThan(6);
+  });
+
+  it.each([
+    ['feel S light 3', /^# no: S feels no "light"$/],
+    ['feel X temperature 3', /^# no: X feels no/],
+    ['feel', /^# no: /],
+    ['feel S temperature', /^# no: feel takes a part, what it feels, and -?\d+ to \d+ °C or rest$/],
+    ['feel S temperature 1e9', /^# no: feel takes/],
+    ['feel S temperature NaN', /^# no: feel takes/],
+  ])('%s is refused with its reason', (line, answer) => {
+    expect(board().hear(line, 0)[0]).toMatch(answer);
+  });
+});
+
 describe('a stand-in board', () => {
   const fire = demo('varnish-bench-fire');
   const board = (): StandInBoard => new StandInBoard(fire, quiet, readHappening);

@@ -30,6 +30,8 @@ const afterglow = 1;
 const mostRounds = 25;
 const sameStimulus = 1e-9;
 
+const senseOf = (part: string, quantity: Quantity): string => `${part}.${quantity}`;
+
 /**
  * A design on a bench with power on, in the course of time: charges and lags take the time they take, each
  * toleranced value is drawn once, sensors and converters are noisy, and what is felt drifts slowly. The
@@ -43,6 +45,8 @@ export class LiveBench {
   private readonly noise: ReadonlyMap<string, number>;
   private readonly drift = new Map<string, number>();
   private readonly switched = new Map<TerminalRef, boolean>();
+  /** What sensors are made to feel by hand, by sense. */
+  private readonly byHand = new Map<string, number>();
   private happenings: readonly Happening[] = [];
   private scene: Scene;
   private transient?: Transient;
@@ -86,6 +90,13 @@ export class LiveBench {
   stop(): void {
     this.happenings = [];
     if (this.show) this.drive(undefined);
+  }
+
+  /** Makes a sensor feel so much of a quantity, whatever happens; undefined lets it feel again what is there. */
+  feel(part: string, quantity: Quantity, value: number | undefined): void {
+    const key = senseOf(part, quantity);
+    if (value === undefined) this.byHand.delete(key);
+    else this.byHand.set(key, value);
   }
 
   /** Plays a sequence, which begins at a moment not before the last. A level between off and on is taken as on. */
@@ -215,9 +226,9 @@ export class LiveBench {
     for (const sensor of this.stage.sensors) {
       const { id } = sensor.part;
       const { quantity } = sensor.receiver;
-      const clean = stimulusOn(this.stage, sensor, now, (part) =>
-        this.circuit.values(part).update(),
-      );
+      const clean =
+        this.byHand.get(senseOf(id, quantity)) ??
+        stimulusOn(this.stage, sensor, now, (part) => this.circuit.values(part).update());
       const value = live ? this.spoilt(id, quantity, clean, t - this.t) : clean;
       const before = this.circuit.stimulusOf(id)[quantity];
       if (Math.abs(value - before) <= sameStimulus * Math.max(Math.abs(value), 1e-9)) continue;
@@ -229,7 +240,7 @@ export class LiveBench {
 
   /** What a sensor makes of what is there: drifted, as a first-order process that is exact between readings, and noisy. */
   private spoilt(part: string, quantity: Quantity, clean: number, since: number): number {
-    const key = `${part}.${quantity}`;
+    const key = senseOf(part, quantity);
     const kept = Math.exp(-since / driftTime);
     const kick = driftShare * Math.sqrt(1 - kept * kept) * this.random.normal();
     const drift = kept * (this.drift.get(key) ?? 0) + kick;

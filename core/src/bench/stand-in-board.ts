@@ -1,3 +1,4 @@
+import { findSurrounding, kindOf } from '../catalog/index.js';
 import type { Channel, Design, Happening, Scene } from '../design/index.js';
 import { columnOf, highestRate, longestLine, protocolVersion } from './board-lines.js';
 import { LiveBench } from './live-bench.js';
@@ -85,6 +86,7 @@ export class StandInBoard {
     rate: (rest, t) => this.setRate(rest, t),
     power: (rest) => this.power(rest),
     start: (rest) => this.start(rest),
+    feel: (rest) => this.feel(rest),
     play: (rest, t) => this.play(rest, t),
     stop: () => {
       this.bench.stop();
@@ -108,6 +110,19 @@ export class StandInBoard {
     if (state !== 'on' && state !== 'off') return ['# no: power takes a pin and on or off'];
     this.bench.power(output.pin, state === 'on');
     return [`# ok power ${name} ${state}`];
+  }
+
+  private feel(rest: string): string[] {
+    const [id = '', quantity = '', said = ''] = rest.split(/\s+/);
+    const part = this.design.parts.find((p) => p.id === id);
+    const sense = part && kindOf(part).senses?.quantities.find((q) => q === quantity);
+    if (!sense) return [`# no: ${id.slice(0, 40)} feels no "${quantity.slice(0, 40)}"`];
+    const value = said === '' ? NaN : Number(said);
+    const { min = -Infinity, max = Infinity, unit = '' } = findSurrounding(sense) ?? {};
+    if (said !== 'rest' && !(value >= min && value <= max))
+      return [`# no: feel takes a part, what it feels, and ${min} to ${max} ${unit} or rest`];
+    this.bench.feel(id, sense, said === 'rest' ? undefined : value);
+    return [`# ok feel ${id} ${sense} ${said}`];
   }
 
   private play(rest: string, t: number): string[] {

@@ -31,6 +31,7 @@ export {
   type RunOptions,
 } from './run-transient.js';
 export { runCycles, type Cycles, type CyclesDone } from './run-cycles.js';
+export { feltRange, type FeltRange } from './felt-range.js';
 export type { Chatter } from './chatter.js';
 export {
   characteristic,

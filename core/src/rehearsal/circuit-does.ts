@@ -1,5 +1,5 @@
 import { findSurrounding, kindOf, paramsOf, type Quantity } from '../catalog/index.js';
-import { Circuit, curveOf } from '../circuit/index.js';
+import { Circuit, feltRange } from '../circuit/index.js';
 import type { Design, Part, Scene } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { snapshot } from './snapshot.js';
@@ -62,7 +62,8 @@ class Sweep {
   }
 
   deeds(rest: number): Deed[] {
-    const { low, high, log } = this.range();
+    const { low, high, scale: by } = feltRange(kindOf(this.sensor), this.quantity);
+    const log = by === 'log';
     const scale = (from: number, to: number, share: number): number =>
       log ? from * (to / from) ** share : from + (to - from) * share;
     const start = log ? Math.max(low, rest) : rest;
@@ -78,14 +79,6 @@ class Sweep {
         this.step(scale(from, to, (i - 1) / steps), scale(from, to, i / steps));
     }
     return this.told();
-  }
-
-  private range(): { low: number; high: number; log: boolean } {
-    const curve = curveOf(kindOf(this.sensor));
-    if ('stimulus' in curve.vary && curve.vary.stimulus === this.quantity)
-      return { low: curve.from, high: curve.to, log: curve.scale === 'log' };
-    const { floor = 1e-3, max = 1 } = findSurrounding(this.quantity) ?? {};
-    return { low: floor, high: max, log: true };
   }
 
   private actingAt(value: number): Set<string> {

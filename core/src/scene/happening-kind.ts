@@ -56,6 +56,8 @@ export interface HappeningKind<V = Params> {
   summary: string;
   /** What a maker might type to find it. */
   words: readonly string[];
+  /** What it mostly is to an alarm; wanted when left out. */
+  usually?: 'nuisance';
   params: readonly Param[];
   where: 'everywhere' | 'point' | 'path';
   /** How long it lasts, s. */

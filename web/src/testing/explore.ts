@@ -15,7 +15,8 @@ export interface Place {
   prepare?: Prepare;
 }
 
-type Control = HTMLInputElement | HTMLSelectElement | HTMLTextAreaElement | HTMLButtonElement;
+type Control = HTMLInputElement | HTMLTextAreaElement | HTMLButtonElement;
+const isList = (control: HTMLElement): boolean => control.getAttribute('role') === 'combobox';
 
 /** The places of values in which two documents differ: "rules[].then[].drive.as"; of open lists of numbers "params{}". */
 export function changedPaths(before: unknown, after: unknown, path = ''): Set<string> {
@@ -55,8 +56,10 @@ const union = (sets: readonly Set<string>[]): Set<string> =>
 const controls = (screen: Screen<unknown>): Control[] =>
   [
     ...new Set([
-      ...screen.host.querySelectorAll<Control>('input, select, textarea, button'),
-      ...document.querySelectorAll<Control>('.p-dialog input, .p-dialog select, .p-dialog button'),
+      ...screen.host.querySelectorAll<Control>('input, textarea, button, [role=combobox]'),
+      ...document.querySelectorAll<Control>(
+        '.p-dialog input, .p-dialog [role=combobox], .p-dialog button',
+      ),
     ]),
   ]
     .filter((c) => !c.disabled && !(c instanceof HTMLInputElement && c.type === 'file'))
@@ -64,13 +67,18 @@ const controls = (screen: Screen<unknown>): Control[] =>
       (a, b) => Number(a instanceof HTMLButtonElement) - Number(b instanceof HTMLButtonElement),
     );
 
+const opensMenu = (control: HTMLElement): boolean =>
+  control.getAttribute('aria-haspopup') === 'menu';
+
 /** What is tried in a control, one after the other. */
-function trials(control: Control): string[] {
-  if (control instanceof HTMLSelectElement)
-    return [...control.options]
-      .filter((o) => !o.disabled && !o.selected)
-      .map((o) => o.value)
+function trials(screen: Screen<unknown>, control: Control): string[] {
+  if (isList(control))
+    return screen
+      .choices(control)
+      .map((c) => c.label)
+      .filter((label) => label !== control.textContent?.trim())
       .slice(0, 3);
+  if (opensMenu(control)) return ['0'];
   if (control instanceof HTMLButtonElement) return [''];
   if (control.type === 'checkbox') return [''];
   const number = parseFloat(control.value);
@@ -79,7 +87,16 @@ function trials(control: Control): string[] {
 }
 
 async function handle(screen: Screen<unknown>, control: Control, trial: string): Promise<void> {
-  if (control instanceof HTMLButtonElement) control.click();
+  if (isList(control)) {
+    control.click();
+    await screen.settle();
+    const options = screen.all(`#${control.getAttribute('aria-controls')} [role=option]`);
+    options.find((o) => o.textContent?.trim() === trial)?.click();
+  } else if (opensMenu(control)) {
+    control.click();
+    await screen.settle();
+    screen.all('.p-menu-item-link').at(Number(trial))?.click();
+  } else if (control instanceof HTMLButtonElement) control.click();
   else if (control instanceof HTMLInputElement && control.type === 'checkbox') control.click();
   else {
     control.value = trial;
@@ -113,7 +130,7 @@ export async function explore(
   for (let i = 0; i < count; i++) {
     const before = session.design();
     const first = controls(screen).at(i);
-    for (const trial of first ? trials(first) : []) {
+    for (const trial of first ? trials(screen, first) : []) {
       const control = controls(screen).at(i);
       if (!control) break;
       await handle(screen, control, trial);
@@ -122,7 +139,7 @@ export async function explore(
       for (const path of changedPaths(before, after)) found.add(path);
       session.undo();
       await screen.settle();
-      if (!(control instanceof HTMLSelectElement)) break;
+      if (!isList(control) && !opensMenu(control)) break;
     }
   }
   return found;

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Type } from '@angular/core';
+import { By } from '@angular/platform-browser';
+import { Select } from 'primeng/select';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Design } from '@yurei/core/design';
@@ -150,15 +152,72 @@ export class Screen<T> {
     return textOf(css === '*' ? this.host : this.find(css));
   }
 
-  /** The field that carries this label. */
-  field(label: string): HTMLInputElement | HTMLSelectElement {
+  /** The field that carries this label, or is read out by it. */
+  field<E extends HTMLElement = HTMLInputElement>(label: string): E {
     const found = this.all('label').find((l) => textOf(l) === label);
-    if (!found) throw new Error(`No field is called ${label}`);
-    return this.find(`#${found.getAttribute('for')}`);
+    const named = this.all('input, textarea, [role=combobox]');
+    const field = found
+      ? document.getElementById(found.getAttribute('for') ?? '')
+      : named.find((f) => f.getAttribute('aria-label') === label);
+    if (!field) throw new Error(`No field is called ${label}`);
+    return field as E;
   }
 
+  /** What a list of choices offers, in its words; it is left open. */
+  async offered(label: string): Promise<HTMLElement[]> {
+    const field = this.field<HTMLElement>(label);
+    const options = () => {
+      const list = document.getElementById(field.getAttribute('aria-controls') ?? '-');
+      return [...(list?.querySelectorAll<HTMLElement>('[role=option]') ?? [])];
+    };
+    // It may still be closing from the last time.
+    for (let i = 0; i < 40 && options().length === 0; i++) {
+      if (field.getAttribute('aria-expanded') !== 'true') field.click();
+      await this.settle();
+    }
+    await this.settle();
+    return options();
+  }
+
+  /** Takes one of a list of choices, by its words. */
+  async choose(label: string, choice: string | RegExp): Promise<void> {
+    const options = await this.offered(label);
+    const fits = (o: HTMLElement) =>
+      choice instanceof RegExp ? choice.test(textOf(o)) : textOf(o) === choice;
+    const option = options.find(fits);
+    if (!option)
+      throw new Error(`${label} does not offer ${choice}: ${options.map(textOf).join(', ')}`);
+    option.click();
+    await this.settle();
+  }
+
+  /** Takes an entry of the menu that a button opens. */
+  async menu(button: string, entry: string | RegExp): Promise<void> {
+    await this.press(button);
+    const entries = this.all('[role=menuitem] a, .p-menu-item-link');
+    const found = entries.find((e) =>
+      entry instanceof RegExp ? entry.test(textOf(e)) : textOf(e) === entry,
+    );
+    if (!found) throw new Error(`${button} does not offer ${entry}: ${entries.map(textOf)}`);
+    found.click();
+    await this.settle();
+  }
+
+  /** What a list of choices stands on, and what it offers: values with their words. */
+  choices(field: HTMLElement): { value: string; label: string }[] {
+    const select = this.fixture.debugElement
+      .queryAll(By.directive(Select))
+      .find((s) => (s.nativeElement as HTMLElement).contains(field));
+    return (select?.componentInstance as Select).options as { value: string; label: string }[];
+  }
+
+  /** Types into a field; in a list of choices takes that which stands for the value. */
   async type(label: string, value: string): Promise<void> {
     const field = this.field(label);
+    if (field.getAttribute('role') === 'combobox') {
+      const choice = this.choices(field).find((c) => c.value === value);
+      return this.choose(label, choice?.label ?? value);
+    }
     field.value = value;
     field.dispatchEvent(new Event('input'));
     field.dispatchEvent(new Event('change'));

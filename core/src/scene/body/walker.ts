@@ -23,7 +23,7 @@ export function goesAlong(
 
 interface Walker
   extends
-    Pick<HappeningKind, 'kind' | 'label' | 'summary' | 'words' | 'source'>,
+    Pick<HappeningKind, 'kind' | 'label' | 'summary' | 'words' | 'usually' | 'source'>,
     Pick<Body, 'width' | 'height' | 'excess' | 'mass' | 'echo' | 'footfall' | 'loudness'> {
   speed: number;
   usual: readonly [number, number];
@@ -31,12 +31,13 @@ interface Walker
 
 /** A kind of happening in which someone or some animal goes along a way. */
 export function walker(about: Walker) {
-  const { kind, label, summary, words, source, speed, usual } = about;
+  const { kind, label, summary, words, usually, source, speed, usual } = about;
   return defineHappening({
     kind,
     label,
     summary,
     words,
+    usually,
     where: 'path',
     params: [
       { id: 'speed', label: 'Speed', unit: 'm/s', default: speed, min: 0.01, max: 15, usual },

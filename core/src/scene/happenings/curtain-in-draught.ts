@@ -8,6 +8,7 @@ export const curtainInDraught = defineHappening({
   label: 'A curtain moves in the draught',
   summary: 'Cloth, a branch or a flag swings to and fro at a place.',
   words: ['curtain', 'draught', 'wind', 'branch', 'leaf', 'flag', 'sail', 'nuisance'],
+  usually: 'nuisance',
   where: 'point',
   params: [
     { id: 'width', label: 'Width', unit: 'm', default: 0.8, min: 0.01, max: 5 },

@@ -31,6 +31,7 @@ export const headlights = defineHappening({
   label: 'Car headlights sweep by',
   summary: 'A car drives along a way with its beams ahead: light, infrared, warmth, echo, noise.',
   words: ['car', 'vehicle', 'lamp', 'light', 'road', 'nuisance'],
+  usually: 'nuisance',
   where: 'path',
   params: [
     { id: 'speed', label: 'Speed', unit: 'm/s', default: 8, min: 0.1, max: 60 },

@@ -21,6 +21,7 @@ export const lampOn = defineHappening({
   summary:
     'A room lamp or torch lights up at a place; an old filament lamp gives much infrared too.',
   words: ['lamp', 'torch', 'light', 'bulb', 'halogen', 'nuisance'],
+  usually: 'nuisance',
   where: 'point',
   params: [
     { id: 'lumens', label: 'Luminous flux', unit: '', default: 800, min: 1, max: 1e5 },

@@ -7,6 +7,7 @@ export const lorryPasses = defineHappening({
   label: 'A lorry passes',
   summary: 'A heavy vehicle on the road: the ground shakes, a low rumble.',
   words: ['lorry', 'truck', 'road', 'vibration', 'rumble', 'traffic', 'nuisance'],
+  usually: 'nuisance',
   where: 'path',
   params: [
     { id: 'speed', label: 'Speed', unit: 'm/s', default: 12, min: 0.5, max: 40 },

@@ -5,6 +5,7 @@ export const pet = walker({
   label: 'A pet runs by',
   summary: 'A cat or dog: small, warm and low.',
   words: ['cat', 'dog', 'animal', 'pet', 'fox', 'nuisance'],
+  usually: 'nuisance',
   speed: 1.5,
   usual: [0.1, 8],
   width: 0.4,

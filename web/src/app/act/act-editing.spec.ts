@@ -1,5 +1,5 @@
 import type { Action, Design, Drive } from '@yurei/core/design';
-import { demo, openBench, show, showSolved, type Screen } from '../../testing/workbench-bed';
+import { demo, openBench, show, showSolved } from '../../testing/workbench-bed';
 import { ActsField } from './acts-field';
 import { DriveField } from './drive-field';
 import { actChoices, driveChoice, driveChoices, driveFrom } from './drives';
@@ -11,19 +11,6 @@ import { Things } from './things';
 const stairs = (): Design => demo('loft-stairs');
 
 /** A field within a sentence, by what it is called. */
-const named = (screen: Screen<unknown>, label: string): HTMLInputElement & HTMLSelectElement => {
-  const found = screen.all('input, select').find((f) => f.getAttribute('aria-label') === label);
-  if (!found) throw new Error(`Nothing is called ${label}`);
-  return found as HTMLInputElement & HTMLSelectElement;
-};
-async function enter(screen: Screen<unknown>, label: string, value: string): Promise<void> {
-  const field = named(screen, label);
-  field.value = value;
-  field.dispatchEvent(new Event('input'));
-  field.dispatchEvent(new Event('change'));
-  await screen.settle();
-}
-
 describe('how an output is driven', () => {
   it('every way that is offered makes a drive that is shown as that way', () => {
     const design = stairs();
@@ -37,9 +24,9 @@ describe('how an output is driven', () => {
     const field = await show(DriveField, { drive });
     const changes: Drive[] = [];
     field.fixture.componentInstance.changed.subscribe((d) => changes.push(d));
-    await enter(field, 'Seconds on and off in turn', '0,4 soon');
-    expect(named(field, 'Seconds on and off in turn').value).toBe('0.4 0.6 0.1 0.9');
-    await enter(field, 'Seconds on and off in turn', '0,4 2');
+    await field.type('Seconds on and off in turn', '0,4 soon');
+    expect(field.field('Seconds on and off in turn').value).toBe('0.4 0.6 0.1 0.9');
+    await field.type('Seconds on and off in turn', '0,4 2');
     expect(changes).toEqual([{ as: 'pattern', beats: [0.4, 2] }]);
   });
   it('what is done keeps how it was driven when another output is taken; the last one stays', async () => {
@@ -48,7 +35,7 @@ describe('how an output is driven', () => {
     const field = await show(ActsField, { acts, least: 1 });
     const changes: Action[][] = [];
     field.fixture.componentInstance.changed.subscribe((a) => changes.push(a));
-    await enter(field, 'What is done', 'drive lamp');
+    await field.type('What is done', 'drive lamp');
     expect(changes.at(-1)).toEqual([
       { do: 'drive', output: 'lamp', drive: { as: 'level', level: 0.3 } },
     ]);
@@ -77,7 +64,7 @@ describe('a rule', () => {
       ['ceases', { latch: false }],
     ];
     for (const [way, expected] of ways) {
-      await enter(card, 'How it ends', way);
+      await card.type('How it ends', way);
       expect(rule()).toMatchObject(expected);
       await follow();
     }
@@ -88,7 +75,7 @@ describe('a rule', () => {
     const { bench, card, rule, follow } = await open();
     await card.press('+ for at most …');
     await follow();
-    await enter(card, 'for at most', '2m');
+    await card.type('for at most', '2m');
     expect(rule()?.atMost).toBe(0.002);
     await follow();
     await card.press('decide before the one above');
@@ -119,7 +106,7 @@ it('modes are named, added, begun in and removed; ways are led, ordered and give
   editor.find('[aria-label="Armed is the mode after a reset"]').click();
   expect(machine()?.start).toBe('armed');
   await follow();
-  await enter(editor, 'To', 'm1');
+  await editor.type('To', 'm1');
   expect(machine()?.transitions[2]).toEqual({ from: 'leaving', to: 'm1', after: 12 });
   await follow();
   await editor.press('+ when …');
@@ -136,13 +123,13 @@ describe('counts, notices, fades, sleep', () => {
   it('are changed in their lines', async () => {
     const bench = await openBench(stairs());
     const things = await showSolved(Things);
-    await enter(things, 'to', '12');
+    await things.type('to', '12');
     expect(bench.session.design()?.counters[0].most).toBe(12);
-    await enter(things, 'What it tells', 'mode guard');
+    await things.type('What it tells', 'mode guard');
     expect(bench.session.design()?.notices[0].tells).toEqual({ tell: 'mode', machine: 'guard' });
     await things.press('+ sleep');
     expect(bench.session.design()?.controller.sleep).toEqual({ every: 8, awake: 0.1 });
-    await enter(things, 'Stays awake for', '20');
+    await things.type('Stays awake for', '20');
     expect(bench.session.design()?.controller.sleep?.awake).toBeLessThan(8);
     things.find('[aria-label="No fade"]').click();
     await things.settle();

@@ -19,10 +19,13 @@ import { Lanes } from './lanes';
 
 const stairs = (): Design => demo('loft-stairs');
 
-/** Takes an entry of the menu of a condition, which is a select. */
-async function choose(step: Screen<unknown>, field: Element, value: string): Promise<void> {
-  (field as HTMLSelectElement).value = value;
-  field.dispatchEvent(new Event('change'));
+const menuOf = '[aria-label="Change this condition"]';
+/** Takes an entry of the menu of a condition. */
+async function choose(step: Screen<unknown>, button: HTMLElement, entry: string): Promise<void> {
+  button.click();
+  await step.settle();
+  const entries = step.all('.p-menu-item-link');
+  entries.find((e) => e.textContent?.trim() === entry)?.click();
   await step.settle();
 }
 
@@ -60,11 +63,11 @@ describe('the Act step', () => {
     await step.press('Add rule');
     const added = (): Condition | undefined => bench.session.design()?.rules.at(-1)?.when;
     expect(added()).toEqual({ is: 'channel', channel: 'low' });
-    const menu = (): Element => step.all('yu-rule-card .open yu-condition .menu')[0];
-    await choose(step, menu(), 'around not');
+    const menus = (): HTMLElement[] => step.all(`yu-rule-card .open ${menuOf}`);
+    await choose(step, menus()[0], 'not …');
     expect(added()).toEqual({ is: 'not', of: { is: 'channel', channel: 'low' } });
-    await choose(step, step.all('yu-rule-card .open yu-condition .menu').at(-1) as Element, 'only');
-    await choose(step, menu(), 'instead mode');
+    await choose(step, menus().at(-1) as HTMLElement, 'only its first part');
+    await choose(step, menus()[0], 'a mode');
     expect(added()).toEqual({ is: 'mode', machine: 'guard', mode: 'off' });
     for (let i = 0; i < 4; i++) bench.session.undo();
     expect(bench.session.design()).toEqual(stairs());
@@ -120,24 +123,24 @@ it('a condition of each kind is put into words that can be changed', async () =>
   const key: Condition = { is: 'channel', channel: 'key' };
   const kinds: [Condition, RegExp][] = [
     [{ is: 'all', of: [key, key] }, /and/],
-    [{ is: 'at least', n: 1, of: [key, key] }, /at least .* of/],
+    [{ is: 'at least', n: 1, of: [key, key] }, /^at least of Key/],
     [{ is: 'for', seconds: 2, of: key }, /for/],
     [{ is: 'then', first: key, second: key, within: 1 }, /then .* within/],
     [
       { is: 'press', channel: 'key', press: 'double', long: 1, gap: 0.4 },
-      /press of .* second within/,
+      /^double press of Key , long is , second within/,
     ],
     [{ is: 'reading', channel: 'key', compare: 'above', counts: 3 }, /reads/],
-    [{ is: 'changes', channel: 'key', by: 5, over: 1 }, /moves by .* within/],
+    [{ is: 'changes', channel: 'key', by: 5, over: 1 }, /^Key moves by within/],
     [{ is: 'flickers', channel: 'key', from: 1, to: 9, over: 1 }, /flickers at to over/],
-    [{ is: 'time', from: 0, to: 60 }, /between .* and/],
+    [{ is: 'time', from: 0, to: 60 }, /^between and/],
   ];
   for (const [condition, words] of kinds) {
     const field = await show(ConditionField, { condition });
     expect(field.text()).toMatch(words);
     const changes: Condition[] = [];
     field.fixture.componentInstance.changed.subscribe((c) => changes.push(c));
-    await choose(field, field.all('.menu').at(-1) as Element, 'around all');
+    await choose(field, field.all(menuOf).at(-1) as HTMLElement, '… and …');
     expect(changes.at(-1)).toMatchObject({ is: 'all', of: [condition, {}] });
     field.fixture.destroy();
   }

@@ -14,6 +14,7 @@ import { truthsOf } from '@yurei/core/logic';
 import type { Deed } from '@yurei/core/rehearsal';
 import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
+import { Menu } from 'primeng/menu';
 import { BenchService } from '../bench/bench';
 import { download } from '../common/download';
 import { InlineName } from '../common/inline-name';
@@ -31,7 +32,7 @@ import { Things } from './things';
 /** The Act step: what the controller does with its answers, and what is true of that whatever happens. */
 @Component({
   selector: 'yu-act',
-  imports: [Button, InlineName, Lanes, MachineEditor, ModeChart, RuleCard, Things],
+  imports: [Button, InlineName, Lanes, MachineEditor, Menu, ModeChart, RuleCard, Things],
   templateUrl: './act.html',
   styleUrls: ['../common/step.css', './act.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,7 +41,10 @@ export class ActStep {
   protected readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
-  protected readonly machineKinds = machineKinds;
+  protected readonly machineKinds = machineKinds.map(({ label }, i) => ({
+    label,
+    command: () => this.add(`machine ${i}`),
+  }));
   /** The rule that is open. */
   protected readonly open = signal<string | undefined>(undefined);
 
@@ -154,12 +158,6 @@ export class ActStep {
     if (!edit || !this.session.edit(edit)) return;
     if (edit.type === 'put-rule') this.open.set(edit.rule.id);
     if (edit.type === 'put-machine') this.choose(edit.machine.id);
-  }
-
-  protected addMachine(event: Event): void {
-    const field = event.target as HTMLSelectElement;
-    this.add(`machine ${field.value}`);
-    field.value = '';
   }
 
   protected toggle(id: string): void {

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { conditionKinds, fieldsOf, partsOf, type Condition } from '@yurei/core/condition';
 import type { Design } from '@yurei/core/design';
+import type { MenuItem } from 'primeng/api';
+import { InputText } from 'primeng/inputtext';
+import { Menu } from 'primeng/menu';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
 import { DesignSession } from '../data/design-session';
@@ -10,7 +13,7 @@ import { someCondition } from './new-condition';
 /** One condition as part of a sentence, and in it those that it is made of. */
 @Component({
   selector: 'yu-condition',
-  imports: [InlineChoice, InlineValue],
+  imports: [InlineChoice, InlineValue, InputText, Menu],
   templateUrl: './condition-field.html',
   styleUrls: ['../common/inline.css', './condition-field.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -27,12 +30,6 @@ export class ConditionField {
   private readonly design = computed(() => this.session.design() as Design);
 
   protected readonly tokens = computed(() => tokensOf(this.condition(), this.design()));
-  protected readonly around = conditionKinds.filter(({ offer }) => 'around' in offer);
-  /** Kinds that stand alone and for which the design has something to name. */
-  protected readonly possible = computed(() =>
-    conditionKinds.filter(({ offer }) => 'alone' in offer && offer.alone(this.design())),
-  );
-  protected readonly whole = computed(() => partsOf(this.condition()).length > 0);
 
   protected put(field: string, value: unknown): void {
     this.changed.emit({ ...this.condition(), [field]: value } as Condition);
@@ -77,24 +74,39 @@ export class ConditionField {
     if (Number.isFinite(h) && Number.isFinite(m)) this.put(field, h * 3600 + m * 60);
   }
 
-  /** Another kind instead, something around it, or what it is made of alone. */
-  protected choose(event: Event): void {
-    const field = event.target as HTMLSelectElement;
-    const [what, ...which] = field.value.split(' ');
-    field.value = '';
-    const condition = this.condition();
-    if (what === 'only') return this.changed.emit(partsOf(condition)[0]);
-    if (what === 'out') return this.removed.emit();
-    const made = this.made(which.join(' '), condition);
-    if (made) this.changed.emit(made);
-  }
+  /** Something around it, another kind instead, or what it is made of alone. */
+  protected readonly changes = computed((): MenuItem[] => {
+    const [design, condition] = [this.design(), this.condition()];
+    const item = (label: string, command: () => void): MenuItem => ({ label, command });
+    const around = conditionKinds.flatMap(({ offer }) =>
+      'around' in offer
+        ? [
+            item(offer.label, () =>
+              this.changed.emit(offer.around(condition, someCondition(design))),
+            ),
+          ]
+        : [],
+    );
+    const instead = conditionKinds.flatMap(({ offer }) =>
+      'alone' in offer && offer.alone(design)
+        ? [item(offer.label, () => this.instead(offer.alone(design)))]
+        : [],
+    );
+    const less = [
+      ...partsOf(condition)
+        .slice(0, 1)
+        .map((first) => item('only its first part', () => this.changed.emit(first))),
+      ...(this.inner() ? [item('take it out', () => this.removed.emit())] : []),
+    ];
+    return [
+      { label: 'Around it', items: around },
+      { label: 'Instead of it', items: instead },
+      ...(less.length > 0 ? [{ label: 'Less of it', items: less }] : []),
+    ];
+  });
 
-  private made(is: string, condition: Condition): Condition | undefined {
-    const offer = conditionKinds.find((kind) => kind.is === is)?.offer;
-    if (!offer) return undefined;
-    return 'around' in offer
-      ? offer.around(condition, someCondition(this.design()))
-      : offer.alone(this.design());
+  private instead(made: Condition | undefined): void {
+    if (made) this.changed.emit(made);
   }
 
   private partsIn(field: string): readonly Condition[] {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Design, Drive } from '@yurei/core/design';
+import { InputText } from 'primeng/inputtext';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
 import { DesignSession } from '../data/design-session';
@@ -17,7 +18,7 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
 /** How an output is driven, within a sentence. */
 @Component({
   selector: 'yu-drive',
-  imports: [InlineChoice, InlineValue],
+  imports: [InlineChoice, InlineValue, InputText],
   template: `
     <yu-inline-choice
       label="How it is driven"
@@ -56,6 +57,8 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
     }
     @if (own(); as pattern) {
       <input
+        pInputText
+        pSize="small"
         class="beats value"
         aria-label="Seconds on and off in turn"
         title="Seconds on and off in turn"
@@ -94,11 +97,9 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
   styles: `
     .beats {
       width: 22ch;
+      min-height: 24px;
+      padding: 1px 5px;
       font-size: 12.5px;
-      border: 1px solid var(--rule);
-      border-radius: 4px;
-      background: var(--raised);
-      color: var(--ink);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { kindOf, type Param } from '@yurei/core/catalog';
 import type { Block, Design, Drive, Lane, Sequence } from '@yurei/core/design';
 import { sayDrive } from '@yurei/core/logic';
+import { CheckField } from '../common/check-field';
 import { InlineValue } from '../common/inline-value';
 import { rulerMarks, rulerStep } from '../common/ruler';
 import { BenchBoard } from '../data/bench-board';
@@ -27,7 +28,7 @@ const shortest = 0.05;
 /** Blocks of a sequence on one lane for each output, dragged or typed. */
 @Component({
   selector: 'yu-lanes',
-  imports: [CdkDrag, DriveField, InlineValue],
+  imports: [CdkDrag, CheckField, DriveField, InlineValue],
   templateUrl: './lanes.html',
   styleUrls: ['../common/inline.css', './lanes.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -134,9 +135,8 @@ export class Lanes {
     this.put({ lanes });
   }
 
-  protected setAmbient(lane: Lane, event: Event): void {
+  protected setAmbient(lane: Lane, on: boolean): void {
     const { ambient: _before, ...rest } = lane;
-    const on = (event.target as HTMLInputElement).checked;
     this.putLane(on ? { ...rest, ambient: { as: 'level', level: 0.2 } } : rest);
   }
 

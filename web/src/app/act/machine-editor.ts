@@ -9,6 +9,7 @@ import {
   type Transition,
 } from '@yurei/core/design';
 import { sayTransition } from '@yurei/core/logic';
+import { CheckField } from '../common/check-field';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
@@ -23,7 +24,7 @@ const after: Param = { id: 'after', label: 'After', unit: 's', default: 30, min:
 /** The modes of a chart by name, and the ways between them in the order in which they are looked at. */
 @Component({
   selector: 'yu-machine-editor',
-  imports: [ActsField, ConditionField, InlineChoice, InlineValue, InlineName],
+  imports: [ActsField, CheckField, ConditionField, InlineChoice, InlineValue, InlineName],
   templateUrl: './machine-editor.html',
   styleUrls: ['../common/inline.css', './machine-editor.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

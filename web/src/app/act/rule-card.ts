@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import type { Param } from '@yurei/core/catalog';
 import { freshId, type Action, type Design, type Rule } from '@yurei/core/design';
 import { sayRule } from '@yurei/core/logic';
+import type { Choice } from '../common/choice-field';
+import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -26,10 +28,17 @@ const times = [
   time('lockOut', 'then not again for'),
 ];
 
+const endings: readonly Choice[] = [
+  { value: 'ceases', label: 'when that ceases' },
+  { value: 'once', label: 'after its time, once' },
+  { value: 'latch', label: 'by a reset (latched)' },
+  { value: 'until', label: 'when …' },
+];
+
 /** One rule as a sentence; open, a sentence that can be changed. */
 @Component({
   selector: 'yu-rule-card',
-  imports: [ActsField, ConditionField, InlineValue],
+  imports: [ActsField, ConditionField, InlineChoice, InlineValue],
   templateUrl: './rule-card.html',
   styleUrls: ['../common/inline.css', './rule-card.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -42,6 +51,7 @@ export class RuleCard {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   protected readonly times = times;
+  protected readonly endings = endings;
 
   protected readonly sentence = computed(() => {
     const design = this.session.design();
@@ -95,8 +105,7 @@ export class RuleCard {
   }
 
   /** How it ends: by itself, once after its time, by a reset, or by a condition. */
-  protected setEnding(event: Event): void {
-    const ending = (event.target as HTMLSelectElement).value;
+  protected setEnding(ending: string): void {
     const { until: _until, once: _once, ...rest } = this.rule();
     const rule: Rule = { ...rest, latch: ending === 'latch' || ending === 'until' };
     if (ending === 'once') Object.assign(rule, { once: true, hold: rule.hold || 1 });

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { Param } from '@yurei/core/catalog';
 import type { Counter, Notice, Sleep, Told } from '@yurei/core/design';
 import { sayNotice } from '@yurei/core/logic';
+import { CheckField } from '../common/check-field';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
@@ -33,7 +34,7 @@ const time = (label: string, min = 0): Param => ({
 /** Counters, notices, outputs, sleep and watchdog: a line each. */
 @Component({
   selector: 'yu-things',
-  imports: [ConditionField, InlineChoice, InlineName, InlineValue, OutputLine],
+  imports: [CheckField, ConditionField, InlineChoice, InlineName, InlineValue, OutputLine],
   templateUrl: './things.html',
   styleUrls: ['../common/inline.css', './things.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,24 +1,33 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { _IdGenerator } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Select } from 'primeng/select';
 
 export interface Choice {
   value: string;
   label: string;
 }
 
-let nextId = 0;
-
 /** A field for one of a few: looks and lines up like the fields for values. */
 @Component({
   selector: 'yu-choice-field',
+  imports: [FormsModule, Select],
   template: `
-    <label [for]="id">{{ label() }}</label>
-    <select [id]="id" (change)="pick($event)">
-      @for (choice of choices(); track choice.value) {
-        <option [value]="choice.value" [selected]="choice.value === value()">
-          {{ choice.label }}
-        </option>
-      }
-    </select>
+    <label [for]="id" [id]="id + '-label'" (click)="select.focus()">{{ label() }}</label>
+    <p-select
+      #select
+      appendTo="body"
+      size="small"
+      optionLabel="label"
+      optionValue="value"
+      scrollHeight="320px"
+      [inputId]="id"
+      [ariaLabelledBy]="id + '-label'"
+      [options]="options()"
+      [filter]="options().length > 12"
+      [ngModel]="value()"
+      (onChange)="changed.emit($event.value)"
+    />
   `,
   styleUrl: './field.css',
   host: { '[class.wide]': 'wide()' },
@@ -32,9 +41,6 @@ export class ChoiceField {
   readonly wide = input(false);
   readonly changed = output<string>();
 
-  protected readonly id = `choice-${nextId++}`;
-
-  protected pick(event: Event): void {
-    this.changed.emit((event.target as HTMLSelectElement).value);
-  }
+  protected readonly id = inject(_IdGenerator).getId('choice-');
+  protected readonly options = computed(() => [...this.choices()]);
 }

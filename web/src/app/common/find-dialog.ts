@@ -1,8 +1,10 @@
+import { _IdGenerator } from '@angular/cdk/a11y';
 import {
   ChangeDetectionStrategy,
   Component,
   computed,
   effect,
+  inject,
   input,
   linkedSignal,
   model,
@@ -20,8 +22,6 @@ export interface Find {
   glyph?: string;
   summary?: string;
 }
-
-let nextId = 0;
 
 /** A dialog with one field and what it finds; arrow keys choose, Enter takes. */
 @Component({
@@ -100,7 +100,7 @@ export class FindDialog {
 
   protected readonly text = signal('');
   protected readonly finds = computed(() => this.search()(this.text()));
-  protected readonly id = `find-${nextId++}`;
+  protected readonly id = inject(_IdGenerator).getId('find-');
   constructor() {
     // Opens with an empty field, whatever was typed last.
     effect(() => {

@@ -1,28 +1,29 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Select } from 'primeng/select';
 import type { Choice } from './choice-field';
 
-/** One of a few, within a sentence; its label is read out, not shown. */
+/** One of a few, within a sentence or a row of tools; its label is read out, not shown. */
 @Component({
   selector: 'yu-inline-choice',
+  imports: [FormsModule, Select],
   template: `
-    <select [attr.aria-label]="label()" (change)="pick($event)">
-      @for (choice of choices(); track choice.value) {
-        <option [value]="choice.value" [selected]="choice.value === value()">
-          {{ choice.label }}
-        </option>
-      }
-    </select>
+    <p-select
+      appendTo="body"
+      size="small"
+      optionLabel="label"
+      optionValue="value"
+      scrollHeight="320px"
+      [ariaLabel]="label()"
+      [options]="options()"
+      [disabled]="disabled()"
+      [ngModel]="value()"
+      (onChange)="changed.emit($event.value)"
+    />
   `,
   styles: `
-    select {
-      font: 12.5px var(--text);
-      max-width: 200px;
-      padding: 1px 2px;
-      min-height: 24px;
-      border: 1px solid var(--rule);
-      border-radius: 4px;
-      background: var(--raised);
-      color: var(--ink);
+    p-select {
+      max-width: 220px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,9 +32,8 @@ export class InlineChoice {
   readonly label = input.required<string>();
   readonly choices = input.required<readonly Choice[]>();
   readonly value = input.required<string>();
+  readonly disabled = input(false);
   readonly changed = output<string>();
 
-  protected pick(event: Event): void {
-    this.changed.emit((event.target as HTMLSelectElement).value);
-  }
+  protected readonly options = computed(() => [...this.choices()]);
 }

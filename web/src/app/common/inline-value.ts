@@ -1,12 +1,16 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { InputText } from 'primeng/inputtext';
 import { ValueEntry } from './value-entry';
 
 /** A quantity within a sentence; its label is read out, not shown. */
 @Component({
   selector: 'yu-inline-value',
+  imports: [InputText],
   template: `
     <input
       #field
+      pInputText
+      pSize="small"
       class="value"
       autocomplete="off"
       spellcheck="false"
@@ -25,13 +29,9 @@ import { ValueEntry } from './value-entry';
   `,
   styles: `
     input {
-      font-size: 12.5px;
-      padding: 1px 3px;
       min-height: 24px;
-      border: 1px solid var(--rule);
-      border-radius: 4px;
-      background: var(--raised);
-      color: var(--ink);
+      padding: 1px 3px;
+      font-size: 12.5px;
       text-align: center;
     }
     input[aria-invalid='true'] {

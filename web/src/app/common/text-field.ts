@@ -1,7 +1,13 @@
-import { ChangeDetectionStrategy, Component, input, linkedSignal, output } from '@angular/core';
+import { _IdGenerator } from '@angular/cdk/a11y';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  inject,
+  input,
+  linkedSignal,
+  output,
+} from '@angular/core';
 import { InputText } from 'primeng/inputtext';
-
-let nextId = 0;
 
 /** A field for a name; committed on Enter or on leaving it, given back on Escape. */
 @Component({
@@ -42,7 +48,7 @@ export class TextField {
   readonly required = input(false);
   readonly changed = output<string>();
 
-  protected readonly id = `text-${nextId++}`;
+  protected readonly id = inject(_IdGenerator).getId('text-');
   protected readonly text = linkedSignal(() => this.value());
 
   protected inputValue(event: Event): string {

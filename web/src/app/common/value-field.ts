@@ -1,8 +1,7 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { _IdGenerator } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
 import { ValueEntry } from './value-entry';
-
-let nextId = 0;
 
 /** A field for one quantity, with its label before it and what cannot be taken below it. */
 @Component({
@@ -33,5 +32,5 @@ let nextId = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ValueField extends ValueEntry {
-  protected readonly id = `value-${nextId++}`;
+  protected readonly id = inject(_IdGenerator).getId('value-');
 }

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
 import { columnFor, parseBoardLine } from '@yurei/core/bench';
+import type { Quantity } from '@yurei/core/catalog';
 import { splitRef, type Channel, type Happening } from '@yurei/core/design';
 import { happeningSpan } from '@yurei/core/scene';
 import type { Subscription } from 'rxjs';
@@ -58,6 +59,8 @@ export class BenchBoard implements OnDestroy {
   /** Share of the capture under way that is in; undefined without one. */
   readonly progress = signal<number | undefined>(undefined);
   readonly connected = computed(() => this.state() === 'on');
+  /** What sensors of the stand-in are made to feel by hand, by part and quantity. */
+  readonly byHand = signal<ReadonlyMap<string, number>>(new Map());
   /** Parts of the stand-in that act. */
   readonly acting = signal<ReadonlySet<string>>(new Set());
   /** The sequence that it plays, and since when, ms. */
@@ -124,7 +127,17 @@ export class BenchBoard implements OnDestroy {
     this.link?.send(`power ${name} ${on ? 'on' : 'off'}`);
   }
 
+  /** Makes a sensor of the stand-in feel so much; undefined lets it feel again what is there. */
+  feel(part: string, quantity: Quantity, value: number | undefined): void {
+    this.link?.send(`feel ${part} ${quantity} ${value ?? 'rest'}`);
+    const held = new Map(this.byHand());
+    if (value === undefined) held.delete(`${part} ${quantity}`);
+    else held.set(`${part} ${quantity}`, value);
+    this.byHand.set(held);
+  }
+
   private forget(): void {
+    this.byHand.set(new Map());
     this.acting.set(new Set());
     this.playing.set(undefined);
   }

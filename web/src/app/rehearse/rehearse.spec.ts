@@ -25,6 +25,8 @@ type Bench = Awaited<ReturnType<typeof openBench>>;
 const happening = (bench: Bench, id: string) =>
   bench.session.design()?.scenes[0].happenings.find((h) => h.id === id);
 
+const nothing = { parts: [], wires: [], channels: [], outputs: [], rules: [], scenes: [] };
+
 describe('the panel of a happening', () => {
   let bench: Bench;
   let panel: Screen<HappeningPanel>;
@@ -138,10 +140,7 @@ describe('the step Rehearse', () => {
   it('takes the surroundings of a kind of place and time', async () => {
     const bench = await openBench();
     const step = await showSolved(SceneFields);
-    const select = step.find<HTMLSelectElement>('.profile');
-    select.value = 'lit-room';
-    select.dispatchEvent(new Event('change'));
-    await step.settle();
+    await step.menu('Take the surroundings of…', 'A room with its lamps on');
     expect(bench.view.scene()?.ambient).toEqual({ lamp: 300, temperature: 20, humidity: 50 });
   });
 
@@ -181,9 +180,7 @@ describe('the step Rehearse', () => {
     await step.settle();
     await step.click('li[role=option]');
     const panel = await show(HappeningPanel, { id: 'h3' });
-    const choices = [...panel.find<HTMLSelectElement>('#' + panel.field('Which value').id).options];
-    const trimmed = choices.find((o) => o.text === 'Load resistor: resistance');
-    await panel.type('Which value', trimmed?.value ?? '');
+    await panel.choose('Which value', 'Load resistor: resistance');
     expect(happening(bench, 'h3')).toMatchObject({
       target: { part: 'R1', param: 'ohms' },
       params: { to: bench.session.design()?.parts.find((p) => p.id === 'R1')?.params['ohms'] },
@@ -213,11 +210,62 @@ describe('the step Rehearse', () => {
     const bench = await openBench({ ...slipwayBeam(), scenes: [] });
     const step = await showSolved(RehearseStep);
     expect(step.text('.none')).toContain('No scene yet');
-    await step.press('New scene');
+    await step.press('New scene…');
+    await step.press('Make the scene');
     await step.until(() => !bench.view.rehearsing());
     expect(step.text('.verdicts')).toContain('Nothing happens yet');
-    await step.press('New scene');
+    await step.press('New scene…');
+    await step.press('Make the scene');
     expect(bench.view.scene()?.id).toBe(bench.session.design()?.scenes[1].id);
+  });
+});
+
+describe('a new scene', () => {
+  it('is made of what is ticked, at the place that is chosen, and judged at once', async () => {
+    const bench = await openBench({ ...slipwayBeam(), scenes: [] });
+    const step = await showSolved(RehearseStep);
+    await step.press('New scene…');
+    await step.type('Name', 'An evening');
+    await step.choose('Where and when', 'Night, full moon');
+    const tick = async (column: number, label: string): Promise<void> => {
+      const rows = step.all('fieldset')[column].querySelectorAll('yu-check-field');
+      const row = [...rows].find((r) => r.textContent.trim() === label);
+      row?.querySelector('input')?.click();
+      await step.settle();
+    };
+    await tick(0, 'Someone walks');
+    await tick(1, 'Someone walks');
+    await tick(1, 'A pet runs by');
+    await tick(0, 'Something crosses');
+    // The same thing cannot be both: the last word holds.
+    expect(step.text('.p-dialog')).toContain('1 that must be noticed, 2 that must not fire');
+    await step.press('Make the scene');
+    const [scene] = bench.session.design()?.scenes ?? [];
+    expect(scene).toMatchObject({ name: 'An evening', ambient: { daylight: 0.2 } });
+    expect(scene.happenings.map(({ kind, intent }) => [kind, intent])).toEqual([
+      ['person-walks', 'nuisance'],
+      ['pet', 'nuisance'],
+      ['crossing', 'wanted'],
+    ]);
+    await step.until(() => step.all('.verdict').length === 3);
+  });
+
+  it('offers what mostly is a nuisance last among what must be noticed', async () => {
+    await openBench({ ...slipwayBeam(), scenes: [] });
+    const step = await showSolved(RehearseStep);
+    await step.press('New scene…');
+    const offered = [...step.all('fieldset')[0].querySelectorAll('label')].map(
+      (l) => l.textContent,
+    );
+    expect(offered.indexOf('A pet runs by')).toBeGreaterThan(offered.indexOf('Someone walks'));
+    expect(offered).not.toContain('Soil dries');
+  });
+
+  it('says so when no part feels anything', async () => {
+    await openBench({ ...slipwayBeam(), ...nothing });
+    const step = await show(RehearseStep);
+    await step.press('New scene…');
+    expect(step.text('.p-dialog')).toContain('No part of this design feels anything yet');
   });
 });
 
@@ -310,6 +358,6 @@ describe('a way of several points', () => {
     await openBench(demo('fuel-locker-vapour'));
     const panel = await show(HappeningPanel, { id: 'h2' });
     expect(panel.text()).toMatch(/Never test with a gas release/);
-    expect(panel.field('Gas').querySelectorAll('option')).toHaveLength(4);
+    expect(await panel.offered('Gas')).toHaveLength(4);
   });
 });

@@ -1,6 +1,7 @@
 import {
   ChangeDetectionStrategy,
   Component,
+  computed,
   DestroyRef,
   effect,
   inject,
@@ -8,13 +9,12 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { kindOf } from '@yurei/core/catalog';
-import { freshId, type Happening, type Part, type Scene } from '@yurei/core/design';
+import { freshId, type Part } from '@yurei/core/design';
 import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import {
   contributes,
+  draftHappening,
   searchHappenings,
-  usualAim,
-  usualPath,
   type HappeningKind,
 } from '@yurei/core/scene';
 import type { MenuItem } from 'primeng/api';
@@ -24,6 +24,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import { Tooltip } from 'primeng/tooltip';
 import { download } from '../common/download';
 import { FindDialog, type Find } from '../common/find-dialog';
+import { InlineChoice } from '../common/inline-choice';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Panes } from '../data/panes';
@@ -35,6 +36,7 @@ import { NightsDialog } from './nights/nights-dialog';
 import { Plan } from './plan';
 import { PlanFields } from './plan-fields';
 import { SceneFields } from './scene-fields';
+import { SceneDialog } from './scene-dialog';
 import { ScoreCard } from './score-card';
 import { TimeAxis } from './time-axis';
 import { VerdictList } from './verdict-list';
@@ -49,11 +51,13 @@ type View = 'time' | 'circuit' | 'plan' | 'events' | 'score' | 'scene';
     EventList,
     FindDialog,
     FormsModule,
+    InlineChoice,
     Menu,
     NightsDialog,
     Picture,
     Plan,
     PlanFields,
+    SceneDialog,
     SceneFields,
     ScoreCard,
     SelectButton,
@@ -85,6 +89,7 @@ export class RehearseStep {
   ];
   protected readonly adding = signal(false);
   protected readonly nightsOpen = signal(false);
+  protected readonly sceneOpen = signal(false);
   /** What some sensor of this design can feel comes first, with who feels it. */
   protected readonly search = (text: string): Find[] => {
     const parts = this.session.design()?.parts ?? [];
@@ -115,26 +120,12 @@ export class RehearseStep {
     else download(name, writeVcd(design, rehearsal), 'text/plain');
   }
 
-  protected choose(event: Event): void {
-    this.player.rest();
-    this.view.chooseScene((event.target as HTMLSelectElement).value);
-  }
+  protected readonly scenes = computed(() =>
+    (this.session.design()?.scenes ?? []).map(({ id, name }) => ({ value: id, label: name })),
+  );
 
-  protected addScene(): void {
-    const scenes = this.session.design()?.scenes ?? [];
-    const id = freshId(
-      'scene',
-      scenes.map((s) => s.id),
-    );
-    const scene: Scene = {
-      id,
-      name: `Scene ${scenes.length + 1}`,
-      seed: 1,
-      duration: 30,
-      ambient: { daylight: 2 },
-      happenings: [],
-    };
-    this.session.edit({ type: 'put-scene', scene });
+  protected choose(id: string): void {
+    this.player.rest();
     this.view.chooseScene(id);
   }
 
@@ -142,21 +133,15 @@ export class RehearseStep {
   protected add(kind: HappeningKind): void {
     const [design, scene] = [this.session.design(), this.view.scene()];
     if (!design || !scene) return;
-    const [path, target] = [usualPath(design, kind), usualAim(design, kind)];
     const id = freshId(
       'h',
       scene.happenings.map((h) => h.id),
     );
-    const happening: Happening = {
+    const happening = draftHappening(design, kind, {
       id,
-      kind: kind.kind,
-      name: kind.label,
       intent: 'nuisance',
       start: Math.round(scene.duration / 3),
-      params: {},
-      ...(target ? { target } : {}),
-      ...(path ? { path } : {}),
-    };
+    });
     if (this.session.edit({ type: 'put-happening', scene: scene.id, happening })) {
       this.selection.pick('happening', id);
     }

@@ -3,6 +3,7 @@ import { kindOf, numbersOf, type Param } from '@yurei/core/catalog';
 import { sceneStarts, type Machine, type Scene } from '@yurei/core/design';
 import { ambientParams, profiles, worldParams } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
+import { Menu } from 'primeng/menu';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { ParamField } from '../common/param-field';
 import { TextField } from '../common/text-field';
@@ -46,7 +47,7 @@ const always: ReadonlySet<string> = new Set([
 /** What a scene is besides its happenings: how long, from when power is on, in which modes, and in what surroundings. */
 @Component({
   selector: 'yu-scene-fields',
-  imports: [Button, ChoiceField, ParamField, TextField, ValueField],
+  imports: [Button, ChoiceField, Menu, ParamField, TextField, ValueField],
   templateUrl: './scene-fields.html',
   styleUrl: './scene-fields.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -56,7 +57,10 @@ export class SceneFields {
   protected readonly view = inject(BenchView);
   protected readonly sceneParams = sceneParams;
   protected readonly starts = starts;
-  protected readonly profiles = profiles;
+  protected readonly profiles = profiles.map(({ label, ambient }) => ({
+    label,
+    command: () => this.takeProfile(ambient),
+  }));
 
   /** Weather and light, and what the parts of this design feel besides. */
   protected readonly surroundings = computed(() => {
@@ -101,11 +105,8 @@ export class SceneFields {
   }
 
   /** Surroundings of a kind of place and time, in place of those the scene has. */
-  protected takeProfile(scene: Scene, event: Event): void {
-    const select = event.target as HTMLSelectElement;
-    const profile = profiles.find((p) => p.id === select.value);
-    select.value = '';
-    if (profile)
-      this.session.edit({ type: 'put-scene', scene: { ...scene, ambient: profile.ambient } });
+  private takeProfile(ambient: Scene['ambient']): void {
+    const scene = this.view.scene();
+    if (scene) this.session.edit({ type: 'put-scene', scene: { ...scene, ambient } });
   }
 }

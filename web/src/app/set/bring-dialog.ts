@@ -19,6 +19,8 @@ import {
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Textarea } from 'primeng/textarea';
+import { ProgressBar } from 'primeng/progressbar';
 import { ChoiceField } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { JudgeView } from '../data/judge-view';
@@ -37,7 +39,17 @@ const headSize = 65_536;
 /** Brings readings in from a log or from what a meter showed, and keeps a stretch of them as a set. */
 @Component({
   selector: 'yu-bring-dialog',
-  imports: [Button, ChoiceField, ConditionsFields, Dialog, LogStretch, MappingFields, TextField],
+  imports: [
+    Button,
+    ChoiceField,
+    ConditionsFields,
+    Dialog,
+    LogStretch,
+    MappingFields,
+    ProgressBar,
+    TextField,
+    Textarea,
+  ],
   templateUrl: './bring-dialog.html',
   styleUrl: './bring-dialog.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

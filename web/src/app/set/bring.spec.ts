@@ -29,7 +29,7 @@ it('shows how a log is read before it reads it', async () => {
   await look('t (ms);note;U (mV)\n0;x;500\n40;y;505\n');
   expect(shown.text('th.time')).toBe('t (ms)');
   expect(shown.text('th.reading')).toBe('U (mV)');
-  expect(shown.field('in').value).toBe('ms');
+  expect(shown.field('in').textContent.trim()).toBe('milliseconds');
   expect(sets()).toEqual([]);
 });
 
@@ -157,7 +157,7 @@ it('can be cancelled while it reads', async () => {
   reading.cancel = () => stop(new Error('Cancelled.'));
   await look(log(10));
   await shown.press('Read it');
-  expect(shown.find<HTMLProgressElement>('progress').value).toBeCloseTo(0.4, 9);
+  expect(shown.find('[role=progressbar]').getAttribute('aria-valuenow')).toBe('40');
   await shown.press('Cancel');
   expect(shown.text('.refused')).toMatch(/Cancelled\. Nothing was changed/);
   expect(sets()).toEqual([]);

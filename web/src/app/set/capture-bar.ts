@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
 import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { InlineChoice } from '../common/inline-choice';
 import { BenchBoard } from '../data/bench-board';
 import { Capturing, type Intent } from './capturing';
 import { intentChoices } from './intents';
@@ -8,7 +10,7 @@ import { intentChoices } from './intents';
 /** How readings come in: from the board on the bench, from a file, or typed. */
 @Component({
   selector: 'yu-capture-bar',
-  imports: [Button],
+  imports: [Button, InlineChoice, InputText],
   templateUrl: './capture-bar.html',
   styleUrl: './capture-bar.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -25,8 +27,8 @@ export class CaptureBar {
     void this.capturing.capture(this.channel());
   }
 
-  protected setIntent(event: Event): void {
-    this.capturing.intent.set((event.target as HTMLSelectElement).value as Intent);
+  protected setIntent(intent: string): void {
+    this.capturing.intent.set(intent as Intent);
   }
 
   protected setName(event: Event): void {

@@ -9,7 +9,14 @@ import {
   type Part,
   type ReadingSet,
 } from '@yurei/core/design';
-import { ambientOf, findHappeningKind, lightAt, temperatureAt } from '@yurei/core/scene';
+import {
+  ambientOf,
+  draftHappening,
+  findHappeningKind,
+  fittingKinds,
+  lightAt,
+  temperatureAt,
+} from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
 import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
@@ -145,8 +152,24 @@ export class Capturing {
     return free;
   }
 
-  /** The scene whose happenings can be started. */
-  readonly happenings = computed(() => this.view.scene()?.happenings ?? []);
+  /** What can be let happen: what the scene has, then whatever else the sensors feel, as it usually comes. */
+  readonly happenings = computed((): readonly Happening[] => {
+    const design = this.session.design();
+    const planned = this.view.scene()?.happenings ?? [];
+    if (!design) return planned;
+    const kinds = new Set(planned.map((h) => h.kind));
+    const others = fittingKinds(design).filter((k) => !kinds.has(k.kind));
+    return [
+      ...planned,
+      ...others.map((kind) =>
+        draftHappening(design, kind, {
+          id: `usual-${kind.kind}`,
+          start: 0,
+          intent: kind.usually ?? 'wanted',
+        }),
+      ),
+    ];
+  });
 }
 
 const round = (value: number): number => Number(value.toPrecision(3));

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { Conditions } from '@yurei/core/design';
 import { formatNominal, parseQuantity, type Unit } from '@yurei/core/quantity';
+import { InputText } from 'primeng/inputtext';
 import { TextField } from '../common/text-field';
 import { defined } from '../common/defined';
 
@@ -17,12 +18,14 @@ const fields: readonly { key: Measured; label: string; unit: Unit; min: number; 
 /** Under what readings were taken; what is not known stays empty. */
 @Component({
   selector: 'yu-conditions-fields',
-  imports: [TextField],
+  imports: [InputText, TextField],
   template: `
     @for (field of fields; track field.key) {
       <label>
         {{ field.label }}
         <input
+          pInputText
+          pSize="small"
           class="value"
           autocomplete="off"
           placeholder="not noted"
@@ -52,11 +55,6 @@ const fields: readonly { key: Measured; label: string; unit: Unit; min: number; 
     input {
       font: 13px var(--mono);
       text-align: right;
-      padding: 4px 6px;
-      border: 1px solid var(--rule);
-      border-radius: 5px;
-      background: var(--paper);
-      color: var(--ink);
       width: 100%;
     }
   `,

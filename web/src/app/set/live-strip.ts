@@ -4,12 +4,16 @@ import { levelsOf } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 import type { ChartConfiguration } from 'chart.js';
 import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
 import { across, seconds, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
+import { CheckField } from '../common/check-field';
+import { InlineChoice } from '../common/inline-choice';
 import type { Inks } from '../common/inks';
 import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
 import { Capturing } from './capturing';
+import { FeelByHand } from './feel-by-hand';
 
 /** Pieces in which a stretch is drawn, each by its lowest and highest reading. */
 const pieces = 500;
@@ -22,7 +26,7 @@ const spans = [
 /** What the channel reads now, and for the stand-in what is let happen. */
 @Component({
   selector: 'yu-live-strip',
-  imports: [Button, Chart],
+  imports: [Button, Chart, CheckField, FeelByHand, InlineChoice, InputText],
   templateUrl: './live-strip.html',
   styleUrl: './live-strip.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,12 +41,16 @@ export class LiveStrip {
   private readonly session = inject(DesignSession);
   protected readonly spans = spans;
   protected readonly span = signal<number>(spans[0].seconds);
-  private readonly picked = signal('');
+  protected readonly picked = signal('');
 
   protected readonly happening = computed(() => {
     const all = this.capturing.happenings();
     return all.find((h) => h.id === this.picked()) ?? all[0];
   });
+
+  protected readonly choices = computed(() =>
+    this.capturing.happenings().map(({ id, name }) => ({ value: id, label: name })),
+  );
 
   protected readonly now = computed(() => {
     this.board.beat();
@@ -75,14 +83,9 @@ export class LiveStrip {
     return !this.off().has(pin);
   }
 
-  protected power(pin: string, event: Event): void {
-    const on = (event.target as HTMLInputElement).checked;
+  protected power(pin: string, on: boolean): void {
     this.off.update((off) => new Set(on ? [...off].filter((p) => p !== pin) : [...off, pin]));
     this.board.power(pin, on);
-  }
-
-  protected pick(event: Event): void {
-    this.picked.set((event.target as HTMLSelectElement).value);
   }
 
   /** Metres from the sensor, or where the scene has it when the field is left empty. */

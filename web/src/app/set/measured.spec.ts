@@ -65,10 +65,8 @@ describe('a board on the bench', () => {
       .find((t) => t.textContent?.trim() === 'live')
       ?.click();
     await set.settle();
-    const select = set.find<HTMLSelectElement>('yu-live-strip select');
-    select.value = 'h2';
-    select.dispatchEvent(new Event('change'));
-    const distance = set.find<HTMLInputElement>('yu-live-strip input');
+    await set.type('Let happen', 'h2');
+    const distance = set.find<HTMLInputElement>('yu-live-strip input[placeholder]');
     distance.value = '1,2 m';
     distance.dispatchEvent(new Event('change'));
     await set.press('Now');

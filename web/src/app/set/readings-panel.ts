@@ -3,6 +3,8 @@ import type { Conditions, ReadingSet } from '@yurei/core/design';
 import { writeReadings } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { Textarea } from 'primeng/textarea';
 import { formatDateTime } from '../common/date-time';
 import { ChoiceField } from '../common/choice-field';
 import { download } from '../common/download';
@@ -25,7 +27,7 @@ const mostListed = 60;
 /** One reading set: what it is, under what it was taken, and which of its readings count. */
 @Component({
   selector: 'yu-readings-panel',
-  imports: [Button, ChoiceField, ConditionsFields, TextField],
+  imports: [Button, ChoiceField, ConditionsFields, InputText, TextField, Textarea],
   templateUrl: './readings-panel.html',
   styleUrls: ['../common/panel.css', './readings-panel.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -13,6 +13,7 @@ import { levelsAtRest, levelsOf } from '@yurei/core/logic';
 import { readingGroups, roomBetween, wentWrong } from '@yurei/core/rehearsal';
 import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
@@ -40,6 +41,7 @@ type Lower = 'live' | 'set it' | 'all';
     Button,
     CaptureBar,
     ErrorCurve,
+    InputText,
     LiveStrip,
     Margins,
     SetItCards,

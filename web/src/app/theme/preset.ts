@@ -67,6 +67,16 @@ export const yureiPreset = definePreset(Aura, {
     },
   },
   components: {
+    select: {
+      root: {
+        sm: { fontSize: '12.5px', paddingX: '7px', paddingY: '3px' },
+        background: 'var(--raised)',
+        transitionDuration: '0s',
+      },
+      dropdown: { width: '24px' },
+      option: { padding: '5px 10px' },
+    },
+    checkbox: { root: { transitionDuration: '0s' } },
     togglebutton: {
       root: { transitionDuration: '0s', sm: { padding: '2px' } },
       content: { sm: { padding: '3px 10px' } },

@@ -13,6 +13,7 @@ import { indicates } from '@yurei/core/rehearsal';
 import { replacements, replacePart } from '@yurei/core/wiring';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { CheckField } from '../common/check-field';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { ParamField } from '../common/param-field';
@@ -29,6 +30,7 @@ import { takeApart } from './take-apart';
   selector: 'yu-part-panel',
   imports: [
     Button,
+    CheckField,
     ChoiceField,
     ParamField,
     PartCurve,

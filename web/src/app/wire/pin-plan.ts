@@ -4,12 +4,28 @@ import type { PinMode, PinSkill } from '@yurei/core/design';
 import { arrangePins, boardsOf, planPins, type PlannedPin } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import type { Choice } from '../common/choice-field';
+import { InlineChoice } from '../common/inline-choice';
 import { DesignSession } from '../data/design-session';
+
+const skills: readonly PinSkill[] = [
+  'interrupt',
+  'pwm',
+  'data',
+  'clock',
+  'serial in',
+  'serial out',
+  'touch',
+];
+const orNone = (words: readonly string[]): Choice[] => [
+  { value: '', label: '–' },
+  ...words.map((word) => ({ value: word, label: word })),
+];
 
 /** Every pin of a controller that is used, as what and by what, with what does not fit. */
 @Component({
   selector: 'yu-pin-plan',
-  imports: [Button, Dialog],
+  imports: [Button, Dialog, InlineChoice],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -37,30 +53,21 @@ import { DesignSession } from '../data/design-session';
               <tr [class.wrong]="row.problem">
                 <th scope="row">{{ row.terminal.label }}</th>
                 <td>
-                  <select
-                    [attr.aria-label]="row.pin + ' set up as'"
-                    (change)="setMode(row, $event)"
-                  >
-                    <option value="" [selected]="!row.mode">–</option>
-                    @for (mode of row.terminal.modes ?? []; track mode) {
-                      <option [value]="mode" [selected]="mode === row.mode">{{ mode }}</option>
-                    }
-                    @if (row.mode && !(row.terminal.modes ?? []).includes(row.mode)) {
-                      <option [value]="row.mode" selected>{{ row.mode }}</option>
-                    }
-                  </select>
+                  <yu-inline-choice
+                    [label]="row.pin + ' set up as'"
+                    [choices]="modeChoices(row)"
+                    [value]="row.mode ?? ''"
+                    (changed)="setMode(row, $event)"
+                  />
                 </td>
                 <td>
-                  <select
-                    [attr.aria-label]="row.pin + ' wants'"
+                  <yu-inline-choice
+                    [label]="row.pin + ' wants'"
                     [disabled]="!row.mode"
-                    (change)="setSkill(row, $event)"
-                  >
-                    <option value="" [selected]="!row.skill">–</option>
-                    @for (skill of skills; track skill) {
-                      <option [value]="skill" [selected]="skill === row.skill">{{ skill }}</option>
-                    }
-                  </select>
+                    [choices]="skillChoices"
+                    [value]="row.skill ?? ''"
+                    (changed)="setSkill(row, $event)"
+                  />
                 </td>
                 <td>{{ row.users.join(', ') || 'nothing' }}</td>
                 <td>{{ row.problem || 'fits' }}</td>
@@ -96,15 +103,7 @@ import { DesignSession } from '../data/design-session';
 export class PinPlan {
   readonly open = model(false);
   private readonly session = inject(DesignSession);
-  protected readonly skills: readonly PinSkill[] = [
-    'interrupt',
-    'pwm',
-    'data',
-    'clock',
-    'serial in',
-    'serial out',
-    'touch',
-  ];
+  protected readonly skillChoices = orNone(skills);
 
   protected readonly boards = computed(() => {
     const design = this.session.design();
@@ -120,16 +119,21 @@ export class PinPlan {
     });
   });
 
-  protected setMode(row: PlannedPin, event: Event): void {
-    const mode = (event.target as HTMLSelectElement).value as PinMode | '';
-    const { pin, skill } = row;
+  /** What the pin can be set up as, and what it is even where it cannot. */
+  protected modeChoices({ terminal, mode }: PlannedPin): Choice[] {
+    return orNone([...new Set([...(terminal.modes ?? []), ...(mode ? [mode] : [])])]);
+  }
+
+  protected setMode({ pin, skill }: PlannedPin, mode: string): void {
     this.session.edit(
-      mode === '' ? { type: 'clear-pin', pin } : { type: 'set-pin', pin, mode, skill },
+      mode === ''
+        ? { type: 'clear-pin', pin }
+        : { type: 'set-pin', pin, mode: mode as PinMode, skill },
     );
   }
 
-  protected setSkill(row: PlannedPin, event: Event): void {
-    const skill = ((event.target as HTMLSelectElement).value || undefined) as PinSkill | undefined;
+  protected setSkill(row: PlannedPin, chosen: string): void {
+    const skill = (chosen || undefined) as PinSkill | undefined;
     if (row.mode) this.session.edit({ type: 'set-pin', pin: row.pin, mode: row.mode, skill });
   }
 

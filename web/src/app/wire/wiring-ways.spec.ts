@@ -131,14 +131,8 @@ describe('changing what is there', () => {
   it('records colour, length and copper of a wire, and splits it', async () => {
     await start();
     const panel = await show(WirePanel, { id: 'w7' });
-    for (const [field, value] of [
-      ['Colour', 'green'],
-      ['Copper', '0.5'],
-    ]) {
-      const select = panel.field(field);
-      select.value = value;
-      select.dispatchEvent(new Event('change'));
-    }
+    await panel.type('Colour', 'green');
+    await panel.type('Copper', '0.5');
     await panel.type('Length', '2.5');
     expect(now().wires.find((w) => w.id === 'w7')).toMatchObject({
       colour: 'green',
@@ -155,10 +149,7 @@ describe('changing what is there', () => {
   it('puts another kind in a part’s place', async () => {
     await start();
     const panel = await show(PartPanel, { id: 'Q1' });
-    const kind = panel.field('Kind');
-    kind.value = 'logic-mosfet';
-    kind.dispatchEvent(new Event('change'));
-    await panel.settle();
+    await panel.type('Kind', 'logic-mosfet');
     expect(now().parts.find((p) => p.id === 'Q1')?.kind).toBe('logic-mosfet');
     expect(now().wires).toHaveLength(slipwayBeam().wires.length);
   });

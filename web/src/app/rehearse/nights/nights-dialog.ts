@@ -9,6 +9,7 @@ import {
 } from '@angular/core';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { ProgressBar } from 'primeng/progressbar';
 import { BenchView } from '../../data/bench-view';
 import { CasesResult } from './cases-result';
 import { KeptStudies } from './kept-studies';
@@ -20,7 +21,16 @@ import { StudyRun } from './study-run';
 /** Many nights of the scene: as it is, over two values, in its corners, or beside an earlier save. */
 @Component({
   selector: 'yu-nights-dialog',
-  imports: [Button, CasesResult, Dialog, KeptStudies, MapResult, NightsResult, StudyForm],
+  imports: [
+    Button,
+    CasesResult,
+    Dialog,
+    KeptStudies,
+    MapResult,
+    NightsResult,
+    ProgressBar,
+    StudyForm,
+  ],
   providers: [StudyRun],
   templateUrl: './nights-dialog.html',
   styleUrl: './nights-dialog.css',

@@ -118,7 +118,7 @@ it('sets the design beside an earlier save', async () => {
   deaf.channels[0].hits = 10_000;
   studies.earlier.push(deaf);
   await step.type('Of', 'beside');
-  await step.until(() => step.field('Save').querySelectorAll('option').length === 1);
+  await step.until(() => step.choices(step.field('Save')).length === 1);
   await step.type('Nights of each', '8');
   await step.press('Rehearse 16 nights');
   await step.until(() => /noticed 0 of 8.*8 of 8.*better/.test(step.text('.came')));

@@ -165,9 +165,9 @@ describe('by the lamp', () => {
     const helper = await show(LampHelper, { channel: channel() });
     const [note] = [helper.all('button')];
     for (const [at, step] of steps) {
-      const slider = helper.find<HTMLInputElement>('input[type=range]');
-      slider.value = String(at);
-      slider.dispatchEvent(new Event('input'));
+      const slider = helper.find('[role=slider]');
+      await helper.key(slider, 'Home', { code: 'Home' });
+      for (let i = 0; i < at / 10; i++) await helper.key(slider, 'PageUp', { code: 'PageUp' });
       note[step === 'lights' ? 0 : 1].click();
       await helper.settle();
     }

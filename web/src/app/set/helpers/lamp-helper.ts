@@ -9,6 +9,8 @@ import {
 } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
 import { Button } from 'primeng/button';
+import { Slider } from 'primeng/slider';
+import { FormsModule } from '@angular/forms';
 import { BenchBoard } from '../../data/bench-board';
 import { DesignSession } from '../../data/design-session';
 import { JudgeView } from '../../data/judge-view';
@@ -16,7 +18,7 @@ import { JudgeView } from '../../data/judge-view';
 /** The old way, step by step, with the board's live reading as the lamp. */
 @Component({
   selector: 'yu-lamp-helper',
-  imports: [Button],
+  imports: [Button, FormsModule, Slider],
   template: `
     <p>
       <span class="lamp" [class.lit]="lit()" aria-hidden="true"></span>
@@ -27,13 +29,11 @@ import { JudgeView } from '../../data/judge-view';
     </p>
     <label class="turn">
       Trimmer
-      <input
-        type="range"
-        min="0"
-        step="1"
+      <p-slider
+        ariaLabel="Trimmer"
         [max]="full()"
-        [value]="turned()"
-        (input)="turn($event)"
+        [ngModel]="turned()"
+        (ngModelChange)="turned.set($event)"
       />
       <span class="value">{{ turned() }}</span>
     </label>
@@ -139,10 +139,6 @@ export class LampHelper {
       ? undefined
       : Math.round((lights + out) / 2);
   });
-
-  protected turn(event: Event): void {
-    this.turned.set(Number((event.target as HTMLInputElement).value));
-  }
 
   protected use(threshold: number): void {
     this.session.edit({ type: 'put-channel', channel: { ...this.channel(), threshold } });

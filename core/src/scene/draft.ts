@@ -1,0 +1,63 @@
+import { kindOf } from '../catalog/index.js';
+import type { Design, Happening, Scene } from '../design/index.js';
+import type { HappeningKind } from './happening-kind.js';
+import { contributes, happeningKinds, happeningSpan } from './happenings.js';
+import { usualAim } from './targets.js';
+import { usualPath } from './usual-path.js';
+
+/** Quiet before the first happening, and what follows each besides the times of the program, s. */
+const quiet = 5;
+/** A pause is not longer than this, whatever the program holds on for, s. */
+const longestPause = 900;
+const longestScene = 1e5;
+
+/** Kinds of happening that some part of a design feels. */
+export function fittingKinds(design: Pick<Design, 'parts'>): HappeningKind[] {
+  const felt = new Set(design.parts.flatMap((p) => kindOf(p).senses?.quantities ?? []));
+  return happeningKinds.filter((kind) => [...felt].some((q) => contributes(kind, q)));
+}
+
+/** A happening of a kind as it usually comes: where it is felt, and aimed at what it is mostly aimed at. */
+export function draftHappening(
+  design: Design,
+  kind: HappeningKind,
+  given: Pick<Happening, 'id' | 'start' | 'intent'>,
+): Happening {
+  const [path, target] = [usualPath(design, kind), usualAim(design, kind)];
+  return {
+    ...given,
+    kind: kind.kind,
+    name: kind.label,
+    params: {},
+    ...(target ? { target } : {}),
+    ...(path ? { path } : {}),
+  };
+}
+
+/**
+ * A scene in which things happen one after the other. After each there is time for what it set off to be over: the
+ * longest time for which a rule holds on or locks out, and some quiet.
+ */
+export function draftScene(
+  design: Design,
+  given: Pick<Scene, 'id' | 'name' | 'ambient'> & {
+    happens: readonly { kind: HappeningKind; intent: Happening['intent'] }[];
+  },
+): Scene {
+  const { happens, ...about } = given;
+  const times = design.rules.map((r) => (r.hold ?? 0) + (r.atLeast ?? 0) + (r.lockOut ?? 0));
+  const pause = Math.min(longestPause, Math.max(0, ...times)) + quiet;
+  let at = quiet;
+  const happenings = happens.map(({ kind, intent }, i): Happening => {
+    const happening = draftHappening(design, kind, { id: `h${i + 1}`, start: at, intent });
+    at = Math.ceil(happeningSpan(happening).end + pause);
+    return happening;
+  });
+  const duration = Math.min(longestScene, Math.max(30, at));
+  return {
+    ...about,
+    seed: 1,
+    duration,
+    happenings: happenings.filter((h) => h.start < duration),
+  };
+}

@@ -7,7 +7,7 @@ describe('from an empty design', () => {
 
   it('adds and joins parts, reads a pin, fires an output and sees it lit', async () => {
     await its.page.press('New design');
-    await its.page.says('yu-picture .empty', /An empty bench/);
+    await its.page.says('yu-empty-bench', /An empty bench/);
     for (const part of [
       'plug-in adapter',
       '5 v 8-bit',

@@ -49,7 +49,7 @@ describe('two beams on a stair', () => {
 
   it('is wired and placed', async () => {
     await its.page.press('New design');
-    await its.page.says('yu-picture .empty', /An empty bench/);
+    await its.page.says('yu-empty-bench', /An empty bench/);
     for (const part of parts) await its.page.command(`add ${part}`);
     for (const wire of wires) await its.page.command(wire);
     for (const [id, ohms] of [

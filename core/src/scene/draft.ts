@@ -11,10 +11,12 @@ const quiet = 5;
 const longestPause = 900;
 const longestScene = 1e5;
 
-/** Kinds of happening that some part of a design feels. */
+/** Kinds of happening that some part of a design feels: first what gives it that, then what only is in its way. */
 export function fittingKinds(design: Pick<Design, 'parts'>): HappeningKind[] {
-  const felt = new Set(design.parts.flatMap((p) => kindOf(p).senses?.quantities ?? []));
-  return happeningKinds.filter((kind) => [...felt].some((q) => contributes(kind, q)));
+  const felt = [...new Set(design.parts.flatMap((p) => kindOf(p).senses?.quantities ?? []))];
+  const gives = (kind: HappeningKind): boolean => felt.some((q) => kind.contributes?.[q]);
+  const fits = happeningKinds.filter((kind) => felt.some((q) => contributes(kind, q)));
+  return [...fits.filter(gives), ...fits.filter((kind) => !gives(kind))];
 }
 
 /** A happening of a kind as it usually comes: where it is felt, and aimed at what it is mostly aimed at. */

@@ -60,6 +60,8 @@ export interface HappeningKind<V = Params> {
   usually?: 'nuisance';
   params: readonly Param[];
   where: 'everywhere' | 'point' | 'path';
+  /** How far in front of what feels it it mostly passes, m; where that does not matter, left out. */
+  passes?: number;
   /** How long it lasts, s. */
   lasts(now: Omit<Moment<V>, 't'>): number;
   /** The solid thing it is about, if there is one and it is there at the moment. */

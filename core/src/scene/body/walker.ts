@@ -39,6 +39,7 @@ export function walker(about: Walker) {
     words,
     usually,
     where: 'path',
+    passes: 2,
     params: [
       { id: 'speed', label: 'Speed', unit: 'm/s', default: speed, min: 0.01, max: 15, usual },
       { id: 'width', label: 'Width', unit: 'm', default: about.width, min: 0.02, max: 3 },

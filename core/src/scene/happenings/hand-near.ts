@@ -14,6 +14,7 @@ export const handNear = defineHappening({
   summary: 'A hand, a board or a sheet of some colour moves along a way in front of a sensor.',
   words: ['hand', 'obstacle', 'paper', 'wave', 'near', 'proximity', 'gesture', 'cover'],
   where: 'path',
+  passes: 0.05,
   params: [
     { id: 'speed', label: 'Speed', unit: 'm/s', default: 0.3, min: 0.001, max: 10 },
     { id: 'width', label: 'Width', unit: 'm', default: 0.09, min: 0.005, max: 2 },

@@ -33,6 +33,7 @@ export const headlights = defineHappening({
   words: ['car', 'vehicle', 'lamp', 'light', 'road', 'nuisance'],
   usually: 'nuisance',
   where: 'path',
+  passes: 5,
   params: [
     { id: 'speed', label: 'Speed', unit: 'm/s', default: 8, min: 0.1, max: 60 },
     {

@@ -9,6 +9,7 @@ export const lorryPasses = defineHappening({
   words: ['lorry', 'truck', 'road', 'vibration', 'rumble', 'traffic', 'nuisance'],
   usually: 'nuisance',
   where: 'path',
+  passes: 8,
   params: [
     { id: 'speed', label: 'Speed', unit: 'm/s', default: 12, min: 0.5, max: 40 },
     { id: 'shake', label: 'Shakes the ground, at 1 m', unit: 'm/s²', default: 1, min: 0, max: 50 },

@@ -12,6 +12,7 @@ export const magnetApproaches = defineHappening({
   summary: 'A disc magnet moves along a way, its north or south pole towards the sensor.',
   words: ['magnet', 'pole', 'hall', 'reed', 'chess', 'wheel', 'turn'],
   where: 'path',
+  passes: 0.01,
   params: [
     { id: 'speed', label: 'Speed', unit: 'm/s', default: 0.1, min: 1e-4, max: 100 },
     choice('pole', 'Pole towards the sensor', ['south', 'north'], 'south'),

@@ -6,6 +6,7 @@ export const supplyDips = defineHappening({
   label: 'The supply dips',
   summary: 'The mains drops for a moment, as lightning or a starting motor makes it.',
   words: ['mains', 'dip', 'lightning', 'brown-out', 'power cut', 'supply', 'outage'],
+  usually: 'nuisance',
   where: 'everywhere',
   params: [
     { id: 'left', label: 'Voltage left', unit: '', default: 0.4, min: 0, max: 1 },

@@ -73,6 +73,17 @@ describe('the Act step', () => {
     expect(bench.session.design()).toEqual(stairs());
   });
 
+  it('proposes the rule that anyone would write first, and takes it at one press', async () => {
+    const bench = await openBench({ ...slipwayBeam(), rules: [] });
+    const step = await showSolved(ActStep);
+    expect(step.text('.proposal')).toMatch(/when Beam → Sounder on/);
+    await step.press('Take this rule');
+    expect(bench.session.design()?.rules).toMatchObject([
+      { when: { is: 'channel', channel: 'beam' }, then: [{ do: 'drive', output: 'sounder' }] },
+    ]);
+    expect(step.all('.proposal')).toEqual([]);
+  });
+
   it('says what is true whatever happens', async () => {
     const design = stairs();
     design.machines[0].transitions = design.machines[0].transitions.slice(1);

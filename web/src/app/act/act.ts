@@ -7,10 +7,11 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { kindOf } from '@yurei/core/catalog';
 import { type Design, withoutReadings } from '@yurei/core/design';
 import { writeScxml } from '@yurei/core/exchange';
-import { truthsOf } from '@yurei/core/logic';
+import { sayRule, truthsOf } from '@yurei/core/logic';
 import type { Deed } from '@yurei/core/rehearsal';
 import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
@@ -32,7 +33,17 @@ import { Things } from './things';
 /** The Act step: what the controller does with its answers, and what is true of that whatever happens. */
 @Component({
   selector: 'yu-act',
-  imports: [Button, InlineName, Lanes, MachineEditor, Menu, ModeChart, RuleCard, Things],
+  imports: [
+    Button,
+    InlineName,
+    Lanes,
+    MachineEditor,
+    Menu,
+    ModeChart,
+    RouterLink,
+    RuleCard,
+    Things,
+  ],
   templateUrl: './act.html',
   styleUrls: ['../common/step.css', './act.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -77,6 +88,13 @@ export class ActStep {
   protected readonly sequenceFits = computed(
     () => (this.session.design()?.outputs.length ?? 0) > 0,
   );
+
+  /** What would be added first, while there is no rule. */
+  protected readonly proposal = computed(() => {
+    const design = this.session.design();
+    const edit = design?.rules.length === 0 && addEdit(design, 'rule');
+    return edit && edit.type === 'put-rule' && { sentence: sayRule(design, edit.rule) };
+  });
 
   /** Wired pins that nothing drives yet. */
   protected readonly freePins = computed(() => {

@@ -13,9 +13,8 @@ export interface Choice {
   selector: 'yu-choice-field',
   imports: [FormsModule, Select],
   template: `
-    <label [for]="id" [id]="id + '-label'" (click)="select.focus()">{{ label() }}</label>
+    <label [for]="id" [id]="id + '-label'">{{ label() }}</label>
     <p-select
-      #select
       appendTo="body"
       size="small"
       optionLabel="label"

@@ -1,9 +1,10 @@
 import { computed, inject, Injectable, signal, type OnDestroy } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { columnFor, parseBoardLine } from '@yurei/core/bench';
 import type { Quantity } from '@yurei/core/catalog';
 import { splitRef, type Channel, type Happening } from '@yurei/core/design';
 import { happeningSpan } from '@yurei/core/scene';
-import type { Subscription } from 'rxjs';
+import { auditTime, groupBy, mergeMap, Subject, type Subscription } from 'rxjs';
 import { serialLink, standInLink, type BoardLink } from './board-link';
 import { DesignSession } from './design-session';
 import { Series } from './series';
@@ -32,6 +33,8 @@ export const boardRate = 25;
 /** A board that says nothing for so long after it was opened is none, ms. */
 const waitLimit = 15_000;
 const askEvery = 1500;
+/** What a hand moves is told at most so often, ms. */
+const feelEvery = 100;
 
 /** The board on the bench: real or stood in for, with what its channels have read since it was connected. */
 @Injectable()
@@ -47,6 +50,7 @@ export class BenchBoard implements OnDestroy {
   /** A start was asked for and not answered yet. */
   private starting = false;
   private frame = 0;
+  private readonly felt = new Subject<{ sense: string; value: number | undefined }>();
 
   readonly state = signal<BoardState>('off');
   readonly kind = signal<'stand-in' | 'board'>('stand-in');
@@ -67,6 +71,17 @@ export class BenchBoard implements OnDestroy {
   readonly playing = signal<{ sequence: string; since: number } | undefined>(undefined);
   /** What was started and goes on. */
   readonly running = signal<Happening | undefined>(undefined);
+
+  constructor() {
+    // A slider that is drawn tells more than a board needs to hear.
+    this.felt
+      .pipe(
+        groupBy(({ sense }) => sense),
+        mergeMap((one) => one.pipe(auditTime(feelEvery))),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ sense, value }) => this.link?.send(`feel ${sense} ${value ?? 'rest'}`));
+  }
 
   ngOnDestroy(): void {
     this.disconnect();
@@ -129,7 +144,7 @@ export class BenchBoard implements OnDestroy {
 
   /** Makes a sensor of the stand-in feel so much; undefined lets it feel again what is there. */
   feel(part: string, quantity: Quantity, value: number | undefined): void {
-    this.link?.send(`feel ${part} ${quantity} ${value ?? 'rest'}`);
+    this.felt.next({ sense: `${part} ${quantity}`, value });
     const held = new Map(this.byHand());
     if (value === undefined) held.delete(`${part} ${quantity}`);
     else held.set(`${part} ${quantity}`, value);

@@ -54,7 +54,6 @@ export class Picture {
   protected readonly lineStep = lineStep;
   protected readonly connecting = this.wiring.from;
   protected readonly layout = signal<PictureLayout | undefined>(undefined);
-  protected readonly empty = computed(() => this.design().parts.length === 0);
   private readonly showFree = signal<ReadonlySet<string>>(new Set());
   /** Changes with the wiring alone, not with values. */
   private readonly wired = computed(() => this.design(), { equal: wiredAlike });

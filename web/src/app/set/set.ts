@@ -4,6 +4,7 @@ import {
   computed,
   effect,
   inject,
+  linkedSignal,
   signal,
 } from '@angular/core';
 import { channelReader, readable } from '@yurei/core/catalog';
@@ -15,6 +16,7 @@ import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { BenchView } from '../data/bench-view';
+import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
@@ -58,10 +60,14 @@ export class SetStep {
   protected readonly wentWrong = wentWrong;
   protected readonly judging = inject(JudgeView);
   private readonly selection = inject(Selection);
+  private readonly board = inject(BenchBoard);
   protected readonly labelShare = labelShare;
   protected readonly bringing = signal(false);
   protected readonly roc = signal(false);
-  protected readonly lower = signal<Lower>('set it');
+  /** With a board come its readings. */
+  protected readonly lower = linkedSignal((): Lower =>
+    this.board.connected() ? 'live' : 'set it',
+  );
   protected readonly lowers: readonly { id: Lower; label: string }[] = [
     { id: 'set it', label: 'set it on the bench' },
     { id: 'live', label: 'live' },

@@ -22,6 +22,7 @@ import type { Shown } from '../picture/views';
 import { isTyping } from '../common/is-typing';
 import { BlockDialog } from './block-dialog';
 import { BlockTray } from './block-tray';
+import { EmptyBench } from './empty-bench';
 import { PartTray } from './part-tray';
 import { PinPlan } from './pin-plan';
 import { SayLine } from './say-line';
@@ -39,6 +40,7 @@ const foldableIn = (design: Design): number =>
     BlockDialog,
     BlockTray,
     Button,
+    EmptyBench,
     FormsModule,
     PartTray,
     Picture,

@@ -27,7 +27,7 @@ import { JudgeView } from '../../data/judge-view';
       }}</b>
       <span class="value"> {{ reading() ?? '–' }} counts now</span>
     </p>
-    <label class="turn">
+    <div class="turn">
       Trimmer
       <p-slider
         ariaLabel="Trimmer"
@@ -36,7 +36,7 @@ import { JudgeView } from '../../data/judge-view';
         (ngModelChange)="turned.set($event)"
       />
       <span class="value">{{ turned() }}</span>
-    </label>
+    </div>
     <ol>
       <li>
         Set up what must just be noticed: the farthest, the weakest. Turn until the lamp just

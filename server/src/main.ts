@@ -14,7 +14,11 @@ async function importDemo(address: string, folder: string): Promise<void> {
   for (const file of [...files.filter((f) => f !== onTop), onTop]) {
     const body = await readFile(join(folder, file), 'utf8');
     const headers = { 'Content-Type': 'application/json' };
-    const response = await fetch(`${address}api/import`, { method: 'POST', headers, body });
+    const response = await fetch(`${address}api/import?as=example`, {
+      method: 'POST',
+      headers,
+      body,
+    });
     if (!response.ok)
       throw new StartError(`Demo file ${file} was refused: ${await response.text()}`);
   }

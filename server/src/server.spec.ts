@@ -4,10 +4,11 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { pino } from 'pino';
 import { WebSocket } from 'ws';
-import type { StoredDesign } from '@yurei/core/exchange';
+import type { DesignMakeup, StoredDesign } from '@yurei/core/exchange';
 import { readConfig, type Config } from './config.js';
 import { openDatabase } from './keeping/open-database.js';
 import { packNow } from './keeping/packing.js';
+import { openRaw } from './keeping/raw-database.js';
 import { startServer, type RunningServer } from './start-server.js';
 
 const log = pino({ level: 'silent' });
@@ -181,11 +182,104 @@ it('asks before it imports a doubtful value', async () => {
   expect((await call('POST', '/import?accept=doubts', slip)).status).toBe(201);
 });
 
-it('removes a design with its revisions', async () => {
-  const { id } = (await call('POST', '/designs', { design: demo })).body;
-  expect((await call('DELETE', `/designs/${id}`)).status).toBe(204);
-  expect((await call('GET', `/designs/${id}`)).status).toBe(404);
-  expect((await call('GET', `/designs/${id}/revisions/1`)).status).toBe(404);
+describe('the bin', () => {
+  const onShelf = async (): Promise<string[]> =>
+    ((await call('GET', '/designs')).body as unknown as { id: string }[]).map((d) => d.id);
+  const inBin = async (): Promise<string[]> =>
+    ((await call('GET', '/bin')).body as unknown as { id: string }[]).map((d) => d.id);
+
+  it('keeps what is removed, off the shelf and out of reach, until it is had back as it was', async () => {
+    const { id } = (await call('POST', '/designs', { design: demo })).body;
+    await call('PUT', `/designs/${id}`, { version: 1, design: { ...demo, title: 'Second' } });
+    expect((await call('DELETE', `/designs/${id}`)).status).toBe(204);
+    expect([await onShelf(), await inBin()]).toEqual([[], [id]]);
+    for (const [method, path, body] of [
+      ['GET', `/designs/${id}`, undefined],
+      ['GET', `/designs/${id}/export`, undefined],
+      ['GET', `/designs/${id}/revisions`, undefined],
+      ['PUT', `/designs/${id}`, { version: 2, design: demo }],
+      ['DELETE', `/designs/${id}`, undefined],
+    ] as const)
+      expect([path, (await call(method, path, body)).status]).toEqual([path, 404]);
+    expect((await call('POST', `/bin/${id}/put-back`)).status).toBe(204);
+    expect([await onShelf(), await inBin()]).toEqual([[id], []]);
+    expect((await call('GET', `/designs/${id}`)).body).toMatchObject({
+      version: 2,
+      design: { title: 'Second' },
+    });
+    expect((await call('GET', `/designs/${id}/revisions/1`)).status).toBe(200);
+    expect(await call('POST', `/bin/${id}/put-back`)).toMatchObject({
+      status: 404,
+      body: { title: 'Not in the bin' },
+    });
+  });
+
+  it('removes for good with all revisions only what lies in it', async () => {
+    const { id } = (await call('POST', '/designs', { design: demo })).body;
+    expect((await call('DELETE', `/bin/${id}`)).status).toBe(404);
+    expect(await onShelf()).toEqual([id]);
+    await call('DELETE', `/designs/${id}`);
+    expect((await call('DELETE', `/bin/${id}`)).status).toBe(204);
+    expect([await onShelf(), await inBin()]).toEqual([[], []]);
+    expect((await call('POST', `/bin/${id}/put-back`)).status).toBe(404);
+  });
+
+  it('is emptied of what has lain in it for 30 days, and of nothing younger', async () => {
+    const ids = [];
+    for (const title of ['Old', 'Young', 'Kept'])
+      ids.push((await call('POST', '/designs', { design: { ...demo, title } })).body.id);
+    await call('DELETE', `/designs/${ids[0]}`);
+    await call('DELETE', `/designs/${ids[1]}`);
+    await server.stop();
+    const raw = openRaw(join(folder, 'data', 'yurei.sqlite'));
+    const ago = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString();
+    raw.prepare('UPDATE design SET removed_at = ? WHERE id = ?').run(ago(30.01), ids[0]);
+    raw.prepare('UPDATE design SET removed_at = ? WHERE id = ?').run(ago(29.99), ids[1]);
+    raw.close();
+    server = await startServer(config(), log);
+    for (let i = 0; i < 100 && (await inBin()).length > 1; i++)
+      await new Promise((go) => setTimeout(go, 20));
+    expect([await onShelf(), await inBin()]).toEqual([[ids[2]], [ids[1]]]);
+  });
+});
+
+describe('what the shelf tells of a design', () => {
+  interface Shown {
+    id: string;
+    example: boolean;
+    openedAt: string;
+    makeup: DesignMakeup;
+  }
+  const shelf = async (): Promise<Shown[]> =>
+    (await call('GET', '/designs')).body as unknown as Shown[];
+
+  it('is what it feels, what acts in it, and whether it has a controller', async () => {
+    await call('POST', '/designs', { design: demo });
+    const bilge = readFileSync('demo/bilge-sump.yurei.json', 'utf8');
+    await call('POST', '/import', bilge);
+    const [sump, beam] = await shelf();
+    expect(beam.makeup).toMatchObject({ controller: true, acts: ['Sounder, 12 V'] });
+    expect(beam.makeup.senses).toContain('Infrared, 800 to 1000 nm');
+    expect(sump.makeup).toMatchObject({ controller: false });
+    expect(sump.makeup.senses.join()).toMatch(/water/i);
+    const { parts, wires } = beam.makeup.sketch;
+    expect(parts).toHaveLength(demo.parts.length);
+    // The receiver leads to the controller; no supply is drawn.
+    const place = (id: string) => demo.parts.findIndex((p: { id: string }) => p.id === id);
+    expect(wires).toContainEqual([place('B1'), place('U1')]);
+    expect(wires.length).toBeLessThan(demo.wires.length / 2);
+  });
+
+  it('is an example until it is changed, and when it was opened', async () => {
+    const { id } = (await call('POST', '/import?as=example', demoText)).body;
+    expect(await shelf()).toMatchObject([{ id, example: true, openedAt: '' }]);
+    expect((await call('POST', `/designs/${id}/opened`)).status).toBe(204);
+    const [opened] = await shelf();
+    expect(opened.example).toBe(true);
+    expect(Math.abs(Date.parse(opened.openedAt) - Date.now())).toBeLessThan(60_000);
+    await call('PUT', `/designs/${id}`, { version: 1, design: { ...demo, title: 'Mine' } });
+    expect(await shelf()).toMatchObject([{ id, example: false }]);
+  });
 });
 
 describe('bad requests get problem details and change nothing', () => {

@@ -9,6 +9,7 @@ import { serveBench } from './bench/serve-bench.js';
 import { Gate } from './checking/gate.js';
 import { KeptDesigns } from './checking/kept-designs.js';
 import { StartError, type Config } from './config.js';
+import { keepBin } from './designs/bin-keeper.js';
 import { DesignStore } from './designs/design-store.js';
 import { makeApp } from './http/app.js';
 import type { Database } from './keeping/database.js';
@@ -100,6 +101,7 @@ async function serve(
   const desk = new StudyDesk(studies, join(built, 'studies/study-worker.js'), log);
   const store = new DesignStore(database, () => desk.giveWay());
   const kept = new KeptDesigns(store, gate);
+  const closeBin = keepBin(store, log);
   const worker = join(built, 'bench/bench-worker.js');
   const bench = serveBench(server, { store, kept, access, worker, log });
   let closing = false;
@@ -127,7 +129,7 @@ async function serve(
     app: makeApp({ gate, store, kept, desk, upkeep, access, web, log }),
     quieten: async () => {
       closing = true;
-      await Promise.all([bench.close(), desk.close(), looking, copying]);
+      await Promise.all([bench.close(), desk.close(), closeBin(), looking, copying]);
     },
     close: async () => {
       await Promise.all([upkeep.close(), gate.close()]);

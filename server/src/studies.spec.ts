@@ -137,6 +137,10 @@ it('ends with its design, and makes room for another one', async () => {
   for (let i = 0; i < 4; i++) ids.push((await begin({ ...few, count: 5000 }))[1].id);
   expect((await begin(few))[0]).toBe(429);
   expect((await call('DELETE', `/designs/${design}`))[0]).toBe(204);
+  // It lies in the bin with them; they go on no longer.
+  for (const id of ids)
+    expect((await call<StudySummary>('GET', `/studies/${id}`))[1].state).toBe('cancelled');
+  expect((await call('DELETE', `/bin/${design}`))[0]).toBe(204);
   for (const id of ids) expect((await call('GET', `/studies/${id}`))[0]).toBe(404);
   [, { id: design }] = await call<{ id: string }>('POST', '/designs', { design: demo });
   expect((await begin(few))[0]).toBe(201);

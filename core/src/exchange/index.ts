@@ -3,7 +3,10 @@ export { checkDocument, readDesign, type ReadResult } from './read-design.js';
 export { fileNameFor, writeDesign } from './write-design.js';
 export { problemText } from './problem-text.js';
 export type {
+  DesignMakeup,
+  DesignSketch,
   DesignSummary,
+  RemovedDesign,
   ShelfAnswer,
   StoredDesign,
   StoredStudy,
@@ -14,6 +17,7 @@ export { areNights, checkStudy, mostNights, type StudyResult } from './study-sha
 export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';
 export { readHappening } from './read-happening.js';
+export { daysInBin } from './stored.js';
 export {
   guessLog,
   LogError,

@@ -14,6 +14,24 @@ export interface StoredDesign {
 /** What the shelf shows of an answer to one of the five questions. */
 export type ShelfAnswer = Pick<Answer, 'id' | 'label' | 'state' | 'value'>;
 
+/** What a design is made of, in the words of the catalogue, for the shelf's filters. */
+export interface DesignMakeup {
+  /** Quantities that its sensors feel. */
+  senses: string[];
+  /** Kinds of part that act. */
+  acts: string[];
+  controller: boolean;
+  sketch: DesignSketch;
+}
+
+/** A design small: its parts as signs in columns, and which of them signals join. */
+export interface DesignSketch {
+  /** Place in the list of stages, and the sign of the kind. */
+  parts: { stage: number; glyph: string }[];
+  /** Places in `parts`. */
+  wires: [number, number][];
+}
+
 /** What the shelf shows of a stored design. */
 export interface DesignSummary {
   id: string;
@@ -24,11 +42,27 @@ export interface DesignSummary {
   scenes: number;
   version: number;
   savedAt: string;
+  /** When it was last opened, ISO 8601 in UTC; empty where it never was. */
+  openedAt: string;
+  /** It came with the program and was not changed since. */
+  example: boolean;
+  makeup?: DesignMakeup;
   /** As they were computed of this very save; missing where none were. */
   answers?: ShelfAnswer[];
   /** Why the design cannot be read; it can still be exported as it is. */
   unreadable?: string;
 }
+
+/** A design in the bin. */
+export interface RemovedDesign {
+  id: string;
+  title: string;
+  /** ISO 8601, UTC. */
+  removedAt: string;
+}
+
+/** For so many days a removed design can be had back. */
+export const daysInBin = 30;
 
 /** How far a study on the server is: `stopped` says that the server ended meanwhile. */
 export type StudyState = 'running' | 'done' | 'cancelled' | 'failed' | 'stopped';

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { EntityManager } from 'typeorm';
-import { NotText, shownText } from '../keeping/bytes.js';
+import type { RemovedDesign } from '@yurei/core/exchange';
+import { Not, type EntityManager } from 'typeorm';
+import { asBytes, NotText, shownText } from '../keeping/bytes.js';
 import type { Change, Database } from '../keeping/database.js';
 import type { DesignFacts } from '../keeping/design-facts.js';
 import { designRecord } from '../keeping/design-record.js';
@@ -62,7 +63,9 @@ export class DesignStore {
   /** Every id, for looking all designs through. */
   async ids(): Promise<string[]> {
     const rows = await this.database.read((manager) =>
-      manager.query<{ id: Cell }[]>('SELECT CAST(id AS BLOB) AS id FROM design ORDER BY touched'),
+      manager.query<{ id: Cell }[]>(
+        "SELECT CAST(id AS BLOB) AS id FROM design WHERE removed_at = '' ORDER BY touched",
+      ),
     );
     return rows.map((row) => shownText(row.id));
   }
@@ -70,7 +73,7 @@ export class DesignStore {
   async get(id: string): Promise<KeptDesign | undefined> {
     const [row] = await this.database.read((manager) =>
       manager.query<{ version: number; savedAt: Cell; document: Cell }[]>(
-        `SELECT version, CAST(saved_at AS BLOB) AS savedAt, document FROM design WHERE id = ?`,
+        `SELECT version, CAST(saved_at AS BLOB) AS savedAt, document FROM design WHERE id = ? AND removed_at = ''`,
         [id],
       ),
     );
@@ -87,7 +90,10 @@ export class DesignStore {
   /** Counts saves; undefined when there is no such design. */
   async versionOf(id: string): Promise<number | undefined> {
     const [row] = await this.database.read((manager) =>
-      manager.query<{ version: number }[]>('SELECT version FROM design WHERE id = ?', [id]),
+      manager.query<{ version: number }[]>(
+        "SELECT version FROM design WHERE id = ? AND removed_at = ''",
+        [id],
+      ),
     );
     return row?.version;
   }
@@ -103,12 +109,24 @@ export class DesignStore {
     this.unreadable.clear();
   }
 
-  async create({ text, packed, facts }: CheckedDesign): Promise<KeptDesign> {
+  /** @param example whether it comes with the program */
+  async create({ text, packed, facts }: CheckedDesign, example = false): Promise<KeptDesign> {
     this.changing();
     const [now, id, document] = [this.now(), randomUUID(), Buffer.from(text)];
     await this.database.write(async (manager, { writes: touched, seconds }) => {
-      const times = { createdAt: now, savedAt: now };
-      const first = { id, version: 1, ...facts, answers: '', touched, document, ...times };
+      const first = {
+        id,
+        version: 1,
+        ...facts,
+        answers: '',
+        touched,
+        document,
+        createdAt: now,
+        savedAt: now,
+        openedAt: '',
+        removedAt: '',
+        example: Number(example),
+      };
       await manager.insert(designRecord, first);
       await keepRevision(manager, {
         design: id,
@@ -130,13 +148,14 @@ export class DesignStore {
   async save(id: string, version: number, checked: CheckedDesign): Promise<Revision | undefined> {
     this.changing();
     const { text, packed, facts } = checked;
-    const { title, purpose, site, parts, scenes } = facts;
+    const { title, purpose, site, parts, scenes, makeup } = facts;
     const [now, document, next] = [this.now(), Buffer.from(text), version + 1];
     const change: Change<Revision | undefined> = async (manager, { writes, seconds }) => {
       const [saved] = await manager.query<unknown[]>(
-        `UPDATE design SET version = ?, title = ?, purpose = ?, site = ?, parts = ?, scenes = ?, answers = '',
-           touched = ?, document = ?, saved_at = ? WHERE id = ? AND version = ? RETURNING 1`,
-        [next, title, purpose, site, parts, scenes, writes, document, now, id, version],
+        `UPDATE design SET version = ?, title = ?, purpose = ?, site = ?, parts = ?, scenes = ?, makeup = ?, answers = '',
+           example = 0, touched = ?, document = ?, saved_at = ?
+         WHERE id = ? AND version = ? AND removed_at = '' RETURNING 1`,
+        [next, title, purpose, site, parts, scenes, makeup, writes, document, now, id, version],
       );
       if (!saved) return standing(manager, id, next, document);
       const revision = { design: id, version: next, savedAt: now, ranFor: seconds };
@@ -162,6 +181,52 @@ export class DesignStore {
     return (affected ?? 0) > 0;
   }
 
+  /** Notes that a design was opened. */
+  async opened(id: string): Promise<void> {
+    const openedAt = this.now();
+    await this.database.write((manager) => manager.update(designRecord, { id }, { openedAt }));
+  }
+
+  /** Puts a design in the bin: it is off the shelf, and can be had back. */
+  async putInBin(id: string): Promise<boolean> {
+    const removedAt = this.now();
+    const { affected } = await this.database.write((manager) =>
+      manager.update(designRecord, { id, removedAt: '' }, { removedAt }),
+    );
+    return (affected ?? 0) > 0;
+  }
+
+  /** Takes a design out of the bin again. */
+  async putBack(id: string): Promise<boolean> {
+    const { affected } = await this.database.write((manager, { writes: touched }) =>
+      manager.update(designRecord, { id, removedAt: Not('') }, { removedAt: '', touched }),
+    );
+    return (affected ?? 0) > 0;
+  }
+
+  /** What is in the bin, last removed first. */
+  async bin(): Promise<RemovedDesign[]> {
+    const rows = await this.database.read((manager) =>
+      manager.query<Record<'id' | 'title' | 'removedAt', Cell>[]>(
+        `SELECT ${asBytes('id', 'title')}, CAST(removed_at AS BLOB) AS removedAt
+         FROM design WHERE removed_at <> '' ORDER BY removed_at DESC`,
+      ),
+    );
+    return rows.map(({ id, title, removedAt }) => ({
+      id: shownText(id),
+      title: shownText(title),
+      removedAt: shownText(removedAt),
+    }));
+  }
+
+  /** Removes for good what was put in the bin before a moment, ISO 8601 in UTC. */
+  async emptyBin(before: string): Promise<number> {
+    const due = (await this.bin()).filter((d) => d.removedAt < before);
+    for (const { id } of due) await this.remove(id);
+    return due.length;
+  }
+
+  /** Removes a design for good, with all that is kept of it. */
   async remove(id: string): Promise<boolean> {
     const there = await this.database.remove(async (manager) => {
       await manager.query(
@@ -237,7 +302,8 @@ async function standing(
   document: Buffer,
 ): Promise<Revision | undefined> {
   const [now] = await manager.query<{ version: number; savedAt: Cell; same: number }[]>(
-    'SELECT version, CAST(saved_at AS BLOB) AS savedAt, document = ? AS same FROM design WHERE id = ?',
+    `SELECT version, CAST(saved_at AS BLOB) AS savedAt, document = ? AS same FROM design
+     WHERE id = ? AND removed_at = ''`,
     [document, id],
   );
   if (!now) return undefined;

@@ -1,5 +1,5 @@
 import { isUtf8 } from 'node:buffer';
-import type { DesignSummary } from '@yurei/core/exchange';
+import type { DesignMakeup, DesignSummary } from '@yurei/core/exchange';
 import type { EntityManager } from 'typeorm';
 import { asBytes, shownText, textFrom } from '../keeping/bytes.js';
 
@@ -25,17 +25,20 @@ export async function listShelf(
 /** The whole shelf in one cell: put together by SQLite, which is many times faster than row by row. */
 const shelfAsJson = `SELECT CAST(json_group_array(json_object(
     'id', id, 'title', title, 'purpose', purpose, 'site', site, 'parts', parts, 'scenes', scenes,
-    'version', version, 'savedAt', saved_at,
+    'version', version, 'savedAt', saved_at, 'openedAt', opened_at,
+    'example', json(iif(example, 'true', 'false')),
+    'makeup', CASE WHEN json_valid(makeup) THEN json(makeup) END,
     'answers', CASE WHEN json_valid(answers) THEN json(answers) END
-  )) AS BLOB) AS shelf FROM (SELECT id, title, purpose, site, parts, scenes, version, saved_at, answers FROM design ORDER BY touched DESC)`;
+  )) AS BLOB) AS shelf FROM (SELECT * FROM design WHERE removed_at = '' ORDER BY touched DESC)`;
 
-const shelfByRow = `SELECT ${asBytes('id', 'title', 'purpose', 'site', 'answers')},
-  CAST(saved_at AS BLOB) AS savedAt, parts, scenes, version FROM design ORDER BY touched DESC`;
+const shelfByRow = `SELECT ${asBytes('id', 'title', 'purpose', 'site', 'answers', 'makeup')},
+  CAST(saved_at AS BLOB) AS savedAt, CAST(opened_at AS BLOB) AS openedAt, example, parts, scenes, version
+  FROM design WHERE removed_at = '' ORDER BY touched DESC`;
 
-function answersIn(text: string): DesignSummary['answers'] {
+function jsonIn<T>(text: string): T | undefined {
   if (text === '') return undefined;
   try {
-    return JSON.parse(text) as DesignSummary['answers'];
+    return JSON.parse(text) as T;
   } catch {
     return undefined;
   }
@@ -61,7 +64,10 @@ function summary(row: Row, unreadableNow: ReadonlyMap<string, string>): DesignSu
     scenes: row['scenes'],
     version: row['version'],
     savedAt: text(row['savedAt']),
-    answers: answersIn(text(row['answers'])),
+    openedAt: text(row['openedAt']),
+    example: row['example'] === 1,
+    makeup: jsonIn<DesignMakeup>(text(row['makeup'])),
+    answers: jsonIn<DesignSummary['answers']>(text(row['answers'])),
   };
   const unreadable = damaged ?? unreadableNow.get(id);
   return unreadable === undefined ? shown : { ...shown, unreadable };

@@ -34,13 +34,13 @@ export function designRoutes({ gate, store, kept, desk }: DesignParts): Router {
   });
 
   routes.post('/import', json, async (req: Request, res: Response) => {
-    const { accept } = demand(shapes.importQuery, req.query, 'The query');
+    const { accept, as } = demand(shapes.importQuery, req.query, 'The query');
     const { doubts, ...checked } = await gate.pass('import', req.body);
     if (doubts.length > 0 && accept !== 'doubts')
       throw new ProblemError(422, 'The design has doubtful values', 'Nothing was imported yet.', {
         doubts,
       });
-    const { id, version, savedAt, document } = await store.create(checked);
+    const { id, version, savedAt, document } = await store.create(checked, as === 'example');
     sendDesign(res.status(201), { id, version, savedAt, text: document.toString() });
   });
 
@@ -66,7 +66,28 @@ export function designRoutes({ gate, store, kept, desk }: DesignParts): Router {
   routes.delete('/designs/:id', async (req, res) => {
     const id = idOf(req);
     await desk.cancelOf(id);
-    if (!(await store.remove(id))) throw missing();
+    if (!(await store.putInBin(id))) throw missing();
+    res.status(204).end();
+  });
+
+  routes.post('/designs/:id/opened', async (req, res) => {
+    await store.opened(idOf(req));
+    res.status(204).end();
+  });
+
+  routes.get('/bin', async (_req, res) => {
+    res.json(await store.bin());
+  });
+
+  routes.post('/bin/:id/put-back', async (req, res) => {
+    if (!(await store.putBack(idOf(req)))) throw notInBin();
+    res.status(204).end();
+  });
+
+  routes.delete('/bin/:id', async (req, res) => {
+    const id = idOf(req);
+    if (!(await store.bin()).some((d) => d.id === id)) throw notInBin();
+    await store.remove(id);
     res.status(204).end();
   });
 
@@ -100,6 +121,13 @@ export const idOf = (req: Request): string => demand(shapes.id, req.params['id']
 
 export const missing = (): ProblemError =>
   new ProblemError(404, 'No such design', 'It is not on the shelf; it may have been removed.');
+
+const notInBin = (): ProblemError =>
+  new ProblemError(
+    404,
+    'Not in the bin',
+    'It was had back already, or was removed for good after its 30 days.',
+  );
 
 function found<T>(what: T | undefined): T {
   if (what === undefined) throw missing();

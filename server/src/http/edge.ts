@@ -18,7 +18,10 @@ export function demand<T>(shape: Joi.Schema<T>, value: unknown, what: string): T
 export const shapes = {
   id: Joi.string().guid().required() as Joi.Schema<string>,
   version: Joi.number().integer().min(1).required() as Joi.Schema<number>,
-  importQuery: Joi.object({ accept: Joi.valid('doubts') }) as Joi.Schema<{ accept?: 'doubts' }>,
+  importQuery: Joi.object({ accept: Joi.valid('doubts'), as: Joi.valid('example') }) as Joi.Schema<{
+    accept?: 'doubts';
+    as?: 'example';
+  }>,
   passcode: Joi.object({ passcode: Joi.string().max(200).required() }).required() as Joi.Schema<{
     passcode: string;
   }>,

@@ -1,3 +1,4 @@
+import { makeupOf } from './design-makeup.js';
 import { NotText, textFrom } from './bytes.js';
 
 /** What the shelf shows of a design document. */
@@ -7,9 +8,18 @@ export interface DesignFacts {
   site: string;
   parts: number;
   scenes: number;
+  /** Of what it is made, a DesignMakeup as JSON; empty where that cannot be told. */
+  makeup: string;
 }
 
-export const noFacts: DesignFacts = { title: '', purpose: '', site: '', parts: 0, scenes: 0 };
+export const noFacts: DesignFacts = {
+  title: '',
+  purpose: '',
+  site: '',
+  parts: 0,
+  scenes: 0,
+  makeup: '',
+};
 
 /** The facts of a parsed document, of any version. */
 export function factsIn(document: unknown): DesignFacts {
@@ -23,6 +33,7 @@ export function factsIn(document: unknown): DesignFacts {
     site: text('site'),
     parts: count('parts'),
     scenes: count('scenes'),
+    makeup: JSON.stringify(makeupOf(record['parts'], record['wires'])),
   };
 }
 

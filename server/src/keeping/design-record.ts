@@ -9,6 +9,8 @@ export interface DesignRecord {
   site: string;
   parts: number;
   scenes: number;
+  /** What it is made of, as JSON; empty where that cannot be told. */
+  makeup: string;
   /** The five answers as JSON; empty where they were not computed. */
   answers: string;
   /** Counts saves, from 1. */
@@ -19,6 +21,12 @@ export interface DesignRecord {
   document: Buffer;
   createdAt: string;
   savedAt: string;
+  /** When it was last opened; empty where it never was. */
+  openedAt: string;
+  /** When it was put in the bin; empty while it is on the shelf. */
+  removedAt: string;
+  /** 1 for what came with the program and was not changed since, else 0. */
+  example: number;
 }
 
 export const designRecord = new EntitySchema<DesignRecord>({
@@ -30,11 +38,15 @@ export const designRecord = new EntitySchema<DesignRecord>({
     site: { type: 'text' },
     parts: { type: 'integer' },
     scenes: { type: 'integer' },
+    makeup: { type: 'text' },
     answers: { type: 'text' },
     version: { type: 'integer' },
     touched: { type: 'integer' },
     document: bytes,
     createdAt: { type: 'text', name: 'created_at' },
     savedAt: { type: 'text', name: 'saved_at' },
+    openedAt: { type: 'text', name: 'opened_at' },
+    removedAt: { type: 'text', name: 'removed_at' },
+    example: { type: 'integer' },
   },
 });

@@ -394,6 +394,7 @@ it('what is removed gives its room back, and saves take little', async () => {
   expect(full).toBeLessThan(size * 12);
   server = await ChildServer.start(data);
   await server.call('DELETE', `/designs/${String(body['id'])}`);
+  await server.call('DELETE', `/bin/${String(body['id'])}`);
   await server.stop();
   expect(bytes()).toBeLessThan(full / 10);
   const raw = openRaw(join(data, 'yurei.sqlite'));

@@ -53,7 +53,10 @@ export class StudyStore {
       study,
     };
     const there = await this.database.write(async (manager) => {
-      const rows = await manager.query<unknown[]>('SELECT 1 FROM design WHERE id = ?', [design]);
+      const rows = await manager.query<unknown[]>(
+        "SELECT 1 FROM design WHERE id = ? AND removed_at = ''",
+        [design],
+      );
       if (rows.length === 0) return false;
       await manager.insert(studyRecord, record);
       await makeRoom(manager, design);

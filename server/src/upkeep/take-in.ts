@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { EntityManager } from 'typeorm';
+import { Not, type EntityManager } from 'typeorm';
 import type { Database } from '../keeping/database.js';
 import { designRecord } from '../keeping/design-record.js';
 import { revisionRecord } from '../keeping/revision-record.js';
@@ -19,7 +19,7 @@ export function takeIn(database: Database, design: DesignToTakeIn): Promise<bool
       'SELECT document = ? AS same FROM design WHERE id = ?',
       [document, about.id],
     );
-    if (rows[0]?.same) return false;
+    if (rows[0]?.same) return backOnShelf(manager, about.id, now.writes);
     const id = rows.length > 0 ? randomUUID() : about.id;
     const { version, answers, createdAt, savedAt } = about;
     const touched = now.writes;
@@ -32,12 +32,25 @@ export function takeIn(database: Database, design: DesignToTakeIn): Promise<bool
       document,
       createdAt,
       savedAt,
+      openedAt: '',
+      removedAt: '',
+      example: 0,
     });
     for (const { age, ...revision } of design.revisions)
       await manager.insert(revisionRecord, { ...revision, design: id, ranFor: now.seconds - age });
     for (const study of design.studies) await takeInStudy(manager, id, study);
     return true;
   });
+}
+
+/** The very same design may lie in the bin: then it is had back. */
+async function backOnShelf(manager: EntityManager, id: string, touched: number): Promise<boolean> {
+  const { affected } = await manager.update(
+    designRecord,
+    { id, removedAt: Not('') },
+    { removedAt: '', touched },
+  );
+  return (affected ?? 0) > 0;
 }
 
 async function takeInStudy(

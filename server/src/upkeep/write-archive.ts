@@ -74,7 +74,10 @@ const all = (raw: RawDatabase, sql: string, ...of: string[]): Row[] =>
 function designsIn(raw: RawDatabase): ArchivedDesign[] {
   const [{ seconds }] = all(raw, 'SELECT seconds FROM keeper');
   const columns = asBytes('id', 'title', 'created_at', 'saved_at', 'answers');
-  return all(raw, `SELECT ${columns}, version FROM design ORDER BY touched`).map((row) => {
+  return all(
+    raw,
+    `SELECT ${columns}, version FROM design WHERE removed_at = '' ORDER BY touched`,
+  ).map((row) => {
     const id = shownText(row['id']);
     return {
       id,

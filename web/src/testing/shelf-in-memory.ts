@@ -1,6 +1,12 @@
 import { readDesign } from '@yurei/core/exchange';
 import type { Design } from '@yurei/core/design';
-import type { DesignSummary, ShelfAnswer, StoredDesign } from '@yurei/core/exchange';
+import type {
+  DesignMakeup,
+  DesignSummary,
+  RemovedDesign,
+  ShelfAnswer,
+  StoredDesign,
+} from '@yurei/core/exchange';
 import { defer, from, of, switchMap, throwError, type Observable } from 'rxjs';
 import { ApiError, type TakenIn } from '../app/data/api';
 
@@ -14,6 +20,12 @@ export class ShelfInMemory {
   /** What was answered of every design. */
   answers?: ShelfAnswer[];
   putBacks = 0;
+  readonly binned = new Map<string, StoredDesign>();
+  /** Ids in the order in which they were opened. */
+  readonly openings: string[] = [];
+  /** Ids that came with the program. */
+  readonly examples = new Set<string>();
+  readonly makeups = new Map<string, DesignMakeup>();
 
   constructor(...designs: Design[]) {
     designs.forEach((design) => this.add(design));
@@ -24,6 +36,8 @@ export class ShelfInMemory {
       [...this.stored.values()].map((stored) => ({
         ...summary(stored),
         answers: this.answers,
+        example: this.examples.has(stored.id),
+        makeup: this.makeups.get(stored.id),
         unreadable: this.unreadable.get(stored.id),
       })),
     );
@@ -71,7 +85,38 @@ export class ShelfInMemory {
   }
 
   remove(id: string): Observable<unknown> {
-    return this.told(() => this.stored.delete(id));
+    return this.told(() => {
+      const found = this.stored.get(id);
+      if (found) this.binned.set(id, found);
+      this.stored.delete(id);
+    });
+  }
+
+  bin(): Observable<RemovedDesign[]> {
+    return this.told(() =>
+      [...this.binned.values()].map(({ id, design }) => ({
+        id,
+        title: design.title,
+        removedAt: '2026-05-01T11:00:00Z',
+      })),
+    );
+  }
+
+  putBackDesign(id: string): Observable<unknown> {
+    return this.told(() => {
+      const found = this.binned.get(id);
+      if (!found) throw new ApiError(404, 'Not in the bin', 'It is gone.', [], []);
+      this.binned.delete(id);
+      this.stored.set(id, found);
+    });
+  }
+
+  discard(id: string): Observable<unknown> {
+    return this.told(() => this.binned.delete(id));
+  }
+
+  opened(id: string): Observable<unknown> {
+    return this.told(() => this.openings.push(id));
   }
 
   import(file: Blob, acceptDoubts: boolean): Observable<StoredDesign> {
@@ -115,4 +160,6 @@ const summary = ({ id, version, savedAt, design }: StoredDesign): DesignSummary 
   site: design.site,
   parts: design.parts.length,
   scenes: design.scenes.length,
+  openedAt: '',
+  example: false,
 });

@@ -3,6 +3,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Design } from '@yurei/core/design';
 import type {
   DesignSummary,
+  RemovedDesign,
   ShelfAnswer,
   StoredDesign,
   StoredStudy,
@@ -43,8 +44,28 @@ export class Api {
       .pipe(catchError(explain));
   }
 
+  /** Puts a design in the bin. */
   remove(id: string): Observable<unknown> {
     return this.http.delete(`/api/designs/${id}`).pipe(catchError(explain));
+  }
+
+  /** Notes that a design was opened. */
+  opened(id: string): Observable<unknown> {
+    return this.http.post(`/api/designs/${id}/opened`, {}).pipe(catchError(explain));
+  }
+
+  /** What was removed and can be had back. */
+  bin(): Observable<RemovedDesign[]> {
+    return this.http.get<RemovedDesign[]>('/api/bin').pipe(catchError(explain));
+  }
+
+  putBackDesign(id: string): Observable<unknown> {
+    return this.http.post(`/api/bin/${id}/put-back`, {}).pipe(catchError(explain));
+  }
+
+  /** Removes what lies in the bin for good. */
+  discard(id: string): Observable<unknown> {
+    return this.http.delete(`/api/bin/${id}`).pipe(catchError(explain));
   }
 
   /** Keeps what was answered of a save, for the shelf. */

@@ -75,6 +75,8 @@ export class DesignSession implements OnDestroy {
   async open(id: string): Promise<void> {
     const stored = await firstValueFrom(this.api.get(id));
     this.stored = stored;
+    // The shelf tells when; that it could not be noted is no reason not to work.
+    this.api.opened(id).subscribe({ error: () => undefined });
     this.save.set({ state: 'saved', at: stored.savedAt });
     const draft = findDraft(id);
     this.history.set(startHistory(draft?.design ?? stored.design));

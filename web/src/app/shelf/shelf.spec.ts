@@ -1,11 +1,16 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
+import type { DesignSummary } from '@yurei/core/exchange';
+import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { ShelfInMemory } from '../../testing/shelf-in-memory';
 import { show, slipwayBeam, type Screen } from '../../testing/workbench-bed';
 import { Api, ApiError } from '../data/api';
 import { keepDraft, findDraft } from '../data/drafts';
+import { BinDialog } from './bin-dialog';
 import { Shelf } from './shelf';
+import { everything, offeredBy, passes, type ShelfFilter } from './shelf-filter';
+import { draw } from './sketch';
 
 const demoText = readFileSync('demo/slipway-beam.yurei.json', 'utf8');
 const unreachable = new ApiError(0, 'The server cannot be reached', 'Start it again', [], []);
@@ -100,15 +105,177 @@ it('asks before it takes a doubtful value', async () => {
   );
 });
 
-it('asks before it removes, and then forgets the draft too', async () => {
+it('puts what is removed in the bin, from which it is had back at once', async () => {
   const shelf = await open(slipwayBeam());
   keepDraft('d1', { version: 1, design: slipwayBeam() });
   await shelf.press('Remove');
-  await shelf.press('Keep');
+  expect(cards(shelf)).toHaveLength(0);
+  expect(shelf.text('.undo')).toContain('Slipway beam is in the bin for 30 days');
+  await shelf.press('Undo');
   expect(cards(shelf)).toHaveLength(1);
-  await shelf.press('Remove');
-  await shelf.press('Really remove');
-  expect([cards(shelf).length, findDraft('d1')]).toEqual([0, undefined]);
+  expect(shelf.all('.undo')).toHaveLength(0);
+  // Work that is not saved yet comes back with it.
+  expect(findDraft('d1')).toBeDefined();
+});
+
+describe('the bin', () => {
+  it('tells what lies in it and gives it back', async () => {
+    await open(slipwayBeam());
+    server.remove('d1').subscribe();
+    const bin = await show(BinDialog, { open: true });
+    expect(bin.text('.p-dialog')).toMatch(/30 days.*Slipway beam removed/);
+    await bin.press('Put back Slipway beam');
+    expect(server.stored.has('d1')).toBe(true);
+    expect(bin.text('.p-dialog')).toContain('Nothing is in it');
+  });
+
+  it('asks before it removes for good, and then forgets the draft too', async () => {
+    await open(slipwayBeam());
+    keepDraft('d1', { version: 1, design: slipwayBeam() });
+    server.remove('d1').subscribe();
+    const bin = await show(BinDialog, { open: true });
+    await bin.press('Remove for good');
+    expect(server.binned.size).toBe(1);
+    await bin.press('Really, for good');
+    expect([server.binned.size, findDraft('d1')]).toEqual([0, undefined]);
+  });
+
+  it('says why it cannot be looked into', async () => {
+    await open();
+    server.failure = unreachable;
+    const bin = await show(BinDialog, { open: true });
+    expect(bin.text('[role=alert]')).toContain('cannot be reached');
+  });
+});
+
+it('renames a design where it stands', async () => {
+  const shelf = await open(slipwayBeam());
+  const rename = async (name: string) => {
+    await shelf.press('Rename');
+    const field = shelf.find<HTMLInputElement>('[aria-label="New name"]');
+    field.value = name;
+    await shelf.key(field, 'Enter');
+  };
+  await rename('  ');
+  expect(server.stored.get('d1')?.design.title).toBe('Slipway beam');
+  await rename('Beam at the ramp');
+  expect(server.stored.get('d1')?.design.title).toBe('Beam at the ramp');
+  expect(shelf.text('.designs h2')).toBe('Beam at the ramp');
+});
+
+describe('own designs and examples', () => {
+  const both = async () => {
+    localStorage.clear();
+    const other = { ...slipwayBeam(), title: 'Own beam' };
+    server = new ShelfInMemory(slipwayBeam(), other);
+    server.examples.add('d1');
+    TestBed.configureTestingModule({
+      providers: [provideRouter([]), { provide: Api, useValue: server }],
+    });
+    return show(Shelf);
+  };
+
+  it('stand apart, and examples are hidden and brought back', async () => {
+    const shelf = await both();
+    const lists = () => shelf.all('ul.designs').map((ul) => ul.querySelector('h2')?.textContent);
+    expect(lists()).toEqual(['Own beam', 'Slipway beam']);
+    await shelf.press('Hide them');
+    expect(lists()).toEqual(['Own beam']);
+    expect(localStorage.getItem('yurei.examples')).toBe('hidden');
+    await shelf.press('Show them');
+    expect(lists()).toEqual(['Own beam', 'Slipway beam']);
+    expect(shelf.all('yu-first-visit')).toEqual([]);
+  });
+
+  it('a first visit says what this is and offers doors, until it is enough', async () => {
+    localStorage.clear();
+    server = new ShelfInMemory(slipwayBeam());
+    server.examples.add('d1');
+    TestBed.configureTestingModule({
+      providers: [provideRouter([]), { provide: Api, useValue: server }],
+    });
+    const shelf = await show(Shelf);
+    const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
+    await shelf.press('Look at an example');
+    expect(went).toHaveBeenLastCalledWith(['/design', 'd1']);
+    await shelf.press('Begin with what must be noticed');
+    expect(went).toHaveBeenLastCalledWith(['/design', 'd2']);
+    server.remove('d2').subscribe();
+    const again = await show(Shelf);
+    await again.press('Do not show this again');
+    expect(again.host.querySelector('yu-first-visit')).toBeNull();
+    const later = await show(Shelf);
+    expect(later.host.querySelector('yu-first-visit')).toBeNull();
+  });
+});
+
+describe('filters', () => {
+  const sketch = { parts: [], wires: [] };
+  const summary = (about: Partial<DesignSummary>): DesignSummary => ({
+    id: 'x',
+    title: 'Beam at the slipway',
+    purpose: 'Notice boats',
+    site: 'North pier',
+    parts: 1,
+    scenes: 1,
+    version: 1,
+    savedAt: '',
+    openedAt: '',
+    example: false,
+    makeup: { senses: ['Light'], acts: ['Buzzer'], controller: true, sketch },
+    answers: [{ id: 'quiet', label: 'Stays quiet', state: 'caution', value: '1 of 2' }],
+    ...about,
+  });
+  it.each<[string, Partial<ShelfFilter>, Partial<DesignSummary>, boolean]>([
+    ['all words, wherever they stand', { words: 'PIER notice' }, {}, true],
+    ['a word that is nowhere', { words: 'pier gas' }, {}, false],
+    ['what is felt', { senses: 'Light' }, {}, true],
+    ['what is not felt', { senses: 'Gas' }, {}, false],
+    ['what acts', { acts: 'Buzzer' }, {}, true],
+    ['what does not act', { acts: 'Lamp' }, {}, false],
+    ['with a controller', { controller: 'with' }, {}, true],
+    ['without a controller', { controller: 'without' }, {}, false],
+    ['something open', { open: true }, {}, true],
+    ['nothing computed yet is not open', { open: true }, { answers: undefined }, false],
+    ['made of nothing known', { senses: 'Light' }, { makeup: undefined }, false],
+    ['made of nothing known, any', {}, { makeup: undefined }, true],
+  ])('%s', (_, filter, about, shown) => {
+    expect(passes({ ...everything, ...filter }, summary(about))).toBe(shown);
+  });
+
+  it('what can be chosen is what the designs hold, each once', () => {
+    const gas = { senses: ['Gas', 'Light'], acts: [], controller: false, sketch };
+    expect(offeredBy([summary({}), summary({ makeup: gas }), summary({})])).toEqual({
+      senses: ['Gas', 'Light'],
+      acts: ['Buzzer'],
+    });
+  });
+});
+
+describe('a sketch', () => {
+  it('has a sign for each part but supplies, one for each wire, none upon another, all within', () => {
+    const sketches = fc.integer({ min: 1, max: 40 }).chain((n) =>
+      fc.record({
+        parts: fc.array(fc.record({ stage: fc.nat(5), glyph: fc.constant('M0 0h1') }), {
+          minLength: n,
+          maxLength: n,
+        }),
+        wires: fc.array(fc.tuple(fc.nat(n - 1), fc.nat(n - 1)), { maxLength: 60 }),
+      }),
+    );
+    fc.assert(
+      fc.property(sketches, (sketch) => {
+        const { parts, lines } = draw(sketch);
+        expect(parts).toHaveLength(sketch.parts.filter((p) => p.stage < 5).length);
+        expect(new Set(parts.map((p) => `${p.x} ${p.y}`)).size).toBe(parts.length);
+        for (const { x, y } of parts) {
+          expect(Math.abs(x - 150)).toBeLessThanOrEqual(135.001);
+          expect(Math.abs(y - 52)).toBeLessThan(52);
+        }
+        expect(lines.length).toBeLessThanOrEqual(sketch.wires.length);
+      }),
+    );
+  });
 });
 
 it('finds designs by words in their title, purpose or site', async () => {
@@ -197,7 +364,7 @@ it('shows the answers that were computed, in words and signs', async () => {
     providers: [provideRouter([]), { provide: Api, useValue: server }],
   });
   const shelf = await show(Shelf);
-  expect(shelf.text('.answers')).toBe('Notices 0 of 1');
+  expect(shelf.text('.answers')).toBe('Notices 0 of 1 Lasts not yet');
 });
 
 describe('the whole shelf', () => {

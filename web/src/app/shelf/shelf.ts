@@ -1,4 +1,3 @@
-import { DatePipe } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -6,6 +5,7 @@ import {
   inject,
   Injector,
   signal,
+  type WritableSignal,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { emptyDesign } from '@yurei/core/design';
@@ -14,20 +14,58 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { firstValueFrom } from 'rxjs';
 import { Lantern } from '../common/lantern';
+import { CheckField } from '../common/check-field';
+import type { Choice } from '../common/choice-field';
+import { InlineChoice } from '../common/inline-choice';
 import { Api, ApiError } from '../data/api';
-import { dropDraft } from '../data/drafts';
 import { ThemeService } from '../theme/theme';
-import { Unreadable } from './unreadable';
+import { BinDialog } from './bin-dialog';
+import { FirstVisit } from './first-visit';
+import { ShelfCard } from './shelf-card';
+import { everything, offeredBy, passes, type ShelfFilter } from './shelf-filter';
 import { WholeShelf } from './whole-shelf';
 
 /** No design is larger; a larger file is not even read. */
 const largestFile = 2_000_000;
 const longestTitle = 120;
 
+const orAny = (any: string, words: readonly string[]): Choice[] => [
+  { value: '', label: any },
+  ...words.map((word) => ({ value: word, label: word })),
+];
+const controllers: readonly Choice[] = [
+  { value: '', label: 'with or without controller' },
+  { value: 'with', label: 'with a controller' },
+  { value: 'without', label: 'without a controller' },
+];
+
+/** Whether this browser remembers a word under a name. */
+const kept = (name: string, word: string): WritableSignal<boolean> =>
+  signal(localStorage.getItem(name) === word);
+
+function keep(name: string, word: string): void {
+  try {
+    localStorage.setItem(name, word);
+  } catch {
+    // Without room it is asked again next time; work not saved needs the room more.
+  }
+}
+
 /** The start page: every design, newest first. */
 @Component({
   selector: 'yu-shelf',
-  imports: [Button, DatePipe, InputText, Lantern, RouterLink, Unreadable, WholeShelf],
+  imports: [
+    BinDialog,
+    Button,
+    CheckField,
+    FirstVisit,
+    InlineChoice,
+    InputText,
+    Lantern,
+    RouterLink,
+    ShelfCard,
+    WholeShelf,
+  ],
   templateUrl: './shelf.html',
   styleUrls: ['../common/tool.css', './shelf.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,17 +82,39 @@ export class Shelf {
   protected readonly theme = inject(ThemeService);
   protected readonly designs = signal<DesignSummary[] | undefined>(undefined);
   protected readonly failure = signal<ApiError | undefined>(undefined);
-  protected readonly removing = signal('');
   protected readonly wholeOpen = signal(false);
-  /** Words that are all to be found in the title, the purpose or the site. */
-  protected readonly sought = signal('');
-  protected readonly shown = computed(() => {
-    const words = this.sought().toLowerCase().split(/\s+/).filter(Boolean);
-    return this.designs()?.filter(({ title, purpose, site }) => {
-      const text = `${title} ${purpose} ${site}`.toLowerCase();
-      return words.every((word) => text.includes(word));
-    });
+  protected readonly binOpen = signal(false);
+  /** What was put in the bin last. */
+  protected readonly removed = signal<DesignSummary | undefined>(undefined);
+  protected readonly filter = signal<ShelfFilter>(everything);
+  protected readonly filtered = computed(() => this.filter() !== everything);
+  protected readonly choices = computed(() => {
+    const { senses, acts } = offeredBy(this.designs() ?? []);
+    return { senses: orAny('feels anything', senses), acts: orAny('any part acts', acts) };
   });
+  protected readonly controllers = controllers;
+  protected readonly examplesHidden = kept('yurei.examples', 'hidden');
+  private readonly visited = kept('yurei.visited', 'yes');
+
+  private readonly shown = computed(() =>
+    this.designs()?.filter((design) => passes(this.filter(), design)),
+  );
+  /** Own designs, then what came with the program. */
+  protected readonly sections = computed(() => {
+    const shown = this.shown();
+    const examples = shown?.filter((d) => d.example) ?? [];
+    return (
+      shown && {
+        own: shown.filter((d) => !d.example),
+        examples,
+        anyExample: (this.designs() ?? []).some((d) => d.example),
+      }
+    );
+  });
+  /** Nothing of one's own is there yet. */
+  protected readonly first = computed(
+    () => !this.visited() && this.designs()?.every((d) => d.example) === true,
+  );
   private doubtful?: Blob;
 
   private readonly injector = inject(Injector);
@@ -127,13 +187,56 @@ export class Shelf {
     return this.doubtful ? this.import(this.doubtful, true) : Promise.resolve();
   }
 
-  protected async remove(id: string): Promise<void> {
-    this.removing.set('');
+  /** Puts a design in the bin; it can be had back at once, or from there. */
+  protected async remove(design: DesignSummary): Promise<void> {
     await this.attempt(async () => {
-      await firstValueFrom(this.api.remove(id));
-      dropDraft(id);
+      await firstValueFrom(this.api.remove(design.id));
+      this.removed.set(design);
       await this.load();
     });
+  }
+
+  protected async undoRemoval({ id }: DesignSummary): Promise<void> {
+    await this.attempt(async () => {
+      await firstValueFrom(this.api.putBackDesign(id));
+      this.removed.set(undefined);
+      await this.load();
+    });
+  }
+
+  protected async rename({ id }: DesignSummary, title: string): Promise<void> {
+    await this.attempt(async () => {
+      const { version, design } = await firstValueFrom(this.api.get(id));
+      await firstValueFrom(this.api.save(id, version, { ...design, title }));
+      await this.load();
+    });
+  }
+
+  protected look(change: Partial<ShelfFilter>): void {
+    this.filter.update((filter) => ({ ...filter, ...change }));
+  }
+
+  protected lookFor(controller: string): void {
+    this.look({ controller: controller as ShelfFilter['controller'] });
+  }
+
+  protected showAll(): void {
+    this.filter.set(everything);
+  }
+
+  protected openExample(): void {
+    const example = this.designs()?.find((d) => d.example && !d.unreadable);
+    if (example) void this.router.navigate(['/design', example.id]);
+  }
+
+  protected hideExamples(hidden: boolean): void {
+    this.examplesHidden.set(hidden);
+    keep('yurei.examples', hidden ? 'hidden' : '');
+  }
+
+  protected enough(): void {
+    this.visited.set(true);
+    keep('yurei.visited', 'yes');
   }
 
   private async import(file: Blob, acceptDoubts: boolean): Promise<void> {

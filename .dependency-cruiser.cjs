@@ -57,6 +57,7 @@ const mayImport = {
     'judge',
     'rehearsal',
     'nights',
+    'wiring',
     'check',
   ],
 };

@@ -2,7 +2,13 @@ import { catalog, pinLevel, terminalOf } from '@yurei/core/catalog';
 import { sayVolts, voltsAt, type Solution } from '@yurei/core/circuit';
 import { splitRef, type Design } from '@yurei/core/design';
 import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
-import { writeDesign, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
+import {
+  writeDesign,
+  writeHookUpCsv,
+  writeHookUpMarkdown,
+  writeRehearsalCsv,
+  writeVcd,
+} from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { rehearse, scoreRehearsal, snapshot, tellTrouble, wentWrong } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
@@ -147,9 +153,21 @@ export async function rehearseFile(
   };
 }
 
-/** The design as it was understood, migrated to the current version. */
-export async function exportFile(file: string, options: { to: string }): Promise<Report> {
-  if (options.to !== 'json') throw new BadInput(`"${options.to}" is no kind of export. Use json.`);
+/** Kinds of export, by what each makes of a design. */
+const exportKinds: Readonly<Record<string, (design: Design) => string>> = {
+  // As it was understood, migrated to the current version.
+  json: writeDesign,
+  csv: writeHookUpCsv,
+  md: writeHookUpMarkdown,
+};
+
+/** A design as a file of its own, or its wires as a hook-up list. */
+export async function exportFile(file: string, { to }: { to: string }): Promise<Report> {
+  const write = Object.hasOwn(exportKinds, to) ? exportKinds[to] : undefined;
+  if (!write)
+    throw new BadInput(
+      `"${to}" is no kind of export. Use one of ${Object.keys(exportKinds).join(', ')}.`,
+    );
   const design = await loadDesign(file);
-  return { text: writeDesign(design).trimEnd(), json: design, exitCode: 0 };
+  return { text: write(design).trimEnd(), json: design, exitCode: 0 };
 }

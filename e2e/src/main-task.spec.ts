@@ -85,10 +85,8 @@ describe('from the shelf to an exported design', () => {
 
     await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
     await its.page.click('.wire[aria-label*="R4.a to B1.e"], .wire[aria-label*="B1.e to R4.a"]');
-    await its.page.find('yu-wire-panel select');
-    const ends = await its.browser.driver.findElements(By.css('yu-wire-panel select'));
-    const start = await ends[0].getAttribute('value');
-    await ends[start === 'R4.a' ? 1 : 0].sendKeys('R2.b');
+    const start = await its.page.text('yu-wire-panel [role=combobox]');
+    await its.page.choose('yu-wire-panel', start === 'R4.a' ? 'Ends at' : 'Starts at', 'R2.b');
     await its.page.until(
       () => its.page.counts(),
       (n) => n === 822,

@@ -4,6 +4,7 @@ import { join, resolve } from 'node:path';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
+import { Page } from './page.js';
 import { putOnShelf } from './put-on-shelf.js';
 import { screensOfKeeping } from './screens-keeping.js';
 import { flasher, miswired, sagging } from './in-time-cases.js';
@@ -90,7 +91,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     go: async (driver) => {
       await press(driver, 'What if…');
       await driver.wait(until.elementLocated(By.css('yu-what-if-helper table')), 20000);
-      await driver.findElement(By.css('yu-what-if-helper select')).sendKeys('Distance');
+      await new Page(driver).choose('yu-what-if-helper', 'Change', /^Distance/);
       await driver.sleep(1500);
     },
   },
@@ -115,10 +116,9 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await open(driver, demoOf('dinghy-nudge'));
       await driver.findElement(By.css('nav a[href$="/rehearse"]')).click();
       await press(driver, 'Many nights…');
-      const of = await driver.wait(until.elementLocated(By.css('yu-study-form select')), 20000);
-      await of.sendKeys('two values');
+      await new Page(driver).choose('yu-study-form', 'Of', /two values/);
       await press(driver, 'Rehearse 490 nights');
-      await driver.wait(until.elementLocated(By.css('progress')), 20000);
+      await driver.wait(until.elementLocated(By.css('p-progressbar')), 20000);
       await driver.wait(
         until.elementLocated(By.xpath("//button[normalize-space(.)='Rehearse 490 nights']")),
         600_000,

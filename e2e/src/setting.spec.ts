@@ -88,8 +88,8 @@ describe('setting a threshold', () => {
     // Exact bounds: 1 − 0.025^(1/20) = 16.8 %.
     await decided(/Fires on Quiet\s+0 % \(0 of 20, ≤ 14 %\)/);
     await tab('live');
-    await (await its.page.find('yu-live-strip select')).sendKeys('A rag');
-    await (await its.page.find('yu-live-strip input')).sendKeys('1.5', Key.TAB);
+    await its.page.choose('yu-live-strip', 'Let happen', /^A rag/);
+    await (await its.page.find('yu-live-strip input[placeholder]')).sendKeys('1.5', Key.TAB);
     await its.page.press('Now');
     await its.page.until(
       async () => Number(await its.page.text('yu-live-strip .now b')),

@@ -288,14 +288,14 @@ describe('wiring', () => {
     /** Chooses in the block's fields by their first letters, then wires it. */
     const block = async (words: string, ...choices: string[]): Promise<void> => {
       await take('s', 'yu-block-tray', words);
-      const dialog = await its.page.find('yu-block-dialog select');
+      const dialog = await its.page.find('yu-block-dialog [role=combobox]');
       await its.page.until(
         () => run('return document.activeElement === arguments[0]', dialog),
         Boolean,
       );
       for (const [i, choice] of choices.entries()) {
         if (i > 0) await keys(Key.TAB);
-        if (choice) await keys(choice);
+        if (choice) await keys(choice, Key.ENTER);
       }
       const wire = By.xpath("//yu-block-dialog//button[normalize-space(.)='Wire it']");
       const button = await its.browser.driver.findElement(wire);

@@ -17,6 +17,7 @@ export { areNights, checkStudy, mostNights, type StudyResult } from './study-sha
 export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';
 export { readHappening } from './read-happening.js';
+export { writeHookUpCsv, writeHookUpMarkdown } from './write-hook-up.js';
 export { daysInBin } from './stored.js';
 export {
   guessLog,

@@ -23,7 +23,6 @@ export interface Choice {
       [inputId]="id"
       [ariaLabelledBy]="id + '-label'"
       [options]="options()"
-      [filter]="options().length > 12"
       [ngModel]="value()"
       (onChange)="changed.emit($event.value)"
     />

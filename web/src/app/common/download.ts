@@ -1,6 +1,6 @@
-/** Gives a text to the maker as a file. */
-export function download(name: string, text: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+/** Gives something to the maker as a file. */
+export function download(name: string, content: string | Blob, type: string): void {
+  const address = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

@@ -21,6 +21,7 @@ import { foldsOf, noFolds } from './folds';
 import { pictureGraph, wiredAlike } from './graph';
 import { PictureLayouter, type PictureLayout } from './layout';
 import { Overview } from './overview';
+import { fitOnPaper } from './on-paper';
 import { RubberBand } from './rubber';
 import { cardView, lineView, type CardView, type Shown } from './views';
 import { PictureZoom } from './zoom';
@@ -70,6 +71,11 @@ export class Picture {
     width: this.layout()?.width ?? 0,
     height: this.layout()?.height ?? 0,
   }));
+
+  /** The drawing, once it stands. */
+  drawing(): SVGSVGElement | undefined {
+    return this.svg()?.nativeElement;
+  }
 
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
   private readonly paper = viewChild<ElementRef<SVGGElement>>('paper');
@@ -193,11 +199,14 @@ export class Picture {
     });
     this.zoom.refit(this.extent());
     this.follow(svg as SVGSVGElement);
+    this.destroyed.onDestroy(fitOnPaper(svg as SVGSVGElement, paper as SVGGElement));
   }
 
   /** Fits anew when the paper's size changes; what is picked stays in view. */
   private follow(svg: SVGSVGElement): void {
     const sized = new ResizeObserver(() => {
+      // On paper it is as large as that.
+      if (svg.hasAttribute('viewBox')) return;
       this.zoom?.refit(this.extent());
       this.showPicked();
     });

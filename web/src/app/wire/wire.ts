@@ -25,6 +25,8 @@ import { BlockTray } from './block-tray';
 import { EmptyBench } from './empty-bench';
 import { PartTray } from './part-tray';
 import { PinPlan } from './pin-plan';
+import { TakeAway } from './take-away';
+import { WireTable } from './wire-table';
 import { SayLine } from './say-line';
 
 /** How long after an edit channels wired alike are looked for, ms. */
@@ -47,7 +49,9 @@ const foldableIn = (design: Design): number =>
     PinPlan,
     SayLine,
     SelectButton,
+    TakeAway,
     Tooltip,
+    WireTable,
   ],
   templateUrl: './wire.html',
   styleUrl: '../common/step.css',
@@ -63,8 +67,10 @@ export class WireStep {
   protected readonly trayOpen = signal(false);
   protected readonly blocksOpen = signal(false);
   protected readonly pinsOpen = signal(false);
-  protected readonly shows: Shown[] = ['volts', 'amps'];
-  protected readonly show = signal<Shown>('volts');
+  protected readonly shows: (Shown | 'table')[] = ['volts', 'amps', 'table'];
+  protected readonly show = signal<Shown | 'table'>('volts');
+  /** The drawing as it stands. */
+  protected readonly drawn = (): SVGSVGElement | null => this.picture()?.drawing() ?? null;
   protected readonly alike = signal(false);
   /** How many cards would go if channels wired alike were drawn once. */
   protected readonly foldable = signal(0);

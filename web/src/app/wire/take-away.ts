@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { writeHookUpCsv, writeHookUpMarkdown } from '@yurei/core/exchange';
+import type { MenuItem } from 'primeng/api';
+import { Button } from 'primeng/button';
+import { Menu } from 'primeng/menu';
+import { Tooltip } from 'primeng/tooltip';
+import { download } from '../common/download';
+import { DesignSession } from '../data/design-session';
+import { fontsOfPage, pictureFile, picturePng } from '../picture/picture-file';
+
+/** What can be taken away from the circuit: its picture and its wires as files, or on paper. */
+@Component({
+  selector: 'yu-take-away',
+  imports: [Button, Menu, Tooltip],
+  template: `
+    <p-button
+      icon="pi pi-download"
+      ariaLabel="Take away"
+      pTooltip="Picture, hook-up list, paper"
+      size="small"
+      severity="secondary"
+      [text]="true"
+      (onClick)="menu.toggle($event)"
+    />
+    <p-menu #menu [model]="kinds" [popup]="true" appendTo="body" />
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TakeAway {
+  /** The drawing, where one is shown. */
+  readonly drawn = input<() => SVGSVGElement | null>(() => null);
+  private readonly session = inject(DesignSession);
+
+  protected readonly kinds: MenuItem[] = [
+    { label: 'Picture as SVG', command: () => this.takePicture('svg') },
+    { label: 'Picture as PNG', command: () => this.takePicture('png') },
+    { label: 'Hook-up list as CSV', command: () => this.takeList('csv') },
+    { label: 'Hook-up list as Markdown', command: () => this.takeList('md') },
+    { label: 'Print…', command: () => window.print() },
+  ];
+
+  private async takePicture(kind: 'svg' | 'png'): Promise<void> {
+    const drawn = this.drawn()();
+    const title = this.session.design()?.title ?? '';
+    if (!drawn) return;
+    const svg = pictureFile(drawn, title, await fontsOfPage());
+    if (kind === 'svg') download(this.named('svg'), svg, 'image/svg+xml');
+    else download(this.named('png'), await picturePng(svg), 'image/png');
+  }
+
+  private takeList(kind: 'csv' | 'md'): void {
+    const design = this.session.design();
+    if (!design) return;
+    if (kind === 'csv') download(this.named('csv'), writeHookUpCsv(design), 'text/csv');
+    else download(this.named('md'), writeHookUpMarkdown(design), 'text/markdown');
+  }
+
+  private named(end: string): string {
+    const title = this.session.design()?.title ?? 'design';
+    return `${title.replace(/[^\p{L}\p{N}-]+/gu, '-')}.${end}`;
+  }
+}

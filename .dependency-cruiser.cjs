@@ -17,6 +17,7 @@ const mayImport = {
   wiring: ['quantity', 'design', 'element', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],
   slip: ['quantity', 'design', 'catalog', 'scene', 'wiring'],
+  help: [],
   starts: ['quantity', 'design', 'catalog', 'scene', 'rehearsal', 'wiring', 'blocks'],
   check: [
     'quantity',

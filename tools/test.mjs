@@ -75,6 +75,7 @@ const written = (name, tool) =>
   check(name, async () => built && (await run(process.execPath, [tool, '--check'])) === 0);
 await written('catalogue', 'tools/catalog.mjs');
 await written('findings', 'tools/findings.mjs');
+await written('glossary', 'tools/glossary.mjs');
 await written('rehearsals', 'tools/rehearsals.mjs');
 await program('types of tests', 'tsc', ['-p', 'tsconfig.spec.json']);
 await program('types of web tests', 'tsc', ['-p', 'web/tsconfig.spec.json']);

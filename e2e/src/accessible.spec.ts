@@ -3,8 +3,13 @@ import { violations } from './testing/violations.js';
 import { visit } from './testing/visit.js';
 
 /** axe-core on every view, in both themes: nothing serious against WCAG 2.2 AA. */
-describe.each(['day', 'night'])('accessible by %s', (theme) => {
-  const its = visit();
+describe.each([
+  ['day', 1280],
+  ['night', 1280],
+  ['day', 1024],
+  ['night', 1600],
+])('accessible by %s at %i px', (theme, width) => {
+  const its = visit(width);
   beforeAll(async () => {
     await its.browser.driver.executeScript(
       "localStorage.setItem('yurei.theme', arguments[0])",
@@ -47,10 +52,23 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
       },
     ],
     [
+      'the circuit as tables',
+      async () => {
+        await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+        await its.browser.driver.sleep(400);
+        await its.page.view('table');
+        await its.page.find('yu-wire-table tbody tr');
+        await its.page.press('R1');
+        await its.page.find('yu-part-panel h2');
+      },
+    ],
+    [
       'a wire that is picked',
       async () => {
         await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
         await its.browser.driver.sleep(400);
+        await its.page.view('volts');
+        await its.page.find('.wire');
         await its.browser.driver.executeScript(
           "document.querySelector('.wire').dispatchEvent(new MouseEvent('click', { bubbles: true }))",
         );
@@ -120,6 +138,21 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
         await its.page.find('.verdicts .outcome');
       },
     ],
+    [
+      'a new scene',
+      async () => {
+        await its.page.press('New scene…');
+        await its.page.find('yu-scene-dialog fieldset');
+        await its.browser.driver.sleep(400);
+      },
+    ],
+    [
+      'rehearse, Time',
+      async () => {
+        await its.page.press('Cancel');
+        await its.browser.driver.sleep(400);
+      },
+    ],
     ...Object.keys(shown).map((view): [string, () => Promise<unknown>] => [
       `rehearse, ${view}`,
       async () => {
@@ -150,6 +183,26 @@ describe.each(['day', 'night'])('accessible by %s', (theme) => {
       async () => {
         await its.browser.driver.get(`${its.app.address}/parts/rain-module`);
         await its.page.find('yu-part-curve canvas');
+      },
+    ],
+    [
+      'the bin',
+      async () => {
+        await its.browser.driver.get(its.app.address);
+        await its.page.press('Duplicate');
+        await its.page.press('Remove');
+        await its.page.press('Bin…');
+        await its.page.find('yu-bin-dialog .p-dialog');
+        await its.browser.driver.sleep(500);
+      },
+    ],
+    [
+      'an empty bench',
+      async () => {
+        await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+        await its.browser.driver.sleep(500);
+        await its.page.press('New design');
+        await its.page.find('yu-empty-bench button');
       },
     ],
   ];

@@ -257,7 +257,7 @@ describe('wiring', () => {
   it('a dusk switch from an empty bench, keys alone, in fewer than forty actions', async () => {
     await its.browser.driver.get(its.app.address);
     await its.page.press('New design');
-    await its.page.find('yu-picture .empty');
+    await its.page.find('yu-empty-bench');
     let actions = 0;
     const keys = async (...pressed: string[]): Promise<void> => {
       actions += 1;

@@ -17,7 +17,7 @@ export interface Visit {
 }
 
 /** Sets a visit up before the tests of the present suite and clears it away after them. */
-export function visit(): Visit {
+export function visit(width = 1280, height = 800): Visit {
   const folder = mkdtempSync(join(tmpdir(), 'yurei-visit-'));
   const data = join(folder, 'data');
   const visit = { folder } as Visit;
@@ -26,7 +26,7 @@ export function visit(): Visit {
   };
   beforeAll(async () => {
     visit.app = await startApp(data);
-    visit.browser = await openBrowser();
+    visit.browser = await openBrowser(width, height);
     visit.page = new Page(visit.browser.driver);
     await visit.browser.driver.get(visit.app.address);
   });

@@ -17,6 +17,7 @@ import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
 import { BenchService } from '../bench/bench';
+import { HelpHint } from '../common/help-hint';
 import { download } from '../common/download';
 import { InlineName } from '../common/inline-name';
 import { BenchView } from '../data/bench-view';
@@ -35,6 +36,7 @@ import { Things } from './things';
   selector: 'yu-act',
   imports: [
     Button,
+    HelpHint,
     InlineName,
     Lanes,
     MachineEditor,

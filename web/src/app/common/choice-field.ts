@@ -1,6 +1,7 @@
 import { _IdGenerator } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { meaningOf } from '@yurei/core/help';
 import { Select } from 'primeng/select';
 
 export interface Choice {
@@ -13,7 +14,7 @@ export interface Choice {
   selector: 'yu-choice-field',
   imports: [FormsModule, Select],
   template: `
-    <label [for]="id" [id]="id + '-label'">{{ label() }}</label>
+    <label [for]="id" [id]="id + '-label'" [attr.title]="meaning()">{{ label() }}</label>
     <p-select
       appendTo="body"
       size="small"
@@ -39,6 +40,7 @@ export class ChoiceField {
   readonly wide = input(false);
   readonly changed = output<string>();
 
+  protected readonly meaning = computed(() => meaningOf(this.label()));
   protected readonly id = inject(_IdGenerator).getId('choice-');
   protected readonly options = computed(() => [...this.choices()]);
 }

@@ -1,5 +1,6 @@
 import { _IdGenerator } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { meaningOf } from '@yurei/core/help';
 import { InputText } from 'primeng/inputtext';
 import { ValueEntry } from './value-entry';
 
@@ -8,7 +9,7 @@ import { ValueEntry } from './value-entry';
   selector: 'yu-value-field',
   imports: [InputText],
   template: `
-    <label [for]="id">{{ param().label }}</label>
+    <label [for]="id" [attr.title]="meaning()">{{ param().label }}</label>
     <input
       #field
       pInputText
@@ -33,4 +34,5 @@ import { ValueEntry } from './value-entry';
 })
 export class ValueField extends ValueEntry {
   protected readonly id = inject(_IdGenerator).getId('value-');
+  protected readonly meaning = computed(() => meaningOf(this.param().label));
 }

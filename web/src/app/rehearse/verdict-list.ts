@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { tellTrouble, wentWrong } from '@yurei/core/rehearsal';
+import { HelpHint } from '../common/help-hint';
 import { sayMoment } from '../common/say-moment';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -11,7 +12,7 @@ import { WhyCard } from './why-card';
 /** What came of everything that happens in a scene, with the chain of causes of the one that is picked. */
 @Component({
   selector: 'yu-verdict-list',
-  imports: [VerdictChain, WhyCard],
+  imports: [HelpHint, VerdictChain, WhyCard],
   templateUrl: './verdict-list.html',
   styleUrl: './verdict-list.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

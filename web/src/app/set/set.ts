@@ -15,6 +15,7 @@ import { readingGroups, roomBetween, wentWrong } from '@yurei/core/rehearsal';
 import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { HelpHint } from '../common/help-hint';
 import { BenchView } from '../data/bench-view';
 import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
@@ -43,6 +44,7 @@ type Lower = 'live' | 'set it' | 'all';
     Button,
     CaptureBar,
     ErrorCurve,
+    HelpHint,
     InputText,
     LiveStrip,
     Margins,

@@ -1,6 +1,9 @@
 import { Router } from '@angular/router';
 import { TestBed } from '@angular/core/testing';
 import { openBench, show, type Screen } from '../../testing/workbench-bed';
+import type { Finding } from '@yurei/core/check';
+import { BenchView } from '../data/bench-view';
+import { Panes } from '../data/panes';
 import { CommandBox } from './command-box';
 
 type Bench = Awaited<ReturnType<typeof openBench>>;
@@ -31,9 +34,43 @@ it.each([
   ['R1.a U1.A1', /^Join R1\.a and U1\.A1/],
   ['r1.A to u1.a1', /^Join R1\.a and U1\.A1/],
   ['12 v adapter', /^G1/],
+  ['hysteresis', /^hysteresis.*clears/],
+  ['how a verdict is given', /^How a verdict is given/],
+  ['dark colours', /^By night: dark colours/],
 ])('finds for “%s”', async (words, first) => {
   await search(words);
   expect(listed()[0]).toMatch(first);
+});
+
+it('finds what is wrong, and shows what it is about', async () => {
+  TestBed.inject(BenchView).findings.set([
+    {
+      id: 'x',
+      code: 'x',
+      title: 'Load resistor is too hot',
+      severity: 'error',
+      consequence: 'burns',
+      concern: 'survives',
+      place: 'R1',
+      number: '1 W',
+      because: '',
+      about: ['n1', 'R1'],
+      bench: '',
+    } as unknown as Finding,
+  ]);
+  await search('too hot');
+  expect(listed()[0]).toMatch(/^Load resistor is too hot finding, error/);
+  await box.key(input(), 'Enter');
+  expect(bench.selection.is('part', 'R1')).toBe(true);
+  expect(TestBed.inject(Panes).sideOpen()).toBe(true);
+});
+
+it('asks for help on what is a word or a page', async () => {
+  const asked = jest.fn();
+  box.fixture.componentInstance.help.subscribe(asked);
+  await search('hysteresis');
+  await box.key(input(), 'Enter');
+  expect(asked).toHaveBeenCalledWith('words');
 });
 
 it('joins two terminals', async () => {

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, inject, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, model, output } from '@angular/core';
 import { Router } from '@angular/router';
 import { searchBlocks } from '@yurei/core/blocks';
 import { nearness, searchCatalog } from '@yurei/core/catalog';
+import { terms, topics } from '@yurei/core/help';
 import { sayWiring } from '@yurei/core/wiring';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { DesignSession } from '../data/design-session';
@@ -10,6 +11,10 @@ import { Connecting } from '../picture/connecting';
 import { addPart } from '../wire/add-part';
 import { Blocks } from '../wire/blocks';
 import { Player } from '../data/player';
+import { BenchView } from '../data/bench-view';
+import { Panes } from '../data/panes';
+import { ThemeService } from '../theme/theme';
+import type { HelpPart } from './help-dialog';
 import { steps } from './steps';
 
 /** One field that finds parts, adds them, joins terminals and goes anywhere: "R1.a U1.A0" makes a wire. */
@@ -29,6 +34,11 @@ import { steps } from './steps';
 })
 export class CommandBox {
   readonly open = model(false);
+  /** Help is asked for. */
+  readonly help = output<HelpPart>();
+  private readonly view = inject(BenchView);
+  private readonly panes = inject(Panes);
+  private readonly theme = inject(ThemeService);
   private readonly session = inject(DesignSession);
   private readonly selection = inject(Selection);
   private readonly connecting = inject(Connecting);
@@ -39,7 +49,13 @@ export class CommandBox {
   protected readonly search = (text: string): Find[] => {
     const words = text.trim().toLowerCase();
     const wire = this.wireCommand(text.trim());
-    const plain = [...this.partCommands(), ...this.stepCommands(), ...this.actions()]
+    const plain = [
+      ...this.partCommands(),
+      ...this.stepCommands(),
+      ...this.findingCommands(),
+      ...this.actions(),
+      ...this.helpCommands(),
+    ]
       .filter((c) => `${c.label} ${c.hint}`.toLowerCase().includes(words))
       .map((command) => ({ command, far: nearness(words, command.label) }))
       .sort(
@@ -98,6 +114,41 @@ export class CommandBox {
     );
   }
 
+  /** Each finding by its title; taking it shows what it is about. */
+  private findingCommands(): Find[] {
+    const parts = new Set(this.session.design()?.parts.map((p) => p.id));
+    return this.view
+      .findings()
+      .filter((finding) => finding.severity !== 'fine')
+      .map((finding) => ({
+        label: finding.title,
+        hint: `finding, ${finding.severity}`,
+        run: () => {
+          const part = finding.about.find((id) => parts.has(id));
+          if (part) this.selection.pick('part', part);
+          else this.selection.clear();
+          this.panes.sideOpen.set(true);
+          this.go('wire');
+        },
+      }));
+  }
+
+  /** Help pages and the words of the glossary. */
+  private helpCommands(): Find[] {
+    return [
+      ...topics.map(({ title }) => ({
+        label: title,
+        hint: 'help',
+        run: () => this.help.emit('pages'),
+      })),
+      ...terms.map(({ term, means }) => ({
+        label: term,
+        hint: means,
+        run: () => this.help.emit('words'),
+      })),
+    ];
+  }
+
   private addCommands(words: string): Find[] {
     const wanted = words.replace(/^add\s*/, '');
     return searchCatalog(wanted).map((kind) => ({
@@ -115,6 +166,13 @@ export class CommandBox {
       { label: 'Undo', hint: 'Ctrl Z', run: () => this.session.undo() },
       { label: 'Redo', hint: 'Ctrl Shift Z', run: () => this.session.redo() },
       { label: 'Run or pause the rehearsal', hint: 'Space', run: () => this.player.toggle() },
+      {
+        label: this.theme.theme() === 'day' ? 'By night: dark colours' : 'By day: light colours',
+        hint: 'setting',
+        run: () => this.theme.toggle(),
+      },
+      { label: 'Keys', hint: 'help', run: () => this.help.emit('keys') },
+      { label: 'Print this step', hint: 'paper or PDF', run: () => window.print() },
       {
         label: 'Back to the shelf',
         hint: 'all designs',

@@ -25,7 +25,7 @@ export const keyList: readonly [string, string][] = [
   ['+  -  0', 'in Wire: zoom in, out, show all'],
   ['Shift click', 'pick several parts, to group or remove them'],
   ['Esc', 'give up the wire being made, or clear the selection'],
-  ['?', 'this list'],
+  ['?', 'help: keys, words, how it is computed'],
 ];
 
 /** What the frame does for keys that only it can act on. */

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
+import { HelpHint } from '../common/help-hint';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { DiagnosisView, type OfferedRoot } from '../data/diagnosis-view';
@@ -28,6 +29,7 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
     FindingCard,
     GroupPanel,
     HappeningPanel,
+    HelpHint,
     PartPanel,
     ReadingsPanel,
     SeveralPanel,
@@ -71,7 +73,7 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
       }
     }
     @if (!picked() || findings().length > 0) {
-      <h3 class="heading">{{ heading() }}</h3>
+      <h3 class="heading">{{ heading() }} <yu-help on="findings" /></h3>
     }
     @for (item of urgent(); track item.finding.id) {
       <yu-finding-card [finding]="item.finding" [root]="item.root" />

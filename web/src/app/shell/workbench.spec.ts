@@ -68,7 +68,7 @@ it('keeps the work in the browser while the server is away', async () => {
 
 it('lists its keys', async () => {
   const { screen } = await open();
-  await screen.press('Keys');
+  await screen.press('Help');
   await screen.until(() => document.querySelectorAll('.keys dt').length > 8);
   await screen.key(document, 'k', { ctrlKey: true });
   await screen.until(() => document.querySelector('input[role=combobox]') !== null);

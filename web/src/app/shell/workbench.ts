@@ -12,7 +12,6 @@ import { Title } from '@angular/platform-browser';
 import { readable } from '@yurei/core/catalog';
 import type { Answer, Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
-import { Dialog } from 'primeng/dialog';
 import { Divider } from '../common/divider';
 import { Lantern } from '../common/lantern';
 import { AnswersForShelf } from '../data/answers-for-shelf';
@@ -30,7 +29,8 @@ import { Blocks } from '../wire/blocks';
 import { ThemeService } from '../theme/theme';
 import { AboutDialog } from './about-dialog';
 import { CommandBox } from './command-box';
-import { keyList, Keys } from './keys';
+import { HelpDialog, type HelpPart } from './help-dialog';
+import { Keys } from './keys';
 import { Player } from '../data/player';
 import { ProbeStrip } from './probe-strip';
 import { Probes } from '../data/probes';
@@ -54,7 +54,7 @@ const foldedStrip = 32;
     Button,
     AboutDialog,
     CommandBox,
-    Dialog,
+    HelpDialog,
     Divider,
     Lantern,
     ProbeStrip,
@@ -100,9 +100,9 @@ export class Workbench {
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
   protected readonly steps = steps;
-  protected readonly keyList = keyList;
   protected readonly commandsOpen = signal(false);
   protected readonly helpOpen = signal(false);
+  protected readonly helpPart = signal<HelpPart>('keys');
   protected readonly aboutOpen = signal(false);
   protected readonly failure = signal<ApiError | undefined>(undefined);
 
@@ -206,11 +206,16 @@ export class Workbench {
     (event.target as HTMLInputElement).blur();
   }
 
+  protected openHelp(part: HelpPart): void {
+    this.helpPart.set(part);
+    this.helpOpen.set(true);
+  }
+
   protected onKey(event: KeyboardEvent): void {
     this.keys.handle(event, {
       go: (path) => void this.router.navigate(['/design', this.id(), path]),
       openCommands: () => this.commandsOpen.set(true),
-      openHelp: () => this.helpOpen.set(true),
+      openHelp: () => this.openHelp('keys'),
     });
   }
 

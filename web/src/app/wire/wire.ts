@@ -19,6 +19,7 @@ import { DesignSession } from '../data/design-session';
 import { Connecting } from '../picture/connecting';
 import { Picture } from '../picture/picture';
 import type { Shown } from '../picture/views';
+import { HelpHint } from '../common/help-hint';
 import { isTyping } from '../common/is-typing';
 import { BlockDialog } from './block-dialog';
 import { BlockTray } from './block-tray';
@@ -44,6 +45,7 @@ const foldableIn = (design: Design): number =>
     Button,
     EmptyBench,
     FormsModule,
+    HelpHint,
     PartTray,
     Picture,
     PinPlan,

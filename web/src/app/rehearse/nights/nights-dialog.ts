@@ -10,6 +10,7 @@ import {
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { ProgressBar } from 'primeng/progressbar';
+import { HelpHint } from '../../common/help-hint';
 import { BenchView } from '../../data/bench-view';
 import { CasesResult } from './cases-result';
 import { KeptStudies } from './kept-studies';
@@ -25,6 +26,7 @@ import { StudyRun } from './study-run';
     Button,
     CasesResult,
     Dialog,
+    HelpHint,
     KeptStudies,
     MapResult,
     NightsResult,

@@ -1,0 +1,90 @@
+/** Half a page on how something is found out here, and why so. */
+export interface Topic {
+  id: string;
+  title: string;
+  /** Paragraphs. */
+  text: readonly string[];
+  /** What is computed, as it is written in a book. */
+  formula: string;
+  /** Where that is to be read. */
+  source: string;
+}
+
+export const topics: readonly Topic[] = [
+  {
+    id: 'circuit',
+    title: 'Where the volts on the wires come from',
+    text: [
+      'At every change the whole circuit is solved: as many equations as there are nets, each saying that the currents into it add up to nothing. Semiconductors bend, so the equations are solved again and again around the last answer until it stands still.',
+      'What you see at rest is the quiescent state: power has been on for long and nothing happens. Move the time in the strip below, and you see the circuit at that moment of the scene, with what charged or warmed up until then.',
+      'A wire shows the volts of its net against ground and the current along it. Switch to amps for the currents, or to the table for both in words.',
+    ],
+    formula: 'Σ i = 0 at every net; J(vₖ)·(vₖ₊₁ − vₖ) = −f(vₖ) until both stand still',
+    source:
+      'Kirchhoff’s laws; modified nodal analysis: Ho, Ruehli, Brennan, IEEE Trans. Circuits Syst. 22, 1975; Newton’s method',
+  },
+  {
+    id: 'findings',
+    title: 'How mistakes are found, and what a cure promises',
+    text: [
+      'Rules look at the solved circuit at rest, with every output on, and in each happening. What follows from one mistake is folded under it: a missing ground wire makes a dozen readings wrong, and is told once.',
+      'Each cure is tried before it is offered. It must make its finding go away, bring no new one, and turn no verdict for the worse. What would harm is not offered, and the card says so.',
+      'A finding that is no mistake in your case can be kept with your reason; it then stands with the design and no longer counts.',
+    ],
+    formula: 'offered only if: finding gone ∧ no new finding ∧ no verdict worse',
+    source: 'own convention; limits and their sources stand in docs/findings.md',
+  },
+  {
+    id: 'threshold',
+    title: 'Where the line should stand',
+    text: [
+      'Between what is read at rest and what is read when the wanted thing happens there must be room. Take readings of both, on the bench or from a log, and the chart shows both heaps with the line between them.',
+      'From the readings follow both errors: how often it would fire at rest, and how often it would miss. Few readings prove little: of 20 quiet ones none beyond the line says only that it fires on fewer than 14 in a hundred, with 95 % confidence.',
+      'The best line is where both errors together cost least, with a miss weighed as many false alarms as you say.',
+    ],
+    formula: 'none of n beyond the line: p ≤ 1 − 0.05^(1/n), at 95 % confidence',
+    source: 'exact bounds of a share: Clopper, Pearson, Biometrika 26, 1934',
+  },
+  {
+    id: 'act',
+    title: 'What the controller does',
+    text: [
+      'Each rule is a sentence: when something holds, something is done, until it ends. Where two rules want one output differently, the upper one decides.',
+      'Modes say when rules hold at all: off, armed with time to leave, alarm. The chart shows them as a state machine; one mode is on at any time.',
+      'What is told as true whatever happens is proven by going through every state the program can be in, not by trying.',
+    ],
+    formula: 'state′, events = step(state, readings, t), once for every reading',
+    source: 'Harel, Statecharts, Sci. Comput. Program. 8, 1987; W3C SCXML, 2015',
+  },
+  {
+    id: 'rehearse',
+    title: 'How a verdict is given',
+    text: [
+      'The scene is played against the circuit in time: charges take their time, filters lag, relays bounce, the program reads as often as it says and sleeps when it sleeps. Noise is drawn from the seed.',
+      'A happening is felt from when it changes any sensor by more than a hundredth. It is noticed if a part acts because of it: what was on already tells nothing, nor does what would have come without it.',
+      'Press a verdict and you see the chain from what was felt to what acted, with the moment of each link; a miss tells the link at which it broke, and what would mend it.',
+    ],
+    formula: 'noticed ⇔ something acts in time that does not act when the happening is left out',
+    source:
+      'own convention; the integrator is a stiffly accurate SDIRK method: Hairer, Wanner, Solving ODEs II, IV.6',
+  },
+  {
+    id: 'nights',
+    title: 'What many nights tell that one does not',
+    text: [
+      'One rehearsal is one draw of the noise, with every part exactly as printed. In many nights each night draws parts within their tolerance, places and supplies within what you say, and its own noise.',
+      'What comes out is a share with its bounds: 198 of 200 nights noticed means that the true share lies between 96 and 99.9 per cent, with 95 % confidence. More nights narrow it by the root of their number.',
+      'Alarms that nothing brought about are told as a rate: once in so many days.',
+    ],
+    formula: 'p low: P(X ≥ k) = 2.5 %; p high: P(X ≤ k) = 2.5 %; X binomial with n nights and p',
+    source:
+      'exact bounds of a share: Clopper, Pearson, Biometrika 26, 1934; of a rate: Garwood, Biometrika 28, 1936',
+  },
+];
+
+/** The page of a topic. @throws RangeError for one that is not there */
+export function topicOf(id: string): Topic {
+  const found = topics.find((t) => t.id === id);
+  if (!found) throw new RangeError(`There is no help on "${id}".`);
+  return found;
+}

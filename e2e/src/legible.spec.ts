@@ -1,5 +1,6 @@
 import { readdirSync } from 'node:fs';
 import { demoOf } from './merged.js';
+import { measureTexts } from './measure-texts.js';
 import { measurePicture } from './measure-picture.js';
 import { putOnShelf } from './put-on-shelf.js';
 import { visit } from './testing/visit.js';
@@ -33,5 +34,34 @@ describe('the picture', () => {
     expect(smallest).toBeGreaterThanOrEqual(10.99);
     expect(smallestValue).toBeGreaterThanOrEqual(11.99);
     expect(used).toBeGreaterThan(0.55);
+  });
+
+  const scenes = names.filter((name) => demoOf(name).scenes.length > 0);
+  it.each(scenes)('of the plan of %s is legible, its names clear of each other', async (name) => {
+    const id = await putOnShelf(its.app.address, demoOf(name));
+    await its.browser.driver.get(`${its.app.address}design/${id}/rehearse`);
+    await its.page.view('Plan');
+    await its.page.find('yu-plan svg text');
+    const { texts, smallest, crossing, out } = await measureTexts(
+      its.browser.driver,
+      'yu-plan svg',
+    );
+    expect(texts).toBeGreaterThan(0);
+    expect(smallest).toBeGreaterThanOrEqual(11);
+    expect({ crossing, out }).toEqual({ crossing: [], out: [] });
+  });
+
+  const modal = names.filter((name) => demoOf(name).machines.length > 0);
+  it.each(modal)('of the modes of %s is legible, its words clear of each other', async (name) => {
+    const id = await putOnShelf(its.app.address, demoOf(name));
+    await its.browser.driver.get(`${its.app.address}design/${id}/act`);
+    await its.page.find('yu-mode-chart .mode');
+    const { texts, smallest, crossing } = await measureTexts(
+      its.browser.driver,
+      'yu-mode-chart svg',
+    );
+    expect(texts).toBeGreaterThan(3);
+    expect(smallest).toBeGreaterThanOrEqual(10.99);
+    expect(crossing).toEqual([]);
   });
 });

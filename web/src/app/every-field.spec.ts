@@ -10,7 +10,6 @@ import { RuleCard } from './act/rule-card';
 import { Things } from './act/things';
 import { HappeningPanel } from './rehearse/happening-panel';
 import { PlanFields } from './rehearse/plan-fields';
-import { RehearseStep } from './rehearse/rehearse';
 import { SceneFields } from './rehearse/scene-fields';
 import { AboutDialog } from './shell/about-dialog';
 import { ChannelPanel } from './set/channel-panel';
@@ -89,7 +88,6 @@ const places: Readonly<Record<string, Place>> = {
     inputs: { sequence: everything().sequences[0] },
     prepare: (_, screen) => screen.click('.block'),
   },
-  rehearse: { component: RehearseStep },
   scene: { component: SceneFields },
   plan: { component: PlanFields },
   about: { component: AboutDialog, inputs: { open: true } },

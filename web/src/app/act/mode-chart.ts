@@ -15,6 +15,9 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { layOutChart, type ChartLayout } from './chart-layout';
 
+/** A chart is shrunk to this share of its size at most: its letters of 12 px are then 11 px high. */
+const legible = 11 / 12;
+
 interface Job {
   design: Design;
   machine: Machine;
@@ -28,6 +31,7 @@ interface Job {
       <svg
         [attr.viewBox]="'0 0 ' + layout.width + ' ' + layout.height"
         [style.max-width.px]="layout.width"
+        [style.min-width.px]="legible * layout.width"
         [attr.aria-label]="'Modes of ' + machine().name"
         role="group"
       >
@@ -107,6 +111,7 @@ export class ModeChart {
   private readonly elk = inject(Elk);
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
+  protected readonly legible = legible;
   protected readonly layout = signal<ChartLayout | undefined>(undefined);
   private readonly layouts = new Newest<Job>((job) => this.layOut(job));
 

@@ -158,10 +158,4 @@ describe('the picture', () => {
     expect(picture.text('[data-part="G1"] .live')).toMatch(/^delivers 1\.19.W$/);
     expect(picture.text('[data-part="R3"] .live')).toMatch(/^195.mW$/);
   });
-
-  it('shows an empty bench with the way on', async () => {
-    picture.fixture.componentRef.setInput('design', { ...slipwayBeam(), parts: [], wires: [] });
-    await picture.until(() => picture.all('.empty').length === 1);
-    expect(picture.text('.empty')).toContain('press Add part');
-  });
 });

@@ -30,7 +30,10 @@ export function placeNames(
   const boxes = [...taken];
   const places = new Map<string, Point>();
   for (const { key, at, width } of named) {
-    const options = around(at, width).map((place) => ({ place, box: boxOf(place, width) }));
+    const options = around(at, width, frame.width).map((place) => ({
+      place,
+      box: boxOf(place, width),
+    }));
     const free = options.filter(({ box }) => !boxes.some((b) => overlap(b, box)));
     const clear = free.filter(({ box }) => !crossed.some((b) => overlap(b, box)));
     const inside = [...clear, ...free].find(({ box }) => isWithin(box, frame));
@@ -54,9 +57,15 @@ const isWithin = (box: Box, frame: { width: number; height: number }): boolean =
   box.x + box.width <= frame.width &&
   box.y + box.height <= frame.height;
 
-/** Right and left of a point, then above and below, ever farther. */
-function around({ x, y }: Point, width: number): Point[] {
-  const sides = [x + gap, x - gap - width, x - width / 2];
+/** Right and left of a point, then above and below, ever farther; a long name as far within the frame as it goes. */
+function around({ x, y }: Point, width: number, within: number): Point[] {
+  const middle = x - width / 2;
+  const sides = [
+    x + gap,
+    x - gap - width,
+    middle,
+    Math.max(1, Math.min(middle, within - width - 1)),
+  ];
   const rows = Array.from({ length: rings }, (_, i) => [i, -i]).flat();
   return rows.flatMap((row) =>
     sides

@@ -43,7 +43,9 @@ it.each([
 });
 
 it('finds what is wrong, and shows what it is about', async () => {
-  TestBed.inject(BenchView).findings.set([
+  const view = TestBed.inject(BenchView);
+  await box.until(() => view.findings().length > 0);
+  view.findings.set([
     {
       id: 'x',
       code: 'x',

@@ -119,7 +119,7 @@ export class CommandBox {
     const parts = new Set(this.session.design()?.parts.map((p) => p.id));
     return this.view
       .findings()
-      .filter((finding) => finding.severity !== 'fine')
+      .filter(({ severity }) => severity === 'error' || severity === 'caution')
       .map((finding) => ({
         label: finding.title,
         hint: `finding, ${finding.severity}`,

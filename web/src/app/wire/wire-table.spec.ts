@@ -2,10 +2,13 @@ import { openBench, showSolved, slipwayBeam } from '../../testing/workbench-bed'
 import { WireTable } from './wire-table';
 
 describe('the circuit as tables', () => {
-  const rows = (table: { all: (css: string) => HTMLElement[] }, of: string): string[] =>
+  const cells = (table: { all: (css: string) => HTMLElement[] }, of: string): string[][] =>
     table
       .all(`[aria-label="${of} as a table"] tbody tr`)
-      .map((row) => row.textContent.replace(/[\s\u00a0]+/g, ' ').trim());
+      .map((row) =>
+        [...row.children].map((cell) => cell.textContent.replace(/[\s\u00a0]+/g, ' ').trim()),
+      );
+  const rows = (...of: Parameters<typeof cells>): string[] => cells(...of).map((r) => r.join(' '));
 
   it('has every part and every wire, with volts and amps as they are solved', async () => {
     await openBench();
@@ -30,8 +33,8 @@ describe('the circuit as tables', () => {
     await openBench();
     const table = await showSolved(WireTable);
     const volts = (): number[] =>
-      rows(table, 'Wires').map((row) => {
-        const [, value, milli] = /(-?[\d.]+) (m|µ)?V/.exec(row) ?? [];
+      cells(table, 'Wires').map(([, , , told]) => {
+        const [, value, milli] = /(-?[\d.]+) (m|µ)?V/.exec(told) ?? [];
         return Number(value) * (milli === 'm' ? 1e-3 : milli ? 1e-6 : 1);
       });
     const heading = table

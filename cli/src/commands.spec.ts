@@ -97,6 +97,13 @@ it('export writes what was read', async () => {
   expect(json).toEqual(JSON.parse(readFileSync(demo, 'utf8')));
 });
 
+it('export writes the wires as a hook-up list', async () => {
+  const { text } = await exportFile(demo, { to: 'csv' });
+  const { wires } = JSON.parse(readFileSync(demo, 'utf8')) as { wires: unknown[] };
+  expect(text.split('\r\n')).toHaveLength(wires.length + 1);
+  expect((await exportFile(demo, { to: 'md' })).text).toMatch(/^# Slipway beam\n\n/);
+});
+
 describe('bad input is named', () => {
   const cases: [string, () => Promise<unknown>, RegExp][] = [
     ['a missing file', () => solve('nowhere.json', {}), /nowhere\.json: there is no such file/],

@@ -124,7 +124,7 @@ program
 program
   .command('export <file>')
   .description('write the design in another form')
-  .requiredOption('--to <kind>', 'json')
+  .requiredOption('--to <kind>', 'json, or its wires as a hook-up list: csv, md')
   .option('--json', 'print JSON')
   .action((file: string, o: { json?: boolean; to: string }) =>
     run(() => exportFile(file, o), o.json),

@@ -15,8 +15,8 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { layOutChart, type ChartLayout } from './chart-layout';
 
-/** A chart is shrunk to this share of its size at most: its letters of 12 px are then 11 px high. */
-const legible = 11 / 12;
+/** A chart is shrunk to this share of its size at most: its smallest letters, of 11.5 px, are then 11 px high. */
+const legible = 11 / 11.5;
 
 interface Job {
   design: Design;

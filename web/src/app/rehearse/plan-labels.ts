@@ -11,7 +11,7 @@ const lineHeight = 15;
 /** From the middle of what is named to its label. */
 const gap = 10;
 /** How far around a label is tried, in lines. */
-const rings = 5;
+const rings = 14;
 
 /**
  * Where names stand, by key: beside what they name, within the frame if they can, and clear of everything else and of each

@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import { ShelfInMemory } from '../../testing/shelf-in-memory';
 import { show, slipwayBeam, type Screen } from '../../testing/workbench-bed';
 import { Api, ApiError } from '../data/api';
+import { Tour } from '../data/tour';
 import { keepDraft, findDraft } from '../data/drafts';
 import { BinDialog } from './bin-dialog';
 import { Shelf } from './shelf';
@@ -198,6 +199,8 @@ describe('own designs and examples', () => {
     const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
     await shelf.press('Look at an example');
     expect(went).toHaveBeenLastCalledWith(['/design', 'd1']);
+    // The first example is gone through with a tour.
+    expect(TestBed.inject(Tour).stop()).toBe(0);
     await shelf.press('Begin with what must be noticed');
     expect(went).toHaveBeenLastCalledWith(['/design', 'd2']);
     server.remove('d2').subscribe();

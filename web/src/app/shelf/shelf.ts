@@ -18,6 +18,7 @@ import { CheckField } from '../common/check-field';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
 import { Api, ApiError } from '../data/api';
+import { Tour } from '../data/tour';
 import { ThemeService } from '../theme/theme';
 import { BinDialog } from './bin-dialog';
 import { FirstVisit } from './first-visit';
@@ -115,6 +116,7 @@ export class Shelf {
   protected readonly first = computed(
     () => !this.visited() && this.designs()?.every((d) => d.example) === true,
   );
+  private readonly tour = inject(Tour);
   private doubtful?: Blob;
 
   private readonly injector = inject(Injector);
@@ -226,7 +228,9 @@ export class Shelf {
 
   protected openExample(): void {
     const example = this.designs()?.find((d) => d.example && !d.unreadable);
-    if (example) void this.router.navigate(['/design', example.id]);
+    if (!example) return;
+    this.tour.begin();
+    void this.router.navigate(['/design', example.id]);
   }
 
   protected hideExamples(hidden: boolean): void {

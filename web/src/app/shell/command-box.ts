@@ -12,6 +12,7 @@ import { addPart } from '../wire/add-part';
 import { Blocks } from '../wire/blocks';
 import { Player } from '../data/player';
 import { BenchView } from '../data/bench-view';
+import { Tour } from '../data/tour';
 import { Panes } from '../data/panes';
 import { ThemeService } from '../theme/theme';
 import type { HelpPart } from './help-dialog';
@@ -39,6 +40,7 @@ export class CommandBox {
   private readonly view = inject(BenchView);
   private readonly panes = inject(Panes);
   private readonly theme = inject(ThemeService);
+  private readonly tour = inject(Tour);
   private readonly session = inject(DesignSession);
   private readonly selection = inject(Selection);
   private readonly connecting = inject(Connecting);
@@ -171,6 +173,7 @@ export class CommandBox {
         hint: 'setting',
         run: () => this.theme.toggle(),
       },
+      { label: 'Tour of the steps', hint: 'help', run: () => this.tour.begin() },
       { label: 'Keys', hint: 'help', run: () => this.help.emit('keys') },
       { label: 'Print this step', hint: 'paper or PDF', run: () => window.print() },
       {

@@ -29,6 +29,8 @@ import { Blocks } from '../wire/blocks';
 import { ThemeService } from '../theme/theme';
 import { AboutDialog } from './about-dialog';
 import { CommandBox } from './command-box';
+import { TourCard } from './tour-card';
+import { Tour } from '../data/tour';
 import { HelpDialog, type HelpPart } from './help-dialog';
 import { Keys } from './keys';
 import { Player } from '../data/player';
@@ -55,6 +57,7 @@ const foldedStrip = 32;
     AboutDialog,
     CommandBox,
     HelpDialog,
+    TourCard,
     Divider,
     Lantern,
     ProbeStrip,
@@ -99,6 +102,7 @@ export class Workbench {
   protected readonly evidence = evidence;
   private readonly keys = inject(Keys);
   private readonly router = inject(Router);
+  protected readonly tour = inject(Tour);
   protected readonly steps = steps;
   protected readonly commandsOpen = signal(false);
   protected readonly helpOpen = signal(false);

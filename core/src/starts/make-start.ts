@@ -1,5 +1,12 @@
 import { blocks, usualAnswers } from '../blocks/index.js';
-import { freshId, terminalRef, type Channel, type Design, type Edit } from '../design/index.js';
+import {
+  freshId,
+  terminalRef,
+  type Channel,
+  type Design,
+  type Edit,
+  type Scene,
+} from '../design/index.js';
 import { readingGroups, rehearse, roomBetween } from '../rehearsal/index.js';
 import { draftScene, findHappeningKind } from '../scene/index.js';
 import { Draft, newChannel, usualColour } from '../wiring/index.js';
@@ -31,8 +38,8 @@ export function makeStart(empty: Design, start: Start): Edit {
   build(draft, 'transistor-stage', { part: buzzer });
   const channel = listen(draft, board, start);
   act(draft, channel);
-  watch(draft, start);
-  tune(draft, channel.id);
+  const scene = watch(draft, start);
+  tune(draft, channel.id, scene);
   return draft.edit(`begin: notice ${start.label}`);
 }
 
@@ -86,25 +93,24 @@ function act(draft: Draft, channel: Channel): void {
   });
 }
 
-/** A scene in which it happens, and the first thing that must not set it off. */
-function watch(draft: Draft, start: Start): void {
+/** A scene in which it happens; those that are there stay. */
+function watch(draft: Draft, start: Start): Scene {
   const wanted = findHappeningKind(start.wanted);
   if (!wanted) throw new RangeError(`There is no happening "${start.wanted}".`);
-  draft.make({
-    type: 'put-scene',
-    scene: draftScene(draft.design, {
-      id: 'scene1',
-      name: `Notice ${start.label}`,
-      ambient: { lamp: 300 },
-      happens: [{ kind: wanted, intent: 'wanted' }],
-    }),
+  const ids = draft.design.scenes.map((s) => s.id);
+  const scene = draftScene(draft.design, {
+    id: freshId('scene', ids),
+    name: `Notice ${start.label}`,
+    ambient: { lamp: 300 },
+    happens: [{ kind: wanted, intent: 'wanted' }],
   });
+  draft.make({ type: 'put-scene', scene });
+  return scene;
 }
 
 /** Sets the channel's line in the middle between rest and what is wanted, as both are rehearsed. */
-function tune(draft: Draft, id: string): void {
+function tune(draft: Draft, id: string, scene: Scene): void {
   const { design } = draft;
-  const [scene] = design.scenes;
   const channel = design.channels.find((c) => c.id === id) as Channel;
   const groups = readingGroups(rehearse(design, scene), scene, id);
   const rest = groups.find((g) => g.kind === 'quiet');

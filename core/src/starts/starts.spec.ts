@@ -37,6 +37,18 @@ describe.each(usualStarts.map((s) => [s.label, s] as const))('begin: notice %s',
   });
 });
 
+it('a scene that was made before its parts stays, and the line is set by the new one', () => {
+  const [start] = usualStarts;
+  const empty = emptyDesign('New');
+  const scene = { ...begun(start).scenes[0], name: 'Mine', happenings: [] };
+  const design = applyEdit(
+    { ...empty, scenes: [scene] },
+    makeStart({ ...empty, scenes: [scene] }, start),
+  );
+  expect(design.scenes.map((s) => s.name)).toEqual(['Mine', `Notice ${start.label}`]);
+  expect(design.channels).toEqual(begun(start).channels);
+});
+
 it('what is offered is told apart by its words', () => {
   expect(new Set(usualStarts.map((s) => s.label)).size).toBe(usualStarts.length);
 });

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 
 interface Part {
+  name: string;
   id: string;
   params?: Record<string, number>;
 }
@@ -14,6 +15,7 @@ interface Pinned {
   pin: string;
 }
 interface Document {
+  machines: object[];
   title: string;
   parts: Part[];
   wires: Ends[];

@@ -1,4 +1,4 @@
-import { demo, openBench, showSolved, type Screen } from '../../testing/workbench-bed';
+import { demo, openBench, show, showSolved, type Screen } from '../../testing/workbench-bed';
 import { eventsOf, rehearse } from '@yurei/core/rehearsal';
 import { marksOf } from './time-marks';
 import { rowGroups, rowValue, type TraceRow } from './time-rows';
@@ -126,5 +126,38 @@ describe('the time axis', () => {
     await axis.settle();
     expect(axis.all('[data-row="power"]')).toHaveLength(0);
     expect(supply?.getAttribute('aria-expanded')).toBe('false');
+  });
+
+  it('shows the rows that are chosen, and remembers which', async () => {
+    const { axis } = await open();
+    const rows = () => axis.all('[data-row]').map((r) => r.dataset['row']);
+    const supply = () => axis.all('.group').filter((g) => g.textContent.includes('supply'));
+    await axis.press('Choose rows');
+    const check = (label: string) => axis.field(label).click();
+    check('Energy');
+    await axis.settle();
+    expect(rows()).not.toContain('energy');
+    expect(rows()).toContain('power');
+    expect(localStorage.getItem('yurei.rows.d1')).toBe('["energy"]');
+    for (const label of ['Power', '5 V', '12 V']) check(label);
+    await axis.settle();
+    // A group with nothing in it has no heading.
+    expect(supply()).toEqual([]);
+    check('Power');
+    await axis.settle();
+    expect(rows()).toContain('power');
+    const again = await show(TimeAxis);
+    expect(again.host.querySelectorAll('[data-row="power"]')).toHaveLength(1);
+    expect(again.host.querySelectorAll('[data-row="energy"]')).toHaveLength(0);
+  });
+
+  it('shows all rows where what is remembered makes no sense', async () => {
+    const { bench } = await open();
+    expect(bench.view.rehearsal()).toBeDefined();
+    for (const nonsense of ['{', '7', '[1, null]']) {
+      localStorage.setItem('yurei.rows.d1', nonsense);
+      const axis = await show(TimeAxis);
+      expect(axis.host.querySelectorAll('[data-row="power"]')).toHaveLength(1);
+    }
   });
 });

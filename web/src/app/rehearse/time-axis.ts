@@ -8,10 +8,13 @@ import {
 } from '@angular/core';
 import { eventsOf } from '@yurei/core/rehearsal';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
+import { Popover } from 'primeng/popover';
+import { CheckField } from '../common/check-field';
 import { timeStep } from '../common/ruler';
 import { heightOf, straightPath, tracePath, type Window } from '../common/trace-path';
 import { BenchView } from '../data/bench-view';
 import { Player } from '../data/player';
+import { ChosenRows } from './chosen-rows';
 import { HappeningTimes } from './happening-times';
 import { marksOf } from './time-marks';
 import { rowGroups, rowValue, type BandRow, type TimeRow, type TraceRow } from './time-rows';
@@ -35,7 +38,8 @@ interface RowView {
 /** A whole rehearsal over one axis of time: happenings, readings, program, what acts, supply, and marks where something came about. */
 @Component({
   selector: 'yu-time-axis',
-  imports: [HappeningTimes],
+  imports: [CheckField, HappeningTimes, Popover],
+  providers: [ChosenRows],
   templateUrl: './time-axis.html',
   styleUrl: './time-axis.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,6 +48,7 @@ interface RowView {
 export class TimeAxis {
   protected readonly view = inject(BenchView);
   private readonly player = inject(Player);
+  protected readonly chosen = inject(ChosenRows);
   protected readonly box = { width, height };
   private readonly folded = signal<ReadonlySet<string>>(new Set());
 
@@ -73,10 +78,33 @@ export class TimeAxis {
     return design && rehearsal ? rowGroups(design, rehearsal) : [];
   });
   protected readonly shown = computed(() =>
-    this.groups().map(({ id, name, rows }) => {
+    this.groups().flatMap(({ id, name, rows }) => {
       const open = !this.folded().has(id);
-      return { id, name, open, count: rows.length, rows: open ? rows.map((r) => this.row(r)) : [] };
+      const chosen = rows.filter((r) => !this.chosen.hidden().has(r.key));
+      return chosen.length === 0
+        ? []
+        : [
+            {
+              id,
+              name,
+              open,
+              count: chosen.length,
+              rows: open ? chosen.map((r) => this.row(r)) : [],
+            },
+          ];
     }),
+  );
+  /** Every row there is, by its group, to choose among. */
+  protected readonly choosable = computed(() =>
+    this.groups().map(({ id, name, rows }) => ({
+      id,
+      name,
+      rows: rows.map((row) => ({
+        key: row.key,
+        name: row.name,
+        on: !this.chosen.hidden().has(row.key),
+      })),
+    })),
   );
   private readonly events = computed(() => {
     const [design, rehearsal] = [this.view.shown(), this.view.rehearsal()];

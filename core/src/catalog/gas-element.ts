@@ -215,7 +215,7 @@ const warmedBy = (p: { warmUp: number }): number => 3 * p.warmUp;
 /** A board with a gas element, its load resistor, comparator and trimmer. */
 export function gasModule(
   element: ReturnType<typeof gasElement>,
-  about: Pick<PartKind, 'kind' | 'label' | 'summary' | 'words'>,
+  about: Pick<PartKind, 'kind' | 'label' | 'summary' | 'words' | 'first'>,
 ) {
   const inside = comparatorInside(
     (p: Values & { turn: number; load: number }) => [

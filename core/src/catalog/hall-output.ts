@@ -8,7 +8,7 @@ const unit = 1e-3;
 
 interface HallSwitch extends Pick<
   PartKind,
-  'kind' | 'label' | 'summary' | 'words' | 'notes' | 'source'
+  'kind' | 'label' | 'summary' | 'words' | 'first' | 'notes' | 'source'
 > {
   /** Output on from this south field, T; off below that one. */
   operate: number;
@@ -28,7 +28,7 @@ const point = <const I extends string>(id: I, label: string, value: number) =>
 
 /** A Hall switch with an open-collector output: south pole positive, on at its operate point, off at its release point. */
 export function hallSwitchKind(about: HallSwitch) {
-  const { kind, label, summary, words, notes, source, operate, release } = about;
+  const { kind, label, summary, words, first, notes, source, operate, release } = about;
   return definePart({
     kind,
     label,
@@ -36,6 +36,7 @@ export function hallSwitchKind(about: HallSwitch) {
     prefix: 'B',
     words: ['magnet', 'hall', 'door', 'turns', 'wheel', 'position', ...words],
     stage: 'feels',
+    first,
     terminals: [
       { id: 'VCC', label: 'VCC', role: 'supply-in' },
       { id: 'GND', label: 'GND', role: 'ground' },

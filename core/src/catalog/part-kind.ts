@@ -4,6 +4,18 @@ import type { Element } from '../element/index.js';
 import type { Facets } from './facets.js';
 import type { Stimulus, Quantity } from './surroundings.js';
 
+/** What a sensor is first taken for, by those who begin (common practice). */
+export interface FirstSensor {
+  /** After "Notice …". */
+  notices: string;
+  /** How it is then called. */
+  named: string;
+  /** Kind of happening that must be noticed. */
+  wanted: string;
+  /** How often it is read, s: what comes slowly need not be read fast. */
+  every: number;
+}
+
 /** The stage columns of the picture, in the order in which a signal passes; feeds have their own lane. */
 export const stages = ['feels', 'conditions', 'decides', 'drives', 'acts', 'feeds'] as const;
 export type Stage = (typeof stages)[number];
@@ -280,6 +292,8 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   /** What a maker might type to find it. */
   words: readonly string[];
   stage: Stage;
+  /** The usual sensor to begin with where this must be noticed. */
+  first?: FirstSensor;
   /** Passive parts stand in the column of whatever they serve. */
   floats?: boolean;
   terminals: readonly Terminal[];

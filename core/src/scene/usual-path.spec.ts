@@ -1,5 +1,6 @@
 import type { Part } from '../design/index.js';
-import { findHappeningKind } from './happenings.js';
+import fc from 'fast-check';
+import { findHappeningKind, happeningKinds } from './happenings.js';
 import type { HappeningKind } from './happening-kind.js';
 import { usualPath } from './usual-path.js';
 
@@ -42,4 +43,26 @@ it.each<[string, readonly Part[], object | undefined]>([
   ],
 ])('%s', (name, among, path) => {
   expect(usualPath({ parts: [...among], plan }, kind(name))).toEqual(path);
+});
+
+it('whatever passes goes from one point to another within the plan, wherever its sensor stands and looks', () => {
+  const paths = happeningKinds.filter((k) => k.where === 'path');
+  const spot = fc.record({
+    x: fc.double({ min: 0, max: 12, noNaN: true }),
+    y: fc.double({ min: 0, max: 8, noNaN: true }),
+    facing: fc.integer({ min: -180, max: 180 }),
+  });
+  fc.assert(
+    fc.property(spot, fc.constantFrom(...paths), (place, passing) => {
+      const sensor: Part = { ...part('B1', 'pyroelectric-module', 0, 0), place };
+      const [from, to] = usualPath({ parts: [sensor], plan }, passing) ?? [];
+      expect([from.x, from.y]).not.toEqual([to.x, to.y]);
+      for (const { x, y } of [from, to]) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThanOrEqual(plan.width);
+        expect(y).toBeGreaterThanOrEqual(0);
+        expect(y).toBeLessThanOrEqual(plan.depth);
+      }
+    }),
+  );
 });

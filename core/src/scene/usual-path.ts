@@ -30,8 +30,11 @@ export function usualPath(
   if (kind.where === 'point') return [{ x, y }];
   const { passes } = kind;
   // Nothing goes through what feels it: it passes in front.
-  if (passes !== undefined && senses && Math.hypot(x - senses.x, y - senses.y) < passes)
-    return across(senses, passes, plan);
+  if (passes !== undefined && senses && Math.hypot(x - senses.x, y - senses.y) < passes) {
+    const [from, to] = across(senses, passes, plan);
+    // In a corner that looks out of the plan there is no way in front.
+    if (from.x !== to.x || from.y !== to.y) return [from, to];
+  }
   const within = (v: number): number => Math.min(plan.depth, Math.max(0, v));
   return [
     { x, y: within(y - reach) },

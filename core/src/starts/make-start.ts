@@ -26,7 +26,7 @@ const supplyVolts = 9;
 export function makeStart(empty: Design, start: Start): Edit {
   const draft = new Draft(empty);
   const board = powered(draft);
-  const sensor = draft.add(start.sensor, start.name, { ...start.params });
+  const sensor = draft.add(start.sensor, start.named);
   const { plan } = empty;
   draft.make({
     type: 'place-part',
@@ -40,7 +40,7 @@ export function makeStart(empty: Design, start: Start): Edit {
   act(draft, channel);
   const scene = watch(draft, start);
   tune(draft, channel.id, scene);
-  return draft.edit(`begin: notice ${start.label}`);
+  return draft.edit(`begin: notice ${start.notices}`);
 }
 
 /** A supply and a controller on it. */
@@ -71,7 +71,7 @@ function listen(draft: Draft, board: string, start: Start): Channel {
   const use = controller.pins.find(({ pin }) => pin.startsWith(`${board}.`) && !driven.has(pin));
   if (!use) throw new RangeError(`The front end of ${start.sensor} reaches no pin.`);
   const { channel } = newChannel(draft.design, use.pin);
-  const named = { ...channel, name: start.name, every: start.every };
+  const named = { ...channel, name: start.named, every: start.every };
   draft.make({ type: 'put-channel', channel: named });
   return named;
 }
@@ -100,7 +100,7 @@ function watch(draft: Draft, start: Start): Scene {
   const ids = draft.design.scenes.map((s) => s.id);
   const scene = draftScene(draft.design, {
     id: freshId('scene', ids),
-    name: `Notice ${start.label}`,
+    name: `Notice ${start.notices}`,
     ambient: { lamp: 300 },
     happens: [{ kind: wanted, intent: 'wanted' }],
   });

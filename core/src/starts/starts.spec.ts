@@ -12,7 +12,7 @@ const begun = (start: Start): Design => {
 /** Said of every flame, gas and rain detector there can be. */
 const toBeMinded = /^Say that this is not a certified alarm$|stands under direct current$/;
 
-describe.each(usualStarts.map((s) => [s.label, s] as const))('begin: notice %s', (_, start) => {
+describe.each(usualStarts.map((s) => [s.notices, s] as const))('begin: notice %s', (_, start) => {
   const design = begun(start);
   const [scene] = design.scenes;
 
@@ -45,10 +45,10 @@ it('a scene that was made before its parts stays, and the line is set by the new
     { ...empty, scenes: [scene] },
     makeStart({ ...empty, scenes: [scene] }, start),
   );
-  expect(design.scenes.map((s) => s.name)).toEqual(['Mine', `Notice ${start.label}`]);
+  expect(design.scenes.map((s) => s.name)).toEqual(['Mine', `Notice ${start.notices}`]);
   expect(design.channels).toEqual(begun(start).channels);
 });
 
 it('what is offered is told apart by its words', () => {
-  expect(new Set(usualStarts.map((s) => s.label)).size).toBe(usualStarts.length);
+  expect(new Set(usualStarts.map((s) => s.notices)).size).toBe(usualStarts.length);
 });

@@ -10,6 +10,7 @@ export const floatSwitch = definePart({
   prefix: 'S',
   words: ['float', 'level', 'water', 'tank', 'sump', 'bilge', 'pump', 'liquid', 'flood'],
   stage: 'feels',
+  first: { notices: 'water rising', named: 'Water', wanted: 'water-rises', every: 1 },
   terminals: contactTerminals,
   params: [
     { id: 'height', label: 'Mounted at', unit: 'm', default: 0.2, min: 0, max: 50 },

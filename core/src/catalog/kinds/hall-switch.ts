@@ -2,6 +2,12 @@ import { hallSwitchKind } from '../hall-output.js';
 
 export const hallSwitch = hallSwitchKind({
   kind: 'hall-switch',
+  first: {
+    notices: 'a magnet passing',
+    named: 'Magnet',
+    wanted: 'magnet-approaches',
+    every: 0.005,
+  },
   label: 'Hall switch, unipolar',
   summary: 'On while a south pole is near; the other pole does nothing.',
   words: ['unipolar', 'south', 'near'],

@@ -41,6 +41,7 @@ export const reflectiveModule = definePart({
   prefix: 'B',
   words: ['obstacle', 'proximity', 'avoid', 'near', 'infrared', 'ir', 'module', 'hand'],
   stage: 'feels',
+  first: { notices: 'something close by', named: 'Nearness', wanted: 'hand-near', every: 0.02 },
   terminals: comparatorTerminals,
   params: [
     trimmerParam(0.5),

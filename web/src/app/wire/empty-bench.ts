@@ -16,13 +16,13 @@ import { DesignSession } from '../data/design-session';
       be changed.
     </p>
     <div class="starts">
-      @for (start of starts; track start.id) {
+      @for (start of starts; track start.sensor) {
         <p-button
           size="small"
           severity="secondary"
           variant="outlined"
           [fluid]="true"
-          [label]="start.label"
+          [label]="start.notices"
           (onClick)="begin(start)"
         />
       }

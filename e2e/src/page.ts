@@ -73,7 +73,8 @@ export class Page {
       this.driver.executeScript(
         `const links = [...document.querySelectorAll('.p-menu-item-link')];
          const link = links.find((a) => new RegExp(arguments[0]).test(a.textContent.trim()));
-         link?.click();
+         // An event, as of a pointer: what a link does when it is clicked may be stood in for.
+         link?.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
          return link !== undefined;`,
         patternOf(entry),
       );

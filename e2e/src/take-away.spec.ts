@@ -113,6 +113,13 @@ describe('taken away', () => {
       })) as unknown as { data: string };
       const pdf = Buffer.from(data, 'base64').toString('latin1');
       expect(pdf.startsWith('%PDF-')).toBe(true);
+      // Across, as the page asks; sizes in points of 1/72 inch.
+      const [, wide, high] = /\/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)/.exec(pdf) ?? [];
+      expect([step, Number(wide) / 72, Number(high) / 72]).toEqual([
+        step,
+        expect.closeTo(height, 1),
+        expect.closeTo(width, 1),
+      ]);
       const pages = pdf.match(/\/Type\s*\/Page\b/g)?.length ?? 0;
       expect([step, pages >= 1 && pages <= 6]).toEqual([step, true]);
     }

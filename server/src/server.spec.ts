@@ -197,6 +197,7 @@ describe('the bin', () => {
       ['GET', `/designs/${id}`, undefined],
       ['GET', `/designs/${id}/export`, undefined],
       ['GET', `/designs/${id}/revisions`, undefined],
+      ['GET', `/designs/${id}/revisions/1`, undefined],
       ['PUT', `/designs/${id}`, { version: 2, design: demo }],
       ['DELETE', `/designs/${id}`, undefined],
     ] as const)

@@ -1,6 +1,6 @@
 export { designShape, largestFile } from './design-shape.js';
 export { checkDocument, readDesign, type ReadResult } from './read-design.js';
-export { fileNameFor, writeDesign } from './write-design.js';
+export { fileNameFor, fileStem, writeDesign } from './write-design.js';
 export { problemText } from './problem-text.js';
 export type {
   DesignMakeup,

@@ -6,11 +6,15 @@ export function writeDesign(design: Design): string {
 }
 
 /** A file name a maker can recognise the design by. */
-export function fileNameFor(design: Pick<Design, 'title'>): string {
-  const stem = design.title
+export const fileNameFor = (design: Pick<Design, 'title'>): string =>
+  `${fileStem(design.title)}.yurei.json`;
+
+/** A name as the beginning of a file's name, in whatever script it is written. */
+export function fileStem(name: string): string {
+  const stem = name
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-+|-+$/g, '')
     .slice(0, 60);
-  return `${stem || 'design'}.yurei.json`;
+  return stem || 'design';
 }

@@ -13,6 +13,6 @@ export { usualColour, wireColours } from './wire-colour.js';
 export { joinEdit, moveWireEnd, splitWire } from './wire-edits.js';
 export { elementsOf, outputDrive, type OutputDrive } from './output-drive.js';
 export { Wiring, wiringOf, type End } from './wiring.js';
-export { hookUpList, type HookUp, type HookUpEnd } from './hook-up-list.js';
+export { hookUpList, type HookUp } from './hook-up-list.js';
 export { newChannel } from './new-channel.js';
 export { outputOn, pinsToDrive } from './new-output.js';

@@ -256,7 +256,8 @@ export class DesignStore {
   async revision(id: string, version: number): Promise<KeptDesign | undefined> {
     const [row] = await this.database.read((manager) =>
       manager.query<{ savedAt: Cell; document: Cell }[]>(
-        `SELECT CAST(saved_at AS BLOB) AS savedAt, document FROM revision WHERE design_id = ? AND version = ?`,
+        `SELECT CAST(saved_at AS BLOB) AS savedAt, document FROM revision WHERE design_id = ? AND version = ?
+         AND EXISTS (SELECT 1 FROM design WHERE id = design_id AND removed_at = '')`,
         [id, version],
       ),
     );

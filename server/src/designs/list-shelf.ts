@@ -29,7 +29,8 @@ const shelfAsJson = `SELECT CAST(json_group_array(json_object(
     'example', json(iif(example, 'true', 'false')),
     'makeup', CASE WHEN json_valid(makeup) THEN json(makeup) END,
     'answers', CASE WHEN json_valid(answers) THEN json(answers) END
-  )) AS BLOB) AS shelf FROM (SELECT * FROM design WHERE removed_at = '' ORDER BY touched DESC)`;
+  )) AS BLOB) AS shelf FROM (SELECT id, title, purpose, site, parts, scenes, version, saved_at, opened_at, example, makeup, answers
+    FROM design WHERE removed_at = '' ORDER BY touched DESC)`;
 
 const shelfByRow = `SELECT ${asBytes('id', 'title', 'purpose', 'site', 'answers', 'makeup')},
   CAST(saved_at AS BLOB) AS savedAt, CAST(opened_at AS BLOB) AS openedAt, example, parts, scenes, version

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -10,7 +11,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { kindOf } from '@yurei/core/catalog';
 import { type Design, withoutReadings } from '@yurei/core/design';
-import { writeScxml } from '@yurei/core/exchange';
+import { fileStem, writeScxml } from '@yurei/core/exchange';
 import { sayRule, truthsOf } from '@yurei/core/logic';
 import type { Deed } from '@yurei/core/rehearsal';
 import { outputOn, pinsToDrive } from '@yurei/core/wiring';
@@ -42,6 +43,7 @@ import { Things } from './things';
     MachineEditor,
     Menu,
     ModeChart,
+    NgTemplateOutlet,
     RouterLink,
     RuleCard,
     Things,
@@ -153,7 +155,7 @@ export class ActStep {
   protected exportCharts(): void {
     const design = this.session.design();
     if (!design) return;
-    const name = `${design.title.replace(/[^\w-]+/g, '-')}.scxml`;
+    const name = `${fileStem(design.title)}.scxml`;
     download(name, writeScxml(design), 'application/scxml+xml');
   }
 

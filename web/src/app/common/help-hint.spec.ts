@@ -7,7 +7,7 @@ it.each(topics.map((t) => [t.id, t] as const))('opens the page on %s', async (id
   await openBench();
   const hint = await show(HelpHint, { on: id });
   await hint.press(topic.title);
-  const page = hint.text('.help-page');
+  const page = hint.text('yu-help-page');
   expect(page).toContain(topic.formula.replace(/\s+/g, ' '));
   expect(page).toContain(topic.text[0].slice(0, 60));
 });

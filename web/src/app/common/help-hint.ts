@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { topicOf } from '@yurei/core/help';
 import { Popover } from 'primeng/popover';
+import { HelpPage } from './help-page';
 
 /** An i that opens half a page on how something here is found out, and why so. */
 @Component({
   selector: 'yu-help',
-  imports: [Popover],
+  imports: [HelpPage, Popover],
   template: `
     <button
       type="button"
@@ -17,14 +18,7 @@ import { Popover } from 'primeng/popover';
       <i class="pi pi-info-circle" aria-hidden="true"></i>
     </button>
     <p-popover #page appendTo="body" [ariaLabel]="topic().title">
-      <article class="help-page">
-        <h3>{{ topic().title }}</h3>
-        @for (paragraph of topic().text; track $index) {
-          <p>{{ paragraph }}</p>
-        }
-        <p class="value">{{ topic().formula }}</p>
-        <p class="soft">{{ topic().source }}</p>
-      </article>
+      <yu-help-page [topic]="topic()" />
     </p-popover>
   `,
   styles: `
@@ -40,11 +34,8 @@ import { Popover } from 'primeng/popover';
       color: var(--indigo-ink);
       cursor: pointer;
     }
-    article {
+    yu-help-page {
       max-width: 440px;
-      display: grid;
-      gap: 8px;
-      font-size: 13.5px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
+import { remember } from '../common/remember';
 import { DesignSession } from '../data/design-session';
 
 /** Most rows whose hiding is remembered. */
@@ -15,12 +16,8 @@ export class ChosenRows {
     if (on) hidden.delete(row);
     else hidden.add(row);
     this.hidden.set(hidden);
-    try {
-      if (hidden.size === 0) localStorage.removeItem(this.store);
-      else localStorage.setItem(this.store, JSON.stringify([...hidden].slice(0, most)));
-    } catch {
-      // Without room they are hidden until the page is left; work not saved needs the room more.
-    }
+    if (hidden.size === 0) localStorage.removeItem(this.store);
+    else remember(this.store, JSON.stringify([...hidden].slice(0, most)));
   }
 
   private kept(): string[] {

@@ -10,7 +10,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { kindOf } from '@yurei/core/catalog';
 import { freshId, type Part } from '@yurei/core/design';
-import { writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
+import { fileStem, writeRehearsalCsv, writeVcd } from '@yurei/core/exchange';
 import {
   contributes,
   draftHappening,
@@ -115,7 +115,7 @@ export class RehearseStep {
   protected export(kind: 'csv' | 'vcd'): void {
     const [design, rehearsal] = [this.session.design(), this.view.rehearsal()];
     if (!design || !rehearsal) return;
-    const name = `${design.title.replace(/[^\w-]+/g, '-')}-${rehearsal.scene}.${kind}`;
+    const name = `${fileStem(design.title)}-${rehearsal.scene}.${kind}`;
     if (kind === 'csv') download(name, writeRehearsalCsv(rehearsal), 'text/csv');
     else download(name, writeVcd(design, rehearsal), 'text/plain');
   }

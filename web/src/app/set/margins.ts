@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
-import { writeReadings } from '@yurei/core/exchange';
+import { fileStem, writeReadings } from '@yurei/core/exchange';
 import { percent, upperBound } from '@yurei/core/judge';
 import { Button } from 'primeng/button';
 import { download } from '../common/download';
@@ -122,7 +122,7 @@ export class Margins {
 
   protected exportAll(): void {
     const title = this.session.design()?.title ?? 'readings';
-    const name = `${title.replace(/[^\w-]+/g, '-')}-readings.csv`;
+    const name = `${fileStem(title)}-readings.csv`;
     download(name, writeReadings(this.readings()), 'text/csv');
   }
 

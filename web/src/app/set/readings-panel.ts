@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Conditions, ReadingSet } from '@yurei/core/design';
-import { writeReadings } from '@yurei/core/exchange';
+import { fileStem, writeReadings } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -110,7 +110,7 @@ export class ReadingsPanel {
 
   protected export(): void {
     const set = this.set();
-    if (set) download(`${set.name.replace(/[^\w-]+/g, '-')}.csv`, writeReadings([set]), 'text/csv');
+    if (set) download(`${fileStem(set.name)}.csv`, writeReadings([set]), 'text/csv');
   }
 
   protected remove(): void {

@@ -20,6 +20,10 @@ export const everything: ShelfFilter = {
   open: false,
 };
 
+/** Whether anything is left out. */
+export const filters = ({ words, senses, acts, controller, open }: ShelfFilter): boolean =>
+  open || `${words.trim()}${senses}${acts}${controller}` !== '';
+
 /** Whether a design is one of those that are looked for. */
 export function passes(
   { words, senses, acts, controller, open }: ShelfFilter,

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -17,13 +18,14 @@ import { Lantern } from '../common/lantern';
 import { CheckField } from '../common/check-field';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
+import { remember } from '../common/remember';
 import { Api, ApiError } from '../data/api';
 import { Tour } from '../data/tour';
 import { ThemeService } from '../theme/theme';
 import { BinDialog } from './bin-dialog';
 import { FirstVisit } from './first-visit';
 import { ShelfCard } from './shelf-card';
-import { everything, offeredBy, passes, type ShelfFilter } from './shelf-filter';
+import { everything, filters, offeredBy, passes, type ShelfFilter } from './shelf-filter';
 import { WholeShelf } from './whole-shelf';
 
 /** No design is larger; a larger file is not even read. */
@@ -44,14 +46,6 @@ const controllers: readonly Choice[] = [
 const kept = (name: string, word: string): WritableSignal<boolean> =>
   signal(localStorage.getItem(name) === word);
 
-function keep(name: string, word: string): void {
-  try {
-    localStorage.setItem(name, word);
-  } catch {
-    // Without room it is asked again next time; work not saved needs the room more.
-  }
-}
-
 /** The start page: every design, newest first. */
 @Component({
   selector: 'yu-shelf',
@@ -63,6 +57,7 @@ function keep(name: string, word: string): void {
     InlineChoice,
     InputText,
     Lantern,
+    NgTemplateOutlet,
     RouterLink,
     ShelfCard,
     WholeShelf,
@@ -88,7 +83,7 @@ export class Shelf {
   /** What was put in the bin last. */
   protected readonly removed = signal<DesignSummary | undefined>(undefined);
   protected readonly filter = signal<ShelfFilter>(everything);
-  protected readonly filtered = computed(() => this.filter() !== everything);
+  protected readonly filtered = computed(() => filters(this.filter()));
   protected readonly choices = computed(() => {
     const { senses, acts } = offeredBy(this.designs() ?? []);
     return { senses: orAny('feels anything', senses), acts: orAny('any part acts', acts) };
@@ -235,12 +230,12 @@ export class Shelf {
 
   protected hideExamples(hidden: boolean): void {
     this.examplesHidden.set(hidden);
-    keep('yurei.examples', hidden ? 'hidden' : '');
+    remember('yurei.examples', hidden ? 'hidden' : '');
   }
 
   protected enough(): void {
     this.visited.set(true);
-    keep('yurei.visited', 'yes');
+    remember('yurei.visited', 'yes');
   }
 
   private async import(file: Blob, acceptDoubts: boolean): Promise<void> {

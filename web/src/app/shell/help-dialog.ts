@@ -4,6 +4,7 @@ import { terms, topics } from '@yurei/core/help';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
+import { HelpPage } from '../common/help-page';
 import { keyList } from './keys';
 
 export type HelpPart = 'keys' | 'words' | 'pages';
@@ -17,7 +18,7 @@ const parts: readonly { id: HelpPart; label: string }[] = [
 /** Help in one place: keys, the glossary, and how each number is found. */
 @Component({
   selector: 'yu-help-dialog',
-  imports: [Dialog, FormsModule, InputText, SelectButton],
+  imports: [Dialog, FormsModule, HelpPage, InputText, SelectButton],
   templateUrl: './help-dialog.html',
   styleUrl: './help-dialog.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

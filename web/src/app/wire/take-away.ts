@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import { writeHookUpCsv, writeHookUpMarkdown } from '@yurei/core/exchange';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { fileStem, writeHookUpCsv, writeHookUpMarkdown } from '@yurei/core/exchange';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
@@ -22,22 +22,24 @@ import { fontsOfPage, pictureFile, picturePng } from '../picture/picture-file';
       [text]="true"
       (onClick)="menu.toggle($event)"
     />
-    <p-menu #menu [model]="kinds" [popup]="true" appendTo="body" />
+    <p-menu #menu [model]="kinds()" [popup]="true" appendTo="body" />
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TakeAway {
-  /** The drawing, where one is shown. */
-  readonly drawn = input<() => SVGSVGElement | null>(() => null);
+  /** Gives the drawing as it stands. */
+  readonly drawn = input.required<() => SVGSVGElement | undefined>();
+  /** Whether there is one to be seen: no file is made of what is not shown. */
+  readonly shown = input.required<boolean>();
   private readonly session = inject(DesignSession);
 
-  protected readonly kinds: MenuItem[] = [
-    { label: 'Picture as SVG', command: () => this.takePicture('svg') },
-    { label: 'Picture as PNG', command: () => this.takePicture('png') },
+  protected readonly kinds = computed((): MenuItem[] => [
+    { label: 'Picture as SVG', disabled: !this.shown(), command: () => this.takePicture('svg') },
+    { label: 'Picture as PNG', disabled: !this.shown(), command: () => this.takePicture('png') },
     { label: 'Hook-up list as CSV', command: () => this.takeList('csv') },
     { label: 'Hook-up list as Markdown', command: () => this.takeList('md') },
     { label: 'Print…', command: () => window.print() },
-  ];
+  ]);
 
   private async takePicture(kind: 'svg' | 'png'): Promise<void> {
     const drawn = this.drawn()();
@@ -56,7 +58,6 @@ export class TakeAway {
   }
 
   private named(end: string): string {
-    const title = this.session.design()?.title ?? 'design';
-    return `${title.replace(/[^\p{L}\p{N}-]+/gu, '-')}.${end}`;
+    return `${fileStem(this.session.design()?.title ?? '')}.${end}`;
   }
 }

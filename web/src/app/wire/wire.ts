@@ -72,7 +72,7 @@ export class WireStep {
   protected readonly shows: (Shown | 'table')[] = ['volts', 'amps', 'table'];
   protected readonly show = signal<Shown | 'table'>('volts');
   /** The drawing as it stands. */
-  protected readonly drawn = (): SVGSVGElement | null => this.picture()?.drawing() ?? null;
+  protected readonly drawn = (): SVGSVGElement | undefined => this.picture()?.drawing();
   protected readonly alike = signal(false);
   /** How many cards would go if channels wired alike were drawn once. */
   protected readonly foldable = signal(0);

@@ -60,6 +60,11 @@ describe('the picture', () => {
       its.browser.driver,
       'yu-mode-chart svg',
     );
+    const beyond = await its.browser.driver.executeScript<number>(`
+      const edge = (css) => document.querySelector(css).getBoundingClientRect().right;
+      return edge('yu-mode-chart svg') - edge('yu-act section.charts');
+    `);
+    expect(beyond).toBeLessThanOrEqual(0);
     expect(texts).toBeGreaterThan(3);
     expect(smallest).toBeGreaterThanOrEqual(10.99);
     expect(crossing).toEqual([]);

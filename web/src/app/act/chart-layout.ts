@@ -36,8 +36,9 @@ export interface ChartLayout {
 const margin = 12;
 const letter = 6.4;
 const line = 15;
-/** Letters in a line of a label. */
-const wide = 24;
+/** Letters in a line of a label: as many as leave the chart whole on its half of the step at 1280 px, 590 px wide. */
+const widths = [24, 16, 11];
+const room = 590;
 
 const options = {
   'elk.algorithm': 'layered',
@@ -54,8 +55,8 @@ const options = {
   'elk.layered.cycleBreaking.strategy': 'MODEL_ORDER',
 };
 
-/** Words in lines of a width. */
-export function inLines(text: string): string[] {
+/** Words in lines of a width, in letters. */
+export function inLines(text: string, wide = widths[0]): string[] {
   const lines: string[] = [];
   for (const word of text.split(' ')) {
     const last = lines[lines.length - 1];
@@ -91,15 +92,32 @@ export const arrowText = (design: Design, transition: Transition): string =>
     ...(transition.then ?? []).map((act) => sayAction(design, act)),
   ].join(', ');
 
+type LayOut = (root: ElkNode) => Promise<ElkNode>;
+
 /**
- * Lays a chart out, from its first mode down.
+ * Lays a chart out, from its first mode down, with labels as wide as leaves it whole.
  *
  * @param layOut ELK
  */
 export async function layOutChart(
   design: Design,
   machine: Machine,
-  layOut: (root: ElkNode) => Promise<ElkNode>,
+  layOut: LayOut,
+): Promise<ChartLayout> {
+  let best: ChartLayout | undefined;
+  for (const wide of widths) {
+    const layout = await layOutWith(design, machine, wide, layOut);
+    if (!best || layout.width < best.width) best = layout;
+    if (best.width <= room) break;
+  }
+  return best as ChartLayout;
+}
+
+async function layOutWith(
+  design: Design,
+  machine: Machine,
+  wide: number,
+  layOut: LayOut,
 ): Promise<ChartLayout> {
   const does = new Map(machine.modes.map((m) => [m.id, doesIn(design, machine.id, m.id)]));
   const children = machine.modes.map((mode): ElkNode => {
@@ -111,7 +129,7 @@ export async function layOutChart(
     t.from === undefined ? [{ id: anyMode(index), width: 66, height: 20 }] : [],
   );
   const edges = machine.transitions.map((t, index): ElkExtendedEdge => {
-    const label = inLines(arrowText(design, t));
+    const label = inLines(arrowText(design, t), wide);
     const size = { width: widest(label) + 8, height: label.length * line };
     const from = t.from ?? anyMode(index);
     return {
@@ -143,21 +161,22 @@ export async function layOutChart(
         height: node.height ?? 0,
       };
     }),
-    arrows: (root.edges ?? []).map((edge) => arrowOf(edge, design, machine)),
+    arrows: (root.edges ?? []).map((edge) =>
+      arrowOf(edge, inLines(arrowText(design, machine.transitions[Number(edge.id)]), wide)),
+    ),
   };
 }
 
-function arrowOf(edge: ElkExtendedEdge, design: Design, machine: Machine): Arrow {
-  const index = Number(edge.id);
+function arrowOf(edge: ElkExtendedEdge, text: string[]): Arrow {
   const section = edge.sections?.[0];
   const points = section
     ? [section.startPoint, ...(section.bendPoints ?? []), section.endPoint]
     : [];
   const label = edge.labels?.[0];
   return {
-    index,
+    index: Number(edge.id),
     path: points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x + margin} ${p.y + margin}`).join(''),
-    label: inLines(arrowText(design, machine.transitions[index])),
+    label: text,
     x: (label?.x ?? 0) + margin + 4,
     y: (label?.y ?? 0) + margin + line - 4,
   };

@@ -36,7 +36,6 @@ export function pictureFile(drawn: SVGSVGElement, title: string, fonts = ''): st
   from.forEach((element, i) => dress(element, to[i]));
   const [width, height] = [box.width + 2 * margin, box.height + 2 * margin];
   for (const name of [...copy.attributes].map((a) => a.name)) copy.removeAttribute(name);
-  copy.setAttribute('xmlns', svgSpace);
   copy.setAttribute('width', String(Math.ceil(width)));
   copy.setAttribute('height', String(Math.ceil(height)));
   copy.setAttribute('viewBox', `${box.x - margin} ${box.y - margin} ${width} ${height}`);

@@ -162,7 +162,7 @@ it('gives readings, volts and outputs as files', async () => {
     await step.settle();
   }
   expect(given).toEqual([
-    ['Slipway-beam-night.csv', 'text/csv'],
-    ['Slipway-beam-night.vcd', 'text/plain'],
+    ['slipway-beam-night.csv', 'text/csv'],
+    ['slipway-beam-night.vcd', 'text/plain'],
   ]);
 });

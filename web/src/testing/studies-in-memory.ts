@@ -1,8 +1,9 @@
 import type { Design } from '@yurei/core/design';
 import type { StoredStudy, StudyState, StudySummary } from '@yurei/core/exchange';
 import { casesOf, type Study } from '@yurei/core/nights';
+import { from, type Observable } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
-import type { Save, Studies } from '../app/data/studies';
+import type { Save, Studies, StudyTold } from '../app/data/studies';
 import type { ShelfInMemory } from './shelf-in-memory';
 
 type Face = { [K in keyof Studies]: Studies[K] };
@@ -60,23 +61,27 @@ export class StudiesInMemory implements Face {
     return this.earlier[version - 1] ?? [...this.shelf.stored.values()][0].design;
   }
 
-  async follow(id: string, onNights: (nights: StoredStudy['nights']) => void): Promise<StudyState> {
+  follow(id: string): Observable<StudyTold> {
+    return from(this.rehearse(id));
+  }
+
+  private async *rehearse(id: string): AsyncGenerator<StudyTold> {
     const { document, study, nights, wanted, state } = await this.get(id);
-    onNights(nights);
-    if (state !== 'running') return state;
+    yield { nights };
+    if (state !== 'running') return yield { ended: state };
     const cases = casesOf(document, study).length;
     for (let i = 0; i < wanted; i++) {
       await new Promise((done) => setTimeout(done, 0));
-      if (this.kept.get(id)?.state === 'cancelled') return 'cancelled';
+      if (this.kept.get(id)?.state === 'cancelled') return yield { ended: 'cancelled' };
       const seed = study.first + Math.floor(i / cases);
       const [{ night }] = bench.nights(document, study, i % cases, [seed]);
       const fresh = { case: i % cases, night: { ...night, drawn: undefined } };
       delete fresh.night.drawn;
       this.put(id, { nights: [...(await this.get(id)).nights, fresh], done: i + 1 });
-      onNights([fresh]);
+      yield { nights: [fresh] };
     }
     this.put(id, { state: 'done' });
-    return 'done';
+    yield { ended: 'done' };
   }
 
   private put(id: string, change: Partial<StoredStudy>): void {

@@ -6,6 +6,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Design } from '@yurei/core/design';
 import { casesOf } from '@yurei/core/nights';
+import { concatMap, firstValueFrom, map, range, timer } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
 import { BenchService } from '../app/bench/bench';
 import { NightsRunner } from '../app/bench/nights-runner';
@@ -90,22 +91,16 @@ export const benchInThread = () => ({
   },
 });
 
-/** Nights in this thread, one after the other; cancelling ends before the next one. */
-export const nightsInThread: NightsRunner = (() => {
-  let turn = 0;
-  return {
-    run: async (design, study, onNights) => {
-      const own = ++turn;
-      const cases = casesOf(design, study).length;
-      for (let i = 0; i < cases * study.count; i++) {
-        await new Promise((done) => setTimeout(done, 0));
-        if (own !== turn) throw new Error('Cancelled.');
-        onNights(bench.nights(design, study, i % cases, [study.first + Math.floor(i / cases)]));
-      }
-    },
-    cancel: () => void turn++,
-  };
-})();
+/** Nights in this thread, one after the other. */
+export const nightsInThread: NightsRunner = {
+  run: (design, study) => {
+    const cases = casesOf(design, study).length;
+    return range(0, cases * study.count).pipe(
+      concatMap((i) => timer(0).pipe(map(() => i))),
+      map((i) => bench.nights(design, study, i % cases, [study.first + Math.floor(i / cases)])),
+    );
+  },
+};
 
 /** The text of an element as it is read: pieces apart, one kind of space. */
 function textOf(element: Element): string {
@@ -292,7 +287,7 @@ export async function openBench(design: Design = slipwayBeam()) {
     ],
   });
   const session = TestBed.inject(DesignSession);
-  await session.open('d1');
+  await firstValueFrom(session.open('d1'));
   return {
     shelf,
     studies,

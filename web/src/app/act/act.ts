@@ -3,7 +3,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   inject,
   linkedSignal,
   signal,
@@ -13,7 +12,6 @@ import { kindOf } from '@yurei/core/catalog';
 import { type Design, withoutReadings } from '@yurei/core/design';
 import { fileStem, writeScxml } from '@yurei/core/exchange';
 import { sayRule, truthsOf } from '@yurei/core/logic';
-import type { Deed } from '@yurei/core/rehearsal';
 import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
@@ -23,7 +21,7 @@ import { download } from '../common/download';
 import { InlineName } from '../common/inline-name';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
-import { Newest } from '../data/newest';
+import { answerInTurn } from '../data/answer';
 import { chartsEdit } from './charts-edit';
 import { Lanes } from './lanes';
 import { MachineEditor } from './machine-editor';
@@ -127,27 +125,14 @@ export class ActStep {
     );
   });
   /** What it then does; undefined while that is looked for. */
-  protected readonly deeds = signal<readonly Deed[] | undefined>(undefined);
-  private readonly looks = new Newest<{ design: Design; scene: string | undefined }>((job) =>
-    this.look(job),
-  );
-
-  constructor() {
-    effect(() => {
+  protected readonly deeds = computed(() => this.looking().found);
+  protected readonly looking = answerInTurn(
+    () => {
       const [design, scene] = [this.session.design(), this.view.scene()?.id];
-      if (design && this.byCircuit()) void this.looks.take({ design, scene });
-    });
-  }
-
-  private async look({
-    design,
-    scene,
-  }: {
-    design: Design;
-    scene: string | undefined;
-  }): Promise<void> {
-    this.deeds.set(await this.bench.patient.does(withoutReadings(design), scene));
-  }
+      return design && this.byCircuit() ? { design, scene } : undefined;
+    },
+    ({ design, scene }) => this.bench.patient.does(withoutReadings(design), scene),
+  );
 
   /** Why a file of modes was not taken. */
   protected readonly unread = signal<readonly string[]>([]);

@@ -1,32 +1,21 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  output,
-  signal,
-} from '@angular/core';
-import type { Design, Machine } from '@yurei/core/design';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { Machine } from '@yurei/core/design';
 import { Elk } from '../common/elk';
-import { Newest } from '../data/newest';
+import { answerInTurn } from '../data/answer';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
-import { layOutChart, type ChartLayout } from './chart-layout';
+import { layOutChart } from './chart-layout';
 
 /** A chart is shrunk to this share of its size at most: its smallest letters, of 11.5 px, are then 11 px high. */
 const legible = 11 / 11.5;
-
-interface Job {
-  design: Design;
-  machine: Machine;
-}
 
 /** The modes of a chart and the ways between them, laid out by the program; the present mode is marked. */
 @Component({
   selector: 'yu-mode-chart',
   template: `
+    @if (layouts().trouble; as trouble) {
+      <p role="alert">The chart could not be laid out: {{ trouble }}</p>
+    }
     @if (layout(); as layout) {
       <svg
         [attr.viewBox]="'0 0 ' + layout.width + ' ' + layout.height"
@@ -112,20 +101,15 @@ export class ModeChart {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   protected readonly legible = legible;
-  protected readonly layout = signal<ChartLayout | undefined>(undefined);
-  private readonly layouts = new Newest<Job>((job) => this.layOut(job));
+  protected readonly layouts = answerInTurn(
+    () => {
+      const [design, machine] = [this.session.design(), this.machine()];
+      return design && { design, machine };
+    },
+    ({ design, machine }) => layOutChart(design, machine, (root) => this.elk.layOut(root)),
+  );
+  protected readonly layout = computed(() => this.layouts().found);
 
   /** The mode at the time cursor. */
   protected readonly now = computed(() => this.view.snapshot()?.decided.modes[this.machine().id]);
-
-  constructor() {
-    effect(() => {
-      const [design, machine] = [this.session.design(), this.machine()];
-      if (design) void this.layouts.take({ design, machine });
-    });
-  }
-
-  private async layOut({ design, machine }: Job): Promise<void> {
-    this.layout.set(await layOutChart(design, machine, (root) => this.elk.layOut(root)));
-  }
 }

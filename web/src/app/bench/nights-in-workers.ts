@@ -2,6 +2,7 @@ import { Injectable } from '@angular/core';
 import type { Design } from '@yurei/core/design';
 import { casesOf, type CaseNight, type Study } from '@yurei/core/nights';
 import * as Comlink from 'comlink';
+import { Observable } from 'rxjs';
 import type { Bench } from './bench-core';
 import type { NightsRunner } from './nights-runner';
 
@@ -9,46 +10,32 @@ import type { NightsRunner } from './nights-runner';
 const atOnce = 2;
 const mostWorkers = 8;
 
-/** A worker for each core; each takes the next few nights when it is done. Cancelling ends the workers. */
+/** A worker for each core; each takes the next few nights when it is done. */
 @Injectable()
 export class NightsInWorkers implements NightsRunner {
-  private workers: Worker[] = [];
-  private stop?: (reason: Error) => void;
-
-  async run(design: Design, study: Study, onNights: (nights: CaseNight[]) => void): Promise<void> {
-    this.cancel();
+  run(design: Design, study: Study): Observable<CaseNight[]> {
     const cases = casesOf(design, study).length;
     const cores = Math.min(mostWorkers, navigator.hardwareConcurrency || 2);
     const portions = Math.ceil(study.count / atOnce) * cases;
-    this.workers = Array.from({ length: Math.min(cores, portions) }, startWorker);
-    const cancelled = new Promise<never>((_, fail) => (this.stop = fail));
-    let next = 0;
-    const work = async (worker: Worker): Promise<void> => {
-      const bench = Comlink.wrap<Bench>(worker);
-      while (next < portions) {
-        const portion = next++;
-        const from = Math.floor(portion / cases) * atOnce;
-        const length = Math.min(atOnce, study.count - from);
-        const seeds = Array.from({ length }, (_, i) => study.first + from + i);
-        onNights(await bench.nights(design, study, portion % cases, seeds));
-      }
-    };
-    try {
-      await Promise.race([cancelled, Promise.all(this.workers.map(work))]);
-    } finally {
-      this.end();
-    }
-  }
-
-  cancel(): void {
-    this.stop?.(new Error('Cancelled.'));
-    this.end();
-  }
-
-  private end(): void {
-    this.workers.forEach((worker) => worker.terminate());
-    this.workers = [];
-    this.stop = undefined;
+    return new Observable((observer) => {
+      const workers = Array.from({ length: Math.min(cores, portions) }, startWorker);
+      let next = 0;
+      const work = async (worker: Worker): Promise<void> => {
+        const bench = Comlink.wrap<Bench>(worker);
+        while (next < portions) {
+          const portion = next++;
+          const from = Math.floor(portion / cases) * atOnce;
+          const length = Math.min(atOnce, study.count - from);
+          const seeds = Array.from({ length }, (_, i) => study.first + from + i);
+          observer.next(await bench.nights(design, study, portion % cases, seeds));
+        }
+      };
+      Promise.all(workers.map(work)).then(
+        () => observer.complete(),
+        (error: unknown) => observer.error(error),
+      );
+      return () => workers.forEach((worker) => worker.terminate());
+    });
   }
 }
 

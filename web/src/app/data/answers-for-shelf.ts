@@ -1,4 +1,6 @@
-import { effect, inject, Injectable, Injector, untracked } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { EMPTY, map, switchMap, timer } from 'rxjs';
 import { BenchView } from './bench-view';
 import { DesignSession } from './design-session';
 
@@ -10,23 +12,24 @@ const settled = 1500;
 export class AnswersForShelf {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
-  private readonly injector = inject(Injector);
 
-  start(): void {
-    effect(
-      (onCleanup) => {
-        const [design, answers] = [this.session.design(), this.view.answers()];
-        const playing = this.view.rehearsing() || this.view.following();
-        const ready = this.session.save().state === 'saved' && !playing;
-        if (!ready || !design || answers.length === 0 || this.view.night()) return;
+  /** What has been answered of the design as it is saved; undefined until all of it is. */
+  private readonly complete = computed(() => {
+    const [design, answers] = [this.session.design(), this.view.answers()];
+    const playing = this.view.rehearsing() || this.view.following();
+    const ready = this.session.save().state === 'saved' && !playing && !this.view.night();
+    return ready && design && answers.length > 0 ? { design, answers } : undefined;
+  });
+
+  constructor() {
+    toObservable(this.complete)
+      .pipe(
+        switchMap((known) => (known ? timer(settled).pipe(map(() => known)) : EMPTY)),
+        takeUntilDestroyed(),
+      )
+      .subscribe(({ design, answers }) => {
         const brief = answers.map(({ id, label, state, value }) => ({ id, label, state, value }));
-        const timer = setTimeout(
-          () => untracked(() => void this.session.answer(design, brief)),
-          settled,
-        );
-        onCleanup(() => clearTimeout(timer));
-      },
-      { injector: this.injector },
-    );
+        void this.session.answer(design, brief);
+      });
   }
 }

@@ -1,4 +1,5 @@
-import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { computed, inject, Injectable, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Answer, Finding } from '@yurei/core/check';
 import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
 import {
@@ -9,23 +10,38 @@ import {
   type Oscillation,
   type Snapshot,
 } from '@yurei/core/rehearsal';
-import { isOnlyInTime } from '@yurei/core/scene';
+import {
+  catchError,
+  EMPTY,
+  endWith,
+  filter,
+  from,
+  map,
+  merge,
+  of,
+  share,
+  switchMap,
+  takeUntil,
+  tap,
+  timer,
+  type Observable,
+} from 'rxjs';
 import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
+import { inTurn, reasonOf } from './answer';
 import { DesignSession } from './design-session';
-import { Newest } from './newest';
+import { rehearsing, type Planned, type Playing } from './rehearsing';
 
-/** How long after the last edit a rehearsal is played anew, ms. */
-const rehearseAfter = 150;
-/** The same when a design is opened: the picture comes first. */
-const rehearseFirst = 400;
 /** How long an edited design waits for its solved circuit before it is drawn without, ms. */
 const drawAfter = 100;
 
-interface Look {
-  design: Design;
-  scene: string | undefined;
+interface Look extends Planned {
   moment: Moment | undefined;
+}
+
+/** A look that was solved. */
+interface Solved extends Look {
+  snapshot: Snapshot;
 }
 
 /** A night as it was drawn: the design with its scene, and the design it stands in for. */
@@ -35,10 +51,14 @@ export interface OneNight {
   of: Design;
 }
 
-interface Judgement {
-  design: Design;
-  scene: string | undefined;
+interface Judgement extends Planned {
   rehearsal: Rehearsal | undefined;
+}
+
+/** What was rehearsed, of what. */
+export interface Rehearsed extends Planned {
+  scene: string;
+  rehearsal: Rehearsal;
 }
 
 /**
@@ -49,13 +69,6 @@ interface Judgement {
 export class BenchView {
   private readonly session = inject(DesignSession);
   private readonly bench = inject(BenchService);
-  private readonly looks = new Newest<Look>((job) => this.look(job));
-  /** Moments of a rehearsal in time, whole: they come later than what was taken down of them. */
-  private readonly moments = new Newest<Look>((job) => this.lookInTime(job));
-  private readonly judgements = new Newest<Judgement>((job) => this.judge(job));
-  private listenTurn = 0;
-  private rehearseTurn = 0;
-  private timer?: ReturnType<typeof setTimeout>;
 
   private readonly chosenScene = signal<string | undefined>(undefined);
   /** The scene that is rehearsed: the chosen one, else the first. */
@@ -83,13 +96,22 @@ export class BenchView {
   });
   /** Frequency and duty by net name, where something swings at rest. */
   readonly oscillations = signal<Readonly<Record<string, Oscillation>>>({});
-  readonly rehearsal = signal<Rehearsal | undefined>(undefined);
+  private readonly playing = signal<Playing>({ rehearsing: false, following: false });
+  readonly rehearsal = computed(() => this.playing().rehearsal);
   /** A rehearsal of the design as it is now is still being played. */
-  readonly rehearsing = signal(false);
+  readonly rehearsing = computed(() => this.playing().rehearsing);
   /** It is shown as settled; the circuit is being followed in time. */
-  readonly following = signal(false);
+  readonly following = computed(() => this.playing().following);
   /** Where and why the circuit could not be followed any further: then it is shown as settled. */
-  readonly halted = signal<Rehearsal['halted']>(undefined);
+  readonly halted = computed(() => this.playing().halted);
+  /** The rehearsal of what is shown now; undefined until it has been played. */
+  readonly rehearsed = computed((): Rehearsed | undefined => {
+    const { of: plan, rehearsal, rehearsing } = this.playing();
+    const { design, scene } = plan ?? {};
+    return !rehearsing && rehearsal && design && scene && design === this.shown()
+      ? { design, scene, rehearsal }
+      : undefined;
+  });
   readonly findings = signal<Finding[]>([]);
   readonly answers = signal<Answer[]>([]);
   /** What kept the core from computing. */
@@ -102,23 +124,38 @@ export class BenchView {
     );
   });
 
+  private readonly plan = computed((): Planned | undefined => {
+    const design = this.shown();
+    return design && { design, scene: this.scene()?.id };
+  });
+  private readonly moment = computed((): Moment | undefined => {
+    const [t, rehearsal] = [this.time(), this.rehearsal()];
+    return t === undefined || !rehearsal
+      ? undefined
+      : { t, logic: rehearsal.logic, outages: rehearsal.outages, asleep: rehearsal.asleep };
+  });
+
   constructor() {
-    effect(() => {
-      const design = this.shown();
-      const scene = this.scene()?.id;
-      const moment = this.moment();
-      if (design) void this.looks.take({ design, scene, moment });
-    });
-    effect(() => {
-      const design = this.shown();
-      const scene = this.scene()?.id;
-      if (design) untracked(() => this.scheduleRehearsal(design, scene));
-    });
-    effect(() => {
+    this.solve();
+    rehearsing(
+      this.bench,
+      this.following$(() => this.plan()),
+    )
+      .pipe(takeUntilDestroyed())
+      .subscribe((playing) => {
+        this.playing.set(playing);
+        if (playing.trouble !== undefined) this.trouble.set(playing.trouble);
+      });
+    this.following$((): Judgement | undefined => {
       const design = this.session.design();
       const rehearsal = this.rehearsing() ? undefined : this.rehearsal();
-      if (design) void this.judgements.take({ design, scene: this.scene()?.id, rehearsal });
-    });
+      return design && { design, scene: this.scene()?.id, rehearsal };
+    })
+      .pipe(
+        inTurn((job) => this.judge(job)),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
   }
 
   /** Looks at one night of many; nothing looks at the scene as it is again. */
@@ -139,120 +176,106 @@ export class BenchView {
     this.time.set(t === undefined ? undefined : Math.min(duration, Math.max(0, t)));
   }
 
-  private readonly moment = computed((): Moment | undefined => {
-    const t = this.time();
-    const rehearsal = this.rehearsal();
-    return t === undefined || !rehearsal
-      ? undefined
-      : { t, logic: rehearsal.logic, outages: rehearsal.outages, asleep: rehearsal.asleep };
-  });
+  /** What something is, each time it has changed and is there. */
+  private following$<T>(what: () => T | undefined): Observable<T> {
+    return toObservable(computed(what)).pipe(filter((it) => it !== undefined));
+  }
 
-  private async look({ design, scene, moment }: Look): Promise<void> {
-    const { id } = this.session;
-    const late = setTimeout(() => this.looked.set({ id, design }), drawAfter);
-    try {
-      const snapshot = await this.bench.quick.look(withoutReadings(design), scene, moment);
-      if (id !== this.session.id) return;
+  /** Solves the circuit at the time cursor, then looks closer at what was solved. */
+  private solve(): void {
+    const solved = this.following$((): Look | undefined => {
+      const [plan, moment] = [this.plan(), this.moment()];
+      return plan && { ...plan, moment };
+    }).pipe(
+      inTurn((job) => this.look(job)),
+      share(),
+    );
+    solved.pipe(takeUntilDestroyed()).subscribe(({ snapshot, moment }) => {
       const rehearsal = moment && untracked(this.rehearsal);
       this.snapshot.set(rehearsal ? asRecorded(snapshot, rehearsal) : snapshot);
-      if (rehearsal?.circuit === 'in time') void this.moments.take({ design, scene, moment });
       this.trouble.set('');
-      void this.listen(moment ? undefined : { design, snapshot });
-    } catch (error) {
-      this.trouble.set(reasonOf(error));
-    } finally {
-      clearTimeout(late);
-      this.looked.set({ id, design });
-    }
+    });
+    // Moments of a rehearsal in time, whole: they come later than what was taken down of them.
+    solved
+      .pipe(
+        filter(({ moment }) => moment !== undefined && this.rehearsal()?.circuit === 'in time'),
+        inTurn((job) => this.lookInTime(job)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((snapshot) => this.snapshot.set(snapshot));
+    solved
+      .pipe(
+        switchMap((job) => this.listen(job)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((found) => this.oscillations.set(found));
+  }
+
+  private look(job: Look): Observable<Solved> {
+    const { design, scene, moment } = job;
+    const { id } = this.session;
+    const draw = (): void => this.looked.set({ id, design });
+    const solved = from(this.bench.quick.look(withoutReadings(design), scene, moment)).pipe(
+      map((snapshot) => ({ ...job, snapshot })),
+      catchError((error: unknown) => {
+        this.trouble.set(reasonOf(error));
+        return EMPTY;
+      }),
+      filter(() => id === this.session.id),
+      tap({ finalize: draw }),
+      share(),
+    );
+    const late = timer(drawAfter).pipe(
+      tap(draw),
+      switchMap(() => EMPTY),
+      takeUntil(solved.pipe(endWith(undefined))),
+    );
+    return merge(solved, late);
   }
 
   /** The same moment with all its currents, unless something else is looked at by then. */
-  private async lookInTime({ design, scene, moment }: Look): Promise<void> {
-    const isShown = (): boolean => moment !== undefined && untracked(this.moment)?.t === moment.t;
-    if (!isShown() || !moment || scene === undefined) return;
-    try {
-      const found = await this.bench.moments.moment(withoutReadings(design), scene, moment);
-      const rehearsal = untracked(this.rehearsal);
-      if (found && rehearsal && isShown() && untracked(this.shown) === design)
-        this.snapshot.set(asRecorded(found, rehearsal));
-    } catch (error) {
-      this.trouble.set(reasonOf(error));
-    }
+  private lookInTime({ design, scene, moment }: Look): Observable<Snapshot> {
+    const isShown = (): boolean =>
+      moment !== undefined && this.moment()?.t === moment.t && this.shown() === design;
+    if (!isShown() || !moment || scene === undefined) return EMPTY;
+    return from(this.bench.moments.moment(withoutReadings(design), scene, moment)).pipe(
+      switchMap((found) => {
+        const rehearsal = this.rehearsal();
+        return found && rehearsal && isShown() ? of(asRecorded(found, rehearsal)) : EMPTY;
+      }),
+      catchError((error: unknown) => {
+        this.trouble.set(reasonOf(error));
+        return EMPTY;
+      }),
+    );
   }
 
   /** What swings at rest; nothing while a moment of a scene is shown. */
-  private async listen(rest?: { design: Design; snapshot: Snapshot }): Promise<void> {
-    const turn = ++this.listenTurn;
-    const oscillating = rest && oscillates(rest.design, rest.snapshot);
-    const { patient } = this.bench;
-    const found = oscillating
-      ? await patient.oscillations(withoutReadings(rest.design), rest.snapshot.stimulus)
-      : {};
-    if (turn === this.listenTurn) this.oscillations.set(found);
+  private listen({
+    design,
+    snapshot,
+    moment,
+  }: Solved): Observable<Readonly<Record<string, Oscillation>>> {
+    if (moment || !oscillates(design, snapshot)) return of({});
+    const asked = this.bench.patient.oscillations(withoutReadings(design), snapshot.stimulus);
+    return from(asked).pipe(catchError(() => of({})));
   }
 
-  private scheduleRehearsal(design: Design, scene: string | undefined): void {
-    this.rehearsing.set(true);
-    this.following.set(false);
-    this.halted.set(undefined);
-    this.bench.timed.cancel();
-    clearTimeout(this.timer);
-    const turn = ++this.rehearseTurn;
-    const delay = this.rehearsal() ? rehearseAfter : rehearseFirst;
-    this.timer = setTimeout(() => void this.play(turn, design, scene), delay);
-  }
-
-  private async play(turn: number, design: Design, scene: string | undefined): Promise<void> {
-    try {
-      const chosen = design.scenes.find((s) => s.id === scene);
-      if (chosen && isOnlyInTime(chosen) && (await this.follow(turn, design, scene))) return;
-      if (turn !== this.rehearseTurn) return;
-      const rehearsal = await this.bench.patient.rehearse(withoutReadings(design), scene);
-      if (turn !== this.rehearseTurn) return;
-      this.rehearsal.set(rehearsal);
-      if (rehearsal && !this.halted()) void this.follow(turn, design, scene);
-    } catch (error) {
-      if (turn === this.rehearseTurn) {
-        this.rehearsal.set(undefined);
+  private judge({ design, scene, rehearsal }: Judgement): Observable<unknown> {
+    const asked = this.bench.quick.judge(withoutReadings(design), scene, rehearsal);
+    return from(asked).pipe(
+      tap(({ findings, answers }) => {
+        if (this.session.design() !== design) return;
+        this.findings.set(findings);
+        performance.mark('yurei-findings');
+        const old = this.answers();
+        // Until the new rehearsal is in, what the last one answered stays.
+        this.answers.set(answers.map((a, i) => (this.rehearsing() && i < 2 ? (old[i] ?? a) : a)));
+      }),
+      catchError((error: unknown) => {
         this.trouble.set(reasonOf(error));
-      }
-    } finally {
-      if (turn === this.rehearseTurn) this.rehearsing.set(false);
-    }
-  }
-
-  /** The same in time, which takes longer: shown when it is there; whether it is. */
-  private async follow(turn: number, design: Design, scene: string | undefined): Promise<boolean> {
-    this.following.set(true);
-    try {
-      const followed = await this.bench.timed.follow(withoutReadings(design), scene);
-      if (turn !== this.rehearseTurn) return false;
-      this.halted.set(followed?.halted);
-      if (!followed || followed.halted) return false;
-      this.rehearsal.set(followed);
-      return true;
-    } catch (error) {
-      if (turn === this.rehearseTurn) this.trouble.set(reasonOf(error));
-      return false;
-    } finally {
-      if (turn === this.rehearseTurn) this.following.set(false);
-    }
-  }
-
-  private async judge({ design, scene, rehearsal }: Judgement): Promise<void> {
-    const { findings, answers } = await this.bench.quick.judge(
-      withoutReadings(design),
-      scene,
-      rehearsal,
+        return EMPTY;
+      }),
     );
-    if (this.session.design() !== design) return;
-    this.findings.set(findings);
-    performance.mark('yurei-findings');
-    const old = untracked(this.answers);
-    // Until the new rehearsal is in, what the last one answered stays.
-    this.answers.set(answers.map((a, i) => (this.rehearsing() && i < 2 ? (old[i] ?? a) : a)));
   }
 }
-
-const reasonOf = (error: unknown): string =>
-  error instanceof Error ? error.message : String(error);

@@ -3,6 +3,7 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { Component, inject } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { emptyDesign } from '@yurei/core/design';
+import { firstValueFrom } from 'rxjs';
 import { waitAfter } from './back-off';
 import { DesignSession } from './design-session';
 import { findDraft } from './drafts';
@@ -19,7 +20,7 @@ let http: HttpTestingController;
 let session: DesignSession;
 
 async function open(): Promise<void> {
-  const opening = session.open('a1');
+  const opening = firstValueFrom(session.open('a1'));
   http.expectOne('/api/designs/a1').flush(stored);
   await opening;
 }

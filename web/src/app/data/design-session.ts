@@ -17,7 +17,23 @@ import {
   type History,
 } from '@yurei/core/design';
 import type { ShelfAnswer, StoredDesign } from '@yurei/core/exchange';
-import { firstValueFrom } from 'rxjs';
+import {
+  BehaviorSubject,
+  catchError,
+  concatMap,
+  defer,
+  EMPTY,
+  filter,
+  finalize,
+  firstValueFrom,
+  map,
+  of,
+  switchMap,
+  tap,
+  timer,
+  type Observable,
+} from 'rxjs';
+import { reasonOf } from './answer';
 import { Api, ApiError } from './api';
 import { maySucceedLater, waitAfter } from './back-off';
 import { dropDraft, findDraft, keepDraft } from './drafts';
@@ -43,8 +59,11 @@ export class DesignSession implements OnDestroy {
   private readonly app = inject(ApplicationRef);
   private readonly history = signal<History | undefined>(undefined);
   private stored?: Omit<StoredDesign, 'design'>;
-  private timer?: ReturnType<typeof setTimeout>;
-  private running?: Promise<void>;
+  /** How long until the design is to be saved, ms; undefined where nothing is to be saved. */
+  private readonly due = new BehaviorSubject<number | undefined>(undefined);
+  /** Saves that were asked for, and how many of them are done with. */
+  private asked = 0;
+  private readonly done = new BehaviorSubject(0);
   /** The design as it is now is kept in this browser. */
   private copied = true;
   /** Saves in a row that failed. */
@@ -58,6 +77,22 @@ export class DesignSession implements OnDestroy {
   /** Why the last edit was refused; cleared by the next one. */
   readonly refusal = signal('');
 
+  constructor() {
+    this.due
+      .pipe(
+        switchMap((wait) => (wait === undefined ? EMPTY : wait === 0 ? of(0) : timer(wait))),
+        tap(() => {
+          this.asked++;
+          this.due.next(undefined);
+        }),
+        // One behind the other, or two would ask for the same version.
+        concatMap(() =>
+          defer(() => this.push()).pipe(finalize(() => this.done.next(this.done.value + 1))),
+        ),
+      )
+      .subscribe();
+  }
+
   /** Whoever opens the design next finds all that was done: nothing is saved behind their back later. */
   ngOnDestroy(): void {
     void this.flush();
@@ -68,12 +103,14 @@ export class DesignSession implements OnDestroy {
   }
 
   /**
-   * Loads a design; unsaved work left in this browser is taken up again.
-   *
-   * @throws ApiError
+   * Loads a design when it is listened to; unsaved work left in this browser is taken up again. It fails with an
+   * ApiError; whoever stops listening before it is there keeps what was open.
    */
-  async open(id: string): Promise<void> {
-    const stored = await firstValueFrom(this.api.get(id));
+  open(id: string): Observable<void> {
+    return this.api.get(id).pipe(map((stored) => this.begin(id, stored)));
+  }
+
+  private begin(id: string, stored: StoredDesign): void {
     this.stored = stored;
     // The shelf tells when; that it could not be noted is no reason not to work.
     this.api.opened(id).subscribe({ error: () => undefined });
@@ -81,7 +118,7 @@ export class DesignSession implements OnDestroy {
     const draft = findDraft(id);
     this.history.set(startHistory(draft?.design ?? stored.design));
     if (!draft) return;
-    if (draft.version === stored.version) this.schedule(0);
+    if (draft.version === stored.version) this.due.next(0);
     else this.save.set(conflictWith(stored.version));
   }
 
@@ -133,13 +170,9 @@ export class DesignSession implements OnDestroy {
 
   /** Saves what is not saved yet and waits for it. */
   async flush(): Promise<void> {
-    if (this.timer !== undefined) {
-      clearTimeout(this.timer);
-      this.timer = undefined;
-      // Behind a save that is under way, or the two would ask for the same version.
-      this.running = this.running ? this.running.then(() => this.push()) : this.push();
-    }
-    await this.running;
+    if (this.due.value !== undefined) this.due.next(0);
+    const { asked } = this;
+    await firstValueFrom(this.done.pipe(filter((done) => done >= asked)));
   }
 
   /** After a conflict: keeps this browser's design and saves it over the other one. */
@@ -169,7 +202,7 @@ export class DesignSession implements OnDestroy {
   /** Tries again at once what could not be saved. */
   saveNow(): void {
     this.save.set({ state: 'saving' });
-    this.schedule(0);
+    this.due.next(0);
   }
 
   /** Keeps the answers to the design as it was saved; a design that was changed meanwhile gets its own. */
@@ -201,7 +234,7 @@ export class DesignSession implements OnDestroy {
         ? { state: 'saving' }
         : { state: 'unsaved', reason: 'This browser has no room for a copy', copied: false },
     );
-    this.schedule(saveAfter);
+    this.due.next(saveAfter);
   }
 
   /**
@@ -217,23 +250,19 @@ export class DesignSession implements OnDestroy {
     });
   }
 
-  private schedule(delay: number): void {
-    clearTimeout(this.timer);
-    this.timer = setTimeout(() => {
-      this.timer = undefined;
-      this.running = (this.running ?? Promise.resolve()).then(() => this.push());
-    }, delay);
-  }
-
-  private async push(): Promise<void> {
+  private push(): Observable<unknown> {
     const design = this.design();
-    if (!design || !this.stored) return;
-    try {
-      this.stored = await firstValueFrom(this.api.save(this.id, this.stored.version, design));
-      this.settle(design, this.stored.savedAt);
-    } catch (error) {
-      this.fail(error);
-    }
+    if (!design || !this.stored) return EMPTY;
+    return this.api.save(this.id, this.stored.version, design).pipe(
+      tap((stored) => {
+        this.stored = stored;
+        this.settle(design, stored.savedAt);
+      }),
+      catchError((error: unknown) => {
+        this.fail(error);
+        return EMPTY;
+      }),
+    );
   }
 
   private settle(saved: Design, at: string): void {
@@ -244,18 +273,20 @@ export class DesignSession implements OnDestroy {
   }
 
   private fail(error: unknown): void {
-    if (!(error instanceof ApiError)) throw error;
+    const { copied } = this;
+    // Whatever it is, later saves are tried all the same.
+    if (!(error instanceof ApiError))
+      return this.save.set({ state: 'unsaved', reason: reasonOf(error), copied });
     if (error.status === 409) {
       this.save.set(conflictWith(undefined));
       return;
     }
     const reason = error.problems[0]?.reason ?? error.title;
-    const { copied } = this;
     const unsaved = { state: 'unsaved', reason, copied, cure: error.message } as const;
     if (!maySucceedLater(error.status)) return this.save.set(unsaved);
     const wait = waitAfter(++this.failures, error.retryAfter);
     this.save.set({ ...unsaved, again: Math.ceil(wait / 1000) });
-    this.schedule(wait);
+    this.due.next(wait);
   }
 }
 

@@ -1,7 +1,18 @@
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable } from '@angular/core';
 import type { Cure, Diagnosis, Proof, Root } from '@yurei/core/diagnosis';
 import { withoutReadings, type Design } from '@yurei/core/design';
+import {
+  concatMap,
+  finalize,
+  from,
+  scan,
+  switchMap,
+  timer,
+  type Observable,
+  startWith,
+} from 'rxjs';
 import { BenchService } from '../bench/bench';
+import { answerTo } from './answer';
 import { BenchView } from './bench-view';
 import { DesignSession } from './design-session';
 
@@ -18,62 +29,74 @@ export interface OfferedRoot extends Root {
   cures: Offer[];
 }
 
+interface Found {
+  design: Design;
+  diagnosis: Diagnosis;
+  proofs: ReadonlyMap<Cure, Proof>;
+}
+
 /** What is wrong with the present design, roots first; cures are offered when every scene has been tried with them. */
 @Injectable()
 export class DiagnosisView {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
-  private turn = 0;
-  private readonly found = signal<{ design: Design; diagnosis: Diagnosis } | undefined>(undefined);
-  private readonly proofs = signal<ReadonlyMap<Cure, Proof>>(new Map());
+  private readonly asked = computed(() => {
+    const [design, scene] = [this.session.design(), this.view.scene()?.id];
+    return design && { design, scene };
+  });
+  private readonly answer = answerTo(this.asked, ({ design, scene }) =>
+    timer(tryAfter).pipe(
+      switchMap(() => this.diagnose(design, scene)),
+      finalize(() => this.bench.trying.cancel()),
+    ),
+  );
 
   /** The diagnosis of the design as it is now; undefined while it is worked out. */
-  private readonly diagnosis = computed(() => {
-    const found = this.found();
-    return found && found.design === this.session.design() ? found.diagnosis : undefined;
+  private readonly found = computed(() => {
+    const { found } = this.answer();
+    return found?.design === this.session.design() ? found : undefined;
   });
-  readonly roots = computed(() => this.offered(this.diagnosis()?.roots));
-  readonly asides = computed(() => this.offered(this.diagnosis()?.asides));
+  readonly roots = computed(() => this.offered(this.found()?.diagnosis.roots));
+  readonly asides = computed(() => this.offered(this.found()?.diagnosis.asides));
 
   constructor() {
-    effect((onCleanup) => {
-      const design = this.session.design();
-      const scene = this.view.scene()?.id;
-      if (!design) return;
-      const turn = ++this.turn;
-      this.bench.trying.cancel();
-      const timer = setTimeout(() => void this.diagnose(turn, design, scene), tryAfter);
-      onCleanup(() => {
-        clearTimeout(timer);
-      });
+    effect(() => {
+      const { trouble } = this.answer();
+      if (trouble) this.view.trouble.set(trouble);
     });
   }
 
   private offered(roots: readonly Root[] | undefined): OfferedRoot[] | undefined {
-    const proofs = this.proofs();
+    const proofs = this.found()?.proofs;
     return roots?.map((root) => ({
       ...root,
-      cures: root.cures.map((cure): Offer => ({ ...cure, proof: proofs.get(cure) })),
+      cures: root.cures.map((cure): Offer => ({ ...cure, proof: proofs?.get(cure) })),
     }));
   }
 
-  private async diagnose(turn: number, design: Design, scene: string | undefined): Promise<void> {
+  /** What is wrong, at first with cures that are not proven yet, then with one more proven each time. */
+  private diagnose(design: Design, scene: string | undefined): Observable<Found> {
     const bare = withoutReadings(design);
-    try {
-      const diagnosis = await this.bench.trying.diagnose(bare, scene);
-      if (turn !== this.turn) return;
-      this.found.set({ design, diagnosis });
-      this.proofs.set(new Map());
-      const cures = [...diagnosis.roots, ...diagnosis.asides].flatMap((root) => root.cures);
-      for (const cure of cures) {
-        const proof = await this.bench.trying.prove(bare, cure.edit);
-        if (turn !== this.turn) return;
-        this.proofs.update((known) => new Map(known).set(cure, proof));
-      }
-    } catch (error) {
-      if (turn === this.turn)
-        this.view.trouble.set(error instanceof Error ? error.message : String(error));
-    }
+    return from(this.bench.trying.diagnose(bare, scene)).pipe(
+      switchMap((diagnosis) => {
+        const cures = [...diagnosis.roots, ...diagnosis.asides].flatMap((root) => root.cures);
+        const start: Found = { design, diagnosis, proofs: new Map() };
+        return from(cures).pipe(
+          concatMap(async (cure) => ({
+            cure,
+            proof: await this.bench.trying.prove(bare, cure.edit),
+          })),
+          scan(
+            (found, { cure, proof }) => ({
+              ...found,
+              proofs: new Map(found.proofs).set(cure, proof),
+            }),
+            start,
+          ),
+          startWith(start),
+        );
+      }),
+    );
   }
 }

@@ -1,10 +1,10 @@
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import { channelReader } from '@yurei/core/catalog';
 import type { Channel, ReadingSet } from '@yurei/core/design';
 import type { Judgement } from '@yurei/core/judge';
 import { BenchService } from '../bench/bench';
 import { DesignSession } from './design-session';
-import { Newest } from './newest';
+import { answerInTurn } from './answer';
 
 interface Job {
   channel: Channel;
@@ -17,11 +17,21 @@ interface Job {
 export class JudgeView {
   private readonly session = inject(DesignSession);
   private readonly bench = inject(BenchService);
-  private readonly judging = new Newest<Job[]>((jobs) => this.judge(jobs));
   private readonly known = new Map<string, { job: Job; judged: Judgement | undefined }>();
 
+  private readonly jobs = computed((): Job[] | undefined => {
+    const design = this.session.design();
+    return design?.channels.flatMap((channel) => {
+      const sets = design.readings.filter((set) => set.channel === channel.id);
+      const full = channelReader(design, channel.pin)?.full ?? 1023;
+      return sets.length > 0 ? [{ channel, sets, full }] : [];
+    });
+  });
+  private readonly judging = answerInTurn(this.jobs, (jobs) => this.judge(jobs));
   /** Judgements by channel id; a channel without sets, or whose baseline cannot be told, has none. */
-  readonly judged = signal<ReadonlyMap<string, Judgement>>(new Map());
+  readonly judged = computed(
+    (): ReadonlyMap<string, Judgement> => this.judging().found ?? new Map(),
+  );
   /** Id of the channel that is being set. */
   readonly chosen = signal('');
   readonly channel = computed((): Channel | undefined => {
@@ -39,21 +49,8 @@ export class JudgeView {
     return (design && channel && channelReader(design, channel.pin)?.full) ?? 1023;
   });
 
-  constructor() {
-    effect(() => {
-      const design = this.session.design();
-      if (!design) return;
-      const jobs = design.channels.flatMap((channel): Job[] => {
-        const sets = design.readings.filter((set) => set.channel === channel.id);
-        const full = channelReader(design, channel.pin)?.full ?? 1023;
-        return sets.length > 0 ? [{ channel, sets, full }] : [];
-      });
-      void this.judging.take(jobs);
-    });
-  }
-
   /** Judges what has changed; the rest stands. */
-  private async judge(jobs: Job[]): Promise<void> {
+  private async judge(jobs: Job[]): Promise<ReadonlyMap<string, Judgement>> {
     const judged = new Map<string, Judgement>();
     for (const job of jobs) {
       const { id } = job.channel;
@@ -65,7 +62,7 @@ export class JudgeView {
       this.known.set(id, { job, judged: found });
       if (found) judged.set(id, found);
     }
-    this.judged.set(judged);
+    return judged;
   }
 }
 

@@ -2,11 +2,14 @@ import { inject, Injectable } from '@angular/core';
 import type { Design } from '@yurei/core/design';
 import type { StoredDesign, StoredStudy, StudyState, StudySummary } from '@yurei/core/exchange';
 import type { Study } from '@yurei/core/nights';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, Observable } from 'rxjs';
 import { Api } from './api';
 
 /** A save of a design that can be gone back to. */
 export type Save = Pick<StoredDesign, 'version' | 'savedAt'>;
+
+/** What is told of a study under way. */
+export type StudyTold = { nights: StoredStudy['nights'] } | { ended: StudyState };
 
 /** Many nights rehearsed by the server, and kept there. */
 @Injectable({ providedIn: 'root' })
@@ -42,27 +45,26 @@ export class Studies {
   }
 
   /**
-   * Is told of nights as the server rehearses them, those done already first.
-   *
-   * @throws Error when the server is lost; what comes of the study is kept there
+   * Nights as the server rehearses them, those done already first, then how it ended. It fails with the reason
+   * when the study failed or the server is lost; what comes of the study is kept there.
    */
-  follow(study: string, onNights: (nights: StoredStudy['nights']) => void): Promise<StudyState> {
-    return new Promise((resolve, reject) => {
+  follow(study: string): Observable<StudyTold> {
+    return new Observable((observer) => {
       const source = new EventSource(`/api/studies/${study}/nights`);
-      source.addEventListener('nights', (event) => onNights(JSON.parse(event.data as string)));
+      const told = (event: MessageEvent<string>): unknown => JSON.parse(event.data);
+      source.addEventListener('nights', (event) =>
+        observer.next({ nights: told(event) as StoredStudy['nights'] }),
+      );
       source.addEventListener('end', (event) => {
-        source.close();
-        const { state, trouble } = JSON.parse(event.data as string) as {
-          state: StudyState;
-          trouble?: string;
-        };
-        if (state === 'failed') reject(new Error(trouble ?? 'The study failed.'));
-        else resolve(state);
+        const { state, trouble } = told(event) as { state: StudyState; trouble?: string };
+        if (state === 'failed') return observer.error(new Error(trouble ?? 'The study failed.'));
+        observer.next({ ended: state });
+        observer.complete();
       });
-      source.addEventListener('error', () => {
-        source.close();
-        reject(new Error('The server was lost. What comes of the study is kept there.'));
-      });
+      source.addEventListener('error', () =>
+        observer.error(new Error('The server was lost. What comes of the study is kept there.')),
+      );
+      return () => source.close();
     });
   }
 }

@@ -11,6 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Design } from '@yurei/core/design';
+import { answerTo } from '../data/answer';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
@@ -19,7 +20,7 @@ import { firstLine, inset, lineStep } from './card-size';
 import { Connecting } from './connecting';
 import { foldsOf, noFolds } from './folds';
 import { pictureGraph, wiredAlike } from './graph';
-import { PictureLayouter, type PictureLayout } from './layout';
+import { PictureLayouter } from './layout';
 import { Overview } from './overview';
 import { fitOnPaper } from './on-paper';
 import { RubberBand } from './rubber';
@@ -54,7 +55,11 @@ export class Picture {
   protected readonly firstLine = firstLine;
   protected readonly lineStep = lineStep;
   protected readonly connecting = this.wiring.from;
-  protected readonly layout = signal<PictureLayout | undefined>(undefined);
+  protected readonly layouts = answerTo(
+    () => this.graph(),
+    (graph) => this.layouter.layOut(graph),
+  );
+  protected readonly layout = computed(() => this.layouts().found);
   private readonly showFree = signal<ReadonlySet<string>>(new Set());
   /** Changes with the wiring alone, not with values. */
   private readonly wired = computed(() => this.design(), { equal: wiredAlike });
@@ -123,12 +128,6 @@ export class Picture {
   });
 
   constructor() {
-    effect(() => {
-      const graph = this.graph();
-      void this.layouter.layOut(graph).then((layout) => {
-        if (graph === this.graph()) this.layout.set(layout);
-      });
-    });
     effect(() => this.attach());
     effect(() => {
       const extent = this.extent();

@@ -1,18 +1,12 @@
 import { withoutReadings } from '@yurei/core/design';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { sayRate, upperCount } from '@yurei/core/judge';
 import { formatQuantity } from '@yurei/core/quantity';
 import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
+import { concatMap, from, map, scan, type Observable } from 'rxjs';
 import { BenchService } from '../bench/bench';
-import { BenchView } from '../data/bench-view';
+import { answerTo } from '../data/answer';
+import { BenchView, type Rehearsed } from '../data/bench-view';
 
 interface Line {
   what: string;
@@ -88,18 +82,18 @@ const relayLife = [50_000, 100_000] as const;
 export class ScoreCard {
   protected readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
-  protected readonly trouble = signal('');
-  private readonly sampled = signal<{ of: Rehearsal; lines: Line[] } | undefined>(undefined);
-  private readonly rehearsed = computed(() =>
-    this.view.rehearsing() ? undefined : this.view.rehearsal(),
+  private readonly sampling = answerTo(
+    () => this.view.rehearsed(),
+    (rehearsed) => this.sample(rehearsed),
   );
-  private turn = 0;
+  protected readonly trouble = computed(() => this.sampling().trouble);
 
   protected readonly lines = computed((): Line[] => {
-    const [design, rehearsal] = [this.view.shown(), this.rehearsed()];
-    if (!design || !rehearsal) return [];
+    const rehearsed = this.view.rehearsed();
+    if (!rehearsed) return [];
+    const { design, rehearsal } = rehearsed;
     const { falses, chatter, relays, energy, blind } = scoreRehearsal(design, rehearsal);
-    const sampled = this.sampled();
+    const sampled = this.sampling().found;
     const { duration } = rehearsal;
     const atMost = (day * upperCount(falses.count)) / duration;
     return [
@@ -146,32 +140,24 @@ export class ScoreCard {
     ];
   });
 
-  constructor() {
-    effect(() => {
-      const rehearsal = this.rehearsed();
-      if (rehearsal) untracked(() => void this.sample(rehearsal));
-    });
-  }
-
   /** Tries wanted happenings with other beginnings, one after the other. */
-  private async sample(rehearsal: Rehearsal): Promise<void> {
-    const turn = ++this.turn;
-    const [design, scene] = [this.view.shown(), this.view.played()];
-    if (!design || !scene) return;
-    this.trouble.set('');
-    const lines: Line[] = [];
-    for (const { id, name } of scene.happenings.filter((h) => h.intent === 'wanted')) {
-      try {
-        const lean = withoutReadings(design);
-        const found = await this.bench.patient.sampled(lean, scene.id, rehearsal, id);
-        if (turn !== this.turn) return;
-        if (found) lines.push(sampledLine(name, found));
-        this.sampled.set({ of: rehearsal, lines: [...lines] });
-      } catch (error) {
-        if (turn === this.turn)
-          this.trouble.set(error instanceof Error ? error.message : String(error));
-      }
-    }
+  private sample({
+    design,
+    scene,
+    rehearsal,
+  }: Rehearsed): Observable<{ of: Rehearsal; lines: Line[] }> {
+    const lean = withoutReadings(design);
+    const wanted = design.scenes
+      .find((s) => s.id === scene)
+      ?.happenings.filter((h) => h.intent === 'wanted');
+    return from(wanted ?? []).pipe(
+      concatMap(async ({ id, name }) => {
+        const found = await this.bench.patient.sampled(lean, scene, rehearsal, id);
+        return found ? [sampledLine(name, found)] : [];
+      }),
+      scan((lines, more) => [...lines, ...more], [] as Line[]),
+      map((lines) => ({ of: rehearsal, lines })),
+    );
   }
 }
 

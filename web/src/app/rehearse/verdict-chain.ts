@@ -1,16 +1,8 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { withoutReadings } from '@yurei/core/design';
-import type { Link } from '@yurei/core/rehearsal';
 import { BenchService } from '../bench/bench';
 import { sayMoment } from '../common/say-moment';
+import { answerTo } from '../data/answer';
 import { BenchView } from '../data/bench-view';
 
 /** How a happening came to what it brought about, link by link; a click takes the time there. */
@@ -62,30 +54,17 @@ export class VerdictChain {
   readonly happening = input.required<string>();
   protected readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
-  protected readonly links = signal<readonly Link[]>([]);
   protected readonly moment = sayMoment;
-  private turn = 0;
-
-  constructor() {
-    effect(() => {
-      const happening = this.happening();
-      const rehearsed = !this.view.rehearsing() && this.view.rehearsal();
-      if (rehearsed) untracked(() => void this.tell(happening));
-    });
-  }
-
-  private async tell(happening: string): Promise<void> {
-    const [design, scene, rehearsal] = [
-      this.view.shown(),
-      this.view.played()?.id,
-      this.view.rehearsal(),
-    ];
-    if (!design || !scene || !rehearsal) return;
-    const turn = ++this.turn;
-    // Where it cannot be told, the verdict still says what there is to say.
-    const links = await this.bench.quick
-      .chain(withoutReadings(design), scene, rehearsal, happening)
-      .catch(() => []);
-    if (turn === this.turn) this.links.set(links);
-  }
+  private readonly answer = answerTo(
+    () => {
+      const [rehearsed, happening] = [this.view.rehearsed(), this.happening()];
+      return rehearsed && { ...rehearsed, happening };
+    },
+    ({ design, scene, rehearsal, happening }) =>
+      this.bench.quick.chain(withoutReadings(design), scene, rehearsal, happening),
+  );
+  /** Where it cannot be told, the verdict still says what there is to say. */
+  protected readonly links = computed(() =>
+    this.answer().trouble ? [] : (this.answer().found ?? []),
+  );
 }

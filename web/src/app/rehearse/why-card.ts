@@ -1,18 +1,10 @@
 import { withoutReadings } from '@yurei/core/design';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatQuantity } from '@yurei/core/quantity';
 import { wentWrong, type Asked, type Remedy, type Why } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { BenchService } from '../bench/bench';
+import { answerTo } from '../data/answer';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { DiagnosisView } from '../data/diagnosis-view';
@@ -93,10 +85,17 @@ export class WhyCard {
   private readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
   private readonly diagnosis = inject(DiagnosisView);
-  protected readonly why = signal<Why | undefined>(undefined);
-  protected readonly looking = signal(false);
-  protected readonly trouble = signal('');
-  private turn = 0;
+  private readonly answer = answerTo(
+    () => {
+      const [rehearsed, asked] = [this.view.rehearsed(), this.asked()];
+      return rehearsed && { ...rehearsed, asked };
+    },
+    ({ design, scene, rehearsal, asked }) =>
+      this.bench.patient.explain(withoutReadings(design), scene, rehearsal, asked),
+  );
+  protected readonly why = computed(() => this.answer().found);
+  protected readonly looking = computed(() => this.answer().looking);
+  protected readonly trouble = computed(() => this.answer().trouble);
 
   protected readonly heads: Readonly<Record<Why['place'], string>> = {
     'not felt': 'It was not felt',
@@ -114,16 +113,6 @@ export class WhyCard {
   };
   /** What is wrong with the circuit: that is looked for elsewhere. */
   protected readonly roots = computed(() => this.diagnosis.roots() ?? []);
-  private readonly rehearsed = computed(() =>
-    this.view.rehearsing() ? undefined : this.view.rehearsal(),
-  );
-
-  constructor() {
-    effect(() => {
-      const [rehearsal, asked] = [this.rehearsed(), this.asked()];
-      if (rehearsal) untracked(() => void this.look(asked));
-    });
-  }
 
   protected came({ outcome, delay, effective }: Remedy): string {
     const came = delay === undefined ? outcome : `${outcome} after ${formatQuantity(delay, 's')}`;
@@ -132,32 +121,5 @@ export class WhyCard {
 
   protected apply(remedy: Remedy): void {
     this.session.edit(remedy.edit);
-  }
-
-  private async look(asked: Asked): Promise<void> {
-    const [design, scene, rehearsal] = [
-      this.view.shown(),
-      this.view.scene()?.id,
-      this.view.rehearsal(),
-    ];
-    if (!design || !scene || !rehearsal) return;
-    const turn = ++this.turn;
-    this.looking.set(true);
-    try {
-      const why = await this.bench.patient.explain(
-        withoutReadings(design),
-        scene,
-        rehearsal,
-        asked,
-      );
-      if (turn !== this.turn) return;
-      this.why.set(why);
-      this.trouble.set('');
-    } catch (error) {
-      if (turn === this.turn)
-        this.trouble.set(error instanceof Error ? error.message : String(error));
-    } finally {
-      if (turn === this.turn) this.looking.set(false);
-    }
   }
 }

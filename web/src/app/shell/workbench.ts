@@ -7,11 +7,13 @@ import {
   input,
   signal,
 } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Title } from '@angular/platform-browser';
 import { readable } from '@yurei/core/catalog';
 import type { Answer, Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
+import { catchError, map, of, switchMap, type Observable } from 'rxjs';
 import { Divider } from '../common/divider';
 import { Lantern } from '../common/lantern';
 import { AnswersForShelf } from '../data/answers-for-shelf';
@@ -172,8 +174,13 @@ export class Workbench {
   constructor() {
     const title = inject(Title);
     inject(PictureLayouter).start();
-    effect(() => void this.fetch(this.id()));
-    inject(AnswersForShelf).start();
+    toObservable(this.id)
+      .pipe(
+        switchMap((id) => this.fetch(id)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((failure) => this.failure.set(failure));
+    inject(AnswersForShelf);
     effect(() => title.setTitle(`${this.session.design()?.title ?? 'Design'} · Yurei`));
   }
 
@@ -223,14 +230,15 @@ export class Workbench {
     });
   }
 
-  private async fetch(id: string): Promise<void> {
-    try {
-      await this.session.open(id);
-      this.failure.set(undefined);
-    } catch (error) {
-      if (!(error instanceof ApiError)) throw error;
-      this.failure.set(error);
-    }
+  /** Opens a design; why it could not be. */
+  private fetch(id: string): Observable<ApiError | undefined> {
+    return this.session.open(id).pipe(
+      map(() => undefined),
+      catchError((error: unknown) => {
+        if (!(error instanceof ApiError)) throw error;
+        return of(error);
+      }),
+    );
   }
 }
 

@@ -58,6 +58,6 @@ export class NightsDialog {
   protected async start(): Promise<void> {
     const form = this.form();
     const study = await form?.study();
-    if (form && study) await this.run.run(study, form.place());
+    if (form && study) this.run.run(study, form.place());
   }
 }

@@ -1,4 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
 import type { StudySummary } from '@yurei/core/exchange';
 import {
@@ -11,7 +12,21 @@ import {
   type Study,
 } from '@yurei/core/nights';
 import { formatQuantity } from '@yurei/core/quantity';
+import {
+  bufferTime,
+  catchError,
+  defer,
+  EMPTY,
+  finalize,
+  map,
+  Observable,
+  Subject,
+  switchMap,
+  takeUntil,
+  tap,
+} from 'rxjs';
 import { NightsRunner } from '../../bench/nights-runner';
+import { reasonOf } from '../../data/answer';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
 import { Studies } from '../../data/studies';
@@ -70,37 +85,42 @@ export class StudyRun {
   );
 
   private began = 0;
-  private turn = 0;
+  /** The study that the server has under way. */
   private remote?: string;
-  private fresh: Fresh[] = [];
-  private flushing?: ReturnType<typeof setTimeout>;
+  private readonly works = new Subject<Observable<readonly Fresh[]>>();
+  private readonly cancelled = new Subject<void>();
+
+  constructor() {
+    this.works
+      .pipe(
+        switchMap((work) => this.follow(work)),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+  }
 
   /** Rehearses a study of the design as it is. */
-  async run(study: Study, place: Place): Promise<void> {
+  run(study: Study, place: Place): void {
     const design = this.session.design();
     // Reading sets do not matter here.
     const lean = design && withoutReadings(design);
     if (!lean || !this.take(lean, study)) return;
-    await this.follow(async (turn) => {
-      if (place === 'browser')
-        return this.runner.run(lean, study, (nights) => this.add(turn, nights));
-      const { id } = await this.studies.start(this.session.id, lean, study);
-      this.remote = id;
-      if (turn !== this.turn) return void (await this.studies.cancel(id));
-      const state = await this.studies.follow(id, (nights) => this.add(turn, nights));
-      if (state !== 'done') throw new Error(state === 'cancelled' ? 'Cancelled.' : 'Stopped.');
-    });
+    this.works.next(
+      place === 'browser' ? this.runner.run(lean, study) : this.atServer(lean, study),
+    );
   }
 
   /** Shows a study that the server has kept, or has under way. */
-  async open(id: string): Promise<void> {
+  open(id: string): void {
     this.cancel();
-    await this.follow(async (turn) => {
-      const { document, study, state } = await this.studies.get(id);
-      if (!this.take(document, study)) return;
-      if (state === 'running') this.remote = id;
-      await this.studies.follow(id, (nights) => this.add(turn, nights));
-    });
+    const kept = defer(() => this.studies.get(id)).pipe(
+      switchMap(({ document, study, state }) => {
+        if (!this.take(document, study)) return EMPTY;
+        if (state === 'running') this.remote = id;
+        return this.studies.follow(id);
+      }),
+    );
+    this.works.next(kept.pipe(map((told) => ('nights' in told ? told.nights : []))));
   }
 
   /** Ends what is under way; what was rehearsed until then is shown. */
@@ -108,7 +128,7 @@ export class StudyRun {
     const { remote } = this;
     this.remote = undefined;
     if (remote) void this.studies.cancel(remote).catch(() => undefined);
-    this.runner.cancel();
+    this.cancelled.next();
   }
 
   async remove(id: string): Promise<void> {
@@ -146,37 +166,60 @@ export class StudyRun {
     return true;
   }
 
-  private async follow(work: (turn: number) => Promise<void>): Promise<void> {
-    const turn = ++this.turn;
-    this.fresh = [];
+  private atServer(design: Design, study: Study): Observable<readonly Fresh[]> {
+    return this.start(design, study).pipe(
+      tap(({ id }) => (this.remote = id)),
+      switchMap(({ id }) => this.studies.follow(id)),
+      map((told) => {
+        if ('nights' in told) return told.nights;
+        if (told.ended === 'done') return [];
+        throw new Error(told.ended === 'cancelled' ? 'Cancelled.' : 'Stopped.');
+      }),
+    );
+  }
+
+  /** Whoever no longer waits for the start leaves no study behind. */
+  private start(design: Design, study: Study): Observable<StudySummary> {
+    return new Observable((observer) => {
+      this.studies.start(this.session.id, design, study).then(
+        (started) => {
+          if (observer.closed) void this.studies.cancel(started.id).catch(() => undefined);
+          observer.next(started);
+          observer.complete();
+        },
+        (error: unknown) => observer.error(error),
+      );
+    });
+  }
+
+  /** Shows nights as they come, and why no more of them do. */
+  private follow(work: Observable<readonly Fresh[]>): Observable<unknown> {
     this.refused.set('');
     this.began = performance.now();
     this.running.set(true);
-    try {
-      await work(turn);
-    } catch (error) {
-      if (turn === this.turn)
+    const stop = this.cancelled.pipe(
+      map((): never => {
+        throw new Error('Cancelled.');
+      }),
+    );
+    return work.pipe(
+      takeUntil(stop),
+      catchError((error: unknown) => {
         this.refused.set(`${reasonOf(error)} What was rehearsed until then is shown.`);
-    } finally {
-      if (turn === this.turn) {
-        this.flush();
+        return EMPTY;
+      }),
+      bufferTime(showEvery),
+      tap((batches) => this.show(batches.flat())),
+      finalize(() => {
         this.running.set(false);
         this.remote = undefined;
-      }
-      void this.refresh();
-    }
+        void this.refresh();
+      }),
+    );
   }
 
-  private add(turn: number, nights: readonly Fresh[]): void {
-    if (turn !== this.turn) return;
-    this.fresh.push(...nights);
-    this.flushing ??= setTimeout(() => this.flush(), showEvery);
-  }
-
-  private flush(): void {
-    clearTimeout(this.flushing);
-    this.flushing = undefined;
-    const [fresh, asked] = [this.fresh.splice(0), this.asked()];
+  private show(fresh: readonly Fresh[]): void {
+    const asked = this.asked();
     if (fresh.length === 0 || !asked) return;
     const complete = ({ case: index, night }: Fresh): Night =>
       'drawn' in night
@@ -198,6 +241,3 @@ export class StudyRun {
 /** Reading sets do not matter here. */
 const changed = (one: Design, other: Design): boolean =>
   JSON.stringify(withoutReadings(one)) !== JSON.stringify(withoutReadings(other));
-
-const reasonOf = (error: unknown): string =>
-  error instanceof Error ? error.message : String(error);

@@ -11,11 +11,11 @@ import {
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
-import type { ComparatorNetwork, ComparatorTask } from '@yurei/core/threshold';
+import type { ComparatorTask } from '@yurei/core/threshold';
 import { BenchService } from '../../bench/bench';
 import { ChoiceField, type Choice } from '../../common/choice-field';
 import { ValueField } from '../../common/value-field';
-import { Newest } from '../../data/newest';
+import { answerInTurn } from '../../data/answer';
 import type { Volts } from '../set-it-dialog';
 
 const params = [
@@ -92,7 +92,6 @@ export class ComparatorHelper {
   readonly channel = input.required<Channel>();
   readonly volts = input<Volts>();
   private readonly bench = inject(BenchService);
-  private readonly searches = new Newest<ComparatorTask>((task) => this.search(task));
   protected readonly params = params;
   protected readonly inputs: Choice[] = [
     { value: 'minus', label: '− (low above)' },
@@ -102,8 +101,6 @@ export class ComparatorHelper {
     value,
     label: value,
   }));
-  protected readonly found = signal<ComparatorNetwork[]>([]);
-  protected readonly refused = signal('');
   protected readonly task = signal<ComparatorTask>({
     supply: 5,
     signal: 'plus',
@@ -116,6 +113,9 @@ export class ComparatorHelper {
     to: 1e6,
     tolerance: 0.01,
   });
+  private readonly search = answerInTurn(this.task, (task) => this.bench.patient.comparator(task));
+  protected readonly found = computed(() => this.search().found ?? []);
+  protected readonly refused = computed(() => this.search().trouble);
 
   constructor() {
     effect(() => {
@@ -124,7 +124,6 @@ export class ComparatorHelper {
       const [lower, upper] = [volts.trip, volts.clear].map(millivolts).sort((a, b) => a - b);
       this.task.set({ ...untracked(this.task), upper, lower });
     });
-    effect(() => void this.searches.take(this.task()));
   }
 
   protected set(key: Key, value: number): void {
@@ -144,15 +143,6 @@ export class ComparatorHelper {
 
   protected setSeries(value: string): void {
     this.task.update((task) => ({ ...task, series: value as ESeries }));
-  }
-
-  private async search(task: ComparatorTask): Promise<void> {
-    try {
-      this.found.set(await this.bench.patient.comparator(task));
-      this.refused.set('');
-    } catch (error) {
-      this.refused.set(error instanceof Error ? error.message : String(error));
-    }
   }
 
   protected readonly heads = computed(() =>

@@ -2,18 +2,17 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   inject,
   input,
   linkedSignal,
-  signal,
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import { type Channel, withoutReadings } from '@yurei/core/design';
-import { countsAt, stimulusAt, type Response } from '@yurei/core/rehearsal';
+import { countsAt, stimulusAt } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { ValueField } from '../../common/value-field';
 import { BenchService } from '../../bench/bench';
+import { answerTo } from '../../data/answer';
 import { DesignSession } from '../../data/design-session';
 import { JudgeView } from '../../data/judge-view';
 import { Capturing } from '../capturing';
@@ -65,8 +64,26 @@ export class ConvertHelper {
   private readonly judging = inject(JudgeView);
   protected readonly full = this.judging.full;
   protected readonly sensor = inject(Capturing).sensor;
-  protected readonly response = signal<Response | undefined>(undefined);
-  protected readonly told = signal('Asking the circuit…');
+  private readonly answer = answerTo(
+    () => {
+      const [design, sensor, { id: channel }] = [
+        this.session.design(),
+        this.sensor(),
+        this.channel(),
+      ];
+      return design && { design, sensor, channel };
+    },
+    async ({ design, sensor, channel }) =>
+      sensor && this.bench.patient.response(withoutReadings(design), channel, sensor.id),
+  );
+  protected readonly response = computed(() => this.answer().found);
+  /** Why there is no curve. */
+  protected readonly told = computed(() => {
+    const [{ looking, trouble }, sensor] = [this.answer(), this.sensor()];
+    if (!sensor) return 'No sensor is wired to it.';
+    if (looking) return 'Asking the circuit…';
+    return trouble || `${sensor.name} gives no number that follows what it feels.`;
+  });
   protected readonly counts = linkedSignal(() => this.channel().threshold);
   protected readonly rounded = computed(() => Math.round(this.counts()));
 
@@ -131,19 +148,6 @@ export class ConvertHelper {
       },
     ];
   });
-
-  constructor() {
-    effect(() => {
-      const [design, sensor] = [this.session.design(), this.sensor()];
-      if (!design || !sensor) return this.told.set('No sensor is wired to it.');
-      void this.bench.patient
-        .response(withoutReadings(design), this.channel().id, sensor.id)
-        .then((found) => {
-          this.response.set(found);
-          this.told.set(`${sensor.name} gives no number that follows what it feels.`);
-        });
-    });
-  }
 
   protected take(counts: number): void {
     this.counts.set(Math.min(this.judging.full(), Math.max(0, counts)));

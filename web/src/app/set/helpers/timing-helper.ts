@@ -1,16 +1,8 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { filterDelay, filterNoise, levelsAtRest } from '@yurei/core/logic';
-import { percent, type Averaged } from '@yurei/core/judge';
+import { percent } from '@yurei/core/judge';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
   driftBorne,
@@ -23,6 +15,7 @@ import {
 import { BenchService } from '../../bench/bench';
 import { ValueField } from '../../common/value-field';
 import { BenchView } from '../../data/bench-view';
+import { answerTo } from '../../data/answer';
 import { DesignSession } from '../../data/design-session';
 import { JudgeView } from '../../data/judge-view';
 import { ReadingChart, type Course } from './reading-chart';
@@ -142,19 +135,18 @@ export class TimingHelper {
       : 'The mean of n readings leaves 1/√n of independent noise.';
   });
 
-  private readonly told = signal<Averaged[]>([]);
-
-  constructor() {
-    effect(() => {
+  private readonly told = answerTo(
+    () => {
       const [channel, sets] = [this.channel(), this.judging.sets()];
-      if (sets.length > 0)
-        void this.bench.patient.averaging(channel, sets).then((told) => this.told.set(told));
-    });
-  }
+      return { channel, sets };
+    },
+    async ({ channel, sets }) =>
+      sets.length > 0 ? this.bench.patient.averaging(channel, sets) : [],
+  );
 
   protected readonly averaged = computed(() => {
     const own = this.channel().filter;
-    return this.told().map(({ n, errors, delay, sd }) => ({
+    return (this.told().found ?? []).map(({ n, errors, delay, sd }) => ({
       n,
       missed: errors.misses.tries > 0 ? percent(errors.misses.events / errors.misses.tries) : '–',
       wrong: errors.falses.tries > 0 ? percent(errors.falses.events / errors.falses.tries) : '–',

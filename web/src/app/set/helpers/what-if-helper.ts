@@ -1,12 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
 import { type Channel, type Design, type Part, withoutReadings } from '@yurei/core/design';
 import { formatNominal, type Unit } from '@yurei/core/quantity';
@@ -24,6 +16,7 @@ import { findHappeningKind } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
 import { BenchService } from '../../bench/bench';
 import { ChoiceField, type Choice } from '../../common/choice-field';
+import { answerTo } from '../../data/answer';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
 import { JudgeView } from '../../data/judge-view';
@@ -38,6 +31,15 @@ interface Adjustment {
   unit: Unit;
   values: number[];
   value: number;
+}
+
+/** What is asked of the core: how a channel would read with other values of a part, or with another scene. */
+interface Question {
+  design: Design;
+  scene: string | undefined;
+  channel: string;
+  adjustment: Adjustment | undefined;
+  variants: Variant[];
 }
 
 const headings: Readonly<Record<string, string>> = {
@@ -111,6 +113,8 @@ const near = 0.06;
         {{ words() }} Counts by the circuit alone, without noise, the farthest from rest of five
         moments: check by a new capture.
       </p>
+    } @else if (trouble()) {
+      <p class="bad" role="alert">{{ trouble() }}</p>
     } @else {
       <p class="soft">
         Nothing to ask: a scene with something happening is needed. Add one in Rehearse.
@@ -128,9 +132,6 @@ export class WhatIfHelper {
   private readonly capturing = inject(Capturing);
   protected readonly judging = inject(JudgeView);
   protected readonly picked = signal('');
-  protected readonly asking = signal(true);
-  private readonly answer = signal<{ key: string; would: WouldRead[] }>({ key: '', would: [] });
-  private turn = 0;
 
   /** What can be turned near the channel: what is wired to its pin, and its sensor. */
   private readonly adjustments = computed((): Adjustment[] => {
@@ -196,32 +197,34 @@ export class WhatIfHelper {
       : (headings[this.chosen()] ?? ''),
   );
 
-  constructor() {
-    effect(() => {
-      const design = this.session.design();
-      if (design) void this.ask(withoutReadings(design), this.chosen());
-    });
-  }
+  private readonly asked = computed(() => {
+    const [design, key, adjustment] = [this.session.design(), this.chosen(), this.adjustment()];
+    const variants = adjustment ? [] : this.variants(key);
+    const [scene, channel] = [this.view.scene()?.id, this.channel().id];
+    return design && { design, scene, channel, key, adjustment, variants };
+  });
+  private readonly answering = answerTo(this.asked, async (asked) => ({
+    key: asked.key,
+    would: await this.would(asked),
+  }));
+  /** What would be read; nothing where that could not be worked out. */
+  private readonly answer = computed((): { key: string; would: readonly WouldRead[] } => {
+    const { found, trouble } = this.answering();
+    return found && !trouble ? found : { key: '', would: [] };
+  });
+  protected readonly asking = computed(() => this.answering().looking);
+  protected readonly trouble = computed(() => this.answering().trouble);
 
-  private async ask(design: Design, key: string): Promise<void> {
-    const turn = ++this.turn;
-    this.asking.set(true);
-    const would = await this.would(design, key).catch(() => []);
-    if (turn !== this.turn) return;
-    this.answer.set({ key, would });
-    this.asking.set(false);
-  }
-
-  private async would(design: Design, key: string): Promise<WouldRead[]> {
-    const scene = this.view.scene()?.id;
-    const { id } = this.channel();
-    const adjustment = this.adjustment();
+  private async would(asked: Question): Promise<WouldRead[]> {
+    const { scene, channel, adjustment, variants } = asked;
+    const design = withoutReadings(asked.design);
     if (adjustment) {
       const { part, param, values } = adjustment;
-      return this.bench.patient.whatIf(design, scene, id, { part: part.id, param, values });
+      return this.bench.patient.whatIf(design, scene, channel, { part: part.id, param, values });
     }
-    const variants = this.variants(key);
-    return variants.length > 0 ? this.bench.patient.ifInstead(design, scene, id, variants) : [];
+    return variants.length > 0
+      ? this.bench.patient.ifInstead(design, scene, channel, variants)
+      : [];
   }
 
   /** A happening in other places, or with other surfaces. */

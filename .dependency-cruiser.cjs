@@ -75,12 +75,13 @@ const coreOrder = Object.entries(mayImport).map(([folder, allowed]) => ({
 const steps = ['common', 'theme', 'bench', 'data', 'picture'];
 const webMayImport = {
   theme: [],
+  settings: ['common', 'theme'],
   bench: [],
   common: ['theme'],
   data: ['bench'],
   picture: ['bench', 'common', 'data'],
   parts: steps,
-  shelf: steps,
+  shelf: [...steps, 'settings'],
   wire: steps,
   set: steps,
   act: steps,

@@ -1,13 +1,17 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { format } from 'prettier';
+import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { readDesign } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { rehearse, scoreRehearsal, tellTrouble } from '@yurei/core/rehearsal';
 import { root } from './run.mjs';
 import { keepWritten } from './written.mjs';
 
-/** Writes docs/rehearsals.md: every demo design rehearsed, with its score; --check only compares. */
+/**
+ * Writes docs/rehearsals.md: every demo design rehearsed, with its score; and server/demo-answers.json: its five answers, for a
+ * shelf on which it has not been opened yet. --check only compares.
+ */
 const cell = (text) => String(text).replaceAll('|', '\\|');
 
 function designOf(file) {
@@ -37,8 +41,14 @@ function scoreLine({ falses, chatter, relays, energy, blind }) {
   ].join('; ')}.`;
 }
 
-function sceneLines(design, scene) {
-  const rehearsal = rehearse(design, scene, undefined, 'time');
+/** The five answers as the shelf shows them: of the first scene, as the workbench takes it. */
+function answersOf(design, rehearsal) {
+  const evidence = gatherEvidence(design, design.scenes[0]);
+  const answers = fiveQuestions(evidence, check(evidence), rehearsal);
+  return answers.map(({ id, label, state, value }) => ({ id, label, state, value }));
+}
+
+function sceneLines(design, scene, rehearsal) {
   const { verdicts, strays, troubles } = rehearsal;
   const rows = verdicts.map(
     (v) => `| ${cell(v.name)} | ${v.intent} | ${v.outcome} | ${delay(v)} | ${cell(v.because)} |`,
@@ -61,14 +71,18 @@ function sceneLines(design, scene) {
   ];
 }
 
+const answers = {};
+
 function section(file) {
   const design = designOf(file);
+  const played = design.scenes.map((scene) => rehearse(design, scene, undefined, 'time'));
+  answers[file] = answersOf(design, played[0]);
   return [
     `## ${design.title}`,
     '',
     `${design.purpose} (\`demo/${file}\`)`,
     '',
-    ...design.scenes.flatMap((scene) => sceneLines(design, scene)),
+    ...design.scenes.flatMap((scene, i) => sceneLines(design, scene, played[i])),
   ];
 }
 
@@ -85,3 +99,8 @@ const text = await format(
 );
 
 keepWritten('docs/rehearsals.md', text, 'npm run rehearsals');
+keepWritten(
+  'server/demo-answers.json',
+  await format(JSON.stringify(answers), { parser: 'json' }),
+  'npm run rehearsals',
+);

@@ -8,9 +8,13 @@ import { startServer } from './start-server.js';
 /** The demo design to begin with: imported last, so that it lies on top. */
 const onTop = 'slipway-beam.yurei.json';
 
-/** Puts the demo designs on a new, empty shelf, through the same door as any other file. */
-async function importDemo(address: string, folder: string): Promise<void> {
+/** Puts the demo designs on a new, empty shelf, through the same door as any other file, with the answers they came with. */
+async function importDemo(address: string, root: string): Promise<void> {
+  const folder = join(root, 'demo');
   const files = (await readdir(folder)).filter((f) => f.endsWith('.yurei.json')).sort();
+  const answers = JSON.parse(
+    await readFile(join(root, 'server/demo-answers.json'), 'utf8'),
+  ) as Record<string, unknown>;
   for (const file of [...files.filter((f) => f !== onTop), onTop]) {
     const body = await readFile(join(folder, file), 'utf8');
     const headers = { 'Content-Type': 'application/json' };
@@ -21,6 +25,12 @@ async function importDemo(address: string, folder: string): Promise<void> {
     });
     if (!response.ok)
       throw new StartError(`Demo file ${file} was refused: ${await response.text()}`);
+    const { id, version } = (await response.json()) as { id: string; version: number };
+    await fetch(`${address}api/designs/${id}/answers`, {
+      method: 'PUT',
+      headers,
+      body: JSON.stringify({ version, answers: answers[file] ?? [] }),
+    });
   }
 }
 
@@ -35,7 +45,7 @@ async function main(): Promise<void> {
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
   if (server.fresh && process.argv.includes('--demo')) {
-    await importDemo(server.address, join(root, 'demo'));
+    await importDemo(server.address, root);
   }
   const opened = isLoopback(config.host)
     ? ''

@@ -1,5 +1,5 @@
 import { terminalRef } from '../design/index.js';
-import { formatQuantity } from '../quantity/index.js';
+import { decimals, formatQuantity } from '../quantity/index.js';
 import { Draft } from '../wiring/index.js';
 import { CannotBuild, type Block } from './block.js';
 import {
@@ -66,7 +66,7 @@ export const comparatorBlock: Block = {
       edit: draft.edit('add comparator'),
       because: [
         `Feedback ${formatQuantity(back, 'Ω')} against ${formatQuantity(frontOhms, 'Ω')}: width = V·Ri/Rf = ${formatQuantity((volts * frontOhms) / back, 'V')}.`,
-        `Trips going up at V·Rf/(Ri + Rf) = reference: the wiper stands at ${formatQuantity(reference, 'V')}, turned to ${(100 * turn).toFixed(0)} %.`,
+        `Trips going up at V·Rf/(Ri + Rf) = reference: the wiper stands at ${formatQuantity(reference, 'V')}, turned to ${decimals(100 * turn, 0)} %.`,
         'The output only pulls low: 4.7 kΩ pull it up. It is high while the signal is above the threshold.',
       ],
     };

@@ -1,6 +1,7 @@
 import { definePart } from './define-part.js';
 import { supplyLimits } from './limit.js';
 import type { Param, PartKind } from './part-kind.js';
+import { decimals } from '../quantity/index.js';
 import { constant, draws, yesNo } from './sensor-output.js';
 
 /** Fields are compared in units of a millitesla. */
@@ -68,7 +69,7 @@ export function hallSwitchKind(about: HallSwitch) {
       }),
     ],
     ownAmps: (p) => p.own,
-    headline: (p) => `${(1e3 * p.operate).toFixed(1)}/${(1e3 * p.release).toFixed(1)} mT`,
+    headline: (p) => `${decimals(1e3 * p.operate, 1)}/${decimals(1e3 * p.release, 1)} mT`,
     senses: { quantities: ['field'] },
     curve: {
       vary: { stimulus: 'field' },

@@ -1,5 +1,5 @@
 import type { Rehearsal } from '../rehearsal/index.js';
-import { formatQuantity } from '../quantity/index.js';
+import { decimals, formatQuantity } from '../quantity/index.js';
 import type { Evidence } from './evidence.js';
 import type { Finding } from './finding.js';
 import { isClose, stresses } from './rules/ratings.js';
@@ -120,13 +120,13 @@ function survives(
     return {
       ...base,
       state: isClose(hardest) ? 'caution' : 'fine',
-      value: `${(100 * hardest.share).toFixed(0)} %`,
+      value: `${decimals(100 * hardest.share, 0)} %`,
       detail: `of ${hardest.part} ${hardest.label}`,
     };
   return {
     ...base,
     state: worst.close ? 'caution' : 'fine',
-    value: `${(100 * worst.share).toFixed(0)} %`,
+    value: `${decimals(100 * worst.share, 0)} %`,
     detail: `of ${worst.part.id} ${worst.label}`,
   };
 }

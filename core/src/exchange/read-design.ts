@@ -3,6 +3,7 @@ import { migrate, mostReadingsInAll, outerConditions, type Design } from '../des
 import { checkScenes } from '../scene/index.js';
 import { designShape, largestFile } from './design-shape.js';
 import { cut, firstOf, misshapes, mostProblems, placeOf } from './list-shape.js';
+import { decimals } from '../quantity/index.js';
 import { conditionProblems } from './program-shape.js';
 
 /** Lists and objects within each other; a condition twelve deep has less. */
@@ -27,7 +28,7 @@ const refuse = (place: string, reason: string, cure: string): ReadResult => ({
  */
 export function readDesign(text: string): ReadResult {
   if (text.length > largestFile) {
-    const size = (text.length / 1e6).toFixed(1);
+    const size = decimals(text.length / 1e6, 1);
     return refuse(
       'file',
       `The file has ${size} MB; a design has at most ${largestFile / 1e6} MB`,

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { kindOf } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
-import { formatNominal } from '../quantity/index.js';
+import { formatNominal, toDigits } from '../quantity/index.js';
 import { hookUpList, type HookUp } from '../wiring/index.js';
 import { textCell } from './csv-cell.js';
 
@@ -64,7 +64,7 @@ const kindOfWire = ({ colour, length, gauge }: HookUp): string =>
   [
     colour ?? '',
     length === undefined ? '' : formatNominal(length, 'm'),
-    gauge === undefined ? '' : `${Number((gauge * squareMillimetres).toPrecision(3))} mm²`,
+    gauge === undefined ? '' : `${toDigits(gauge * squareMillimetres, 3)} mm²`,
   ]
     .filter(Boolean)
     .join(', ');

@@ -1,3 +1,4 @@
+import { decimals, significant, toDigits } from '../quantity/index.js';
 import { upperBound } from './binomial.js';
 
 /** False triggers a day that are one in some thousand years: not worth a number. */
@@ -6,7 +7,7 @@ const rare = 1e-6;
 /** A share as it is told: no more places than it deserves. */
 export function percent(share: number): string {
   const value = 100 * share;
-  return `${value === 0 || value >= 10 ? value.toFixed(0) : value.toPrecision(2)} %`;
+  return `${value === 0 || value >= 10 ? decimals(value, 0) : significant(value, 2)} %`;
 }
 
 /**
@@ -31,8 +32,6 @@ export function sayErrors(events: number, tries: number): string {
  */
 export function sayRate(perDay: number): string {
   if (perDay < rare) return 'practically never';
-  if (perDay < 1 / 365) return `once in ${(1 / perDay / 365).toPrecision(2)} years`;
-  return perDay < 1
-    ? `once in ${(1 / perDay).toPrecision(2)} days`
-    : `${Number(perDay.toPrecision(2))} a day`;
+  if (perDay < 1 / 365) return `once in ${significant(1 / perDay / 365, 2)} years`;
+  return perDay < 1 ? `once in ${significant(1 / perDay, 2)} days` : `${toDigits(perDay, 2)} a day`;
 }

@@ -1,4 +1,5 @@
 import type { ReadingSet } from '../design/index.js';
+import { formatNominal, type Unit } from '../quantity/index.js';
 
 /** A situation in which no reading was taken, and what to do about it. */
 export interface Unmeasured {
@@ -29,10 +30,12 @@ export function unmeasured(sets: readonly Set[], battery: boolean): Unmeasured[]
     .filter((s) => s.intent === 'wanted')
     .flatMap((s) => s.conditions.distance ?? []);
   const has = (intent: Set['intent']): boolean => sets.some((s) => s.intent === intent);
-  const span = (values: number[], unit: string): string => {
-    const [low, high] = [Math.min(...values), Math.max(...values)];
+  const span = (values: number[], unit: Unit): string => {
     if (values.length === 0) return 'None of the sets says.';
-    return `All were taken at ${low === high ? low : `${low} to ${high}`} ${unit}.`;
+    const [low, high] = [Math.min(...values), Math.max(...values)].map((v) =>
+      formatNominal(v, unit),
+    );
+    return `All were taken at ${low === high ? low : `${low} to ${high}`}.`;
   };
   const gaps: (Unmeasured | false)[] = [
     !has('quiet') && {
@@ -62,11 +65,11 @@ export function unmeasured(sets: readonly Set[], battery: boolean): Unmeasured[]
     },
     !temperature.some((t) => t <= cold) && {
       title: 'No reading in the cold',
-      reason: `${span(temperature, '°C')} Capture a set at ${cold} °C or below.`,
+      reason: `${span(temperature, '°C')} Capture a set at ${formatNominal(cold, '°C')} or below.`,
     },
     !temperature.some((t) => t >= hot) && {
       title: 'No reading in the heat',
-      reason: `${span(temperature, '°C')} Capture a set at ${hot} °C or above.`,
+      reason: `${span(temperature, '°C')} Capture a set at ${formatNominal(hot, '°C')} or above.`,
     },
     battery &&
       !supply.some((v) => v <= low * Math.max(...supply)) && {

@@ -1,4 +1,5 @@
 import { formatDuration, formatExactDuration } from './format-duration.js';
+import { asWanted, withDecimal } from './manner.js';
 import { prefixForExponent } from './si-prefix.js';
 import { prefixlessUnits, type Unit } from './unit.js';
 
@@ -42,9 +43,11 @@ const smallest: Partial<Record<Unit, number>> = { V: 1e-5, A: 1e-12, W: 1e-9 };
 
 function format(value: number, unit: Unit, write: (scaled: number) => string): string {
   if (!Number.isFinite(value)) return '–';
+  const wanted = asWanted(value, unit);
+  if (wanted) return `${withDecimal(tidy(write(wanted.value)))}\u00a0${wanted.label}`;
   const exponent = prefixlessUnits.has(unit) ? 0 : engineeringExponent(value, write);
   const scaled = value / 10 ** exponent;
-  const text = tidy(write(scaled));
+  const text = withDecimal(tidy(write(scaled)));
   const label = `${prefixForExponent[exponent]}${unit}`;
   return label === '' ? text : unit === '°' ? `${text}°` : `${text}\u00a0${label}`;
 }

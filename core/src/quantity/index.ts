@@ -9,3 +9,13 @@ export { levelOf, pressureAt, pressureOf } from './sound-level.js';
 export { entry } from './entry.js';
 export { spreadOf, type Spread } from './spread.js';
 export { sayTime } from './time-of-day.js';
+export {
+  decimals,
+  manner,
+  plainManner,
+  toDigits,
+  significant,
+  withDecimal,
+  writeIn,
+  type Manner,
+} from './manner.js';

@@ -1,4 +1,5 @@
 import { parseDuration } from './format-duration.js';
+import { manner, saidIn } from './manner.js';
 import { prefixExponent } from './si-prefix.js';
 import { prefixlessUnits, unitSpellings, type Unit } from './unit.js';
 
@@ -24,18 +25,23 @@ export function parseQuantity(text: string, unit: Unit): Parsed {
     .replace(/−/g, '-')
     .replace(/\u00a0/g, ' ');
   if (trimmed === '') return refuse(`Type a value${unit ? ` in ${unit}` : ''}.`);
-  const duration = unit === 's' ? parseDuration(trimmed) : undefined;
-  if (duration !== undefined && Number.isFinite(duration)) return { ok: true, value: duration };
-  const ambiguous = /^[+-]?\d{1,3},\d{3}(\D|$)/.exec(trimmed);
-  if (ambiguous && !trimmed.startsWith('0')) {
-    const digits = trimmed.replace(/[^\d,].*$/, '');
-    return refuse(
-      `"${digits}" may mean ${digits.replace(',', '.')} or ${digits.replace(',', '')}; write one of those.`,
-    );
+  const { decimal } = manner();
+  const pointed = decimal === ',' ? swapped(trimmed) : trimmed;
+  const ambiguous = /^[+-]?\d{1,3},\d{3}(\D|$)/.exec(pointed);
+  if (ambiguous && !pointed.startsWith('0')) {
+    const digits = trimmed.replace(/[^\d.,].*$/, '');
+    const [one, other] = [digits.replace(/[.,]/, decimal), digits.replace(/[.,]/, '')];
+    return refuse(`"${digits}" may mean ${one} or ${other}; write one of those.`);
   }
-  const dotted = trimmed.replace(/(\d),(\d)/, '$1.$2');
+  const dotted = pointed.replace(/(\d),(\d)/, '$1.$2');
+  const duration = unit === 's' ? parseDuration(dotted) : undefined;
+  if (duration !== undefined && Number.isFinite(duration)) return { ok: true, value: duration };
   return parseInfix(dotted, unit) ?? parsePlain(dotted, text, unit);
 }
+
+/** Points for commas and commas for points. */
+const swapped = (text: string): string =>
+  text.replace(/[.,]/g, (mark) => (mark === ',' ? '.' : ','));
 
 /** "4k7", "0R22", "2n2F": the prefix letter stands where the decimal point would. */
 function parseInfix(text: string, unit: Unit): Parsed | undefined {
@@ -54,6 +60,8 @@ function parsePlain(text: string, typed: string, unit: Unit): Parsed {
     return refuse(`"${typed.trim()}" is not a number. Write for example ${exampleFor(unit)}.`);
   }
   const [, digits, tail] = match;
+  const other = inOtherUnit(Number(digits), tail, unit);
+  if (other) return other;
   const exponent = tailExponent(tail, unit);
   if (exponent === undefined) {
     return refuse(
@@ -62,6 +70,16 @@ function parsePlain(text: string, typed: string, unit: Unit): Parsed {
   }
   const value = scaled(digits, exponent);
   return Number.isFinite(value) ? { ok: true, value } : refuse(`"${typed.trim()}" is too large.`);
+}
+
+/** What is said in Fahrenheit, inches, feet or centimetres, or without a unit by whoever thinks in those. */
+function inOtherUnit(said: number, tail: string, unit: Unit): Parsed | undefined {
+  const { temperature, length } = manner();
+  const value = saidIn(said, tail === '' && unit === '°C' ? temperature : tail, unit);
+  if (value !== undefined) return { ok: true, value };
+  if (tail === '' && unit === 'm' && length === 'inch' && said !== 0)
+    return refuse(`${said} of what? Write ${said} in, ${said} ft or ${said} m.`);
+  return undefined;
 }
 
 /** Appends the exponent as text, so that 4.7 k is exactly the same number as 4700. */

@@ -220,7 +220,7 @@ export class Screen<T> {
   }
 
   async press(label: string): Promise<void> {
-    const button = this.all('button').find(
+    const button = this.all('button, p-togglebutton').find(
       (b) => textOf(b) === label || b.getAttribute('aria-label') === label,
     );
     if (!button) throw new Error(`No button is called ${label}`);

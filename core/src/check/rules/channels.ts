@@ -10,7 +10,7 @@ import {
   unitOf,
   type Level,
 } from '../../logic/index.js';
-import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { decimals, formatNominal, formatQuantity, toDigits } from '../../quantity/index.js';
 import { happeningSpan } from '../../scene/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
@@ -144,7 +144,7 @@ export const mayChatter: Rule = {
         {
           subject: channel.id,
           title: `${channel.name} may chatter`,
-          reason: `Its hysteresis of ${tell(channel.hysteresis * one)} counts is narrower than ${noiseWidths} × the converter's noise of ${Number(noise.toPrecision(3))} counts: with the reading at the middle of it, about ${perMinute < 10 ? perMinute.toFixed(1) : Math.round(perMinute)} changes a minute.`,
+          reason: `Its hysteresis of ${tell(channel.hysteresis * one)} counts is narrower than ${noiseWidths} × the converter's noise of ${toDigits(noise, 3)} counts: with the reading at the middle of it, about ${perMinute < 10 ? decimals(perMinute, 1) : Math.round(perMinute)} changes a minute.`,
           about: about(channel),
           fix: {
             label: `Hysteresis → ${least}`,

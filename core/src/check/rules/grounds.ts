@@ -4,6 +4,7 @@ import { Draft, type Wiring } from '../../wiring/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { ohmsOf } from '../lookup.js';
+import { decimals } from '../../quantity/index.js';
 import { list } from '../words.js';
 
 /** Below this a resistor in a return lead is a shunt, and no more leads a signal than copper does, Ω (common practice). */
@@ -80,5 +81,5 @@ function leaks({ quiet }: Evidence, a: TerminalRef, b: TerminalRef): string {
   };
   const [one, other] = [at(a), at(b)];
   if (one === undefined || other === undefined) return '';
-  return `; a meter between them shows ${(one - other).toFixed(2)} V`;
+  return `; a meter between them shows ${decimals(one - other, 2)} V`;
 }

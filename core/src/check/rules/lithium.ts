@@ -1,4 +1,4 @@
-import { formatQuantity } from '../../quantity/index.js';
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { allStates } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { having, into } from '../lookup.js';
@@ -24,7 +24,7 @@ export const chargedInFrost: Rule = {
         {
           subject: part.id,
           title: `${part.name} is charged in the cold`,
-          reason: `${formatQuantity(amps, 'A')} flow into it at ${celsius} °C; from ${chargedFrom} °C up it may be charged.`,
+          reason: `${formatQuantity(amps, 'A')} flow into it at ${formatNominal(celsius, '°C')}; from ${formatNominal(chargedFrom, '°C')} up it may be charged.`,
           about: [part.id],
         },
       ];

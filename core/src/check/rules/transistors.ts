@@ -17,6 +17,7 @@ import {
   size,
   withFix,
 } from '../lookup.js';
+import { decimals } from '../../quantity/index.js';
 import { amps, ohms, volts } from '../words.js';
 
 /** Collector over base current at which a small transistor is safely saturated (common practice). */
@@ -51,7 +52,7 @@ export const transistorUnsaturated: Rule = {
       const drop = range(on.state, size(across(part, collector, emitter)));
       if (!(drive > 1e-9)) return [];
       const gain = load / drive;
-      const numbers = `${part.id} carries ${amps(load)} on ${amps(drive)} of base current ${on.state.when}: forced gain ${gain.toFixed(0)}, and drops ${volts(drop.value)}`;
+      const numbers = `${part.id} carries ${amps(load)} on ${amps(drive)} of base current ${on.state.when}: forced gain ${decimals(gain, 0)}, and drops ${volts(drop.value)}`;
       if (gain <= thinGain && drop.high < 1) {
         return [
           {

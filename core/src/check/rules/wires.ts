@@ -3,11 +3,12 @@ import { splitRef, type TerminalRef, type Wire } from '../../design/index.js';
 import { Draft, potentials, wireAmps, wireOhms } from '../../wiring/index.js';
 import { mainStates, voltsIn, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
+import { formatNominal, toDigits } from '../../quantity/index.js';
 import { amps, percent, volts } from '../words.js';
 
 /** Copper areas that are sold, m² (IEC 60228 and hook-up wire). */
 const gauges = [0.14, 0.22, 0.34, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10].map((mm2) => mm2 * 1e-6);
-const mm2 = (area: number): string => `${Number((area * 1e6).toPrecision(3))} mm²`;
+const mm2 = (area: number): string => `${toDigits(area * 1e6, 3)} mm²`;
 
 /** The current in a wire and the state in which it is largest. */
 function heaviest(evidence: Evidence, wire: Wire): { at: number; state: State } {
@@ -71,7 +72,7 @@ export const wireDrop: Rule = {
         {
           subject: wire.id,
           title: `${volts(drop)} are lost along ${wire.from} – ${wire.to}`,
-          reason: `${amps(at)} ${state.when} over ${wire.length ?? 0} m: ${percent(drop / fed)} of ${volts(fed)}.`,
+          reason: `${amps(at)} ${state.when} over ${formatNominal(wire.length ?? 0, 'm')}: ${percent(drop / fed)} of ${volts(fed)}.`,
           about: [wire.id],
           ...(gauge === undefined
             ? {}

@@ -10,6 +10,7 @@ import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
 import { BenchView } from '../data/bench-view';
+import { decimals } from '@yurei/core/quantity';
 import { DesignSession } from '../data/design-session';
 
 const seconds = (label: string): Param => ({
@@ -70,7 +71,7 @@ const seconds = (label: string): Param => ({
       <label [for]="'feeds-' + output.id">feeds sensors while they are read</label>
     </span>
     @if (now() !== undefined) {
-      <span class="soft now">now {{ (100 * (now() ?? 0)).toFixed(0) }} %</span>
+      <span class="soft now">now {{ decimals(100 * (now() ?? 0), 0) }} %</span>
     }
     <button
       type="button"
@@ -97,6 +98,7 @@ const seconds = (label: string): Param => ({
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OutputLine {
+  protected readonly decimals = decimals;
   readonly output = input.required<Output>();
   protected readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);

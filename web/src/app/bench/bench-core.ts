@@ -33,6 +33,7 @@ import {
   type WouldRead,
 } from '@yurei/core/rehearsal';
 
+import { writeIn, type Manner } from '@yurei/core/quantity';
 import {
   designComparator,
   type ComparatorNetwork,
@@ -60,6 +61,11 @@ const keyOf = (design: Design, scene: string | undefined): string =>
 
 /** What the workers answer. */
 export const bench = {
+  /** Writes numbers in its sentences so; it is told before anything is asked. */
+  writeIn(manner: Manner): void {
+    writeIn(manner);
+  },
+
   /** The solved circuit at a moment. */
   look(design: Design, scene: string | undefined, moment: Moment | undefined): Snapshot {
     const found = sceneOf(design, scene);

@@ -1,4 +1,5 @@
 import { Injectable, type OnDestroy } from '@angular/core';
+import { manner } from '@yurei/core/quantity';
 import * as Comlink from 'comlink';
 import type { BenchService, Timed, Trying } from './bench';
 import type { Bench } from './bench-core';
@@ -7,9 +8,9 @@ import type { Bench } from './bench-core';
 @Injectable()
 export class BenchInWorkers implements BenchService, OnDestroy {
   private readonly workers = [startWorker(), startWorker(), startWorker()];
-  readonly quick = Comlink.wrap<Bench>(this.workers[0]);
-  readonly patient = Comlink.wrap<Bench>(this.workers[1]);
-  readonly moments = Comlink.wrap<Bench>(this.workers[2]);
+  readonly quick = wrap(this.workers[0]);
+  readonly patient = wrap(this.workers[1]);
+  readonly moments = wrap(this.workers[2]);
   readonly timed = new EndedWorker();
   readonly trying = new EndedWorker();
 
@@ -46,7 +47,7 @@ class EndedWorker implements Timed, Trying {
 
   private start(): { worker: Worker; bench: Comlink.Remote<Bench> } {
     const worker = startWorker();
-    return { worker, bench: Comlink.wrap<Bench>(worker) };
+    return { worker, bench: wrap(worker) };
   }
 
   cancel(): void {
@@ -60,5 +61,12 @@ class EndedWorker implements Timed, Trying {
   }
 }
 
-const startWorker = (): Worker =>
+/** The core in a worker, which is told first how numbers are written here. */
+export function wrap(worker: Worker): Comlink.Remote<Bench> {
+  const bench = Comlink.wrap<Bench>(worker);
+  void bench.writeIn(manner());
+  return bench;
+}
+
+export const startWorker = (): Worker =>
   new Worker(new URL('./bench.worker', import.meta.url), { type: 'module' });

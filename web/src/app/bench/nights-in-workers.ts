@@ -1,9 +1,8 @@
 import { Injectable } from '@angular/core';
 import type { Design } from '@yurei/core/design';
 import { casesOf, type CaseNight, type Study } from '@yurei/core/nights';
-import * as Comlink from 'comlink';
 import { Observable } from 'rxjs';
-import type { Bench } from './bench-core';
+import { startWorker, wrap } from './bench-in-workers';
 import type { NightsRunner } from './nights-runner';
 
 /** Nights that a worker takes at once. */
@@ -21,7 +20,7 @@ export class NightsInWorkers implements NightsRunner {
       const workers = Array.from({ length: Math.min(cores, portions) }, startWorker);
       let next = 0;
       const work = async (worker: Worker): Promise<void> => {
-        const bench = Comlink.wrap<Bench>(worker);
+        const bench = wrap(worker);
         while (next < portions) {
           const portion = next++;
           const from = Math.floor(portion / cases) * atOnce;
@@ -38,6 +37,3 @@ export class NightsInWorkers implements NightsRunner {
     });
   }
 }
-
-const startWorker = (): Worker =>
-  new Worker(new URL('./bench.worker', import.meta.url), { type: 'module' });

@@ -8,7 +8,7 @@ import {
 } from '@angular/core';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { hasCurve, type Characteristic } from '@yurei/core/circuit';
-import { formatQuantity, prefixlessUnits, type Unit } from '@yurei/core/quantity';
+import { formatQuantity, prefixlessUnits, toDigits, type Unit } from '@yurei/core/quantity';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { BenchService } from '../bench/bench';
 import { still, up } from '../common/axis';
@@ -89,9 +89,7 @@ const show = (value: number, unit: Unit): string => formatQuantity(value, unit);
 
 /** A tick of an axis: short, with its prefix. */
 const tick = (value: number | string, unit: Unit): string =>
-  prefixlessUnits.has(unit)
-    ? `${Number(Number(value).toPrecision(3))}`
-    : formatQuantity(Number(value), unit, 2);
+  prefixlessUnits.has(unit) ? toDigits(Number(value), 3) : formatQuantity(Number(value), unit, 2);
 
 /** The chart of a curve in the colours of a theme. */
 export function curveConfig(curve: Characteristic, inks: Inks): ChartConfiguration<'scatter'> {

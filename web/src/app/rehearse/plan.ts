@@ -9,6 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Design, Point } from '@yurei/core/design';
+import { formatNominal, manner } from '@yurei/core/quantity';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { pointer, select } from 'd3-selection';
 import { BenchView } from '../data/bench-view';
@@ -97,10 +98,12 @@ export class Plan {
     return { x: place.x - from.x, y: place.y - from.y };
   }
 
-  /** A bar of a round number of metres. */
+  /** A bar of a round length. */
   protected readonly ruler = computed(() => {
-    const metres = [0.1, 0.2, 0.5, 1, 2, 5, 10, 50, 100].find((m) => m * this.scale().k >= 50) ?? 1;
-    return { metres, pixels: metres * this.scale().k };
+    const unit = manner().length === 'inch' ? 0.3048 : 1;
+    const round = [0.1, 0.2, 0.5, 1, 2, 5, 10, 50, 100, 200].map((n) => n * unit);
+    const metres = round.find((m) => m * this.scale().k >= 50) ?? unit;
+    return { says: formatNominal(metres, 'm'), pixels: metres * this.scale().k };
   });
 
   constructor() {

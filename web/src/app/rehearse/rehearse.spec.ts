@@ -13,13 +13,7 @@ import { PlanFields } from './plan-fields';
 import { SceneFields } from './scene-fields';
 
 /** Takes one of the views of a rehearsal. */
-const look = async (step: Screen<unknown>, view: string): Promise<void> => {
-  step
-    .all('p-togglebutton')
-    .find((b) => b.textContent?.trim() === view)
-    ?.click();
-  await step.settle();
-};
+const look = (step: Screen<unknown>, view: string): Promise<void> => step.press(view);
 
 type Bench = Awaited<ReturnType<typeof openBench>>;
 const happening = (bench: Bench, id: string) =>

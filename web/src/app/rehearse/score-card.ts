@@ -1,7 +1,7 @@
 import { withoutReadings } from '@yurei/core/design';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { sayRate, upperCount } from '@yurei/core/judge';
-import { formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
 import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
 import { concatMap, from, map, scan, type Observable } from 'rxjs';
 import { BenchService } from '../bench/bench';
@@ -32,7 +32,7 @@ const relayLife = [50_000, 100_000] as const;
         <span class="soft">{{ line.more }}</span>
         @if (line.at !== undefined) {
           <button type="button" (click)="view.moveTo(line.at)">
-            look at {{ line.at.toFixed(2) }} s
+            look at {{ decimals(line.at, 2) }} s
           </button>
         }
       </div>
@@ -80,6 +80,7 @@ const relayLife = [50_000, 100_000] as const;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ScoreCard {
+  protected readonly decimals = decimals;
   protected readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);
   private readonly sampling = answerTo(
@@ -171,7 +172,7 @@ const sampledLine = (name: string, { missed, tried, every }: Sampled): Line => (
   bad: missed > 0,
 });
 
-const short = (value: number): string => String(Number(value.toPrecision(2)));
+const short = (value: number): string => toDigits(value, 2);
 const years = (value: number): string =>
   value >= 1
     ? `${short(value)} ${short(value) === '1' ? 'year' : 'years'}`

@@ -1,6 +1,6 @@
 import { withoutReadings } from '@yurei/core/design';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { wentWrong, type Asked, type Remedy, type Why } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { BenchService } from '../bench/bench';
@@ -24,7 +24,7 @@ import { DiagnosisView } from '../data/diagnosis-view';
         <ol>
           @for (event of why.chain; track $index) {
             <li>
-              <span class="value">{{ event.t.toFixed(2) }} s</span> {{ event.text }}
+              <span class="value">{{ decimals(event.t, 2) }} s</span> {{ event.text }}
             </li>
           }
         </ol>
@@ -80,6 +80,7 @@ import { DiagnosisView } from '../data/diagnosis-view';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhyCard {
+  protected readonly decimals = decimals;
   readonly asked = input.required<Asked>();
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);

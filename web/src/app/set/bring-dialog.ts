@@ -16,7 +16,7 @@ import {
   type LogGuess,
   type LogMapping,
 } from '@yurei/core/exchange';
-import { formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Textarea } from 'primeng/textarea';
@@ -114,7 +114,7 @@ export class BringDialog {
     this.forget();
     const size = typeof data === 'string' ? data.length : data.size;
     if (size > largest) {
-      const told = size > 1e9 ? `${(size / 1e9).toFixed(1)} GB` : `${(size / 1e6).toFixed(0)} MB`;
+      const told = size > 1e9 ? `${decimals(size / 1e9, 1)} GB` : `${decimals(size / 1e6, 0)} MB`;
       this.refused.set(
         `${name} has ${told}; at most ${largest / 1e6} MB are read. Cut it. Nothing was changed.`,
       );

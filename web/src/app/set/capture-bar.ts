@@ -5,6 +5,7 @@ import { InputText } from 'primeng/inputtext';
 import { InlineChoice } from '../common/inline-choice';
 import { BenchBoard } from '../data/bench-board';
 import { Capturing, type Intent } from './capturing';
+import { decimals } from '@yurei/core/quantity';
 import { intentChoices } from './intents';
 
 /** How readings come in: from the board on the bench, from a file, or typed. */
@@ -16,6 +17,7 @@ import { intentChoices } from './intents';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CaptureBar {
+  protected readonly decimals = decimals;
   readonly channel = input.required<Channel>();
   /** Readings of a file or of a meter are to be brought in. */
   readonly bring = output();

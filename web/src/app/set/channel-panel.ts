@@ -4,7 +4,7 @@ import { wholeOf } from '@yurei/core/condition';
 import { freshId, type Channel, type Rule } from '@yurei/core/design';
 import { unmeasured } from '@yurei/core/judge';
 import { sayRule } from '@yurei/core/logic';
-import { formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { slowestAnswer } from '@yurei/core/threshold';
 import { duplicateChannel, outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
@@ -208,7 +208,7 @@ export class ChannelPanel {
       { label: 'Range used', value: `${low} … ${high} of ${this.full()}` },
       ...(noise
         ? [
-            { label: 'Noise, quiet', value: `± ${noise.sd.toFixed(1)} counts` },
+            { label: 'Noise, quiet', value: `± ${decimals(noise.sd, 1)} counts` },
             {
               label: 'Worth independent ones',
               value: `${Math.round(noise.independent)} of ${noise.readings}`,

@@ -1,7 +1,7 @@
 import type { Channel } from '@yurei/core/design';
 import { sayErrors, sayRate, type Judgement, type SetJudgement } from '@yurei/core/judge';
 import type { Level } from '@yurei/core/logic';
-import { formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
 
 /** One thing that is told of how a channel decides. */
 export interface Row {
@@ -29,7 +29,7 @@ export function settingRows(
   counted: Counted,
   noise: number,
 ): Row[] {
-  const widths = noise > 0 ? ` = ${(channel.hysteresis / noise).toFixed(0)} × noise` : '';
+  const widths = noise > 0 ? ` = ${decimals(channel.hysteresis / noise, 0)} × noise` : '';
   const band = levels.length > 0 ? Math.abs(levels[0].trip - levels[0].clear) : channel.hysteresis;
   return [
     ...levels.flatMap((level) => [

@@ -3,6 +3,7 @@ import type { CurvePoint } from '@yurei/core/judge';
 import type { ChartConfiguration } from 'chart.js';
 import { across, percent, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
+import { decimals } from '@yurei/core/quantity';
 import type { Inks } from '../common/inks';
 
 /** Both errors against the line: as read with their bounds, and dashed as normal distributions tell. */
@@ -33,7 +34,7 @@ export class ErrorCurve {
       (a, b) => (a && Math.abs(a.line - this.line()) <= Math.abs(b.line - this.line()) ? a : b),
       undefined,
     );
-    const share = (x: number | undefined): string => `${(100 * (x ?? 0)).toFixed(0)} %`;
+    const share = (x: number | undefined): string => `${decimals(100 * (x ?? 0), 0)} %`;
     return `Both errors against the line. At ${this.line()}: missed ${share(near?.misses)}, false ${share(near?.falses)}.`;
   });
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
 import { levelsOf } from '@yurei/core/logic';
-import { formatQuantity } from '@yurei/core/quantity';
+import { formatNominal, formatQuantity, parseQuantity } from '@yurei/core/quantity';
 import type { ChartConfiguration } from 'chart.js';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
@@ -88,11 +88,18 @@ export class LiveStrip {
     this.board.power(pin, on);
   }
 
-  /** Metres from the sensor, or where the scene has it when the field is left empty. */
+  protected readonly distance = computed(() => {
+    const metres = this.capturing.distance();
+    return metres === undefined ? '' : formatNominal(metres, 'm');
+  });
+
+  /** How far from the sensor, or where the scene has it when the field is left empty. */
   protected setDistance(event: Event): void {
-    const text = (event.target as HTMLInputElement).value.trim().replace(',', '.');
-    const metres = Number(text.replace(/\s*m$/, ''));
-    this.capturing.distance.set(text !== '' && metres > 0 ? metres : undefined);
+    const field = event.target as HTMLInputElement;
+    const typed = parseQuantity(field.value, 'm');
+    if (typed.ok && typed.value > 0) this.capturing.distance.set(typed.value);
+    else if (field.value.trim() === '') this.capturing.distance.set(undefined);
+    field.value = this.distance();
   }
 
   protected start(): void {

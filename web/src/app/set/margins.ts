@@ -5,6 +5,7 @@ import { percent, upperBound } from '@yurei/core/judge';
 import { Button } from 'primeng/button';
 import { download } from '../common/download';
 import { DesignSession } from '../data/design-session';
+import { decimals } from '@yurei/core/quantity';
 import { JudgeView } from '../data/judge-view';
 
 interface Line {
@@ -154,7 +155,7 @@ export class Margins {
 
   protected told({ margin, deviations }: Line): string {
     if (margin === undefined) return '–';
-    const widths = deviations === undefined ? '' : ` = ${deviations.toFixed(1)} sd`;
+    const widths = deviations === undefined ? '' : ` = ${decimals(deviations, 1)} sd`;
     return `${Math.round(margin * 10) / 10}${widths}`;
   }
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import type { Conditions, ReadingSet } from '@yurei/core/design';
 import { fileStem, writeReadings } from '@yurei/core/exchange';
-import { formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
@@ -33,6 +33,7 @@ const mostListed = 60;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingsPanel {
+  protected readonly decimals = decimals;
   readonly id = input.required<string>();
   private readonly session = inject(DesignSession);
   private readonly judging = inject(JudgeView);

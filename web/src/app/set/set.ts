@@ -31,6 +31,7 @@ import { ErrorCurve } from './error-curve';
 import { LiveStrip } from './live-strip';
 import { Margins } from './margins';
 import { SetItCards } from './set-it-cards';
+import { decimals } from '@yurei/core/quantity';
 import { labelShare, ThresholdChart } from './threshold-chart';
 
 type Lower = 'live' | 'set it' | 'all';
@@ -57,6 +58,7 @@ type Lower = 'live' | 'set it' | 'all';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SetStep {
+  protected readonly decimals = decimals;
   protected readonly session = inject(DesignSession);
   protected readonly view = inject(BenchView);
   protected readonly wentWrong = wentWrong;
@@ -177,7 +179,7 @@ export class SetStep {
   protected tell(column: Column): string {
     const digits = column.sd < 1 ? 1 : 0;
     return column.sd > 0
-      ? `${column.mean.toFixed(digits)} ± ${column.sd.toFixed(digits)}`
+      ? `${decimals(column.mean, digits)} ± ${decimals(column.sd, digits)}`
       : `${Math.round(column.mean)}`;
   }
 

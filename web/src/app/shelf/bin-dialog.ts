@@ -1,4 +1,3 @@
-import { DatePipe } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -13,12 +12,13 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { firstValueFrom } from 'rxjs';
 import { Api, ApiError } from '../data/api';
+import { formatDateTime } from '../common/date-time';
 import { dropDraft } from '../data/drafts';
 
 /** What was removed and can still be had back. */
 @Component({
   selector: 'yu-bin-dialog',
-  imports: [Button, DatePipe, Dialog],
+  imports: [Button, Dialog],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -36,7 +36,7 @@ import { dropDraft } from '../data/drafts';
             <li>
               <span>
                 {{ design.title || 'A design without a name' }}
-                <span class="soft">removed {{ design.removedAt | date: 'medium' }}</span>
+                <span class="soft">removed {{ when(design.removedAt) }}</span>
               </span>
               <p-button
                 label="Put back"
@@ -68,6 +68,7 @@ import { dropDraft } from '../data/drafts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BinDialog {
+  protected readonly when = formatDateTime;
   readonly open = model(false);
   /** Something is back on the shelf. */
   readonly changed = output();

@@ -1,20 +1,21 @@
-import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { DesignSummary } from '@yurei/core/exchange';
 import { InputText } from 'primeng/inputtext';
 import { Sketch } from './sketch';
+import { formatDateTime } from '../common/date-time';
 import { Unreadable } from './unreadable';
 
 /** A design on the shelf: its picture, what it is for, how its questions stand, and what can be done with it. */
 @Component({
   selector: 'yu-shelf-card',
-  imports: [DatePipe, InputText, RouterLink, Sketch, Unreadable],
+  imports: [InputText, RouterLink, Sketch, Unreadable],
   templateUrl: './shelf-card.html',
   styleUrls: ['../common/tool.css', './shelf-card.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ShelfCard {
+  protected readonly when = formatDateTime;
   readonly design = input.required<DesignSummary>();
   readonly mended = output();
   readonly duplicated = output();

@@ -26,6 +26,8 @@ import { BinDialog } from './bin-dialog';
 import { FirstVisit } from './first-visit';
 import { ShelfCard } from './shelf-card';
 import { everything, filters, offeredBy, passes, type ShelfFilter } from './shelf-filter';
+import { decimals } from '@yurei/core/quantity';
+import { SettingsDialog } from '../settings/settings-dialog';
 import { WholeShelf } from './whole-shelf';
 
 /** No design is larger; a larger file is not even read. */
@@ -60,6 +62,7 @@ const kept = (name: string, word: string): WritableSignal<boolean> =>
     NgTemplateOutlet,
     RouterLink,
     ShelfCard,
+    SettingsDialog,
     WholeShelf,
   ],
   templateUrl: './shelf.html',
@@ -80,6 +83,7 @@ export class Shelf {
   protected readonly failure = signal<ApiError | undefined>(undefined);
   protected readonly wholeOpen = signal(false);
   protected readonly binOpen = signal(false);
+  protected readonly settingsOpen = signal(false);
   /** What was put in the bin last. */
   protected readonly removed = signal<DesignSummary | undefined>(undefined);
   protected readonly filter = signal<ShelfFilter>(everything);
@@ -233,6 +237,11 @@ export class Shelf {
     remember('yurei.examples', hidden ? 'hidden' : '');
   }
 
+  /** Everything that is shown is written anew. */
+  protected startAnew(): void {
+    location.reload();
+  }
+
   protected enough(): void {
     this.visited.set(true);
     remember('yurei.visited', 'yes');
@@ -258,7 +267,7 @@ export class Shelf {
 }
 
 function tooLarge({ name, size }: File): ApiError {
-  const reason = `${name} has ${(size / 1e6).toFixed(1)} MB; no design is larger than 2 MB. Choose a file that was exported here. Nothing was changed.`;
+  const reason = `${name} has ${decimals(size / 1e6, 1)} MB; no design is larger than 2 MB. Choose a file that was exported here. Nothing was changed.`;
   return new ApiError(413, 'The file is too large', reason, [], []);
 }
 

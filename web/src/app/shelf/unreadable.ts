@@ -1,15 +1,15 @@
-import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import type { DesignSummary } from '@yurei/core/exchange';
 import { firstValueFrom } from 'rxjs';
 import { Button } from 'primeng/button';
 import { Api, ApiError } from '../data/api';
+import { formatDateTime } from '../common/date-time';
 import type { Save } from '../data/studies';
 
 /** What can be done with a design that cannot be read: take it along as it is, or go back to an earlier save. */
 @Component({
   selector: 'yu-unreadable',
-  imports: [Button, DatePipe],
+  imports: [Button],
   template: `
     <p class="why"><b>Cannot be read.</b> {{ design().unreadable }}</p>
     <p class="soft">It is kept as it is, with every save of it.</p>
@@ -21,7 +21,7 @@ import type { Save } from '../data/studies';
         <ul aria-label="Earlier saves">
           @for (save of saves; track save.version) {
             <li>
-              <span>Save {{ save.version }}, {{ save.savedAt | date: 'medium' }}</span>
+              <span>Save {{ save.version }}, {{ when(save.savedAt) }}</span>
               <p-button
                 label="Go back to it"
                 size="small"
@@ -47,6 +47,7 @@ import type { Save } from '../data/studies';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Unreadable {
+  protected readonly when = formatDateTime;
   private readonly api = inject(Api);
   readonly design = input.required<DesignSummary>();
   /** It can be read again. */

@@ -37,6 +37,7 @@ export class CommandBox {
   readonly open = model(false);
   /** Help is asked for. */
   readonly help = output<HelpPart>();
+  readonly settings = output();
   private readonly view = inject(BenchView);
   private readonly panes = inject(Panes);
   private readonly theme = inject(ThemeService);
@@ -172,6 +173,11 @@ export class CommandBox {
         label: this.theme.theme() === 'day' ? 'By night: dark colours' : 'By day: light colours',
         hint: 'setting',
         run: () => this.theme.toggle(),
+      },
+      {
+        label: 'Settings: decimals, °C or °F, metres or inches',
+        hint: 'setting',
+        run: () => this.settings.emit(),
       },
       { label: 'Tour of the steps', hint: 'help', run: () => this.tour.begin() },
       { label: 'Keys', hint: 'help', run: () => this.help.emit('keys') },

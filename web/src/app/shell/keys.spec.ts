@@ -117,3 +117,14 @@ it('leaves Space to a button, and moves the time cursor with brackets', () => {
   press(bench, '[');
   expect(bench.view.time()).toBeCloseTo(0.1);
 });
+
+it('leaves a field at Escape; until then its keys are its own', () => {
+  const field = document.body.appendChild(document.createElement('input'));
+  field.focus();
+  bench.selection.pick('part', 'R1');
+  press(bench, 'Delete', {}, field);
+  press(bench, 'Escape', {}, field);
+  expect(document.activeElement).toBe(document.body);
+  expect(bench.selection.is('part', 'R1')).toBe(true);
+  field.remove();
+});

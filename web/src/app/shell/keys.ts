@@ -24,9 +24,16 @@ export const keyList: readonly [string, string][] = [
   ['W', 'in Wire: type a wire'],
   ['+  -  0', 'in Wire: zoom in, out, show all'],
   ['Shift click', 'pick several parts, to group or remove them'],
-  ['Esc', 'give up the wire being made, or clear the selection'],
+  ['Esc', 'leave a field, give up the wire being made, or clear the selection'],
   ['?', 'help: keys, words, how it is computed'],
 ];
+
+/** Out of a field, keys are commands again; Tab goes on from where it stood. */
+function leaveField(event: KeyboardEvent): boolean {
+  if (event.key !== 'Escape') return false;
+  (event.target as HTMLElement).blur();
+  return true;
+}
 
 /** What the frame does for keys that only it can act on. */
 export interface Frame {
@@ -46,7 +53,9 @@ export class Keys {
 
   handle(event: KeyboardEvent, frame: Frame): void {
     if (event.defaultPrevented) return;
-    const done = this.withControl(event, frame) || (!isTyping(event) && this.plain(event, frame));
+    const done =
+      this.withControl(event, frame) ||
+      (isTyping(event) ? leaveField(event) : this.plain(event, frame));
     if (done) event.preventDefault();
   }
 

@@ -38,6 +38,7 @@ import { Keys } from './keys';
 import { Player } from '../data/player';
 import { ProbeStrip } from './probe-strip';
 import { Probes } from '../data/probes';
+import { SettingsDialog } from '../settings/settings-dialog';
 import { SidePanel } from './side-panel';
 import { steps } from './steps';
 
@@ -66,6 +67,7 @@ const foldedStrip = 32;
     RouterLink,
     RouterLinkActive,
     RouterOutlet,
+    SettingsDialog,
     SidePanel,
   ],
   providers: [
@@ -107,6 +109,7 @@ export class Workbench {
   protected readonly tour = inject(Tour);
   protected readonly steps = steps;
   protected readonly commandsOpen = signal(false);
+  protected readonly settingsOpen = signal(false);
   protected readonly helpOpen = signal(false);
   protected readonly helpPart = signal<HelpPart>('keys');
   protected readonly aboutOpen = signal(false);
@@ -211,6 +214,12 @@ export class Workbench {
     const title = field.value.trim();
     if (title) this.session.edit({ type: 'describe', fields: { title } });
     else field.value = this.session.design()?.title ?? '';
+  }
+
+  /** Everything that is shown is written anew. */
+  protected async startAnew(): Promise<void> {
+    await this.session.flush();
+    location.reload();
   }
 
   protected blur(event: Event): void {

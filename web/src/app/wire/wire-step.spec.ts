@@ -63,10 +63,7 @@ describe('the step Wire', () => {
   });
 
   it('shows amps instead of volts', async () => {
-    step
-      .all('p-togglebutton')
-      .find((b) => b.textContent?.trim() === 'amps')
-      ?.click();
+    await step.press('amps');
     await step.until(() =>
       step.all('.wire .volts').every((v) => /A$|–/.test(v.textContent?.trim() ?? '')),
     );

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { compared, scoreOf } from '@yurei/core/nights';
 import type { Share } from '@yurei/core/judge';
 import { percent } from './percent';
+import { toDigits } from '@yurei/core/quantity';
 import { StudyRun } from './study-run';
 
 /** The corners of what may be, or two states of a design side by side. */
@@ -104,7 +105,7 @@ export class CasesResult {
     return asked ? this.run.nights().map((nights) => scoreOf(nights, asked.scene)) : [];
   });
   protected readonly falses = computed(() =>
-    this.scores().map((s) => String(Number(s.falsesPerNight.toPrecision(2)))),
+    this.scores().map((s) => toDigits(s.falsesPerNight, 2)),
   );
   protected readonly corners = computed(() =>
     this.scores().map((score, i) => ({

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Edit } from '@yurei/core/design';
 import { axisValues, dialFacts, scoreOf, type Dial, type Score } from '@yurei/core/nights';
-import { formatNominal } from '@yurei/core/quantity';
+import { decimals, formatNominal, toDigits } from '@yurei/core/quantity';
 import { DesignSession } from '../../data/design-session';
 import { percent } from './percent';
 import { StudyRun } from './study-run';
@@ -189,8 +189,8 @@ export class MapResult {
         index,
         at,
         score,
-        noticed: noticed.tries > 0 ? (100 * share).toFixed(0) : '·',
-        falses: score.nights > 0 ? String(each) : '·',
+        noticed: noticed.tries > 0 ? decimals(100 * share, 0) : '·',
+        falses: score.nights > 0 ? toDigits(each, 2) : '·',
         good: 100 * share,
         quiet: 100 * (1 - Math.min(1, falsesPerNight / most)),
         title:

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { summarise } from '@yurei/core/nights';
-import { formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
 import { percent } from './percent';
 import { StudyRun } from './study-run';
 
@@ -27,7 +27,7 @@ const mostWhileRunning = 1000;
       <h3 class="heading">what matters</h3>
       @for (influence of summary.influences; track $index) {
         <p class="influence">
-          <span class="value">{{ influence.correlation.toFixed(2) }}</span> {{ influence.what }},
+          <span class="value">{{ decimals(influence.correlation, 2) }}</span> {{ influence.what }},
           for “{{ influence.happening }}”
         </p>
       } @empty {
@@ -51,6 +51,7 @@ const mostWhileRunning = 1000;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NightsResult {
+  protected readonly decimals = decimals;
   protected readonly run = inject(StudyRun);
   private readonly nights = computed(() => this.run.nights()[0] ?? []);
   protected readonly summary = computed(() => {
@@ -81,7 +82,7 @@ export class NightsResult {
   protected readonly falses = computed(() => {
     const falses = this.summary()?.falses;
     if (!falses) return '';
-    const rate = (perDay: number): string => String(Number(perDay.toPrecision(2)));
+    const rate = (perDay: number): string => toDigits(perDay, 2);
     return `${falses.count} false triggers in ${formatQuantity(falses.seconds, 's')} of such scenes: ${rate(falses.perDay)} a day, at most ${rate(falses.atMostPerDay)} (95 % sure).`;
   });
   protected readonly worst = computed(() =>
@@ -107,7 +108,8 @@ export class NightsResult {
       .sort(([, a], [, b]) => Math.abs(b) - Math.abs(a))
       .slice(0, 3)
       .map(
-        ([name, share]) => `${name} ${share > 0 ? '+' : '−'}${Math.abs(100 * share).toFixed(0)} %`,
+        ([name, share]) =>
+          `${name} ${share > 0 ? '+' : '−'}${decimals(Math.abs(100 * share), 0)} %`,
       )
       .join(', ')
       .replace(/%$/, '% of its range');

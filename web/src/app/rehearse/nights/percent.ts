@@ -1,1 +1,2 @@
-export const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
+import { decimals } from '@yurei/core/quantity';
+export const percent = (share: number): string => `${decimals(100 * share, 1)} %`;

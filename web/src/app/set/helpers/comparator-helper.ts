@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
-import { formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
+import { decimals, formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
 import type { ComparatorTask } from '@yurei/core/threshold';
 import { BenchService } from '../../bench/bench';
 import { ChoiceField, type Choice } from '../../common/choice-field';
@@ -173,4 +173,4 @@ export class ComparatorHelper {
 const millivolts = (volts: number): number => Math.round(1000 * volts) / 1000;
 
 const between = ([low, high]: readonly [number, number]): string =>
-  `${low.toFixed(3)} … ${high.toFixed(3)} V`;
+  `${decimals(low, 3)} … ${decimals(high, 3)} V`;

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { ChartConfiguration } from 'chart.js';
 import { across, still, up } from '../../common/axis';
 import { Chart } from '../../common/chart';
+import { toDigits } from '@yurei/core/quantity';
 import type { Inks } from '../../common/inks';
 
 /** One course of readings over what is varied; dots are what was measured. */
@@ -141,7 +142,7 @@ function config(
           ...across(inks, {
             title: heading,
             maxTicksLimit: 8,
-            callback: (v) => `${Number(Number(v).toPrecision(3))}`,
+            callback: (v) => toDigits(Number(v), 3),
           }),
         },
         y: {

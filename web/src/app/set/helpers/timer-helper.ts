@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
-import { formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
+import { formatNominal, formatQuantity, significant, type ESeries } from '@yurei/core/quantity';
 import { timerSchmitt } from '@yurei/core/threshold';
 import { ChoiceField, type Choice } from '../../common/choice-field';
 import { ValueField } from '../../common/value-field';
@@ -101,7 +101,7 @@ export class TimerHelper {
     const ratio = Math.max(this.on(), this.off()) / Math.min(this.on(), this.off());
     return ratio > 3.9 && ratio < 4.1
       ? 'What is asked for lies as 4 to 1: the timer fits.'
-      : `What is asked for lies as ${ratio.toPrecision(2)} to 1: only the middle of the two can be had. For another ratio take a comparator.`;
+      : `What is asked for lies as ${significant(ratio, 2)} to 1: only the middle of the two can be had. For another ratio take a comparator.`;
   });
 
   /** What the sensor must have had, from the divider it stands in: ratiometric, so no supply is needed. */

@@ -3,7 +3,7 @@ import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { filterDelay, filterNoise, levelsAtRest } from '@yurei/core/logic';
 import { percent } from '@yurei/core/judge';
-import { formatQuantity } from '@yurei/core/quantity';
+import { formatQuantity, significant } from '@yurei/core/quantity';
 import {
   driftBorne,
   missChance,
@@ -150,7 +150,7 @@ export class TimingHelper {
       n,
       missed: errors.misses.tries > 0 ? percent(errors.misses.events / errors.misses.tries) : '–',
       wrong: errors.falses.tries > 0 ? percent(errors.falses.events / errors.falses.tries) : '–',
-      noise: sd === undefined ? '–' : `± ${sd.toPrecision(2)}`,
+      noise: sd === undefined ? '–' : `± ${significant(sd, 2)}`,
       later: formatQuantity(delay, 's'),
       here: own ? own.by === 'mean' && own.n === n : n === 1,
     }));
@@ -205,5 +205,5 @@ export class TimingHelper {
 
 const formatRate = (perSecond: number): string =>
   perSecond >= 1
-    ? `${perSecond.toPrecision(2)} counts a second`
-    : `${(60 * perSecond).toPrecision(2)} counts a minute`;
+    ? `${significant(perSecond, 2)} counts a second`
+    : `${significant(60 * perSecond, 2)} counts a minute`;

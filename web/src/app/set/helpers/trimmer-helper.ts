@@ -8,7 +8,7 @@ import {
   untracked,
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
-import { formatNominal, formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { handDegrees, spreadTrimmer, travel, trimmerSetting } from '@yurei/core/threshold';
 import { ValueField } from '../../common/value-field';
 import type { Volts } from '../set-it-dialog';
@@ -120,7 +120,7 @@ export class TrimmerHelper {
       return {
         label: span.label,
         span: `${formatQuantity(s.from, 'V')} … ${formatQuantity(s.to, 'V')}`,
-        share: out ? 'out of reach' : `${(100 * s.share).toFixed(1)} %`,
+        share: out ? 'out of reach' : `${decimals(100 * s.share, 1)} %`,
         out,
         single: formatQuantity(s.perDegree.single, 'V'),
         byHand: `± ${formatQuantity(s.byHand.single, 'V')}`,
@@ -132,7 +132,7 @@ export class TrimmerHelper {
   protected readonly advice = computed(() => {
     const spread = this.spread();
     return spread
-      ? `With these end resistors it is ${spread.finer.toFixed(1)} times finer, and surely reaches ${formatQuantity(spread.surelyFrom, 'V')} to ${formatQuantity(spread.surelyTo, 'V')} with resistors of 5 % and a track of 20 %.`
+      ? `With these end resistors it is ${decimals(spread.finer, 1)} times finer, and surely reaches ${formatQuantity(spread.surelyFrom, 'V')} to ${formatQuantity(spread.surelyTo, 'V')} with resistors of 5 % and a track of 20 %.`
       : 'No end resistors of the E12 series leave the span that is asked for: take the track alone, or ask for less.';
   });
 }

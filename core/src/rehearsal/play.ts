@@ -174,7 +174,10 @@ export class Play implements Sleeper {
   /** Takes down how things are: all of it, or only what acts. */
   private record(t: number): void {
     if (this.lean) this.recorder.look(t, (part) => this.course.solvedNow(part));
-    else this.recorder.record(t, this.logic, this.course.present());
+    else {
+      this.recorder.record(t, this.logic, this.course.present());
+      this.recorder.feel(t, (part) => this.course.perceivedBy(part));
+    }
   }
 
   run(onProgress?: (share: number) => void, until = Infinity): this {
@@ -379,6 +382,7 @@ export class Play implements Sleeper {
       duration: scene.duration,
       circuit: this.circuit,
       readings,
+      felt: recorder.felt,
       nets: recorder.nets,
       outputs: recorder.outputs,
       watts: recorder.watts,

@@ -1,4 +1,10 @@
-import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
+import {
+  kindOf,
+  paramsOf,
+  type Quantity,
+  type SolvedPart,
+  type Stimulus,
+} from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
@@ -14,6 +20,9 @@ const fadeLook = 0.02;
  */
 const finest = { settled: 1e9, 'in time': 1e6 } as const;
 
+/** What is felt is told to four digits: what lies below comes and goes with every breath of air. */
+const asTold = (value: number): number => Number(value.toPrecision(4));
+
 /** While an output fades it is looked at now and then; the circuit stays as it is. */
 export function nextFadeLook({ outputs }: Design, logic: LogicState, t: number): number {
   const fading = outputs.some((o) => o.fade && arrival(o, logic.outputs[o.id]) > t);
@@ -24,10 +33,12 @@ export function nextFadeLook({ outputs }: Design, logic: LogicState, t: number):
 export class Recorder {
   readonly outputs: Record<string, Trace>;
   readonly nets: Record<string, Trace> = {};
+  readonly felt: Record<string, Trace> = {};
   readonly watts = emptyTrace();
   readonly acting: ActingChange[] = [];
   private readonly operationsSeen = new RelayOperations();
   private readonly active = new Map<string, boolean>();
+  private readonly senses: readonly (readonly [part: string, of: readonly Quantity[]])[];
   private seen?: Solution;
 
   constructor(
@@ -36,6 +47,10 @@ export class Recorder {
     private readonly circuit: keyof typeof finest,
   ) {
     this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
+    this.senses = design.parts.flatMap((part) => {
+      const { senses } = kindOf(part);
+      return senses ? [[part.id, senses.quantities] as const] : [];
+    });
   }
 
   get relayOperations(): RelayOperations['counted'] {
@@ -46,6 +61,18 @@ export class Recorder {
   resume(acting: readonly ActingChange[]): void {
     this.acting.push(...acting);
     for (const { part, active } of acting) this.active.set(part, active);
+  }
+
+  /** Takes down what each sensor meets, as far as it is told anywhere. */
+  feel(t: number, perceived: (part: string) => Partial<Stimulus> | undefined): void {
+    for (const [part, quantities] of this.senses) {
+      const now = perceived(part) ?? {};
+      for (const quantity of quantities) {
+        const value = now[quantity];
+        if (value !== undefined)
+          hold((this.felt[`${part} ${quantity}`] ??= emptyTrace()), t, asTold(value));
+      }
+    }
   }
 
   /** Takes down what has changed. */

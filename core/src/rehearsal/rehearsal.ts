@@ -13,6 +13,8 @@ export interface Rehearsal {
   circuit: 'in time' | 'settled';
   /** Counts by channel id, one value per reading. */
   readings: Record<string, Trace>;
+  /** What sensors met, in the unit of the quantity, by part id and quantity: `"B1 light"`. */
+  felt: Record<string, Trace>;
   /** Volts by net id. */
   nets: Record<string, Trace>;
   /** Share of the time on, 0 … 1, by output id. */

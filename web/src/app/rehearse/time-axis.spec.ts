@@ -12,19 +12,25 @@ describe('rows over one axis', () => {
 
   it('stand in the order in which a signal passes, one for everything that is there', () => {
     expect(groups.map((g) => g.name)).toEqual([
+      'what is felt',
       'what is read',
       'what the program does',
       'what acts',
       'supply',
     ]);
     expect(groups[0].rows.map((r) => r.name)).toEqual([
+      'B1 · infrared',
+      'B2 · infrared',
+      'S1 · force',
+    ]);
+    expect(groups[1].rows.map((r) => r.name)).toEqual([
       'A0 · Lower beam',
       'A1 · Upper beam',
       'D2 · Key',
     ]);
     const { machines, rules, counters, outputs, sequences } = design;
     const program = [machines, rules, sequences, counters, outputs].flat();
-    expect(groups[1].rows.length).toBeGreaterThanOrEqual(program.length);
+    expect(groups[2].rows.length).toBeGreaterThanOrEqual(program.length);
     expect(row('Power')).toBeDefined();
   });
 

@@ -1,4 +1,4 @@
-import { kindOf, nameNet, sayReading, type NamedNet } from '@yurei/core/catalog';
+import { kindOf, nameNet, sayReading, surroundings, type NamedNet } from '@yurei/core/catalog';
 import { deriveNets, splitRef, type Design } from '@yurei/core/design';
 import { levelsAtRest, sayRule } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
@@ -50,7 +50,7 @@ export type TimeRow = TraceRow | BandRow;
 
 /** Rows that are folded together. */
 export interface RowGroup {
-  id: 'read' | 'program' | 'acts' | 'supply';
+  id: 'felt' | 'read' | 'program' | 'acts' | 'supply';
   name: string;
   rows: readonly TimeRow[];
 }
@@ -58,6 +58,7 @@ export interface RowGroup {
 /** A rehearsal as rows over one time axis, in the order in which a signal passes; groups without rows are left out. */
 export function rowGroups(design: Design, rehearsal: Rehearsal): RowGroup[] {
   const groups: RowGroup[] = [
+    { id: 'felt', name: 'what is felt', rows: feltRows(design, rehearsal) },
     { id: 'read', name: 'what is read', rows: readRows(design, rehearsal) },
     { id: 'program', name: 'what the program does', rows: programRows(design, rehearsal) },
     { id: 'acts', name: 'what acts', rows: actingRows(design, rehearsal) },
@@ -74,6 +75,22 @@ const traceRow = (row: Pick<TraceRow, 'key' | 'name' | 'trace' | 'say'> & Partia
   levels: [],
   ...row,
 });
+
+/** What each sensor is there for, and whatever else of what it answers to changes. */
+const feltRows = (design: Design, { felt }: Rehearsal): TimeRow[] =>
+  design.parts.flatMap((part) =>
+    (kindOf(part).senses?.quantities ?? []).flatMap((quantity, i): TimeRow[] => {
+      const trace = felt[`${part.id} ${quantity}`];
+      const isMain = i === 0 && kindOf(part).stage === 'feels';
+      if (!trace || (!isMain && trace.times.length < 2)) return [];
+      const { label, unit } = surroundings[quantity];
+      const [main] = label.toLowerCase().split(',');
+      const say = (value: number): string => formatQuantity(value, unit);
+      return [
+        traceRow({ key: `felt ${part.id} ${quantity}`, name: `${part.id} · ${main}`, trace, say }),
+      ];
+    }),
+  );
 
 /** Readings with their levels, drawn to a scale on which both are seen. */
 const readRows = (design: Design, { readings }: Rehearsal): TimeRow[] =>

@@ -3,7 +3,7 @@ import { readDesign } from '../exchange/index.js';
 import { demo, slipwayBeam } from '../testing/demo.js';
 import { draftScene, fittingKinds } from './draft.js';
 import { findHappeningKind, happeningSpan } from './happenings.js';
-import type { HappeningKind } from './happening-kind.js';
+import type { Circumstances, HappeningKind } from './happening-kind.js';
 
 const kind = (name: string): HappeningKind => {
   const found = findHappeningKind(name);
@@ -17,6 +17,22 @@ it.each<[string, string[], string[]]>([
   ['fuel-locker-vapour', ['gas-released'], ['flame', 'finger-touches']],
 ])('%s: what its sensors feel is offered, what they cannot is not', (name, fits, not) => {
   const kinds = fittingKinds(demo(name)).map((k) => k.kind);
+  expect(kinds).toEqual(expect.arrayContaining(fits));
+  for (const other of not) expect(kinds).not.toContain(other);
+});
+
+it.each<[Circumstances, string[], string[]]>([
+  [{ outdoors: true, by: 'night' }, ['headlights', 'lorry-passes'], ['low-sun', 'dusk-falls']],
+  [{ outdoors: true, by: 'day' }, ['low-sun', 'dusk-falls'], ['headlights', 'curtain-in-draught']],
+  [{ outdoors: false }, ['low-sun', 'headlights', 'curtain-in-draught'], ['rain']],
+  [{}, ['low-sun', 'headlights', 'curtain-in-draught', 'rain'], []],
+])('at %j what cannot happen there and then is not offered', (at, fits, not) => {
+  const parts = ['photoresistor', 'pyroelectric-module', 'rain-pad', 'vibration-switch'].map(
+    (kind, i) => ({
+      ...{ id: `B${i}`, kind, name: kind, params: {} },
+    }),
+  );
+  const kinds = fittingKinds({ parts }, at).map((k) => k.kind);
   expect(kinds).toEqual(expect.arrayContaining(fits));
   for (const other of not) expect(kinds).not.toContain(other);
 });

@@ -1,6 +1,6 @@
 import { kindOf } from '../catalog/index.js';
 import type { Design, Happening, Scene } from '../design/index.js';
-import type { HappeningKind } from './happening-kind.js';
+import type { Circumstances, HappeningKind } from './happening-kind.js';
 import { contributes, happeningKinds, happeningSpan } from './happenings.js';
 import { usualAim } from './targets.js';
 import { usualPath } from './usual-path.js';
@@ -11,13 +11,27 @@ const quiet = 5;
 const longestPause = 900;
 const longestScene = 1e5;
 
-/** Kinds of happening that some part of a design feels: first what gives it that, then what only is in its way. */
-export function fittingKinds(design: Pick<Design, 'parts'>): HappeningKind[] {
+/**
+ * Kinds of happening that some part of a design feels: first what gives it that, then what only is in its way.
+ *
+ * @param at where and when: what cannot happen then is left out
+ */
+export function fittingKinds(
+  design: Pick<Design, 'parts'>,
+  at: Circumstances = {},
+): HappeningKind[] {
   const felt = [...new Set(design.parts.flatMap((p) => kindOf(p).senses?.quantities ?? []))];
   const gives = (kind: HappeningKind): boolean => felt.some((q) => kind.contributes?.[q]);
-  const fits = happeningKinds.filter((kind) => felt.some((q) => contributes(kind, q)));
+  const fits = happeningKinds.filter(
+    (kind) => agree(kind.only ?? {}, at) && felt.some((q) => contributes(kind, q)),
+  );
   return [...fits.filter(gives), ...fits.filter((kind) => !gives(kind))];
 }
+
+const agree = (one: Circumstances, other: Circumstances): boolean =>
+  (['outdoors', 'by'] as const).every(
+    (of) => one[of] === undefined || other[of] === undefined || one[of] === other[of],
+  );
 
 /** A happening of a kind as it usually comes: where it is felt, and aimed at what it is mostly aimed at. */
 export function draftHappening(

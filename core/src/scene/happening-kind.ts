@@ -49,6 +49,12 @@ export interface Alteration {
   shift?: { x: number; y: number; turn: number };
 }
 
+/** Where and when something is; what is left out is open. */
+export interface Circumstances {
+  outdoors?: boolean;
+  by?: 'day' | 'night';
+}
+
 /** A kind of thing that can happen, in physical units. One file per kind. */
 export interface HappeningKind<V = Params> {
   kind: string;
@@ -58,6 +64,8 @@ export interface HappeningKind<V = Params> {
   words: readonly string[];
   /** What it mostly is to an alarm; wanted when left out. */
   usually?: 'nuisance';
+  /** Where and when it happens only; anywhere and at any time where left out. */
+  only?: Circumstances;
   params: readonly Param[];
   where: 'everywhere' | 'point' | 'path';
   /** How far in front of what feels it it mostly passes, m; where that does not matter, left out. */

@@ -7,6 +7,7 @@ export const coldNight = defineHappening({
   summary: 'All the air cools or warms, and every part, battery and pipe in it with it.',
   words: ['cold', 'frost', 'winter', 'heat', 'summer', 'night', 'temperature', 'freeze', 'battery'],
   usually: 'nuisance',
+  only: { by: 'night' },
   where: 'everywhere',
   params: [
     { id: 'kelvin', label: 'Warmer by', unit: 'K', default: -25, min: -60, max: 60 },

@@ -9,6 +9,7 @@ export const curtainInDraught = defineHappening({
   summary: 'Cloth, a branch or a flag swings to and fro at a place.',
   words: ['curtain', 'draught', 'wind', 'branch', 'leaf', 'flag', 'sail', 'nuisance'],
   usually: 'nuisance',
+  only: { outdoors: false },
   where: 'point',
   params: [
     { id: 'width', label: 'Width', unit: 'm', default: 0.8, min: 0.01, max: 5 },

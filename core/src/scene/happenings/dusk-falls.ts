@@ -13,6 +13,7 @@ export const duskFalls = defineHappening({
   label: 'It gets dark',
   summary: 'Dusk, a thundercloud or a blind takes some of the daylight away and gives it back.',
   words: ['dusk', 'dark', 'night', 'cloud', 'shade', 'blind', 'sunset', 'light'],
+  only: { by: 'day' },
   where: 'everywhere',
   params: [
     { id: 'takes', label: 'Takes away', unit: 'lx', default: 100, min: 0, max: 2e5 },

@@ -32,6 +32,7 @@ export const headlights = defineHappening({
   summary: 'A car drives along a way with its beams ahead: light, infrared, warmth, echo, noise.',
   words: ['car', 'vehicle', 'lamp', 'light', 'road', 'nuisance'],
   usually: 'nuisance',
+  only: { by: 'night' },
   where: 'path',
   passes: 5,
   params: [

@@ -19,6 +19,7 @@ export const lowSun = defineHappening({
   summary: 'Direct sunlight swells and fades from one direction, as through a gap in the clouds.',
   words: ['sun', 'sunset', 'dawn', 'glare', 'light', 'nuisance'],
   usually: 'nuisance',
+  only: { by: 'day' },
   where: 'everywhere',
   params: [
     { id: 'azimuth', label: 'Direction of the sun', unit: '°', default: 0, min: -360, max: 360 },

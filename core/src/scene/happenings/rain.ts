@@ -5,6 +5,7 @@ export const rain = defineHappening({
   label: 'It rains',
   summary: 'Drops wet a pad little by little; afterwards it dries.',
   words: ['rain', 'drop', 'wet', 'leak', 'drip', 'weather', 'water'],
+  only: { outdoors: true },
   where: 'everywhere',
   lingers: true,
   params: [

@@ -9,7 +9,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { freshId, type Happening } from '@yurei/core/design';
+import { freshId, type Design, type Happening } from '@yurei/core/design';
 import { draftScene, fittingKinds, profiles, type HappeningKind } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
@@ -44,7 +44,7 @@ export class SceneDialog {
   /** What the sensors feel, with what each mostly is to an alarm. */
   protected readonly columns = computed(() => {
     const design = this.open() ? this.session.design() : undefined;
-    const kinds = design ? fittingKinds(design) : [];
+    const kinds = design ? this.fitting(design) : [];
     const rows = (intent: Intent) =>
       // What mostly is none of it stands last.
       [...kinds].sort((a, b) => Number(usually(a) !== intent) - Number(usually(b) !== intent));
@@ -56,9 +56,17 @@ export class SceneDialog {
         ];
   });
 
+  private readonly profile = computed(() => profiles.find((p) => p.id === this.place()));
+
+  /** What the sensors feel and can happen at the place. */
+  private fitting(design: Design): HappeningKind[] {
+    return fittingKinds(design, this.profile()?.circumstances);
+  }
+
   /** In words, what will be made. */
   protected readonly says = computed(() => {
-    const ticked = [...this.ticked().values()];
+    const offered = new Set(this.columns().flatMap((c) => c.kinds.map((k) => k.kind)));
+    const ticked = [...this.ticked()].flatMap(([kind, i]) => (offered.has(kind) ? [i] : []));
     const wanted = ticked.filter((i) => i === 'wanted').length;
     if (ticked.length === 0) return 'Nothing ticked: a quiet scene, to which things can be added.';
     return `${wanted} that must be noticed, ${ticked.length - wanted} that must not fire, one after the other.`;
@@ -91,14 +99,14 @@ export class SceneDialog {
     const design = this.session.design();
     if (!design) return;
     const ids = design.scenes.map((s) => s.id);
-    const happens = fittingKinds(design).flatMap((kind) => {
+    const happens = this.fitting(design).flatMap((kind) => {
       const intent = this.ticked().get(kind.kind);
       return intent ? [{ kind, intent }] : [];
     });
     const scene = draftScene(design, {
       id: freshId('scene', ids),
       name: this.name(),
-      ambient: profiles.find((p) => p.id === this.place())?.ambient ?? {},
+      ambient: this.profile()?.ambient ?? {},
       happens,
     });
     if (!this.session.edit({ type: 'put-scene', scene })) return;

@@ -104,6 +104,11 @@ it('export writes the wires as a hook-up list', async () => {
   expect((await exportFile(demo, { to: 'md' })).text).toMatch(/^# Slipway beam\n\n/);
 });
 
+it('export draws the picture, with the letters it is given', async () => {
+  const { text } = await exportFile(demo, { to: 'svg' }, '@font-face{font-family:x}');
+  expect(text).toMatch(/^<svg [^]*<title>Slipway beam<\/title>[^]*@font-face\{[^]*<\/svg>$/);
+});
+
 describe('bad input is named', () => {
   const cases: [string, () => Promise<unknown>, RegExp][] = [
     ['a missing file', () => solve('nowhere.json', {}), /nowhere\.json: there is no such file/],

@@ -20,6 +20,7 @@ import {
   worstReport,
   type SolveOptions,
 } from './analyses.js';
+import { pictureOf } from './picture.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
 
@@ -153,21 +154,32 @@ export async function rehearseFile(
   };
 }
 
+type Export = (design: Design, faces?: string) => string | Promise<string>;
+
 /** Kinds of export, by what each makes of a design. */
-const exportKinds: Readonly<Record<string, (design: Design) => string>> = {
+const exportKinds: Readonly<Record<string, Export>> = {
   // As it was understood, migrated to the current version.
   json: writeDesign,
   csv: writeHookUpCsv,
   md: writeHookUpMarkdown,
+  svg: pictureOf,
 };
 
-/** A design as a file of its own, or its wires as a hook-up list. */
-export async function exportFile(file: string, { to }: { to: string }): Promise<Report> {
+/**
+ * A design as a file of its own, its wires as a hook-up list, or its picture.
+ *
+ * @param faces letters for the picture, as rules `@font-face`
+ */
+export async function exportFile(
+  file: string,
+  { to }: { to: string },
+  faces?: string,
+): Promise<Report> {
   const write = Object.hasOwn(exportKinds, to) ? exportKinds[to] : undefined;
   if (!write)
     throw new BadInput(
       `"${to}" is no kind of export. Use one of ${Object.keys(exportKinds).join(', ')}.`,
     );
   const design = await loadDesign(file);
-  return { text: write(design).trimEnd(), json: design, exitCode: 0 };
+  return { text: (await write(design, faces)).trimEnd(), json: design, exitCode: 0 };
 }

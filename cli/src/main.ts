@@ -1,5 +1,6 @@
 import { rename, writeFile } from 'node:fs/promises';
 import { Command } from 'commander';
+import { fontRules } from './fonts.js';
 import { exportFile, listCatalog, rehearseFile, solve, type Report } from './commands.js';
 import { checkFile, type CheckOptions } from './check.js';
 import { judgeFile, type JudgeOptions } from './judge.js';
@@ -124,10 +125,13 @@ program
 program
   .command('export <file>')
   .description('write the design in another form')
-  .requiredOption('--to <kind>', 'json, or its wires as a hook-up list: csv, md')
+  .requiredOption(
+    '--to <kind>',
+    'json, its wires as a hook-up list (csv, md), or its picture (svg)',
+  )
   .option('--json', 'print JSON')
   .action((file: string, o: { json?: boolean; to: string }) =>
-    run(() => exportFile(file, o), o.json),
+    run(() => exportFile(file, o, o.to === 'svg' ? fontRules() : undefined), o.json),
   );
 
 const data = ['--data <folder>', 'of the server; YUREI_DATA or "data" otherwise'] as const;

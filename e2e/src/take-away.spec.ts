@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { By, until } from 'selenium-webdriver';
@@ -5,6 +6,12 @@ import type chrome from 'selenium-webdriver/chrome.js';
 import { demoOf } from './merged.js';
 import { putOnShelf } from './put-on-shelf.js';
 import { visit } from './testing/visit.js';
+
+interface DrawnText {
+  looks: string;
+  x: number;
+  y: number;
+}
 
 /** What can be taken away from a design: its picture, its wires, its steps on paper. */
 describe('taken away', () => {
@@ -61,6 +68,42 @@ describe('taken away', () => {
       expect(svg).toContain(
         `@font-face{font-family:${family.replace(/"/g, '&quot;')}`.replace(/&quot;/g, '"'),
       );
+    await driver.get(app);
+    await its.page.find('yu-picture .card .live');
+    await its.page.find('yu-take-away button');
+  });
+
+  it('the picture that the command line draws is the same', async () => {
+    const drawn = spawnSync(
+      'node',
+      ['cli/bin/yurei.mjs', 'export', 'demo/slipway-beam.yurei.json', '--to', 'svg'],
+      { encoding: 'utf8', maxBuffer: 1e7 },
+    );
+    expect([drawn.status, drawn.stderr]).toEqual([0, '']);
+    const file = join(its.folder, 'drawn.svg');
+    writeFileSync(file, drawn.stdout);
+    const { driver } = its.browser;
+    const app = await driver.getCurrentUrl();
+    /** Every text by its place from the first heading, with its looks; free pins can only be shown on the screen. */
+    const textsOf = async (name: string): Promise<DrawnText[]> => {
+      await driver.get(`file://${join(its.folder, name)}`);
+      return driver.executeScript<DrawnText[]>(`
+        const texts = [...document.querySelectorAll('text')].filter((t) => /\\S/.test(t.textContent) && !/free pin/.test(t.textContent));
+        const from = texts.find((t) => t.textContent.trim() === 'feels').getBoundingClientRect();
+        return texts.map((t) => {
+          const { x, y } = t.getBoundingClientRect();
+          const { fontSize, fontFamily, fontWeight, fill } = getComputedStyle(t);
+          const words = t.textContent.replace(/\\s+/g, '');
+          return { looks: [words, fontSize, fontFamily, fontWeight, fill].join(' '), x: x - from.x, y: y - from.y };
+        });`);
+    };
+    const [here, there] = [await textsOf('drawn.svg'), await textsOf('picture.svg')];
+    expect(here.map((t) => t.looks).sort()).toEqual(there.map((t) => t.looks).sort());
+    for (const { looks, x, y } of here) {
+      const isIt = (t: DrawnText): boolean =>
+        t.looks === looks && Math.hypot(t.x - x, t.y - y) < 1.5;
+      expect(there.filter(isIt)).toHaveLength(1);
+    }
     await driver.get(app);
     await its.page.find('yu-picture .card .live');
     await its.page.find('yu-take-away button');

@@ -174,10 +174,7 @@ export class Play implements Sleeper {
   /** Takes down how things are: all of it, or only what acts. */
   private record(t: number): void {
     if (this.lean) this.recorder.look(t, (part) => this.course.solvedNow(part));
-    else {
-      this.recorder.record(t, this.logic, this.course.present());
-      this.recorder.feel(t, (part) => this.course.perceivedBy(part));
-    }
+    else this.recorder.record(t, this.logic, this.course);
   }
 
   run(onProgress?: (share: number) => void, until = Infinity): this {

@@ -1,13 +1,8 @@
-import {
-  kindOf,
-  paramsOf,
-  type Quantity,
-  type SolvedPart,
-  type Stimulus,
-} from '../catalog/index.js';
+import { kindOf, paramsOf, type Quantity, type SolvedPart } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
+import type { Course } from './course.js';
 import { RelayOperations } from './relay-operations.js';
 import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
 
@@ -63,10 +58,10 @@ export class Recorder {
     for (const { part, active } of acting) this.active.set(part, active);
   }
 
-  /** Takes down what each sensor meets, as far as it is told anywhere. */
-  feel(t: number, perceived: (part: string) => Partial<Stimulus> | undefined): void {
+  /** Takes down what each sensor meets. */
+  private feel(t: number, course: Pick<Course, 'perceivedBy'>): void {
     for (const [part, quantities] of this.senses) {
-      const now = perceived(part) ?? {};
+      const now = course.perceivedBy(part) ?? {};
       for (const quantity of quantities) {
         const value = now[quantity];
         if (value !== undefined)
@@ -76,7 +71,9 @@ export class Recorder {
   }
 
   /** Takes down what has changed. */
-  record(t: number, logic: LogicState, solution: Solution): void {
+  record(t: number, logic: LogicState, course: Pick<Course, 'perceivedBy' | 'present'>): void {
+    this.feel(t, course);
+    const solution = course.present();
     // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
     const off = Math.abs(t / fadeLook - Math.round(t / fadeLook)) > 1e-6;
     const between = this.design.outputs.filter(

@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { layoutKey, pictureGraph, type PictureLayout } from '@yurei/core/picture';
 import {
   elkInThread,
   openBench,
@@ -6,9 +7,8 @@ import {
   slipwayBeam,
   type Screen,
 } from '../../testing/workbench-bed';
-import { layoutKey, pictureGraph } from './graph';
 import { findLayout, keepLayout } from './kept-layouts';
-import { PictureLayouter, type PictureLayout } from './layout';
+import { PictureLayouter } from './layout';
 import { Picture } from './picture';
 
 describe('the layout of the demo', () => {

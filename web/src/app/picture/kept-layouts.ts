@@ -1,4 +1,4 @@
-import type { PictureLayout, PlacedCard } from './layout';
+import type { PictureLayout, PlacedCard } from '@yurei/core/picture';
 
 /** Layouts as this browser keeps them; the version goes up when pictures are laid out differently. */
 const store = 'yurei.layouts.2';

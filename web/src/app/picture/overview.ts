@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Box, Point } from '../common/boxes';
-import type { PictureLayout } from './layout';
+import type { Box, PictureLayout, Point } from '@yurei/core/picture';
 
 /** The overview is at most this large, px. */
 const most = { width: 168, height: 96 };

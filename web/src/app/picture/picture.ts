@@ -11,20 +11,30 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Design } from '@yurei/core/design';
+import {
+  cardView,
+  firstLine,
+  foldsOf,
+  inset,
+  lineStep,
+  lineView,
+  noFolds,
+  pictureGraph,
+  wiredAlike,
+  type Box,
+  type CardView,
+  type Point,
+  type Shown,
+} from '@yurei/core/picture';
 import { answerTo } from '../data/answer';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import type { Box, Point } from '../common/boxes';
-import { firstLine, inset, lineStep } from './card-size';
 import { Connecting } from './connecting';
-import { foldsOf, noFolds } from './folds';
-import { pictureGraph, wiredAlike } from './graph';
 import { PictureLayouter } from './layout';
 import { Overview } from './overview';
 import { fitOnPaper } from './on-paper';
 import { RubberBand } from './rubber';
-import { cardView, lineView, type CardView, type Shown } from './views';
 import { PictureZoom } from './zoom';
 
 /** What may be out of sight at an edge without anything being missed, px: the picture has a margin. */

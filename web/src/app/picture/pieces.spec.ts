@@ -1,9 +1,15 @@
 import fc from 'fast-check';
-import type { Card, Line } from './graph';
-import { islands, stack } from './islands';
-import { freeCorner, shrink } from './free-corner';
-import { labelBox, LabelPlaces } from './label-places';
-import { overlap } from '../common/boxes';
+import {
+  LabelPlaces,
+  freeCorner,
+  islands,
+  labelBox,
+  overlap,
+  shrink,
+  stack,
+  type Card,
+  type Line,
+} from '@yurei/core/picture';
 import { RubberBand } from './rubber';
 import { PictureZoom } from './zoom';
 

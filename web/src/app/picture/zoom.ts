@@ -1,6 +1,6 @@
 import { select } from 'd3-selection';
+import type { Box, Point } from '@yurei/core/picture';
 import { zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3-zoom';
-import type { Box, Point } from '../common/boxes';
 
 /** Smallest and largest scale; the least at which every letter can be read; the largest to which it is fitted. */
 const scales = { least: 0.12, most: 4, legible: 1, fitted: 2 };

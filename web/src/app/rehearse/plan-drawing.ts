@@ -2,7 +2,7 @@ import { radians } from '@yurei/core/quantity';
 import { findKind, kindOf, paramsOf } from '@yurei/core/catalog';
 import type { Design, Happening, Part, Point, Scene } from '@yurei/core/design';
 import { alongPath, findHappeningKind, happeningParams, happeningSpan } from '@yurei/core/scene';
-import type { Box } from '../common/boxes';
+import type { Box } from '@yurei/core/picture';
 
 /** Pixels to a metre, and which way is up. */
 export interface Scale {

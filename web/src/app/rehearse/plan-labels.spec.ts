@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { overlap } from '../common/boxes';
+import { overlap } from '@yurei/core/picture';
 import { placeNames } from './plan-labels';
 
 const frame = { width: 600, height: 300 };

@@ -1,4 +1,4 @@
-import { overlap, type Box, type Point } from '../common/boxes';
+import { overlap, type Box, type Point } from '@yurei/core/picture';
 
 /** Something that is named on the plan: the point it stands at, and how wide its name is, px. */
 export interface Named {

@@ -10,12 +10,12 @@ import {
 } from '@angular/core';
 import type { Design, Point } from '@yurei/core/design';
 import { formatNominal, manner } from '@yurei/core/quantity';
+import { textWidth, valueWidth } from '@yurei/core/picture';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { pointer, select } from 'd3-selection';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import { textWidth, valueWidth } from '../common/text-width';
 import { placeNames } from './plan-labels';
 import { dotted, drawn, kept, onPlan, scaleOf, standsOf, waysOf } from './plan-drawing';
 

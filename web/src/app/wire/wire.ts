@@ -10,6 +10,7 @@ import {
 import type { Design } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { repeatedChannels } from '@yurei/core/wiring';
+import type { Shown } from '@yurei/core/picture';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
@@ -18,7 +19,6 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Connecting } from '../picture/connecting';
 import { Picture } from '../picture/picture';
-import type { Shown } from '../picture/views';
 import { HelpHint } from '../common/help-hint';
 import { isTyping } from '../common/is-typing';
 import { BlockDialog } from './block-dialog';

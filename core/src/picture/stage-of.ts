@@ -1,5 +1,5 @@
-import { kindOf, stages, type Stage } from '@yurei/core/catalog';
-import { splitRef, terminalRef, type Design, type Part } from '@yurei/core/design';
+import { kindOf, stages, type Stage } from '../catalog/index.js';
+import { splitRef, terminalRef, type Design, type Part } from '../design/index.js';
 
 /** Parts joined to a part by wires that carry a signal, not supply or ground. */
 export type Neighbours = (part: string) => Part[];

@@ -1,10 +1,10 @@
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api.js';
-import { stretchBoxes, type Box, type Point } from '../common/boxes';
-import { freeCorner, shrink } from './free-corner';
-import { columnStages, type Card, type Line, type PictureGraph } from './graph';
-import { LabelPlaces } from './label-places';
-import type { PictureLayout, PlacedCard, PlacedLine } from './layout';
-import { overhang, tabPlaces } from './to-elk';
+import { stretchBoxes, type Box, type Point } from './boxes.js';
+import { freeCorner, shrink } from './free-corner.js';
+import { columnStages, type Card, type Line, type PictureGraph } from './graph.js';
+import { LabelPlaces } from './label-places.js';
+import type { PictureLayout, PlacedCard, PlacedLine } from './lay-out.js';
+import { overhang, tabPlaces } from './to-elk.js';
 
 /** What a picture is best fitted to: the paper of a step at 1280 by 800, px. */
 export const frame = { width: 1156, height: 562 };

@@ -1,5 +1,5 @@
 import type { ElkNode, ElkPort } from 'elkjs/lib/elk-api.js';
-import { columnStages } from './graph';
+import { columnStages } from './graph.js';
 
 /** How ELK lays a picture out: in layers from left to right, one or more to a stage, wires square. */
 export const layered = {

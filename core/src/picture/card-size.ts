@@ -1,6 +1,6 @@
-import { kindOf, paramsOf, surroundings } from '@yurei/core/catalog';
-import type { Part } from '@yurei/core/design';
-import { shorten, textWidth, valueWidth, wrap } from '../common/text-width';
+import { kindOf, paramsOf, surroundings } from '../catalog/index.js';
+import type { Part } from '../design/index.js';
+import { shorten, textWidth, valueWidth, wrap } from './text-width.js';
 
 /**
  * Sizes of letters in the picture, px; picture.css sets the same. At a scale of 1, to which pictures are fitted at least, none is

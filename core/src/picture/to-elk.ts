@@ -1,9 +1,9 @@
 import type { ElkExtendedEdge, ElkNode, ElkPort } from 'elkjs/lib/elk-api.js';
-import { flagSize, groundDrop, tabPitch } from './card-size';
-import type { Card, Line } from './graph';
-import { layered } from './elk-options';
-import type { PlacedCard, PlacedTab } from './layout';
-import { stageIndex } from './stage-of';
+import { flagSize, groundDrop, tabPitch } from './card-size.js';
+import type { Card, Line } from './graph.js';
+import { layered } from './elk-options.js';
+import type { PlacedCard, PlacedTab } from './lay-out.js';
+import { stageIndex } from './stage-of.js';
 
 /** How far a card's flags stand above it and its ground signs below, px. */
 export function overhang(card: Card): { above: number; below: number } {

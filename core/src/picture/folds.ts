@@ -1,5 +1,5 @@
-import type { Design } from '@yurei/core/design';
-import { repeatedChannels } from '@yurei/core/wiring';
+import type { Design } from '../design/index.js';
+import { repeatedChannels } from '../wiring/index.js';
 
 /** What the picture leaves out: parts of collapsed groups, and channels like one that is shown. */
 export interface Folds {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { cardSize, fitHeadline, inset, letters, type CardContent } from './card-size';
-import { shorten, textWidth, valueWidth, wrap } from '../common/text-width';
+import { cardSize, fitHeadline, inset, letters, type CardContent } from './card-size.js';
+import { shorten, textWidth, valueWidth, wrap } from './text-width.js';
 
 const content = (over: Partial<CardContent> = {}): CardContent => ({
   name: 'Load resistor',

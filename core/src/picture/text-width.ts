@@ -1,4 +1,4 @@
-import { signs, widths } from './letter-widths';
+import { signs, widths } from './letter-widths.js';
 
 /** The width of a letter that the table does not have, in sizes. */
 const unknownLetter = 0.62;

@@ -1,5 +1,5 @@
 import type { ElkNode } from 'elkjs/lib/elk-api.js';
-import type { Card, Line } from './graph';
+import type { Card, Line } from './graph.js';
 
 /** Between two islands, px. */
 const islandGap = 40;

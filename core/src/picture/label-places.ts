@@ -1,4 +1,4 @@
-import { overlap, stretchBoxes, type Box, type Point } from '../common/boxes';
+import { overlap, stretchBoxes, type Box, type Point } from './boxes.js';
 
 /** A label is this wide, and this high without and with the counts under its volts, px. */
 const size = { width: 50, volts: 16, counts: 30 };

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { sayReading } from '@yurei/core/catalog';
-import { applyEdit, type Design } from '@yurei/core/design';
-import { snapshot } from '@yurei/core/rehearsal';
-import { foldsOf } from './folds';
-import { layoutKey, pictureGraph } from './graph';
-import { lineView } from './views';
+import { sayReading } from '../catalog/index.js';
+import { applyEdit, type Design } from '../design/index.js';
+import { snapshot } from '../rehearsal/index.js';
+import { foldsOf } from './folds.js';
+import { layoutKey, pictureGraph } from './graph.js';
+import { lineView } from './views.js';
 
 const demo = (): Design => JSON.parse(readFileSync('demo/slipway-beam.yurei.json', 'utf8'));
 const none = new Set<string>();

@@ -1,11 +1,11 @@
-import { kindOf, sayReading, surroundings } from '@yurei/core/catalog';
-import { sayVolts } from '@yurei/core/circuit';
-import type { Design, Group } from '@yurei/core/design';
-import { formatQuantity } from '@yurei/core/quantity';
-import type { Oscillation, Snapshot } from '@yurei/core/rehearsal';
-import { fitHeadline, flagSize, headlineOf } from './card-size';
-import type { Card, Flag } from './graph';
-import type { PlacedCard, PlacedLine, PlacedTab } from './layout';
+import { kindOf, sayReading, surroundings } from '../catalog/index.js';
+import { sayVolts } from '../circuit/index.js';
+import type { Design, Group } from '../design/index.js';
+import { formatQuantity } from '../quantity/index.js';
+import type { Oscillation, Snapshot } from '../rehearsal/index.js';
+import { fitHeadline, flagSize, headlineOf } from './card-size.js';
+import type { Card, Flag } from './graph.js';
+import type { PlacedCard, PlacedLine, PlacedTab } from './lay-out.js';
 
 /** What the wires show. */
 export type Shown = 'volts' | 'amps';

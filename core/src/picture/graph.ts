@@ -5,7 +5,7 @@ import {
   type NamedNet,
   type Stage,
   type Terminal,
-} from '@yurei/core/catalog';
+} from '../catalog/index.js';
 import {
   deriveNets,
   netIndex,
@@ -14,10 +14,10 @@ import {
   type Design,
   type Group,
   type Part,
-} from '@yurei/core/design';
-import { cardSize, headlineOf, longestLive, type CardSize } from './card-size';
-import { noFolds, type Folds } from './folds';
-import { stageIndex, stageOf } from './stage-of';
+} from '../design/index.js';
+import { cardSize, headlineOf, longestLive, type CardSize } from './card-size.js';
+import { noFolds, type Folds } from './folds.js';
+import { stageIndex, stageOf } from './stage-of.js';
 
 export type Side = 'west' | 'east';
 

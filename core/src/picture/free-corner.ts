@@ -1,4 +1,4 @@
-import { overlap, type Box, type Point } from '../common/boxes';
+import { overlap, type Box, type Point } from './boxes.js';
 
 interface Size {
   width: number;

@@ -205,6 +205,14 @@ describe.each([
         await its.page.find('yu-empty-bench button');
       },
     ],
+    [
+      'the settings',
+      async () => {
+        await its.page.press('Settings');
+        await its.page.find('yu-settings-dialog p-selectbutton');
+        await its.browser.driver.sleep(500);
+      },
+    ],
   ];
   it.each(views)('%s', async (_, go) => {
     await go();

@@ -82,7 +82,7 @@ describe.each([
         await its.page.press('Connect stand-in board');
         await its.page.says('yu-board-state', /readings\/s/);
         await its.browser.driver
-          .findElement(By.xpath("//button[@role='tab' and normalize-space(.)='live']"))
+          .findElement(By.xpath("//*[@role='tab' and normalize-space(.)='live']"))
           .click();
         await its.page.press('Capture 20 readings');
         await its.page.find('yu-error-curve canvas');
@@ -110,7 +110,7 @@ describe.each([
         await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
         await its.browser.driver.sleep(500);
         await its.browser.driver
-          .findElement(By.xpath("//button[@role='tab' and contains(., 'set it')]"))
+          .findElement(By.xpath("//*[@role='tab' and contains(., 'set it')]"))
           .click();
         await its.page.press(label);
         await its.page.find('yu-set-it-dialog .p-dialog');

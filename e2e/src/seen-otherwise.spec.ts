@@ -36,7 +36,11 @@ describe('twice as large', () => {
     await its.browser.driver.get(`${its.app.address}design/${id}/${step}`);
     await its.page.find(shown);
     await its.page.find('header .gauge');
-    expect(await run<string[]>(overlaps)).toEqual([]);
+    // Once it has come to rest.
+    await its.page.until(
+      () => run<string[]>(overlaps),
+      (found) => found.length === 0,
+    );
     expect(await run('return document.documentElement.scrollWidth - innerWidth')).toBe(0);
   });
 });

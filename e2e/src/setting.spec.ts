@@ -54,7 +54,7 @@ describe('setting a threshold', () => {
   };
   const tab = (label: string): Promise<void> =>
     its.browser.driver
-      .findElement(By.xpath(`//button[@role='tab' and normalize-space(.)='${label}']`))
+      .findElement(By.xpath(`//*[@role='tab' and normalize-space(.)='${label}']`))
       .click();
   const decided = (words: RegExp): Promise<string> => its.page.says('.decide', words);
   /** Looks into Rehearse until the rag has come out so, and comes back. */

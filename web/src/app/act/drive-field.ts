@@ -99,7 +99,7 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
       width: 22ch;
       min-height: 24px;
       padding: 1px 5px;
-      font-size: 12.5px;
+      font-size: var(--type-small);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

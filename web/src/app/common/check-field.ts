@@ -25,7 +25,7 @@ import { Checkbox } from 'primeng/checkbox';
       gap: 7px;
     }
     label {
-      font-size: 13px;
+      font-size: var(--type-small);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

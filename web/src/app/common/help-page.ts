@@ -16,7 +16,7 @@ import type { Topic } from '@yurei/core/help';
     :host {
       display: grid;
       gap: 8px;
-      font-size: 13.5px;
+      font-size: var(--type-body);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

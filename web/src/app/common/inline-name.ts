@@ -25,7 +25,7 @@ import { InputText } from 'primeng/inputtext';
       max-width: 30ch;
       min-height: 24px;
       padding: 1px 5px;
-      font: 12.5px var(--text);
+      font: var(--type-small) var(--text);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -31,7 +31,7 @@ import { ValueEntry } from './value-entry';
     input {
       min-height: 24px;
       padding: 1px 3px;
-      font-size: 12.5px;
+      font-size: var(--type-small);
       text-align: center;
     }
     input[aria-invalid='true'] {
@@ -40,7 +40,7 @@ import { ValueEntry } from './value-entry';
     .refused {
       display: block;
       color: var(--lantern-ink);
-      font-size: 12px;
+      font-size: var(--type-note);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

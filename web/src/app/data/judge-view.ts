@@ -32,6 +32,8 @@ export class JudgeView {
   readonly judged = computed(
     (): ReadonlyMap<string, Judgement> => this.judging().found ?? new Map(),
   );
+  /** Why readings could not be judged. */
+  readonly trouble = computed(() => this.judging().trouble);
   /** Id of the channel that is being set. */
   readonly chosen = signal('');
   readonly channel = computed((): Channel | undefined => {

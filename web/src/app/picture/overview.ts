@@ -43,7 +43,7 @@ const most = { width: 168, height: 96 };
       padding: 4px;
       background: var(--raised);
       border: 1px solid var(--rule);
-      border-radius: 6px;
+      border-radius: var(--round);
       line-height: 0;
     }
     svg {

@@ -47,7 +47,7 @@ import type { Inks } from '../common/inks';
       height: var(--curve-height, 300px);
     }
     p {
-      font-size: 12.5px;
+      font-size: var(--type-small);
       margin-top: 4px;
     }
   `,

@@ -39,7 +39,7 @@ const mostShown = 400;
       min-height: 0;
       overflow: auto;
       padding: 4px 14px;
-      font-size: 13px;
+      font-size: var(--type-small);
     }
     table {
       border-collapse: collapse;
@@ -74,7 +74,7 @@ const mostShown = 400;
       font-weight: 700;
     }
     .pi {
-      font-size: 11px;
+      font-size: var(--type-mark);
       color: var(--soft);
       width: 14px;
     }

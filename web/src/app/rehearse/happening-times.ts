@@ -56,7 +56,7 @@ import { Selection } from '../data/selection';
   styles: `
     :host {
       display: block;
-      font-size: 13px;
+      font-size: var(--type-small);
     }
     .rows {
       display: grid;
@@ -69,7 +69,7 @@ import { Selection } from '../data/selection';
       grid-column: 1 / -1;
       padding-top: 7px;
       margin: 0;
-      font-size: 13px;
+      font-size: var(--type-small);
     }
     .name {
       overflow: hidden;
@@ -103,10 +103,10 @@ import { Selection } from '../data/selection';
       padding: 0 4px;
       border: 1px solid var(--ink);
       border-left-width: 3px;
-      border-radius: 3px;
+      border-radius: var(--round-small);
       background: var(--paper);
       color: var(--ink);
-      font: 12px var(--mono);
+      font: var(--type-note) var(--mono);
       text-align: left;
       white-space: nowrap;
       cursor: grab;

@@ -50,7 +50,7 @@ const relayLife = [50_000, 100_000] as const;
       min-height: 0;
       overflow: auto;
       padding: 4px 14px;
-      font-size: 13px;
+      font-size: var(--type-small);
     }
     .line {
       display: grid;

@@ -29,7 +29,7 @@ import { BenchView } from '../data/bench-view';
       list-style: none;
       border: 1px solid var(--rule);
       border-top: 0;
-      font-size: 12.5px;
+      font-size: var(--type-small);
     }
     li {
       display: flex;
@@ -40,7 +40,7 @@ import { BenchView } from '../data/bench-view';
       border: 0;
       background: none;
       color: var(--indigo-ink);
-      font-size: 12.5px;
+      font-size: var(--type-small);
       min-width: 84px;
       min-height: 24px;
       padding: 0;

@@ -57,11 +57,11 @@ import { DiagnosisView } from '../data/diagnosis-view';
   styles: `
     :host {
       display: block;
-      font-size: 12.5px;
+      font-size: var(--type-small);
       padding: 4px 9px 6px;
       border: 1px solid var(--rule);
       border-top: 0;
-      border-radius: 0 0 5px 5px;
+      border-radius: 0 0 var(--round) var(--round);
     }
     ol {
       margin: 4px 0;

@@ -57,7 +57,7 @@ import { canSerial } from '../data/board-link';
       gap: 8px;
     }
     .said {
-      font-size: 13px;
+      font-size: var(--type-small);
       color: var(--soft);
       white-space: normal;
     }

@@ -141,7 +141,7 @@ const endings: readonly Choice[] = [
     .gap {
       border-left: 3px solid var(--amber);
       padding-left: 8px;
-      font-size: 12.5px;
+      font-size: var(--type-small);
       margin: 6px 0;
     }
     .rule {

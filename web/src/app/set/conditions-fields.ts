@@ -50,10 +50,10 @@ const fields: readonly { key: Measured; label: string; unit: Unit; min: number; 
       grid-template-columns: 1fr 116px;
       align-items: center;
       gap: 8px;
-      font-size: 13px;
+      font-size: var(--type-small);
     }
     input {
-      font: 13px var(--mono);
+      font: var(--type-small) var(--mono);
       text-align: right;
       width: 100%;
     }

@@ -82,7 +82,7 @@ interface Line {
     table {
       width: 100%;
       border-collapse: collapse;
-      font-size: 12.5px;
+      font-size: var(--type-small);
     }
     th {
       text-align: left;

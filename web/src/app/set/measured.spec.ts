@@ -220,8 +220,10 @@ describe('the panel of a set', () => {
       field.dispatchEvent(new Event('change'));
       await shown.settle();
     };
-    await type('80 cm');
+    await type('80 ells');
     expect(set()?.conditions.distance).toBeUndefined();
+    await type('80 cm');
+    expect(set()?.conditions.distance).toBe(0.8);
     await type('1.2 m');
     expect(set()?.conditions.distance).toBe(1.2);
     await type('');

@@ -12,9 +12,11 @@ import type { Channel } from '@yurei/core/design';
 import { bestLevels } from '@yurei/core/judge';
 import { levelsAtRest, levelsOf } from '@yurei/core/logic';
 import { readingGroups, roomBetween, wentWrong } from '@yurei/core/rehearsal';
+import { decimals } from '@yurei/core/quantity';
 import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { Tab, TabList, TabPanel, TabPanels, Tabs } from 'primeng/tabs';
 import { HelpHint } from '../common/help-hint';
 import { BenchView } from '../data/bench-view';
 import { BenchBoard } from '../data/bench-board';
@@ -31,10 +33,9 @@ import { ErrorCurve } from './error-curve';
 import { LiveStrip } from './live-strip';
 import { Margins } from './margins';
 import { SetItCards } from './set-it-cards';
-import { decimals } from '@yurei/core/quantity';
 import { labelShare, ThresholdChart } from './threshold-chart';
 
-type Lower = 'live' | 'set it' | 'all';
+type Lower = 'live' | 'bench' | 'all';
 
 /** The Set step: where a reading counts as yes, by what was measured, or until then by what was rehearsed. */
 @Component({
@@ -50,6 +51,11 @@ type Lower = 'live' | 'set it' | 'all';
     LiveStrip,
     Margins,
     SetItCards,
+    Tab,
+    TabList,
+    TabPanel,
+    TabPanels,
+    Tabs,
     ThresholdChart,
   ],
   providers: [Capturing],
@@ -69,11 +75,9 @@ export class SetStep {
   protected readonly bringing = signal(false);
   protected readonly roc = signal(false);
   /** With a board come its readings. */
-  protected readonly lower = linkedSignal((): Lower =>
-    this.board.connected() ? 'live' : 'set it',
-  );
+  protected readonly lower = linkedSignal((): Lower => (this.board.connected() ? 'live' : 'bench'));
   protected readonly lowers: readonly { id: Lower; label: string }[] = [
-    { id: 'set it', label: 'set it on the bench' },
+    { id: 'bench', label: 'set it on the bench' },
     { id: 'live', label: 'live' },
     { id: 'all', label: 'all channels' },
   ];
@@ -161,6 +165,11 @@ export class SetStep {
       if (id) this.selection.pick('channel', id);
       else this.selection.clear();
     });
+  }
+
+  protected showBelow(value: string | number | undefined): void {
+    const chosen = this.lowers.find(({ id }) => id === value);
+    if (chosen) this.lower.set(chosen.id);
   }
 
   protected choose(id: string): void {

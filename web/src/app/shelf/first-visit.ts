@@ -49,7 +49,7 @@ import { Button } from 'primeng/button';
       display: block;
       border: 1px solid var(--rule);
       border-left: 4px solid var(--indigo);
-      border-radius: 6px;
+      border-radius: var(--round);
       background: var(--raised);
       padding: 16px 20px;
       margin-bottom: 20px;

@@ -69,12 +69,17 @@ export const yureiPreset = definePreset(Aura, {
   components: {
     select: {
       root: {
-        sm: { fontSize: '12.5px', paddingX: '7px', paddingY: '3px' },
+        sm: { fontSize: 'var(--type-small)', paddingX: '7px', paddingY: '3px' },
         background: 'var(--raised)',
         transitionDuration: '0s',
       },
       dropdown: { width: '24px' },
       option: { padding: '5px 10px' },
+    },
+    tabs: {
+      tablist: { background: 'transparent' },
+      tab: { padding: '3px 0 4px', margin: '0 14px -1px 0', fontWeight: '400' },
+      tabpanel: { background: 'transparent', padding: '8px 0 0' },
     },
     checkbox: { root: { transitionDuration: '0s' } },
     togglebutton: {

@@ -44,7 +44,7 @@ const asks: Readonly<Record<StudySummary['ask'], string>> = {
     .open {
       flex: 1;
       font: inherit;
-      font-size: 12.5px;
+      font-size: var(--type-small);
       text-align: left;
       border: 0;
       background: none;

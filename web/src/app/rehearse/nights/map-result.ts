@@ -103,7 +103,7 @@ interface Cell {
     }
     th {
       font-weight: 400;
-      font-size: 12px;
+      font-size: var(--type-note);
       text-align: right;
       font-family: var(--mono);
       overflow-wrap: anywhere;
@@ -114,9 +114,9 @@ interface Cell {
     .cell {
       width: 100%;
       border: 1px solid transparent;
-      border-radius: 3px;
+      border-radius: var(--round-small);
       padding: 5px 1px;
-      font-size: 12px;
+      font-size: var(--type-note);
       white-space: nowrap;
       cursor: pointer;
       color: var(--ink);
@@ -136,7 +136,7 @@ interface Cell {
       font: inherit;
       padding: 3px 10px;
       border: 1px solid var(--rule);
-      border-radius: 4px;
+      border-radius: var(--round-small);
       background: none;
       color: var(--ink);
       cursor: pointer;

@@ -41,7 +41,7 @@ export interface Course {
       display: flex;
       flex-wrap: wrap;
       gap: 2px 14px;
-      font-size: 12px;
+      font-size: var(--type-note);
       margin: 2px 0;
     }
     .swatch {

@@ -90,6 +90,9 @@ const mostPoints = 600;
       <p class="soft">No readings yet. {{ filterWords() }}</p>
     }
     <h3 class="heading">slow changes</h3>
+    @if (told().trouble; as trouble) {
+      <p class="bad" role="alert">{{ trouble }}</p>
+    }
     @if (channel().baseline?.kind === 'learnt') {
       <div class="fields">
         <yu-value-field [param]="byParam" [value]="by()" (changed)="by.set($event)" />
@@ -135,7 +138,7 @@ export class TimingHelper {
       : 'The mean of n readings leaves 1/√n of independent noise.';
   });
 
-  private readonly told = answerTo(
+  protected readonly told = answerTo(
     () => {
       const [channel, sets] = [this.channel(), this.judging.sets()];
       return { channel, sets };

@@ -1,7 +1,7 @@
 import { paramsOf, type Junction } from '../../catalog/index.js';
 import { terminalRef, type Part } from '../../design/index.js';
 import { Draft, swapEnds } from '../../wiring/index.js';
-import { mainStates, type Evidence, type State } from '../evidence.js';
+import { allStates, mainStates, type Evidence, type State } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
 import {
   across,
@@ -98,7 +98,7 @@ export const ledOverdriven: Rule = {
   find: (evidence) =>
     junctions(evidence).flatMap((junction): Found[] => {
       const { part, anode, most } = junction;
-      const worst = largest(evidence, into(part, anode));
+      const worst = largest(evidence, into(part, anode), allStates(evidence));
       const resistor = inLineWith(evidence, junction);
       if (!worst || worst.at.high <= most || !resistor) return [];
       return [
@@ -142,7 +142,8 @@ export const ledDim: Rule = {
     junctions(evidence).flatMap((junction): Found[] => {
       const { part, anode, most, visible } = junction;
       if (!visible) return [];
-      const worst = largest(evidence, into(part, anode));
+      // What is dim acts nowhere: it is looked for in every happening.
+      const worst = largest(evidence, into(part, anode), allStates(evidence));
       if (!worst || worst.at.value < 20e-6 || worst.at.value >= dim * most) return [];
       const resistor = inLineWith(evidence, junction);
       return [

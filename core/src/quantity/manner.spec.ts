@@ -85,5 +85,9 @@ it('reads back what it has written, in every manner', () => {
 
 it('writes plain numbers with the same decimal sign', () => {
   writeIn(comma);
-  expect([decimals(1.25, 1), significant(0.0123, 2)]).toEqual(['1,3', '0,012']);
+  expect([decimals(1.25, 1), decimals(-0.361, 2), significant(0.0123, 2)]).toEqual([
+    '1,3',
+    '−0,36',
+    '0,012',
+  ]);
 });

@@ -84,6 +84,8 @@ export const significant = (value: number, digits: number): string =>
 export const toDigits = (value: number, digits: number): string =>
   withDecimal(String(Number(value.toPrecision(digits))));
 
-/** A number as text with a point, as the maker writes it. */
-export const withDecimal = (text: string): string =>
-  present.decimal === '.' ? text : text.replace('.', present.decimal);
+/** A number as text with a point, as the maker writes it, with a minus sign and not a hyphen. */
+export const withDecimal = (text: string): string => {
+  const signed = text.replace(/^-/, '−');
+  return present.decimal === '.' ? signed : signed.replace('.', present.decimal);
+};

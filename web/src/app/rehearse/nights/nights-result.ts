@@ -83,7 +83,7 @@ export class NightsResult {
     const falses = this.summary()?.falses;
     if (!falses) return '';
     const rate = (perDay: number): string => toDigits(perDay, 2);
-    return `${falses.count} false triggers in ${formatQuantity(falses.seconds, 's')} of such scenes: ${rate(falses.perDay)} a day, at most ${rate(falses.atMostPerDay)} (95 % sure).`;
+    return `${falses.count} false ${falses.count === 1 ? 'trigger' : 'triggers'} in ${formatQuantity(falses.seconds, 's')} of such scenes: ${rate(falses.perDay)} a day, at most ${rate(falses.atMostPerDay)} (95 % sure).`;
   });
   protected readonly worst = computed(() =>
     (this.summary()?.worst ?? []).map(({ seed, missed, fired, strays }) => ({

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormsModule } from '@angular/forms';
 import { meaningOf } from '@yurei/core/help';
 import { Select } from 'primeng/select';
+import { TypedChoice } from './typed-choice';
 
 export interface Choice {
   value: string;
@@ -12,10 +13,11 @@ export interface Choice {
 /** A field for one of a few: looks and lines up like the fields for values. */
 @Component({
   selector: 'yu-choice-field',
-  imports: [FormsModule, Select],
+  imports: [FormsModule, Select, TypedChoice],
   template: `
     <label [for]="id" [id]="id + '-label'" [attr.title]="meaning()">{{ label() }}</label>
     <p-select
+      yuTyped
       appendTo="body"
       size="small"
       optionLabel="label"

@@ -2,13 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { Select } from 'primeng/select';
 import type { Choice } from './choice-field';
+import { TypedChoice } from './typed-choice';
 
 /** One of a few, within a sentence or a row of tools; its label is read out, not shown. */
 @Component({
   selector: 'yu-inline-choice',
-  imports: [FormsModule, Select],
+  imports: [FormsModule, Select, TypedChoice],
   template: `
     <p-select
+      yuTyped
       appendTo="body"
       size="small"
       optionLabel="label"

@@ -60,6 +60,15 @@ describe('by keys alone', () => {
     await counts((n) => n === 822);
   });
 
+  it('gives back what was typed into a field when it is left by Escape', async () => {
+    await tabTo(/^Project name$/);
+    await held(Key.CONTROL, 'a');
+    await press('Lantern', Key.ESCAPE);
+    const title = await its.page.find('header input.title');
+    expect(await title.getAttribute('value')).toBe('Slipway beam');
+    expect(await its.browser.driver.getTitle()).toMatch(/^Slipway beam/);
+  });
+
   it('finds a part, changes its value, and takes that back', async () => {
     await its.page.command('R1 load');
     await its.page.says('aside h2', /^R1/);

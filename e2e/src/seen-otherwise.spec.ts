@@ -5,7 +5,7 @@ import { visit } from './testing/visit.js';
 /** What can be pressed or typed into and lies over something else that can, by what both are called. */
 const overlaps = `
   const shown = (e) => e.checkVisibility({ visibilityProperty: true }) && !e.closest('svg, p-dialog, .hidden-label');
-  const things = [...document.querySelectorAll('button, a[href], input:not([type=file]), textarea, [role=combobox]')].filter(shown);
+  const things = [...document.querySelectorAll('button, a[href], input:not([type=file]), textarea, [role=combobox], [role=tab], p-togglebutton')].filter(shown);
   const boxes = things.map((e) => e.getBoundingClientRect());
   const name = (e) => (e.ariaLabel ?? e.textContent ?? '').trim().slice(0, 40) || e.outerHTML.slice(0, 60);
   const found = [];
@@ -63,5 +63,22 @@ describe('in other units', () => {
     const { design } = await (await fetch(`${its.app.address}api/designs/${id}`)).json();
     const part = design.parts.find((p: { id: string }) => p.id === 'R1');
     expect(part.params.ohms).toBe(8200);
+    await its.page.press('Settings');
+    await its.page.view('77 °F');
+    await its.page.find('yu-picture .card .live');
+    await its.page.press('Settings');
+    await its.page.view('ft, in');
+    await its.page.find('yu-picture .card .live');
+    await its.page.step('rehearse');
+    await its.page.view('Plan');
+    await its.page.says('yu-plan', /5 ft/);
+    await its.page.view('Scene');
+    // The usual 25 °C: 1.8 · 25 + 32.
+    const air =
+      "return [...document.querySelectorAll('yu-scene-fields input')].map((i) => i.value)";
+    await its.page.until(
+      () => its.browser.driver.executeScript<string[]>(air),
+      (values) => values.some((v) => /^77\u00a0°F$/.test(v)),
+    );
   });
 });

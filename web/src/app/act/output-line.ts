@@ -3,6 +3,7 @@ import { FormsModule } from '@angular/forms';
 import type { Fade, Output } from '@yurei/core/design';
 import { pinsToDrive } from '@yurei/core/wiring';
 import type { Param } from '@yurei/core/catalog';
+import { decimals } from '@yurei/core/quantity';
 import { Checkbox } from 'primeng/checkbox';
 import type { Choice } from '../common/choice-field';
 import { defined } from '../common/defined';
@@ -10,7 +11,6 @@ import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
 import { BenchView } from '../data/bench-view';
-import { decimals } from '@yurei/core/quantity';
 import { DesignSession } from '../data/design-session';
 
 const seconds = (label: string): Param => ({

@@ -32,7 +32,6 @@ import {
   type Why,
   type WouldRead,
 } from '@yurei/core/rehearsal';
-
 import { writeIn, type Manner } from '@yurei/core/quantity';
 import {
   designComparator,

@@ -30,7 +30,7 @@ import { BenchService } from '../bench/bench';
 import type { Moment } from '../bench/bench-core';
 import { inTurn, reasonOf } from './answer';
 import { DesignSession } from './design-session';
-import { rehearsing, type Planned, type Playing } from './rehearsing';
+import { rehearsals, type Planned, type Playing } from './rehearsals';
 
 /** How long an edited design waits for its solved circuit before it is drawn without, ms. */
 const drawAfter = 100;
@@ -137,16 +137,16 @@ export class BenchView {
 
   constructor() {
     this.solve();
-    rehearsing(
+    rehearsals(
       this.bench,
-      this.following$(() => this.plan()),
+      this.changesOf(() => this.plan()),
     )
       .pipe(takeUntilDestroyed())
       .subscribe((playing) => {
         this.playing.set(playing);
         if (playing.trouble !== undefined) this.trouble.set(playing.trouble);
       });
-    this.following$((): Judgement | undefined => {
+    this.changesOf((): Judgement | undefined => {
       const design = this.session.design();
       const rehearsal = this.rehearsing() ? undefined : this.rehearsal();
       return design && { design, scene: this.scene()?.id, rehearsal };
@@ -177,13 +177,13 @@ export class BenchView {
   }
 
   /** What something is, each time it has changed and is there. */
-  private following$<T>(what: () => T | undefined): Observable<T> {
+  private changesOf<T>(what: () => T | undefined): Observable<T> {
     return toObservable(computed(what)).pipe(filter((it) => it !== undefined));
   }
 
   /** Solves the circuit at the time cursor, then looks closer at what was solved. */
   private solve(): void {
-    const solved = this.following$((): Look | undefined => {
+    const solved = this.changesOf((): Look | undefined => {
       const [plan, moment] = [this.plan(), this.moment()];
       return plan && { ...plan, moment };
     }).pipe(

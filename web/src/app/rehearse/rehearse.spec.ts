@@ -255,6 +255,27 @@ describe('a new scene', () => {
     expect(offered).not.toContain('Soil dries');
   });
 
+  it('neither offers nor makes what cannot happen at the place and hour', async () => {
+    const bench = await openBench({ ...slipwayBeam(), scenes: [] });
+    const step = await showSolved(RehearseStep);
+    await step.press('New scene…');
+    const box = (label: string) =>
+      [...step.all('fieldset')[1].querySelectorAll('yu-check-field')]
+        .find((row) => row.textContent.trim() === label)
+        ?.querySelector('input');
+    // At night.
+    box('Car headlights sweep by')?.click();
+    await step.settle();
+    expect(step.text('.p-dialog')).toContain('1 that must not fire');
+    expect(box('Low sun looks in')).toBeUndefined();
+    await step.choose('Where and when', 'Outdoors, overcast');
+    expect(box('Low sun looks in')).toBeDefined();
+    expect(box('Car headlights sweep by')).toBeUndefined();
+    expect(step.text('.p-dialog')).toContain('Nothing ticked');
+    await step.press('Make the scene');
+    expect(bench.session.design()?.scenes[0].happenings).toEqual([]);
+  });
+
   it('says so when no part feels anything', async () => {
     await openBench({ ...slipwayBeam(), ...nothing });
     const step = await show(RehearseStep);

@@ -21,6 +21,7 @@ import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Textarea } from 'primeng/textarea';
 import { ProgressBar } from 'primeng/progressbar';
+import { reasonOf } from '../data/answer';
 import { ChoiceField } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { JudgeView } from '../data/judge-view';
@@ -230,6 +231,3 @@ export class BringDialog {
 }
 
 const rounded = (counts: number): number => Math.round(counts * 100) / 100;
-
-const reasonOf = (error: unknown): string =>
-  error instanceof Error ? error.message : String(error);

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
+import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { InlineChoice } from '../common/inline-choice';
 import { BenchBoard } from '../data/bench-board';
 import { Capturing, type Intent } from './capturing';
-import { decimals } from '@yurei/core/quantity';
 import { intentChoices } from './intents';
 
 /** How readings come in: from the board on the bench, from a file, or typed. */

@@ -18,6 +18,7 @@ import {
   temperatureAt,
 } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
+import { reasonOf } from '../data/answer';
 import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -95,7 +96,7 @@ export class Capturing {
       const captured = await this.board.capture(channel, this.wanted());
       this.keep(channel, { ...captured, origin, name, intent, conditions });
     } catch (error) {
-      this.refusal.set(error instanceof Error ? error.message : String(error));
+      this.refusal.set(reasonOf(error));
     }
   }
 

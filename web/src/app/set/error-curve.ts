@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CurvePoint } from '@yurei/core/judge';
+import { decimals } from '@yurei/core/quantity';
 import type { ChartConfiguration } from 'chart.js';
 import { across, percent, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
-import { decimals } from '@yurei/core/quantity';
 import type { Inks } from '../common/inks';
 
 /** Both errors against the line: as read with their bounds, and dashed as normal distributions tell. */

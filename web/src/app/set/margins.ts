@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, output } from '@a
 import type { Channel } from '@yurei/core/design';
 import { fileStem, writeReadings } from '@yurei/core/exchange';
 import { percent, upperBound } from '@yurei/core/judge';
+import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { download } from '../common/download';
 import { DesignSession } from '../data/design-session';
-import { decimals } from '@yurei/core/quantity';
 import { JudgeView } from '../data/judge-view';
 
 interface Line {

@@ -116,10 +116,10 @@ export class SettingsDialog {
   protected choose(name: keyof Manner, value: string): void {
     try {
       keepManner({ [name]: value });
-      this.wanted.set(keptManner());
-      this.changed.emit();
     } catch {
-      this.full.set(true);
+      return this.full.set(true);
     }
+    this.wanted.set(keptManner());
+    this.changed.emit();
   }
 }

@@ -11,6 +11,7 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { emptyDesign } from '@yurei/core/design';
 import type { DesignSummary } from '@yurei/core/exchange';
+import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { firstValueFrom } from 'rxjs';
@@ -26,7 +27,6 @@ import { BinDialog } from './bin-dialog';
 import { FirstVisit } from './first-visit';
 import { ShelfCard } from './shelf-card';
 import { everything, filters, offeredBy, passes, type ShelfFilter } from './shelf-filter';
-import { decimals } from '@yurei/core/quantity';
 import { SettingsDialog } from '../settings/settings-dialog';
 import { WholeShelf } from './whole-shelf';
 

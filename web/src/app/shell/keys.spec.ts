@@ -118,13 +118,43 @@ it('leaves Space to a button, and moves the time cursor with brackets', () => {
   expect(bench.view.time()).toBeCloseTo(0.1);
 });
 
-it('leaves a field at Escape; until then its keys are its own', () => {
-  const field = document.body.appendChild(document.createElement('input'));
-  field.focus();
-  bench.selection.pick('part', 'R1');
-  press(bench, 'Delete', {}, field);
-  press(bench, 'Escape', {}, field);
-  expect(document.activeElement).toBe(document.body);
-  expect(bench.selection.is('part', 'R1')).toBe(true);
-  field.remove();
+describe('in a field', () => {
+  let field: HTMLInputElement;
+  beforeEach(() => {
+    field = document.body.appendChild(document.createElement('input'));
+    field.value = 'Beam';
+    field.focus();
+    bench.selection.pick('part', 'R1');
+  });
+  afterEach(() => field.remove());
+
+  /** As a browser does it: it is told before, then the field is changed. */
+  const type = (text: string) => {
+    const event = new Event('beforeinput');
+    Object.defineProperty(event, 'target', { value: field });
+    bench.keys.typing.begin(event);
+    field.value = text;
+  };
+
+  it('Escape leaves it; until then its keys are its own', () => {
+    press(bench, 'Delete', {}, field);
+    press(bench, 'Escape', {}, field);
+    expect(document.activeElement).toBe(document.body);
+    expect(bench.selection.is('part', 'R1')).toBe(true);
+  });
+
+  it('what was typed and not taken is given back, and the field is told', () => {
+    const heard: string[] = [];
+    field.addEventListener('input', () => heard.push(field.value));
+    ['Bea', 'Be', 'B'].forEach(type);
+    press(bench, 'Escape', {}, field);
+    expect([field.value, heard]).toEqual(['Beam', ['Beam']]);
+  });
+
+  it('what was taken stays', () => {
+    type('Lamp');
+    bench.keys.typing.end();
+    press(bench, 'Escape', {}, field);
+    expect(field.value).toBe('Lamp');
+  });
 });

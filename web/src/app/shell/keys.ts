@@ -8,6 +8,7 @@ import { Connecting } from '../picture/connecting';
 import { Player } from '../data/player';
 import { Probes } from '../data/probes';
 import { steps } from './steps';
+import { Typing } from './typing';
 
 export const keyList: readonly [string, string][] = [
   ['1 – 9', 'go to a step'],
@@ -24,16 +25,9 @@ export const keyList: readonly [string, string][] = [
   ['W', 'in Wire: type a wire'],
   ['+  -  0', 'in Wire: zoom in, out, show all'],
   ['Shift click', 'pick several parts, to group or remove them'],
-  ['Esc', 'leave a field, give up the wire being made, or clear the selection'],
+  ['Esc', 'leave a field as it was, give up the wire being made, or clear the selection'],
   ['?', 'help: keys, words, how it is computed'],
 ];
-
-/** Out of a field, keys are commands again; Tab goes on from where it stood. */
-function leaveField(event: KeyboardEvent): boolean {
-  if (event.key !== 'Escape') return false;
-  (event.target as HTMLElement).blur();
-  return true;
-}
 
 /** What the frame does for keys that only it can act on. */
 export interface Frame {
@@ -50,13 +44,22 @@ export class Keys {
   private readonly connecting = inject(Connecting);
   private readonly player = inject(Player);
   private readonly probes = inject(Probes);
+  /** What is being typed into a field. */
+  readonly typing = new Typing();
 
   handle(event: KeyboardEvent, frame: Frame): void {
     if (event.defaultPrevented) return;
     const done =
       this.withControl(event, frame) ||
-      (isTyping(event) ? leaveField(event) : this.plain(event, frame));
+      (isTyping(event) ? this.inField(event) : this.plain(event, frame));
     if (done) event.preventDefault();
+  }
+
+  /** Out of a field, keys are commands again; Tab goes on from where it stood. */
+  private inField(event: KeyboardEvent): boolean {
+    if (event.key !== 'Escape') return false;
+    this.typing.giveUp(event.target as HTMLElement);
+    return true;
   }
 
   private withControl(event: KeyboardEvent, frame: Frame): boolean {

@@ -90,6 +90,9 @@ const foldedStrip = 32;
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: {
     '(document:keydown)': 'onKey($event)',
+    '(document:beforeinput)': 'keys.typing.begin($event)',
+    '(document:change)': 'keys.typing.end()',
+    '(document:focusout)': 'keys.typing.end()',
     '(window:beforeunload)': 'session.flush()',
     '[style.grid-template-rows]': 'rows()',
   },
@@ -104,7 +107,7 @@ export class Workbench {
   protected readonly panes = inject(Panes);
   protected readonly limits = paneLimits;
   protected readonly evidence = evidence;
-  private readonly keys = inject(Keys);
+  protected readonly keys = inject(Keys);
   private readonly router = inject(Router);
   protected readonly tour = inject(Tour);
   protected readonly steps = steps;

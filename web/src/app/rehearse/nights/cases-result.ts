@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { compared, scoreOf } from '@yurei/core/nights';
 import type { Share } from '@yurei/core/judge';
-import { percent } from './percent';
 import { toDigits } from '@yurei/core/quantity';
+import { percent } from './percent';
 import { StudyRun } from './study-run';
 
 /** The corners of what may be, or two states of a design side by side. */

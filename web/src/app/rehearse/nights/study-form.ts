@@ -20,6 +20,7 @@ import {
   type Study,
   type Variation,
 } from '@yurei/core/nights';
+import { reasonOf } from '../../data/answer';
 import { formatDateTime } from '../../common/date-time';
 import { ChoiceField, type Choice } from '../../common/choice-field';
 import { ValueField } from '../../common/value-field';
@@ -217,7 +218,7 @@ export class StudyForm {
       const label = `save ${this.saveChoices().find((c) => c.value === this.saved())?.label}`;
       return { ...common, ask: { for: 'beside', other: withoutReadings(other), label } };
     } catch (error) {
-      this.failed.emit(error instanceof Error ? error.message : String(error));
+      this.failed.emit(reasonOf(error));
       return undefined;
     }
   }
@@ -269,7 +270,7 @@ export class StudyForm {
       this.saves.set(earlier);
       this.saved.set(String(earlier[0]?.version ?? ''));
     } catch (error) {
-      this.failed.emit(error instanceof Error ? error.message : String(error));
+      this.failed.emit(reasonOf(error));
     }
   }
 }

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ChartConfiguration } from 'chart.js';
+import { toDigits } from '@yurei/core/quantity';
 import { across, still, up } from '../../common/axis';
 import { Chart } from '../../common/chart';
-import { toDigits } from '@yurei/core/quantity';
 import type { Inks } from '../../common/inks';
 
 /** One course of readings over what is varied; dots are what was measured. */

@@ -46,7 +46,7 @@ export interface Playing {
 type Step = Partial<Playing>;
 
 /** Rehearses the newest plan: settled first, as that is quick, then in time. What was found before stays meanwhile. */
-export const rehearsing = (
+export const rehearsals = (
   bench: Pick<BenchService, 'patient' | 'timed'>,
   plans: Observable<Planned>,
 ): Observable<Playing> =>

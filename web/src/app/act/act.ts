@@ -19,6 +19,7 @@ import { BenchService } from '../bench/bench';
 import { HelpHint } from '../common/help-hint';
 import { download } from '../common/download';
 import { InlineName } from '../common/inline-name';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { answerInTurn } from '../data/answer';
@@ -42,6 +43,7 @@ import { Things } from './things';
     Menu,
     ModeChart,
     NgTemplateOutlet,
+    Press,
     RouterLink,
     RuleCard,
     Things,

@@ -3,6 +3,7 @@ import type { Param } from '@yurei/core/catalog';
 import type { Action, Design, Drive } from '@yurei/core/design';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import { DriveField } from './drive-field';
 import { actChoice, actChoices, actFrom } from './drives';
@@ -12,7 +13,7 @@ const by: Param = { id: 'n', label: 'By', unit: '', default: 1, min: -1e9, max: 
 /** What is done, one thing after the other, within a sentence. */
 @Component({
   selector: 'yu-acts',
-  imports: [DriveField, InlineChoice, InlineValue],
+  imports: [DriveField, InlineChoice, InlineValue, Press],
   template: `
     @for (act of acts(); track $index; let i = $index) {
       <span class="act">
@@ -30,19 +31,16 @@ const by: Param = { id: 'n', label: 'By', unit: '', default: 1, min: -1e9, max: 
           to <yu-inline-value [param]="by" [value]="act.to" (changed)="put(i, { to: $event })" />
         }
         @if (acts().length > least()) {
-          <button type="button" class="plain" aria-label="Do not do this" (click)="remove(i)">
-            ×
-          </button>
+          <button yuPress aria-label="Do not do this" (click)="remove(i)">×</button>
         }
       </span>
     }
     @if (choices().length > 0) {
-      <button type="button" class="plain" aria-label="Do something more" (click)="add()">
+      <button yuPress aria-label="Do something more" (click)="add()">
         {{ acts().length > 0 ? '+' : '+ do something' }}
       </button>
     }
   `,
-  styleUrl: '../common/inline.css',
   styles: `
     .act {
       line-height: 2;

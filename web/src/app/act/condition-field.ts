@@ -6,6 +6,7 @@ import { InputText } from 'primeng/inputtext';
 import { Menu } from 'primeng/menu';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import { tokensOf } from './condition-tokens';
 import { someCondition } from './new-condition';
@@ -13,9 +14,9 @@ import { someCondition } from './new-condition';
 /** One condition as part of a sentence, and in it those that it is made of. */
 @Component({
   selector: 'yu-condition',
-  imports: [InlineChoice, InlineValue, InputText, Menu],
+  imports: [InlineChoice, InlineValue, InputText, Menu, Press],
   templateUrl: './condition-field.html',
-  styleUrls: ['../common/inline.css', './condition-field.css'],
+  styleUrl: './condition-field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ConditionField {

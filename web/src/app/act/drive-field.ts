@@ -4,6 +4,7 @@ import type { Design, Drive } from '@yurei/core/design';
 import { InputText } from 'primeng/inputtext';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import { driveChoice, driveChoices, driveFrom } from './drives';
 
@@ -18,7 +19,7 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
 /** How an output is driven, within a sentence. */
 @Component({
   selector: 'yu-drive',
-  imports: [InlineChoice, InlineValue, InputText],
+  imports: [InlineChoice, InlineValue, InputText, Press],
   template: `
     <yu-inline-choice
       label="How it is driven"
@@ -70,11 +71,9 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
         ,
         <yu-inline-value [param]="runs" [value]="times()!" (changed)="setTimes($event)" />
         times
-        <button type="button" class="plain" aria-label="Without end" (click)="setTimes(0)">
-          ×
-        </button>
+        <button yuPress aria-label="Without end" (click)="setTimes(0)">×</button>
       } @else if (counted() === undefined) {
-        <button type="button" class="plain" (click)="setTimes(3)">+ so many times</button>
+        <button yuPress (click)="setTimes(3)">+ so many times</button>
       }
     }
     @if (pattern(); as pattern) {
@@ -85,15 +84,12 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
           [value]="pattern.pause"
           (changed)="changed.emit({ ...pattern, pause: $event })"
         />
-        <button type="button" class="plain" aria-label="Not again" (click)="setPause(undefined)">
-          ×
-        </button>
+        <button yuPress aria-label="Not again" (click)="setPause(undefined)">×</button>
       } @else if (pattern.times !== undefined) {
-        <button type="button" class="plain" (click)="setPause(2)">+ again after</button>
+        <button yuPress (click)="setPause(2)">+ again after</button>
       }
     }
   `,
-  styleUrl: '../common/inline.css',
   styles: `
     .beats {
       width: 22ch;

@@ -5,6 +5,7 @@ import type { Block, Design, Drive, Lane, Sequence } from '@yurei/core/design';
 import { sayDrive } from '@yurei/core/logic';
 import { CheckField } from '../common/check-field';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { rulerMarks, rulerStep } from '../common/ruler';
 import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
@@ -28,9 +29,9 @@ const shortest = 0.05;
 /** Blocks of a sequence on one lane for each output, dragged or typed. */
 @Component({
   selector: 'yu-lanes',
-  imports: [CdkDrag, CheckField, DriveField, InlineValue],
+  imports: [CdkDrag, CheckField, DriveField, InlineValue, Press],
   templateUrl: './lanes.html',
-  styleUrls: ['../common/inline.css', './lanes.css'],
+  styleUrl: './lanes.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Lanes {

@@ -14,6 +14,7 @@ import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import { ActsField } from './acts-field';
 import { ConditionField } from './condition-field';
@@ -24,9 +25,9 @@ const after: Param = { id: 'after', label: 'After', unit: 's', default: 30, min:
 /** The modes of a chart by name, and the ways between them in the order in which they are looked at. */
 @Component({
   selector: 'yu-machine-editor',
-  imports: [ActsField, CheckField, ConditionField, InlineChoice, InlineValue, InlineName],
+  imports: [ActsField, CheckField, ConditionField, InlineChoice, InlineName, InlineValue, Press],
   templateUrl: './machine-editor.html',
-  styleUrls: ['../common/inline.css', './machine-editor.css'],
+  styleUrl: './machine-editor.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MachineEditor {

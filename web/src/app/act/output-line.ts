@@ -10,6 +10,7 @@ import { defined } from '../common/defined';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 
@@ -20,7 +21,7 @@ const seconds = (label: string): Param => ({
 /** One output: its name, its pin, the level that switches its load on, and how it comes on. */
 @Component({
   selector: 'yu-output-line',
-  imports: [Checkbox, FormsModule, InlineChoice, InlineName, InlineValue],
+  imports: [Checkbox, FormsModule, InlineChoice, InlineName, InlineValue, Press],
   template: `
     @let output = this.output();
     <yu-inline-name
@@ -54,11 +55,9 @@ const seconds = (label: string): Param => ({
         [value]="fade.curve"
         (changed)="setFade({ curve: $event === 'eye' ? 'eye' : 'straight' })"
       />
-      <button type="button" class="plain" aria-label="No fade" (click)="setFade(undefined)">
-        ×
-      </button>
+      <button yuPress aria-label="No fade" (click)="setFade(undefined)">×</button>
     } @else {
-      <button type="button" class="plain" (click)="setFade({})">+ fade</button>
+      <button yuPress (click)="setFade({})">+ fade</button>
     }
     <span class="feeds">
       <p-checkbox
@@ -74,15 +73,14 @@ const seconds = (label: string): Param => ({
       <span class="soft now">now {{ decimals(100 * (now() ?? 0), 0) }} %</span>
     }
     <button
-      type="button"
-      class="plain"
+      yuPress
       [attr.aria-label]="'Remove ' + output.name"
       (click)="session.edit({ type: 'remove-output', id: output.id })"
     >
       ×
     </button>
   `,
-  styleUrls: ['../common/inline.css', './things.css'],
+  styleUrl: './things.css',
   styles: `
     .feeds {
       display: inline-flex;

@@ -5,6 +5,7 @@ import { sayRule } from '@yurei/core/logic';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { ActsField } from './acts-field';
@@ -38,9 +39,9 @@ const endings: readonly Choice[] = [
 /** One rule as a sentence; open, a sentence that can be changed. */
 @Component({
   selector: 'yu-rule-card',
-  imports: [ActsField, ConditionField, InlineChoice, InlineValue],
+  imports: [ActsField, ConditionField, InlineChoice, InlineValue, Press],
   templateUrl: './rule-card.html',
-  styleUrls: ['../common/inline.css', './rule-card.css'],
+  styleUrl: './rule-card.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RuleCard {

@@ -7,6 +7,7 @@ import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { ConditionField } from './condition-field';
@@ -34,9 +35,9 @@ const time = (label: string, min = 0): Param => ({
 /** Counters, notices, outputs, sleep and watchdog: a line each. */
 @Component({
   selector: 'yu-things',
-  imports: [CheckField, ConditionField, InlineChoice, InlineName, InlineValue, OutputLine],
+  imports: [CheckField, ConditionField, InlineChoice, InlineName, InlineValue, OutputLine, Press],
   templateUrl: './things.html',
-  styleUrls: ['../common/inline.css', './things.css'],
+  styleUrl: './things.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Things {

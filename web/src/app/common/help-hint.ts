@@ -2,14 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { topicOf } from '@yurei/core/help';
 import { Popover } from 'primeng/popover';
 import { HelpPage } from './help-page';
+import { Press } from './press';
 
 /** An i that opens half a page on how something here is found out, and why so. */
 @Component({
   selector: 'yu-help',
-  imports: [HelpPage, Popover],
+  imports: [HelpPage, Popover, Press],
   template: `
     <button
-      type="button"
+      yuPress="bare"
       aria-haspopup="dialog"
       [attr.aria-label]="topic().title"
       [title]="topic().title"
@@ -24,15 +25,6 @@ import { HelpPage } from './help-page';
   styles: `
     :host {
       display: inline-block;
-    }
-    button {
-      min-width: 24px;
-      min-height: 24px;
-      padding: 0;
-      border: 0;
-      background: none;
-      color: var(--indigo-ink);
-      cursor: pointer;
     }
     yu-help-page {
       max-width: 440px;

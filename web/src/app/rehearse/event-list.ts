@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { chainOf, eventsOf } from '@yurei/core/rehearsal';
+import { Press } from '../common/press';
 import { sayMoment } from '../common/say-moment';
 import { BenchView } from '../data/bench-view';
 
@@ -9,6 +10,7 @@ const mostShown = 400;
 /** What came about in the rehearsal, each with what brought it about; a click takes the time there. */
 @Component({
   selector: 'yu-event-list',
+  imports: [Press],
   template: `
     <table>
       <tbody>
@@ -16,7 +18,7 @@ const mostShown = 400;
           <tr [class.cause]="causes().has(row.index)" [class.here]="row.index === picked()">
             <td class="value">{{ moment(row.event.t) }}</td>
             <td>
-              <button type="button" (click)="pick(row.index)">
+              <button yuPress="bare" (click)="pick(row.index)">
                 <i class="pi" [class]="row.glyph" aria-hidden="true"></i> {{ row.event.text }}
               </button>
             </td>
@@ -57,14 +59,8 @@ const mostShown = 400;
       white-space: nowrap;
     }
     button {
-      border: 0;
-      background: none;
       color: inherit;
       font: inherit;
-      text-align: left;
-      cursor: pointer;
-      padding: 0;
-      min-height: 24px;
       width: 100%;
     }
     .cause {

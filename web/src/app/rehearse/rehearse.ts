@@ -25,6 +25,7 @@ import { Tooltip } from 'primeng/tooltip';
 import { download } from '../common/download';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { InlineChoice } from '../common/inline-choice';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Panes } from '../data/panes';
@@ -57,6 +58,7 @@ type View = 'time' | 'circuit' | 'plan' | 'events' | 'score' | 'scene';
     Picture,
     Plan,
     PlanFields,
+    Press,
     SceneDialog,
     SceneFields,
     ScoreCard,

@@ -5,6 +5,7 @@ import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
 import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
 import { concatMap, from, map, scan, type Observable } from 'rxjs';
 import { BenchService } from '../bench/bench';
+import { Press } from '../common/press';
 import { answerTo } from '../data/answer';
 import { BenchView, type Rehearsed } from '../data/bench-view';
 
@@ -24,6 +25,7 @@ const relayLife = [50_000, 100_000] as const;
 /** What one rehearsal comes to: false triggers, chatter, relays, energy, blind times, and what sampling may miss. */
 @Component({
   selector: 'yu-score-card',
+  imports: [Press],
   template: `
     @for (line of lines(); track $index) {
       <div class="line" [class.bad]="line.bad">
@@ -31,7 +33,7 @@ const relayLife = [50_000, 100_000] as const;
         <span class="value">{{ line.told }}</span>
         <span class="soft">{{ line.more }}</span>
         @if (line.at !== undefined) {
-          <button type="button" (click)="view.moveTo(line.at)">
+          <button yuPress="bare" (click)="view.moveTo(line.at)">
             look at {{ decimals(line.at, 2) }} s
           </button>
         }
@@ -67,14 +69,7 @@ const relayLife = [50_000, 100_000] as const;
       font-family: var(--mono);
     }
     button {
-      border: 0;
-      background: none;
-      font: inherit;
-      color: var(--indigo);
       text-decoration: underline;
-      cursor: pointer;
-      padding: 0;
-      min-height: 24px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

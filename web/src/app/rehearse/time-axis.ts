@@ -10,6 +10,7 @@ import { eventsOf } from '@yurei/core/rehearsal';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { Popover } from 'primeng/popover';
 import { CheckField } from '../common/check-field';
+import { Press } from '../common/press';
 import { timeStep } from '../common/ruler';
 import { heightOf, straightPath, tracePath, type Window } from '../common/trace-path';
 import { BenchView } from '../data/bench-view';
@@ -38,7 +39,7 @@ interface RowView {
 /** A whole rehearsal over one axis of time: happenings, readings, program, what acts, supply, and marks where something came about. */
 @Component({
   selector: 'yu-time-axis',
-  imports: [CheckField, HappeningTimes, Popover],
+  imports: [CheckField, HappeningTimes, Popover, Press],
   providers: [ChosenRows],
   templateUrl: './time-axis.html',
   styleUrl: './time-axis.css',

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { withoutReadings } from '@yurei/core/design';
 import { BenchService } from '../bench/bench';
+import { Press } from '../common/press';
 import { sayMoment } from '../common/say-moment';
 import { answerTo } from '../data/answer';
 import { BenchView } from '../data/bench-view';
@@ -8,12 +9,13 @@ import { BenchView } from '../data/bench-view';
 /** How a happening came to what it brought about, link by link; a click takes the time there. */
 @Component({
   selector: 'yu-verdict-chain',
+  imports: [Press],
   template: `
     @if (links().length > 0) {
       <ol aria-label="How it came to that">
         @for (link of links(); track $index) {
           <li>
-            <button type="button" class="value" (click)="view.moveTo(link.t)">
+            <button yuPress="bare" class="value" (click)="view.moveTo(link.t)">
               {{ moment(link.t) }}
             </button>
             <span>{{ link.text }}</span>
@@ -37,15 +39,8 @@ import { BenchView } from '../data/bench-view';
       gap: 8px;
     }
     button {
-      border: 0;
-      background: none;
-      color: var(--indigo-ink);
-      font-size: var(--type-small);
       min-width: 84px;
-      min-height: 24px;
-      padding: 0;
       text-align: right;
-      cursor: pointer;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

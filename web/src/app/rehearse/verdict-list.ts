@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { tellTrouble, wentWrong } from '@yurei/core/rehearsal';
 import { HelpHint } from '../common/help-hint';
+import { Press } from '../common/press';
 import { sayMoment } from '../common/say-moment';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -12,7 +13,7 @@ import { WhyCard } from './why-card';
 /** What came of everything that happens in a scene, with the chain of causes of the one that is picked. */
 @Component({
   selector: 'yu-verdict-list',
-  imports: [HelpHint, VerdictChain, WhyCard],
+  imports: [HelpHint, Press, VerdictChain, WhyCard],
   templateUrl: './verdict-list.html',
   styleUrl: './verdict-list.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

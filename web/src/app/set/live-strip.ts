@@ -10,6 +10,7 @@ import { Chart } from '../common/chart';
 import { CheckField } from '../common/check-field';
 import { InlineChoice } from '../common/inline-choice';
 import type { Inks } from '../common/inks';
+import { Press } from '../common/press';
 import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
 import { Capturing } from './capturing';
@@ -26,7 +27,7 @@ const spans = [
 /** What the channel reads now, and for the stand-in what is let happen. */
 @Component({
   selector: 'yu-live-strip',
-  imports: [Button, Chart, CheckField, FeelByHand, InlineChoice, InputText],
+  imports: [Button, Chart, CheckField, FeelByHand, InlineChoice, InputText, Press],
   templateUrl: './live-strip.html',
   styleUrl: './live-strip.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

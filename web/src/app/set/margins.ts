@@ -5,6 +5,7 @@ import { percent, upperBound } from '@yurei/core/judge';
 import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { download } from '../common/download';
+import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 
@@ -22,7 +23,7 @@ interface Line {
 /** Every channel with its smallest margin, the worst first; settings can be copied from one to all. */
 @Component({
   selector: 'yu-margins',
-  imports: [Button],
+  imports: [Button, Press],
   template: `
     <table>
       <thead>
@@ -40,7 +41,7 @@ interface Line {
         @for (line of lines(); track line.channel.id) {
           <tr [class.here]="line.channel.id === judging.channel()?.id">
             <td>
-              <button type="button" (click)="choose.emit(line.channel.id)">
+              <button yuPress="bare" (click)="choose.emit(line.channel.id)">
                 {{ line.channel.name }}
               </button>
             </td>
@@ -101,15 +102,6 @@ interface Line {
     }
     .bad {
       color: var(--lantern-ink);
-    }
-    button {
-      border: 0;
-      background: none;
-      font: inherit;
-      color: var(--indigo-ink);
-      cursor: pointer;
-      padding: 0;
-      min-height: 24px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

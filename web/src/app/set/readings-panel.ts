@@ -8,6 +8,7 @@ import { Textarea } from 'primeng/textarea';
 import { formatDateTime } from '../common/date-time';
 import { ChoiceField } from '../common/choice-field';
 import { download } from '../common/download';
+import { Press } from '../common/press';
 import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
@@ -27,7 +28,7 @@ const mostListed = 60;
 /** One reading set: what it is, under what it was taken, and which of its readings count. */
 @Component({
   selector: 'yu-readings-panel',
-  imports: [Button, ChoiceField, ConditionsFields, InputText, TextField, Textarea],
+  imports: [Button, ChoiceField, ConditionsFields, InputText, Press, TextField, Textarea],
   templateUrl: './readings-panel.html',
   styleUrls: ['../common/panel.css', './readings-panel.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

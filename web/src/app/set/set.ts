@@ -18,6 +18,7 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Tab, TabList, TabPanel, TabPanels, Tabs } from 'primeng/tabs';
 import { HelpHint } from '../common/help-hint';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
@@ -50,6 +51,7 @@ type Lower = 'live' | 'bench' | 'all';
     InputText,
     LiveStrip,
     Margins,
+    Press,
     SetItCards,
     Tab,
     TabList,

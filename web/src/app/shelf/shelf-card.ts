@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
 import { RouterLink } from '@angular/router';
 import type { DesignSummary } from '@yurei/core/exchange';
 import { InputText } from 'primeng/inputtext';
+import { Press } from '../common/press';
 import { Sketch } from './sketch';
 import { formatDateTime } from '../common/date-time';
 import { Unreadable } from './unreadable';
@@ -9,7 +10,7 @@ import { Unreadable } from './unreadable';
 /** A design on the shelf: its picture, what it is for, how its questions stand, and what can be done with it. */
 @Component({
   selector: 'yu-shelf-card',
-  imports: [InputText, RouterLink, Sketch, Unreadable],
+  imports: [InputText, Press, RouterLink, Sketch, Unreadable],
   templateUrl: './shelf-card.html',
   styleUrls: ['../common/tool.css', './shelf-card.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { sayConsequence, type Finding } from '@yurei/core/check';
+import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import type { OfferedRoot } from '../data/diagnosis-view';
 import { Selection } from '../data/selection';
@@ -16,13 +17,13 @@ const words: Partial<Record<Finding['severity'], string>> = {
 /** One finding: what is wrong where, the number, what happens on the bench, what follows from it, and what cures it. */
 @Component({
   selector: 'yu-finding-card',
-  imports: [AcceptLine, OfferLine],
+  imports: [AcceptLine, OfferLine, Press],
   template: `
     <section class="finding" [attr.data-severity]="finding().severity">
       <h3>
         <span class="word">{{ word() }}</span>
         @if (place(); as place) {
-          <button type="button" class="title" [title]="'Show ' + place.id" (click)="show()">
+          <button yuPress="bare" class="title" [title]="'Show ' + place.id" (click)="show()">
             {{ finding().title }}
           </button>
         } @else {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { happeningSpan } from '@yurei/core/scene';
 import { formatQuantity } from '@yurei/core/quantity';
 import { wentWrong } from '@yurei/core/rehearsal';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { Panes } from '../data/panes';
 import { Player } from '../data/player';
@@ -14,6 +15,7 @@ const rowHeight = 24;
 /** Pinned values with their traces, the happenings under them, and the time cursor through all. */
 @Component({
   selector: 'yu-probe-strip',
+  imports: [Press],
   templateUrl: './probe-strip.html',
   styleUrl: './probe-strip.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

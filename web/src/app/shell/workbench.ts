@@ -16,6 +16,7 @@ import { Button } from 'primeng/button';
 import { catchError, map, of, switchMap, type Observable } from 'rxjs';
 import { Divider } from '../common/divider';
 import { Lantern } from '../common/lantern';
+import { Press } from '../common/press';
 import { AnswersForShelf } from '../data/answers-for-shelf';
 import { ApiError } from '../data/api';
 import { BenchBoard } from '../data/bench-board';
@@ -56,19 +57,20 @@ const foldedStrip = 32;
 @Component({
   selector: 'yu-workbench',
   imports: [
-    Button,
     AboutDialog,
+    Button,
     CommandBox,
-    HelpDialog,
-    TourCard,
     Divider,
+    HelpDialog,
     Lantern,
+    Press,
     ProbeStrip,
     RouterLink,
     RouterLinkActive,
     RouterOutlet,
     SettingsDialog,
     SidePanel,
+    TourCard,
   ],
   providers: [
     AnswersForShelf,

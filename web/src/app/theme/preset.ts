@@ -25,6 +25,13 @@ const plainButton = {
   activeBackground: 'var(--indigo-wash)',
 };
 
+const pressed = { ...plainButton, color: 'var(--indigo-ink)' };
+
+const buttons = {
+  outlined: { primary: pressed, secondary: plainButton },
+  text: { primary: pressed, secondary: plainButton },
+};
+
 /** What is chosen stands out by its ground and its line, what is not stays as legible. */
 const toggle = {
   root: {
@@ -88,10 +95,8 @@ export const yureiPreset = definePreset(Aura, {
       colorScheme: { light: toggle, dark: toggle },
     },
     button: {
-      colorScheme: {
-        light: { outlined: { secondary: plainButton }, text: { secondary: plainButton } },
-        dark: { outlined: { secondary: plainButton }, text: { secondary: plainButton } },
-      },
+      root: { transitionDuration: '0s' },
+      colorScheme: { light: buttons, dark: buttons },
     },
   },
 });

@@ -15,6 +15,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { Tooltip } from 'primeng/tooltip';
+import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Connecting } from '../picture/connecting';
@@ -49,6 +50,7 @@ const foldableIn = (design: Design): number =>
     PartTray,
     Picture,
     PinPlan,
+    Press,
     SayLine,
     SelectButton,
     TakeAway,

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import type { StudySummary } from '@yurei/core/exchange';
 import { Button } from 'primeng/button';
 import { formatDateTime } from '../../common/date-time';
+import { Press } from '../../common/press';
 import { StudyRun } from './study-run';
 
 const asks: Readonly<Record<StudySummary['ask'], string>> = {
@@ -14,14 +15,14 @@ const asks: Readonly<Record<StudySummary['ask'], string>> = {
 /** The studies of this design that the server has kept: opened again, or removed. */
 @Component({
   selector: 'yu-kept-studies',
-  imports: [Button],
+  imports: [Button, Press],
   template: `
     @if (rows().length > 0) {
       <h3 class="heading">kept</h3>
     }
     @for (row of rows(); track row.id) {
       <div class="kept">
-        <button type="button" class="open" (click)="run.open(row.id)">
+        <button yuPress="bare" class="open" (click)="run.open(row.id)">
           <b>{{ row.what }}</b>
           <span class="soft">{{ row.when }}</span>
         </button>
@@ -43,13 +44,7 @@ const asks: Readonly<Record<StudySummary['ask'], string>> = {
     }
     .open {
       flex: 1;
-      font: inherit;
-      font-size: var(--type-small);
-      text-align: left;
-      border: 0;
-      background: none;
       color: var(--ink);
-      cursor: pointer;
       padding: 3px 0;
     }
     .open:hover b {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import type { Edit } from '@yurei/core/design';
 import { axisValues, dialFacts, scoreOf, type Dial, type Score } from '@yurei/core/nights';
 import { decimals, formatNominal, toDigits } from '@yurei/core/quantity';
+import { Press } from '../../common/press';
 import { DesignSession } from '../../data/design-session';
 import { percent } from './percent';
 import { StudyRun } from './study-run';
@@ -23,6 +24,7 @@ interface Cell {
 /** Detection and false triggers over two values of the design, and the pair that is best. */
 @Component({
   selector: 'yu-map-result',
+  imports: [Press],
   template: `
     @if (chosen(); as cell) {
       <p>
@@ -31,7 +33,7 @@ interface Cell {
       @if (cell.here) {
         <p class="soft">There the design stands.</p>
       } @else {
-        <button type="button" class="take" (click)="take(cell)">Take these two values</button>
+        <button yuPress class="take" (click)="take(cell)">Take these two values</button>
       }
     }
     <div class="maps" [style.--columns]="across().length">
@@ -133,13 +135,7 @@ interface Cell {
       outline: 2px solid var(--indigo);
     }
     .take {
-      font: inherit;
-      padding: 3px 10px;
-      border: 1px solid var(--rule);
-      border-radius: var(--round-small);
-      background: none;
-      color: var(--ink);
-      cursor: pointer;
+      padding: 2px 10px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { summarise } from '@yurei/core/nights';
 import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
+import { Press } from '../../common/press';
 import { percent } from './percent';
 import { StudyRun } from './study-run';
 
@@ -10,6 +11,7 @@ const mostWhileRunning = 1000;
 /** Many nights of one case: detection with bounds, false triggers, what matters, and the worst by their seeds. */
 @Component({
   selector: 'yu-nights-result',
+  imports: [Press],
   template: `
     @for (row of rows(); track row.id) {
       <div class="row" [class.off]="row.bad">
@@ -39,7 +41,7 @@ const mostWhileRunning = 1000;
       @if (worst().length > 0) {
         <h3 class="heading">the worst nights</h3>
         @for (night of worst(); track night.seed) {
-          <button type="button" class="night" (click)="run.lookAt(0, night.seed)">
+          <button yuPress="bare" class="night" (click)="run.lookAt(0, night.seed)">
             <span class="value">seed {{ night.seed }}</span> {{ night.what }}
             <span class="soft">{{ night.drawn }}</span>
           </button>

@@ -13,6 +13,7 @@ import {
   slowestReading,
 } from '@yurei/core/threshold';
 import { BenchService } from '../../bench/bench';
+import { Press } from '../../common/press';
 import { ValueField } from '../../common/value-field';
 import { BenchView } from '../../data/bench-view';
 import { answerTo } from '../../data/answer';
@@ -51,7 +52,7 @@ const mostPoints = 600;
 /** What averaging, debounce and a following baseline do to errors, delay and slow changes. */
 @Component({
   selector: 'yu-timing-helper',
-  imports: [ReadingChart, ValueField],
+  imports: [Press, ReadingChart, ValueField],
   template: `
     <h3 class="heading">short events</h3>
     <div class="fields">
@@ -80,7 +81,7 @@ const mostPoints = 600;
               <td>{{ row.noise }}</td>
               <td>{{ row.later }}</td>
               <td>
-                <button type="button" (click)="average(row.n)">Take {{ row.n }}</button>
+                <button yuPress="bare" (click)="average(row.n)">Take {{ row.n }}</button>
               </td>
             </tr>
           }

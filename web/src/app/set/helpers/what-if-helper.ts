@@ -16,6 +16,7 @@ import { findHappeningKind } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
 import { BenchService } from '../../bench/bench';
 import { ChoiceField, type Choice } from '../../common/choice-field';
+import { Press } from '../../common/press';
 import { answerTo } from '../../data/answer';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
@@ -55,7 +56,7 @@ const near = 0.06;
 /** Another load, a shroud, another gain, another distance or angle: what the circuit says it would read. */
 @Component({
   selector: 'yu-what-if-helper',
-  imports: [ChoiceField, ReadingChart],
+  imports: [ChoiceField, Press, ReadingChart],
   template: `
     <yu-choice-field
       class="wide"
@@ -97,7 +98,7 @@ const near = 0.06;
               <td>
                 @if (adjustment() && !row.here) {
                   <button
-                    type="button"
+                    yuPress="bare"
                     [attr.aria-label]="'Take ' + row.label"
                     (click)="take(row.value)"
                   >

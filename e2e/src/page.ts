@@ -185,12 +185,8 @@ export class Page {
   }
 
   async moveTimeTo(seconds: number): Promise<void> {
-    const slider = await this.find('yu-probe-strip input[type=range]');
-    await this.driver.executeScript(
-      "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
-      slider,
-      seconds,
-    );
+    const field = await this.find('yu-clock-field input');
+    await field.sendKeys(Key.chord(Key.CONTROL, 'a'), `${seconds} s`, Key.ENTER);
   }
 
   /** Bytes of the page and everything it has loaded, as sent (compressed). */

@@ -42,7 +42,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.findElement(By.css('button.findings')).click();
       const offered = By.css('yu-offer-line button:not([disabled])');
       await driver.wait(until.elementLocated(offered), 20000);
-      await driver.findElement(By.css('yu-finding-card details summary')).click();
+      await driver.findElement(By.css('yu-finding-card yu-fold legend button')).click();
     },
   },
   {
@@ -160,11 +160,9 @@ async function openDemo(driver: WebDriver, title: string, step: string): Promise
 
 /** Puts the time cursor somewhere in the scene, s. */
 async function moveTo(driver: WebDriver, t: number): Promise<void> {
-  await driver.executeScript(
-    "arguments[0].value = arguments[1]; arguments[0].dispatchEvent(new Event('input', { bubbles: true }));",
-    driver.findElement(By.css('yu-probe-strip input[type=range]')),
-    t,
-  );
+  const field = await driver.findElement(By.css('yu-clock-field input'));
+  await field.sendKeys(Key.chord(Key.CONTROL, 'a'), `${t} s`, Key.ENTER);
+  await driver.executeScript('document.activeElement.blur()');
 }
 
 /** Rehearses a design that is put on the shelf, one of its verdicts open, with the time cursor somewhere in its scene. */

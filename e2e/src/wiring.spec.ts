@@ -105,7 +105,7 @@ describe('wiring', () => {
   /** The text of the cards of all that is wrong. */
   const cards = (): Promise<string[]> =>
     run(
-      "return [...document.querySelectorAll('yu-finding-card .finding')].filter((e) => !e.parentElement.closest('details')).map((e) => e.textContent)",
+      "return [...document.querySelectorAll('yu-finding-card .finding')].filter((e) => !e.parentElement.closest('yu-fold')).map((e) => e.textContent)",
     );
   /** What is wrong, once it is known what cures it. */
   const tried = async (): Promise<string[]> => {

@@ -16,6 +16,7 @@ import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
 import { BenchService } from '../bench/bench';
+import { FileButton } from '../common/file-button';
 import { HelpHint } from '../common/help-hint';
 import { download } from '../common/download';
 import { InlineName } from '../common/inline-name';
@@ -36,6 +37,7 @@ import { Things } from './things';
   selector: 'yu-act',
   imports: [
     Button,
+    FileButton,
     HelpHint,
     InlineName,
     Lanes,
@@ -147,10 +149,8 @@ export class ActStep {
   }
 
   /** Takes the charts of a file in, in the place of those of the same name, if all that they ask for is there. */
-  protected async importCharts(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const [file, design] = [field.files?.[0], this.session.design()];
-    field.value = '';
+  protected async importCharts([file]: File[]): Promise<void> {
+    const design = this.session.design();
     if (!file || !design) return;
     const edit = chartsEdit(design, await file.text());
     this.unread.set(edit.ok ? [] : edit.problems.slice(0, 3));

@@ -2,12 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { RouterLink } from '@angular/router';
 import { findKind, surroundings, valuesOf, type Param } from '@yurei/core/catalog';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
+import { TableModule } from 'primeng/table';
+import { Fold } from '../common/fold';
 import { PartCurve } from '../picture/part-curve';
 
 /** Everything that is known of one kind of part, with its curve. */
 @Component({
   selector: 'yu-part-page',
-  imports: [PartCurve, RouterLink],
+  imports: [Fold, PartCurve, RouterLink, TableModule],
   templateUrl: './part-page.html',
   styleUrl: './part-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

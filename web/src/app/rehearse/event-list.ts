@@ -1,38 +1,66 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { chainOf, eventsOf } from '@yurei/core/rehearsal';
+import { InputText } from 'primeng/inputtext';
+import { TableModule } from 'primeng/table';
+import { byRow } from '../common/by-row';
 import { Press } from '../common/press';
 import { sayMoment } from '../common/say-moment';
 import { BenchView } from '../data/bench-view';
 
-/** More events than this are not shown one by one. */
-const mostShown = 400;
+/** As many events are shown at once; the others are a page further. */
+const atOnce = 200;
 
 /** What came about in the rehearsal, each with what brought it about; a click takes the time there. */
 @Component({
   selector: 'yu-event-list',
-  imports: [Press],
+  imports: [InputText, Press, TableModule],
   template: `
-    <table>
-      <tbody>
-        @for (row of rows(); track row.index) {
-          <tr [class.cause]="causes().has(row.index)" [class.here]="row.index === picked()">
-            <td class="value">{{ moment(row.event.t) }}</td>
-            <td>
-              <button yuPress="bare" (click)="pick(row.index)">
-                <i class="pi" [class]="row.glyph" aria-hidden="true"></i> {{ row.event.text }}
-              </button>
-            </td>
-          </tr>
-        } @empty {
-          <tr>
-            <td class="soft">Nothing came about: no channel answered, nothing fired.</td>
-          </tr>
-        }
-      </tbody>
-    </table>
-    @if (more() > 0) {
-      <p class="soft">And {{ more() }} more; export the rehearsal as CSV to see them all.</p>
-    }
+    <input
+      pInputText
+      pSize="small"
+      class="find"
+      type="search"
+      placeholder="Find among what came about"
+      aria-label="Find among what came about"
+      [value]="words()"
+      (input)="find($event)"
+    />
+    <p-table
+      [value]="rows()"
+      [rowTrackBy]="byRow"
+      size="small"
+      [paginator]="rows().length > atOnce"
+      [rows]="atOnce"
+      [(first)]="first"
+    >
+      <ng-template #header>
+        <tr>
+          <th scope="col" class="when">when</th>
+          <th scope="col">what</th>
+        </tr>
+      </ng-template>
+      <ng-template #body let-row>
+        <tr [class.cause]="causes().has(row.index)" [class.here]="row.index === picked()">
+          <td class="value when">{{ moment(row.event.t) }}</td>
+          <td>
+            <button yuPress="bare" (click)="pick(row.index)">
+              <i class="pi" [class]="row.glyph" aria-hidden="true"></i> {{ row.event.text }}
+            </button>
+          </td>
+        </tr>
+      </ng-template>
+      <ng-template #emptymessage>
+        <tr>
+          <td class="soft" colspan="2">
+            {{
+              words()
+                ? 'Nothing that came about says “' + words() + '”.'
+                : 'Nothing came about: no channel answered, nothing fired.'
+            }}
+          </td>
+        </tr>
+      </ng-template>
+    </p-table>
   `,
   styles: `
     :host {
@@ -43,17 +71,15 @@ const mostShown = 400;
       padding: 4px 14px;
       font-size: var(--type-small);
     }
-    table {
-      border-collapse: collapse;
-      width: 100%;
+    .find {
+      width: 300px;
+      margin-bottom: 4px;
     }
-    td {
-      border-bottom: 1px solid var(--rule);
-      padding: 2px 6px;
+    tr > td {
       vertical-align: top;
       overflow-wrap: anywhere;
     }
-    td:first-child {
+    tr > .when {
       width: 96px;
       text-align: right;
       white-space: nowrap;
@@ -78,7 +104,12 @@ const mostShown = 400;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class EventList {
+  protected readonly byRow = byRow;
   protected readonly moment = sayMoment;
+  protected readonly atOnce = atOnce;
+  /** Only what says this is shown. */
+  protected readonly words = signal('');
+  protected readonly first = signal(0);
   private readonly view = inject(BenchView);
   /** Place of the event whose causes are shown. */
   protected readonly picked = signal<number | undefined>(undefined);
@@ -87,17 +118,22 @@ export class EventList {
     const [design, rehearsal] = [this.view.shown(), this.view.rehearsal()];
     return design && rehearsal ? eventsOf(design, rehearsal) : [];
   });
-  protected readonly rows = computed(() =>
-    this.events()
-      .slice(0, mostShown)
-      .map((event, index) => ({ event, index, glyph: glyphs[event.kind] })),
-  );
-  protected readonly more = computed(() => Math.max(0, this.events().length - mostShown));
+  protected readonly rows = computed(() => {
+    const words = this.words().toLowerCase();
+    return this.events()
+      .map((event, index) => ({ event, index, glyph: glyphs[event.kind] }))
+      .filter(({ event }) => event.text.toLowerCase().includes(words));
+  });
   protected readonly causes = computed(() => {
     const [events, picked] = [this.events(), this.picked()];
     if (picked === undefined || picked >= events.length) return new Set<number>();
     return new Set(chainOf(events, picked).map((e) => events.indexOf(e)));
   });
+
+  protected find(event: Event): void {
+    this.first.set(0);
+    this.words.set((event.target as HTMLInputElement).value);
+  }
 
   protected pick(index: number): void {
     this.picked.set(index);

@@ -24,6 +24,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import { Tooltip } from 'primeng/tooltip';
 import { download } from '../common/download';
 import { FindDialog, type Find } from '../common/find-dialog';
+import { Fold } from '../common/fold';
 import { InlineChoice } from '../common/inline-choice';
 import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
@@ -51,6 +52,7 @@ type View = 'time' | 'circuit' | 'plan' | 'events' | 'score' | 'scene';
     Button,
     EventList,
     FindDialog,
+    Fold,
     FormsModule,
     InlineChoice,
     Menu,

@@ -19,8 +19,10 @@ import {
 import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { TableModule } from 'primeng/table';
 import { Textarea } from 'primeng/textarea';
 import { ProgressBar } from 'primeng/progressbar';
+import { FileButton } from '../common/file-button';
 import { reasonOf } from '../data/answer';
 import { ChoiceField } from '../common/choice-field';
 import { TextField } from '../common/text-field';
@@ -45,9 +47,11 @@ const headSize = 65_536;
     ChoiceField,
     ConditionsFields,
     Dialog,
+    FileButton,
     LogStretch,
     MappingFields,
     ProgressBar,
+    TableModule,
     TextField,
     Textarea,
   ],
@@ -90,9 +94,7 @@ export class BringDialog {
     return stretch ? Math.min(mostReadings, stretch.end - stretch.first) : 0;
   });
 
-  protected async choose(input: HTMLInputElement): Promise<void> {
-    const file = input.files?.[0];
-    input.value = '';
+  protected async choose([file]: File[]): Promise<void> {
     if (file) await this.look(file.name, file);
   }
 

@@ -9,6 +9,7 @@ import { slowestAnswer } from '@yurei/core/threshold';
 import { duplicateChannel, outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
+import { Fold } from '../common/fold';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
@@ -47,7 +48,7 @@ const endings: readonly Choice[] = [
 /** One channel: levels, timing, and for how long what it fires stays on. */
 @Component({
   selector: 'yu-channel-panel',
-  imports: [Button, ChoiceField, PipelineFields, TextField, ValueField],
+  imports: [Button, ChoiceField, Fold, PipelineFields, TextField, ValueField],
   template: `
     @if (channel(); as channel) {
       <h2>Channel {{ channel.name }}</h2>
@@ -81,10 +82,9 @@ const endings: readonly Choice[] = [
           }
         </dl>
       }
-      <details>
-        <summary>Filter, baseline, timing</summary>
+      <yu-fold label="Filter, baseline, timing">
         <yu-pipeline-fields [channel]="channel" />
-      </details>
+      </yu-fold>
       @for (gap of gaps(); track gap.title) {
         <p class="gap">
           <b>{{ gap.title }}</b> {{ gap.reason }}

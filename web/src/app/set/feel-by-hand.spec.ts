@@ -43,7 +43,7 @@ describe('a hand on the world', () => {
     const { sent, lines } = await connected();
     const hand = await show(FeelByHand);
     const slider = hand.find('[role=slider]');
-    for (const key of ['Home', 'PageUp', 'End']) await hand.key(slider, key, { code: key });
+    await Promise.all(['Home', 'PageUp', 'End'].map((key) => hand.key(slider, key, { code: key })));
     await hand.until(() => sent.some((line) => line.startsWith('feel')));
     // Of what is drawn past only the last is told.
     expect(sent.filter((line) => line.startsWith('feel'))).toEqual([

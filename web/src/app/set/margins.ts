@@ -4,6 +4,8 @@ import { fileStem, writeReadings } from '@yurei/core/exchange';
 import { percent, upperBound } from '@yurei/core/judge';
 import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
+import { TableModule } from 'primeng/table';
+import { byRow } from '../common/by-row';
 import { download } from '../common/download';
 import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
@@ -23,51 +25,53 @@ interface Line {
 /** Every channel with its smallest margin, the worst first; settings can be copied from one to all. */
 @Component({
   selector: 'yu-margins',
-  imports: [Button, Press],
+  imports: [Button, Press, TableModule],
   template: `
-    <table>
-      <thead>
+    <p-table [value]="lines()" [rowTrackBy]="byRow" size="small">
+      <ng-template #header>
         <tr>
-          <th scope="col">Channel</th>
+          <th scope="col" pSortableColumn="channel.name">
+            Channel <p-sortIcon field="channel.name" />
+          </th>
           <th scope="col">Line</th>
-          <th scope="col">Nearest set</th>
-          <th scope="col" class="number">Margin</th>
+          <th scope="col" pSortableColumn="nearest">Nearest set <p-sortIcon field="nearest" /></th>
+          <th scope="col" class="number" pSortableColumn="margin">
+            Margin <p-sortIcon field="margin" />
+          </th>
           <th scope="col" class="number">Missed</th>
           <th scope="col" class="number">False</th>
           <th scope="col"><span class="hidden-label">Do</span></th>
         </tr>
-      </thead>
-      <tbody>
-        @for (line of lines(); track line.channel.id) {
-          <tr [class.here]="line.channel.id === judging.channel()?.id">
-            <td>
-              <button yuPress="bare" (click)="choose.emit(line.channel.id)">
-                {{ line.channel.name }}
-              </button>
-            </td>
-            <td class="value">{{ line.channel.trips }} {{ line.channel.threshold }}</td>
-            <td>{{ line.nearest }}</td>
-            <td class="value number" [class.bad]="(line.margin ?? 0) < 0">
-              {{ told(line) }}
-            </td>
-            <td class="value number">{{ line.misses }}</td>
-            <td class="value number">{{ line.falses }}</td>
-            <td>
-              @if (line.channel.id !== judging.channel()?.id) {
-                <p-button
-                  label="Set like this one"
-                  [ariaLabel]="'Set ' + line.channel.name + ' like ' + judging.channel()?.name"
-                  size="small"
-                  severity="secondary"
-                  variant="text"
-                  (onClick)="copyTo(line.channel)"
-                />
-              }
-            </td>
-          </tr>
-        }
-      </tbody>
-    </table>
+      </ng-template>
+      <ng-template #body let-line>
+        <tr [class.here]="line.channel.id === judging.channel()?.id">
+          <td>
+            <button yuPress="bare" (click)="choose.emit(line.channel.id)">
+              {{ line.channel.name }}
+            </button>
+          </td>
+          <td class="value">{{ line.channel.trips }} {{ line.channel.threshold }}</td>
+          <td>{{ line.nearest }}</td>
+          <td class="value number" [class.bad]="(line.margin ?? 0) < 0">
+            {{ told(line) }}
+          </td>
+          <td class="value number">{{ line.misses }}</td>
+          <td class="value number">{{ line.falses }}</td>
+          <td>
+            @if (line.channel.id !== judging.channel()?.id) {
+              <p-button
+                label="Set like this one"
+                [ariaLabel]="'Set ' + line.channel.name + ' like ' + judging.channel()?.name"
+                size="small"
+                severity="secondary"
+                variant="text"
+                (onClick)="copyTo(line.channel)"
+              />
+            }
+          </td>
+        </tr>
+      </ng-template>
+    </p-table>
     @if (readings().length > 0) {
       <p-button
         label="Export all readings as CSV"
@@ -80,20 +84,6 @@ interface Line {
     }
   `,
   styles: `
-    table {
-      width: 100%;
-      border-collapse: collapse;
-      font-size: var(--type-small);
-    }
-    th {
-      text-align: left;
-      font-weight: 400;
-      color: var(--soft);
-    }
-    td,
-    th {
-      padding: 2px 8px 2px 0;
-    }
     .number {
       text-align: right;
     }
@@ -108,6 +98,7 @@ interface Line {
 })
 export class Margins {
   readonly choose = output<string>();
+  protected readonly byRow = byRow;
   private readonly session = inject(DesignSession);
   protected readonly judging = inject(JudgeView);
 

@@ -8,6 +8,7 @@ import { Textarea } from 'primeng/textarea';
 import { formatDateTime } from '../common/date-time';
 import { ChoiceField } from '../common/choice-field';
 import { download } from '../common/download';
+import { Fold } from '../common/fold';
 import { Press } from '../common/press';
 import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
@@ -28,7 +29,7 @@ const mostListed = 60;
 /** One reading set: what it is, under what it was taken, and which of its readings count. */
 @Component({
   selector: 'yu-readings-panel',
-  imports: [Button, ChoiceField, ConditionsFields, InputText, Press, TextField, Textarea],
+  imports: [Button, ChoiceField, ConditionsFields, Fold, InputText, Press, TextField, Textarea],
   templateUrl: './readings-panel.html',
   styleUrls: ['../common/panel.css', './readings-panel.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -15,6 +15,7 @@ import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { firstValueFrom } from 'rxjs';
+import { FileButton } from '../common/file-button';
 import { Lantern } from '../common/lantern';
 import { CheckField } from '../common/check-field';
 import type { Choice } from '../common/choice-field';
@@ -55,14 +56,15 @@ const kept = (name: string, word: string): WritableSignal<boolean> =>
     BinDialog,
     Button,
     CheckField,
+    FileButton,
     FirstVisit,
     InlineChoice,
     InputText,
     Lantern,
     NgTemplateOutlet,
     RouterLink,
-    ShelfCard,
     SettingsDialog,
+    ShelfCard,
     WholeShelf,
   ],
   templateUrl: './shelf.html',
@@ -144,12 +146,6 @@ export class Shelf {
     });
   }
 
-  protected async pickFiles(input: HTMLInputElement): Promise<void> {
-    const files = [...(input.files ?? [])];
-    input.value = '';
-    await this.takeFiles(files);
-  }
-
   /** Files may be dropped anywhere. */
   protected async drop(event: DragEvent): Promise<void> {
     const files = [...(event.dataTransfer?.files ?? [])];
@@ -163,7 +159,7 @@ export class Shelf {
   }
 
   /** Takes in what can be; of several files it says which could not be, and why. */
-  private async takeFiles(files: readonly File[]): Promise<void> {
+  protected async takeFiles(files: readonly File[]): Promise<void> {
     const failed: { file: File; error: ApiError }[] = [];
     for (const file of files) {
       if (file.size > largestFile) this.failure.set(tooLarge(file));

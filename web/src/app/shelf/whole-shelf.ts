@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, inject, model, output, signal } fro
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { firstValueFrom } from 'rxjs';
+import { FileButton } from '../common/file-button';
 import { Api, ApiError } from '../data/api';
 
 /** Everything at once: taking the whole shelf along, bringing one in, a backup and putting it back. */
 @Component({
   selector: 'yu-whole-shelf',
-  imports: [Button, Dialog],
+  imports: [Button, Dialog, FileButton],
   templateUrl: './whole-shelf.html',
   styleUrl: './whole-shelf.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -23,8 +24,7 @@ export class WholeShelf {
   /** The backup that is to take the place of everything, once that is said again. */
   protected readonly backup = signal<File | undefined>(undefined);
 
-  protected takeIn(input: HTMLInputElement): Promise<void> {
-    const file = taken(input);
+  protected takeIn([file]: File[]): Promise<void> {
     return this.attempt('Taking in the archive…', async () => {
       if (!file) return '';
       const { designs, there } = await firstValueFrom(this.api.takeIn(file));
@@ -32,10 +32,10 @@ export class WholeShelf {
     });
   }
 
-  protected choose(input: HTMLInputElement): void {
+  protected choose([file]: File[]): void {
     this.done.set('');
     this.refused.set('');
-    this.backup.set(taken(input));
+    this.backup.set(file);
   }
 
   protected putBack(): Promise<void> {
@@ -62,11 +62,4 @@ export class WholeShelf {
       this.working.set('');
     }
   }
-}
-
-/** The file that was chosen; the field is empty afterwards, so that the same one can be chosen again. */
-function taken(input: HTMLInputElement): File | undefined {
-  const file = input.files?.[0];
-  input.value = '';
-  return file;
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { isAcceptable } from '@yurei/core/check';
 import type { Accepted } from '@yurei/core/design';
 import { AutoFocus } from 'primeng/autofocus';
@@ -13,26 +13,29 @@ const longest = 400;
 /** Says of a finding that it is no mistake in this design, and why; or takes that back. */
 @Component({
   selector: 'yu-accept-line',
-  imports: [AutoFocus, Button, FormsModule, InputText],
+  imports: [AutoFocus, Button, InputText, ReactiveFormsModule],
   template: `
     @if (finding()?.accepted; as reason) {
       <p><strong>No mistake here:</strong> {{ reason }}</p>
       <p-button label="Tell it again" size="small" variant="text" (onClick)="reopen()" />
     } @else if (asking()) {
-      <form class="ask" (ngSubmit)="accept()">
+      <form class="ask" [formGroup]="form" (ngSubmit)="accept()">
         <label [for]="'why-' + id()">Why is it no mistake here?</label>
         <input
           pInputText
           pSize="small"
           [pAutoFocus]="true"
-          name="reason"
+          formControlName="reason"
           [id]="'why-' + id()"
           [maxlength]="longest"
-          [ngModel]="reason()"
-          (ngModelChange)="reason.set($event)"
           (keydown.escape)="asking.set(false)"
         />
-        <p-button type="submit" label="Keep with the design" size="small" [disabled]="!said()" />
+        <p-button
+          type="submit"
+          label="Keep with the design"
+          size="small"
+          [disabled]="form.invalid"
+        />
         <p-button label="Cancel" size="small" variant="text" (onClick)="asking.set(false)" />
       </form>
     } @else if (acceptable()) {
@@ -54,8 +57,9 @@ export class AcceptLine {
   private readonly session = inject(DesignSession);
   protected readonly longest = longest;
   protected readonly asking = signal(false);
-  protected readonly reason = signal('');
-  protected readonly said = computed(() => this.reason().trim() !== '');
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    reason: ['', [Validators.pattern(/\S/), Validators.required, Validators.maxLength(longest)]],
+  });
   /** As it was found by itself, whatever follows from it. */
   protected readonly finding = computed(() => this.view.findings().find((f) => f.id === this.id()));
   protected readonly acceptable = computed(() => {
@@ -65,12 +69,12 @@ export class AcceptLine {
 
   protected accept(): void {
     const finding = this.finding();
-    if (!finding || !this.said()) return;
+    if (!finding || this.form.invalid) return;
     const { id, severity } = finding;
     const accepted: Accepted = {
       finding: id,
       severity: severity as Accepted['severity'],
-      reason: this.reason().trim(),
+      reason: this.form.controls.reason.value.trim(),
     };
     this.session.edit({ type: 'accept-finding', accepted });
     this.asking.set(false);

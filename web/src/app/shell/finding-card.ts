@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { sayConsequence, type Finding } from '@yurei/core/check';
+import { Fold } from '../common/fold';
 import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import type { OfferedRoot } from '../data/diagnosis-view';
@@ -17,7 +18,7 @@ const words: Partial<Record<Finding['severity'], string>> = {
 /** One finding: what is wrong where, the number, what happens on the bench, what follows from it, and what cures it. */
 @Component({
   selector: 'yu-finding-card',
-  imports: [AcceptLine, OfferLine, Press],
+  imports: [AcceptLine, Fold, OfferLine, Press],
   template: `
     <section class="finding" [attr.data-severity]="finding().severity">
       <h3>
@@ -43,16 +44,15 @@ const words: Partial<Record<Finding['severity'], string>> = {
         <yu-offer-line [offer]="cure" />
       }
       @if (root()?.effects?.length; as count) {
-        <details>
-          <summary>
-            {{ count === 1 ? 'One more follows from it' : count + ' more follow from it' }}
-          </summary>
+        <yu-fold
+          [label]="count === 1 ? 'One more follows from it' : count + ' more follow from it'"
+        >
           @for (effect of root()?.effects; track effect.id) {
             <p class="effect">
               <strong>{{ effect.title }}.</strong> {{ effect.reason }}
             </p>
           }
-        </details>
+        </yu-fold>
       }
       <yu-accept-line [id]="finding().id" />
     </section>

@@ -25,11 +25,13 @@ it('follows the time cursor, and tells rest from a moment', async () => {
   bench.view.moveTo((fired?.t ?? 0) + 0.05);
   await strip.until(() => sounder() !== quiet);
   expect(quiet).toBe(`not ${sounder()}`);
-  const range = strip.find<HTMLInputElement>('input[type=range]');
-  range.value = '3';
-  range.dispatchEvent(new Event('input', { bubbles: true }));
-  await strip.settle();
+  await strip.type('Time in the scene', '3 s');
   expect(bench.view.time()).toBe(3);
+  await strip.key(strip.find('[role=slider]'), 'ArrowRight', { code: 'ArrowRight' });
+  expect(bench.view.time()).toBeGreaterThan(3);
+  await strip.type('Time in the scene', '1e9 s');
+  expect(bench.view.time()).toBeLessThan(4);
+  expect(strip.find('yu-clock-field input').title).toMatch(/outside the possible 0.s … 30.s/);
   await strip.press('At rest');
   expect(bench.view.time()).toBeUndefined();
 });

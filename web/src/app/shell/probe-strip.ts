@@ -1,13 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { happeningSpan } from '@yurei/core/scene';
-import { formatQuantity } from '@yurei/core/quantity';
 import { wentWrong } from '@yurei/core/rehearsal';
+import { Slider } from 'primeng/slider';
 import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { Panes } from '../data/panes';
 import { Player } from '../data/player';
 import { Probes } from '../data/probes';
 import { tracePath } from '../common/trace-path';
+import { ClockField } from './clock-field';
 
 const width = 700;
 const rowHeight = 24;
@@ -15,7 +17,7 @@ const rowHeight = 24;
 /** Pinned values with their traces, the happenings under them, and the time cursor through all. */
 @Component({
   selector: 'yu-probe-strip',
-  imports: [Press],
+  imports: [ClockField, FormsModule, Press, Slider],
   templateUrl: './probe-strip.html',
   styleUrl: './probe-strip.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,10 +62,8 @@ export class ProbeStrip {
     const t = this.view.time();
     return t === undefined ? undefined : (100 * t) / this.duration();
   });
-  protected readonly clock = computed(() => {
-    const t = this.view.time();
-    return t === undefined ? 'at rest' : formatQuantity(t, 's', 4);
-  });
+  /** A key takes the cursor as far, s. */
+  protected readonly step = computed(() => Math.max(0.01, this.duration() / 500));
 
   protected scrub(event: PointerEvent): void {
     if (event.type === 'pointermove' && event.buttons === 0) return;
@@ -75,8 +75,8 @@ export class ProbeStrip {
     this.view.moveTo(((event.clientX - box.left) / box.width) * this.duration());
   }
 
-  protected slide(event: Event): void {
+  protected slide(t: number | undefined): void {
     this.player.pause();
-    this.view.moveTo(Number((event.target as HTMLInputElement).value));
+    this.view.moveTo(t);
   }
 }

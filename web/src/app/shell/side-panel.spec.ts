@@ -44,7 +44,7 @@ it('folds what follows under its root, and names the likely slip', async () => {
   expect(
     panel.all('.finding[data-severity="error"], .finding[data-severity="caution"]'),
   ).toHaveLength(1);
-  expect(panel.text('summary')).toContain('more follow from it');
+  expect(panel.text('yu-fold legend')).toContain('more follow from it');
   expect(panel.text('yu-offer-line')).toContain('Likely: No wire leads from');
 });
 
@@ -89,7 +89,7 @@ it('takes what is no mistake here, with a reason, and tells it again when that i
   expect(bench.session.design()?.accepted).toMatchObject([
     { finding: 'coil-without-diode:P1', reason: 'The sounder has one inside.' },
   ]);
-  expect(panel.text('details')).toBeDefined();
+  expect(panel.text('yu-fold')).toBeDefined();
   expect(panel.text()).toContain('No mistake here: The sounder has one inside.');
   await panel.press('Tell it again');
   await panel.until(() => bench.diagnosis.roots()?.length === 1);
@@ -100,7 +100,7 @@ it('never folds away what may hurt someone, and lets nobody call it no mistake',
   design.parts.push({ id: 'G9', kind: 'lithium-cell', name: 'Spare cell', params: {} });
   await openBench(design);
   const panel = await showSolved(SidePanel);
-  const open = panel.all('.finding').filter((card) => !card.closest('details'));
+  const open = panel.all('.finding').filter((card) => !card.closest('yu-fold'));
   const cell = open.find((card) => card.textContent.includes('never charge below 0'));
   expect(cell).toBeDefined();
   expect(cell?.querySelector('yu-accept-line button')).toBeNull();

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
+import { Fold } from '../common/fold';
 import { HelpHint } from '../common/help-hint';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -27,6 +28,7 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
     Button,
     ChannelPanel,
     FindingCard,
+    Fold,
     GroupPanel,
     HappeningPanel,
     HelpHint,
@@ -89,12 +91,11 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
       <yu-finding-card [finding]="finding" />
     }
     @for (shelf of shelves(); track shelf.label) {
-      <details>
-        <summary>{{ shelf.label }} ({{ shelf.findings.length }})</summary>
+      <yu-fold [label]="shelf.label + ' (' + shelf.findings.length + ')'">
         @for (finding of shelf.findings; track finding.id) {
           <yu-finding-card [finding]="finding" [root]="asides().get(finding.id)" />
         }
-      </details>
+      </yu-fold>
     }
   `,
   styleUrl: './side-panel.css',

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Password } from 'primeng/password';
-import { FormsModule } from '@angular/forms';
 import { Lantern } from '../common/lantern';
 import type { ApiError } from '../data/api-error';
 import { SignIn } from '../data/sign-in';
@@ -9,9 +9,9 @@ import { SignIn } from '../data/sign-in';
 /** Asks for the passcode of a server that is open to a network; what was begun goes on behind it. */
 @Component({
   selector: 'yu-sign-in-page',
-  imports: [Button, FormsModule, Lantern, Password],
+  imports: [Button, Lantern, Password, ReactiveFormsModule],
   template: `
-    <form (submit)="give($event)" aria-labelledby="sign-in">
+    <form [formGroup]="form" (ngSubmit)="give()" aria-labelledby="sign-in">
       <yu-lantern [lit]="false" />
       <h1 id="sign-in">The passcode of this server</h1>
       <p class="soft">
@@ -20,13 +20,12 @@ import { SignIn } from '../data/sign-in';
       <label for="passcode">Passcode</label>
       <p-password
         inputId="passcode"
-        name="passcode"
         autocomplete="current-password"
         [feedback]="false"
         [toggleMask]="true"
         [autofocus]="true"
         [fluid]="true"
-        [(ngModel)]="passcode"
+        formControlName="passcode"
         [invalid]="!!refused()"
       />
       @if (refused(); as refused) {
@@ -42,15 +41,16 @@ import { SignIn } from '../data/sign-in';
 })
 export class SignInPage {
   private readonly signIn = inject(SignIn);
-  protected readonly passcode = signal('');
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    passcode: ['', Validators.required],
+  });
   protected readonly refused = signal<ApiError | undefined>(undefined);
   protected readonly asking = signal(false);
 
-  protected async give(event: Event): Promise<void> {
-    event.preventDefault();
-    if (!this.passcode()) return;
+  protected async give(): Promise<void> {
+    if (this.form.invalid) return;
     this.asking.set(true);
-    this.refused.set(await this.signIn.give(this.passcode()));
+    this.refused.set(await this.signIn.give(this.form.controls.passcode.value));
     this.asking.set(false);
   }
 }

@@ -88,6 +88,31 @@ export const yureiPreset = definePreset(Aura, {
       tab: { padding: '3px 0 4px', margin: '0 14px -1px 0', fontWeight: '400' },
       tabpanel: { background: 'transparent', padding: '8px 0 0' },
     },
+    datatable: {
+      root: { transitionDuration: '0s' },
+      headerCell: {
+        background: 'transparent',
+        color: 'var(--soft)',
+        hoverBackground: 'var(--indigo-wash)',
+        sm: { padding: '3px 8px 3px 0' },
+      },
+      columnTitle: { fontWeight: '400' },
+      row: { background: 'transparent' },
+      bodyCell: { sm: { padding: '3px 8px 3px 0' } },
+      footerCell: { background: 'transparent', sm: { padding: '3px 8px 3px 0' } },
+    },
+    fieldset: {
+      root: { background: 'transparent', borderColor: 'transparent', padding: '0' },
+      legend: {
+        background: 'transparent',
+        hoverBackground: 'var(--indigo-wash)',
+        color: 'var(--soft)',
+        padding: '3px 4px 3px 0',
+        gap: '4px',
+        fontWeight: '400',
+      },
+      content: { padding: '2px 0 0' },
+    },
     checkbox: { root: { transitionDuration: '0s' } },
     togglebutton: {
       root: { transitionDuration: '0s', sm: { padding: '2px' } },

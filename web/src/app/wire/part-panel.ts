@@ -15,6 +15,7 @@ import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import { CheckField } from '../common/check-field';
 import { ChoiceField, type Choice } from '../common/choice-field';
+import { Fold } from '../common/fold';
 import { TextField } from '../common/text-field';
 import { ParamField } from '../common/param-field';
 import { ValueField } from '../common/value-field';
@@ -32,6 +33,7 @@ import { takeApart } from './take-apart';
     Button,
     CheckField,
     ChoiceField,
+    Fold,
     ParamField,
     PartCurve,
     RecordingField,

@@ -4,6 +4,8 @@ import type { PinMode, PinSkill } from '@yurei/core/design';
 import { arrangePins, boardsOf, planPins, type PlannedPin } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { TableModule } from 'primeng/table';
+import { byRow } from '../common/by-row';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
 import { DesignSession } from '../data/design-session';
@@ -25,7 +27,7 @@ const orNone = (words: readonly string[]): Choice[] => [
 /** Every pin of a controller that is used, as what and by what, with what does not fit. */
 @Component({
   selector: 'yu-pin-plan',
-  imports: [Button, Dialog, InlineChoice],
+  imports: [Button, Dialog, InlineChoice, TableModule],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -38,8 +40,8 @@ const orNone = (words: readonly string[]): Choice[] => [
     >
       @for (board of boards(); track board.part.id) {
         <h3>{{ board.part.id }} {{ board.part.name }}</h3>
-        <table>
-          <thead>
+        <p-table [value]="board.rows" [rowTrackBy]="byRow" size="small">
+          <ng-template #header>
             <tr>
               <th scope="col">Pin</th>
               <th scope="col">Set up as</th>
@@ -47,38 +49,37 @@ const orNone = (words: readonly string[]): Choice[] => [
               <th scope="col">Used by</th>
               <th scope="col">Finding</th>
             </tr>
-          </thead>
-          <tbody>
-            @for (row of board.rows; track row.pin) {
-              <tr [class.wrong]="row.problem">
-                <th scope="row">{{ row.terminal.label }}</th>
-                <td>
-                  <yu-inline-choice
-                    [label]="row.pin + ' set up as'"
-                    [choices]="modeChoices(row)"
-                    [value]="row.mode ?? ''"
-                    (changed)="setMode(row, $event)"
-                  />
-                </td>
-                <td>
-                  <yu-inline-choice
-                    [label]="row.pin + ' wants'"
-                    [disabled]="!row.mode"
-                    [choices]="skillChoices"
-                    [value]="row.skill ?? ''"
-                    (changed)="setSkill(row, $event)"
-                  />
-                </td>
-                <td>{{ row.users.join(', ') || 'nothing' }}</td>
-                <td>{{ row.problem || 'fits' }}</td>
-              </tr>
-            } @empty {
-              <tr>
-                <td colspan="5" class="soft">No pin is used yet.</td>
-              </tr>
-            }
-          </tbody>
-        </table>
+          </ng-template>
+          <ng-template #body let-row>
+            <tr [class.wrong]="row.problem">
+              <th scope="row">{{ row.terminal.label }}</th>
+              <td>
+                <yu-inline-choice
+                  [label]="row.pin + ' set up as'"
+                  [choices]="modeChoices(row)"
+                  [value]="row.mode ?? ''"
+                  (changed)="setMode(row, $event)"
+                />
+              </td>
+              <td>
+                <yu-inline-choice
+                  [label]="row.pin + ' wants'"
+                  [disabled]="!row.mode"
+                  [choices]="skillChoices"
+                  [value]="row.skill ?? ''"
+                  (changed)="setSkill(row, $event)"
+                />
+              </td>
+              <td>{{ row.users.join(', ') || 'nothing' }}</td>
+              <td>{{ row.problem || 'fits' }}</td>
+            </tr>
+          </ng-template>
+          <ng-template #emptymessage>
+            <tr>
+              <td colspan="5" class="soft">No pin is used yet.</td>
+            </tr>
+          </ng-template>
+        </p-table>
         <p class="soft">Free: {{ board.free }}</p>
         <div class="row">
           <p-button
@@ -103,6 +104,7 @@ const orNone = (words: readonly string[]): Choice[] => [
 export class PinPlan {
   readonly open = model(false);
   private readonly session = inject(DesignSession);
+  protected readonly byRow = byRow;
   protected readonly skillChoices = orNone(skills);
 
   protected readonly boards = computed(() => {

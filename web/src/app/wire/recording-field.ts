@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { freshId, type Edit, type Recording } from '@yurei/core/design';
 import { parseRecording } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
-import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
+import { FileButton } from '../common/file-button';
 import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
 
@@ -13,7 +13,7 @@ const largestFile = 2_000_000;
 /** Which recording a stand-in plays, and the door through which one comes in. */
 @Component({
   selector: 'yu-recording-field',
-  imports: [Button, ChoiceField, TextField],
+  imports: [ChoiceField, FileButton, TextField],
   template: `
     <yu-choice-field
       label="Plays"
@@ -32,22 +32,11 @@ const largestFile = 2_000_000;
     @if (told(); as told) {
       <p class="soft">{{ told }}</p>
     }
-    <p-button
+    <yu-file-button
       label="Load CSV…"
-      icon="pi pi-upload"
-      size="small"
-      severity="secondary"
-      variant="outlined"
-      (onClick)="file.click()"
-    />
-    <input
-      #file
-      type="file"
+      what="Readings as CSV"
       accept=".csv,.txt,text/csv,text/plain"
-      class="hidden-label"
-      tabindex="-1"
-      aria-label="Readings as CSV"
-      (change)="load(file)"
+      (taken)="load($event)"
     />
     @if (refused(); as refused) {
       <p class="caution" role="alert">{{ refused }}</p>
@@ -86,9 +75,7 @@ export class RecordingField {
     this.session.edit({ type: 'set-recording', part: this.id(), recording: id || undefined });
   }
 
-  protected async load(input: HTMLInputElement): Promise<void> {
-    const file = input.files?.[0];
-    input.value = '';
+  protected async load([file]: File[]): Promise<void> {
     if (!file) return;
     if (file.size > largestFile) {
       this.refused.set(`${file.name} is larger than 2 MB. Thin it out or cut it.`);

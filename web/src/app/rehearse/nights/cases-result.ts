@@ -2,60 +2,60 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { compared, scoreOf } from '@yurei/core/nights';
 import type { Share } from '@yurei/core/judge';
 import { toDigits } from '@yurei/core/quantity';
+import { TableModule } from 'primeng/table';
 import { percent } from './percent';
 import { StudyRun } from './study-run';
 
 /** The corners of what may be, or two states of a design side by side. */
 @Component({
   selector: 'yu-cases-result',
+  imports: [TableModule],
   template: `
     @if (run.asked()?.study?.ask?.for === 'corners') {
-      <table>
-        <thead>
+      <p-table [value]="corners()" size="small">
+        <ng-template #header>
           <tr>
             <th scope="col">corner</th>
             <th scope="col">noticed</th>
             <th scope="col">false triggers a night</th>
           </tr>
-        </thead>
-        <tbody>
-          @for (row of corners(); track row.label) {
-            <tr [class.off]="row.bad">
-              <th scope="row">{{ row.label }}</th>
-              <td class="value">{{ row.noticed }}</td>
-              <td class="value">{{ row.falses }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
+        </ng-template>
+        <ng-template #body let-row>
+          <tr [class.off]="row.bad">
+            <th scope="row">{{ row.label }}</th>
+            <td class="value">{{ row.noticed }}</td>
+            <td class="value">{{ row.falses }}</td>
+          </tr>
+        </ng-template>
+      </p-table>
       <p class="soft">
         Each corner puts the air, every supply and the strength of everything that happens to one
         end of what is given; the rest is drawn.
       </p>
     } @else {
-      <table>
-        <thead>
+      <p-table [value]="beside()" size="small">
+        <ng-template #header>
           <tr>
             <th scope="col">happening</th>
             <th scope="col">{{ run.asked()?.cases?.[0]?.label }}</th>
             <th scope="col">as it is</th>
             <th scope="col">difference</th>
           </tr>
-        </thead>
-        <tbody>
-          @for (row of beside(); track row.id) {
-            <tr [class.off]="row.became === 'worse'">
-              <th scope="row">
-                {{ row.name }} <span class="soft">{{ row.what }}</span>
-              </th>
-              <td class="value">{{ row.before }}</td>
-              <td class="value">{{ row.after }}</td>
-              <td class="value">
-                {{ row.by }}
-                <b>{{ row.became }}</b>
-              </td>
-            </tr>
-          }
+        </ng-template>
+        <ng-template #body let-row>
+          <tr [class.off]="row.became === 'worse'">
+            <th scope="row">
+              {{ row.name }} <span class="soft">{{ row.what }}</span>
+            </th>
+            <td class="value">{{ row.before }}</td>
+            <td class="value">{{ row.after }}</td>
+            <td class="value">
+              {{ row.by }}
+              <b>{{ row.became }}</b>
+            </td>
+          </tr>
+        </ng-template>
+        <ng-template #footer>
           <tr>
             <th scope="row">False triggers a night</th>
             @for (each of falses(); track $index) {
@@ -63,8 +63,8 @@ import { StudyRun } from './study-run';
             }
             <td></td>
           </tr>
-        </tbody>
-      </table>
+        </ng-template>
+      </p-table>
       <p class="soft">
         Both in the scene as it is now, on the same seeds. Better or worse is said only where it is
         more than chance (Newcombe 1998, about 95 %).
@@ -73,20 +73,9 @@ import { StudyRun } from './study-run';
   `,
   styleUrl: './nights-dialog.css',
   styles: `
-    table {
-      border-collapse: collapse;
-      width: 100%;
-    }
-    th,
-    td {
-      text-align: left;
-      font-weight: 400;
+    tr > th,
+    tr > td {
       vertical-align: top;
-      padding: 4px 8px 4px 0;
-      border-bottom: 1px solid var(--rule);
-    }
-    thead th {
-      color: var(--soft);
     }
     tr.off th {
       box-shadow: inset 4px 0 var(--lantern);

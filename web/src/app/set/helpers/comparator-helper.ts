@@ -12,7 +12,9 @@ import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { decimals, formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
 import type { ComparatorTask } from '@yurei/core/threshold';
+import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
+import { byRow } from '../../common/by-row';
 import { ChoiceField, type Choice } from '../../common/choice-field';
 import { ValueField } from '../../common/value-field';
 import { answerInTurn } from '../../data/answer';
@@ -31,7 +33,7 @@ type Key = (typeof params)[number]['id'];
 /** Every combination of preferred values for two trip points, the best with its worst case. */
 @Component({
   selector: 'yu-comparator-helper',
-  imports: [ChoiceField, ValueField],
+  imports: [ChoiceField, TableModule, ValueField],
   template: `
     <div class="fields">
       @for (param of params; track param.id) {
@@ -57,24 +59,22 @@ type Key = (typeof params)[number]['id'];
     @if (refused(); as refused) {
       <p class="bad" role="alert">{{ refused }}</p>
     } @else {
-      <table>
-        <thead>
+      <p-table [value]="rows()" [rowTrackBy]="byRow" size="small">
+        <ng-template #header>
           <tr>
             @for (head of heads(); track head) {
               <th scope="col">{{ head }}</th>
             }
           </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track $index; let first = $first) {
-            <tr [class.best]="first">
-              @for (cell of row; track $index) {
-                <td>{{ cell }}</td>
-              }
-            </tr>
-          }
-        </tbody>
-      </table>
+        </ng-template>
+        <ng-template #body let-row let-at="rowIndex">
+          <tr [class.best]="at === 0">
+            @for (cell of row; track $index) {
+              <td>{{ cell }}</td>
+            }
+          </tr>
+        </ng-template>
+      </p-table>
     }
     <p class="soft">
       All {{ task().series }} values from 1 kΩ to 1 MΩ were tried. An open-collector comparator (393
@@ -91,6 +91,7 @@ type Key = (typeof params)[number]['id'];
 export class ComparatorHelper {
   readonly channel = input.required<Channel>();
   readonly volts = input<Volts>();
+  protected readonly byRow = byRow;
   private readonly bench = inject(BenchService);
   protected readonly params = params;
   protected readonly inputs: Choice[] = [

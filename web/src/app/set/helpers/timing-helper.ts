@@ -12,7 +12,9 @@ import {
   slowestNoticed,
   slowestReading,
 } from '@yurei/core/threshold';
+import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
+import { byRow } from '../../common/by-row';
 import { Press } from '../../common/press';
 import { ValueField } from '../../common/value-field';
 import { BenchView } from '../../data/bench-view';
@@ -52,7 +54,7 @@ const mostPoints = 600;
 /** What averaging, debounce and a following baseline do to errors, delay and slow changes. */
 @Component({
   selector: 'yu-timing-helper',
-  imports: [Press, ReadingChart, ValueField],
+  imports: [Press, ReadingChart, TableModule, ValueField],
   template: `
     <h3 class="heading">short events</h3>
     <div class="fields">
@@ -61,8 +63,8 @@ const mostPoints = 600;
     <p>{{ eventWords() }}</p>
     <h3 class="heading">averaging, by the readings that were taken</h3>
     @if (averaged().length > 0) {
-      <table>
-        <thead>
+      <p-table [value]="averaged()" [rowTrackBy]="byRow" size="small">
+        <ng-template #header>
           <tr>
             <th scope="col">mean of</th>
             <th scope="col">missed</th>
@@ -71,22 +73,20 @@ const mostPoints = 600;
             <th scope="col">later by</th>
             <th scope="col"><span class="hidden-label">Do</span></th>
           </tr>
-        </thead>
-        <tbody>
-          @for (row of averaged(); track row.n) {
-            <tr [class.here]="row.here">
-              <td>{{ row.n }}</td>
-              <td>{{ row.missed }}</td>
-              <td>{{ row.wrong }}</td>
-              <td>{{ row.noise }}</td>
-              <td>{{ row.later }}</td>
-              <td>
-                <button yuPress="bare" (click)="average(row.n)">Take {{ row.n }}</button>
-              </td>
-            </tr>
-          }
-        </tbody>
-      </table>
+        </ng-template>
+        <ng-template #body let-row>
+          <tr [class.here]="row.here">
+            <td>{{ row.n }}</td>
+            <td>{{ row.missed }}</td>
+            <td>{{ row.wrong }}</td>
+            <td>{{ row.noise }}</td>
+            <td>{{ row.later }}</td>
+            <td>
+              <button yuPress="bare" (click)="average(row.n)">Take {{ row.n }}</button>
+            </td>
+          </tr>
+        </ng-template>
+      </p-table>
     } @else {
       <p class="soft">No readings yet. {{ filterWords() }}</p>
     }
@@ -113,6 +113,7 @@ const mostPoints = 600;
 })
 export class TimingHelper {
   readonly channel = input.required<Channel>();
+  protected readonly byRow = byRow;
   private readonly bench = inject(BenchService);
   private readonly judging = inject(JudgeView);
   private readonly session = inject(DesignSession);

@@ -10,6 +10,8 @@ import {
 import type { Param } from '@yurei/core/catalog';
 import { decimals, formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { handDegrees, spreadTrimmer, travel, trimmerSetting } from '@yurei/core/threshold';
+import { TableModule } from 'primeng/table';
+import { byRow } from '../../common/by-row';
 import { ValueField } from '../../common/value-field';
 import type { Volts } from '../set-it-dialog';
 
@@ -25,7 +27,7 @@ type Key = keyof typeof params;
 /** Where the wiper stands, how finely a hand sets it, and end resistors that make it finer. */
 @Component({
   selector: 'yu-trimmer-helper',
-  imports: [ValueField],
+  imports: [TableModule, ValueField],
   template: `
     <div class="fields">
       @for (key of keys; track key) {
@@ -36,8 +38,8 @@ type Key = keyof typeof params;
         />
       }
     </div>
-    <table>
-      <thead>
+    <p-table [value]="rows()" [rowTrackBy]="byRow" size="small">
+      <ng-template #header>
         <tr>
           <th scope="col">Trimmer</th>
           <th scope="col">span</th>
@@ -46,20 +48,18 @@ type Key = keyof typeof params;
           <th scope="col">by hand</th>
           <th scope="col">15 turns: a degree</th>
         </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track row.label) {
-          <tr>
-            <td>{{ row.label }}</td>
-            <td>{{ row.span }}</td>
-            <td [class.bad]="row.out">{{ row.share }}</td>
-            <td>{{ row.single }}</td>
-            <td>{{ row.byHand }}</td>
-            <td>{{ row.multi }}</td>
-          </tr>
-        }
-      </tbody>
-    </table>
+      </ng-template>
+      <ng-template #body let-row>
+        <tr>
+          <td>{{ row.label }}</td>
+          <td>{{ row.span }}</td>
+          <td [class.bad]="row.out">{{ row.share }}</td>
+          <td>{{ row.single }}</td>
+          <td>{{ row.byHand }}</td>
+          <td>{{ row.multi }}</td>
+        </tr>
+      </ng-template>
+    </p-table>
     <p class="soft">{{ advice() }}</p>
     <p class="soft">
       Nothing may load the wiper: into a comparator or a converter it is free to a hundredth. A hand
@@ -72,6 +72,7 @@ type Key = keyof typeof params;
 })
 export class TrimmerHelper {
   readonly volts = input<Volts>();
+  protected readonly byRow = byRow;
   protected readonly params = params;
   protected readonly keys = Object.keys(params) as Key[];
   protected readonly hand = handDegrees;

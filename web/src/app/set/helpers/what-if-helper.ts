@@ -14,7 +14,9 @@ import {
 } from '@yurei/core/rehearsal';
 import { findHappeningKind } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
+import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
+import { byRow } from '../../common/by-row';
 import { ChoiceField, type Choice } from '../../common/choice-field';
 import { Press } from '../../common/press';
 import { answerTo } from '../../data/answer';
@@ -56,7 +58,7 @@ const near = 0.06;
 /** Another load, a shroud, another gain, another distance or angle: what the circuit says it would read. */
 @Component({
   selector: 'yu-what-if-helper',
-  imports: [ChoiceField, Press, ReadingChart],
+  imports: [ChoiceField, Press, ReadingChart, TableModule],
   template: `
     <yu-choice-field
       class="wide"
@@ -75,8 +77,8 @@ const near = 0.06;
         [full]="judging.full()"
         [line]="channel().baseline ? undefined : channel().threshold"
       />
-      <table>
-        <thead>
+      <p-table [value]="rows()" [rowTrackBy]="byRow" size="small">
+        <ng-template #header>
           <tr>
             <th scope="col">{{ heading() }}</th>
             <th scope="col">at rest</th>
@@ -86,30 +88,28 @@ const near = 0.06;
             <th scope="col">room</th>
             <th scope="col"><span class="hidden-label">Do</span></th>
           </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track row.value) {
-            <tr [class.here]="row.here" [class.best]="row.best && !row.here">
-              <td>{{ row.label }}</td>
-              @for (cell of row.cells; track $index) {
-                <td>{{ cell }}</td>
+        </ng-template>
+        <ng-template #body let-row>
+          <tr [class.here]="row.here" [class.best]="row.best && !row.here">
+            <td>{{ row.label }}</td>
+            @for (cell of row.cells; track $index) {
+              <td>{{ cell }}</td>
+            }
+            <td>{{ row.room }}</td>
+            <td>
+              @if (adjustment() && !row.here) {
+                <button
+                  yuPress="bare"
+                  [attr.aria-label]="'Take ' + row.label"
+                  (click)="take(row.value)"
+                >
+                  Take
+                </button>
               }
-              <td>{{ row.room }}</td>
-              <td>
-                @if (adjustment() && !row.here) {
-                  <button
-                    yuPress="bare"
-                    [attr.aria-label]="'Take ' + row.label"
-                    (click)="take(row.value)"
-                  >
-                    Take
-                  </button>
-                }
-              </td>
-            </tr>
-          }
-        </tbody>
-      </table>
+            </td>
+          </tr>
+        </ng-template>
+      </p-table>
       <p class="soft">
         {{ words() }} Counts by the circuit alone, without noise, the farthest from rest of five
         moments: check by a new capture.
@@ -127,6 +127,7 @@ const near = 0.06;
 })
 export class WhatIfHelper {
   readonly channel = input.required<Channel>();
+  protected readonly byRow = byRow;
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly bench = inject(BenchService);

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { format } from 'prettier';
-import { check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
+import { briefly, check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { readDesign } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
 import { rehearse, scoreRehearsal, tellTrouble } from '@yurei/core/rehearsal';
@@ -45,7 +45,7 @@ function scoreLine({ falses, chatter, relays, energy, blind }) {
 function answersOf(design, rehearsal) {
   const evidence = gatherEvidence(design, design.scenes[0]);
   const answers = fiveQuestions(evidence, check(evidence), rehearsal);
-  return answers.map(({ id, label, state, value }) => ({ id, label, state, value }));
+  return answers.map(briefly);
 }
 
 function sceneLines(design, scene, rehearsal) {

@@ -18,7 +18,7 @@ export type {
   Severity,
 } from './finding.js';
 export { rules } from './rules.js';
-export { fiveQuestions, type Answer } from './questions.js';
+export { briefly, fiveQuestions, type Answer } from './questions.js';
 export { stresses, type Stress } from './rules/ratings.js';
 export { terminalOpen } from './rules/wiring.js';
 export { actuatorDead } from './rules/actuators.js';

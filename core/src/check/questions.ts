@@ -22,6 +22,14 @@ const unknown = (id: Answer['id'], label: string, detail: string): Answer => ({
   detail,
 });
 
+/** An answer without how it was found: what the shelf shows of it. */
+export const briefly = ({
+  id,
+  label,
+  state,
+  value,
+}: Answer): Pick<Answer, 'id' | 'label' | 'state' | 'value'> => ({ id, label, state, value });
+
 /**
  * The five questions as far as they are computed: the first two from a rehearsal, the third from the
  * solved circuit at rest and fired and from what went on in the rehearsal. The last two have no computing behind them yet and say so.

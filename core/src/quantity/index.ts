@@ -10,6 +10,7 @@ export { entry } from './entry.js';
 export { spreadOf, type Spread } from './spread.js';
 export { sayTime } from './time-of-day.js';
 export {
+  axisIn,
   decimals,
   manner,
   plainManner,

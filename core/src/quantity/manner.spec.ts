@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  axisIn,
   decimals,
   formatNominal,
   formatQuantity,
@@ -89,5 +90,25 @@ it('writes plain numbers with the same decimal sign', () => {
     '1,3',
     '−0,36',
     '0,012',
+  ]);
+});
+
+it('draws a whole axis in one unit, whatever single values would be written in', () => {
+  const at = (unit: string, value: number) => {
+    const axis = axisIn(unit);
+    return [axis.unit, Number(axis.at(value).toPrecision(6))];
+  };
+  expect([at('m', 0.1524), at('°C', 25), at('lx', 12)]).toEqual([
+    ['m', 0.1524],
+    ['°C', 25],
+    ['lx', 12],
+  ]);
+  writeIn(imperial);
+  // NIST SP 811: 1 ft = 0.3048 m exactly; t/°F = 1.8 t/°C + 32.
+  expect([at('m', 0.1524), at('m', 3.048), at('°C', 25), at('lx', 12)]).toEqual([
+    ['ft', 0.5],
+    ['ft', 10],
+    ['°F', 77],
+    ['lx', 12],
   ]);
 });

@@ -37,6 +37,18 @@ export function asWanted(
   return undefined;
 }
 
+/**
+ * In what an axis of a quantity is drawn: one unit from end to end, with round ticks in it.
+ *
+ * @returns the unit as it stands beside the axis, and where on it an SI value lies
+ */
+export function axisIn(unit: string): { unit: string; at: (value: number) => number } {
+  const { temperature, length } = present;
+  if (unit === '°C' && temperature === '°F') return { unit: '°F', at: (c) => 32 + 1.8 * c };
+  if (unit === 'm' && length === 'inch') return { unit: 'ft', at: (m) => m / foot };
+  return { unit, at: (value) => value };
+}
+
 /** Units in which makers think too, by how they are written: what is measured in them in its SI unit. */
 const others: Readonly<Record<string, { unit: string; value: (said: number) => number }>> = {
   '°F': { unit: '°C', value: (said) => (said - 32) / 1.8 },

@@ -73,7 +73,7 @@ function readingsOf(design: Design, scene: Scene, channel: string): Omit<WouldRe
 export interface Response {
   quantity: Quantity;
   label: string;
-  unit: string;
+  unit: Unit;
   scale: 'linear' | 'log';
   /** Where the sensor is meant to work, in the quantity's unit. */
   operating: readonly [number, number];

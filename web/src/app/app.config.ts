@@ -8,6 +8,7 @@ import { BenchService } from './bench/bench';
 import { BenchInWorkers } from './bench/bench-in-workers';
 import { LogReading } from './set/log-reading';
 import { LogReadingInWorker } from './set/log-reading-in-worker';
+import { Answering, AnsweringInWorker } from './shelf/answer-unopened';
 import { yureiPreset } from './theme/preset';
 
 export const appConfig: ApplicationConfig = {
@@ -17,6 +18,7 @@ export const appConfig: ApplicationConfig = {
     provideHttpClient(withFetch(), withInterceptors([signingIn, askingAgain])),
     { provide: BenchService, useClass: BenchInWorkers },
     { provide: LogReading, useClass: LogReadingInWorker },
+    { provide: Answering, useClass: AnsweringInWorker },
     providePrimeNG({
       theme: { preset: yureiPreset, options: { darkModeSelector: '[data-theme="night"]' } },
     }),

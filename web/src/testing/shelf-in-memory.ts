@@ -19,6 +19,8 @@ export class ShelfInMemory {
   readonly unreadable = new Map<string, string>();
   /** What was answered of every design. */
   answers?: ShelfAnswer[];
+  /** What was told of which save. */
+  readonly answered: { id: string; version: number; answers: ShelfAnswer[] }[] = [];
   putBacks = 0;
   readonly binned = new Map<string, StoredDesign>();
   /** Ids in the order in which they were opened. */
@@ -80,8 +82,8 @@ export class ShelfInMemory {
     return this.told(() => (this.putBacks += 1));
   }
 
-  answer(): Observable<unknown> {
-    return of(undefined);
+  answer(id: string, version: number, answers: ShelfAnswer[]): Observable<unknown> {
+    return this.told(() => this.answered.push({ id, version, answers }));
   }
 
   remove(id: string): Observable<unknown> {

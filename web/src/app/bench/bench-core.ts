@@ -1,4 +1,11 @@
-import { check, fiveQuestions, gatherEvidence, type Answer, type Finding } from '@yurei/core/check';
+import {
+  briefly,
+  check,
+  fiveQuestions,
+  gatherEvidence,
+  type Answer,
+  type Finding,
+} from '@yurei/core/check';
 import { diagnose, prove, type Diagnosis, type Proof } from '@yurei/core/diagnosis';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
@@ -217,6 +224,12 @@ export const bench = {
   follow(design: Design, scene: string | undefined): Rehearsal | undefined {
     const chosen = sceneOf(design, scene);
     return chosen && rehearse(design, chosen, undefined, 'time');
+  },
+
+  /** The five answers as the shelf shows them: of the first scene, followed in time. */
+  answer(design: Design): ReturnType<typeof briefly>[] {
+    const scene = design.scenes[0]?.id;
+    return bench.judge(design, scene, bench.follow(design, scene)).answers.map(briefly);
   },
 };
 

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { briefly } from '@yurei/core/check';
 import { EMPTY, map, switchMap, timer } from 'rxjs';
 import { BenchView } from './bench-view';
 import { DesignSession } from './design-session';
@@ -28,8 +29,7 @@ export class AnswersForShelf {
         takeUntilDestroyed(),
       )
       .subscribe(({ design, answers }) => {
-        const brief = answers.map(({ id, label, state, value }) => ({ id, label, state, value }));
-        void this.session.answer(design, brief);
+        void this.session.answer(design, answers.map(briefly));
       });
   }
 }

@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { plainManner, writeIn } from '@yurei/core/quantity';
 import { openBench, show } from '../../testing/workbench-bed';
 import { BenchService } from '../bench/bench';
 import { inkColours } from '../common/inks';
@@ -48,6 +49,17 @@ describe('the curve of a part', () => {
     TestBed.resetTestingModule();
     const { curve: other } = await config('ntc', { r25: 100e3 });
     expect(other.ys[40] / usual.ys[40]).toBeCloseTo(10, 6);
+  });
+
+  it('is drawn in the unit that the maker thinks in', async () => {
+    writeIn({ ...plainManner, temperature: '°F' });
+    const { data, works, x, curve } = await config('temperature-chip');
+    writeIn(plainManner);
+    const title = (x as { title?: { text: string } } | undefined)?.title?.text;
+    expect(title).toMatch(/, °F$/);
+    // −40 °C is −40 °F, and 125 °C is 257 °F.
+    expect([works?.xMin, works?.xMax]).toEqual([-40, 257]);
+    expect(data.datasets[0].data.at(-1)).toMatchObject({ x: 32 + 1.8 * (curve.xs.at(-1) ?? 0) });
   });
 
   it('says its range in words, and when it cannot be computed', async () => {

@@ -8,7 +8,7 @@ import {
 } from '@angular/core';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { hasCurve, type Characteristic } from '@yurei/core/circuit';
-import { formatQuantity, prefixlessUnits, toDigits, type Unit } from '@yurei/core/quantity';
+import { axisIn, formatQuantity, prefixlessUnits, toDigits, type Unit } from '@yurei/core/quantity';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
 import { BenchService } from '../bench/bench';
 import { still, up } from '../common/axis';
@@ -87,15 +87,18 @@ export class PartCurve {
 
 const show = (value: number, unit: Unit): string => formatQuantity(value, unit);
 
-/** A tick of an axis: short, with its prefix. */
+/** A tick of an axis: short, with its prefix; in a unit that is not SI a bare number. */
 const tick = (value: number | string, unit: Unit): string =>
-  prefixlessUnits.has(unit) ? toDigits(Number(value), 3) : formatQuantity(Number(value), unit, 2);
+  prefixlessUnits.has(unit) || axisIn(unit).unit !== unit
+    ? toDigits(Number(value), 3)
+    : formatQuantity(Number(value), unit, 2);
 
 /** The chart of a curve in the colours of a theme. */
 export function curveConfig(curve: Characteristic, inks: Inks): ChartConfiguration<'scatter'> {
   const { x, y, xs, ys, back, operating } = curve;
+  const [along, upwards] = [axisIn(x.unit), axisIn(y.unit)];
   const line = (list: readonly number[]): ScatterDataPoint[] =>
-    list.map((value, i) => ({ x: xs[i], y: value }));
+    list.map((value, i) => ({ x: along.at(xs[i]), y: upwards.at(value) }));
   const { choices } = x;
   const stroke = {
     showLine: choices === undefined,
@@ -106,7 +109,7 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
   };
   // Resistances cover decades: drawn on a logarithm where they stay above zero.
   const decades = y.unit === 'Ω' && Math.min(...ys) > 0;
-  const title = (text: string, unit: Unit): string => (unit ? `${text}, ${unit}` : text);
+  const title = (text: string, unit: string): string => (unit ? `${text}, ${unit}` : text);
   return {
     type: 'scatter',
     data: {
@@ -120,10 +123,10 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
       scales: {
         x: {
           type: x.scale === 'log' ? 'logarithmic' : 'linear',
-          min: Math.min(...xs) - (choices ? 0.5 : 0),
-          max: Math.max(...xs) + (choices ? 0.5 : 0),
+          min: along.at(Math.min(...xs)) - (choices ? 0.5 : 0),
+          max: along.at(Math.max(...xs)) + (choices ? 0.5 : 0),
           ...up(inks, {
-            title: title(x.label, x.unit),
+            title: title(x.label, along.unit),
             maxTicksLimit: 6,
             callback: (v) => (choices ? (choices[Number(v)] ?? '') : tick(v, x.unit)),
           }),
@@ -134,7 +137,7 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
         y: {
           type: decades ? 'logarithmic' : 'linear',
           ...up(inks, {
-            title: title(y.label, y.unit),
+            title: title(y.label, upwards.unit),
             maxTicksLimit: 6,
             callback: (v) => tick(v, y.unit),
           }),
@@ -144,8 +147,8 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
         tooltip: {
           intersect: false,
           callbacks: {
-            label: ({ parsed }) =>
-              `${show(parsed.y ?? 0, y.unit)} at ${show(parsed.x ?? 0, x.unit)}`,
+            label: ({ datasetIndex, dataIndex }) =>
+              `${show((datasetIndex === 0 ? ys : (back ?? ys))[dataIndex], y.unit)} at ${show(xs[dataIndex], x.unit)}`,
           },
         },
         annotation: {
@@ -153,8 +156,8 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
             works: {
               type: 'box',
               display: choices === undefined,
-              xMin: operating[0],
-              xMax: operating[1],
+              xMin: along.at(operating[0]),
+              xMax: along.at(operating[1]),
               backgroundColor: `${inks.moss}26`,
               borderWidth: 0,
             },

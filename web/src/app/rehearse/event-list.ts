@@ -76,7 +76,7 @@ const atOnce = 200;
       margin-bottom: 4px;
     }
     tr > td {
-      vertical-align: top;
+      vertical-align: baseline;
       overflow-wrap: anywhere;
     }
     tr > .when {

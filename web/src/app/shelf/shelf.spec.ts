@@ -2,12 +2,14 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import type { DesignSummary } from '@yurei/core/exchange';
 import fc from 'fast-check';
+import { NEVER } from 'rxjs';
 import { readFileSync } from 'node:fs';
 import { ShelfInMemory } from '../../testing/shelf-in-memory';
 import { show, slipwayBeam, type Screen } from '../../testing/workbench-bed';
 import { Api, ApiError } from '../data/api';
 import { Tour } from '../data/tour';
 import { keepDraft, findDraft } from '../data/drafts';
+import { Answering } from './answer-unopened';
 import { BinDialog } from './bin-dialog';
 import { Shelf } from './shelf';
 import { everything, offeredBy, passes, type ShelfFilter } from './shelf-filter';
@@ -15,12 +17,14 @@ import { draw } from './sketch';
 
 const demoText = readFileSync('demo/slipway-beam.yurei.json', 'utf8');
 const unreachable = new ApiError(0, 'The server cannot be reached', 'Start it again', [], []);
+/** Answers never come. */
+const unanswered = { provide: Answering, useValue: { answer: () => NEVER } };
 let server: ShelfInMemory;
 
 async function open(...designs: ReturnType<typeof slipwayBeam>[]): Promise<Screen<Shelf>> {
   server = new ShelfInMemory(...designs);
   TestBed.configureTestingModule({
-    providers: [provideRouter([]), { provide: Api, useValue: server }],
+    providers: [provideRouter([]), { provide: Api, useValue: server }, unanswered],
   });
   return show(Shelf);
 }
@@ -51,7 +55,7 @@ it('says so when the server is away, and shows the shelf once it is back', async
   server = new ShelfInMemory(slipwayBeam());
   server.failure = unreachable;
   TestBed.configureTestingModule({
-    providers: [provideRouter([]), { provide: Api, useValue: server }],
+    providers: [provideRouter([]), { provide: Api, useValue: server }, unanswered],
   });
   const shelf = await show(Shelf);
   expect(shelf.text('[role=alert]')).toMatch(/cannot be reached Start it again/);
@@ -171,7 +175,7 @@ describe('own designs and examples', () => {
     server = new ShelfInMemory(slipwayBeam(), other);
     server.examples.add('d1');
     TestBed.configureTestingModule({
-      providers: [provideRouter([]), { provide: Api, useValue: server }],
+      providers: [provideRouter([]), { provide: Api, useValue: server }, unanswered],
     });
     return show(Shelf);
   };
@@ -193,7 +197,7 @@ describe('own designs and examples', () => {
     server = new ShelfInMemory(slipwayBeam());
     server.examples.add('d1');
     TestBed.configureTestingModule({
-      providers: [provideRouter([]), { provide: Api, useValue: server }],
+      providers: [provideRouter([]), { provide: Api, useValue: server }, unanswered],
     });
     const shelf = await show(Shelf);
     const went = jest.spyOn(TestBed.inject(Router), 'navigate').mockResolvedValue(true);
@@ -337,7 +341,7 @@ describe('a design that cannot be read', () => {
     server = new ShelfInMemory(slipwayBeam());
     server.unreadable.set('d1', 'It is not complete JSON.');
     TestBed.configureTestingModule({
-      providers: [provideRouter([]), { provide: Api, useValue: server }],
+      providers: [provideRouter([]), { provide: Api, useValue: server }, unanswered],
     });
     return show(Shelf);
   };
@@ -364,7 +368,7 @@ it('shows the answers that were computed, in words and signs', async () => {
     { id: 'lasts', label: 'Lasts', state: 'unknown', value: 'not computed yet' },
   ];
   TestBed.configureTestingModule({
-    providers: [provideRouter([]), { provide: Api, useValue: server }],
+    providers: [provideRouter([]), { provide: Api, useValue: server }, unanswered],
   });
   const shelf = await show(Shelf);
   expect(shelf.text('.answers')).toBe('Notices 0 of 1 Lasts not yet');

@@ -8,6 +8,7 @@ import {
   signal,
   type WritableSignal,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { emptyDesign } from '@yurei/core/design';
 import type { DesignSummary } from '@yurei/core/exchange';
@@ -24,6 +25,7 @@ import { remember } from '../common/remember';
 import { Api, ApiError } from '../data/api';
 import { Tour } from '../data/tour';
 import { ThemeService } from '../theme/theme';
+import { AnswerUnopened } from './answer-unopened';
 import { BinDialog } from './bin-dialog';
 import { FirstVisit } from './first-visit';
 import { ShelfCard } from './shelf-card';
@@ -125,6 +127,12 @@ export class Shelf {
 
   constructor() {
     void this.load();
+    inject(AnswerUnopened)
+      .of(this.designs)
+      .pipe(takeUntilDestroyed())
+      .subscribe(({ id, answers }) =>
+        this.designs.update((all) => all?.map((d) => (d.id === id ? { ...d, answers } : d))),
+      );
   }
 
   /** A hand on the shelf means that a picture is wanted soon: its layouter gets ready meanwhile. */

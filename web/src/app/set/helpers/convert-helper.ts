@@ -8,6 +8,7 @@ import {
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import { type Channel, withoutReadings } from '@yurei/core/design';
+import { formatQuantity } from '@yurei/core/quantity';
 import { countsAt, stimulusAt } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
 import { ValueField } from '../../common/value-field';
@@ -35,7 +36,8 @@ import { ReadingChart, type Course } from './reading-chart';
     @if (response(); as response) {
       <yu-reading-chart
         [courses]="courses()"
-        [across]="response.label + ', ' + response.unit"
+        [across]="response.label"
+        [unit]="response.unit"
         [scale]="response.scale"
         [line]="counts()"
         [range]="response.operating"
@@ -43,7 +45,8 @@ import { ReadingChart, type Course } from './reading-chart';
       />
       <p class="soft">
         {{ response.label }} by the circuit, all else at rest: {{ sensor()?.name }} is made for
-        {{ response.operating[0] }} to {{ response.operating[1] }} {{ response.unit }}.
+        {{ show(response.operating[0], response.unit) }} to
+        {{ show(response.operating[1], response.unit) }}.
       </p>
     } @else {
       <p class="soft">{{ told() }}</p>
@@ -56,6 +59,7 @@ import { ReadingChart, type Course } from './reading-chart';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ConvertHelper {
+  protected readonly show = formatQuantity;
   readonly channel = input.required<Channel>();
   /** V of one count; undefined where no converter reads it. */
   readonly oneCount = input<number>();

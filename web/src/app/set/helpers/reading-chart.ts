@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ChartConfiguration } from 'chart.js';
-import { toDigits } from '@yurei/core/quantity';
+import { axisIn, toDigits } from '@yurei/core/quantity';
 import { across, still, up } from '../../common/axis';
 import { Chart } from '../../common/chart';
 import type { Inks } from '../../common/inks';
@@ -61,7 +61,9 @@ export interface Course {
 })
 export class ReadingChart {
   readonly courses = input.required<readonly Course[]>();
+  /** What is varied, its unit apart; points and range are in it. */
   readonly across = input.required<string>();
+  readonly unit = input('');
   readonly scale = input<'linear' | 'log'>('linear');
   /** Counts at which the channel trips. */
   readonly line = input<number>();
@@ -77,8 +79,14 @@ export class ReadingChart {
         .join(', ')}`,
   );
   protected readonly configure = computed(() => {
-    const [courses, across, scale] = [this.courses(), this.across(), this.scale()];
-    const [line, range, full] = [this.line(), this.range(), this.full()];
+    const [line, scale, full] = [this.line(), this.scale(), this.full()];
+    const axis = axisIn(this.unit());
+    const across = [this.across(), axis.unit].filter(Boolean).join(', ');
+    const range = this.range()?.map(axis.at);
+    const courses = this.courses().map((course) => ({
+      ...course,
+      points: course.points.map(({ x, y }) => ({ x: axis.at(x), y })),
+    }));
     return (inks: Inks) => config({ courses, across, scale, line, range, full }, inks);
   });
 }
@@ -88,7 +96,7 @@ interface Told {
   across: string;
   scale: 'linear' | 'log';
   line: number | undefined;
-  range: readonly [number, number] | undefined;
+  range: readonly number[] | undefined;
   full: number | undefined;
 }
 

@@ -100,7 +100,7 @@ const mostPoints = 600;
         <yu-value-field [param]="growsParam" [value]="grows()" (changed)="grows.set($event)" />
       </div>
       <p>{{ slowWords() }}</p>
-      <yu-reading-chart [courses]="courses()" across="time, s" />
+      <yu-reading-chart [courses]="courses()" across="time" unit="s" />
     } @else {
       <p class="soft">
         A fixed threshold does not follow: whatever drifts past it trips it, however slowly. A

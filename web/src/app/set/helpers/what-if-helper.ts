@@ -46,11 +46,11 @@ interface Question {
 }
 
 const headings: Readonly<Record<string, string>> = {
-  angle: 'off straight ahead, °',
-  distance: 'distance, m',
+  angle: 'off straight ahead',
+  distance: 'distance',
   surface: 'share thrown back',
 };
-const units: Readonly<Record<string, string>> = { angle: '°', distance: ' m' };
+const units: Readonly<Record<string, Unit>> = { angle: '°', distance: 'm' };
 
 /** A value that is rounded counts as the present one within this share. */
 const near = 0.06;
@@ -73,6 +73,7 @@ const near = 0.06;
       <yu-reading-chart
         [courses]="courses()"
         [across]="heading()"
+        [unit]="unit()"
         [scale]="chosen() === 'angle' || chosen() === 'surface' ? 'linear' : 'log'"
         [full]="judging.full()"
         [line]="channel().baseline ? undefined : channel().threshold"
@@ -195,8 +196,13 @@ export class WhatIfHelper {
   );
   protected readonly heading = computed(() =>
     this.adjustment()
-      ? `${this.adjustment()?.param === 'ohms' ? 'resistance' : (this.adjustment()?.param ?? '')}, ${this.adjustment()?.unit}`
+      ? this.adjustment()?.param === 'ohms'
+        ? 'resistance'
+        : (this.adjustment()?.param ?? '')
       : (headings[this.chosen()] ?? ''),
+  );
+  protected readonly unit = computed(
+    (): Unit => this.adjustment()?.unit ?? units[this.chosen()] ?? '',
   );
 
   private readonly asked = computed(() => {
@@ -255,9 +261,7 @@ export class WhatIfHelper {
     );
     return would.map((w, i) => ({
       value: w.value,
-      label: adjustment
-        ? formatNominal(w.value, adjustment.unit)
-        : `${w.value}${units[this.chosen()] ?? ''}`,
+      label: formatNominal(w.value, this.unit()),
       cells: [tell(w.rest), ...w.during.map((d) => tell(d.counts))],
       room: rooms[i] === undefined ? '–' : tell(rooms[i]),
       best: adjustment !== undefined && i === best && rooms[i] !== undefined,

@@ -254,6 +254,16 @@ describe('what the shelf tells of a design', () => {
   const shelf = async (): Promise<Shown[]> =>
     (await call('GET', '/designs')).body as unknown as Shown[];
 
+  it('comes packed where that is understood', async () => {
+    for (let i = 0; i < 5; i++) await call('POST', '/designs', { design: demo });
+    const list = (encoding: string): Promise<Response> =>
+      fetch(`${server.address}api/designs`, { headers: { 'Accept-Encoding': encoding } });
+    const [packed, plain] = await Promise.all([list('gzip'), list('identity')]);
+    const coding = (answer: Response) => answer.headers.get('content-encoding');
+    expect([coding(packed), coding(plain)]).toEqual(['gzip', null]);
+    expect(await packed.json()).toEqual(await plain.json());
+  });
+
   it('is what it feels, what acts in it, and whether it has a controller', async () => {
     await call('POST', '/designs', { design: demo });
     const bilge = readFileSync('demo/bilge-sump.yurei.json', 'utf8');

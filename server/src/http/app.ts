@@ -97,7 +97,7 @@ const asData: RequestHandler = (_req, res, next) => {
 function serveWeb(app: Express, web: string): void {
   const index = join(web, 'index.html');
   if (!existsSync(index)) return;
-  // What the API answers goes a short way: packing it would cost more than it saves.
+  // What the API answers, but for the shelf, goes a short way: packing it would cost more than it saves.
   app.use(compression());
   app.use(
     express.static(web, {

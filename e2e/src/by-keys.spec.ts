@@ -110,7 +110,7 @@ describe('by keys alone', () => {
     const clock = await its.page.find('yu-clock-field input');
     await its.page.until(
       () => clock.getAttribute('value'),
-      (t) => /^1[45]\.\d+ s$/.test(t ?? ''),
+      (t) => /^1[45]\.\d+\ss$/.test(t ?? ''),
     );
     await its.page.saved();
     const id = (await its.browser.driver.getCurrentUrl()).split('/').at(-2);

@@ -5,7 +5,9 @@ import { join } from 'node:path';
 import { Key, type WebElement } from 'selenium-webdriver';
 import { startApp, type AppServer } from './app-server.js';
 import { openBrowser, type Browser } from './browser.js';
+import { demoOf } from './merged.js';
 import { Page } from './page.js';
+import { putOnShelf } from './put-on-shelf.js';
 import { violations } from './testing/violations.js';
 
 /** What a maker sees when the disk is full, a design cannot be read, or a passcode is wanted; and that nothing is lost. */
@@ -38,6 +40,22 @@ describe('keeping', () => {
     execFileSync(process.execPath, args);
   };
   const title = (): Promise<WebElement> => page.find('input.title');
+
+  it('a design that was brought in gets its five answers on the shelf, without being opened', async () => {
+    const beam = demoOf('slipway-beam');
+    await putOnShelf(app.address, { ...beam, title: 'Brought in' });
+    await browser.driver.get(app.address);
+    const answers = `return [...document.querySelectorAll('.designs li')].find((e) => /Brought in/.test(e.textContent))
+      ?.querySelector('.answers')?.textContent`;
+    const told = await page.until(() => browser.driver.executeScript<string>(answers), Boolean);
+    expect(told.replace(/\s+/g, ' ')).toMatch(/Notices ?1 of 1 ?Stays quiet ?1 of 1/);
+    // They are kept with it.
+    const [card] = (await (await fetch(`${app.address}api/designs`)).json()).filter(
+      (d: { title: string }) => d.title === 'Brought in',
+    );
+    expect(card).toMatchObject({ openedAt: '', answers: { length: 5 } });
+    await fetch(`${app.address}api/designs/${card.id}`, { method: 'DELETE' });
+  });
 
   it('a full disk is told with what to do, the work stays in the browser, and is saved once there is room', async () => {
     await browser.driver.get(app.address);

@@ -244,6 +244,30 @@ describe('modes from a state chart file', () => {
     expect(told(writeScxml(design).replaceAll('low', 'west'))).toMatch(/There is no channel west/);
     expect(told('<html/>')).toMatch(/root is <html>/);
   });
+  it.each([
+    ['no state chart', '<scxml><state id="', /modes\.scxml: .*/],
+    ['a file of another kind', '<html/>', /modes\.scxml: .*root is <html>/],
+    ['a large one', 'x'.repeat(2_000_001), /modes\.scxml is larger than 2 MB/],
+  ])('says in place why %s is not taken, and nothing once one is', async (_, text, words) => {
+    const design = stairs();
+    const bench = await openBench(design);
+    const act = await showSolved(ActStep);
+    const give = async (content: string): Promise<void> => {
+      const input = act.find<HTMLInputElement>('yu-file-button input');
+      const file = new File([content], 'modes.scxml');
+      // jsdom's files do not tell their text.
+      Object.assign(file, { text: async () => content });
+      Object.defineProperty(input, 'files', { value: [file], configurable: true });
+      input.dispatchEvent(new Event('change'));
+      await act.settle();
+    };
+    await give(text);
+    await act.until(() => words.test(act.text('.unread')));
+    expect(bench.session.design()).toEqual(design);
+    await give(writeScxml(design).replace('12s', '15s'));
+    await act.until(() => act.all('.unread').length === 0);
+    expect(bench.session.design()?.machines[0].transitions[2].after).toBe(15);
+  });
 });
 
 it('labels of ways are broken between words', () => {

@@ -10,7 +10,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { kindOf } from '@yurei/core/catalog';
 import { type Design, withoutReadings } from '@yurei/core/design';
-import { fileStem, writeScxml } from '@yurei/core/exchange';
+import { fileStem, largestFile, writeScxml } from '@yurei/core/exchange';
 import { sayRule, truthsOf } from '@yurei/core/logic';
 import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
@@ -152,8 +152,12 @@ export class ActStep {
   protected async importCharts([file]: File[]): Promise<void> {
     const design = this.session.design();
     if (!file || !design) return;
+    if (file.size > largestFile) {
+      this.unread.set([`${file.name} is larger than 2 MB: no state chart. Choose another file.`]);
+      return;
+    }
     const edit = chartsEdit(design, await file.text());
-    this.unread.set(edit.ok ? [] : edit.problems.slice(0, 3));
+    this.unread.set(edit.ok ? [] : edit.problems.slice(0, 3).map((p) => `${file.name}: ${p}`));
     if (edit.ok && this.session.edit(edit.edit)) this.choose(edit.first);
   }
 

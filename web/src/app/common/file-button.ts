@@ -17,7 +17,12 @@ import { FileUpload, type FileSelectEvent } from 'primeng/fileupload';
       [chooseLabel]="label()"
       [accept]="accept()"
       [multiple]="several()"
-      [chooseButtonProps]="{ size: 'small', severity: 'secondary', variant: variant() }"
+      [chooseButtonProps]="{
+        size: 'small',
+        severity: 'secondary',
+        variant: variant(),
+        autofocus: false,
+      }"
       [pt]="{ input: { 'aria-label': what() } }"
       (onSelect)="take($event)"
     />

@@ -48,23 +48,27 @@ const photo = (threshold: number, resistor = 'R.b U.GND'): Design =>
     ),
   );
 
+const horn =
+  'led H, resistor RH ohms=330, sounder-12v P, rectifier-diode D, npn-transistor Q, resistor RQ ohms=820';
+const freewheel = 'D.a P.minus, D.k P.plus';
+
 const cases: RuleCase[] = [
   [
     'actuator-dead',
-    onBoard('active-buzzer P', 'P.plus U.D8', output('U.D8')),
-    onBoard('active-buzzer P', 'P.plus U.D8, P.minus U.GND', output('U.D8')),
+    onBoard('active-buzzer P amps=0.01', 'P.plus U.D8', output('U.D8')),
+    onBoard('active-buzzer P amps=0.01', 'P.plus U.D8, P.minus U.GND', output('U.D8')),
   ],
   // A horn whose plus wire was left out, beside a lamp that is lit by the same output.
   [
     'actuator-dead',
     onBoard(
-      'led H, resistor RH ohms=330, sounder-12v P, npn-transistor Q, resistor RQ ohms=820',
-      `${lamp('D8', 'H')}, U.D8 RQ.a, RQ.b Q.b, Q.e U.GND, Q.c P.minus`,
+      horn,
+      `${lamp('D8', 'H')}, U.D8 RQ.a, RQ.b Q.b, Q.e U.GND, Q.c P.minus, ${freewheel}`,
       output('U.D8'),
     ),
     onBoard(
-      'led H, resistor RH ohms=330, sounder-12v P, npn-transistor Q, resistor RQ ohms=820',
-      `${lamp('D8', 'H')}, U.D8 RQ.a, RQ.b Q.b, Q.e U.GND, Q.c P.minus, P.plus G.plus`,
+      horn,
+      `${lamp('D8', 'H')}, U.D8 RQ.a, RQ.b Q.b, Q.e U.GND, Q.c P.minus, P.plus G.plus, ${freewheel}`,
       output('U.D8'),
     ),
   ],
@@ -73,14 +77,14 @@ const cases: RuleCase[] = [
     'actuator-dead',
     placed(
       brief(
-        'adapter G, push-button S, resistor R ohms=1000, npn-transistor Q, sounder-12v P',
-        'G.plus P.plus, P.minus Q.c, Q.e G.minus, G.plus S.a, S.b R.a, R.b G.minus, Q.b G.minus',
+        'adapter G, push-button S, resistor R ohms=1000, npn-transistor Q, sounder-12v P, rectifier-diode D',
+        `G.plus P.plus, P.minus Q.c, Q.e G.minus, G.plus S.a, S.b R.a, R.b G.minus, Q.b G.minus, ${freewheel}`,
       ),
     ),
     placed(
       brief(
-        'adapter G, push-button S, resistor R ohms=1000, npn-transistor Q, sounder-12v P',
-        'G.plus P.plus, P.minus Q.c, Q.e G.minus, G.plus S.a, S.b R.a, R.b Q.b',
+        'adapter G, push-button S, resistor R ohms=1000, npn-transistor Q, sounder-12v P, rectifier-diode D',
+        `G.plus P.plus, P.minus Q.c, Q.e G.minus, G.plus S.a, S.b R.a, R.b Q.b, ${freewheel}`,
       ),
     ),
   ],
@@ -184,8 +188,8 @@ const cases: RuleCase[] = [
       output('U.D8', 'low'),
     ),
     onBoard(
-      'relay-board-1 K, sounder-12v P',
-      'K.VCC U.5V, K.GND U.GND, K.IN1 U.D8, K.COM1 G.plus, K.NO1 P.plus, P.minus U.GND',
+      'relay-board-1 K, sounder-12v P, rectifier-diode D',
+      `K.VCC U.5V, K.GND U.GND, K.IN1 U.D8, K.COM1 G.plus, K.NO1 P.plus, P.minus U.GND, ${freewheel}`,
       output('U.D8', 'low'),
     ),
   ],
@@ -241,14 +245,15 @@ const byMode = (...back: Act[]): Design => {
 const never: Rule['when'] = { is: 'any', of: [] };
 
 const charged = (celsius: number, kind = 'lithium-cell'): Design => ({
-  ...brief(`solar-panel S, ${kind} B charge=0.5`, 'S.plus B.plus, S.minus B.minus'),
+  ...brief(
+    `solar-panel S, schottky-diode D, fuse F, ${kind} B charge=0.5`,
+    'S.plus D.a, D.k F.a, F.b B.plus, S.minus B.minus',
+  ),
   scenes: [{ ...sceneOf(60), ambient: { temperature: celsius, daylight: 50000 } }],
 });
 
 const knocked = (more = ''): Design =>
-  placed(
-    onBoard(`piezo-disc B, resistor R ohms=1e6`, `B.a U.A0, B.b U.GND${more}`, channel('U.A0')),
-  );
+  placed(onBoard(`piezo-disc B, resistor R ohms=1e6`, `B.a U.A0, B.b U.GND${more}`));
 
 const bare = (wires: string, reference: number): Design =>
   placed(
@@ -283,18 +288,18 @@ describe.each([...cases, ...safeguards])('%s', (...rule) => {
 describe('grounds', () => {
   const split = (joined: string): Design =>
     onBoard(
-      'adapter E volts=12, sounder-12v P, logic-mosfet Q, resistor R ohms=220, resistor S ohms=10000',
-      `U.D8 R.a, R.b Q.g, Q.g S.a, S.b Q.s, E.plus P.plus, P.minus Q.d, Q.s E.minus${joined}`,
+      'adapter E volts=12, sounder-12v P, rectifier-diode D, logic-mosfet Q, resistor R ohms=220, resistor S ohms=10000',
+      `U.D8 R.a, R.b Q.g, Q.g S.a, S.b Q.s, E.plus P.plus, P.minus Q.d, Q.s E.minus, ${freewheel}${joined}`,
       output('U.D8'),
     );
   it('that a signal wire alone joins are found', () => {
     expectRule(['ground-split', split(''), split(', E.minus U.GND')]);
   });
   it('that a shunt, a fuse or a switch joins are one', () => {
-    for (const between of ['resistor X ohms=0.1', 'fuse X', 'toggle-switch X']) {
+    for (const between of ['resistor X ohms=0.1', 'fuse X amps=0.25', 'toggle-switch X']) {
       const design = brief(
-        `adapter G, led H, resistor R ohms=1000, controller-5v-8bit U, ${between}`,
-        'G.plus U.VIN, U.GND X.a, X.b G.minus, U.5V R.a, R.b H.a, H.k U.GND',
+        `adapter G volts=9, resistor R ohms=1000, controller-5v-8bit U, ${between}`,
+        'G.plus U.VIN, U.GND X.a, X.b G.minus, U.5V R.a, R.b U.GND',
       );
       expectRule(['ground-split', split(''), design]);
     }

@@ -7,14 +7,27 @@ const npnWires =
   'G.plus P.plus, P.minus Q.c, Q.e U.GND, U.D8 R.a, R.b Q.b, D.a P.minus, D.k P.plus';
 const mosfet = 'logic-mosfet Q, filament-lamp H, resistor P ohms=100000';
 const mosfetWires = 'G.plus H.a, H.b Q.d, Q.s U.GND, Q.g U.D8, P.a Q.g, P.b Q.s';
-const scr = 'adapter G, thyristor Q, push-button S';
-/** A thyristor whose gate a resistor pulls up, with a resistor as its load. */
-const fired = (gate: number, load: number, more = '', wires = ''): Design =>
+/**
+ * A thyristor whose gate a resistor pulls up, with a resistor as its load and a lamp beside that; the button gives and
+ * takes its power.
+ */
+const fired = (gate: number, load: number, hold = ', resistor P ohms=10000'): Design =>
   brief(
-    `${scr}, resistor R ohms=${gate}, resistor L ohms=${load} watts=5, ${more}`,
-    `G.plus S.a, S.b L.a, L.b Q.a, Q.k G.minus, G.plus R.a, R.b Q.g, ${wires}`,
+    `adapter G, thyristor Q, push-button S maxAmps=0.5, resistor R ohms=${gate}, resistor L ohms=${load} watts=5, led H, resistor RH ohms=8200${hold}`,
+    `G.plus S.a, S.b L.a, L.b Q.a, Q.k G.minus, G.plus R.a, R.b Q.g, S.b RH.a, RH.b H.a, H.k Q.a${hold && ', P.a Q.g, P.b Q.k'}`,
     held,
   );
+/** A relay that is pulled in, with a load of 1 kΩ. */
+const pulled = 'relay-12v K, rectifier-diode D, resistor X ohms=1000';
+const pulledWires = 'K.minus G.minus, D.k K.plus, D.a K.minus, G.plus K.com, K.no X.a, X.b G.minus';
+/** The same at a transistor. */
+const relayed =
+  'relay-12v K pullIn=6, npn-transistor Q, resistor R ohms=1000, rectifier-diode D, resistor X ohms=1000';
+const relayedWires =
+  'G.plus K.plus, K.minus Q.c, Q.e U.GND, U.D8 R.a, R.b Q.b, D.a K.minus, D.k K.plus, G.plus K.com, K.no X.a, X.b U.GND';
+/** The appliance at the contact of the relay; the relay with another load. */
+const switched = 'K.com X.a, K.no X.b, Z.a G.plus, Z.b G.minus';
+const idle = 'G.plus K.com, K.no Z.a, Z.b G.minus';
 /** A scene in which the button is held. */
 const press: Happening = {
   id: 'h1',
@@ -53,6 +66,8 @@ const bus = (parts: string, wires: string): Design =>
   );
 const pulls = 'resistor R1 ohms=4700, resistor R2 ohms=4700';
 const pullWires = 'R1.a U.3V3, R1.b B.SDA, R2.a U.3V3, R2.b B.SCL';
+const busWires = `B.SDA U.P14, B.SCL U.P15, ${pullWires}`;
+const second = 'C.SDA B.SDA, C.SCL B.SCL, C.VCC U.3V3, C.GND U.GND';
 
 /** Drivers, lamps, coils, contacts, thyristors, comparators, converters, pins, buses, safety. */
 const cases: RuleCase[] = [
@@ -142,28 +157,24 @@ const cases: RuleCase[] = [
   [
     'coil-weak',
     brief(
-      'adapter G volts=8.5, relay-12v K, resistor L ohms=40',
-      'G.plus L.a, L.b K.plus, K.minus G.minus',
+      `adapter G volts=8.5, resistor L ohms=40, ${pulled}`,
+      `G.plus L.a, L.b K.plus, ${pulledWires}`,
     ),
     brief(
-      'adapter G volts=12, relay-12v K, resistor L ohms=40',
-      'G.plus L.a, L.b K.plus, K.minus G.minus',
+      `adapter G volts=12, resistor L ohms=40, ${pulled}`,
+      `G.plus L.a, L.b K.plus, ${pulledWires}`,
     ),
   ],
   [
     'coil-stays',
     onBoard(
-      'relay-12v K pullIn=6, npn-transistor Q, resistor R ohms=1000, resistor L ohms=1000',
-      'G.plus K.plus, K.minus Q.c, Q.e U.GND, U.D8 R.a, R.b Q.b, L.a K.minus, L.b U.GND',
+      `${relayed}, resistor L ohms=1000`,
+      `${relayedWires}, L.a K.minus, L.b U.GND`,
       output('U.D8'),
     ),
-    onBoard(
-      'relay-12v K pullIn=6, npn-transistor Q, resistor R ohms=1000',
-      'G.plus K.plus, K.minus Q.c, Q.e U.GND, U.D8 R.a, R.b Q.b',
-      output('U.D8'),
-    ),
+    onBoard(relayed, relayedWires, output('U.D8')),
   ],
-  ['contact-overload', relay(60, 2), relay(10, 10)],
+  ['contact-overload', contact(0.5), contact(10)],
   ['contact-inrush', relay(20, 10), relay(5, 10)],
   [
     'motor-stall',
@@ -173,17 +184,13 @@ const cases: RuleCase[] = [
       output('U.D8'),
     ),
     onBoard(
-      'logic-mosfet Q, pump-12v M, resistor R',
-      'G.plus M.plus, M.minus Q.d, Q.s U.GND, U.D8 R.a, R.b Q.g',
+      'logic-mosfet Q, pump-12v M, resistor R, rectifier-diode D, resistor P ohms=100000',
+      'G.plus M.plus, M.minus Q.d, Q.s U.GND, U.D8 R.a, R.b Q.g, D.a M.minus, D.k M.plus, P.a Q.g, P.b Q.s',
       output('U.D8'),
     ),
   ],
   ['thyristor-gate-weak', fired(56e3, 100), fired(1e3, 100)],
-  [
-    'thyristor-gate-open',
-    fired(1e3, 100),
-    fired(1e3, 100, 'resistor P ohms=1000', 'P.a Q.g, P.b Q.k'),
-  ],
+  ['thyristor-gate-open', fired(1e3, 100, ''), fired(1e3, 100)],
   ['thyristor-latching', fired(1e3, 2700), fired(1e3, 100)],
   ['thyristor-holding', fired(1e3, 1000), fired(1e3, 100)],
   [
@@ -193,11 +200,8 @@ const cases: RuleCase[] = [
   ],
   [
     'bell-on-thyristor',
-    brief(`${scr}, bell P`, 'G.plus P.plus, P.minus Q.a, Q.k G.minus, G.plus S.a, S.b Q.g'),
-    brief(
-      `${scr}, bell P, resistor R ohms=680`,
-      'G.plus P.plus, P.minus Q.a, Q.k G.minus, G.plus S.a, S.b Q.g, R.a P.plus, R.b P.minus',
-    ),
+    rung('', ''),
+    rung(', resistor X ohms=680 watts=1', ', X.a B.plus, X.b B.minus'),
   ],
   [
     'comparator-range',
@@ -207,7 +211,7 @@ const cases: RuleCase[] = [
         .replace('resistor C', 'resistor C ohms=200'),
       comparatorWires,
     ),
-    brief(comparator, comparatorWires),
+    brief(`${comparator}, resistor H ohms=470000`, `${comparatorWires}, H.a U.out, H.b U.plus`),
   ],
   [
     'hysteresis-missing',
@@ -234,7 +238,14 @@ const cases: RuleCase[] = [
   [
     'pin-not-set-up',
     divider(10e3, 'U.5V', { ...output('U.D8'), ...pins('U.A0 analogue') }),
-    divider(10e3, 'U.5V', { ...output('U.D8'), ...pins('U.A0 analogue', 'U.D8 output') }),
+    placed(
+      onBoard(
+        'photoresistor B, resistor R, led H, resistor S ohms=330',
+        'U.5V B.a, B.b R.a, R.b U.GND, R.a U.A0, U.D8 S.a, S.b H.a, H.k U.GND',
+        { ...channel('U.A0'), ...output('U.D8'), ...pins('U.A0 analogue', 'U.D8 output') },
+      ),
+      'B',
+    ),
   ],
   ['pin-used-twice', divider(10e3, 'U.5V', output('U.A0')), divider(10e3, 'U.5V')],
   [
@@ -244,42 +255,35 @@ const cases: RuleCase[] = [
   ],
   [
     'pin-reserved',
-    bus('push-button S', 'S.a U.P11, S.b U.GND'),
-    bus('push-button S', 'S.a U.P8, S.b U.GND'),
+    bus(`push-button S, ${pulls}`, `${busWires}, S.a U.P11, S.b U.GND`),
+    bus(`push-button S, ${pulls}`, `${busWires}, S.a U.P8, S.b U.GND`),
   ],
-  [
-    'bus-pull-up-missing',
-    bus('', 'B.SDA U.P14, B.SCL U.P15'),
-    bus(pulls, `B.SDA U.P14, B.SCL U.P15, ${pullWires}`),
-  ],
+  ['bus-pull-up-missing', bus('', 'B.SDA U.P14, B.SCL U.P15'), bus(pulls, busWires)],
   [
     'bus-address-clash',
-    bus('temperature-humidity-chip C', 'B.SDA U.P14, B.SCL U.P15, C.SDA B.SDA, C.SCL B.SCL'),
-    bus(
-      'temperature-humidity-chip C address=69',
-      'B.SDA U.P14, B.SCL U.P15, C.SDA B.SDA, C.SCL B.SCL',
-    ),
+    bus(`temperature-humidity-chip C, ${pulls}`, `${busWires}, ${second}`),
+    bus(`temperature-humidity-chip C address=69, ${pulls}`, `${busWires}, ${second}`),
   ],
-  ['bus-pin-wrong', bus('', 'B.SDA U.P8, B.SCL U.P15'), bus('', 'B.SDA U.P14, B.SCL U.P15')],
-  ['lines-crossed', bus('', 'B.SDA U.P15, B.SCL U.P14'), bus('', 'B.SDA U.P14, B.SCL U.P15')],
-  [
-    'lines-crossed',
-    bus('radio-link L', 'L.VCC U.3V3, L.GND U.GND, L.TX U.P13, L.RX U.P12'),
-    bus('radio-link L', 'L.VCC U.3V3, L.GND U.GND, L.TX U.P12, L.RX U.P13'),
-  ],
+  ['bus-pin-wrong', bus(pulls, `B.SDA U.P8, B.SCL U.P15, ${pullWires}`), bus(pulls, busWires)],
+  ['lines-crossed', bus(pulls, `B.SDA U.P15, B.SCL U.P14, ${pullWires}`), bus(pulls, busWires)],
+  ['lines-crossed', serial('L.TX U.PD1, L.RX U.PD0'), serial('L.TX U.PD0, L.RX U.PD1')],
   [
     'probe-corrodes',
     onBoard('probe-rods B, resistor R', 'U.5V R.a, R.b B.a, B.b U.GND, B.a U.A0', channel('U.A0')),
-    onBoard('probe-rods B, resistor R', 'U.D4 R.a, R.b B.a, B.b U.GND, B.a U.A0', {
-      ...channel('U.A0'),
-      ...pins('U.A0 analogue', 'U.D4 output'),
-      outputs: [{ id: 'o1', name: 'Rod feed', pin: 'U.D4', active: 'high', feeds: true }],
-    }),
+    onBoard(
+      'probe-rods B, resistor R, capacitor C',
+      'U.D4 R.a, R.b B.a, B.b U.GND, B.a U.A0, C.a U.A0, C.b U.GND',
+      {
+        ...channel('U.A0', { trips: 'below', threshold: 300 }),
+        ...pins('U.A0 analogue', 'U.D4 output'),
+        outputs: [{ id: 'o1', name: 'Rod feed', pin: 'U.D4', active: 'high', feeds: true }],
+      },
+    ),
   ],
   [
     'part-cautions',
     brief('adapter G, magnetic-lock Y', 'G.plus Y.plus, G.minus Y.minus'),
-    brief('resistor R', ''),
+    brief('signal-generator V, resistor R', 'V.out R.a, R.b V.gnd'),
   ],
   [
     'volts-dangerous',
@@ -287,53 +291,31 @@ const cases: RuleCase[] = [
       'adapter G volts=48, adapter S volts=48, resistor R',
       'S.plus R.a, R.b G.minus, G.plus S.minus',
     ),
-    brief('adapter G volts=48, resistor R', 'G.plus R.a, R.b G.minus'),
+    brief('adapter G volts=48, resistor R ohms=100000', 'G.plus R.a, R.b G.minus'),
   ],
   [
     'contacts-outside',
     brief('adapter G, relay-12v K', 'G.plus K.plus, K.minus G.minus'),
     relay(5, 10),
   ],
-  [
-    'mains-without-boundary',
-    mains('', 'K.com X.a, K.no G.minus'),
-    mains('', 'K.com X.a, K.no X.b'),
-  ],
-  [
-    'mains-without-boundary',
-    mains('', 'K.com X.a, K.no X.b, K.nc G.plus'),
-    mains('', 'K.com X.a, K.no X.b'),
-  ],
+  ['mains-without-boundary', mains('', 'K.com X.a, K.no G.minus'), mains('', switched)],
+  ['mains-without-boundary', mains('', 'K.com X.a, K.no X.b, K.nc G.plus'), mains('', switched)],
   [
     'mains-beside-low',
-    mains('', 'B.COM1 X.a, B.NO1 X.b, B.COM2 G.plus'),
-    mains('', 'B.COM1 X.a, B.NO1 X.b'),
+    mains('', `B.COM1 X.a, B.NO1 X.b, B.COM2 G.plus, ${idle}`),
+    mains('', `B.COM1 X.a, B.NO1 X.b, ${idle}`),
   ],
-  [
-    'mains-contact-load',
-    mains('amps=12', 'K.com X.a, K.no X.b'),
-    mains('amps=0.5', 'K.com X.a, K.no X.b'),
-  ],
-  ['mains-unfused', mains('fuse=0', ''), mains('fuse=2', '')],
-  ['mains-unfused', mains('fuse=32', ''), mains('amps=3 fuse=4', '')],
-  ['mains-unfused', mains('amps=3 fuse=2', ''), mains('amps=3 fuse=4', '')],
+  ['mains-contact-load', mains('amps=12', switched), mains('amps=0.5', switched)],
+  ['mains-unfused', mains('fuse=0', switched), mains('fuse=2', switched)],
+  ['mains-unfused', mains('fuse=32', switched), mains('amps=0.9 fuse=1', switched)],
+  ['mains-unfused', mains('amps=0.9 fuse=0.5', switched), mains('amps=0.9 fuse=1', switched)],
   [
     'lock-without-release',
     brief('adapter G, magnetic-lock Y', 'G.plus Y.plus, G.minus Y.minus'),
-    brief('adapter G, magnetic-lock Y, push-button S', 'G.plus S.a, S.b Y.plus, G.minus Y.minus'),
+    locked('adapter G'),
   ],
-  [
-    'lock-stays-locked',
-    brief('lead-battery G, magnetic-lock Y', 'G.plus Y.plus, G.minus Y.minus'),
-    brief('adapter G, magnetic-lock Y', 'G.plus Y.plus, G.minus Y.minus'),
-  ],
-  [
-    'life-safety-notice',
-    brief('adapter G volts=5, gas-module-monoxide B', 'G.plus B.VCC, G.minus B.GND'),
-    brief('adapter G volts=5, gas-module-monoxide B', 'G.plus B.VCC, G.minus B.GND', {
-      notes: 'Not a certified alarm.',
-    }),
-  ],
+  ['lock-stays-locked', locked('lead-battery G'), locked('adapter G')],
+  ['life-safety-notice', monoxide(''), monoxide('Not a certified alarm.')],
   [
     'rating-exceeded',
     brief('adapter G, resistor R ohms=220', 'G.plus R.a, R.b G.minus'),
@@ -349,25 +331,70 @@ const cases: RuleCase[] = [
 /** A relay, pulled in, and a board of two with a mains appliance. */
 function mains(values: string, wires: string): Design {
   return brief(
-    `adapter G volts=5 maxAmps=10, relay-12v K volts=5 ohms=70 pullIn=3.75, relay-board-2 B, mains-appliance X ${values}`,
-    `G.plus K.plus, K.minus G.minus, G.plus B.VCC, G.minus B.GND${wires && `, ${wires}`}`,
+    `adapter G volts=5, relay-12v K volts=5 ohms=70 pullIn=3.75, rectifier-diode D, push-button T, relay-board-2 B, push-button V, resistor M, resistor Z, mains-appliance X ${values}`,
+    `G.plus T.a, T.b K.plus, K.minus G.minus, D.k K.plus, D.a K.minus, G.plus B.VCC, G.minus B.GND, B.IN1 V.a, V.b G.minus, M.a G.plus, M.b B.IN1, B.IN2 G.plus, ${wires}`,
   );
 }
 
-/** A relay, pulled in, with a filament lamp behind its contact. */
+/** A relay, pulled in, with a filament lamp behind its contact that shows it. */
 function relay(watts: number, maxAmps: number): Design {
+  const design = brief(
+    `adapter G maxAmps=10, fuse F amps=${watts / 6}, relay-12v K maxAmps=${maxAmps}, filament-lamp H watts=${watts}, rectifier-diode D`,
+    'G.plus F.a, F.b K.plus, K.minus G.minus, D.k K.plus, D.a K.minus, F.b K.com, K.no H.a, H.b G.minus',
+  );
+  const parts = design.parts.map((p) => (p.id === 'H' ? { ...p, indicates: true } : p));
+  return { ...design, parts };
+}
+
+/** The same with 12 Ω behind it. */
+function contact(maxAmps: number): Design {
   return brief(
-    `adapter G maxAmps=10, relay-12v K maxAmps=${maxAmps}, filament-lamp H watts=${watts}`,
-    'G.plus K.plus, K.minus G.minus, G.plus K.com, K.no H.a, H.b G.minus',
+    `adapter G maxAmps=2, relay-12v K maxAmps=${maxAmps}, resistor X ohms=12 watts=100, rectifier-diode D`,
+    'G.plus K.plus, K.minus G.minus, D.k K.plus, D.a K.minus, G.plus K.com, K.no X.a, X.b G.minus',
   );
 }
 
-/** A divider of megohms, with or without a capacitor at the pin. */
+/** A bell in the way of a thyristor that is fired at once; the button takes its power. */
+function rung(parts: string, wires: string): Design {
+  return brief(
+    `adapter G, thyristor Q, push-button S maxAmps=0.5, resistor R ohms=1000, resistor P ohms=1000, bell B, rectifier-diode D${parts}`,
+    `G.plus S.a, S.b B.plus, B.minus Q.a, Q.k G.minus, G.plus R.a, R.b Q.g, P.a Q.g, P.b Q.k, D.k B.plus, D.a B.minus${wires}`,
+  );
+}
+
+/** A lock that holds while the button is pressed. */
+function locked(feed: string): Design {
+  return brief(
+    `${feed}, magnetic-lock Y, push-button S, rectifier-diode D`,
+    'G.plus S.a, S.b Y.plus, G.minus Y.minus, D.k Y.plus, D.a Y.minus',
+  );
+}
+
+function monoxide(notes: string): Design {
+  return brief(
+    'adapter G volts=9 maxAmps=2, linear-regulator Z, gas-module-monoxide B, resistor R ohms=330, led H',
+    'G.plus Z.in, Z.gnd G.minus, Z.out B.VCC, G.minus B.GND, Z.out R.a, R.b H.a, H.k B.DO',
+    { notes },
+  );
+}
+
+/** A message radio on the serial line of a bare chip. */
+function serial(wires: string): Design {
+  return brief(
+    'adapter G volts=3.3, chip-8bit-40pin U, radio-link L, capacitor C',
+    `G.plus U.VCC, G.minus U.GND, C.a U.VCC, C.b U.GND, L.VCC U.VCC, L.GND U.GND, ${wires}`,
+  );
+}
+
+/** A photoresistor over a megohm, with or without a capacitor at the pin. */
 function weak(held: boolean): Design {
-  return onBoard(
-    `resistor A ohms=1e6, resistor B ohms=1e6${held ? ', capacitor C' : ''}`,
-    `U.5V A.a, A.b B.a, B.b U.GND, B.a U.A0${held ? ', C.a U.A0, C.b U.GND' : ''}`,
-    channel('U.A0'),
+  return placed(
+    onBoard(
+      `photoresistor B, resistor R ohms=1e6${held ? ', capacitor C' : ''}`,
+      `U.5V B.a, B.b R.a, R.b U.GND, B.b U.A0${held ? ', C.a U.A0, C.b U.GND' : ''}`,
+      channel('U.A0'),
+    ),
+    'B',
   );
 }
 

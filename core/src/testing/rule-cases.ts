@@ -10,7 +10,13 @@ export const complaints = (design: Design, code: string): Finding[] =>
     (f) => f.code === code && f.severity !== 'fine',
   );
 
-/** Holds a rule against its two designs; where the finding brings a fix, it must cure it. */
+/** Nothing is wrong with a design, by any rule. */
+const faults = (design: Design): string[] =>
+  check(gatherEvidence(design, design.scenes[0]))
+    .filter((f) => f.severity === 'error' || f.severity === 'caution')
+    .map((f) => `${f.code}: ${f.reason}`);
+
+/** Holds a rule against its two designs, of which the second has no fault at all; where the finding brings a fix, it must cure it. */
 export function expectRule([code, failing, passing]: RuleCase): void {
   const found = complaints(failing, code);
   expect(found.map((f) => f.code)).toContain(code);
@@ -20,6 +26,7 @@ export function expectRule([code, failing, passing]: RuleCase): void {
     expect(about.length).toBeGreaterThan(0);
   }
   expect(complaints(passing, code).map((f) => f.reason)).toEqual([]);
+  expect(faults(passing)).toEqual([]);
   for (const { id, fix } of found) {
     if (!fix) continue;
     const cured = complaints(applyEdit(failing, fix.edit), code);

@@ -2,7 +2,7 @@ import { kindOf, paramsOf, type Facets, type Params } from '../catalog/index.js'
 import type { Solution } from '../circuit/index.js';
 import { terminalRef, type Part, type TerminalRef } from '../design/index.js';
 import { formatNominal, preferredValues, type Unit } from '../quantity/index.js';
-import { Draft, type End, type Wiring } from '../wiring/index.js';
+import { branchOf, Draft, type End, type Wiring } from '../wiring/index.js';
 import { mainStates, range, type Evidence, type Range, type State } from './evidence.js';
 import type { Fix } from './finding.js';
 
@@ -156,6 +156,16 @@ export function reaches(
   }
   return false;
 }
+
+/**
+ * Whether what hangs on a terminal gives charge: it answers to change alone, and nothing of that is left once the
+ * circuit has settled, so that only a rehearsal in time tells what follows.
+ */
+export const answersInTime = ({ design, wiring }: Evidence, ref: TerminalRef): boolean =>
+  branchOf(design, ref).some((id) => {
+    const part = wiring.part(id);
+    return part !== undefined && kindOf(part).frontEnd === 'charge';
+  });
 
 /** For a finding whose fix may not be known. */
 export const withFix = (fix: Fix | '' | undefined): { fix?: Fix } => (fix ? { fix } : {});

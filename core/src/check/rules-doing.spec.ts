@@ -255,6 +255,23 @@ const charged = (celsius: number, kind = 'lithium-cell'): Design => ({
 const knocked = (more = ''): Design =>
   placed(onBoard(`piezo-disc B, resistor R ohms=1e6`, `B.a U.A0, B.b U.GND${more}`));
 
+/** A peak follower behind a piezo disc. */
+const follower = placed(
+  onBoard(
+    'piezo-disc B, resistor R ohms=1e6, schottky-diode D, capacitor C, resistor S ohms=1e6',
+    'B.a D.a, D.k U.A0, U.A0 C.a, C.b U.GND, S.a U.A0, S.b U.GND, B.b U.GND, B.a R.a, R.b U.GND',
+    channel('U.A0', { threshold: 100 }),
+  ),
+);
+/** A lamp whose gate a piezo disc lifts, where there is one. */
+const knocker = (part: string, wires = ''): Design =>
+  placed(
+    brief(
+      `adapter G, resistor R ohms=1e6, logic-mosfet Q, led H, resistor RH ohms=680${part}`,
+      `R.a Q.g, R.b G.minus, G.plus RH.a, RH.b H.a, H.k Q.d, Q.s G.minus${wires}`,
+    ),
+  );
+
 const bare = (wires: string, reference: number): Design =>
   placed(
     brief(
@@ -275,6 +292,9 @@ const safeguards: RuleCase[] = [
   ['charged-in-frost', charged(-5), charged(5)],
   ['charged-in-frost', charged(-5), charged(-5, 'lead-battery')],
   ['charge-stays', knocked(), knocked(', B.a R.a, R.b U.GND')],
+  // Nothing of a knock is left where the circuit is settled: that is no fault.
+  ['channel-deaf', photo(600, 'R.b U.GND, U.A0 U.GND'), follower],
+  ['actuator-dead', knocker(''), knocker(', piezo-disc B', ', B.a Q.g, B.b G.minus')],
   ['reference-missing', bare('', 1), bare('', 0)],
   ['reference-missing', bare('', 1), bare(', U.AREF G.plus', 1)],
 ];

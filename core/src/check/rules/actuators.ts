@@ -3,7 +3,7 @@ import type { Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { inUse } from '../lookup.js';
+import { answersInTime, inUse, refOf } from '../lookup.js';
 import { list } from '../words.js';
 import { severityOfIdle, wantsSomething } from './progress.js';
 
@@ -28,6 +28,9 @@ export const actuatorDead: Rule = {
     const states = everyState(evidence);
     return actuators(evidence)
       .filter((part) => !states.some((s) => s.acting.has(part.id)))
+      .filter(
+        (part) => !kindOf(part).terminals.some((t) => answersInTime(evidence, refOf(part, t.id))),
+      )
       .map((part): Found => {
         const best = nearest(evidence, part);
         return {

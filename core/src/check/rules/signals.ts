@@ -2,7 +2,7 @@ import { channelReader } from '../../catalog/index.js';
 import { beyond, levelsAtRest } from '../../logic/index.js';
 import { everyState, sweptStates, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { inUse } from '../lookup.js';
+import { answersInTime, inUse } from '../lookup.js';
 import { onlyNumbers } from './channels.js';
 import { severityOfIdle } from './progress.js';
 
@@ -61,6 +61,7 @@ export const channelDeaf: Rule = {
     const states = [...evidence.happening, ...sweptStates(evidence)];
     return design.channels
       .filter((c) => channelReader(design, c.pin) && quiet.counts.has(c.id))
+      .filter((c) => !answersInTime(evidence, c.pin))
       .filter((c) => states.every((s) => s.counts.get(c.id) === quiet.counts.get(c.id)))
       .map((channel): Found => ({
         subject: channel.id,

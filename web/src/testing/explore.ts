@@ -63,6 +63,8 @@ const controls = (screen: Screen<unknown>): Control[] =>
     ]),
   ]
     .filter((c) => !c.disabled && !(c instanceof HTMLInputElement && c.type === 'file'))
+    // What is folded away is there all the same.
+    .filter((c) => !c.closest('yu-fold legend'))
     .sort(
       (a, b) => Number(a instanceof HTMLButtonElement) - Number(b instanceof HTMLButtonElement),
     );

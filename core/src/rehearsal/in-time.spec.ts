@@ -161,6 +161,22 @@ it('a relay that breaks its own coil buzzes: rise, operate, decay and release ma
   expect(on.length).toBeGreaterThan(50);
 });
 
+it('each relay of a board is taken down for itself', () => {
+  const board = brief(
+    'adapter G volts=5, relay-board-2 K, push-button S bounce=0, resistor R',
+    'G.plus K.VCC, G.minus K.GND, G.plus R.a, R.b K.IN1, K.IN1 S.a, S.b G.minus, K.IN2 G.plus',
+  );
+  const press = sceneOf(5, { kind: 'finger-touches', start: 2, params: { lasts: 1 } });
+  const { relays, acting } = inTime(board, press);
+  expect(relays['K relay 1'].values).toEqual([0, 1, 0]);
+  const [, on, off] = relays['K relay 1'].times;
+  // An input that is low pulls its relay in, for as long as the finger, which takes a moment to press and to leave.
+  expect(on).toBeGreaterThan(2);
+  expect(Math.abs(off - on - 1)).toBeLessThan(0.15);
+  expect(relays['K relay 2'].values).toEqual([0]);
+  expect(acting.filter((a) => a.part === 'K').map((a) => a.t)).toEqual([on, off]);
+});
+
 it('a piezo disc with its bleed gives the pin what the high-pass lets through', () => {
   const disc = onBoard(
     'piezo-disc B, resistor R ohms=1e6',

@@ -383,6 +383,7 @@ export class Play implements Sleeper {
       nets: recorder.nets,
       outputs: recorder.outputs,
       watts: recorder.watts,
+      relays: recorder.relays,
       relayOperations: recorder.relayOperations,
       outages: this.supervisor.outages.map((o) => ({ ...o, to: Math.min(o.to, scene.duration) })),
       asleep: this.naps.until(scene.duration),

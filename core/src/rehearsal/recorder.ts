@@ -31,6 +31,7 @@ export class Recorder {
   readonly felt: Record<string, Trace> = {};
   readonly watts = emptyTrace();
   readonly acting: ActingChange[] = [];
+  readonly relays: Record<string, Trace> = {};
   private readonly operationsSeen = new RelayOperations();
   private readonly active = new Map<string, boolean>();
   private readonly senses: readonly (readonly [part: string, of: readonly Quantity[]])[];
@@ -97,13 +98,19 @@ export class Recorder {
     return Math.round(value * per) / per + 0;
   }
 
+  private switched(part: string, t: number, relays: Readonly<Record<string, boolean>>): void {
+    this.operationsSeen.look(part, relays);
+    for (const [name, pulled] of Object.entries(relays))
+      hold((this.relays[`${part} ${name}`] ??= emptyTrace()), t, Number(pulled));
+  }
+
   /** Takes down what acts, and what has been switched. */
   look(t: number, of: (part: string) => SolvedPart | undefined): void {
     for (const part of this.design.parts) {
       const { acts, relays } = kindOf(part);
       if (!acts && !relays) continue;
       const solved = of(part.id);
-      if (relays && solved) this.operationsSeen.look(part.id, relays(solved));
+      if (relays && solved) this.switched(part.id, t, relays(solved));
       if (!acts || !solved) continue;
       const params = paramsOf(part);
       const active = acts.active(solved, params);

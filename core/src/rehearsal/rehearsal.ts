@@ -23,6 +23,8 @@ export interface Rehearsal {
   watts: Trace;
   /** Every so many readings one is kept where nothing happens: 1 but in very long scenes. */
   keptEvery: number;
+  /** Which relays are pulled in, 0 or 1, by part id and the relay's name: `"K1 relay 2"`. */
+  relays: Record<string, Trace>;
   /** How often each relay has pulled in, by part id and the relay's name. */
   relayOperations: Record<string, Record<string, number>>;
   /** When the controller did not run its program. */

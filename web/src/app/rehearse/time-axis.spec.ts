@@ -34,6 +34,19 @@ describe('rows over one axis', () => {
     expect(row('Power')).toBeDefined();
   });
 
+  it('show each relay of a board for itself', () => {
+    const figurehead = demo('regatta-figurehead');
+    const run = rehearse(figurehead, figurehead.scenes[0]);
+    const board = figurehead.parts.find((p) => p.kind === 'relay-board-4');
+    const acts = rowGroups(figurehead, run).find((g) => g.id === 'acts')?.rows ?? [];
+    const rows = acts.filter((r) => r.name.startsWith(`${board?.name} ·`));
+    expect(rows.map((r) => r.name.split('· ')[1])).toEqual([1, 2, 3, 4].map((n) => `relay ${n}`));
+    // Not one trace for four: they pull in at times of their own.
+    const begins = rows.map((r) => (r.as === 'bands' ? r.bands.map((b) => b.from).join() : ''));
+    expect(new Set(begins).size).toBeGreaterThan(1);
+    expect(acts.some((r) => r.name === board?.name)).toBe(false);
+  });
+
   it('say levels as words and readings as counts', () => {
     expect((row('D2 · Key') as TraceRow).say(100)).toBe('high');
     expect((row('A0 · Lower beam') as TraceRow).say(300)).toBe('300 counts');

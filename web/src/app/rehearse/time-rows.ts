@@ -1,5 +1,5 @@
 import { kindOf, nameNet, sayReading, surroundings, type NamedNet } from '@yurei/core/catalog';
-import { deriveNets, splitRef, type Design } from '@yurei/core/design';
+import { deriveNets, splitRef, type Design, type Part } from '@yurei/core/design';
 import { levelsAtRest, sayRule } from '@yurei/core/logic';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
@@ -175,10 +175,14 @@ function idleRow(rehearsal: Rehearsal): TimeRow[] {
   ];
 }
 
-const actingRows = (design: Design, { acting, duration }: Rehearsal): TimeRow[] =>
+const actingRows = (design: Design, rehearsal: Rehearsal): TimeRow[] =>
   design.parts.flatMap((part): TimeRow[] => {
     const { acts } = kindOf(part);
     if (!acts) return [];
+    const { acting, duration } = rehearsal;
+    const relays = relayRows(part, acts.word, rehearsal);
+    // Of a board with one relay its own row says the same.
+    if (relays.length > 1) return relays;
     const changes = acting.filter((a) => a.part === part.id);
     const bands = changes.flatMap(({ t, active }, i) =>
       active
@@ -198,6 +202,22 @@ const actingRows = (design: Design, { acting, duration }: Rehearsal): TimeRow[] 
       },
     ];
   });
+
+/** Each relay of a board for itself. */
+const relayRows = (part: Part, word: string, { relays, duration }: Rehearsal): TimeRow[] =>
+  Object.entries(relays)
+    .filter(([key]) => key.startsWith(`${part.id} `))
+    .map(([key, { times, values }]) => ({
+      as: 'bands',
+      key: `acts ${key}`,
+      name: `${part.name} · ${key.slice(part.id.length + 1)}`,
+      bands: times.flatMap((from, i) =>
+        values[i] > 0 ? [{ from, to: times[i + 1] ?? duration, label: word, text: word }] : [],
+      ),
+      acts: true,
+      inTurn: false,
+      none: `not ${word}`,
+    }));
 
 function supplyRows(design: Design, rehearsal: Rehearsal): TimeRow[] {
   const isSupply = (net: NamedNet): boolean => net.nature === 'supply';

@@ -13,6 +13,7 @@ import { Title } from '@angular/platform-browser';
 import { readable } from '@yurei/core/catalog';
 import type { Answer, Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
 import { catchError, map, of, switchMap, type Observable } from 'rxjs';
 import { Divider } from '../common/divider';
 import { Lantern } from '../common/lantern';
@@ -62,6 +63,7 @@ const foldedStrip = 32;
     CommandBox,
     Divider,
     HelpDialog,
+    InputText,
     Lantern,
     Press,
     ProbeStrip,

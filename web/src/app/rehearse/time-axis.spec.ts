@@ -39,7 +39,7 @@ describe('rows over one axis', () => {
     const run = rehearse(figurehead, figurehead.scenes[0]);
     const board = figurehead.parts.find((p) => p.kind === 'relay-board-4');
     const acts = rowGroups(figurehead, run).find((g) => g.id === 'acts')?.rows ?? [];
-    const rows = acts.filter((r) => r.name.startsWith(`${board?.name} ·`));
+    const rows = acts.filter((r) => r.name.startsWith(`${board?.id} ·`));
     expect(rows.map((r) => r.name.split('· ')[1])).toEqual([1, 2, 3, 4].map((n) => `relay ${n}`));
     // Not one trace for four: they pull in at times of their own.
     const begins = rows.map((r) => (r.as === 'bands' ? r.bands.map((b) => b.from).join() : ''));

@@ -210,7 +210,7 @@ const relayRows = (part: Part, word: string, { relays, duration }: Rehearsal): T
     .map(([key, { times, values }]) => ({
       as: 'bands',
       key: `acts ${key}`,
-      name: `${part.name} · ${key.slice(part.id.length + 1)}`,
+      name: `${part.id} · ${key.slice(part.id.length + 1)}`,
       bands: times.flatMap((from, i) =>
         values[i] > 0 ? [{ from, to: times[i + 1] ?? duration, label: word, text: word }] : [],
       ),

@@ -10,7 +10,7 @@ export const complaints = (design: Design, code: string): Finding[] =>
     (f) => f.code === code && f.severity !== 'fine',
   );
 
-/** Nothing is wrong with a design, by any rule. */
+/** All that is wrong with a design, by any rule. */
 const faults = (design: Design): string[] =>
   check(gatherEvidence(design, design.scenes[0]))
     .filter((f) => f.severity === 'error' || f.severity === 'caution')

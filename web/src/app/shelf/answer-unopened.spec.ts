@@ -67,6 +67,17 @@ describe('own designs that were never opened', () => {
     expect(shelf.text('main')).not.toContain('out of memory');
   });
 
+  it('are tried again once they were saved anew', async () => {
+    const shelf = await open(['Gate']);
+    await shelf.until(() => answering.asked.length === 1);
+    answering.asked[0].to.error(new Error('out of memory'));
+    const kept = server.stored.get('d1');
+    if (kept) server.stored.set('d1', { ...kept, version: 2 });
+    const again = await show(Shelf);
+    await again.until(() => answering.asked.length === 2);
+    expect(answering.asked[1].title).toBe('Gate');
+  });
+
   it('are left alone when the shelf is left', async () => {
     const shelf = await open(['Gate']);
     await shelf.until(() => answering.listening === 1);

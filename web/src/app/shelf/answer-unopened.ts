@@ -39,6 +39,7 @@ export class AnsweringInWorker implements Answering {
 export class AnswerUnopened {
   private readonly api = inject(Api);
   private readonly answering = inject(Answering);
+  /** Saves that were answered, or could not be. */
   private readonly tried = signal<ReadonlySet<string>>(new Set());
 
   /** Tells of each answered design, for as long as someone listens. */
@@ -55,12 +56,14 @@ export class AnswerUnopened {
     );
   }
 
-  private isOpen({ id, example, answers, unreadable }: DesignSummary): boolean {
-    return !example && !answers && unreadable === undefined && !this.tried().has(id);
+  private isOpen(design: DesignSummary): boolean {
+    const { example, answers, unreadable } = design;
+    return !example && !answers && unreadable === undefined && !this.tried().has(saveOf(design));
   }
 
-  private answer({ id }: DesignSummary): Observable<{ id: string; answers: ShelfAnswer[] }> {
-    const done = (): void => this.tried.update((tried) => new Set(tried).add(id));
+  private answer(asked: DesignSummary): Observable<{ id: string; answers: ShelfAnswer[] }> {
+    const { id } = asked;
+    const done = (): void => this.tried.update((tried) => new Set(tried).add(saveOf(asked)));
     return this.api.get(id).pipe(
       switchMap(({ design, version }) =>
         this.answering.answer(design).pipe(
@@ -75,3 +78,5 @@ export class AnswerUnopened {
     );
   }
 }
+
+const saveOf = ({ id, version }: DesignSummary): string => `${id} ${version}`;

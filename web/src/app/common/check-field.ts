@@ -1,7 +1,8 @@
 import { _IdGenerator } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, forwardRef, inject, input } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
+import { FormField, inForms } from './form-field';
 
 /** Something that is so or not, with its words after it. */
 @Component({
@@ -12,9 +13,10 @@ import { Checkbox } from 'primeng/checkbox';
       size="small"
       [binary]="true"
       [inputId]="id"
-      [disabled]="disabled()"
-      [ngModel]="value()"
-      (onChange)="changed.emit($event.checked === true)"
+      [disabled]="disabled() || locked()"
+      [ngModel]="stands()"
+      (onChange)="give($event.checked === true)"
+      (onBlur)="touch()"
     />
     <label [for]="id">{{ label() }}</label>
   `,
@@ -28,13 +30,16 @@ import { Checkbox } from 'primeng/checkbox';
       font-size: var(--type-small);
     }
   `,
+  providers: inForms(forwardRef(() => CheckField)),
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class CheckField {
+export class CheckField extends FormField<boolean> {
   readonly label = input.required<string>();
-  readonly value = input.required<boolean>();
   readonly disabled = input(false);
-  readonly changed = output<boolean>();
 
   protected readonly id = inject(_IdGenerator).getId('check-');
+
+  protected blank(): boolean {
+    return false;
+  }
 }

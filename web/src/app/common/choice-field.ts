@@ -1,8 +1,16 @@
 import { _IdGenerator } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  forwardRef,
+  inject,
+  input,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { meaningOf } from '@yurei/core/help';
 import { Select } from 'primeng/select';
+import { FormField, inForms } from './form-field';
 import { TypedChoice } from './typed-choice';
 
 export interface Choice {
@@ -26,23 +34,28 @@ export interface Choice {
       [inputId]="id"
       [ariaLabelledBy]="id + '-label'"
       [options]="options()"
-      [ngModel]="value()"
-      (onChange)="changed.emit($event.value)"
+      [disabled]="locked()"
+      [ngModel]="stands()"
+      (onChange)="give($event.value)"
+      (onBlur)="touch()"
     />
   `,
   styleUrl: './field.css',
   host: { '[class.wide]': 'wide()' },
+  providers: inForms(forwardRef(() => ChoiceField)),
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class ChoiceField {
+export class ChoiceField extends FormField<string> {
   readonly label = input.required<string>();
   readonly choices = input.required<readonly Choice[]>();
-  readonly value = input.required<string>();
   /** Its words need a whole line. */
   readonly wide = input(false);
-  readonly changed = output<string>();
 
   protected readonly meaning = computed(() => meaningOf(this.label()));
   protected readonly id = inject(_IdGenerator).getId('choice-');
   protected readonly options = computed(() => [...this.choices()]);
+
+  protected blank(): string {
+    return '';
+  }
 }

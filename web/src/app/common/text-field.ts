@@ -2,12 +2,13 @@ import { _IdGenerator } from '@angular/cdk/a11y';
 import {
   ChangeDetectionStrategy,
   Component,
+  forwardRef,
   inject,
   input,
   linkedSignal,
-  output,
 } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
+import { FormField, inForms } from './form-field';
 
 /** A field for a name; committed on Enter or on leaving it, given back on Escape. */
 @Component({
@@ -24,6 +25,8 @@ import { InputText } from 'primeng/inputtext';
       [id]="id"
       [value]="text()"
       [attr.maxlength]="120"
+      [disabled]="locked()"
+      (blur)="touch()"
       (input)="text.set(inputValue($event))"
       (change)="commit(); field.value = text()"
       (keydown.escape)="reset($event)"
@@ -39,17 +42,20 @@ import { InputText } from 'primeng/inputtext';
       grid-template-columns: 52px 1fr;
     }
   `,
+  providers: inForms(forwardRef(() => TextField)),
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class TextField {
+export class TextField extends FormField<string> {
   readonly label = input.required<string>();
-  readonly value = input.required<string>();
   /** An empty text is given back rather than taken. */
   readonly required = input(false);
-  readonly changed = output<string>();
 
   protected readonly id = inject(_IdGenerator).getId('text-');
-  protected readonly text = linkedSignal(() => this.value());
+  protected readonly text = linkedSignal(() => this.stands());
+
+  protected blank(): string {
+    return '';
+  }
 
   protected inputValue(event: Event): string {
     return (event.target as HTMLInputElement).value;
@@ -57,13 +63,13 @@ export class TextField {
 
   protected commit(): void {
     const text = this.text().trim();
-    if (text === this.value() || (this.required() && text === '')) this.text.set(this.value());
-    else this.changed.emit(text);
+    if (text === this.stands() || (this.required() && text === '')) this.text.set(this.stands());
+    else this.give(text);
   }
 
   protected reset(event: Event): void {
-    if (this.text() === this.value()) return;
+    if (this.text() === this.stands()) return;
     event.stopPropagation();
-    this.text.set(this.value());
+    this.text.set(this.stands());
   }
 }

@@ -1,7 +1,8 @@
 import { _IdGenerator } from '@angular/cdk/a11y';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, forwardRef, inject } from '@angular/core';
 import { meaningOf } from '@yurei/core/help';
 import { InputText } from 'primeng/inputtext';
+import { inForms } from './form-field';
 import { ValueEntry } from './value-entry';
 
 /** A field for one quantity, with its label before it and what cannot be taken below it. */
@@ -21,6 +22,8 @@ import { ValueEntry } from './value-entry';
       [value]="text()"
       [attr.aria-invalid]="refused()"
       [attr.aria-describedby]="note() ? id + '-note' : null"
+      [disabled]="locked()"
+      (blur)="touch()"
       (input)="text.set(inputValue($event))"
       (change)="commit(); field.value = text()"
       (keydown.escape)="reset($event)"
@@ -30,6 +33,7 @@ import { ValueEntry } from './value-entry';
     }
   `,
   styleUrl: './field.css',
+  providers: inForms(forwardRef(() => ValueField)),
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ValueField extends ValueEntry {

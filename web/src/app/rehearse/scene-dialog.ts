@@ -6,26 +6,44 @@ import {
   inject,
   model,
   output,
-  signal,
   untracked,
 } from '@angular/core';
-import { freshId, type Design, type Happening } from '@yurei/core/design';
-import { draftScene, fittingKinds, profiles, type HappeningKind } from '@yurei/core/scene';
+import {
+  FormControl,
+  FormRecord,
+  NonNullableFormBuilder,
+  ReactiveFormsModule,
+  Validators,
+} from '@angular/forms';
+import { freshId, type Happening } from '@yurei/core/design';
+import {
+  draftScene,
+  fittingKinds,
+  happeningKinds,
+  profiles,
+  type HappeningKind,
+} from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { CheckField } from '../common/check-field';
 import { ChoiceField } from '../common/choice-field';
+import { formState } from '../common/form-state';
 import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
 
 type Intent = Happening['intent'];
 
+const intents: readonly Intent[] = ['wanted', 'nuisance'];
+const unticked = (): Record<string, FormControl<boolean>> =>
+  Object.fromEntries(
+    happeningKinds.map(({ kind }) => [kind, new FormControl(false, { nonNullable: true })]),
+  );
 const places = profiles.map(({ id, label }) => ({ value: id, label }));
 
 /** A new scene: where and when it is, and by ticking what must be noticed there and what must not set it off. */
 @Component({
   selector: 'yu-scene-dialog',
-  imports: [Button, CheckField, ChoiceField, Dialog, TextField],
+  imports: [Button, CheckField, ChoiceField, Dialog, ReactiveFormsModule, TextField],
   templateUrl: './scene-dialog.html',
   styleUrl: './scene-dialog.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -37,16 +55,27 @@ export class SceneDialog {
   private readonly session = inject(DesignSession);
   protected readonly places = places;
 
-  protected readonly name = signal('');
-  protected readonly place = signal(places[0].value);
-  private readonly ticked = signal<ReadonlyMap<string, Intent>>(new Map());
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    name: ['', [Validators.required, Validators.maxLength(120)]],
+    place: [places[0].value],
+    wanted: new FormRecord(unticked()),
+    nuisance: new FormRecord(unticked()),
+  });
+  private readonly state = formState(this.form);
 
-  /** What the sensors feel, with what each mostly is to an alarm. */
-  protected readonly columns = computed(() => {
+  private readonly profile = computed(() =>
+    profiles.find((p) => p.id === this.state().value.place),
+  );
+  /** What the sensors feel and can happen at the place. */
+  private readonly fitting = computed(() => {
     const design = this.open() ? this.session.design() : undefined;
-    const kinds = design ? this.fitting(design) : [];
+    return design ? fittingKinds(design, this.profile()?.circumstances) : [];
+  });
+
+  /** Each by what it mostly is to an alarm: what mostly is none of it stands last. */
+  protected readonly columns = computed(() => {
+    const kinds = this.fitting();
     const rows = (intent: Intent) =>
-      // What mostly is none of it stands last.
       [...kinds].sort((a, b) => Number(usually(a) !== intent) - Number(usually(b) !== intent));
     return kinds.length === 0
       ? []
@@ -56,18 +85,18 @@ export class SceneDialog {
         ];
   });
 
-  private readonly profile = computed(() => profiles.find((p) => p.id === this.place()));
-
-  /** What the sensors feel and can happen at the place. */
-  private fitting(design: Design): HappeningKind[] {
-    return fittingKinds(design, this.profile()?.circumstances);
-  }
+  private readonly ticked = computed(() => {
+    const { value } = this.state();
+    return this.fitting().flatMap((kind) => {
+      const intent = intents.find((i) => value[i][kind.kind]);
+      return intent ? [{ kind, intent }] : [];
+    });
+  });
 
   /** In words, what will be made. */
   protected readonly says = computed(() => {
-    const offered = new Set(this.columns().flatMap((c) => c.kinds.map((k) => k.kind)));
-    const ticked = [...this.ticked()].flatMap(([kind, i]) => (offered.has(kind) ? [i] : []));
-    const wanted = ticked.filter((i) => i === 'wanted').length;
+    const ticked = this.ticked();
+    const wanted = ticked.filter(({ intent }) => intent === 'wanted').length;
     if (ticked.length === 0) return 'Nothing ticked: a quiet scene, to which things can be added.';
     return `${wanted} that must be noticed, ${ticked.length - wanted} that must not fire, one after the other.`;
   });
@@ -79,35 +108,28 @@ export class SceneDialog {
   }
 
   private begin(): void {
-    this.name.set(`Scene ${(this.session.design()?.scenes ?? []).length + 1}`);
-    this.ticked.set(new Map());
-  }
-
-  protected isTicked(kind: HappeningKind, intent: Intent): boolean {
-    return this.ticked().get(kind.kind) === intent;
+    const name = `Scene ${(this.session.design()?.scenes ?? []).length + 1}`;
+    this.form.reset({ name, place: this.state().value.place });
   }
 
   /** The same thing is either to be noticed or not. */
-  protected tick(kind: HappeningKind, intent: Intent, on: boolean): void {
-    const ticked = new Map(this.ticked());
-    if (on) ticked.set(kind.kind, intent);
-    else ticked.delete(kind.kind);
-    this.ticked.set(ticked);
+  protected tick({ kind }: HappeningKind, intent: Intent, on: boolean): void {
+    const other = intent === 'wanted' ? 'nuisance' : 'wanted';
+    if (on) this.form.controls[other].controls[kind].setValue(false);
   }
 
   protected make(): void {
     const design = this.session.design();
-    if (!design) return;
-    const ids = design.scenes.map((s) => s.id);
-    const happens = this.fitting(design).flatMap((kind) => {
-      const intent = this.ticked().get(kind.kind);
-      return intent ? [{ kind, intent }] : [];
-    });
+    const { value, valid } = this.state();
+    if (!design || !valid) return;
     const scene = draftScene(design, {
-      id: freshId('scene', ids),
-      name: this.name(),
+      id: freshId(
+        'scene',
+        design.scenes.map((s) => s.id),
+      ),
+      name: value.name,
       ambient: this.profile()?.ambient ?? {},
-      happens,
+      happens: this.ticked(),
     });
     if (!this.session.edit({ type: 'put-scene', scene })) return;
     this.open.set(false);

@@ -4,18 +4,12 @@ import {
   computed,
   inject,
   input,
-  linkedSignal,
   model,
   signal,
 } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import { mostReadings, type Channel, type Conditions } from '@yurei/core/design';
-import {
-  guessLog,
-  parseTyped,
-  type CountsPer,
-  type LogGuess,
-  type LogMapping,
-} from '@yurei/core/exchange';
+import { guessLog, parseTyped, type CountsPer, type LogGuess } from '@yurei/core/exchange';
 import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
@@ -25,6 +19,7 @@ import { ProgressBar } from 'primeng/progressbar';
 import { FileButton } from '../common/file-button';
 import { reasonOf } from '../data/answer';
 import { ChoiceField } from '../common/choice-field';
+import { formState } from '../common/form-state';
 import { TextField } from '../common/text-field';
 import { JudgeView } from '../data/judge-view';
 import { Capturing, type Intent } from './capturing';
@@ -32,7 +27,7 @@ import { ConditionsFields } from './conditions-fields';
 import { intentChoices } from './intents';
 import { LogReading, type ReadLog } from './log-reading';
 import { LogStretch, type Stretch } from './log-stretch';
-import { MappingFields } from './mapping-fields';
+import { MappingFields, plainLog } from './mapping-fields';
 
 /** Larger files are not read. */
 const largest = 200e6;
@@ -51,6 +46,7 @@ const headSize = 65_536;
     LogStretch,
     MappingFields,
     ProgressBar,
+    ReactiveFormsModule,
     TableModule,
     TextField,
     Textarea,
@@ -71,15 +67,21 @@ export class BringDialog {
 
   protected readonly source = signal<{ name: string; data: File | string } | undefined>(undefined);
   protected readonly guess = signal<LogGuess | undefined>(undefined);
-  protected readonly mapping = linkedSignal(() => this.guess()?.mapping);
   protected readonly log = signal<ReadLog | undefined>(undefined);
   protected readonly progress = signal<number | undefined>(undefined);
   protected readonly refused = signal('');
-  protected readonly typed = signal('');
   protected readonly stretch = signal<Stretch | undefined>(undefined);
-  protected readonly name = linkedSignal(() => this.source()?.name.replace(/\.\w+$/, '') ?? '');
-  protected readonly intent = signal<Intent>('quiet');
-  protected readonly conditions = signal<Conditions>({});
+  private readonly build = inject(NonNullableFormBuilder);
+  /** What is told of the readings before they are kept. */
+  protected readonly form = this.build.group({
+    mapping: [plainLog],
+    typed: '',
+    name: '',
+    intent: this.build.control<Intent>('quiet'),
+    conditions: this.build.control<Conditions>({}),
+  });
+  protected readonly told = computed(() => this.state().value);
+  private readonly state = formState(this.form);
 
   /** Counts for one of each unit that a reading may be written in. */
   protected readonly countsPer = computed((): CountsPer => {
@@ -126,7 +128,9 @@ export class BringDialog {
     try {
       const head =
         typeof data === 'string' ? data.slice(0, headSize) : await data.slice(0, headSize).text();
-      this.guess.set(guessLog(head));
+      const guess = guessLog(head);
+      this.form.patchValue({ mapping: guess.mapping, name: name.replace(/\.\w+$/, '') });
+      this.guess.set(guess);
       this.source.set({ name, data });
     } catch (error) {
       this.refused.set(`${name}: ${reasonOf(error)} Nothing was changed.`);
@@ -134,8 +138,9 @@ export class BringDialog {
   }
 
   protected async read(): Promise<void> {
-    const [source, mapping] = [this.source(), this.mapping()];
-    if (!source || !mapping) return;
+    const source = this.source();
+    if (!source) return;
+    const { mapping } = this.told();
     this.refused.set('');
     this.progress.set(0);
     try {
@@ -153,15 +158,6 @@ export class BringDialog {
 
   protected cancel(): void {
     this.reading.cancel();
-  }
-
-  protected setMapping(mapping: LogMapping): void {
-    this.mapping.set(mapping);
-    this.log.set(undefined);
-  }
-
-  protected setIntent(value: string): void {
-    this.intent.set(value as Intent);
   }
 
   /** Keeps the chosen stretch as a set; of a longer one evenly every so-manieth reading. */
@@ -182,16 +178,12 @@ export class BringDialog {
 
   protected keepTyped(): void {
     try {
-      const counts = parseTyped(this.typed(), this.countsPer()).map(rounded);
+      const counts = parseTyped(this.told().typed, this.countsPer()).map(rounded);
       this.checkRange(counts);
       this.finish(counts, this.channel().every, 'typed', '');
     } catch (error) {
       this.refused.set(reasonOf(error));
     }
-  }
-
-  protected setTyped(event: Event): void {
-    this.typed.set((event.target as HTMLTextAreaElement).value);
   }
 
   protected span(log: ReadLog): string {
@@ -200,10 +192,11 @@ export class BringDialog {
   }
 
   private finish(counts: number[], every: number, origin: 'file' | 'typed', notes: string): void {
-    const set = { counts, every, origin, notes, name: this.name(), intent: this.intent() };
-    if (!this.capturing.keep(this.channel(), { ...set, conditions: this.conditions() }))
+    const { name, intent, conditions } = this.told();
+    const set = { counts, every, origin, notes, name, intent, conditions };
+    if (!this.capturing.keep(this.channel(), set))
       return this.refused.set(this.capturing.refusal());
-    this.typed.set('');
+    this.form.controls.typed.reset();
     this.forget();
     this.open.set(false);
   }
@@ -224,6 +217,7 @@ export class BringDialog {
     this.reading.cancel();
     this.refused.set('');
     for (const state of [this.guess, this.source, this.log, this.stretch]) state.set(undefined);
+    this.form.controls.name.reset();
   }
 
   protected closed(): void {

@@ -1,9 +1,10 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, forwardRef } from '@angular/core';
 import type { Conditions } from '@yurei/core/design';
 import { formatNominal, parseQuantity, type Unit } from '@yurei/core/quantity';
 import { InputText } from 'primeng/inputtext';
 import { TextField } from '../common/text-field';
 import { defined } from '../common/defined';
+import { FormField, inForms } from '../common/form-field';
 
 type Measured = Exclude<keyof Conditions, 'surface'>;
 
@@ -36,7 +37,7 @@ const fields: readonly { key: Measured; label: string; unit: Unit; min: number; 
     }
     <yu-text-field
       label="Surface"
-      [value]="conditions().surface ?? ''"
+      [value]="stands().surface ?? ''"
       (changed)="change({ surface: $event || undefined })"
     />
   `,
@@ -58,15 +59,18 @@ const fields: readonly { key: Measured; label: string; unit: Unit; min: number; 
       width: 100%;
     }
   `,
+  providers: inForms(forwardRef(() => ConditionsFields)),
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class ConditionsFields {
-  readonly conditions = input.required<Conditions>();
-  readonly changed = output<Conditions>();
+export class ConditionsFields extends FormField<Conditions> {
   protected readonly fields = fields;
 
+  protected blank(): Conditions {
+    return {};
+  }
+
   protected shown(key: Measured, unit: Unit): string {
-    const value = this.conditions()[key];
+    const value = this.stands()[key];
     return value === undefined ? '' : formatNominal(value, unit);
   }
 
@@ -82,6 +86,6 @@ export class ConditionsFields {
   }
 
   protected change(change: Partial<Conditions>): void {
-    this.changed.emit(defined({ ...this.conditions(), ...change }));
+    this.give(defined({ ...this.stands(), ...change }));
   }
 }

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, forwardRef, input } from '@angular/core';
 import type { LogMapping, ReadingUnit } from '@yurei/core/exchange';
 import { ChoiceField, type Choice } from '../common/choice-field';
+import { FormField, inForms } from '../common/form-field';
 
 const delimiters: Choice[] = [
   { value: ',', label: 'comma' },
@@ -19,12 +20,23 @@ const timeUnits: Choice[] = [
   { value: 'date', label: 'date and time' },
 ];
 
+/** Where nothing was guessed. */
+export const plainLog: LogMapping = {
+  delimiter: ',',
+  decimal: '.',
+  header: true,
+  time: -1,
+  timeUnit: 's',
+  value: 0,
+  unit: 'counts',
+};
+
 /** How the columns of a log are read: each guess can be corrected. */
 @Component({
   selector: 'yu-mapping-fields',
   imports: [ChoiceField],
   template: `
-    @let mapping = this.mapping();
+    @let mapping = stands();
     <yu-choice-field
       label="Columns apart by"
       [choices]="delimiters"
@@ -71,14 +83,13 @@ const timeUnits: Choice[] = [
       gap: 6px 16px;
     }
   `,
+  providers: inForms(forwardRef(() => MappingFields)),
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class MappingFields {
-  readonly mapping = input.required<LogMapping>();
+export class MappingFields extends FormField<LogMapping> {
   readonly columns = input.required<readonly string[]>();
   /** Whether volts can be told in counts. */
   readonly volts = input.required<boolean>();
-  readonly changed = output<LogMapping>();
   protected readonly delimiters = delimiters;
   protected readonly decimals = decimals;
   protected readonly timeUnits = timeUnits;
@@ -101,6 +112,10 @@ export class MappingFields {
       : []),
   ]);
 
+  protected blank(): LogMapping {
+    return plainLog;
+  }
+
   protected asDelimiter(value: string): LogMapping['delimiter'] {
     return value as LogMapping['delimiter'];
   }
@@ -114,6 +129,6 @@ export class MappingFields {
   }
 
   protected put(change: Partial<LogMapping>): void {
-    this.changed.emit({ ...this.mapping(), ...change });
+    this.give({ ...this.stands(), ...change });
   }
 }

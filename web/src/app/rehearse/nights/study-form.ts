@@ -3,11 +3,20 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   output,
   signal,
+  untracked,
 } from '@angular/core';
-import { linkedSignal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import {
+  FormArray,
+  NonNullableFormBuilder,
+  ReactiveFormsModule,
+  type FormControl,
+  type FormGroup,
+} from '@angular/forms';
 import type { Param } from '@yurei/core/catalog';
 import {
   axesProblem,
@@ -23,6 +32,7 @@ import {
 import { reasonOf } from '../../data/answer';
 import { formatDateTime } from '../../common/date-time';
 import { ChoiceField, type Choice } from '../../common/choice-field';
+import { formState } from '../../common/form-state';
 import { ValueField } from '../../common/value-field';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
@@ -31,6 +41,13 @@ import type { Place } from './study-run';
 
 type Amount = Exclude<keyof Variation, 'tolerances'>;
 type For = Study['ask']['for'];
+/** Which value is turned, by its place in the list of them, and how far. */
+type AxisForm = FormGroup<{
+  dial: FormControl<string>;
+  from: FormControl<number>;
+  to: FormControl<number>;
+  steps: FormControl<number>;
+}>;
 
 const amounts: readonly (Param & { id: Amount })[] = [
   { id: 'temperature', label: 'Air, ±', unit: 'K', default: 10, min: 0, max: 100 },
@@ -41,6 +58,13 @@ const amounts: readonly (Param & { id: Amount })[] = [
 ];
 /** Shares that are typed in per cent. */
 const shares: ReadonlySet<Amount> = new Set(['supply', 'strength']);
+const eachAmount = (value: (id: Amount) => number): Record<Amount, number> => ({
+  temperature: value('temperature'),
+  supply: value('supply'),
+  start: value('start'),
+  strength: value('strength'),
+  place: value('place'),
+});
 const whole = { unit: '' as const, whole: true };
 const countParam: Param = {
   id: 'count',
@@ -70,81 +94,61 @@ const tolerances: Choice[] = [
 /** What is asked of many nights, and how much they differ. */
 @Component({
   selector: 'yu-study-form',
-  imports: [ChoiceField, ValueField],
+  imports: [ChoiceField, ReactiveFormsModule, ValueField],
   template: `
     <h3 class="heading">what is rehearsed</h3>
     <p class="soft">Nights follow the circuit in time: a long scene takes its seconds for each.</p>
-    <yu-choice-field label="Of" [choices]="asks" [value]="ask()" (changed)="choose($event)" />
-    @if (ask() === 'map') {
-      @for (axis of axes(); track $index; let i = $index) {
-        <yu-choice-field
-          [label]="i === 0 ? 'Across' : 'Upwards'"
-          [choices]="dialChoices()"
-          [value]="dialIndex(axis)"
-          (changed)="setDial(i, $event)"
-        />
-        <yu-value-field
-          [param]="end(i, 'From')"
-          [value]="axis.from"
-          (changed)="setAxis(i, { from: $event })"
-        />
-        <yu-value-field
-          [param]="end(i, 'To')"
-          [value]="axis.to"
-          (changed)="setAxis(i, { to: $event })"
-        />
-        <yu-value-field
-          [param]="stepsParam"
-          [value]="axis.steps"
-          (changed)="setAxis(i, { steps: $event })"
-        />
-      } @empty {
-        <p class="soft">The design has no two values to turn yet.</p>
+    <form [formGroup]="form">
+      <yu-choice-field label="Of" [choices]="asks" formControlName="of" />
+      @if (asked().of === 'map') {
+        <ng-container formArrayName="axes">
+          @for (axis of form.controls.axes.controls; track axis; let i = $index) {
+            <ng-container [formGroupName]="i">
+              <yu-choice-field
+                [label]="i === 0 ? 'Across' : 'Upwards'"
+                [choices]="dialChoices()"
+                formControlName="dial"
+                (changed)="turn(i)"
+              />
+              <yu-value-field [param]="end(i, 'From')" formControlName="from" />
+              <yu-value-field [param]="end(i, 'To')" formControlName="to" />
+              <yu-value-field [param]="stepsParam" formControlName="steps" />
+            </ng-container>
+          } @empty {
+            <p class="soft">The design has no two values to turn yet.</p>
+          }
+        </ng-container>
       }
-    }
-    @if (ask() === 'beside') {
-      <yu-choice-field
-        label="Save"
-        [choices]="saveChoices()"
-        [value]="saved()"
-        (changed)="saved.set($event)"
-      />
-      @if (saveChoices().length === 0) {
-        <p class="soft">There is no earlier save of this design.</p>
+      @if (asked().of === 'beside') {
+        <yu-choice-field label="Save" [choices]="saveChoices()" formControlName="saved" />
+        @if (saveChoices().length === 0) {
+          <p class="soft">There is no earlier save of this design.</p>
+        }
       }
-    }
-    <h3 class="heading">what differs from night to night</h3>
-    <yu-choice-field
-      label="Parts"
-      [choices]="tolerances"
-      [value]="vary().tolerances ? 'yes' : 'no'"
-      (changed)="vary.set(with({ tolerances: $event === 'yes' }))"
-    />
-    @for (param of amounts; track param.id) {
+      <h3 class="heading">what differs from night to night</h3>
+      <ng-container formGroupName="vary">
+        <yu-choice-field label="Parts" [choices]="tolerances" formControlName="tolerances" />
+        @for (param of amounts; track param.id) {
+          <yu-value-field [param]="param" [formControlName]="param.id" />
+        }
+      </ng-container>
       <yu-value-field
-        [param]="param"
-        [value]="valueOf(param.id)"
-        (changed)="set(param.id, $event)"
+        [param]="asked().of === 'nights' ? countParam : eachParam"
+        formControlName="count"
       />
-    }
-    <yu-value-field
-      [param]="ask() === 'nights' ? countParam : eachParam"
-      [value]="count()"
-      (changed)="count.set($event)"
-    />
-    <yu-choice-field label="By" [choices]="places" [value]="place()" (changed)="setPlace($event)" />
+      <yu-choice-field label="By" [choices]="places" formControlName="place" />
+    </form>
   `,
   styles: `
-    :host {
+    form {
       display: grid;
       gap: 6px;
-      align-content: start;
+    }
+    form .heading {
+      margin-top: 8px;
     }
     yu-choice-field {
       --field-width: 196px;
-    }
-    .heading:not(:first-child) {
-      margin-top: 8px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -153,6 +157,7 @@ export class StudyForm {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly studies = inject(Studies);
+  private readonly build = inject(NonNullableFormBuilder);
   readonly failed = output<string>();
 
   protected readonly amounts = amounts;
@@ -162,12 +167,19 @@ export class StudyForm {
   protected readonly countParam = countParam;
   protected readonly eachParam: Param = { ...countParam, label: 'Nights of each' };
   protected readonly stepsParam = stepsParam;
-  protected readonly ask = signal<For>('nights');
-  protected readonly vary = signal<Variation>(usualVariation);
-  readonly count = signal(countParam.default);
-  readonly place = signal<Place>('server');
+  protected readonly form = this.build.group({
+    of: this.build.control<For>('nights'),
+    axes: new FormArray<AxisForm>([]),
+    saved: '',
+    vary: this.build.group(typedOf(usualVariation)),
+    count: countParam.default,
+    place: this.build.control<Place>('server'),
+  });
+  private readonly state = formState(this.form);
+  protected readonly asked = computed(() => this.state().value);
+  readonly valid = computed(() => this.state().valid);
+  readonly place = computed(() => this.asked().place);
   private readonly saves = signal<readonly Save[]>([]);
-  protected readonly saved = signal('');
 
   private readonly dials = computed(() => dialsOf(this.session.design() ?? nothing));
   /** Which values there are to turn; not where they stand. */
@@ -177,10 +189,9 @@ export class StudyForm {
   protected readonly dialChoices = computed((): Choice[] =>
     this.dialLabels().map((label, i) => ({ value: String(i), label })),
   );
-  protected readonly axes = linkedSignal<readonly string[], readonly Axis[]>({
-    source: this.dialLabels,
-    computation: () => firstAxes(this.dials(), stepsParam.default),
-  });
+  private readonly axes = computed((): Axis[] =>
+    this.asked().axes.map(({ dial, ...axis }) => ({ ...axis, dial: this.dials()[+dial].dial })),
+  );
   protected readonly saveChoices = computed((): Choice[] =>
     this.saves().map(({ version, savedAt }) => ({
       value: String(version),
@@ -189,22 +200,34 @@ export class StudyForm {
   );
   /** Nights in all. */
   readonly nights = computed(() => {
-    const [across, up] = this.axes();
-    const cases = { nights: 1, beside: 2, corners: this.corners(), map: 0 };
-    cases.map = across && up ? across.steps * up.steps : 0;
-    return cases[this.ask()] * this.count();
+    const [across, up] = this.asked().axes;
+    const map = across && up ? across.steps * up.steps : 0;
+    const cases = { nights: 1, beside: 2, corners: this.corners(), map };
+    return cases[this.asked().of] * this.asked().count;
   });
   private readonly corners = computed(() => {
-    const { temperature, supply, strength } = this.vary();
+    const { temperature, supply, strength } = this.asked().vary;
     return 2 ** [temperature, supply, strength].filter((amount) => amount > 0).length;
   });
+
+  constructor() {
+    const { of, count } = this.form.controls;
+    of.valueChanges.pipe(takeUntilDestroyed()).subscribe((value) => {
+      count.setValue(asks.find((a) => a.value === value)?.nights ?? countParam.default);
+      if (value === 'beside') void this.loadSaves();
+    });
+    effect(() => {
+      this.dialLabels();
+      untracked(() => this.beginAxes());
+    });
+  }
 
   /** What is asked; undefined with a reason told when it cannot be. */
   async study(): Promise<Study | undefined> {
     const scene = this.view.scene()?.id;
     if (!scene) return undefined;
-    const common = { scene, vary: this.vary(), first: 1, count: this.count() };
-    const ask = this.ask();
+    const { of: ask, count, vary, saved } = this.asked();
+    const common = { scene, vary: variationOf(vary), first: 1, count };
     if (ask !== 'map' && ask !== 'beside') return { ...common, ask: { for: ask } };
     if (ask === 'map') {
       const [across, up] = this.axes();
@@ -214,8 +237,8 @@ export class StudyForm {
       return undefined;
     }
     try {
-      const other = await this.studies.save(this.session.id, Number(this.saved()));
-      const label = `save ${this.saveChoices().find((c) => c.value === this.saved())?.label}`;
+      const other = await this.studies.save(this.session.id, Number(saved));
+      const label = `save ${this.saveChoices().find((c) => c.value === saved)?.label}`;
       return { ...common, ask: { for: 'beside', other: withoutReadings(other), label } };
     } catch (error) {
       this.failed.emit(reasonOf(error));
@@ -223,56 +246,49 @@ export class StudyForm {
     }
   }
 
-  protected choose(value: string): void {
-    const ask = asks.find((a) => a.value === value) ?? asks[0];
-    this.ask.set(ask.value);
-    this.count.set(ask.nights);
-    if (ask.value === 'beside') void this.loadSaves();
-  }
-
-  protected setPlace(value: string): void {
-    this.place.set(value as Place);
-  }
-
-  protected valueOf(id: Amount): number {
-    const value = this.vary()[id];
-    return shares.has(id) ? Number((100 * value).toPrecision(6)) : value;
-  }
-
-  protected set(id: Amount, value: number): void {
-    this.vary.set(this.with({ [id]: shares.has(id) ? value / 100 : value }));
-  }
-
-  protected with(change: Partial<Variation>): Variation {
-    return { ...this.vary(), ...change };
-  }
-
-  protected dialIndex({ dial }: Axis): string {
-    return String(this.dials().findIndex((known) => sameDial(known.dial, dial)));
-  }
-
-  protected setDial(i: number, index: string): void {
-    this.setAxis(i, axisAround(this.dials()[Number(index)], this.axes()[i].steps));
-  }
-
-  protected setAxis(i: number, change: Partial<Axis>): void {
-    this.axes.update((axes) => axes.map((axis, k) => (k === i ? { ...axis, ...change } : axis)));
+  /** An axis turns another value: it begins around where that one stands. */
+  protected turn(i: number): void {
+    const axis = this.form.controls.axes.at(i);
+    const { dial, steps } = axis.getRawValue();
+    const { from, to } = axisAround(this.dials()[+dial], steps);
+    axis.patchValue({ from, to });
   }
 
   protected end(i: number, label: string): Param {
-    const facts = this.dials()[Number(this.dialIndex(this.axes()[i]))];
-    return { ...facts.param, label };
+    return { ...(this.dials().at(+this.asked().axes[i].dial)?.param ?? countParam), label };
+  }
+
+  private beginAxes(): void {
+    const dials = this.dials();
+    const { axes } = this.form.controls;
+    axes.clear();
+    for (const { dial, ...axis } of firstAxes(dials, stepsParam.default)) {
+      const at = dials.findIndex((known) => sameDial(known.dial, dial));
+      axes.push(this.build.group({ ...axis, dial: String(at) }));
+    }
   }
 
   private async loadSaves(): Promise<void> {
     try {
       const [, ...earlier] = await this.studies.saves(this.session.id);
       this.saves.set(earlier);
-      this.saved.set(String(earlier[0]?.version ?? ''));
+      this.form.controls.saved.setValue(String(earlier[0]?.version ?? ''));
     } catch (error) {
       this.failed.emit(reasonOf(error));
     }
   }
 }
+
+type Typed = Record<Amount, number> & { tolerances: string };
+
+/** As it is typed: shares in per cent. */
+const typedOf = (vary: Variation): Typed => ({
+  ...eachAmount((id) => (shares.has(id) ? Number((100 * vary[id]).toPrecision(6)) : vary[id])),
+  tolerances: vary.tolerances ? 'yes' : 'no',
+});
+const variationOf = (typed: Typed): Variation => ({
+  ...eachAmount((id) => (shares.has(id) ? typed[id] / 100 : typed[id])),
+  tolerances: typed.tolerances === 'yes',
+});
 
 const nothing = { parts: [], channels: [] } as never;

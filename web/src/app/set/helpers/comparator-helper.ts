@@ -5,9 +5,9 @@ import {
   effect,
   inject,
   input,
-  signal,
   untracked,
 } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { decimals, formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
@@ -16,6 +16,7 @@ import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
 import { byRow } from '../../common/by-row';
 import { ChoiceField, type Choice } from '../../common/choice-field';
+import { formState } from '../../common/form-state';
 import { ValueField } from '../../common/value-field';
 import { answerInTurn } from '../../data/answer';
 import type { Volts } from '../set-it-dialog';
@@ -28,34 +29,18 @@ const params = [
   { id: 'tolerance', label: 'Resistors are within ±', unit: '%', default: 1, min: 0, max: 20 },
 ] as const satisfies readonly Param[];
 
-type Key = (typeof params)[number]['id'];
-
 /** Every combination of preferred values for two trip points, the best with its worst case. */
 @Component({
   selector: 'yu-comparator-helper',
-  imports: [ChoiceField, TableModule, ValueField],
+  imports: [ChoiceField, ReactiveFormsModule, TableModule, ValueField],
   template: `
-    <div class="fields">
+    <form class="fields" [formGroup]="form">
       @for (param of params; track param.id) {
-        <yu-value-field
-          [param]="param"
-          [value]="valueOf(param.id)"
-          (changed)="set(param.id, $event)"
-        />
+        <yu-value-field [param]="param" [formControlName]="param.id" />
       }
-      <yu-choice-field
-        label="The signal goes to"
-        [choices]="inputs"
-        [value]="task().signal"
-        (changed)="setSignal($event)"
-      />
-      <yu-choice-field
-        label="Resistors from"
-        [choices]="series"
-        [value]="task().series"
-        (changed)="setSeries($event)"
-      />
-    </div>
+      <yu-choice-field label="The signal goes to" [choices]="inputs" formControlName="signal" />
+      <yu-choice-field label="Resistors from" [choices]="series" formControlName="series" />
+    </form>
     @if (refused(); as refused) {
       <p class="bad" role="alert">{{ refused }}</p>
     } @else {
@@ -102,17 +87,20 @@ export class ComparatorHelper {
     value,
     label: value,
   }));
-  protected readonly task = signal<ComparatorTask>({
+  private readonly build = inject(NonNullableFormBuilder);
+  protected readonly form = this.build.group({
     supply: 5,
-    signal: 'plus',
     upper: 3,
     lower: 2,
     pullUp: 4700,
-    low: 0.1,
-    series: 'E24',
-    from: 1e3,
-    to: 1e6,
-    tolerance: 0.01,
+    tolerance: 1,
+    signal: this.build.control<ComparatorTask['signal']>('plus'),
+    series: this.build.control<ESeries>('E24'),
+  });
+  private readonly asked = formState(this.form);
+  protected readonly task = computed((): ComparatorTask => {
+    const { tolerance, ...task } = this.asked().value;
+    return { ...task, tolerance: tolerance / 100, low: 0.1, from: 1e3, to: 1e6 };
   });
   private readonly search = answerInTurn(this.task, (task) => this.bench.patient.comparator(task));
   protected readonly found = computed(() => this.search().found ?? []);
@@ -123,27 +111,8 @@ export class ComparatorHelper {
       const volts = this.volts();
       if (!volts) return;
       const [lower, upper] = [volts.trip, volts.clear].map(millivolts).sort((a, b) => a - b);
-      this.task.set({ ...untracked(this.task), upper, lower });
+      untracked(() => this.form.patchValue({ upper, lower }));
     });
-  }
-
-  protected set(key: Key, value: number): void {
-    this.task.update((task) => ({ ...task, [key]: key === 'tolerance' ? value / 100 : value }));
-  }
-
-  /** As it is typed: tolerances in per cent. */
-  protected valueOf(key: Key): number {
-    return key === 'tolerance'
-      ? Number((100 * this.task().tolerance).toPrecision(4))
-      : this.task()[key];
-  }
-
-  protected setSignal(value: string): void {
-    this.task.update((task) => ({ ...task, signal: value === 'minus' ? 'minus' : 'plus' }));
-  }
-
-  protected setSeries(value: string): void {
-    this.task.update((task) => ({ ...task, series: value as ESeries }));
   }
 
   protected readonly heads = computed(() =>

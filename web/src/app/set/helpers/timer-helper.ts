@@ -2,16 +2,18 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   input,
-  linkedSignal,
-  signal,
+  untracked,
 } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { formatNominal, formatQuantity, significant, type ESeries } from '@yurei/core/quantity';
 import { timerSchmitt } from '@yurei/core/threshold';
 import { ChoiceField, type Choice } from '../../common/choice-field';
+import { formState } from '../../common/form-state';
 import { ValueField } from '../../common/value-field';
 import { JudgeView } from '../../data/judge-view';
 
@@ -36,30 +38,20 @@ const series: Choice[] = ['E12', 'E24', 'E96'].map((value) => ({ value, label: v
 /** A resistive sensor and a 555-type timer with both inputs joined: the resistor that puts its band in place. */
 @Component({
   selector: 'yu-timer-helper',
-  imports: [ChoiceField, ValueField],
+  imports: [ChoiceField, ReactiveFormsModule, ValueField],
   template: `
-    <div class="fields">
-      <yu-value-field [param]="onParam" [value]="on()" (changed)="on.set($event)" />
-      <yu-value-field [param]="offParam" [value]="off()" (changed)="off.set($event)" />
-      <yu-choice-field
-        label="The sensor goes"
-        [choices]="sides"
-        [value]="side()"
-        (changed)="setSide($event)"
-      />
-      <yu-choice-field
-        label="Resistor from"
-        [choices]="series"
-        [value]="from()"
-        (changed)="setSeries($event)"
-      />
-    </div>
+    <form class="fields" [formGroup]="form">
+      <yu-value-field [param]="onParam" formControlName="on" />
+      <yu-value-field [param]="offParam" formControlName="off" />
+      <yu-choice-field label="The sensor goes" [choices]="sides" formControlName="side" />
+      <yu-choice-field label="Resistor from" [choices]="series" formControlName="from" />
+    </form>
     <p>{{ answer() }}</p>
     <p class="soft">{{ wide() }}</p>
     <h3 class="heading">sensor resistance from what the channel read</h3>
-    <div class="fields">
-      <yu-value-field [param]="loadParam" [value]="load()" (changed)="load.set($event)" />
-    </div>
+    <form class="fields" [formGroup]="form">
+      <yu-value-field [param]="loadParam" formControlName="load" />
+    </form>
     @for (row of read(); track row.name) {
       <p class="value">{{ row.name }}: {{ row.ohms }}</p>
     } @empty {
@@ -81,24 +73,28 @@ export class TimerHelper {
   protected readonly loadParam = loadParam;
   protected readonly sides = sides;
   protected readonly series = series;
-  protected readonly on = signal(20e3);
-  protected readonly off = signal(5e3);
-  protected readonly load = signal(10e3);
-  protected readonly from = signal<ESeries>('E12');
-  /** On top the reading rises as the sensor conducts. */
-  protected readonly side = linkedSignal((): 'top' | 'bottom' =>
-    this.channel().trips === 'below' ? 'bottom' : 'top',
-  );
+  private readonly build = inject(NonNullableFormBuilder);
+  protected readonly form = this.build.group({
+    on: 20e3,
+    off: 5e3,
+    load: 10e3,
+    from: this.build.control<ESeries>('E12'),
+    side: this.build.control<'top' | 'bottom'>('top'),
+  });
+  private readonly state = formState(this.form);
+  private readonly asked = computed(() => this.state().value);
 
-  private readonly found = computed(() =>
-    timerSchmitt(this.on(), this.off(), this.side(), this.from()),
-  );
+  private readonly found = computed(() => {
+    const { on, off, side, from } = this.asked();
+    return timerSchmitt(on, off, side, from);
+  });
   protected readonly answer = computed(() => {
     const { ohms: value, atTwoThirds, atOneThird } = this.found();
     return `Take ${formatNominal(value, 'Ω')}: the input passes two thirds of the supply at ${formatQuantity(atTwoThirds, 'Ω')} and comes back past one third at ${formatQuantity(atOneThird, 'Ω')}. The output is low above, high below.`;
   });
   protected readonly wide = computed(() => {
-    const ratio = Math.max(this.on(), this.off()) / Math.min(this.on(), this.off());
+    const { on, off } = this.asked();
+    const ratio = Math.max(on, off) / Math.min(on, off);
     return ratio > 3.9 && ratio < 4.1
       ? 'What is asked for lies as 4 to 1: the timer fits.'
       : `What is asked for lies as ${significant(ratio, 2)} to 1: only the middle of the two can be had. For another ratio take a comparator.`;
@@ -107,12 +103,10 @@ export class TimerHelper {
   /** What the sensor must have had, from the divider it stands in: ratiometric, so no supply is needed. */
   protected readonly read = computed(() => {
     const full = this.judging.full();
+    const { side, load } = this.asked();
     return (this.judging.current()?.sets ?? []).map(({ name, mean }) => {
       const share = mean / full;
-      const value =
-        this.side() === 'top'
-          ? (this.load() * (1 - share)) / share
-          : (this.load() * share) / (1 - share);
+      const value = side === 'top' ? (load * (1 - share)) / share : (load * share) / (1 - share);
       return {
         name,
         ohms:
@@ -123,11 +117,12 @@ export class TimerHelper {
     });
   });
 
-  protected setSide(value: string): void {
-    this.side.set(value === 'bottom' ? 'bottom' : 'top');
-  }
-
-  protected setSeries(value: string): void {
-    this.from.set(value as ESeries);
+  constructor() {
+    // On top the reading rises as the sensor conducts.
+    const usual = computed(() => (this.channel().trips === 'below' ? 'bottom' : 'top'));
+    effect(() => {
+      const side = usual();
+      untracked(() => this.form.patchValue({ side }));
+    });
   }
 }

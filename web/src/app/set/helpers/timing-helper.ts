@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { filterDelay, filterNoise, levelsAtRest } from '@yurei/core/logic';
@@ -16,6 +17,7 @@ import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
 import { byRow } from '../../common/by-row';
 import { Press } from '../../common/press';
+import { formState } from '../../common/form-state';
 import { ValueField } from '../../common/value-field';
 import { BenchView } from '../../data/bench-view';
 import { answerTo } from '../../data/answer';
@@ -54,12 +56,12 @@ const mostPoints = 600;
 /** What averaging, debounce and a following baseline do to errors, delay and slow changes. */
 @Component({
   selector: 'yu-timing-helper',
-  imports: [Press, ReadingChart, TableModule, ValueField],
+  imports: [Press, ReactiveFormsModule, ReadingChart, TableModule, ValueField],
   template: `
     <h3 class="heading">short events</h3>
-    <div class="fields">
-      <yu-value-field [param]="eventParam" [value]="event()" (changed)="event.set($event)" />
-    </div>
+    <form class="fields" [formGroup]="form">
+      <yu-value-field [param]="eventParam" formControlName="event" />
+    </form>
     <p>{{ eventWords() }}</p>
     <h3 class="heading">averaging, by the readings that were taken</h3>
     @if (averaged().length > 0) {
@@ -95,10 +97,10 @@ const mostPoints = 600;
       <p class="bad" role="alert">{{ trouble }}</p>
     }
     @if (channel().baseline?.kind === 'learnt') {
-      <div class="fields">
-        <yu-value-field [param]="byParam" [value]="by()" (changed)="by.set($event)" />
-        <yu-value-field [param]="growsParam" [value]="grows()" (changed)="grows.set($event)" />
-      </div>
+      <form class="fields" [formGroup]="form">
+        <yu-value-field [param]="byParam" formControlName="by" />
+        <yu-value-field [param]="growsParam" formControlName="grows" />
+      </form>
       <p>{{ slowWords() }}</p>
       <yu-reading-chart [courses]="courses()" across="time" unit="s" />
     } @else {
@@ -121,14 +123,19 @@ export class TimingHelper {
   protected readonly eventParam = eventParam;
   protected readonly growsParam = growsParam;
   protected readonly byParam = byParam;
-  protected readonly event = signal(eventParam.default);
-  protected readonly grows = signal(growsParam.default);
-  protected readonly by = signal(byParam.default);
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    event: eventParam.default,
+    grows: growsParam.default,
+    by: byParam.default,
+  });
+  private readonly state = formState(this.form);
+  private readonly asked = computed(() => this.state().value);
 
   protected readonly eventWords = computed(() => {
     const channel = this.channel();
-    const missed = missChance(this.event(), channel);
-    const least = formatQuantity(slowestReading(this.event(), channel), 's');
+    const { event } = this.asked();
+    const missed = missChance(event, channel);
+    const least = formatQuantity(slowestReading(event, channel), 's');
     const answer = formatQuantity(slowestAnswer(channel), 's');
     return `With ${channel.hits} in a row every ${formatQuantity(channel.every, 's')} it is ${missed <= 0 ? 'never missed' : `missed in ${percent(missed)} of cases`}; never up to ${least} between readings. It answers within ${answer}.`;
   });
@@ -162,9 +169,11 @@ export class TimingHelper {
   });
 
   private readonly rest = computed(() => this.view.snapshot()?.counts[this.channel().id] ?? 0);
-  private readonly way = computed(() => (this.channel().trips === 'below' ? -1 : 1) * this.by());
+  private readonly way = computed(
+    () => (this.channel().trips === 'below' ? -1 : 1) * this.asked().by,
+  );
   private readonly ridden = computed(() =>
-    ride(this.channel(), { rest: this.rest(), by: this.way(), lasts: this.grows() }),
+    ride(this.channel(), { rest: this.rest(), by: this.way(), lasts: this.asked().grows }),
   );
 
   protected readonly slowWords = computed(() => {

@@ -3,15 +3,17 @@ import {
   Component,
   computed,
   effect,
+  inject,
   input,
-  signal,
   untracked,
 } from '@angular/core';
+import { NonNullableFormBuilder, ReactiveFormsModule } from '@angular/forms';
 import type { Param } from '@yurei/core/catalog';
 import { decimals, formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { handDegrees, spreadTrimmer, travel, trimmerSetting } from '@yurei/core/threshold';
 import { TableModule } from 'primeng/table';
 import { byRow } from '../../common/by-row';
+import { formState } from '../../common/form-state';
 import { ValueField } from '../../common/value-field';
 import type { Volts } from '../set-it-dialog';
 
@@ -27,17 +29,13 @@ type Key = keyof typeof params;
 /** Where the wiper stands, how finely a hand sets it, and end resistors that make it finer. */
 @Component({
   selector: 'yu-trimmer-helper',
-  imports: [TableModule, ValueField],
+  imports: [ReactiveFormsModule, TableModule, ValueField],
   template: `
-    <div class="fields">
+    <form class="fields" [formGroup]="form">
       @for (key of keys; track key) {
-        <yu-value-field
-          [param]="params[key]"
-          [value]="values()[key]"
-          (changed)="set(key, $event)"
-        />
+        <yu-value-field [param]="params[key]" [formControlName]="key" />
       }
-    </div>
+    </form>
     <p-table [value]="rows()" [rowTrackBy]="byRow" size="small">
       <ng-template #header>
         <tr>
@@ -77,28 +75,25 @@ export class TrimmerHelper {
   protected readonly keys = Object.keys(params) as Key[];
   protected readonly hand = handDegrees;
   protected readonly turn = travel.single;
-  protected readonly values = signal<Record<Key, number>>({
-    supply: 5,
-    track: 10e3,
-    target: 2.5,
-    low: 2,
-    high: 3,
+  protected readonly form = inject(NonNullableFormBuilder).group({
+    supply: params.supply.default as number,
+    track: params.track.default as number,
+    target: params.target.default as number,
+    low: params.low.default as number,
+    high: params.high.default as number,
   });
+  private readonly state = formState(this.form);
+  private readonly values = computed(() => this.state().value);
 
   constructor() {
     effect(() => {
       const volts = this.volts();
       if (!volts) return;
       const target = millivolts((volts.trip + volts.clear) / 2);
-      const { supply, track } = untracked(this.values);
       const low = millivolts(Math.max(0, target - 0.5));
-      const high = millivolts(Math.min(supply, target + 0.5));
-      this.values.set({ supply, track, target, low, high });
+      const high = millivolts(Math.min(untracked(this.values).supply, target + 0.5));
+      untracked(() => this.form.patchValue({ target, low, high }));
     });
-  }
-
-  protected set(key: Key, value: number): void {
-    this.values.update((all) => ({ ...all, [key]: value }));
   }
 
   private readonly spread = computed(() => {

@@ -3,6 +3,7 @@ export { branchOf, duplicateChannel } from './duplicate-channel.js';
 export { boardsOf, freePin, pinFits, pinIsFree, type PinNeed } from './free-pin.js';
 export { arrangePins, planPins, type PlannedPin } from './pin-plan.js';
 export { replacements, replacePart } from './replace-part.js';
+export { completeWiring, type Completion } from './complete-wiring.js';
 export { sayWiring, type Said } from './say-wiring.js';
 export { repeatedChannels, type Repeated } from './repeated.js';
 export { impliedSkill } from './implied-skill.js';

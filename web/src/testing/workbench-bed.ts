@@ -110,6 +110,14 @@ function textOf(element: Element): string {
   return pieces.join(' ').replace(/\s+/g, ' ').trim();
 }
 
+/** By which the kit's lists still know some keys. */
+const keyCodes: Readonly<Record<string, number>> = {
+  PageUp: 33,
+  PageDown: 34,
+  ArrowUp: 38,
+  ArrowDown: 40,
+};
+
 /** What is shown, read and handled as a maker would. */
 export class Screen<T> {
   readonly host: HTMLElement;
@@ -209,7 +217,7 @@ export class Screen<T> {
   /** Types into a field; in a list of choices takes that which stands for the value. */
   async type(label: string, value: string): Promise<void> {
     const field = this.field(label);
-    if (field.getAttribute('role') === 'combobox') {
+    if (field.getAttribute('role') === 'combobox' && field.tagName !== 'INPUT') {
       const choice = this.choices(field).find((c) => c.value === value);
       return this.choose(label, choice?.label ?? value);
     }
@@ -240,7 +248,13 @@ export class Screen<T> {
     key: string,
     more: KeyboardEventInit = {},
   ): Promise<KeyboardEvent> {
-    const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more });
+    const event = new KeyboardEvent('keydown', {
+      key,
+      keyCode: keyCodes[key],
+      bubbles: true,
+      cancelable: true,
+      ...more,
+    });
     target.dispatchEvent(event);
     await this.settle();
     return event;

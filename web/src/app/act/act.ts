@@ -15,6 +15,7 @@ import { sayRule, truthsOf } from '@yurei/core/logic';
 import { outputOn, pinsToDrive } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Menu } from 'primeng/menu';
+import { Message } from 'primeng/message';
 import { BenchService } from '../bench/bench';
 import { FileButton } from '../common/file-button';
 import { HelpHint } from '../common/help-hint';
@@ -43,6 +44,7 @@ import { Things } from './things';
     Lanes,
     MachineEditor,
     Menu,
+    Message,
     ModeChart,
     NgTemplateOutlet,
     Press,

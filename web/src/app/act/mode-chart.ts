@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Machine } from '@yurei/core/design';
+import { Message } from 'primeng/message';
 import { Elk } from '../common/elk';
 import { answerInTurn } from '../data/answer';
 import { BenchView } from '../data/bench-view';
@@ -12,9 +13,12 @@ const legible = 11 / 11.5;
 /** The modes of a chart and the ways between them, laid out by the program; the present mode is marked. */
 @Component({
   selector: 'yu-mode-chart',
+  imports: [Message],
   template: `
     @if (layouts().trouble; as trouble) {
-      <p role="alert">The chart could not be laid out: {{ trouble }}</p>
+      <p-message severity="error" size="small" variant="simple"
+        >The chart could not be laid out: {{ trouble }}</p-message
+      >
     }
     @if (layout(); as layout) {
       <svg

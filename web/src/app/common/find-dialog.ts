@@ -1,16 +1,21 @@
-import { _IdGenerator } from '@angular/cdk/a11y';
+import { _IdGenerator, ActiveDescendantKeyManager, type Highlightable } from '@angular/cdk/a11y';
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
+  Directive,
   effect,
+  ElementRef,
   inject,
+  Injector,
   input,
-  linkedSignal,
   model,
   signal,
   untracked,
+  viewChildren,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Dialog } from 'primeng/dialog';
 import { InputText } from 'primeng/inputtext';
 
@@ -23,10 +28,31 @@ export interface Find {
   summary?: string;
 }
 
+/** One of what is found, which the arrow keys can reach. */
+@Directive({
+  selector: '[yuFound]',
+  host: { role: 'option', '[id]': 'id', '[attr.aria-selected]': 'active()' },
+})
+export class Found implements Highlightable {
+  readonly find = input.required<Find>({ alias: 'yuFound' });
+  readonly id = inject(_IdGenerator).getId('found-');
+  protected readonly active = signal(false);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  setActiveStyles(): void {
+    this.active.set(true);
+    this.element.nativeElement.scrollIntoView?.({ block: 'nearest' });
+  }
+
+  setInactiveStyles(): void {
+    this.active.set(false);
+  }
+}
+
 /** A dialog with one field and what it finds; arrow keys choose, Enter takes. */
 @Component({
   selector: 'yu-find-dialog',
-  imports: [Dialog, InputText],
+  imports: [Dialog, Found, InputText],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -48,24 +74,16 @@ export interface Find {
         [placeholder]="placeholder()"
         [attr.aria-label]="header()"
         [attr.aria-controls]="id"
-        [attr.aria-activedescendant]="finds().length ? id + '-' + at() : null"
+        [attr.aria-activedescendant]="here()?.id"
         [style.width.%]="100"
         [value]="text()"
         (input)="text.set(field.value)"
-        (keydown.arrowdown)="move(1, $event)"
-        (keydown.arrowup)="move(-1, $event)"
-        (keydown.enter)="take(at())"
+        (keydown)="keys.onKeydown($event)"
+        (keydown.enter)="take(chosen())"
       />
       <ul role="listbox" [id]="id" [attr.aria-label]="header()">
-        @for (find of finds(); track find.label; let i = $index) {
-          <li
-            role="option"
-            tabindex="-1"
-            [id]="id + '-' + i"
-            [attr.aria-selected]="i === at()"
-            (click)="take(i)"
-            (keydown.enter)="take(i)"
-          >
+        @for (find of finds(); track find.label) {
+          <li tabindex="-1" [yuFound]="find" (click)="take(find)" (keydown.enter)="take(find)">
             @if (find.glyph) {
               <svg viewBox="0 0 24 24" aria-hidden="true"><path [attr.d]="find.glyph" /></svg>
             }
@@ -101,26 +119,37 @@ export class FindDialog {
   protected readonly text = signal('');
   protected readonly finds = computed(() => this.search()(this.text()));
   protected readonly id = inject(_IdGenerator).getId('find-');
+  private readonly drawn = viewChildren(Found);
+  protected readonly keys = new ActiveDescendantKeyManager(this.drawn, inject(Injector))
+    .withWrap()
+    .withPageUpDown(true, 8);
+  private readonly begun = computed(() => this.drawn().length > 0);
+  /** What the arrow keys have come to. */
+  protected readonly here = signal<Found | undefined>(undefined);
+
   constructor() {
+    this.keys.change
+      .pipe(takeUntilDestroyed())
+      .subscribe((at) => this.here.set(this.drawn().at(at)));
     // Opens with an empty field, whatever was typed last.
     effect(() => {
       if (this.open()) untracked(() => this.text.set(''));
     });
+    // What fits best stands first, and is taken unless another is chosen; that one stays though the list is drawn anew.
+    afterRenderEffect(() => {
+      this.text();
+      this.begun();
+      untracked(() => this.keys.setFirstItemActive());
+    });
   }
 
-  protected readonly at = linkedSignal({ source: this.text, computation: () => 0 });
-
-  protected move(by: number, event: Event): void {
-    event.preventDefault();
-    const count = this.finds().length;
-    if (count === 0) return;
-    this.at.update((i) => (i + by + count) % count);
-    const list = (event.target as HTMLElement).parentElement;
-    list?.querySelectorAll('li')[this.at()]?.scrollIntoView?.({ block: 'nearest' });
+  /** Of what answers to the words as they are now, though it may not be drawn yet. */
+  protected chosen(): Find | undefined {
+    const here = this.here()?.find();
+    return this.finds().find((find) => find === here) ?? this.finds().at(0);
   }
 
-  protected take(index: number): void {
-    const find = this.finds().at(index);
+  protected take(find: Find | undefined): void {
     if (!find) return;
     this.open.set(false);
     find.run();

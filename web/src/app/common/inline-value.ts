@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { InputText } from 'primeng/inputtext';
+import { Message } from 'primeng/message';
 import { ValueEntry } from './value-entry';
 
 /** A quantity within a sentence; its label is read out, not shown. */
 @Component({
   selector: 'yu-inline-value',
-  imports: [InputText],
+  imports: [InputText, Message],
   template: `
     <input
       #field
@@ -24,7 +25,7 @@ import { ValueEntry } from './value-entry';
       (keydown.escape)="reset($event)"
     />
     @if (refused()) {
-      <span class="refused" role="alert">{{ note() }}</span>
+      <p-message severity="error" size="small" variant="simple">{{ note() }}</p-message>
     }
   `,
   styles: `
@@ -36,11 +37,6 @@ import { ValueEntry } from './value-entry';
     }
     input[aria-invalid='true'] {
       border-color: var(--lantern);
-    }
-    .refused {
-      display: block;
-      color: var(--lantern-ink);
-      font-size: var(--type-note);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -2,13 +2,14 @@ import { _IdGenerator } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, forwardRef, inject } from '@angular/core';
 import { meaningOf } from '@yurei/core/help';
 import { InputText } from 'primeng/inputtext';
+import { Message } from 'primeng/message';
 import { inForms } from './form-field';
 import { ValueEntry } from './value-entry';
 
 /** A field for one quantity, with its label before it and what cannot be taken below it. */
 @Component({
   selector: 'yu-value-field',
-  imports: [InputText],
+  imports: [InputText, Message],
   template: `
     <label [for]="id" [attr.title]="meaning()">{{ param().label }}</label>
     <input
@@ -29,7 +30,14 @@ import { ValueEntry } from './value-entry';
       (keydown.escape)="reset($event)"
     />
     @if (note(); as note) {
-      <p class="note" [class.refused]="refused()" [id]="id + '-note'" role="alert">{{ note }}</p>
+      <p-message
+        class="note"
+        size="small"
+        variant="simple"
+        [id]="id + '-note'"
+        [severity]="refused() ? 'error' : 'warn'"
+        >{{ note }}</p-message
+      >
     }
   `,
   styleUrl: './field.css',

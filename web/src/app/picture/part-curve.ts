@@ -10,6 +10,7 @@ import { findKind, type Numbers } from '@yurei/core/catalog';
 import { hasCurve, type Characteristic } from '@yurei/core/circuit';
 import { axisIn, formatQuantity, prefixlessUnits, toDigits, type Unit } from '@yurei/core/quantity';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
+import { Message } from 'primeng/message';
 import { BenchService } from '../bench/bench';
 import { still, up } from '../common/axis';
 import { Chart } from '../common/chart';
@@ -18,7 +19,7 @@ import type { Inks } from '../common/inks';
 /** The characteristic curve of a kind of part with given values, its working range marked. */
 @Component({
   selector: 'yu-part-curve',
-  imports: [Chart],
+  imports: [Chart, Message],
   template: `
     @if (!drawn()) {
       <p class="soft">No curve: nothing beyond the boundary to mains is computed.</p>
@@ -34,7 +35,9 @@ import type { Inks } from '../common/inks';
         }
       </p>
     } @else if (curve.error()) {
-      <p class="soft" role="alert">The curve could not be computed with these values.</p>
+      <p-message severity="error" size="small" variant="simple"
+        >The curve could not be computed with these values.</p-message
+      >
     } @else {
       <p class="soft" role="status">Solving the curve…</p>
     }

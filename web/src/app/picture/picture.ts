@@ -11,6 +11,8 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Design } from '@yurei/core/design';
+import { Message } from 'primeng/message';
+import { Waiting } from '../common/waiting';
 import {
   cardView,
   firstLine,
@@ -43,7 +45,7 @@ const slack = 12;
 /** The circuit, drawn by the program in stage columns, with the values of the present moment. */
 @Component({
   selector: 'yu-picture',
-  imports: [Overview],
+  imports: [Message, Overview, Waiting],
   templateUrl: './picture.html',
   styleUrl: './picture.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

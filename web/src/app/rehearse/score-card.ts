@@ -4,6 +4,7 @@ import { sayRate, upperCount } from '@yurei/core/judge';
 import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
 import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
 import { concatMap, from, map, scan, type Observable } from 'rxjs';
+import { Message } from 'primeng/message';
 import { BenchService } from '../bench/bench';
 import { Press } from '../common/press';
 import { answerTo } from '../data/answer';
@@ -25,7 +26,7 @@ const relayLife = [50_000, 100_000] as const;
 /** What one rehearsal comes to: false triggers, chatter, relays, energy, blind times, and what sampling may miss. */
 @Component({
   selector: 'yu-score-card',
-  imports: [Press],
+  imports: [Message, Press],
   template: `
     @for (line of lines(); track $index) {
       <div class="line" [class.bad]="line.bad">
@@ -42,7 +43,7 @@ const relayLife = [50_000, 100_000] as const;
       <p class="soft" role="status">{{ view.rehearsing() ? 'Rehearsing…' : 'Not rehearsed.' }}</p>
     }
     @if (trouble(); as trouble) {
-      <p class="soft" role="alert">{{ trouble }}</p>
+      <p-message severity="error" size="small" variant="simple">{{ trouble }}</p-message>
     }
   `,
   styles: `

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { wentWrong, type Asked, type Remedy, type Why } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
+import { Message } from 'primeng/message';
 import { BenchService } from '../bench/bench';
 import { answerTo } from '../data/answer';
 import { BenchView } from '../data/bench-view';
@@ -12,7 +13,7 @@ import { DiagnosisView } from '../data/diagnosis-view';
 /** Why a happening was missed or fired falsely, or something fired without any, with changes that were tried and can be made. */
 @Component({
   selector: 'yu-why-card',
-  imports: [Button],
+  imports: [Button, Message],
   template: `
     @if (looking()) {
       <p class="soft" role="status">Looking for the place, and trying changes…</p>
@@ -51,7 +52,7 @@ import { DiagnosisView } from '../data/diagnosis-view';
         </p>
       }
     } @else if (trouble()) {
-      <p class="regressions" role="alert">{{ trouble() }}</p>
+      <p-message severity="error" size="small" variant="simple">{{ trouble() }}</p-message>
     }
   `,
   styles: `

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Button } from 'primeng/button';
+import { Message } from 'primeng/message';
 import { BenchBoard, boardRate } from '../data/bench-board';
 import { canSerial } from '../data/board-link';
 
 /** Whether a board is on the bench, and the way to one. */
 @Component({
   selector: 'yu-board-state',
-  imports: [Button],
+  imports: [Button, Message],
   template: `
     @switch (board.state()) {
       @case ('on') {
@@ -46,7 +47,9 @@ import { canSerial } from '../data/board-link';
       }
     }
     @if (board.state() === 'lost') {
-      <p class="said bad" role="alert">{{ board.said() }}</p>
+      <p-message class="said" severity="error" size="small" variant="simple">{{
+        board.said()
+      }}</p-message>
     }
   `,
   styles: `
@@ -60,9 +63,6 @@ import { canSerial } from '../data/board-link';
       font-size: var(--type-small);
       color: var(--soft);
       white-space: normal;
-    }
-    .bad {
-      color: var(--lantern-ink);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -13,6 +13,7 @@ import { guessLog, parseTyped, type CountsPer, type LogGuess } from '@yurei/core
 import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Message } from 'primeng/message';
 import { TableModule } from 'primeng/table';
 import { Textarea } from 'primeng/textarea';
 import { ProgressBar } from 'primeng/progressbar';
@@ -45,6 +46,7 @@ const headSize = 65_536;
     FileButton,
     LogStretch,
     MappingFields,
+    Message,
     ProgressBar,
     ReactiveFormsModule,
     TableModule,

@@ -5,6 +5,7 @@ import { formatNominal, formatQuantity, parseQuantity } from '@yurei/core/quanti
 import type { ChartConfiguration } from 'chart.js';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { Message } from 'primeng/message';
 import { across, seconds, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import { CheckField } from '../common/check-field';
@@ -27,7 +28,7 @@ const spans = [
 /** What the channel reads now, and for the stand-in what is let happen. */
 @Component({
   selector: 'yu-live-strip',
-  imports: [Button, Chart, CheckField, FeelByHand, InlineChoice, InputText, Press],
+  imports: [Button, Chart, CheckField, FeelByHand, InlineChoice, InputText, Message, Press],
   templateUrl: './live-strip.html',
   styleUrl: './live-strip.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -16,6 +16,7 @@ import { decimals } from '@yurei/core/quantity';
 import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { Message } from 'primeng/message';
 import { Tab, TabList, TabPanel, TabPanels, Tabs } from 'primeng/tabs';
 import { HelpHint } from '../common/help-hint';
 import { Press } from '../common/press';
@@ -51,6 +52,7 @@ type Lower = 'live' | 'bench' | 'all';
     InputText,
     LiveStrip,
     Margins,
+    Message,
     Press,
     SetItCards,
     Tab,

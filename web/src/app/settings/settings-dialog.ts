@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, model, output, signal } fro
 import { FormsModule } from '@angular/forms';
 import type { Manner } from '@yurei/core/quantity';
 import { Dialog } from 'primeng/dialog';
+import { Message } from 'primeng/message';
 import { SelectButton } from 'primeng/selectbutton';
 import { keepManner, keptManner } from './number-manner';
 import { ThemeService } from '../theme/theme';
@@ -42,7 +43,7 @@ const settings: readonly Setting[] = [
 /** How this browser shows things: its look, and how numbers are written. Designs and files are the same in all of them. */
 @Component({
   selector: 'yu-settings-dialog',
-  imports: [Dialog, FormsModule, SelectButton],
+  imports: [Dialog, FormsModule, Message, SelectButton],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -84,7 +85,9 @@ const settings: readonly Setting[] = [
       <p class="soft">
         Any unit can be typed all the same: 4 in, 77 °F, 2.5 cm. Designs and files keep SI units.
         @if (full()) {
-          <b role="alert">This browser has no room to keep it.</b>
+          <p-message severity="error" size="small" variant="simple"
+            >This browser has no room to keep it.</p-message
+          >
         }
       </p>
     </p-dialog>

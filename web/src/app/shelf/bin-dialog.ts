@@ -6,19 +6,22 @@ import {
   model,
   output,
   signal,
+  viewChild,
 } from '@angular/core';
 import { daysInBin, type RemovedDesign } from '@yurei/core/exchange';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Message } from 'primeng/message';
 import { firstValueFrom } from 'rxjs';
 import { Api, ApiError } from '../data/api';
+import { Confirm } from '../common/confirm';
 import { formatDateTime } from '../common/date-time';
 import { dropDraft } from '../data/drafts';
 
 /** What was removed and can still be had back. */
 @Component({
   selector: 'yu-bin-dialog',
-  imports: [Button, Dialog],
+  imports: [Button, Confirm, Dialog, Message],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -45,11 +48,12 @@ import { dropDraft } from '../data/drafts';
                 (onClick)="putBack(design)"
               />
               <p-button
-                [label]="sure() === design.id ? 'Really, for good' : 'Remove for good'"
+                label="Remove for good"
+                [ariaLabel]="'Remove ' + design.title + ' for good'"
                 size="small"
                 severity="secondary"
                 variant="outlined"
-                (onClick)="discard(design)"
+                (onClick)="discard(design, $event)"
               />
             </li>
           } @empty {
@@ -60,9 +64,12 @@ import { dropDraft } from '../data/drafts';
         <p class="soft" role="status">Looking into it…</p>
       }
       @if (failure(); as failure) {
-        <p class="refused" role="alert">{{ failure.title }}. {{ failure.message }}</p>
+        <p-message class="refused" severity="error" size="small" variant="simple"
+          >{{ failure.title }}. {{ failure.message }}</p-message
+        >
       }
     </p-dialog>
+    <yu-confirm />
   `,
   styleUrl: './bin-dialog.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -76,8 +83,7 @@ export class BinDialog {
   protected readonly days = daysInBin;
   protected readonly removed = signal<RemovedDesign[] | undefined>(undefined);
   protected readonly failure = signal<ApiError | undefined>(undefined);
-  /** What is to go for good, once that is said again. */
-  protected readonly sure = signal('');
+  private readonly confirm = viewChild.required(Confirm);
 
   constructor() {
     effect(() => {
@@ -97,8 +103,10 @@ export class BinDialog {
     });
   }
 
-  protected async discard({ id }: RemovedDesign): Promise<void> {
-    if (this.sure() !== id) return this.sure.set(id);
+  protected async discard({ id, title }: RemovedDesign, { target }: Event): Promise<void> {
+    const question = `“${title || 'A design without a name'}” and every save of it go for good.`;
+    const at = target as HTMLElement;
+    if (!(await this.confirm().ask({ at, question, yes: 'Remove for good' }))) return;
     await this.attempt(async () => {
       await firstValueFrom(this.api.discard(id));
       dropDraft(id);

@@ -139,9 +139,14 @@ describe('the bin', () => {
     keepDraft('d1', { version: 1, design: slipwayBeam() });
     server.remove('d1').subscribe();
     const bin = await show(BinDialog, { open: true });
-    await bin.press('Remove for good');
+    await bin.press('Remove Slipway beam for good');
+    expect(bin.text('[role=alertdialog]')).toMatch(
+      /“Slipway beam” and every save of it go for good/,
+    );
+    await bin.press('Cancel');
     expect(server.binned.size).toBe(1);
-    await bin.press('Really, for good');
+    await bin.press('Remove Slipway beam for good');
+    await bin.click('.p-confirmpopup-accept-button button');
     expect([server.binned.size, findDraft('d1')]).toEqual([0, undefined]);
   });
 
@@ -392,7 +397,7 @@ describe('the whole shelf', () => {
     const shelf = await open();
     await shelf.press('The whole shelf…');
     await give(shelf, 'Backup file', 'old.sqlite');
-    expect(shelf.text('.p-dialog .sure')).toMatch(/old\.sqlite takes the place of everything/);
+    expect(shelf.text('[role=alertdialog]')).toMatch(/old\.sqlite takes the place of everything/);
     expect(server.putBacks).toBe(0);
     server.failure = new ApiError(422, 'The backup cannot be used', 'Take another.', [], []);
     await shelf.press('Put it in place');

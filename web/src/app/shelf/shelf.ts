@@ -15,6 +15,9 @@ import type { DesignSummary } from '@yurei/core/exchange';
 import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { Message } from 'primeng/message';
+import { UndoToast } from './undo-toast';
+import { Waiting } from '../common/waiting';
 import { firstValueFrom } from 'rxjs';
 import { FileButton } from '../common/file-button';
 import { Lantern } from '../common/lantern';
@@ -63,10 +66,13 @@ const kept = (name: string, word: string): WritableSignal<boolean> =>
     InlineChoice,
     InputText,
     Lantern,
+    Message,
     NgTemplateOutlet,
     RouterLink,
     SettingsDialog,
     ShelfCard,
+    UndoToast,
+    Waiting,
     WholeShelf,
   ],
   templateUrl: './shelf.html',

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input, output, signal } fro
 import type { DesignSummary } from '@yurei/core/exchange';
 import { firstValueFrom } from 'rxjs';
 import { Button } from 'primeng/button';
+import { Message } from 'primeng/message';
 import { Api, ApiError } from '../data/api';
 import { formatDateTime } from '../common/date-time';
 import type { Save } from '../data/studies';
@@ -9,7 +10,7 @@ import type { Save } from '../data/studies';
 /** What can be done with a design that cannot be read: take it along as it is, or go back to an earlier save. */
 @Component({
   selector: 'yu-unreadable',
-  imports: [Button],
+  imports: [Button, Message],
   template: `
     <p class="why"><b>Cannot be read.</b> {{ design().unreadable }}</p>
     <p class="soft">It is kept as it is, with every save of it.</p>
@@ -40,7 +41,7 @@ import type { Save } from '../data/studies';
       }
     </div>
     @if (refused(); as refused) {
-      <p class="why" role="alert">{{ refused }}</p>
+      <p-message severity="error" size="small" variant="simple">{{ refused }}</p-message>
     }
   `,
   styleUrls: ['../common/tool.css', './unreadable.css'],

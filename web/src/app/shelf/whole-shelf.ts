@@ -1,14 +1,23 @@
-import { ChangeDetectionStrategy, Component, inject, model, output, signal } from '@angular/core';
-import { Button } from 'primeng/button';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  inject,
+  model,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Dialog } from 'primeng/dialog';
+import { Message } from 'primeng/message';
 import { firstValueFrom } from 'rxjs';
+import { Confirm } from '../common/confirm';
 import { FileButton } from '../common/file-button';
 import { Api, ApiError } from '../data/api';
 
 /** Everything at once: taking the whole shelf along, bringing one in, a backup and putting it back. */
 @Component({
   selector: 'yu-whole-shelf',
-  imports: [Button, Dialog, FileButton],
+  imports: [Confirm, Dialog, FileButton, Message],
   templateUrl: './whole-shelf.html',
   styleUrl: './whole-shelf.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -21,8 +30,7 @@ export class WholeShelf {
   protected readonly working = signal('');
   protected readonly done = signal('');
   protected readonly refused = signal('');
-  /** The backup that is to take the place of everything, once that is said again. */
-  protected readonly backup = signal<File | undefined>(undefined);
+  private readonly confirm = viewChild.required(Confirm);
 
   protected takeIn([file]: File[]): Promise<void> {
     return this.attempt('Taking in the archive…', async () => {
@@ -32,17 +40,11 @@ export class WholeShelf {
     });
   }
 
-  protected choose([file]: File[]): void {
-    this.done.set('');
-    this.refused.set('');
-    this.backup.set(file);
-  }
-
-  protected putBack(): Promise<void> {
-    const file = this.backup();
-    this.backup.set(undefined);
-    return this.attempt('Putting the backup in place…', async () => {
-      if (!file) return '';
+  protected async putBack([file]: File[], at: HTMLElement): Promise<void> {
+    if (!file) return;
+    const question = `${file.name} takes the place of everything on the shelf. What is there now is copied into the folder backups first.`;
+    if (!(await this.confirm().ask({ at, question, yes: 'Put it in place' }))) return;
+    await this.attempt('Putting the backup in place…', async () => {
       await firstValueFrom(this.api.putBack(file));
       return 'The backup is in place. What was there before is kept as a copy in the data folder.';
     });

@@ -117,6 +117,10 @@ it('is walked by arrow keys, round at both ends', async () => {
   await box.key(input(), 'ArrowDown');
   await box.key(input(), 'ArrowDown');
   expect(chosen()).toBe(1);
+  await box.key(input(), 'PageDown');
+  expect(chosen()).toBe(9);
+  await box.key(input(), 'PageUp');
+  expect(chosen()).toBe(1);
   expect(input().getAttribute('aria-activedescendant')).toBe(box.all('li[role=option]')[1].id);
 });
 

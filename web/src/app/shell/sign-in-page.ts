@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { NonNullableFormBuilder, ReactiveFormsModule, Validators } from '@angular/forms';
 import { Button } from 'primeng/button';
+import { Message } from 'primeng/message';
 import { Password } from 'primeng/password';
 import { Lantern } from '../common/lantern';
 import type { ApiError } from '../data/api-error';
@@ -9,7 +10,7 @@ import { SignIn } from '../data/sign-in';
 /** Asks for the passcode of a server that is open to a network; what was begun goes on behind it. */
 @Component({
   selector: 'yu-sign-in-page',
-  imports: [Button, Lantern, Password, ReactiveFormsModule],
+  imports: [Button, Lantern, Message, Password, ReactiveFormsModule],
   template: `
     <form [formGroup]="form" (ngSubmit)="give()" aria-labelledby="sign-in">
       <yu-lantern [lit]="false" />
@@ -29,9 +30,9 @@ import { SignIn } from '../data/sign-in';
         [invalid]="!!refused()"
       />
       @if (refused(); as refused) {
-        <p class="refused" role="alert">
+        <p-message class="refused" severity="error" size="small">
           <b>{{ refused.title }}.</b> {{ refused.message }}
-        </p>
+        </p-message>
       }
       <p-button type="submit" label="Go on" [loading]="asking()" />
     </form>

@@ -14,6 +14,8 @@ import { readable } from '@yurei/core/catalog';
 import type { Answer, Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
+import { Message } from 'primeng/message';
+import { Waiting } from '../common/waiting';
 import { catchError, map, of, switchMap, type Observable } from 'rxjs';
 import { Divider } from '../common/divider';
 import { Lantern } from '../common/lantern';
@@ -65,6 +67,7 @@ const foldedStrip = 32;
     HelpDialog,
     InputText,
     Lantern,
+    Message,
     Press,
     ProbeStrip,
     RouterLink,
@@ -73,6 +76,7 @@ const foldedStrip = 32;
     SettingsDialog,
     SidePanel,
     TourCard,
+    Waiting,
   ],
   providers: [
     AnswersForShelf,

@@ -47,6 +47,28 @@ const toggle = {
   content: { checkedBackground: 'var(--indigo)' },
 };
 
+/** What is said by the circuit or the program: by its colour, and a bar that also shows without colours. */
+const said = (name: string, ink: string) => ({
+  background: `var(--${name}-wash)`,
+  borderColor: 'transparent',
+  color: 'var(--ink)',
+  shadow: `inset 5px 0 0 var(--${name})`,
+  simple: { color: ink },
+});
+const messages = {
+  error: said('lantern', 'var(--lantern-ink)'),
+  warn: said('amber', 'var(--amber-ink)'),
+  success: said('moss', 'var(--moss-ink)'),
+};
+const toasts = {
+  secondary: {
+    background: 'var(--raised)',
+    borderColor: 'var(--rule)',
+    color: 'var(--ink)',
+    detailColor: 'var(--ink)',
+  },
+};
+
 /** The component kit in our own tokens; colours follow the theme set on the document. */
 export const yureiPreset = definePreset(Aura, {
   semantic: {
@@ -118,6 +140,27 @@ export const yureiPreset = definePreset(Aura, {
       root: { transitionDuration: '0s', sm: { padding: '2px' } },
       content: { sm: { padding: '3px 10px' } },
       colorScheme: { light: toggle, dark: toggle },
+    },
+    message: {
+      content: { padding: '10px 16px', sm: { padding: '8px 14px' } },
+      text: {
+        fontSize: 'var(--type-body)',
+        fontWeight: '400',
+        sm: { fontSize: 'var(--type-small)' },
+      },
+      colorScheme: { light: messages, dark: messages },
+    },
+    toast: {
+      root: { width: '460px' },
+      content: { padding: '6px 14px' },
+      colorScheme: { light: toasts, dark: toasts },
+    },
+    confirmpopup: { root: { background: 'var(--raised)', color: 'var(--ink)' } },
+    skeleton: {
+      colorScheme: {
+        light: { root: { background: 'var(--rule)' } },
+        dark: { root: { background: 'var(--rule)' } },
+      },
     },
     button: {
       root: { transitionDuration: '0s' },

@@ -12,6 +12,7 @@ import type { Param } from '@yurei/core/catalog';
 import { EditError } from '@yurei/core/design';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Message } from 'primeng/message';
 import { ChoiceField } from '../common/choice-field';
 import { formState } from '../common/form-state';
 import { ValueField } from '../common/value-field';
@@ -22,7 +23,7 @@ import { Blocks } from './blocks';
 /** Sets up one block: what it asks, and, before anything is wired, what it would wire and why. */
 @Component({
   selector: 'yu-block-dialog',
-  imports: [Button, ChoiceField, Dialog, ReactiveFormsModule, ValueField],
+  imports: [Button, ChoiceField, Dialog, Message, ReactiveFormsModule, ValueField],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -56,7 +57,9 @@ import { Blocks } from './blocks';
             }
           </ul>
         } @else {
-          <p class="refused" role="alert">{{ plan().reason }}</p>
+          <p-message class="refused" severity="error" size="small" variant="simple">{{
+            plan().reason
+          }}</p-message>
         }
         <div class="row">
           <p-button

@@ -2,12 +2,13 @@ import { ChangeDetectionStrategy, Component, inject, output, signal } from '@ang
 import { CannotBuild } from '@yurei/core/blocks';
 import { makeStart, usualStarts, type Start } from '@yurei/core/starts';
 import { Button } from 'primeng/button';
+import { Message } from 'primeng/message';
 import { DesignSession } from '../data/design-session';
 
 /** An empty bench: the usual ways to begin, by what must be noticed. */
 @Component({
   selector: 'yu-empty-bench',
-  imports: [Button],
+  imports: [Button, Message],
   template: `
     <h2>An empty bench: what must be noticed?</h2>
     <p class="soft">
@@ -28,7 +29,9 @@ import { DesignSession } from '../data/design-session';
       }
     </div>
     @if (refused()) {
-      <p class="refused" role="alert">{{ refused() }}</p>
+      <p-message class="refused" severity="error" size="small" variant="simple">{{
+        refused()
+      }}</p-message>
     }
     <p class="soft row">
       Or part by part:

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { freshId, type Edit, type Recording } from '@yurei/core/design';
 import { parseRecording } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
+import { Message } from 'primeng/message';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { FileButton } from '../common/file-button';
 import { TextField } from '../common/text-field';
@@ -13,7 +14,7 @@ const largestFile = 2_000_000;
 /** Which recording a stand-in plays, and the door through which one comes in. */
 @Component({
   selector: 'yu-recording-field',
-  imports: [ChoiceField, FileButton, TextField],
+  imports: [ChoiceField, FileButton, Message, TextField],
   template: `
     <yu-choice-field
       label="Plays"
@@ -39,7 +40,7 @@ const largestFile = 2_000_000;
       (taken)="load($event)"
     />
     @if (refused(); as refused) {
-      <p class="caution" role="alert">{{ refused }}</p>
+      <p-message severity="error" size="small" variant="simple">{{ refused }}</p-message>
     }
   `,
   styleUrl: '../common/panel.css',

@@ -2,15 +2,15 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  ElementRef,
   inject,
   signal,
   viewChild,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { EditError, type Design, type Edit } from '@yurei/core/design';
 import { formatNominal } from '@yurei/core/quantity';
-import { Draft, joinEdit, sayWiring } from '@yurei/core/wiring';
-import { InputText } from 'primeng/inputtext';
+import { completeWiring, Draft, joinEdit, sayWiring, type Completion } from '@yurei/core/wiring';
+import { AutoComplete } from 'primeng/autocomplete';
 import { DesignSession } from '../data/design-session';
 
 /** What a sentence would wire, or why it cannot. */
@@ -19,41 +19,14 @@ type Meant = { edit: Edit; shown: string } | { reason: string };
 /** A line in which wires are typed: "OUT of PIR to D2". Several pasted lines make several wires, one step to undo. */
 @Component({
   selector: 'yu-say-line',
-  imports: [InputText],
-  template: `
-    <label class="hidden-label" for="say-wire">Type a wire</label>
-    <input
-      #field
-      id="say-wire"
-      pInputText
-      pSize="small"
-      autocomplete="off"
-      spellcheck="false"
-      placeholder="Type a wire: OUT of B1 to A0"
-      title="Also: D8 to base of Q1 through 1k; several pasted lines make several wires"
-      [value]="text()"
-      [attr.aria-invalid]="refusal() !== ''"
-      aria-describedby="say-wire-note"
-      (input)="type(field.value)"
-      (paste)="paste($event)"
-      (keydown.enter)="take()"
-      (keydown.escape)="type(''); field.blur()"
-    />
-    <p
-      id="say-wire-note"
-      [class.refused]="refusal()"
-      [hidden]="!(refusal() || preview())"
-      role="status"
-    >
-      {{ refusal() || preview() }}
-    </p>
-  `,
+  imports: [AutoComplete, FormsModule],
+  templateUrl: './say-line.html',
   styleUrl: './say-line.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SayLine {
   private readonly session = inject(DesignSession);
-  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+  private readonly field = viewChild.required(AutoComplete);
   protected readonly text = signal('');
   protected readonly refusal = signal('');
   private readonly done = signal('');
@@ -66,8 +39,33 @@ export class SayLine {
     return 'edit' in meant ? `Enter joins ${meant.shown}` : '';
   });
 
+  /** How what is typed can go on. */
+  protected readonly offered = signal<Completion[]>([]);
+
   focus(): void {
-    this.field().nativeElement.focus();
+    this.input()?.focus();
+  }
+
+  private input(): HTMLInputElement | undefined {
+    return this.field().inputEL?.nativeElement as HTMLInputElement | undefined;
+  }
+
+  /** Of what was typed a moment ago: it may have been wired since. */
+  protected offer(): void {
+    const design = this.session.design();
+    this.offered.set(design ? completeWiring(design, this.text()) : []);
+  }
+
+  /** What was typed, or picked of what was offered. */
+  protected typed(value: string | Completion | null): void {
+    this.type(typeof value === 'string' ? value : (value?.sentence ?? ''));
+  }
+
+  /** Escape folds what is offered; once more, it forgets what was typed and leaves. */
+  protected leave(): void {
+    if (this.field().overlayVisible) return;
+    this.type('');
+    this.input()?.blur();
   }
 
   protected type(text: string): void {
@@ -78,7 +76,10 @@ export class SayLine {
 
   protected take(): void {
     const design = this.session.design();
-    if (!design || this.text().trim() === '') return;
+    const { overlayVisible, focusedOptionIndex } = this.field();
+    // What is offered was taken with this key, and stands in the line now.
+    const picked = overlayVisible === true && focusedOptionIndex() !== -1;
+    if (picked || !design || this.text().trim() === '') return;
     const meant = meaning(design, this.text());
     if (!('edit' in meant)) {
       this.refusal.set(meant.reason);

@@ -58,6 +58,30 @@ describe('the line for typed wires', () => {
     expect(bench.session.canUndo()).toBe(false);
   });
 
+  it('offers how it goes on; what is picked stands in the line, and the next Enter joins', async () => {
+    const line = await typed('b of r2 to a1');
+    await line.until(() => line.all('[role=option]').length > 0);
+    const field = line.field('Type a wire');
+    const key = (name: string) => line.key(field, name, { code: name });
+    await key('ArrowDown');
+    await key('Enter');
+    expect(field.value).toBe('b of r2 to A1 of U1');
+    expect(now()).toEqual(slipwayBeam());
+    await key('Enter');
+    expect(now().wires.at(-1)).toMatchObject({ from: 'R2.b', to: 'U1.A1' });
+  });
+
+  it('Escape folds what is offered, and once more leaves the line', async () => {
+    const line = await typed('b of r2 to a1');
+    await line.until(() => line.all('[role=option]').length > 0);
+    const field = line.field('Type a wire');
+    await line.key(field, 'Escape', { code: 'Escape' });
+    await line.until(() => field.getAttribute('aria-expanded') === 'false');
+    expect(field.value).toBe('b of r2 to a1');
+    await line.key(field, 'Escape', { code: 'Escape' });
+    expect(field.value).toBe('');
+  });
+
   const paste = async (text: string) => {
     const line = await show(SayLine);
     const event = new Event('paste', { bubbles: true, cancelable: true });

@@ -9,6 +9,7 @@ import {
 } from '@angular/core';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Message } from 'primeng/message';
 import { ProgressBar } from 'primeng/progressbar';
 import { HelpHint } from '../../common/help-hint';
 import { BenchView } from '../../data/bench-view';
@@ -29,6 +30,7 @@ import { StudyRun } from './study-run';
     HelpHint,
     KeptStudies,
     MapResult,
+    Message,
     NightsResult,
     ProgressBar,
     StudyForm,

@@ -12,6 +12,7 @@ import type { Param } from '@yurei/core/catalog';
 import type { Channel } from '@yurei/core/design';
 import { decimals, formatNominal, formatQuantity, type ESeries } from '@yurei/core/quantity';
 import type { ComparatorTask } from '@yurei/core/threshold';
+import { Message } from 'primeng/message';
 import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
 import { byRow } from '../../common/by-row';
@@ -32,7 +33,7 @@ const params = [
 /** Every combination of preferred values for two trip points, the best with its worst case. */
 @Component({
   selector: 'yu-comparator-helper',
-  imports: [ChoiceField, ReactiveFormsModule, TableModule, ValueField],
+  imports: [ChoiceField, Message, ReactiveFormsModule, TableModule, ValueField],
   template: `
     <form class="fields" [formGroup]="form">
       @for (param of params; track param.id) {
@@ -42,7 +43,7 @@ const params = [
       <yu-choice-field label="Resistors from" [choices]="series" formControlName="series" />
     </form>
     @if (refused(); as refused) {
-      <p class="bad" role="alert">{{ refused }}</p>
+      <p-message severity="error" size="small" variant="simple">{{ refused }}</p-message>
     } @else {
       <p-table [value]="rows()" [rowTrackBy]="byRow" size="small">
         <ng-template #header>

@@ -9,6 +9,7 @@ import {
 } from '@angular/core';
 import type { Channel } from '@yurei/core/design';
 import { Button } from 'primeng/button';
+import { Message } from 'primeng/message';
 import { Slider } from 'primeng/slider';
 import { FormsModule } from '@angular/forms';
 import { BenchBoard } from '../../data/bench-board';
@@ -18,7 +19,7 @@ import { JudgeView } from '../../data/judge-view';
 /** The old way, step by step, with the board's live reading as the lamp. */
 @Component({
   selector: 'yu-lamp-helper',
-  imports: [Button, FormsModule, Slider],
+  imports: [Button, FormsModule, Message, Slider],
   template: `
     <p>
       <span class="lamp" [class.lit]="lit()" aria-hidden="true"></span>
@@ -69,10 +70,10 @@ import { JudgeView } from '../../data/judge-view';
           <p-button [label]="'Threshold → ' + halfway" size="small" (onClick)="use(halfway)" />
         }
         @if (crossed()) {
-          <p class="bad">
+          <p-message severity="error" size="small" variant="simple">
             It goes out before it lights: the two cannot be told apart by one line. Change the
             circuit, or look at the chart.
-          </p>
+          </p-message>
         }
       </li>
     </ol>

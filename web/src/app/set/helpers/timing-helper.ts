@@ -13,6 +13,7 @@ import {
   slowestNoticed,
   slowestReading,
 } from '@yurei/core/threshold';
+import { Message } from 'primeng/message';
 import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
 import { byRow } from '../../common/by-row';
@@ -56,7 +57,7 @@ const mostPoints = 600;
 /** What averaging, debounce and a following baseline do to errors, delay and slow changes. */
 @Component({
   selector: 'yu-timing-helper',
-  imports: [Press, ReactiveFormsModule, ReadingChart, TableModule, ValueField],
+  imports: [Message, Press, ReactiveFormsModule, ReadingChart, TableModule, ValueField],
   template: `
     <h3 class="heading">short events</h3>
     <form class="fields" [formGroup]="form">
@@ -94,7 +95,7 @@ const mostPoints = 600;
     }
     <h3 class="heading">slow changes</h3>
     @if (told().trouble; as trouble) {
-      <p class="bad" role="alert">{{ trouble }}</p>
+      <p-message severity="error" size="small" variant="simple">{{ trouble }}</p-message>
     }
     @if (channel().baseline?.kind === 'learnt') {
       <form class="fields" [formGroup]="form">

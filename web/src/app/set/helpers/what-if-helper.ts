@@ -14,6 +14,7 @@ import {
 } from '@yurei/core/rehearsal';
 import { findHappeningKind } from '@yurei/core/scene';
 import { wiringOf } from '@yurei/core/wiring';
+import { Message } from 'primeng/message';
 import { TableModule } from 'primeng/table';
 import { BenchService } from '../../bench/bench';
 import { byRow } from '../../common/by-row';
@@ -58,7 +59,7 @@ const near = 0.06;
 /** Another load, a shroud, another gain, another distance or angle: what the circuit says it would read. */
 @Component({
   selector: 'yu-what-if-helper',
-  imports: [ChoiceField, Press, ReadingChart, TableModule],
+  imports: [ChoiceField, Message, Press, ReadingChart, TableModule],
   template: `
     <yu-choice-field
       class="wide"
@@ -116,7 +117,7 @@ const near = 0.06;
         moments: check by a new capture.
       </p>
     } @else if (trouble()) {
-      <p class="bad" role="alert">{{ trouble() }}</p>
+      <p-message severity="error" size="small" variant="simple">{{ trouble() }}</p-message>
     } @else {
       <p class="soft">
         Nothing to ask: a scene with something happening is needed. Add one in Rehearse.

@@ -10,7 +10,13 @@ import {
   unitOf,
   type Level,
 } from '../../logic/index.js';
-import { decimals, formatNominal, formatQuantity, toDigits } from '../../quantity/index.js';
+import {
+  decimals,
+  formatNominal,
+  formatQuantity,
+  toDigits,
+  withDecimal,
+} from '../../quantity/index.js';
 import { happeningSpan } from '../../scene/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
@@ -42,7 +48,7 @@ export const channelBlind: Rule = {
 const sayDigital = ({ side }: Level): string => `when ${side === 'below' ? 'low' : 'high'}`;
 
 /** Counts as they are told: levels of a baseline in per cent need not be whole. */
-const tell = (counts: number): string => String(Math.round(counts * 10) / 10);
+const tell = (counts: number): string => withDecimal(String(Math.round(counts * 10) / 10));
 const sayLevel = ({ side, trip }: Level): string => `${side} ${tell(trip)}`;
 
 /** Channels whose reading is used as a number and whose answer nothing asks for, such as a knob. */

@@ -55,12 +55,24 @@ export class Probes {
 
   private actors(design: Design): Probe[] {
     const snapshot = this.view.snapshot();
+    const rehearsal = this.view.rehearsal();
     return design.parts.flatMap((part): Probe[] => {
-      const { acts } = kindOf(part);
+      const { acts, relays } = kindOf(part);
       if (!acts) return [];
+      const solved = snapshot?.solution.parts[part.id];
+      const each = Object.entries(relays && solved ? relays(solved) : {});
+      // Of a board with one relay its own row says the same.
+      if (each.length > 1)
+        return each.map(([name, pulled]) => ({
+          key: `part:${part.id} ${name}`,
+          name: `${part.name} · ${name}`,
+          value: pulled ? acts.word : `not ${acts.word}`,
+          trace: rehearsal?.relays[`${part.id} ${name}`],
+          fires: true,
+        }));
       const active = snapshot?.acting[part.id]?.active ?? false;
       const value = active ? acts.word : `not ${acts.word}`;
-      const trace = actingTrace(this.view.rehearsal(), part.id);
+      const trace = actingTrace(rehearsal, part.id);
       return [{ key: `part:${part.id}`, name: part.name, value, trace, fires: true }];
     });
   }

@@ -1,7 +1,7 @@
 import type { Channel } from '@yurei/core/design';
 import { sayErrors, sayRate, type Judgement, type SetJudgement } from '@yurei/core/judge';
 import type { Level } from '@yurei/core/logic';
-import { decimals, formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatQuantity, withDecimal } from '@yurei/core/quantity';
 
 /** One thing that is told of how a channel decides. */
 export interface Row {
@@ -20,7 +20,7 @@ export const countedIn =
     return `${tell(counts)}${word ?? ''}${volts}`;
   };
 
-const tell = (value: number): string => String(Math.round(value * 10) / 10);
+const tell = (value: number): string => withDecimal(String(Math.round(value * 10) / 10));
 
 /** Levels, band and debounce: what is so whatever is read. */
 export function settingRows(

@@ -1,4 +1,4 @@
-import { openBench, showSolved } from '../../testing/workbench-bed';
+import { demo, openBench, showSolved } from '../../testing/workbench-bed';
 import { ProbeStrip } from './probe-strip';
 
 const setUp = async () => {
@@ -34,6 +34,18 @@ it('follows the time cursor, and tells rest from a moment', async () => {
   expect(strip.find('yu-clock-field input').title).toMatch(/outside the possible 0.s … 30.s/);
   await strip.press('At rest');
   expect(bench.view.time()).toBeUndefined();
+});
+
+it('shows each relay of a board for itself', async () => {
+  const bench = await openBench(demo('regatta-figurehead'));
+  await showSolved(ProbeStrip);
+  const board = bench.session.design()?.parts.find((p) => p.kind === 'relay-board-4');
+  const relays = bench.probes.all().filter((p) => p.key.startsWith(`part:${board?.id} `));
+  expect(relays.map((p) => p.name)).toEqual([1, 2, 3, 4].map((n) => `${board?.name} · relay ${n}`));
+  const pulled = relays.map((p) => p.trace?.values.filter((v) => v > 0).length ?? 0);
+  expect(pulled.some((n) => n > 0)).toBe(true);
+  expect(relays[0].trace).not.toEqual(relays[1].trace);
+  expect(relays[0].value).toBe('not pulled in');
 });
 
 it('shows a pinned net by its volts, once for all its terminals', async () => {

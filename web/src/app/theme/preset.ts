@@ -105,6 +105,7 @@ export const yureiPreset = definePreset(Aura, {
       dropdown: { width: '24px' },
       option: { padding: '5px 10px' },
     },
+    autocomplete: { option: { padding: '5px 10px' } },
     tabs: {
       tablist: { background: 'transparent' },
       tab: { padding: '3px 0 4px', margin: '0 14px -1px 0', fontWeight: '400' },

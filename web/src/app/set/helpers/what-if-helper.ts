@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
 import { type Channel, type Design, type Part, withoutReadings } from '@yurei/core/design';
-import { formatNominal, type Unit } from '@yurei/core/quantity';
+import { decimals, formatNominal, type Unit } from '@yurei/core/quantity';
 import {
   byAngle,
   byDistance,
@@ -319,4 +319,4 @@ export class WhatIfHelper {
 }
 
 const tell = (counts: number | undefined): string =>
-  counts === undefined ? '–' : String(Math.round(counts));
+  counts === undefined ? '–' : decimals(counts, 0);

@@ -118,6 +118,17 @@ describe.each([
       },
     ]),
     [
+      'a wire that is being typed',
+      async () => {
+        await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
+        await its.browser.driver.sleep(500);
+        await its.page.step('wire');
+        await (await its.page.find('#say-wire')).sendKeys('a of R1 to');
+        await its.page.find('body > .p-overlay [role=option]');
+        await its.browser.driver.sleep(500);
+      },
+    ],
+    [
       'act, a rule open',
       async () => {
         await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
@@ -186,19 +197,36 @@ describe.each([
       },
     ],
     [
-      'the bin',
+      'a design just removed',
       async () => {
         await its.browser.driver.get(its.app.address);
         await its.page.press('Duplicate');
         await its.page.press('Remove');
+        await its.page.says('yu-undo-toast', /is in the bin for 30 days/);
+        await its.browser.driver.sleep(500);
+      },
+    ],
+    [
+      'the bin',
+      async () => {
         await its.page.press('Bin…');
         await its.page.find('yu-bin-dialog .p-dialog');
         await its.browser.driver.sleep(500);
       },
     ],
     [
+      'asked before what is final',
+      async () => {
+        await its.page.press('Remove for good');
+        await its.page.says('[role=alertdialog]', /go for good/);
+        await its.browser.driver.sleep(500);
+      },
+    ],
+    [
       'an empty bench',
       async () => {
+        await its.page.press('Cancel');
+        await its.browser.driver.sleep(500);
         await its.browser.driver.actions().sendKeys(Key.ESCAPE).perform();
         await its.browser.driver.sleep(500);
         await its.page.press('New design');

@@ -122,7 +122,7 @@ describe('keeping', () => {
     await (await page.find('input[aria-label="Archive file"]')).sendKeys(zip);
     await page.says('.p-dialog', /0 designs brought in; 29 were there already/);
     await (await page.find('input[aria-label="Backup file"]')).sendKeys(zip);
-    await page.says('.p-dialog', /takes the place of everything on the shelf/);
+    await page.says('[role=alertdialog]', /takes the place of everything on the shelf/);
     expect(await violations(browser.driver)).toEqual([]);
     await page.press('Put it in place');
     await page.says('.p-dialog', /The backup cannot be used/);

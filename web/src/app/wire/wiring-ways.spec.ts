@@ -27,6 +27,8 @@ describe('the line for typed wires', () => {
     await line.type('Type a wire', words);
     return line;
   };
+  /** What is offered has come in: the list stands in the page itself then. */
+  const opened = () => document.querySelector('body > .p-overlay [role=option]') !== null;
   beforeEach(() => start());
 
   it('shows what it would join, joins it, and is ready for the next', async () => {
@@ -60,7 +62,7 @@ describe('the line for typed wires', () => {
 
   it('offers how it goes on; what is picked stands in the line, and the next Enter joins', async () => {
     const line = await typed('b of r2 to a1');
-    await line.until(() => line.all('[role=option]').length > 0);
+    await line.until(opened);
     const field = line.field('Type a wire');
     const key = (name: string) => line.key(field, name, { code: name });
     await key('ArrowDown');
@@ -73,7 +75,7 @@ describe('the line for typed wires', () => {
 
   it('Escape folds what is offered, and once more leaves the line', async () => {
     const line = await typed('b of r2 to a1');
-    await line.until(() => line.all('[role=option]').length > 0);
+    await line.until(opened);
     const field = line.field('Type a wire');
     await line.key(field, 'Escape', { code: 'Escape' });
     await line.until(() => field.getAttribute('aria-expanded') === 'false');

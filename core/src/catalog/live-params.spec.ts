@@ -84,19 +84,11 @@ const isLive = (kind: PartKind, param: Param): boolean => {
   return others(param).some((value) => observed(kind, { ...usual, [param.id]: value }) !== now);
 };
 
-/**
- * Parameters that change nothing yet, by kind. What they stand for is not computed, and the notes of the kinds say so;
- * this list only gets shorter.
- */
-const stillDead: Readonly<Record<string, readonly string[]>> = {
-  'touch-module': ['recalibrates'],
-};
-
 it.each(catalog.map((kind) => [kind.kind, kind] as const))(
   'the parameters of %s are live',
   (_, kind) => {
     const dead = kind.params.filter((param) => !isLive(kind, param)).map((p) => p.id);
-    expect(dead).toEqual(stillDead[kind.kind] ?? []);
+    expect(dead).toEqual([]);
   },
 );
 

@@ -234,6 +234,8 @@ export interface Acting<V = Params, K extends string = string> {
   does: 'sounds' | 'shines' | 'moves' | 'tells' | 'switches';
   /** That it acts tells nothing by itself. */
   indicates?: boolean;
+  /** Only a swing makes it act: in a steady state it never does. */
+  inTime?: boolean;
   active(part: SolvedPart<K>, params: V): boolean;
   /** One line that says why it acts or not, with numbers. */
   because(part: SolvedPart<K>, params: V): string;

@@ -52,7 +52,23 @@ const horn =
   'led H, resistor RH ohms=330, sounder-12v P, rectifier-diode D, npn-transistor Q, resistor RQ ohms=820';
 const freewheel = 'D.a P.minus, D.k P.plus';
 
+/** A passive piezo on a pin, with how it is driven. */
+const beeper = (pin: string, drive: Drive): Design =>
+  onBoard('piezo-buzzer P', `P.a U.${pin}, P.b U.GND`, {
+    ...output(`U.${pin}`),
+    rules: output(`U.${pin}`).rules.map((rule) => ({
+      ...rule,
+      then: [{ do: 'drive', output: 'o1', drive }],
+    })),
+  });
+
 const cases: RuleCase[] = [
+  ['steady-tone', beeper('D9', { as: 'on' }), beeper('D9', { as: 'level', level: 0.5 })],
+  [
+    'steady-tone',
+    beeper('D8', { as: 'pattern', beats: [0.5, 0.5] }),
+    beeper('D8', { as: 'pattern', beats: [0.0005, 0.0005] }),
+  ],
   [
     'actuator-dead',
     onBoard('active-buzzer P amps=0.01', 'P.plus U.D8', output('U.D8')),

@@ -89,7 +89,7 @@ import {
   lifeSafetyNotice,
 } from './rules/safety.js';
 import { chargedInFrost } from './rules/lithium.js';
-import { sounderWithoutEnd } from './rules/sounders.js';
+import { sounderWithoutEnd, steadyTone } from './rules/sounders.js';
 import { ratingExceeded, ratingClose } from './rules/ratings.js';
 
 /** Everything that is looked for, from what keeps a circuit from working at all to what wears it out. */
@@ -197,6 +197,7 @@ export const rules: readonly Rule[] = [
   lifeSafetyNotice,
   chargedInFrost,
   sounderWithoutEnd,
+  steadyTone,
   ratingExceeded,
   ratingClose,
 ];

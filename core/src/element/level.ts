@@ -9,6 +9,8 @@ export interface LevelElement {
   /** Time constants going up and coming down, s; 0 follows at once. */
   up: number;
   down: number;
+  /** What it tells while it has not begun to follow, as at an operating point; the value when left out. */
+  rests?: number;
 }
 
 /** A level of the surroundings inside a part, as far as the part has followed it. */
@@ -20,7 +22,7 @@ const device: DeviceFactory<LevelElement> = (element, node, system) => {
     nodes: [at],
     linear: false,
     set: (next) => (present = next),
-    load: () => course.load(present.value),
+    load: () => course.load(system.alpha === 0 ? (present.rests ?? present.value) : present.value),
     currents: (_x, out) => {
       out[0] = 0;
     },

@@ -21,6 +21,10 @@ const edge = { first: 1 / 64, steps: 4 };
 const leapShare = 1e-4;
 const longestLeap = 0.1;
 
+/** A leap may be longer, up to so long, s, while nothing drifts by more than this share of itself. */
+const longestUnseen = 10;
+const unseenShare = 1e-3;
+
 /** Moments that are no farther apart than this are one, s. */
 const sameMoment = 1e-9;
 
@@ -215,13 +219,14 @@ export class Pulses {
     const { network, transient, period } = this;
     const { q, tolerance } = network.system;
     for (const { state } of network.slow) added.q[state] = before.q[state] = 0;
-    if (added.q.every((a, s) => repeatsAt(a, before.q[s], q[s], tolerance[s])))
-      return { until: Infinity };
-    const most = Math.floor(longestLeap / period);
-    const size = Math.min(most, leapOf(q, added.q, before.q, tolerance));
+    const drifts = added.q.map((a, s) => (repeatsAt(a, before.q[s], q[s], tolerance[s]) ? 0 : a));
+    if (drifts.every((a) => a === 0)) return { until: Infinity };
+    const longest = Math.max(longestLeap, Math.min(longestUnseen, period * unseen(q, drifts)));
+    const leap = leapOf(q, drifts, before.q, tolerance);
+    const size = Math.min(Math.floor(longest / period), leap);
     if (size < 2) return undefined;
     const ratios = { x: ratiosOf(added.x, before.x), q: ratiosOf(added.q, before.q) };
-    return { until: transient.t + size * period, added, ratios };
+    return { until: transient.t + size * period, added: { x: added.x, q: drifts }, ratios };
   }
 
   /** Brings the circuit to a moment of the last period, so many periods on. */
@@ -286,6 +291,8 @@ function leapOf(
 ): number {
   let size = Infinity;
   for (let s = 0; s < q.length; s++) {
+    // What repeats is left as it is: what it seems to add is no more than the error of its steps.
+    if (added[s] === 0) continue;
     const bend = Math.abs(added[s] - before[s]);
     // The bend is followed too: what is left is its own change, which is less by as much again.
     const error = bend * Math.min(1, bend / Math.abs(added[s]));
@@ -294,6 +301,13 @@ function leapOf(
   }
   return Math.floor(size);
 }
+
+/** Over how many periods nothing drifts so far that anyone would see it. */
+const unseen = (q: Float64Array, added: Float64Array): number =>
+  added.reduce(
+    (least, a, s) => (a === 0 ? least : Math.min(least, Math.abs((unseenShare * q[s]) / a))),
+    Infinity,
+  );
 
 function mix(into: Float64Array, a: Float64Array, b: Float64Array, share: number): void {
   for (let i = 0; i < into.length; i++) into[i] = a[i] + share * (b[i] - a[i]);

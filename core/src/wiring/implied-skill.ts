@@ -1,19 +1,5 @@
-import type { Design, Drive, PinSkill, TerminalRef } from '../design/index.js';
-
-/** What is done with an output, in rules and sequences. */
-const drivesOf = (design: Design, output: string): Drive[] => [
-  ...design.rules.flatMap((rule) =>
-    rule.then.flatMap((act) => (act.do === 'drive' && act.output === output ? [act.drive] : [])),
-  ),
-  ...design.sequences.flatMap(({ lanes }) =>
-    lanes
-      .filter((lane) => lane.output === output)
-      .flatMap(({ ambient, blocks }) => [
-        ...(ambient ? [ambient] : []),
-        ...blocks.map((block) => block.drive),
-      ]),
-  ),
-];
+import type { Design, PinSkill, TerminalRef } from '../design/index.js';
+import { drivesOf } from './drives-of.js';
 
 /** What the program needs of a pin by what it does there, and why; nobody has to ask for it. */
 export function impliedSkill(

@@ -6,6 +6,7 @@ export { replacements, replacePart } from './replace-part.js';
 export { completeWiring, type Completion } from './complete-wiring.js';
 export { sayWiring, type Said } from './say-wiring.js';
 export { repeatedChannels, type Repeated } from './repeated.js';
+export { drivesOf } from './drives-of.js';
 export { impliedSkill } from './implied-skill.js';
 export { swapEnds } from './swap-ends.js';
 export { potentials, wireAmps, wireOhms } from './copper-drop.js';

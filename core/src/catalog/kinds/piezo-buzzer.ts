@@ -1,5 +1,9 @@
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
+import { saySwing, swing, swingElements, swingNode } from '../swing.js';
+
+/** Hertz times volts from which it is heard as a tone: 1 V peak to peak at 500 Hz (from memory). */
+const heard = 500;
 
 export const piezoBuzzer = definePart({
   kind: 'piezo-buzzer',
@@ -12,6 +16,7 @@ export const piezoBuzzer = definePart({
     { id: 'a', label: 'a', role: 'passive' },
     { id: 'b', label: 'b', role: 'passive' },
   ],
+  stateNodes: [swingNode],
   params: [
     { id: 'farads', label: 'Capacitance', unit: 'F', default: 15e-9, min: 1e-10, max: 1e-6 },
     { id: 'resonance', label: 'Resonance', unit: 'Hz', default: 4000, min: 200, max: 40e3 },
@@ -37,10 +42,18 @@ export const piezoBuzzer = definePart({
       },
       { type: 'capacitor', a: '#moving', b: 'b', farads: moving },
       { type: 'resistor', a: 'a', b: 'b', ohms: 1e7 },
+      ...swingElements('a', 'b', p.farads / 50),
     ];
   },
   ownFarads: (p) => p.farads,
   headline: (p) => formatNominal(p.resonance, 'Hz'),
+  acts: {
+    word: 'sounding',
+    does: 'sounds',
+    inTime: true,
+    active: (part) => swing(part, 'b') > heard,
+    because: (part) => saySwing(swing(part, 'b'), heard),
+  },
   notes: [
     'A steady voltage only clicks: it needs a tone from a pin or a timer.',
     'Struck, it gives tens of volts back: clamp it.',

@@ -1,6 +1,9 @@
-import { into } from '../solved-values.js';
 import { definePart } from '../define-part.js';
-import { formatNominal, formatQuantity } from '../../quantity/index.js';
+import { saySwing, swing, swingElements, swingNode } from '../swing.js';
+import { formatNominal } from '../../quantity/index.js';
+
+/** Hertz times volts from which it is heard: 0.5 V peak to peak at 400 Hz (from memory). */
+const heard = 200;
 
 export const speaker = definePart({
   kind: 'speaker',
@@ -13,6 +16,7 @@ export const speaker = definePart({
     { id: 'a', label: '+', role: 'passive' },
     { id: 'b', label: '−', role: 'passive' },
   ],
+  stateNodes: [swingNode],
   params: [
     { id: 'ohms', label: 'Impedance', unit: 'Ω', default: 8, min: 2, max: 1000 },
     { id: 'henries', label: 'Voice coil', unit: 'H', default: 0.3e-3, min: 1e-6, max: 0.1 },
@@ -22,14 +26,16 @@ export const speaker = definePart({
   elements: (p) => [
     { type: 'inductor', a: 'a', b: 'b', henries: p.henries, ohms: 0.85 * p.ohms },
     { type: 'resistor', a: 'a', b: 'b', ohms: 100 * p.ohms },
+    ...swingElements('a', 'b', 1e-9),
   ],
   tunable: ['ohms'],
   headline: (p) => `${formatNominal(p.ohms, 'Ω')}, ${formatNominal(p.watts, 'W')}`,
   acts: {
-    word: 'driven',
+    word: 'sounding',
     does: 'sounds',
-    active: (part) => Math.abs(into(part, 'a')) > 1e-3,
-    because: (part) => `${formatQuantity(into(part, 'a'), 'A')} through its coil`,
+    inTime: true,
+    active: (part) => swing(part, 'b') > heard,
+    because: (part) => saySwing(swing(part, 'b'), heard),
   },
   curve: {
     vary: { plus: 'a', minus: 'b' },

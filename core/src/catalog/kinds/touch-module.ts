@@ -1,7 +1,10 @@
 import { definePart } from '../define-part.js';
 import { choice } from '../choice.js';
 import { supplyLimits } from '../limit.js';
-import { constant, draws, yesNo } from '../sensor-output.js';
+import { draws, yesNo } from '../sensor-output.js';
+
+/** Time constants after which all but a twentieth of what lies on it is learnt. */
+const learnt = 3;
 
 export const touchModule = definePart({
   kind: 'touch-module',
@@ -42,7 +45,15 @@ export const touchModule = definePart({
       up: p.wakes / 3,
       down: 0.03,
     },
-    constant('#least', 1),
+    // What lies on it is taken for surroundings in the end: its limit follows, and a touch must stand out from that.
+    {
+      type: 'level',
+      node: '#least',
+      value: 1 + state.stimulus.touch / p.least,
+      up: p.recalibrates / learnt,
+      down: p.recalibrates / learnt,
+      rests: 1,
+    },
     yesNo({
       signal: '#touch',
       limit: '#least',
@@ -77,7 +88,7 @@ export const touchModule = definePart({
   },
   notes: [
     'It comes high-active and low-active: read the marking, or touch it with a meter on OUT.',
-    'It learns its surroundings anew: what lies on it for a minute is no touch any more. That is not computed.',
+    'It learns its surroundings anew: what lies on it for a minute is no touch any more, and for a while after it is gone a feeble touch is none either.',
     'Nearby hands, water on the cover and long wires to the pad trigger it.',
     'A touch is an edge, not a state: act when it begins.',
     'On a 3.3 V board feed it with 3.3 V, so that its output never reaches 5 V.',

@@ -1,9 +1,9 @@
 import { kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
-import { everyState, type Evidence } from '../evidence.js';
+import { everyState, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { answersInTime, inUse, refOf } from '../lookup.js';
+import { across, answersInTime, inUse, refOf } from '../lookup.js';
 import { list } from '../words.js';
 import { severityOfIdle, wantsSomething } from './progress.js';
 
@@ -31,6 +31,7 @@ export const actuatorDead: Rule = {
       .filter(
         (part) => !kindOf(part).terminals.some((t) => answersInTime(evidence, refOf(part, t.id))),
       )
+      .filter((part) => !kindOf(part).acts?.inTime || !isMoved(part, states))
       .map((part): Found => {
         const best = nearest(evidence, part);
         return {
@@ -43,6 +44,20 @@ export const actuatorDead: Rule = {
       });
   },
 };
+
+/** Less than this is none, V. */
+const leastMove = 0.3;
+
+/** Whether what drives a part is at least not always the same, or never rests: a steady state cannot tell whether it acts. */
+function isMoved(part: Part, states: readonly State[]): boolean {
+  const [first, second] = kindOf(part).terminals;
+  const read = across(part, first.id, second.id);
+  const volts = states.flatMap(({ solution }) => read(solution) ?? []);
+  return (
+    Math.max(...volts) - Math.min(...volts) > leastMove ||
+    states.some(({ solution }) => solution.problems.some((p) => p.kind === 'oscillates'))
+  );
+}
 
 /** What was tried, in words. */
 function tried({ design, sweeps }: Evidence): string {

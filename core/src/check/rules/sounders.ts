@@ -1,4 +1,4 @@
-import { kindOf } from '../../catalog/index.js';
+import { kindOf, terminalOf } from '../../catalog/index.js';
 import type {
   Action,
   Design,
@@ -8,9 +8,10 @@ import type {
   Rule as ProgramRule,
   Transition,
 } from '../../design/index.js';
-import { branchOf } from '../../wiring/index.js';
+import { branchOf, Draft, drivesOf } from '../../wiring/index.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { withFix } from '../lookup.js';
+import { everyState, type Evidence } from '../evidence.js';
+import { inUse, withFix } from '../lookup.js';
 import { list } from '../words.js';
 
 /** An outdoor sounder is usually to be silent after so long, s (common practice; local rules differ). */
@@ -85,3 +86,78 @@ export const sounderWithoutEnd: Rule = {
     }),
   ],
 };
+
+/** Slower than this, each beat is a click by itself, s. */
+const slowBeat = 0.01;
+
+/** Whether nothing swings while an output is driven so. */
+const isSteady = (drive: Drive): boolean =>
+  drive.as === 'level'
+    ? drive.level === 0 || drive.level === 1
+    : drive.as !== 'pattern' || drive.beats.some((beat) => beat > slowBeat);
+
+export const steadyTone: Rule = {
+  code: 'steady-tone',
+  severity: 'error',
+  consequence: 'unnoticed',
+  concern: 'rule',
+  title: 'A sounder that needs a tone and gets a steady voltage',
+  bench: 'It clicks once when it is switched on, and then there is silence.',
+  source:
+    'What its outputs are told to do: on, off and slow patterns are no tone; a dimmed pin swings at the frequency of its timer (common practice).',
+  find: (evidence) => {
+    const restless = everyState(evidence).some(({ solution }) =>
+      solution.problems.some((p) => p.kind === 'oscillates'),
+    );
+    if (restless) return [];
+    return evidence.design.parts
+      .filter((part) => kindOf(part).acts?.inTime && inUse(evidence, part))
+      .flatMap((part) => clicksOnly(evidence, part));
+  },
+};
+
+function clicksOnly({ design }: Evidence, part: Part): Found[] {
+  const outputs = design.outputs.filter((o) => branchOf(design, o.pin).includes(part.id));
+  const drives = outputs.flatMap((o) => drivesOf(design, o.id));
+  if (drives.length === 0 || outputs.some((o) => o.fade) || !drives.every(isSteady)) return [];
+  const beside = outputs.flatMap((o) => branchOf(design, o.pin));
+  const swings = design.parts.some((other) => {
+    const { acts, waves } = kindOf(other);
+    const plays = acts?.does === 'sounds' && !acts.inTime;
+    return beside.includes(other.id) && other !== part && (waves !== undefined || plays);
+  });
+  if (swings) return [];
+  const dimmable = outputs.every((o) => terminalOf(design, o.pin)?.can?.includes('pwm'));
+  return [
+    {
+      subject: part.id,
+      title: `${part.name} only clicks`,
+      reason: `${list(outputs.map((o) => o.name))} gives it a steady voltage; it sounds while that swings hundreds of times a second.`,
+      about: [part.id],
+      ...withFix(
+        dimmable
+          ? toneInstead(
+              design,
+              outputs.map((o) => o.id),
+            )
+          : undefined,
+      ),
+    },
+  ];
+}
+
+/** Rules that switch outputs on switch them on and off at the frequency of a dimmed pin instead. */
+function toneInstead(design: Design, outputs: readonly string[]): Fix | undefined {
+  const draft = new Draft(design);
+  for (const rule of design.rules) {
+    const then = rule.then.map((act) =>
+      act.do === 'drive' && act.drive.as === 'on' && outputs.includes(act.output)
+        ? { ...act, drive: { as: 'level' as const, level: 0.5 } }
+        : act,
+    );
+    if (then.some((act, i) => act !== rule.then[i]))
+      draft.make({ type: 'put-rule', rule: { ...rule, then } });
+  }
+  const left = outputs.flatMap((o) => drivesOf(draft.design, o)).every(isSteady);
+  return left ? undefined : { label: 'Drive it half of the time', edit: draft.edit('give a tone') };
+}

@@ -201,6 +201,8 @@ export interface Phase<V = Params> {
   asleep?: boolean;
   /** It is what a message is sent in: how long that takes, s. */
   sends?(params: V): number;
+  /** It is what a message is written down in: how long that takes, s. */
+  keeps?(params: V): number;
   /** Values that it has in this phase. */
   sets?(params: V): Partial<Params>;
 }

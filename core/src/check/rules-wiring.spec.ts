@@ -204,11 +204,11 @@ const cases: RuleCase[] = [
     'bulk-missing',
     brief(
       'adapter G volts=5, servo M, push-button T',
-      'G.plus T.a, T.b M.VCC, G.minus M.GND, M.SIG G.minus',
+      'G.plus T.a, T.b M.VCC, G.minus M.GND, M.SIG M.VCC',
     ),
     brief(
       'adapter G volts=5, servo M, push-button T, electrolytic-capacitor C farads=0.001',
-      'G.plus T.a, T.b M.VCC, G.minus M.GND, M.SIG G.minus, C.plus M.VCC, C.minus M.GND',
+      'G.plus T.a, T.b M.VCC, G.minus M.GND, M.SIG M.VCC, C.plus M.VCC, C.minus M.GND',
     ),
   ],
   [

@@ -75,6 +75,32 @@ it('a message that is sent makes the supply sag by what the radio draws through 
   expect(run.outages).toEqual([]);
 });
 
+it('a card is written while what is told is written down, besides what is sent', () => {
+  const told = sends(2);
+  const withCard = {
+    ...told,
+    parts: [
+      ...told.parts,
+      { id: 'K', kind: 'memory-card', name: 'K', params: { writing: 0.1, idle: 1e-3, takes: 0.2 } },
+    ],
+    wires: [
+      ...told.wires,
+      { id: 'k1', from: 'U.3V3', to: 'K.VCC' },
+      { id: 'k2', from: 'U.GND', to: 'K.GND' },
+    ],
+  };
+  const run = rehearse(withCard, sceneOf(6, { start: 2, params: { lasts: 2 } }), undefined, 'time');
+  const written = run.acting.filter((a) => a.part === 'K');
+  const notices = run.logic.flatMap(({ t, events }) =>
+    events.some((e) => e.kind === 'notice') ? [t] : [],
+  );
+  expect(notices.length).toBeGreaterThan(0);
+  expect(written.map((a) => a.active)).toEqual(notices.flatMap(() => [true, false]));
+  expect(written[1].t - written[0].t).toBeCloseTo(0.2, 2);
+  // An entry is no alarm: that it is written tells nobody anything.
+  expect(run.verdicts.every((v) => !v.because.includes('K'))).toBe(true);
+});
+
 it('through too much resistance each message resets the board that sends it, from the first on', () => {
   const dead = { ...sceneOf(4), starts: 'power-on' as const };
   const { outages, troubles } = rehearse(sends(16), dead, undefined, 'time');

@@ -12,10 +12,11 @@ interface Way {
   phase: Readonly<Record<string, number>>;
 }
 
-/** What the program puts parts into: the controller asleep, a radio on the air for as long as a message takes. */
+/** What the program puts parts into: the controller asleep, a radio on the air or a card being written for as long as a message takes. */
 export class Phases {
   private readonly sleepers: readonly Way[];
-  private readonly senders: readonly (Way & { lasts: number })[];
+  /** What sends a message, and what writes it down. */
+  private readonly tellers: readonly (Way & { lasts: number })[];
   /** Parts that are not as usual now. */
   private readonly told = new Map<string, Way>();
 
@@ -27,15 +28,16 @@ export class Phases {
     this.sleepers = design.controller.sleep ? deciders.flatMap(asleep) : [];
     const radios = design.parts.filter((p) => !deciders.includes(p)).flatMap(sending);
     // A controller sends by its own radio where it has no other.
-    this.senders = radios.length > 0 ? radios : deciders.flatMap(sending);
+    const senders = radios.length > 0 ? radios : deciders.flatMap(sending);
+    this.tellers = [...senders, ...design.parts.flatMap(keeping)];
   }
 
   /** When the message that is under way has been sent, s. */
   next({ notices }: LogicState, t: number): number {
-    if (this.senders.length === 0) return Infinity;
+    if (this.tellers.length === 0) return Infinity;
     const ends = Object.values(notices)
       .flatMap(sentAt)
-      .flatMap((at) => this.senders.map((s) => at + s.lasts));
+      .flatMap((at) => this.tellers.map((s) => at + s.lasts));
     return Math.min(Infinity, ...ends.filter((end) => end > t));
   }
 
@@ -45,7 +47,7 @@ export class Phases {
     const now = new Map<string, Way>();
     if (!runs) return this.become(now);
     if (awake.asleep) for (const way of this.sleepers) now.set(way.id, way);
-    for (const way of this.senders) if (t >= last && t < last + way.lasts) now.set(way.id, way);
+    for (const way of this.tellers) if (t >= last && t < last + way.lasts) now.set(way.id, way);
     return this.become(now);
   }
 
@@ -76,12 +78,17 @@ const asleep = (part: Part): Way[] => {
   return phase?.sets ? [wayOf(part, phase.sets(params))] : [];
 };
 
-const sending = (part: Part): (Way & { lasts: number })[] => {
-  const phase = kindOf(part).phases?.find((p) => p.sends);
-  const params = paramsOf(part);
-  if (!phase?.sets || !phase.sends) return [];
-  return [{ ...wayOf(part, phase.sets(params)), lasts: phase.sends(params) }];
-};
+const told =
+  (by: 'sends' | 'keeps') =>
+  (part: Part): (Way & { lasts: number })[] => {
+    const phase = kindOf(part).phases?.find((p) => p[by]);
+    const params = paramsOf(part);
+    const lasts = phase?.[by]?.(params);
+    if (!phase?.sets || lasts === undefined) return [];
+    return [{ ...wayOf(part, phase.sets(params)), lasts }];
+  };
+const sending = told('sends');
+const keeping = told('keeps');
 
 /** A part's own values of those that a phase sets. */
 function wayOf(part: Part, sets: Partial<Params>): Way {

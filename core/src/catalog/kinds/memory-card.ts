@@ -1,9 +1,10 @@
 import { definePart } from '../define-part.js';
 import { choice } from '../choice.js';
 import { supplyLimits } from '../limit.js';
-import { formatNominal } from '../../quantity/index.js';
+import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import type { Element } from '../../element/index.js';
 import { draws } from '../sensor-output.js';
+import { across, into } from '../solved-values.js';
 
 export const memoryCard = definePart({
   kind: 'memory-card',
@@ -24,6 +25,7 @@ export const memoryCard = definePart({
     { id: 'idle', label: 'Idle', unit: 'A', default: 0.5e-3, min: 1e-6, max: 0.05 },
     { id: 'writing', label: 'Writing', unit: 'A', default: 0.08, min: 1e-3, max: 0.3 },
     choice('now', 'Now', ['idle', 'writing'], 'idle'),
+    { id: 'takes', label: 'An entry takes', unit: 's', default: 0.05, min: 1e-3, max: 5 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 2.7 },
   ratings: [
@@ -45,10 +47,23 @@ export const memoryCard = definePart({
     })),
   ],
   phases: [
-    { label: 'writing', amps: (p) => p.writing },
+    {
+      label: 'writing',
+      amps: (p) => p.writing,
+      keeps: (p) => p.takes,
+      sets: () => ({ now: 'writing' }),
+    },
     { label: 'idle', amps: (p) => p.idle },
   ],
   now: (p) => p.now,
+  acts: {
+    word: 'writing',
+    does: 'tells',
+    indicates: true,
+    active: (part, p) =>
+      into(part, 'VCC') > (p.writing + p.idle) / 2 && across(part, 'VCC', 'GND') > 2.7,
+    because: (part) => `${formatQuantity(into(part, 'VCC'), 'A')} from its supply`,
+  },
   headline: (p) => formatNominal(p.writing, 'A'),
   curve: {
     vary: { param: 'now' },
@@ -61,6 +76,7 @@ export const memoryCard = definePart({
   },
   notes: [
     'Writing takes tenths of an ampere for a moment: 100 µF at its supply.',
+    'It writes an entry whenever a notice of the program is told; what is in it is not computed.',
     'A power cut while writing spoils the file: close it after each entry.',
   ],
   cautions: ['It is made for 3.3 V.'],

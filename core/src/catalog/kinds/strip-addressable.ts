@@ -1,4 +1,4 @@
-import { across, into } from '../solved-values.js';
+import { across } from '../solved-values.js';
 import { definePart } from '../define-part.js';
 import { supplyLimits } from '../limit.js';
 import { formatQuantity } from '../../quantity/index.js';
@@ -16,6 +16,7 @@ export const stripAddressable = definePart({
     { id: 'GND', label: 'GND', role: 'ground' },
     { id: 'DIN', label: 'DIN', role: 'signal-in' },
   ],
+  stateNodes: ['#lit'],
   params: [
     { id: 'pixels', label: 'LEDs', unit: '', default: 30, min: 1, max: 1000, whole: true },
     { id: 'level', label: 'Brightness of all', unit: '', default: 0.3, min: 0, max: 1 },
@@ -28,8 +29,32 @@ export const stripAddressable = definePart({
     { label: 'data above its supply', from: 'DIN', to: 'VCC', limit: 0.5 },
   ],
   elements: (p) => [
-    draws('VCC', 'GND', p.pixels * (p.idle + p.level * p.amps), 5),
+    draws('VCC', 'GND', p.pixels * p.idle, 5),
     { type: 'resistor', a: 'DIN', b: 'GND', ohms: 1e6 },
+    {
+      type: 'schmitt',
+      input: 'DIN',
+      output: '#lit',
+      supply: 'VCC',
+      ground: 'GND',
+      inverts: false,
+      rising: 0.7,
+      falling: 0.3,
+      ohms: 100,
+      delay: 1e-3,
+    },
+    {
+      type: 'contact',
+      a: 'VCC',
+      b: '#leds',
+      control: '#lit',
+      rests: 'open',
+      on: 1.5,
+      off: 1,
+      ohms: 0.01,
+      bounce: 0,
+    },
+    draws('#leds', 'GND', p.pixels * p.level * p.amps, 5),
   ],
   phases: [
     { label: 'dark', amps: (p) => p.pixels * p.idle },
@@ -38,11 +63,12 @@ export const stripAddressable = definePart({
   load: { amps: (p) => p.amps },
   headline: (p) => `${p.pixels} LEDs`,
   acts: {
-    word: 'fed',
+    word: 'lit',
     does: 'shines',
-    active: (part) => across(part, 'VCC', 'GND') > 3.5,
+    active: (part, p) =>
+      across(part, '#lit', 'GND') > 1.5 && across(part, 'VCC', 'GND') > 3.5 && p.level > 0,
     because: (part) =>
-      `${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply, ${formatQuantity(into(part, 'VCC'), 'A')}`,
+      `${formatQuantity(across(part, 'DIN', 'GND'), 'V')} at DIN of ${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply; it is told from 0.7 of that`,
   },
   curve: {
     vary: { param: 'level' },
@@ -50,13 +76,16 @@ export const stripAddressable = definePart({
     to: 1,
     scale: 'linear',
     operating: [0, 0.5],
-    feeds: [['VCC', 'GND', 5]],
+    feeds: [
+      ['VCC', 'GND', 5],
+      ['DIN', 'GND', 5],
+    ],
     reads: { amps: 'VCC' },
   },
   notes: [
     'Its data input wants 0.7 of the supply: a 3.3 V pin needs a level shifter, or 4.5 V for the strip.',
     'A big capacitor at its supply and 330 Ω in the data wire save the first LED.',
-    'What is shown on it is not computed; brightness is set by hand here.',
+    'An output at DIN that is on stands for the data that light it: all alike, as bright as is set here. Colours and effects are not computed.',
   ],
   cautions: ['Thirty LEDs at full white take 1.5 A: fuse it, and feed both ends.'],
   source:

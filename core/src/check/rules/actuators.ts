@@ -11,7 +11,9 @@ import { severityOfIdle, wantsSomething } from './progress.js';
 const actuators = (evidence: Evidence): Part[] =>
   evidence.design.parts.filter((part) => {
     const { acts, stage, phases = [] } = kindOf(part);
-    return acts && stage === 'acts' && inUse(evidence, part) && !phases.some((p) => p.sends);
+    return (
+      acts && stage === 'acts' && inUse(evidence, part) && !phases.some((p) => p.sends ?? p.keeps)
+    );
   });
 
 export const actuatorDead: Rule = {

@@ -1,13 +1,14 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  effect,
+  computed,
   inject,
   model,
   output,
   signal,
   viewChild,
 } from '@angular/core';
+import { rxResource } from '@angular/core/rxjs-interop';
 import { daysInBin, type RemovedDesign } from '@yurei/core/exchange';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
@@ -81,25 +82,24 @@ export class BinDialog {
   readonly changed = output();
   private readonly api = inject(Api);
   protected readonly days = daysInBin;
-  protected readonly removed = signal<RemovedDesign[] | undefined>(undefined);
-  protected readonly failure = signal<ApiError | undefined>(undefined);
+  private readonly looked = rxResource({
+    params: () => (this.open() ? {} : undefined),
+    stream: () => this.api.bin(),
+  });
+  protected readonly removed = computed(() =>
+    this.looked.hasValue() ? this.looked.value() : undefined,
+  );
+  private readonly refused = signal<ApiError | undefined>(undefined);
+  protected readonly failure = computed(() => {
+    const error = this.looked.error();
+    return this.refused() ?? (error instanceof ApiError ? error : undefined);
+  });
   private readonly confirm = viewChild.required(Confirm);
-
-  constructor() {
-    effect(() => {
-      if (this.open()) void this.look();
-    });
-  }
-
-  private look(): Promise<void> {
-    return this.attempt(async () => this.removed.set(await firstValueFrom(this.api.bin())));
-  }
 
   protected putBack({ id }: RemovedDesign): Promise<void> {
     return this.attempt(async () => {
       await firstValueFrom(this.api.putBackDesign(id));
       this.changed.emit();
-      await this.look();
     });
   }
 
@@ -110,17 +110,17 @@ export class BinDialog {
     await this.attempt(async () => {
       await firstValueFrom(this.api.discard(id));
       dropDraft(id);
-      await this.look();
     });
   }
 
   private async attempt(work: () => Promise<unknown>): Promise<void> {
     try {
       await work();
-      this.failure.set(undefined);
+      this.refused.set(undefined);
+      this.looked.reload();
     } catch (error) {
       if (!(error instanceof ApiError)) throw error;
-      this.failure.set(error);
+      this.refused.set(error);
     }
   }
 }

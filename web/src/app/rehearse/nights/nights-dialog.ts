@@ -4,9 +4,9 @@ import {
   effect,
   inject,
   model,
-  untracked,
   viewChild,
 } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
 import { Message } from 'primeng/message';
@@ -47,10 +47,9 @@ export class NightsDialog {
   private readonly form = viewChild(StudyForm);
 
   constructor() {
-    effect(() => {
-      const open = this.open();
-      untracked(() => (open ? void this.run.refresh() : this.run.cancel()));
-    });
+    toObservable(this.open)
+      .pipe(takeUntilDestroyed())
+      .subscribe((open) => (open ? void this.run.refresh() : this.run.cancel()));
     // A night that is to be looked at is looked at behind the dialog.
     effect(() => {
       if (this.view.night()) this.open.set(false);

@@ -3,7 +3,14 @@ import type { Solution } from '../circuit/index.js';
 import { terminalRef, type Part, type TerminalRef } from '../design/index.js';
 import { formatNominal, preferredValues, type Unit } from '../quantity/index.js';
 import { branchOf, Draft, type End, type Wiring } from '../wiring/index.js';
-import { mainStates, range, type Evidence, type Range, type State } from './evidence.js';
+import {
+  everyState,
+  mainStates,
+  range,
+  type Evidence,
+  type Range,
+  type State,
+} from './evidence.js';
 import type { Fix } from './finding.js';
 
 /** Something read off a solution. */
@@ -166,6 +173,24 @@ export const answersInTime = ({ design, wiring }: Evidence, ref: TerminalRef): b
     const part = wiring.part(id);
     return part !== undefined && kindOf(part).frontEnd === 'charge';
   });
+
+/** Whether something beside a part swings by itself, in time: a player, a generator, or what never comes to rest. */
+export function swungBy(evidence: Evidence, part: Part): boolean {
+  const { design } = evidence;
+  const ends = kindOf(part).terminals.map((t) => refOf(part, t.id));
+  const beside = new Set(ends.flatMap((ref) => branchOf(design, ref)));
+  const plays = design.parts.some((other) => {
+    const { acts, waves } = kindOf(other);
+    const sounds = acts?.does === 'sounds' && !acts.inTime;
+    return other !== part && beside.has(other.id) && (waves !== undefined || sounds);
+  });
+  return (
+    plays ||
+    everyState(evidence).some(({ solution }) =>
+      solution.problems.some((p) => p.kind === 'oscillates'),
+    )
+  );
+}
 
 /** For a finding whose fix may not be known. */
 export const withFix = (fix: Fix | '' | undefined): { fix?: Fix } => (fix ? { fix } : {});

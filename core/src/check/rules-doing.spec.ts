@@ -7,7 +7,7 @@ import {
   type Drive,
   type Rule,
 } from '../design/index.js';
-import { expectRule, type RuleCase } from '../testing/rule-cases.js';
+import { complaints, expectRule, type RuleCase } from '../testing/rule-cases.js';
 import { brief, channel, onBoard, output, pins, placed, sceneOf } from '../testing/small.js';
 
 const outputs = (...names: string[]): Partial<Design> => ({
@@ -339,5 +339,44 @@ describe('grounds', () => {
       );
       expectRule(['ground-split', split(''), design]);
     }
+  });
+});
+
+describe('what only a swing moves', () => {
+  const astable = brief(
+    'adapter G volts=5, timer-555 U, resistor RA ohms=1000, resistor RB ohms=6800, capacitor C farads=100e-9, piezo-buzzer P',
+    'G.plus U.vcc, G.minus U.gnd, U.vcc RA.a, RA.b U.dis, U.dis RB.a, RB.b U.thr, U.thr U.trig, U.trig C.a, C.b U.gnd, U.reset U.vcc, U.out P.a, P.b U.gnd',
+  );
+  const player = onBoard(
+    'audio-player A, speaker P',
+    'A.VCC U.5V, A.GND U.GND, A.PLAY U.D9, A.sp P.a, A.sm P.b',
+    output('U.D9', 'low'),
+  );
+  it.each([
+    ['a timer that never rests', astable],
+    ['a player', player],
+  ])('is not called dead behind %s', (_, design) => {
+    const found = ['actuator-dead', 'steady-tone'].flatMap((code) => complaints(design, code));
+    expect(found.map((f) => f.reason)).toEqual([]);
+  });
+
+  it('is called what it is behind a transistor that is switched on', () => {
+    const switched = onBoard(
+      'speaker P, npn-transistor Q, resistor R ohms=470, resistor S ohms=47',
+      'U.D9 R.a, R.b Q.b, Q.e U.GND, U.5V S.a, S.b P.a, P.b Q.c',
+      output('U.D9'),
+    );
+    const [found] = complaints(switched, 'steady-tone');
+    expect(found.fix?.label).toBe('Drive it half of the time');
+    expect(complaints(switched, 'actuator-dead')).toEqual([]);
+  });
+
+  it('is called dead where no wire brings it anything', () => {
+    const loose = onBoard(
+      'piezo-buzzer P, led H, resistor R ohms=330',
+      'P.a U.D8, U.D9 R.a, R.b H.a, H.k U.GND',
+      output('U.D9'),
+    );
+    expect(complaints(loose, 'actuator-dead').map((f) => f.about)).toEqual([['P']]);
   });
 });

@@ -3,7 +3,7 @@ import type { Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { across, answersInTime, inUse, refOf } from '../lookup.js';
+import { across, answersInTime, inUse, refOf, swungBy } from '../lookup.js';
 import { list } from '../words.js';
 import { severityOfIdle, wantsSomething } from './progress.js';
 
@@ -33,7 +33,9 @@ export const actuatorDead: Rule = {
       .filter(
         (part) => !kindOf(part).terminals.some((t) => answersInTime(evidence, refOf(part, t.id))),
       )
-      .filter((part) => !kindOf(part).acts?.inTime || !isMoved(part, states))
+      .filter(
+        (part) => !kindOf(part).acts?.inTime || !(isMoved(part, states) || swungBy(evidence, part)),
+      )
       .map((part): Found => {
         const best = nearest(evidence, part);
         return {
@@ -50,15 +52,12 @@ export const actuatorDead: Rule = {
 /** Less than this is none, V. */
 const leastMove = 0.3;
 
-/** Whether what drives a part is at least not always the same, or never rests: a steady state cannot tell whether it acts. */
+/** Whether what drives a part is not always the same: of what only a swing moves, steady states tell no more. */
 function isMoved(part: Part, states: readonly State[]): boolean {
   const [first, second] = kindOf(part).terminals;
   const read = across(part, first.id, second.id);
   const volts = states.flatMap(({ solution }) => read(solution) ?? []);
-  return (
-    Math.max(...volts) - Math.min(...volts) > leastMove ||
-    states.some(({ solution }) => solution.problems.some((p) => p.kind === 'oscillates'))
-  );
+  return Math.max(...volts) - Math.min(...volts) > leastMove;
 }
 
 /** What was tried, in words. */

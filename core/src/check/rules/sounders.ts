@@ -10,8 +10,8 @@ import type {
 } from '../../design/index.js';
 import { branchOf, Draft, drivesOf } from '../../wiring/index.js';
 import type { Fix, Found, Rule } from '../finding.js';
-import { everyState, type Evidence } from '../evidence.js';
-import { inUse, withFix } from '../lookup.js';
+import type { Evidence } from '../evidence.js';
+import { inUse, swungBy, withFix } from '../lookup.js';
 import { list } from '../words.js';
 
 /** An outdoor sounder is usually to be silent after so long, s (common practice; local rules differ). */
@@ -105,28 +105,17 @@ export const steadyTone: Rule = {
   bench: 'It clicks once when it is switched on, and then there is silence.',
   source:
     'What its outputs are told to do: on, off and slow patterns are no tone; a dimmed pin swings at the frequency of its timer (common practice).',
-  find: (evidence) => {
-    const restless = everyState(evidence).some(({ solution }) =>
-      solution.problems.some((p) => p.kind === 'oscillates'),
-    );
-    if (restless) return [];
-    return evidence.design.parts
+  find: (evidence) =>
+    evidence.design.parts
       .filter((part) => kindOf(part).acts?.inTime && inUse(evidence, part))
-      .flatMap((part) => clicksOnly(evidence, part));
-  },
+      .filter((part) => !swungBy(evidence, part))
+      .flatMap((part) => clicksOnly(evidence, part)),
 };
 
 function clicksOnly({ design }: Evidence, part: Part): Found[] {
   const outputs = design.outputs.filter((o) => branchOf(design, o.pin).includes(part.id));
   const drives = outputs.flatMap((o) => drivesOf(design, o.id));
   if (drives.length === 0 || outputs.some((o) => o.fade) || !drives.every(isSteady)) return [];
-  const beside = outputs.flatMap((o) => branchOf(design, o.pin));
-  const swings = design.parts.some((other) => {
-    const { acts, waves } = kindOf(other);
-    const plays = acts?.does === 'sounds' && !acts.inTime;
-    return beside.includes(other.id) && other !== part && (waves !== undefined || plays);
-  });
-  if (swings) return [];
   const dimmable = outputs.every((o) => terminalOf(design, o.pin)?.can?.includes('pwm'));
   return [
     {

@@ -129,6 +129,14 @@ it('without a controller it says what the circuit does, in the same words', asyn
   expect(() => step.find('.bar')).toThrow();
 });
 
+it('does not tell of a sounder that only a tone makes sound what it cannot know', async () => {
+  const design = demo('steps-lamp-at-dusk');
+  design.parts.push({ id: 'P9', kind: 'piezo-buzzer', name: 'Beeper', params: {} });
+  await openBench(design);
+  const step = await showSolved(ActStep);
+  expect(step.text('.circuit')).toMatch(/Whether Beeper sounds cannot be told so.*rehearse it/);
+});
+
 it('a condition of each kind is put into words that can be changed', async () => {
   await openBench(stairs());
   const key: Condition = { is: 'channel', channel: 'key' };

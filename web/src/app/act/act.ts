@@ -131,6 +131,13 @@ export class ActStep {
     );
   });
   /** What it then does; undefined while that is looked for. */
+  /** What only a swing makes act, by name. */
+  protected readonly swung = computed(() =>
+    (this.session.design()?.parts ?? [])
+      .filter((part) => kindOf(part).acts?.inTime)
+      .map((part) => part.name)
+      .join(', '),
+  );
   protected readonly deeds = computed(() => this.looking().found);
   protected readonly looking = answerInTurn(
     () => {

@@ -150,6 +150,8 @@ export interface Facets<V = Params, K extends string = string> {
   warmUp?(params: V): number;
   /** What it gives changes by itself with time. */
   waves?(params: V): boolean;
+  /** While it is on it shows what the program tells. */
+  shows?: boolean;
   /** It watches over fire or gas, where people may rely on it. */
   lifeSafety?: boolean;
   /** Its cautions are about more than the circuit: they are never folded away. */

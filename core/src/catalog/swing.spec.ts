@@ -1,4 +1,4 @@
-import { Circuit } from '../circuit/index.js';
+import { Circuit, runTransient } from '../circuit/index.js';
 import { rehearse } from '../rehearsal/index.js';
 import { brief, onBoard, output, sceneOf, sketch } from '../testing/small.js';
 import type { Drive } from '../design/index.js';
@@ -89,4 +89,19 @@ describe('on the pin of a controller, in time', () => {
   it('a pin that is on makes it click', () => {
     expect(beeps({ as: 'on' })).toEqual([]);
   });
+});
+
+it.each([
+  ['low', true],
+  ['high', false],
+])('an audio player whose PLAY is %s makes its speaker sound: %s', (held, sounds) => {
+  const design = sketch(
+    ['adapter G volts=5', 'audio-player A', 'speaker X', 'resistor R ohms=100'],
+    [
+      ...['G.plus A.VCC', 'A.GND G.minus', 'A.sp X.a', 'A.sm X.b', 'A.PLAY R.a'],
+      `R.b G.${held === 'low' ? 'minus' : 'plus'}`,
+    ],
+  );
+  const { acting } = runTransient(design, { until: 0.2 });
+  expect(acting.filter((a) => a.part === 'X').map((a) => a.active)).toEqual(sounds ? [true] : []);
 });

@@ -77,12 +77,23 @@ export function eventsOf(
   for (const change of record.logic) {
     othersUntil(change.t);
     for (const event of change.events) {
-      const told = sayEvent(design, event, change.logic);
-      if (told) chronicle.add({ t: change.t, ...told }, event.because);
+      const said = sayEvent(design, event, change.logic);
+      if (!said) continue;
+      const shown = event.kind === 'notice' ? shownOn(design, record.acting, change.t) : '';
+      chronicle.add({ t: change.t, ...said, text: said.text + shown }, event.because);
     }
   }
   othersUntil(Infinity);
   return chronicle.events;
+}
+
+/** What shows what is told at a moment, in words. */
+function shownOn({ parts }: Design, acting: readonly ActingChange[], t: number): string {
+  const showing = parts.filter((part) => {
+    const last = acting.filter((a) => a.part === part.id && a.t <= t).at(-1);
+    return kindOf(part).shows && last?.active;
+  });
+  return showing.map(({ name }) => `; ${name} shows it`).join('');
 }
 
 /** That the controller stops, and that it runs again. */

@@ -1,6 +1,7 @@
 /** A controller asleep and a radio on the air draw what they draw in the circuit itself: each against a closed form. */
 import { demo } from '../testing/demo.js';
 import { brief, channel, pins, placed, sceneOf } from '../testing/small.js';
+import { eventsOf } from './events.js';
 import { MomentInTime } from './moment-in-time.js';
 import { rehearse } from './rehearse.js';
 import { valueAt, type Trace } from './traces.js';
@@ -99,6 +100,28 @@ it('a card is written while what is told is written down, besides what is sent',
   expect(written[1].t - written[0].t).toBeCloseTo(0.2, 2);
   // An entry is no alarm: that it is written tells nobody anything.
   expect(run.verdicts.every((v) => !v.because.includes('K'))).toBe(true);
+});
+
+it('a display shows what is told while it is fed, and not before', () => {
+  const told = sends(2);
+  const display = (feed: string) => ({
+    ...told,
+    parts: [...told.parts, { id: 'H', kind: 'character-display', name: 'Panel', params: {} }],
+    wires: [
+      ...told.wires,
+      { id: 'h1', from: feed, to: 'H.VCC' },
+      { id: 'h2', from: 'U.GND', to: 'H.GND' },
+    ],
+  });
+  const scene = sceneOf(6, { start: 2, params: { lasts: 2 } });
+  const notices = (feed: string): string[] => {
+    const design = display(feed);
+    const run = rehearse(design, scene, undefined, 'time');
+    return eventsOf(design, run).flatMap((e) => (e.kind === 'notice' ? [e.text] : []));
+  };
+  expect(notices('U.VIN')[0]).toMatch(/^Pressed: “yes” sent, it has changed; Panel shows it$/);
+  // 3.3 V are too little for it.
+  expect(notices('U.3V3')[0]).toMatch(/^Pressed: “yes” sent, it has changed$/);
 });
 
 it('through too much resistance each message resets the board that sends it, from the first on', () => {

@@ -25,6 +25,7 @@ export const characterDisplay = definePart({
   ],
   ownAmps: (p) => p.own,
   bus: { data: 'SDA', clock: 'SCL', supply: 'VCC', param: 'address', address: (p) => p.address },
+  shows: true,
   headline: () => '2 × 16',
   acts: {
     word: 'on',
@@ -34,12 +35,13 @@ export const characterDisplay = definePart({
       `${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply; it shows from 4.5 V`,
   },
   notes: [
+    'While it is on it shows each notice of the program; the events of a rehearsal say so.',
     'Its pull-ups go to 5 V: on a 3.3 V board use a level shifter.',
     'Nothing to be read at first? Turn the contrast trimmer on its back.',
     ...busNotes,
   ],
   cautions: [],
-  source: 'Own and backlight current; values as typical (from memory). The text is not computed.',
+  source: 'Own and backlight current; values as typical (from memory).',
   price: '1 to 5',
   glyph: 'M2 5H22V19H2ZM4 8H20V16H4ZM6 10V14M6 10H8M6 12H8M11 10V14H13M16 10H18V12H16V14H18',
 });

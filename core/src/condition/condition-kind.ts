@@ -21,6 +21,32 @@ export interface Told {
   count(counter: string): number;
 }
 
+/** A mode of a chart. */
+export interface ModeOf {
+  machine: string;
+  mode: string;
+}
+
+/** Who is asked why a condition did not hold, and answers with reasons of its own making. */
+export interface Asked<R> {
+  /** A part had to hold. */
+  part(of: Condition): R[];
+  /** So many of its parts had to hold. */
+  some(of: readonly Condition[], n: number): R[];
+  /** A part should not have held. */
+  not(of: Condition): R[];
+  channel(id: string): R[];
+  mode(of: ModeOf): R[];
+  /** A part had to hold for so long, s; `by` puts another time in its place. */
+  lasting(of: Condition, seconds: number, by: (seconds: number) => Condition): R[];
+  /** Two had to begin one after the other within so long, s; `by` puts another time in its place. */
+  order(
+    of: readonly [Condition, Condition],
+    within: number,
+    by: (within: number) => Condition,
+  ): R[];
+}
+
 /** What a design has to name. */
 export interface Things {
   channels: readonly { id: string }[];
@@ -63,6 +89,17 @@ export interface ConditionKind<C extends { is: string } = Condition, M extends M
   told?(condition: C, told: Told): boolean;
   /** Whether its parts let it hold, where it does not follow from them; those of the last part unless it says. */
   lets?(condition: C, holds: (part: Condition) => boolean): boolean;
+  /** Why it did not hold; left out where nothing is known but that. */
+  why?<R>(condition: C, asked: Asked<R>): R[];
+  /** The channel whose answer alone it is. */
+  answers?(condition: C): string;
+  /** Counts of a counter around which its answer turns. */
+  turnsAt?(condition: C): { counter: string; counts: readonly number[] };
+  /** The modes of which any makes it hold, where it asks for nothing else. */
+  modes?(
+    condition: C,
+    of: (part: Condition) => readonly ModeOf[] | undefined,
+  ): readonly ModeOf[] | undefined;
   /** How long it may hold back after what it looks at, s. */
   waits?(condition: C): number;
   /** The same after some of its parts were taken out. */

@@ -8,7 +8,16 @@ export {
   wholeOf,
   type Condition,
 } from './condition.js';
-export type { ConditionKind, Offer, Things, Told, Token, Words } from './condition-kind.js';
+export type {
+  Asked,
+  ConditionKind,
+  ModeOf,
+  Offer,
+  Things,
+  Told,
+  Token,
+  Words,
+} from './condition-kind.js';
 export type { Field, Named, NumberField } from './field.js';
 export type { ChannelSeen, Look, Memory, Seen, View } from './seen.js';
 export { sayCondition, sayDuration, sayMode, type Names } from './say-condition.js';

@@ -40,12 +40,13 @@ export function worldsOf(program: Program, conditions: readonly Condition[]): Wo
 function countsIn(program: Program, all: readonly Condition[]): Record<string, number[]> {
   const found: Record<string, number[]> = {};
   for (const c of all) {
-    if (c.is !== 'count') continue;
-    const counter = program.counters.find((k) => k.id === c.counter);
-    const near = [c.value - 1, c.value, c.value + 1].filter(
+    const turns = kindOfCondition(c).turnsAt?.(c);
+    if (!turns) continue;
+    const counter = program.counters.find((k) => k.id === turns.counter);
+    const near = turns.counts.filter(
       (n) => counter !== undefined && n >= counter.least && n <= counter.most,
     );
-    found[c.counter] = [...new Set([...(found[c.counter] ?? []), ...near])];
+    found[turns.counter] = [...new Set([...(found[turns.counter] ?? []), ...near])];
   }
   return found;
 }

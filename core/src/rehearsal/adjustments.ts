@@ -140,24 +140,23 @@ export function orderAdjustments(channels: readonly Channel[]): Adjustment[] {
   ];
 }
 
-/** The time in a condition, which is replaced wherever it stands in the design. */
-export function timeAdjustment(
-  condition: Extract<Condition, { is: 'for' | 'then' }>,
-  needed: number,
-  name: string,
-): Adjustment {
-  const from = condition.is === 'for' ? condition.seconds : condition.within;
-  const changed = (value: number): Condition =>
-    condition.is === 'for' ? { ...condition, seconds: value } : { ...condition, within: value };
-  return {
-    label: condition.is === 'for' ? `${name} must hold for` : `${name} within`,
-    unit: 's',
-    from,
-    to: condition.is === 'for' ? needed / 2 : needed * 2,
-    whole: false,
-    edit: (design, value) => replaceCondition(design, condition, changed(value)),
-  };
-}
+/**
+ * The time in a condition, which is replaced wherever it stands in the design.
+ *
+ * @param time as it is, and up to where another is tried, s
+ * @param by the condition with another time
+ */
+export const timeAdjustment = (
+  label: string,
+  time: { from: number; to: number },
+  by: (seconds: number) => Condition,
+): Adjustment => ({
+  label,
+  unit: 's',
+  ...time,
+  whole: false,
+  edit: (design, value) => replaceCondition(design, by(time.from), by(value)),
+});
 
 /** Puts another condition in the place of one, wherever in rules and modes it stands. */
 function replaceCondition(design: Design, old: Condition, by: Condition): Edit {

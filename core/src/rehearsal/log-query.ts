@@ -1,3 +1,4 @@
+import { kindOfCondition } from '../condition/index.js';
 import type { Channel, Condition } from '../design/index.js';
 import {
   baselineCounts,
@@ -7,6 +8,7 @@ import {
   restingChannel,
   type ChannelState,
   type Level,
+  type LogicState,
 } from '../logic/index.js';
 import { remembersLast, tail } from './quiescent.js';
 import { countUpTo, emptyTrace, type LogicChange } from './traces.js';
@@ -61,21 +63,32 @@ export function longestYes(
   return longest;
 }
 
-/** Whether a condition on answers and modes held at some moment of a stretch; undefined for other kinds. */
+/** Whether a condition on answers, modes and counts held at some moment of a stretch; undefined for others. */
 export function holdsDuring(
   log: readonly LogicChange[],
   condition: Condition,
   stretch: Stretch,
 ): boolean | undefined {
-  if (condition.is === 'channel')
-    return [...statesIn(log, stretch)].some(
-      ({ logic }) => logic.channels[condition.channel]?.tripped,
-    );
-  if (condition.is === 'mode')
-    return [...statesIn(log, stretch)].some(
-      ({ logic }) => logic.modes[condition.machine]?.mode === condition.mode,
-    );
-  return undefined;
+  const states = [...statesIn(log, stretch)].map(({ logic }) => holdsNow(condition, logic));
+  return states.includes(undefined) ? undefined : states.some(Boolean);
+}
+
+/** By answers, modes and counts alone. */
+function holdsNow(condition: Condition, logic: LogicState): boolean | undefined {
+  const kind = kindOfCondition(condition);
+  const channel = kind.answers?.(condition);
+  if (channel !== undefined) return logic.channels[channel]?.tripped ?? false;
+  let known = kind.told !== undefined;
+  const holds = kind.told?.(condition, {
+    holds: (part) => {
+      const now = holdsNow(part, logic);
+      known &&= now !== undefined;
+      return now ?? false;
+    },
+    mode: (machine) => logic.modes[machine]?.mode,
+    count: (counter) => logic.counters[counter] ?? 0,
+  });
+  return known ? holds : undefined;
 }
 
 /** How near a channel came to tripping in a stretch. */

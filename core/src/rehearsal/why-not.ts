@@ -8,7 +8,7 @@ import {
   type Rule,
   type Sign,
 } from '../design/index.js';
-import { sayCondition, sayMode } from '../condition/index.js';
+import { kindOfCondition, sayCondition, sayMode } from '../condition/index.js';
 import { sayRule } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import {
@@ -155,37 +155,30 @@ class Look {
 
   /** Why a condition did not hold; nothing where it did. */
   private why(condition: Condition): Break[] {
-    switch (condition.is) {
-      case 'channel': {
-        const channel = this.design.channels.find((c) => c.id === condition.channel);
+    const { why } = kindOfCondition(condition);
+    const plain = [this.plain(condition)];
+    if (!why) return plain;
+    return why(condition, {
+      part: (of) => this.why(of),
+      some: (of, n) => this.some(of, n),
+      not: (of) => (holdsDuring(this.record.logic, of, this.stretch) ? plain : []),
+      channel: (id) => {
+        const channel = this.design.channels.find((c) => c.id === id);
         return channel ? this.channel(channel) : [];
-      }
-      case 'all':
-        return together(condition.of.flatMap((c) => this.why(c)));
-      case 'any':
-      case 'at least': {
-        const parts = condition.of.map((c) => this.why(c));
-        const held = parts.filter((b) => b.length === 0).length;
-        if (held >= ('n' in condition ? condition.n : 1)) return [];
-        const best = farthest(parts.flat());
-        return best ? [best] : [];
-      }
-      case 'begins':
-      case 'ends':
-        return this.why(condition.of);
-      case 'for':
-        return this.held(condition);
-      case 'then':
-        return this.order(condition);
-      case 'mode':
-        return this.toMode(condition.machine, condition.mode);
-      case 'not':
-        return holdsDuring(this.record.logic, condition.of, this.stretch)
-          ? [this.plain(condition)]
-          : [];
-      default:
-        return [this.plain(condition)];
-    }
+      },
+      mode: ({ machine, mode }) => this.toMode(machine, mode),
+      lasting: (of, seconds, by) => this.lasting(of, seconds, by) ?? plain,
+      order: (of, within, by) => this.order(of, within, by) ?? plain,
+    });
+  }
+
+  /** Where so many of several had to hold: what stood in the way of all, or of the one that came nearest. */
+  private some(of: readonly Condition[], n: number): Break[] {
+    const parts = of.map((c) => this.why(c));
+    if (n === of.length) return together(parts.flat());
+    if (parts.filter((b) => b.length === 0).length >= n) return [];
+    const best = farthest(parts.flat());
+    return best ? [best] : [];
   }
 
   private plain(condition: Condition): Break {
@@ -229,27 +222,43 @@ class Look {
     return [{ place: 'debounce', text, adjustments }];
   }
 
-  private held(condition: Extract<Condition, { is: 'for' }>): Break[] {
-    const { of, seconds } = condition;
+  /** Why an answer did not last; undefined where it is no channel's. */
+  private lasting(
+    of: Condition,
+    seconds: number,
+    by: (seconds: number) => Condition,
+  ): Break[] | undefined {
     const found = this.why(of);
     if (found.length > 0) return found;
-    if (of.is !== 'channel') return [this.plain(condition)];
-    const longest = longestYes(this.record.logic, of.channel, this.stretch);
+    const [channel] = this.answered(of);
+    if (!channel) return undefined;
+    const longest = longestYes(this.record.logic, channel.id, this.stretch);
     if (longest >= seconds) return [];
     const name = sayCondition(this.design, of);
     const text = `${name} answered yes for ${formatQuantity(longest, 's')} and must for ${formatQuantity(seconds, 's')}.`;
-    return [{ place: 'debounce', text, adjustments: [timeAdjustment(condition, longest, name)] }];
+    const time = { from: seconds, to: longest / 2 };
+    const adjustments = [timeAdjustment(`${name} must hold for`, time, by)];
+    return [{ place: 'debounce', text, adjustments }];
   }
 
-  /** Why two did not begin in their order. */
-  private order(condition: Extract<Condition, { is: 'then' }>): Break[] {
-    const { first: one, second: other, within } = condition;
-    const missing = [...this.why(one), ...this.why(other)];
+  /** The channels whose answers conditions are. */
+  private answered(...of: readonly Condition[]): Channel[] {
+    return of.flatMap((part) => {
+      const id = kindOfCondition(part).answers?.(part);
+      return this.design.channels.find((c) => c.id === id) ?? [];
+    });
+  }
+
+  /** Why two did not begin in their order; undefined where they are not both answers of channels. */
+  private order(
+    of: readonly [Condition, Condition],
+    within: number,
+    by: (within: number) => Condition,
+  ): Break[] | undefined {
+    const missing = of.flatMap((part) => this.why(part));
     if (missing.length > 0) return together(missing);
-    if (one.is !== 'channel' || other.is !== 'channel') return [this.plain(condition)];
-    const channels = [one.channel, other.channel].map((id) =>
-      this.design.channels.find((c) => c.id === id),
-    ) as [Channel, Channel];
+    const channels = this.answered(...of);
+    if (channels.length < 2) return undefined;
     const [a, b] = channels.map((c) => beginnings(this.record.logic, c.id, this.stretch));
     const [nameA, nameB] = channels.map((c) => c.name);
     if (b.some((t) => a.some((s) => s < t && t - s <= within))) return [];
@@ -266,7 +275,9 @@ class Look {
         {
           place: 'order',
           text,
-          adjustments: [timeAdjustment(condition, gap, `${nameA} then ${nameB}`)],
+          adjustments: [
+            timeAdjustment(`${nameA} then ${nameB} within`, { from: within, to: gap * 2 }, by),
+          ],
         },
       ];
     }

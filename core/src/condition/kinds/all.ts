@@ -11,6 +11,7 @@ export const all = defineCondition<All>({
   is: 'all',
   fields: { of: parts('and') },
   look: (_, seen) => seen.parts.every(Boolean),
+  why: ({ of }, asked) => asked.some(of, of.length),
   told: ({ of }, { holds }) => of.every(holds),
   say: ({ of }, words) => of.map((part) => words.part(part)).join(' and '),
   phrase: () => [{ field: 'of' }],

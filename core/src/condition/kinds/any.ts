@@ -12,6 +12,11 @@ export const any = defineCondition<Any>({
   fields: { of: parts('or') },
   look: (_, seen) => seen.parts.some(Boolean),
   told: ({ of }, { holds }) => of.some(holds),
+  why: ({ of }, asked) => asked.some(of, 1),
+  modes: ({ of }, modesOf) => {
+    const each = of.map(modesOf);
+    return each.every((modes) => modes !== undefined) ? each.flat() : undefined;
+  },
   say: ({ of }, words) => of.map((part) => words.part(part)).join(' or '),
   phrase: () => [{ field: 'of' }],
   written: { sign: '||' },

@@ -17,6 +17,7 @@ export const atLeast = defineCondition<AtLeast>({
   },
   look: ({ n }, seen) => seen.parts.filter(Boolean).length >= n,
   told: ({ n, of }, { holds }) => of.filter(holds).length >= n,
+  why: ({ n, of }, asked) => asked.some(of, n),
   kept: (c) => ({ ...c, n: Math.min(c.n, c.of.length) }),
   slip: ({ n, of }) =>
     n > of.length

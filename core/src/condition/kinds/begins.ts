@@ -21,6 +21,8 @@ export const begins = defineCondition<Begins, Was>({
     holds: was === false && now,
     memory: { was: now },
   }),
+  why: ({ of }, asked) => asked.part(of),
+  modes: ({ of }, modesOf) => modesOf(of),
   say: ({ of }, words) => `${words.part(of)} begins`,
   phrase: () => [{ field: 'of' }, 'begins'],
   written: { call: 'begins' },

@@ -11,6 +11,8 @@ export const channelYes = defineCondition<ChannelYes>({
   is: 'channel',
   fields: { channel: name('channel', 'Channel') },
   look: ({ channel }, { view }) => view.channels[channel]?.tripped ?? false,
+  why: ({ channel }, asked) => asked.channel(channel),
+  answers: ({ channel }) => channel,
   say: (c, words) => words.channel(c.channel),
   phrase: () => [{ field: 'channel' }],
   written: { call: 'yes' },

@@ -22,6 +22,7 @@ export const count = defineCondition<Count>({
   },
   look: (c, { view }) => compares(c, view.counters[c.counter] ?? 0),
   told: (c, told) => compares(c, told.count(c.counter)),
+  turnsAt: ({ counter, value }) => ({ counter, counts: [value - 1, value, value + 1] }),
   say: ({ counter, compare, value }, words) => `${words.counter(counter)} ${compare} ${value}`,
   phrase: () => [{ field: 'counter' }, { field: 'compare' }, { field: 'value' }],
   written: { call: 'counts' },

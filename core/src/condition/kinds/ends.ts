@@ -23,6 +23,7 @@ export const ends = defineCondition<Ends, Was>({
     memory: { was: now },
   }),
   lets: ({ of }, holds) => !holds(of),
+  why: ({ of }, asked) => asked.part(of),
   say: ({ of }, words) => `${words.part(of)} ends`,
   phrase: () => [{ field: 'of' }, 'ends'],
   written: { call: 'ends' },

@@ -26,6 +26,7 @@ export const heldFor = defineCondition<HeldFor, Since>({
       ? { holds: true, memory: { since: from } }
       : { holds: false, memory: { since: from, due: end } };
   },
+  why: (c, asked) => asked.lasting(c.of, c.seconds, (seconds) => ({ ...c, seconds })),
   waits: (c) => c.seconds,
   say: (c, words) => `${words.part(c.of)} for ${words.time(c.seconds)}`,
   phrase: () => [{ field: 'of' }, 'for', { field: 'seconds' }],

@@ -12,6 +12,8 @@ export const inMode = defineCondition<InMode>({
   fields: { machine: name('machine', 'Mode chart'), mode: { type: 'mode', label: 'Mode' } },
   look: (c, { view }) => view.modes[c.machine]?.mode === c.mode,
   told: (c, told) => told.mode(c.machine) === c.mode,
+  why: ({ machine, mode }, asked) => asked.mode({ machine, mode }),
+  modes: ({ machine, mode }) => [{ machine, mode }],
   say: (c, words) => words.mode(c.machine, c.mode),
   phrase: () => [{ field: 'mode' }],
   written: { call: 'In' },

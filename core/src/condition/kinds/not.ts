@@ -13,6 +13,7 @@ export const not = defineCondition<Not>({
   turns: true,
   look: (_, seen) => !seen.parts[0],
   told: ({ of }, { holds }) => !holds(of),
+  why: ({ of }, asked) => asked.not(of),
   say: ({ of }, words) => `not ${words.part(of)}`,
   phrase: () => ['not', { field: 'of' }],
   written: { sign: '!' },

@@ -39,6 +39,7 @@ export const then = defineCondition<Then, Pair>({
   fields: { first: part, second: part, within: seconds('Within', { above: true }) },
   event: true,
   look: ({ within }, { parts, memory, t }) => look(within, parts, memory, t),
+  why: (c, asked) => asked.order([c.first, c.second], c.within, (within) => ({ ...c, within })),
   waits: ({ within }) => within,
   say: ({ first, second, within }, words) =>
     `${words.part(first)} then ${words.part(second)} within ${words.time(within)}`,

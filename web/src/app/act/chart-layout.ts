@@ -1,3 +1,4 @@
+import { kindOfCondition, type ModeOf } from '@yurei/core/condition';
 import type { Condition, Design, Machine, Transition } from '@yurei/core/design';
 import { sayAction, sayTrigger } from '@yurei/core/logic';
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api.js';
@@ -69,11 +70,10 @@ export function inLines(text: string, wide = widths[0]): string[] {
 
 /** What the design does while a mode holds: the rules that ask for it and for nothing else besides. */
 export function doesIn(design: Design, machine: string, mode: string): string[] {
-  const asks = (c: Condition | undefined): boolean => {
-    if (c?.is === 'any') return c.of.every((part) => part.is === 'mode') && c.of.some(asks);
-    if (c?.is === 'begins') return asks(c.of);
-    return c?.is === 'mode' && c.machine === machine && c.mode === mode;
-  };
+  const modes = (c: Condition): readonly ModeOf[] | undefined =>
+    kindOfCondition(c).modes?.(c, modes);
+  const asks = (c: Condition | undefined): boolean =>
+    (c && modes(c)?.some((m) => m.machine === machine && m.mode === mode)) ?? false;
   return design.rules
     .filter((rule) => asks(rule.when) || asks(rule.while))
     .flatMap((rule) => rule.then.map((act) => sayAction(design, act)));

@@ -100,3 +100,23 @@ it('a coil and a motor see the mean: a pump at 60 % turns slower, and is not swi
   expect(speed(0.9)).toHaveLength(1);
   expect(speed(0.3)).toHaveLength(2);
 });
+
+it('what drifts slowly beside a dimmed pin is leapt over, and goes where it goes beside one that is off', () => {
+  const slow = (level: number) =>
+    dimmed(
+      level,
+      'resistor L ohms=1000, resistor R ohms=1e6, capacitor C farads=100e-6 leak=1e12 esr=0.001',
+      'U.D3 L.a, L.b U.GND, U.5V R.a, R.b C.a, C.b U.GND, C.a U.A0',
+      { channels: channel('U.A0', { every: 1, threshold: 1000 }).channels },
+    );
+  const dead = { ...sceneOf(120), starts: 'power-on' as const };
+  const [still, beside] = [0, 0.5].map(
+    (level) => rehearse(slow(level), dead, undefined, 'time').readings['c1'].values,
+  );
+  console.log(
+    still.filter((_, i) => i % 10 === 0),
+    beside.filter((_, i) => i % 10 === 0),
+  );
+  expect(still[100] - still[10]).toBeGreaterThan(400);
+  for (const [i, value] of still.entries()) expect(Math.abs(beside[i] - value)).toBeLessThan(1.5);
+});

@@ -70,6 +70,10 @@ await check(
   'schema',
   async () => (await run(process.execPath, ['tools/schema.mjs', '--check'])) === 0,
 );
+await check(
+  'indexed access',
+  async () => (await run(process.execPath, ['tools/indexed-access.mjs'])) === 0,
+);
 const built = await check('build', build);
 const written = (name, tool) =>
   check(name, async () => built && (await run(process.execPath, [tool, '--check'])) === 0);

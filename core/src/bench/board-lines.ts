@@ -23,11 +23,11 @@ export function parseBoardLine(line: string): BoardLine {
   const t = Number(cells[0]);
   if (cells.length < 2 || cells[0] === '' || !Number.isFinite(t) || t < 0)
     return { kind: 'broken', reason: `"${text.slice(0, 40)}" does not begin with a time` };
-  const counts = cells.slice(1).map((cell) => (cell === '' ? undefined : Number(cell)));
-  const wrong = counts.findIndex((c) => c !== undefined && !Number.isFinite(c));
-  return wrong < 0
-    ? { kind: 'readings', t, counts }
-    : { kind: 'broken', reason: `"${cells[wrong + 1].slice(0, 40)}" is not a count` };
+  const read = cells.slice(1);
+  const wrong = read.find((cell) => !Number.isFinite(Number(cell)));
+  return wrong === undefined
+    ? { kind: 'readings', t, counts: read.map((cell) => (cell === '' ? undefined : Number(cell))) }
+    : { kind: 'broken', reason: `"${wrong.slice(0, 40)}" is not a count` };
 }
 
 /** What a board calls a channel: its pin, or a readout with its part. */

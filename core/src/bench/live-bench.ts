@@ -262,7 +262,7 @@ export class LiveBench {
 
   private setPins(): void {
     const on = this.isOn();
-    const isOn = (output: Output): boolean => on[this.design.outputs.indexOf(output)];
+    const isOn = (output: Output): boolean => on[this.design.outputs.indexOf(output)] ?? false;
     for (const [part, pins] of pinStates(this.design, isOn)) this.circuit.setState(part, { pins });
   }
 }

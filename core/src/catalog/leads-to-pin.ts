@@ -59,6 +59,6 @@ function endOf(lines: Lines, from: TerminalRef): 'pin' | 'rail' | 'open' {
 function passedTo(kind: ReturnType<typeof findKind>, terminal: string): string[] {
   const { terminals = [], passes } = kind ?? {};
   const [one, other] = terminals;
-  const pairs = passes ?? (terminals.length === 2 ? [[one.id, other.id]] : []);
+  const pairs = passes ?? (one && other && terminals.length === 2 ? [[one.id, other.id]] : []);
   return pairs.flatMap(([a, b]) => (a === terminal ? [b] : b === terminal ? [a] : []));
 }

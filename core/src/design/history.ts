@@ -65,7 +65,7 @@ export function redo(history: History): History {
 function flatten(earlier: Edit, later: Edit): Edit[] {
   const list = earlier.type === 'batch' ? earlier.edits : [earlier];
   const previous = list[list.length - 1];
-  return sameTarget(previous, later) ? [...list.slice(0, -1), later] : [...list, later];
+  return previous && sameTarget(previous, later) ? [...list.slice(0, -1), later] : [...list, later];
 }
 
 function sameTarget(a: Edit, b: Edit): boolean {

@@ -25,9 +25,10 @@ export function deriveNets(design: Pick<Design, 'wires'>): Net[] {
     groups.set(root, group);
   }
   return [...groups.values()]
-    .map(({ terminals, wires }) => {
+    .flatMap(({ terminals, wires }): Net[] => {
       const sorted = [...terminals].sort();
-      return { id: sorted[0], terminals: sorted, wires };
+      const [id] = sorted;
+      return id === undefined ? [] : [{ id, terminals: sorted, wires }];
     })
     .sort((a, b) => (a.id < b.id ? -1 : 1));
 }

@@ -124,18 +124,23 @@ function tryWorst(
 
 /** A root counts by the worst that follows from it. */
 const bySeverity = (roots: readonly Root[]): Root[] => {
-  const worst = ({ finding, effects }: Root): Finding => [finding, ...effects].sort(byWeight)[0];
+  const worst = ({ finding, effects }: Root): Finding => gravest(finding, effects);
   return [...roots].sort((a, b) => byWeight(worst(a), worst(b)));
 };
+
+const gravest = (first: Finding, others: readonly Finding[]): Finding =>
+  others.reduce((a, b) => (byWeight(b, a) < 0 ? b : a), first);
 
 /** Notes with what their rule proposes, where that harms nothing. */
 function asidesOf(found: readonly Finding[], looks: Looks): Root[] {
   const notes = found.filter((f) => f.severity === 'note' && f.fix);
-  return remedies(notes).flatMap((candidate, i): Root[] => {
+  const candidates = remedies(notes);
+  return notes.flatMap((note, i): Root[] => {
+    const candidate = candidates[i];
+    if (!candidate) return [];
     const after = looks.after(candidate)?.found ?? found;
-    const helps = !after.some((f) => f.id === notes[i].id) && harmOf(found, after).length === 0;
-    const cures = helps ? [looks.cure(candidate, 1, notes[i])] : [];
-    return cures.length > 0 ? [{ finding: notes[i], effects: [], cures }] : [];
+    const helps = !after.some((f) => f.id === note.id) && harmOf(found, after).length === 0;
+    return helps ? [{ finding: note, effects: [], cures: [looks.cure(candidate, 1, note)] }] : [];
   });
 }
 
@@ -211,6 +216,7 @@ function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Loo
     if (!best) break;
     const gone = clearedBy(best.candidate);
     const [first, ...effects] = rootFirst(gone, best.candidate);
+    if (!first) break;
     const finding = asSevereAs(first, effects);
     const alike = useful.filter(
       (t) => worth(t, left) === worth(best, left) && rank(t) === rank(best),
@@ -251,8 +257,8 @@ function isLikely(trial: Trial, left: readonly Finding[]): boolean {
 
 /** A cause is as severe as the worst of what is sure to follow from it, else of what may. */
 function asSevereAs(finding: Finding, effects: readonly Finding[]): Finding {
-  const all = [finding, ...effects].sort(byWeight);
-  const { severity, consequence } = all.find((f) => f.severity === 'error') ?? all[0];
+  const [first, ...others] = [finding, ...effects].filter((f) => f.severity === 'error');
+  const { severity, consequence } = first ? gravest(first, others) : gravest(finding, effects);
   return { ...finding, severity, consequence };
 }
 

@@ -31,7 +31,7 @@ export const likelyWires = (design: Design, findings: readonly Finding[]): Candi
 export function otherWires(design: Design, findings: readonly Finding[]): Candidate[] {
   const nets = wiringOf(design)
     .all()
-    .map(({ terminals: [first] }) => first);
+    .flatMap(({ terminals: [first] }) => first ?? []);
   const ends = [...railsOf(design), ...looseEnds(design, findings)];
   return wiresBetween(
     design,

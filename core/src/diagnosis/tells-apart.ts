@@ -23,7 +23,8 @@ const sameKeys = (a: ReadonlySet<string>, b: ReadonlySet<string>): boolean =>
 /** What a meter shows at a part: volts between its first terminal and each other, and the current into each. */
 function readings({ volts, amps }: SolvedPart): { volts: number[]; amps: number[] } {
   const at = Object.keys(amps);
-  const from = volts[at[0]] ?? 0;
+  const [first = ''] = at;
+  const from = volts[first] ?? 0;
   return { volts: at.map((t) => (volts[t] ?? 0) - from), amps: at.map((t) => amps[t] ?? 0) };
 }
 
@@ -32,7 +33,7 @@ function standsOtherwise(one: SolvedPart, other: SolvedPart): boolean {
   const [a, b] = [readings(one), readings(other)];
   const size = a.amps.length === 2 ? Math.abs : (value: number): number => value;
   const differAt = (p: readonly number[], q: readonly number[], least: number): boolean =>
-    p.length !== q.length || p.some((value, i) => differ(size(value), size(q[i]), least));
+    p.length !== q.length || p.some((value, i) => differ(size(value), size(q[i] ?? NaN), least));
   return differAt(a.volts, b.volts, leastVolts) || differAt(a.amps, b.amps, leastAmps);
 }
 
@@ -51,7 +52,13 @@ function differs(a: State, b: State): boolean {
 /** Whether anything that is measured or seen differs in any state that is looked at. */
 export function tellsApart(a: Evidence, b: Evidence): boolean {
   const [one, other] = [everyState(a), everyState(b)];
-  return one.length !== other.length || one.some((state, i) => differs(state, other[i]));
+  return (
+    one.length !== other.length ||
+    one.some((state, i) => {
+      const there = other[i];
+      return !there || differs(state, there);
+    })
+  );
 }
 
 /**

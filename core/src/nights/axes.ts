@@ -15,7 +15,7 @@ export function axisAround({ dial, param, value }: DialFacts, steps: number): Ax
 /** The axes that a map begins with: the threshold of the first channel, and how many hits in a row it takes. */
 export function firstAxes(dials: readonly DialFacts[], steps: number): Axis[] {
   const hits = dials.find((d) => d.dial.of === 'channel' && d.dial.field === 'hits');
-  const chosen = hits ? [dials[0], hits] : dials.slice(0, 2);
+  const chosen = hits ? [...dials.slice(0, 1), hits] : dials.slice(0, 2);
   return chosen.length < 2 ? [] : chosen.map((facts) => axisAround(facts, steps));
 }
 

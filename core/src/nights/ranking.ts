@@ -20,19 +20,22 @@ const most = 12;
  * happening went, where that differs at all. For n nights its standard error is 1/√(n − 1) where nothing matters.
  */
 export function ranking(nights: readonly Night[], { happenings }: Scene): Influence[] {
-  if (nights.length < 3) return [];
+  const [first] = nights;
+  if (!first || nights.length < 3) return [];
   const least = errors / Math.sqrt(nights.length - 1);
-  const names = Object.keys(nights[0].drawn);
-  const drawn = names.map((name) => ranks(nights.map((n) => entry(n.drawn, name))));
+  const drawn = Object.keys(first.drawn).map((what) => ({
+    what,
+    ranks: ranks(nights.map((n) => entry(n.drawn, what))),
+  }));
   return happenings
     .flatMap(({ id, name }) => {
       const bad = nights.map((n) => badness(n, id));
       if (new Set(bad).size < 2) return [];
       const badRanks = ranks(bad);
-      return names.map((what, i): Influence => ({
+      return drawn.map(({ what, ranks: own }): Influence => ({
         what,
         happening: name,
-        correlation: correlationOf(drawn[i], badRanks),
+        correlation: correlationOf(own, badRanks),
       }));
     })
     .filter((influence) => Math.abs(influence.correlation) >= least)
@@ -59,10 +62,10 @@ export function ranks(values: readonly number[]): number[] {
     .sort((a, b) => (a.value < b.value ? -1 : a.value > b.value ? 1 : 0));
   const found = new Array<number>(values.length);
   for (let from = 0; from < order.length;) {
-    let to = from;
-    while (to + 1 < order.length && order[to + 1].value === order[from].value) to += 1;
-    for (let k = from; k <= to; k++) found[order[k].i] = (from + to) / 2;
-    from = to + 1;
+    let end = from + 1;
+    while (end < order.length && order[end]?.value === order[from]?.value) end += 1;
+    for (const { i } of order.slice(from, end)) found[i] = (from + end - 1) / 2;
+    from = end;
   }
   return found;
 }
@@ -76,8 +79,8 @@ export function correlationOf(a: readonly number[], b: readonly number[]): numbe
   const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / list.length;
   const [ma, mb] = [mean(a), mean(b)];
   let [ab, aa, bb] = [0, 0, 0];
-  for (let i = 0; i < a.length; i++) {
-    const [x, y] = [a[i] - ma, b[i] - mb];
+  for (const [i, value] of a.entries()) {
+    const [x, y] = [value - ma, (b[i] ?? NaN) - mb];
     ab += x * y;
     aa += x * x;
     bb += y * y;

@@ -67,10 +67,11 @@ const ends = {
 /** The states a study rehearses; plain nights have one. */
 export function casesOf(design: Design, { ask, vary }: Pick<Study, 'ask' | 'vary'>): Case[] {
   if (ask.for === 'map') {
-    const [along, up] = ask.axes.map((axis) => axisValues(design, axis));
+    const [one, other] = ask.axes;
+    const [along, up] = [axisValues(design, one), axisValues(design, other)];
     return up.flatMap((y, row) =>
       along.map((x, column): Case => ({
-        design: turned(turned(design, ask.axes[0].dial, x), ask.axes[1].dial, y),
+        design: turned(turned(design, one.dial, x), other.dial, y),
         corner: {},
         at: [column, row],
         label: `${x}, ${y}`,

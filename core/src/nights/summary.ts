@@ -58,7 +58,7 @@ function recordOf({ id, name, intent }: Happening, nights: readonly Night[]): Ha
   const share = exactBounds(told.length, own.length);
   const delays = told.flatMap((o) => o.delay ?? []).sort((a, b) => a - b);
   if (intent !== 'wanted' || delays.length === 0) return { id, name, intent, share };
-  const at = (part: number): number => delays[Math.floor(part * (delays.length - 1))];
+  const at = (part: number): number => delays[Math.floor(part * (delays.length - 1))] ?? NaN;
   return { id, name, intent, share, delays: { median: at(0.5), most: at(0.95), largest: at(1) } };
 }
 

@@ -116,9 +116,8 @@ function varyHappening(
   const begins =
     vary.start > 0 ? Math.max(0, start + vary.start * draw('start', `start of “${name}”`)) : start;
   if (!path || vary.place === 0) return { ...happening, params, start: begins };
-  const [dx, dy] = ['east', 'north'].map(
-    (way) => vary.place * draw('place', `place of “${name}”, ${way}`),
-  );
+  const aside = (way: string): number => vary.place * draw('place', `place of “${name}”, ${way}`);
+  const [dx, dy] = [aside('east'), aside('north')];
   const moved = path.map(({ x, y }) => onPlan(plan, { x: x + dx, y: y + dy }));
   return { ...happening, params, start: begins, path: moved };
 }

@@ -37,8 +37,9 @@ function apart(design: Design, own: readonly TerminalRef[], rest: readonly Termi
   for (const wire of design.wires)
     if (both.has(wire.from) && both.has(wire.to)) draft.make({ type: 'remove-wire', id: wire.id });
   for (const side of [own, rest])
-    side.slice(1).forEach((ref) => {
-      draft.join(side[0], ref);
+    side.forEach((ref, i) => {
+      const [first] = side;
+      if (i > 0 && first !== undefined) draft.join(first, ref);
     });
   return draft;
 }

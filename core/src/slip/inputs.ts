@@ -12,7 +12,7 @@ export const inputs: SlipKind = {
     design.parts.flatMap((part) => {
       const { comparator } = kindOf(part);
       if (!comparator) return [];
-      const [plus, minus] = [comparator.plus, comparator.minus].map((t) => terminalRef(part.id, t));
-      return [swapped(design, plus, minus)];
+      const end = (terminal: string) => terminalRef(part.id, terminal);
+      return [swapped(design, end(comparator.plus), end(comparator.minus))];
     }),
 };

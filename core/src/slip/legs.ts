@@ -13,7 +13,9 @@ function confused(part: Part, wiring: Wiring): (readonly [string, string])[] {
     .terminals.filter((t) => t.role !== 'pin')
     .map((t) => terminalRef(part.id, t.id));
   const all =
-    legs.length <= fewLegs ? pairs(legs) : legs.slice(1).map((leg, i) => [legs[i], leg] as const);
+    legs.length <= fewLegs
+      ? pairs(legs)
+      : legs.slice(1).map((leg, i) => [legs[i] ?? leg, leg] as const);
   return all.filter(([a, b]) => !wiring.same(a, b) && (wiring.wired(a) || wiring.wired(b)));
 }
 

@@ -6,9 +6,10 @@ import { swapped } from './swapped.js';
 
 /** Each used pin of a controller with the next one in use, the last with the first. */
 const neighbours = (used: readonly TerminalRef[]): (readonly [TerminalRef, TerminalRef])[] =>
-  used.length === 2
-    ? [[used[0], used[1]]]
-    : used.map((pin, i) => [pin, used[(i + 1) % used.length]] as const);
+  // Of two there is one pair, not two.
+  (used.length === 2 ? used.slice(0, 1) : used).map(
+    (pin, i) => [pin, used[(i + 1) % used.length] ?? pin] as const,
+  );
 
 function usedPins(design: Design): TerminalRef[][] {
   const wiring = wiringOf(design);

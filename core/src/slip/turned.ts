@@ -11,8 +11,8 @@ export const turned: SlipKind = {
   all: (design) =>
     design.parts.flatMap((part) => {
       const { terminals } = kindOf(part);
-      if (terminals.length !== 2) return [];
-      const [a, b] = terminals.map((t) => terminalRef(part.id, t.id));
+      const [a, b, ...more] = terminals.map((t) => terminalRef(part.id, t.id));
+      if (a === undefined || b === undefined || more.length > 0) return [];
       return [
         {
           says: `${part.id} turned round`,

@@ -50,7 +50,7 @@ function powered(draft: Draft): string {
   for (const [from, to] of [
     ['plus', 'VIN'],
     ['minus', 'GND'],
-  ]) {
+  ] as const) {
     const ends = [terminalRef(supply, from), terminalRef(board, to)] as const;
     draft.join(...ends, { colour: usualColour(draft.design, ...ends) });
   }
@@ -78,6 +78,8 @@ function listen(draft: Draft, board: string, start: Start): Channel {
 
 function act(draft: Draft, channel: Channel): void {
   const { outputs, rules } = draft.design;
+  const output = outputs.at(-1);
+  if (!output) throw new RangeError('Nothing is driven yet that a rule could switch.');
   draft.make({
     type: 'put-rule',
     rule: {
@@ -88,7 +90,7 @@ function act(draft: Draft, channel: Channel): void {
       when: { is: 'channel', channel: channel.id },
       hold,
       latch: false,
-      then: [{ do: 'drive', output: outputs[outputs.length - 1].id, drive: { as: 'on' } }],
+      then: [{ do: 'drive', output: output.id, drive: { as: 'on' } }],
     },
   });
 }

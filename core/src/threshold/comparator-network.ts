@@ -93,7 +93,7 @@ export function designComparator(task: ComparatorTask, most = 5): ComparatorNetw
       found.push({ a, b, feedback, error });
       found.sort((x, y) => x.error - y.error || x.a - y.a || x.feedback - y.feedback);
       found.length = Math.min(found.length, most);
-      if (found.length === most) worstKept = found[most - 1].error;
+      worstKept = found.length === most ? (found.at(-1)?.error ?? Infinity) : Infinity;
     }
   return found.map((network) => complete(task, network));
 }
@@ -119,15 +119,14 @@ function bestThird(
   feedback: number,
   values: readonly number[],
 ): { b: number; error: number } {
+  const errorAt = (i: number): number => errorOf(task, { a, b: values[i] ?? Infinity, feedback });
   let [low, high] = [0, values.length - 1];
   while (low < high) {
     const middle = (low + high) >> 1;
-    const here = errorOf(task, { a, b: values[middle], feedback });
-    const next = errorOf(task, { a, b: values[middle + 1], feedback });
-    if (here <= next) high = middle;
+    if (errorAt(middle) <= errorAt(middle + 1)) high = middle;
     else low = middle + 1;
   }
-  return { b: values[low], error: errorOf(task, { a, b: values[low], feedback }) };
+  return { b: values[low] ?? Infinity, error: errorAt(low) };
 }
 
 /** With the signal at +: the share of the supply at − that leaves both errors alike. */

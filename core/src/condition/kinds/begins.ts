@@ -17,7 +17,7 @@ export const begins = defineCondition<Begins, Was>({
   is: 'begins',
   fields: { of: part },
   event: true,
-  look: (_, { parts: [now], memory: { was } }) => ({
+  look: (_, { parts: [now = false], memory: { was } }) => ({
     holds: was === false && now,
     memory: { was: now },
   }),

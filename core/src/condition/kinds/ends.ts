@@ -18,7 +18,7 @@ export const ends = defineCondition<Ends, Was>({
   fields: { of: part },
   event: true,
   turns: true,
-  look: (_, { parts: [now], memory: { was } }) => ({
+  look: (_, { parts: [now = false], memory: { was } }) => ({
     holds: was === true && !now,
     memory: { was: now },
   }),

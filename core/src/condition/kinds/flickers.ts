@@ -31,7 +31,8 @@ export const flickers = defineCondition<Flickers, Beginnings>({
     const kept = (memory.times ?? []).filter((time) => t < time + over);
     const times = begun ? [...kept, t] : kept;
     const hertz = times.length / over;
-    const due = times.length > 0 ? { due: times[0] + over } : {};
+    const [earliest] = times;
+    const due = earliest === undefined ? {} : { due: earliest + over };
     return { holds: hertz >= from && hertz <= to, memory: { times, was: answer, ...due } };
   },
   slip: ({ channel, over }, every) => tooFarBack(over, every(channel)),

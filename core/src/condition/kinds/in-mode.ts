@@ -19,7 +19,9 @@ export const inMode = defineCondition<InMode>({
   written: { call: 'In' },
   offer: {
     label: 'a mode',
-    alone: ({ machines: [first] }) =>
-      first && { is: 'mode', machine: first.id, mode: first.modes[0].id },
+    alone: ({ machines: [first] }) => {
+      const mode = first?.modes[0];
+      return first && mode && { is: 'mode', machine: first.id, mode: mode.id };
+    },
   },
 });

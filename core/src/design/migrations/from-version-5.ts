@@ -21,7 +21,7 @@ export const fromVersion5: Migration = (document) => ({
 function without(part: unknown): unknown {
   if (!isFields(part) || !isFields(part['params'])) return part;
   const { kind, params } = part;
-  const names = Object.hasOwn(gone, String(kind)) ? gone[String(kind)] : [];
+  const names = (Object.hasOwn(gone, String(kind)) && gone[String(kind)]) || [];
   const left = Object.entries(params as Fields).filter(([name]) => !names.includes(name));
   return { ...part, params: Object.fromEntries(left) };
 }

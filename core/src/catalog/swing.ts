@@ -1,7 +1,7 @@
 import type { Element } from '../element/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { across } from './solved-values.js';
-import type { SolvedPart } from './part-kind.js';
+import type { Acting, SolvedPart } from './part-kind.js';
 
 /** How long what was heard lasts when the swing ends, s: longer than a period of any tone, shorter than a beep. */
 const lasts = 0.02;
@@ -38,8 +38,20 @@ export const swing = <K extends string>(
   b: K,
 ): number => across<K | typeof swingNode>(part, swingNode, b) / (lasts * shareOfOne);
 
-/** Why a part is heard or not. @param heard from where it is, V·Hz */
-export const saySwing = (swings: number, heard: number): string =>
+const saySwing = (swings: number, heard: number): string =>
   swings > heard / 100
     ? `it is swung by ${formatQuantity(Math.max(0, swings), 'V/s')}; it is heard from ${formatQuantity(heard, 'V/s')}`
     : 'what drives it stands still: a steady voltage only clicks';
+
+/**
+ * How a part acts that sounds while it is swung between its terminals a and b.
+ *
+ * @param heard from where it is heard, V·Hz
+ */
+export const soundsFrom = (heard: number): Acting<unknown, typeof swingNode | 'b'> => ({
+  word: 'sounding',
+  does: 'sounds',
+  inTime: true,
+  active: (part) => swing(part, 'b') > heard,
+  because: (part) => saySwing(swing(part, 'b'), heard),
+});

@@ -2,7 +2,7 @@ import { kindOf, paramsOf, type Facets, type Params } from '../catalog/index.js'
 import type { Solution } from '../circuit/index.js';
 import { terminalRef, type Part, type TerminalRef } from '../design/index.js';
 import { formatNominal, preferredValues, type Unit } from '../quantity/index.js';
-import { branchOf, Draft, type End, type Wiring } from '../wiring/index.js';
+import { branchOf, Draft, elementsOf, type End, type Wiring } from '../wiring/index.js';
 import {
   everyState,
   mainStates,
@@ -179,13 +179,13 @@ export function swungBy(evidence: Evidence, part: Part): boolean {
   const { design } = evidence;
   const ends = kindOf(part).terminals.map((t) => refOf(part, t.id));
   const beside = new Set(ends.flatMap((ref) => branchOf(design, ref)));
-  const plays = design.parts.some((other) => {
-    const { acts, waves } = kindOf(other);
-    const sounds = acts?.does === 'sounds' && !acts.inTime;
-    return other !== part && beside.has(other.id) && (waves !== undefined || sounds);
+  const swings = design.parts.some((other) => {
+    const { waves } = kindOf(other);
+    const has = elementsOf(other).some((e) => e.type === 'voltage-source' && e.wave !== undefined);
+    return other !== part && beside.has(other.id) && (waves ? waves(paramsOf(other)) : has);
   });
   return (
-    plays ||
+    swings ||
     everyState(evidence).some(({ solution }) =>
       solution.problems.some((p) => p.kind === 'oscillates'),
     )

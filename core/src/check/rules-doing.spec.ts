@@ -371,6 +371,15 @@ describe('what only a swing moves', () => {
     expect(complaints(switched, 'actuator-dead')).toEqual([]);
   });
 
+  it('is called what it is beside a buzzer that sounds by itself', () => {
+    const both = onBoard(
+      'piezo-buzzer P, active-buzzer A amps=0.01',
+      'P.a U.D9, P.b U.GND, A.plus U.D9, A.minus U.GND',
+      output('U.D9'),
+    );
+    expect(complaints(both, 'steady-tone').map((f) => f.about)).toEqual([['P']]);
+  });
+
   it('is called dead where no wire brings it anything', () => {
     const loose = onBoard(
       'piezo-buzzer P, led H, resistor R ohms=330',

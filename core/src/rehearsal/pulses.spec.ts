@@ -120,3 +120,25 @@ it('what drifts slowly beside a dimmed pin is leapt over, and goes where it goes
   expect(still[100] - still[10]).toBeGreaterThan(400);
   for (const [i, value] of still.entries()) expect(Math.abs(beside[i] - value)).toBeLessThan(1.5);
 });
+
+it.each([0.3, 0.45, 0.8])(
+  'a servo whose pin is on for %d of the time turns back as far',
+  (level) => {
+    const arm = dimmed(level, 'servo M', 'U.5V M.VCC, M.GND U.GND, U.D3 M.SIG');
+    const { acting, nets } = inTime(arm, 4);
+    const own = acting.filter((a) => a.part === 'M');
+    // It was told "on" until now, and is past its middle until it has come back as far: by the closed form of two lags.
+    expect(own.map((a) => a.active)).toEqual(level < 0.5 ? [true, false] : [true]);
+    if (level < 0.5) {
+      const [arrives, told] = [0.1, 0.02];
+      const at = (t: number): number =>
+        level +
+        ((1 - level) * (arrives * Math.exp(-t / arrives) - told * Math.exp(-t / told))) /
+          (arrives - told);
+      expect(at(own[1].t)).toBeCloseTo(0.5, 1);
+    }
+    // It draws more on the way than once it is there.
+    const supply = nets['M.VCC'].values;
+    expect((supply.at(-1) ?? NaN) - Math.min(...supply)).toBeGreaterThan(0.01);
+  },
+);

@@ -29,6 +29,16 @@ describe('a wire that is being typed goes on', () => {
     ]).toEqual([[], [], [], []]);
   });
 
+  it('where a word only begins like one that joins: it is no second end yet', () => {
+    const touch = brief('touch-module S1, led H1', '');
+    const named = {
+      ...touch,
+      parts: touch.parts.map((p) => (p.id === 'S1' ? { ...p, name: 'Touch' } : p)),
+    };
+    const offered = completeWiring(named, 'out of tou').map((c) => c.sentence);
+    expect(offered).toEqual(['OUT of S1 to ']);
+  });
+
   it('never back to the part that it comes from', () => {
     expect(sentences('OUT of B1 to ', 500).some((s) => s.endsWith('of B1'))).toBe(false);
   });

@@ -9,7 +9,8 @@ export interface Completion {
   end: TerminalRef;
 }
 
-const joining = /^(.* (?:to|and|→|->|–)) *(.*)$/is;
+/** What joins two ends stands as a word by itself: "touch" only begins like one. */
+const joining = /^(.* (?:to|and|→|->|–))(?:\s+(.*))?$/is;
 
 /** Its label; where two terminals of a part share one, its id. */
 function wordFor(terminals: readonly Terminal[], { id, label }: Terminal): string {
@@ -30,7 +31,7 @@ const wordsOf = (text: string): string[] =>
  * @param most at most so many
  */
 export function completeWiring(design: Design, text: string, most = 8): Completion[] {
-  const [, begun = '', half = text] = joining.exec(text) ?? [];
+  const [, begun = '', half = ''] = joining.exec(text) ?? ['', '', text];
   const typed = wordsOf(half);
   if (begun === '' && typed.length === 0) return [];
   const wired = new Set<TerminalRef>(design.wires.flatMap((w) => [w.from, w.to]));

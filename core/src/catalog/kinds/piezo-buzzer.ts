@@ -1,6 +1,6 @@
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
-import { saySwing, swing, swingElements, swingNode } from '../swing.js';
+import { soundsFrom, swingElements, swingNode } from '../swing.js';
 
 /** Hertz times volts from which it is heard as a tone: 1 V peak to peak at 500 Hz (from memory). */
 const heard = 500;
@@ -47,13 +47,7 @@ export const piezoBuzzer = definePart({
   },
   ownFarads: (p) => p.farads,
   headline: (p) => formatNominal(p.resonance, 'Hz'),
-  acts: {
-    word: 'sounding',
-    does: 'sounds',
-    inTime: true,
-    active: (part) => swing(part, 'b') > heard,
-    because: (part) => saySwing(swing(part, 'b'), heard),
-  },
+  acts: soundsFrom(heard),
   notes: [
     'A steady voltage only clicks: it needs a tone from a pin or a timer.',
     'Struck, it gives tens of volts back: clamp it.',

@@ -89,7 +89,7 @@ export const servo = definePart({
       rising: 0.4,
       falling: 0.2,
       ohms: 10,
-      delay: 1e-3,
+      delay: 1e-5,
     },
     ...follows('#told', '#wanted', 1e3, pulses),
     ...follows('#wanted', '#arm', 1e6, p.turns / arrived),

@@ -1,5 +1,5 @@
 import { definePart } from '../define-part.js';
-import { saySwing, swing, swingElements, swingNode } from '../swing.js';
+import { soundsFrom, swingElements, swingNode } from '../swing.js';
 import { formatNominal } from '../../quantity/index.js';
 
 /** Hertz times volts from which it is heard: 0.5 V peak to peak at 400 Hz (from memory). */
@@ -30,13 +30,7 @@ export const speaker = definePart({
   ],
   tunable: ['ohms'],
   headline: (p) => `${formatNominal(p.ohms, 'Ω')}, ${formatNominal(p.watts, 'W')}`,
-  acts: {
-    word: 'sounding',
-    does: 'sounds',
-    inTime: true,
-    active: (part) => swing(part, 'b') > heard,
-    because: (part) => saySwing(swing(part, 'b'), heard),
-  },
+  acts: soundsFrom(heard),
   curve: {
     vary: { plus: 'a', minus: 'b' },
     from: -3,

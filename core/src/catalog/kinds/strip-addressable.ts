@@ -41,7 +41,7 @@ export const stripAddressable = definePart({
       rising: 0.7,
       falling: 0.3,
       ohms: 100,
-      delay: 1e-3,
+      delay: 1e-5,
     },
     {
       type: 'contact',

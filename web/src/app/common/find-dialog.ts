@@ -74,7 +74,7 @@ export class Found implements Highlightable {
         [placeholder]="placeholder()"
         [attr.aria-label]="header()"
         [attr.aria-controls]="id"
-        [attr.aria-activedescendant]="here()?.id"
+        [attr.aria-activedescendant]="finds().length ? here()?.id : null"
         [style.width.%]="100"
         [value]="text()"
         (input)="text.set(field.value)"

@@ -127,6 +127,7 @@ it('is walked by arrow keys, round at both ends', async () => {
 it('says so when nothing is called that, and then Enter does nothing', async () => {
   await search('quantum harmonizer');
   expect(box.text('p[role=status]')).toBe('Nothing here is called “quantum harmonizer”.');
+  expect(input().getAttribute('aria-activedescendant')).toBeNull();
   await box.key(input(), 'Enter');
   await box.key(input(), 'ArrowDown');
   expect(bench.session.canUndo()).toBe(false);

@@ -1,3 +1,4 @@
+import { kindOf } from '@yurei/core/catalog';
 import { demo, openBench, showSolved } from '../../testing/workbench-bed';
 import { ProbeStrip } from './probe-strip';
 
@@ -39,7 +40,7 @@ it('follows the time cursor, and tells rest from a moment', async () => {
 it('shows each relay of a board for itself', async () => {
   const bench = await openBench(demo('regatta-figurehead'));
   await showSolved(ProbeStrip);
-  const board = bench.session.design()?.parts.find((p) => p.kind === 'relay-board-4');
+  const board = bench.session.design()?.parts.find((p) => kindOf(p).relays);
   const relays = bench.probes.all().filter((p) => p.key.startsWith(`part:${board?.id} `));
   expect(relays.map((p) => p.name)).toEqual([1, 2, 3, 4].map((n) => `${board?.name} · relay ${n}`));
   const pulled = relays.map((p) => p.trace?.values.filter((v) => v > 0).length ?? 0);

@@ -5,6 +5,11 @@ import tseslint from 'typescript-eslint';
 /** What core must not touch: it has no clock, no chance and no surroundings. */
 const impure = ['Date', 'performance', 'process', 'window', 'document', 'console', 'setTimeout'];
 
+/** An element of HTML to press, type into or line up in, without the kit's directive on it. */
+const bareControl =
+  'Element[name=/^(button|input|select|textarea|table|details|dialog|progress|meter)$/]' +
+  ':not(:has(> TextAttribute[name=/^(yuPress|pButton|pInputText|pTextarea)$/]))';
+
 export default tseslint.config(
   {
     ignores: [
@@ -49,7 +54,17 @@ export default tseslint.config(
   },
   {
     files: ['web/src/**/*.html'],
+    ignores: ['**/*.spec.ts/*'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: bareControl,
+          message: 'Take the control of the kit: common/press, pInputText, p-table, …',
+        },
+      ],
+    },
   },
   {
     files: ['**/*.mjs', '**/*.cjs'],

@@ -141,6 +141,15 @@ export class Screen<T> {
     if (!good()) throw new Error(`Waited in vain; shown: ${this.text('*').slice(0, 400)}`);
   }
 
+  /** What is told where the pointer rests. */
+  async hintAt(element: Element): Promise<string> {
+    element.dispatchEvent(new MouseEvent('mouseenter'));
+    await new Promise((done) => setTimeout(done, 450));
+    const told = document.querySelector('.p-tooltip')?.textContent ?? '';
+    element.dispatchEvent(new MouseEvent('mouseleave'));
+    return told;
+  }
+
   all(css: string): HTMLElement[] {
     return [...document.querySelectorAll<HTMLElement>(css)];
   }

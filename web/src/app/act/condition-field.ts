@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { conditionKinds, fieldsOf, partsOf, type Condition } from '@yurei/core/condition';
 import type { Design } from '@yurei/core/design';
 import type { MenuItem } from 'primeng/api';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { Menu } from 'primeng/menu';
 import { InlineChoice } from '../common/inline-choice';
@@ -14,7 +15,7 @@ import { someCondition } from './new-condition';
 /** One condition as part of a sentence, and in it those that it is made of. */
 @Component({
   selector: 'yu-condition',
-  imports: [InlineChoice, InlineValue, InputText, Menu, Press],
+  imports: [Hint, InlineChoice, InlineValue, InputText, Menu, Press],
   templateUrl: './condition-field.html',
   styleUrl: './condition-field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

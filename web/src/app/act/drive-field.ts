@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Design, Drive } from '@yurei/core/design';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
@@ -19,7 +20,7 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
 /** How an output is driven, within a sentence. */
 @Component({
   selector: 'yu-drive',
-  imports: [InlineChoice, InlineValue, InputText, Press],
+  imports: [Hint, InlineChoice, InlineValue, InputText, Press],
   template: `
     <yu-inline-choice
       label="How it is driven"
@@ -62,7 +63,7 @@ const pause: Param = { id: 'p', label: 'Again after', unit: 's', default: 2, min
         pSize="small"
         class="beats value"
         aria-label="Seconds on and off in turn"
-        title="Seconds on and off in turn"
+        yuHint="Seconds on and off in turn"
         [value]="pattern.beats.join(' ')"
         (change)="setBeats($event)"
       />

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { kindOf, type Param } from '@yurei/core/catalog';
 import type { Block, Design, Drive, Lane, Sequence } from '@yurei/core/design';
 import { sayDrive } from '@yurei/core/logic';
+import { Hint } from '../common/hint';
 import { CheckField } from '../common/check-field';
 import { InlineValue } from '../common/inline-value';
 import { Press } from '../common/press';
@@ -29,7 +30,7 @@ const shortest = 0.05;
 /** Blocks of a sequence on one lane for each output, dragged or typed. */
 @Component({
   selector: 'yu-lanes',
-  imports: [CdkDrag, CheckField, DriveField, InlineValue, Press],
+  imports: [CdkDrag, CheckField, DriveField, Hint, InlineValue, Press],
   templateUrl: './lanes.html',
   styleUrl: './lanes.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

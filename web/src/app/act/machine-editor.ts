@@ -9,6 +9,7 @@ import {
   type Transition,
 } from '@yurei/core/design';
 import { sayTransition } from '@yurei/core/logic';
+import { Hint } from '../common/hint';
 import { CheckField } from '../common/check-field';
 import type { Choice } from '../common/choice-field';
 import { InlineChoice } from '../common/inline-choice';
@@ -25,7 +26,16 @@ const after: Param = { id: 'after', label: 'After', unit: 's', default: 30, min:
 /** The modes of a chart by name, and the ways between them in the order in which they are looked at. */
 @Component({
   selector: 'yu-machine-editor',
-  imports: [ActsField, CheckField, ConditionField, InlineChoice, InlineName, InlineValue, Press],
+  imports: [
+    ActsField,
+    CheckField,
+    ConditionField,
+    Hint,
+    InlineChoice,
+    InlineName,
+    InlineValue,
+    Press,
+  ],
   templateUrl: './machine-editor.html',
   styleUrl: './machine-editor.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -9,6 +9,7 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { meaningOf } from '@yurei/core/help';
+import { Hint } from './hint';
 import { Select } from 'primeng/select';
 import { FormField, inForms } from './form-field';
 import { TypedChoice } from './typed-choice';
@@ -21,9 +22,9 @@ export interface Choice {
 /** A field for one of a few: looks and lines up like the fields for values. */
 @Component({
   selector: 'yu-choice-field',
-  imports: [FormsModule, Select, TypedChoice],
+  imports: [FormsModule, Hint, Select, TypedChoice],
   template: `
-    <label [for]="id" [id]="id + '-label'" [attr.title]="meaning()">{{ label() }}</label>
+    <label [for]="id" [id]="id + '-label'" [yuHint]="meaning()">{{ label() }}</label>
     <p-select
       yuTyped
       appendTo="body"

@@ -15,7 +15,9 @@ it.each(topics.map((t) => [t.id, t] as const))('opens the page on %s', async (id
 it('a field that is called by one of our words tells its meaning on hovering', async () => {
   await openBench();
   const field = await show(ChoiceField, { label: 'Baseline', choices: [], value: '' });
-  expect(field.find('label').title).toMatch(/^What a channel reads when nothing happens/);
+  expect(await field.hintAt(field.find('label'))).toMatch(
+    /^What a channel reads when nothing happens/,
+  );
   const plain = await show(ChoiceField, { label: 'Colour', choices: [], value: '' });
-  expect(plain.host.querySelector('label')?.title).toBe('');
+  expect(await plain.hintAt(plain.find('label'))).toBe('');
 });

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { topicOf } from '@yurei/core/help';
+import { Hint } from './hint';
 import { Popover } from 'primeng/popover';
 import { HelpPage } from './help-page';
 import { Press } from './press';
@@ -7,13 +8,13 @@ import { Press } from './press';
 /** An i that opens half a page on how something here is found out, and why so. */
 @Component({
   selector: 'yu-help',
-  imports: [HelpPage, Popover, Press],
+  imports: [HelpPage, Hint, Popover, Press],
   template: `
     <button
       yuPress="bare"
       aria-haspopup="dialog"
       [attr.aria-label]="topic().title"
-      [title]="topic().title"
+      [yuHint]="topic().title"
       (click)="page.toggle($event)"
     >
       <i class="pi pi-info-circle" aria-hidden="true"></i>

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { Hint } from './hint';
 import { InputText } from 'primeng/inputtext';
 
 /** A name within a sentence; its label is read out, not shown. An empty one is given back, unless it may be. */
 @Component({
   selector: 'yu-inline-name',
-  imports: [InputText],
+  imports: [Hint, InputText],
   template: `
     <input
       #field
@@ -13,7 +14,7 @@ import { InputText } from 'primeng/inputtext';
       maxlength="120"
       autocomplete="off"
       [attr.aria-label]="label()"
-      [title]="label()"
+      [yuHint]="label()"
       [value]="value()"
       [style.width.ch]="value().length + 4"
       (change)="commit(field)"

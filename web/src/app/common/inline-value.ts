@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { Hint } from './hint';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
 import { ValueEntry } from './value-entry';
@@ -6,7 +7,7 @@ import { ValueEntry } from './value-entry';
 /** A quantity within a sentence; its label is read out, not shown. */
 @Component({
   selector: 'yu-inline-value',
-  imports: [InputText, Message],
+  imports: [Hint, InputText, Message],
   template: `
     <input
       #field
@@ -19,7 +20,7 @@ import { ValueEntry } from './value-entry';
       [style.width.ch]="text().length + 2"
       [attr.aria-label]="param().label"
       [attr.aria-invalid]="refused()"
-      [title]="note() || param().label"
+      [yuHint]="note() || param().label"
       (input)="text.set(inputValue($event))"
       (change)="commit(); field.value = text()"
       (keydown.escape)="reset($event)"

@@ -1,6 +1,7 @@
 import { _IdGenerator } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, forwardRef, inject } from '@angular/core';
 import { meaningOf } from '@yurei/core/help';
+import { Hint } from './hint';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
 import { inForms } from './form-field';
@@ -9,9 +10,9 @@ import { ValueEntry } from './value-entry';
 /** A field for one quantity, with its label before it and what cannot be taken below it. */
 @Component({
   selector: 'yu-value-field',
-  imports: [InputText, Message],
+  imports: [Hint, InputText, Message],
   template: `
-    <label [for]="id" [attr.title]="meaning()">{{ param().label }}</label>
+    <label [for]="id" [yuHint]="meaning()">{{ param().label }}</label>
     <input
       #field
       pInputText

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { RouterLink } from '@angular/router';
 import { findKind, surroundings, valuesOf, type Param } from '@yurei/core/catalog';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
+import { Hint } from '../common/hint';
 import { TableModule } from 'primeng/table';
 import { Fold } from '../common/fold';
 import { PartCurve } from '../picture/part-curve';
@@ -9,7 +10,7 @@ import { PartCurve } from '../picture/part-curve';
 /** Everything that is known of one kind of part, with its curve. */
 @Component({
   selector: 'yu-part-page',
-  imports: [Fold, PartCurve, RouterLink, TableModule],
+  imports: [Fold, Hint, PartCurve, RouterLink, TableModule],
   templateUrl: './part-page.html',
   styleUrl: './part-page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

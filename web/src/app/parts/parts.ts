@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { catalog, searchCatalog, stages } from '@yurei/core/catalog';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { Lantern } from '../common/lantern';
 import { ThemeService } from '../theme/theme';
@@ -10,10 +11,12 @@ import { ThemeService } from '../theme/theme';
 /** The catalogue: every kind of part by what it does, to find by what a maker would type. */
 @Component({
   selector: 'yu-parts',
-  imports: [Button, InputText, Lantern, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Button, Hint, InputText, Lantern, RouterLink, RouterLinkActive, RouterOutlet],
   template: `
     <header>
-      <a routerLink="/" title="Back to the shelf"><yu-lantern [lit]="false" /></a>
+      <a routerLink="/" aria-label="Back to the shelf" yuHint="Back to the shelf"
+        ><yu-lantern [lit]="false"
+      /></a>
       <div>
         <h1>Parts</h1>
         <p class="soft">{{ count }} kinds: what they feel, what they do, and what to mind.</p>

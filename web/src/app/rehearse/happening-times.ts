@@ -4,6 +4,8 @@ import type { Happening } from '@yurei/core/design';
 import { happeningSpan } from '@yurei/core/scene';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { wentWrong } from '@yurei/core/rehearsal';
+import { Press } from '../common/press';
+import { Hint } from '../common/hint';
 import { timeStep } from '../common/ruler';
 import type { Window } from '../common/trace-path';
 import { BenchView } from '../data/bench-view';
@@ -13,16 +15,16 @@ import { Selection } from '../data/selection';
 /** When everything in a scene happens and what came of it: blocks on a time line, dragged or moved by the arrow keys. */
 @Component({
   selector: 'yu-happening-times',
-  imports: [CdkDrag],
+  imports: [CdkDrag, Hint, Press],
   template: `
     <div class="rows">
       <h3 class="heading">what happens</h3>
       @for (row of rows(); track row.happening.id) {
-        <span class="name" [title]="row.happening.name">{{ row.happening.name }}</span>
+        <span class="name" [yuHint]="row.happening.name">{{ row.happening.name }}</span>
         <div class="track">
           <button
-            type="button"
-            class="block"
+            yuPress="drawn"
+            class="block value"
             cdkDrag
             cdkDragLockAxis="x"
             [cdkDragBoundary]="'yu-happening-times .rows'"
@@ -31,7 +33,7 @@ import { Selection } from '../data/selection';
             [style.left.%]="row.left"
             [style.width.%]="row.width"
             [attr.aria-label]="row.says"
-            [title]="row.says"
+            [yuHint]="row.says"
             (click)="selection.pick('happening', row.happening.id)"
             (keydown)="nudge(row.happening, $event)"
             (cdkDragEnded)="dropped(row.happening, $event)"
@@ -99,21 +101,15 @@ import { Selection } from '../data/selection';
       top: 1px;
       height: 24px;
       min-width: 12px;
-      overflow: hidden;
-      padding: 0 4px;
-      border: 1px solid var(--ink);
-      border-left-width: 3px;
-      border-radius: var(--round-small);
-      background: var(--paper);
-      color: var(--ink);
-      font: var(--type-note) var(--mono);
-      text-align: left;
-      white-space: nowrap;
+      --colour: var(--ink);
+      --fill: var(--paper);
+      --edge: 1px solid var(--colour);
+      box-shadow: inset 2px 0 var(--colour);
       cursor: grab;
     }
     .block.wanted {
-      background: var(--indigo-wash);
-      border-color: var(--indigo);
+      --colour: var(--indigo);
+      --fill: var(--indigo-wash);
     }
     .block.picked {
       outline: 2px solid var(--indigo);

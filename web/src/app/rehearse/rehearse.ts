@@ -19,9 +19,9 @@ import {
 } from '@yurei/core/scene';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
-import { Tooltip } from 'primeng/tooltip';
 import { download } from '../common/download';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { Fold } from '../common/fold';
@@ -54,6 +54,7 @@ type View = 'time' | 'circuit' | 'plan' | 'events' | 'score' | 'scene';
     FindDialog,
     Fold,
     FormsModule,
+    Hint,
     InlineChoice,
     Menu,
     NightsDialog,
@@ -66,7 +67,6 @@ type View = 'time' | 'circuit' | 'plan' | 'events' | 'score' | 'scene';
     ScoreCard,
     SelectButton,
     TimeAxis,
-    Tooltip,
     VerdictList,
   ],
   templateUrl: './rehearse.html',

@@ -25,6 +25,7 @@ import {
 } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Hint } from '../common/hint';
 import { CheckField } from '../common/check-field';
 import { ChoiceField } from '../common/choice-field';
 import { formState } from '../common/form-state';
@@ -43,7 +44,7 @@ const places = profiles.map(({ id, label }) => ({ value: id, label }));
 /** A new scene: where and when it is, and by ticking what must be noticed there and what must not set it off. */
 @Component({
   selector: 'yu-scene-dialog',
-  imports: [Button, CheckField, ChoiceField, Dialog, ReactiveFormsModule, TextField],
+  imports: [Button, CheckField, ChoiceField, Dialog, Hint, ReactiveFormsModule, TextField],
   templateUrl: './scene-dialog.html',
   styleUrl: './scene-dialog.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

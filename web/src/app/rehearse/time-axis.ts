@@ -8,6 +8,7 @@ import {
 } from '@angular/core';
 import { eventsOf } from '@yurei/core/rehearsal';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
+import { Hint } from '../common/hint';
 import { Popover } from 'primeng/popover';
 import { CheckField } from '../common/check-field';
 import { Press } from '../common/press';
@@ -39,7 +40,7 @@ interface RowView {
 /** A whole rehearsal over one axis of time: happenings, readings, program, what acts, supply, and marks where something came about. */
 @Component({
   selector: 'yu-time-axis',
-  imports: [CheckField, HappeningTimes, Popover, Press],
+  imports: [CheckField, HappeningTimes, Hint, Popover, Press],
   providers: [ChosenRows],
   templateUrl: './time-axis.html',
   styleUrl: './time-axis.css',

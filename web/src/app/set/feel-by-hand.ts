@@ -5,6 +5,7 @@ import { feltRange, type FeltRange } from '@yurei/core/circuit';
 import type { Part } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { Slider } from 'primeng/slider';
 import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
@@ -27,11 +28,11 @@ interface Sense {
 /** A hand on the world: what each sensor of the stand-in feels, moved with a slider, while the numbers follow. */
 @Component({
   selector: 'yu-feel-by-hand',
-  imports: [Button, FormsModule, Slider],
+  imports: [Button, FormsModule, Hint, Slider],
   template: `
     @for (sense of senses(); track sense.key) {
       <div class="sense">
-        <p [title]="sense.label">{{ sense.label }}</p>
+        <p [yuHint]="sense.label">{{ sense.label }}</p>
         <b class="value">{{ sense.value ?? 'as it is' }}</b>
         <p-slider
           [ariaLabel]="sense.label"

@@ -3,6 +3,7 @@ import type { Conditions, ReadingSet } from '@yurei/core/design';
 import { fileStem, writeReadings } from '@yurei/core/exchange';
 import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { Textarea } from 'primeng/textarea';
 import { formatDateTime } from '../common/date-time';
@@ -29,7 +30,17 @@ const mostListed = 60;
 /** One reading set: what it is, under what it was taken, and which of its readings count. */
 @Component({
   selector: 'yu-readings-panel',
-  imports: [Button, ChoiceField, ConditionsFields, Fold, InputText, Press, TextField, Textarea],
+  imports: [
+    Button,
+    ChoiceField,
+    ConditionsFields,
+    Fold,
+    Hint,
+    InputText,
+    Press,
+    TextField,
+    Textarea,
+  ],
   templateUrl: './readings-panel.html',
   styleUrls: ['../common/panel.css', './readings-panel.css'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -15,6 +15,7 @@ import { readingGroups, roomBetween, wentWrong } from '@yurei/core/rehearsal';
 import { decimals } from '@yurei/core/quantity';
 import { newChannel } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
 import { Tab, TabList, TabPanel, TabPanels, Tabs } from 'primeng/tabs';
@@ -49,6 +50,7 @@ type Lower = 'live' | 'bench' | 'all';
     CaptureBar,
     ErrorCurve,
     HelpHint,
+    Hint,
     InputText,
     LiveStrip,
     Margins,

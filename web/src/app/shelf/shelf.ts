@@ -14,6 +14,7 @@ import { emptyDesign } from '@yurei/core/design';
 import type { DesignSummary } from '@yurei/core/exchange';
 import { decimals } from '@yurei/core/quantity';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
 import { UndoToast } from './undo-toast';
@@ -63,6 +64,7 @@ const kept = (name: string, word: string): WritableSignal<boolean> =>
     CheckField,
     FileButton,
     FirstVisit,
+    Hint,
     InlineChoice,
     InputText,
     Lantern,

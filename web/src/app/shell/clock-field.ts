@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { readParam, type Param } from '@yurei/core/catalog';
 import { formatQuantity } from '@yurei/core/quantity';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { BenchView } from '../data/bench-view';
 import { Player } from '../data/player';
@@ -8,7 +9,7 @@ import { Player } from '../data/player';
 /** Where the time cursor stands; another moment can be typed. */
 @Component({
   selector: 'yu-clock-field',
-  imports: [InputText],
+  imports: [Hint, InputText],
   template: `
     <input
       #field
@@ -21,7 +22,7 @@ import { Player } from '../data/player';
       [value]="text()"
       [attr.aria-label]="param().label"
       [attr.aria-invalid]="refused() ? true : null"
-      [title]="refused() || 'Type a moment of the scene: 12.5 s'"
+      [yuHint]="refused() || 'Type a moment of the scene: 12.5 s'"
       (input)="text.set(field.value)"
       (change)="take()"
     />

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { sayConsequence, type Finding } from '@yurei/core/check';
+import { Hint } from '../common/hint';
 import { Fold } from '../common/fold';
 import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
@@ -18,13 +19,13 @@ const words: Partial<Record<Finding['severity'], string>> = {
 /** One finding: what is wrong where, the number, what happens on the bench, what follows from it, and what cures it. */
 @Component({
   selector: 'yu-finding-card',
-  imports: [AcceptLine, Fold, OfferLine, Press],
+  imports: [AcceptLine, Fold, Hint, OfferLine, Press],
   template: `
     <section class="finding" [attr.data-severity]="finding().severity">
       <h3>
         <span class="word">{{ word() }}</span>
         @if (place(); as place) {
-          <button yuPress="bare" class="title" [title]="'Show ' + place.id" (click)="show()">
+          <button yuPress="bare" class="title" [yuHint]="'Show ' + place.id" (click)="show()">
             {{ finding().title }}
           </button>
         } @else {

@@ -32,7 +32,9 @@ it('follows the time cursor, and tells rest from a moment', async () => {
   expect(bench.view.time()).toBeGreaterThan(3);
   await strip.type('Time in the scene', '1e9 s');
   expect(bench.view.time()).toBeLessThan(4);
-  expect(strip.find('yu-clock-field input').title).toMatch(/outside the possible 0.s … 30.s/);
+  const field = strip.find('yu-clock-field input');
+  expect(await strip.hintAt(field)).toMatch(/outside the possible 0.s … 30.s/);
+  expect(field.getAttribute('aria-description')).toMatch(/outside the possible 0.s … 30.s/);
   await strip.press('At rest');
   expect(bench.view.time()).toBeUndefined();
 });

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { happeningSpan } from '@yurei/core/scene';
 import { wentWrong } from '@yurei/core/rehearsal';
+import { Hint } from '../common/hint';
 import { Slider } from 'primeng/slider';
 import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
@@ -17,7 +18,7 @@ const rowHeight = 24;
 /** Pinned values with their traces, the happenings under them, and the time cursor through all. */
 @Component({
   selector: 'yu-probe-strip',
-  imports: [ClockField, FormsModule, Press, Slider],
+  imports: [ClockField, FormsModule, Hint, Press, Slider],
   templateUrl: './probe-strip.html',
   styleUrl: './probe-strip.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

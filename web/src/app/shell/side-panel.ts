@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { Fold } from '../common/fold';
 import { HelpHint } from '../common/help-hint';
 import { BenchView } from '../data/bench-view';
@@ -32,6 +33,7 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
     GroupPanel,
     HappeningPanel,
     HelpHint,
+    Hint,
     PartPanel,
     ReadingsPanel,
     SeveralPanel,
@@ -42,7 +44,7 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
       class="close"
       icon="pi pi-times"
       ariaLabel="Close the side panel"
-      title="Close (Esc)"
+      yuHint="Close (Esc)"
       size="small"
       severity="secondary"
       [text]="true"

@@ -13,6 +13,7 @@ import { Title } from '@angular/platform-browser';
 import { readable } from '@yurei/core/catalog';
 import type { Answer, Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
 import { Waiting } from '../common/waiting';
@@ -65,6 +66,7 @@ const foldedStrip = 32;
     CommandBox,
     Divider,
     HelpDialog,
+    Hint,
     InputText,
     Lantern,
     Message,

@@ -69,6 +69,9 @@ const toasts = {
   },
 };
 
+/** Stands out from whatever it covers. */
+const told = { root: { background: 'var(--ink)', color: 'var(--paper)' } };
+
 /** The component kit in our own tokens; colours follow the theme set on the document. */
 export const yureiPreset = definePreset(Aura, {
   semantic: {
@@ -162,6 +165,10 @@ export const yureiPreset = definePreset(Aura, {
         light: { root: { background: 'var(--rule)' } },
         dark: { root: { background: 'var(--rule)' } },
       },
+    },
+    tooltip: {
+      root: { maxWidth: '400px', padding: '6px 10px' },
+      colorScheme: { light: told, dark: told },
     },
     button: {
       root: { transitionDuration: '0s' },

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Group } from '@yurei/core/design';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
@@ -8,7 +9,7 @@ import { Selection } from '../data/selection';
 /** A group of parts: its name, whether it is drawn as one card, and what is in it. */
 @Component({
   selector: 'yu-group-panel',
-  imports: [Button, TextField],
+  imports: [Button, Hint, TextField],
   template: `
     @if (group(); as group) {
       <h2>Group {{ group.name }}</h2>
@@ -34,7 +35,7 @@ import { Selection } from '../data/selection';
           size="small"
           severity="secondary"
           variant="outlined"
-          title="The parts stay"
+          yuHint="The parts stay"
           (onClick)="dissolve()"
         />
       </div>

@@ -13,6 +13,7 @@ import { indicates } from '@yurei/core/rehearsal';
 import { replacements, replacePart } from '@yurei/core/wiring';
 import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { CheckField } from '../common/check-field';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { Fold } from '../common/fold';
@@ -34,6 +35,7 @@ import { takeApart } from './take-apart';
     CheckField,
     ChoiceField,
     Fold,
+    Hint,
     ParamField,
     PartCurve,
     RecordingField,

@@ -4,6 +4,7 @@ import type { PinMode, PinSkill } from '@yurei/core/design';
 import { arrangePins, boardsOf, planPins, type PlannedPin } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { Hint } from '../common/hint';
 import { TableModule } from 'primeng/table';
 import { byRow } from '../common/by-row';
 import type { Choice } from '../common/choice-field';
@@ -27,7 +28,7 @@ const orNone = (words: readonly string[]): Choice[] => [
 /** Every pin of a controller that is used, as what and by what, with what does not fit. */
 @Component({
   selector: 'yu-pin-plan',
-  imports: [Button, Dialog, InlineChoice, TableModule],
+  imports: [Button, Dialog, Hint, InlineChoice, TableModule],
   template: `
     <p-dialog
       closeAriaLabel="Close"
@@ -86,7 +87,7 @@ const orNone = (words: readonly string[]): Choice[] => [
             label="Arrange"
             size="small"
             [disabled]="board.moves === 0"
-            [title]="'Moves ' + board.moves + ' uses to pins that fit, wires and all'"
+            [yuHint]="'Moves ' + board.moves + ' uses to pins that fit, wires and all'"
             (onClick)="arrange(board.part.id)"
           />
           @if (board.left.length > 0) {

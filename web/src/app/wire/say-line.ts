@@ -11,6 +11,7 @@ import { EditError, type Design, type Edit } from '@yurei/core/design';
 import { formatNominal } from '@yurei/core/quantity';
 import { completeWiring, Draft, joinEdit, sayWiring, type Completion } from '@yurei/core/wiring';
 import { AutoComplete } from 'primeng/autocomplete';
+import { Hint } from '../common/hint';
 import { DesignSession } from '../data/design-session';
 
 /** What a sentence would wire, or why it cannot. */
@@ -19,7 +20,7 @@ type Meant = { edit: Edit; shown: string } | { reason: string };
 /** A line in which wires are typed: "OUT of PIR to D2". Several pasted lines make several wires, one step to undo. */
 @Component({
   selector: 'yu-say-line',
-  imports: [AutoComplete, FormsModule],
+  imports: [AutoComplete, FormsModule, Hint],
   templateUrl: './say-line.html',
   styleUrl: './say-line.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { fileStem, writeHookUpCsv, writeHookUpMarkdown } from '@yurei/core/exchange';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { Menu } from 'primeng/menu';
-import { Tooltip } from 'primeng/tooltip';
 import { download } from '../common/download';
 import { DesignSession } from '../data/design-session';
 import { fontsOfPage, pictureFile, picturePng } from '../picture/picture-file';
@@ -11,12 +11,12 @@ import { fontsOfPage, pictureFile, picturePng } from '../picture/picture-file';
 /** What can be taken away from the circuit: its picture and its wires as files, or on paper. */
 @Component({
   selector: 'yu-take-away',
-  imports: [Button, Menu, Tooltip],
+  imports: [Button, Hint, Menu],
   template: `
     <p-button
       icon="pi pi-download"
       ariaLabel="Take away"
-      pTooltip="Picture, hook-up list, paper"
+      yuHint="Picture, hook-up list, paper"
       size="small"
       severity="secondary"
       [text]="true"

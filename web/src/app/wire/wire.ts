@@ -13,8 +13,8 @@ import { repeatedChannels } from '@yurei/core/wiring';
 import type { Shown } from '@yurei/core/picture';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
+import { Hint } from '../common/hint';
 import { SelectButton } from 'primeng/selectbutton';
-import { Tooltip } from 'primeng/tooltip';
 import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
@@ -47,6 +47,7 @@ const foldableIn = (design: Design): number =>
     EmptyBench,
     FormsModule,
     HelpHint,
+    Hint,
     PartTray,
     Picture,
     PinPlan,
@@ -54,7 +55,6 @@ const foldableIn = (design: Design): number =>
     SayLine,
     SelectButton,
     TakeAway,
-    Tooltip,
     WireTable,
   ],
   templateUrl: './wire.html',

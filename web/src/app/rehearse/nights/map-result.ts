@@ -2,6 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import type { Edit } from '@yurei/core/design';
 import { axisValues, dialFacts, scoreOf, type Dial, type Score } from '@yurei/core/nights';
 import { decimals, formatNominal, toDigits } from '@yurei/core/quantity';
+import { TableModule } from 'primeng/table';
+import { Hint } from '../../common/hint';
+import { byRow } from '../../common/by-row';
 import { Press } from '../../common/press';
 import { DesignSession } from '../../data/design-session';
 import { percent } from './percent';
@@ -24,7 +27,7 @@ interface Cell {
 /** Detection and false triggers over two values of the design, and the pair that is best. */
 @Component({
   selector: 'yu-map-result',
-  imports: [Press],
+  imports: [Hint, Press, TableModule],
   template: `
     @if (chosen(); as cell) {
       <p>
@@ -38,25 +41,27 @@ interface Cell {
     }
     <div class="maps" [style.--columns]="across().length">
       @for (map of maps; track map.id) {
-        <table>
-          <caption class="soft">
-            {{
-              map.label
-            }}
-          </caption>
-          <tbody>
-            @for (row of rows(); track $index) {
+        <div>
+          <p class="soft">{{ map.label }}</p>
+          <p-table
+            [value]="rows()"
+            [rowTrackBy]="byRow"
+            size="small"
+            [tableStyle]="{ tableLayout: 'fixed' }"
+            [pt]="{ table: { 'aria-label': map.label } }"
+          >
+            <ng-template #body let-row>
               <tr>
                 <th scope="row">{{ row.label }}</th>
                 @for (cell of row.cells; track cell.index) {
                   <td>
                     <button
-                      type="button"
+                      yuPress="drawn"
                       class="cell value"
                       [style.--share.%]="cell[map.share]"
                       [class.here]="cell.here"
                       [class.picked]="picked() === cell.index"
-                      [title]="cell.title"
+                      [yuHint]="cell.title"
                       [attr.aria-label]="cell.title"
                       [attr.aria-pressed]="picked() === cell.index"
                       (click)="picked.set(cell.index)"
@@ -66,15 +71,17 @@ interface Cell {
                   </td>
                 }
               </tr>
-            }
-            <tr>
-              <td></td>
-              @for (label of across(); track $index) {
-                <th scope="col">{{ label }}</th>
-              }
-            </tr>
-          </tbody>
-        </table>
+            </ng-template>
+            <ng-template #footer>
+              <tr>
+                <td></td>
+                @for (label of across(); track $index) {
+                  <th scope="col">{{ label }}</th>
+                }
+              </tr>
+            </ng-template>
+          </p-table>
+        </div>
       }
     </div>
     <p class="soft">→ {{ sides()[0] }}<br />↑ {{ sides()[1] }}</p>
@@ -93,43 +100,34 @@ interface Cell {
       );
       gap: 12px;
     }
-    caption {
-      text-align: left;
-      padding-bottom: 3px;
+    p-table {
+      --p-datatable-body-cell-sm-padding: 1px;
+      --p-datatable-footer-cell-sm-padding: 1px;
+      --p-datatable-body-cell-border-color: transparent;
+      --p-datatable-footer-cell-border-color: transparent;
     }
-    table {
-      border-collapse: separate;
-      border-spacing: 2px;
-      width: 100%;
-      table-layout: fixed;
-    }
-    th {
-      font-weight: 400;
-      font-size: var(--type-note);
+    .maps th {
+      border: 0;
+      font: var(--type-note) var(--mono);
       text-align: right;
-      font-family: var(--mono);
       overflow-wrap: anywhere;
     }
-    th[scope='col'] {
+    .maps th[scope='col'] {
       text-align: center;
     }
     .cell {
-      width: 100%;
-      border: 1px solid transparent;
-      border-radius: var(--round-small);
-      padding: 5px 1px;
-      font-size: var(--type-note);
-      white-space: nowrap;
-      cursor: pointer;
-      color: var(--ink);
-      background: color-mix(
+      --edge: 1px solid transparent;
+      --fill: color-mix(
         in srgb,
         color-mix(in srgb, var(--moss) 42%, transparent) var(--share),
         color-mix(in srgb, var(--lantern) 42%, transparent)
       );
+      width: 100%;
+      padding: 5px 1px;
+      text-align: center;
     }
     .cell.here {
-      border-color: var(--ink);
+      --edge: 1px solid var(--ink);
     }
     .cell.picked {
       outline: 2px solid var(--indigo);
@@ -143,6 +141,7 @@ interface Cell {
 export class MapResult {
   private readonly run = inject(StudyRun);
   private readonly session = inject(DesignSession);
+  protected readonly byRow = byRow;
   protected readonly maps = [
     { id: 'noticed', share: 'good', label: 'noticed of what is wanted, %' },
     { id: 'falses', share: 'quiet', label: 'false triggers a night' },

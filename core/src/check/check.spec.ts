@@ -2,10 +2,11 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { checkDesign } from '../catalog/index.js';
 import { applyEdit, emptyDesign, type Design, type Edit } from '../design/index.js';
+import { plainManner, writeIn } from '../quantity/index.js';
 import { rehearse } from '../rehearsal/index.js';
 import { arbitraryDesign } from '../testing/arbitrary-design.js';
 import { demo, slipwayBeam } from '../testing/demo.js';
-import { check, fiveQuestions, gatherEvidence, rules } from './index.js';
+import { briefly, check, fiveQuestions, gatherEvidence, rules } from './index.js';
 
 const find = (design: Design) => check(gatherEvidence(design, design.scenes[0]));
 const edited = (...edits: Edit[]): Design => edits.reduce(applyEdit, slipwayBeam());
@@ -54,6 +55,7 @@ describe('findings', () => {
 });
 
 describe('the five questions', () => {
+  afterEach(() => writeIn(plainManner));
   const ask = (design: Design, rehearsed = true) => {
     const evidence = gatherEvidence(design, design.scenes[0]);
     const rehearsal = rehearsed ? rehearse(design, design.scenes[0]) : undefined;
@@ -64,6 +66,13 @@ describe('the five questions', () => {
     expect(answers.map((a) => a.state)).toEqual(['fine', 'fine', 'fine', 'unknown', 'unknown']);
     expect(answers[0]).toMatchObject({ value: '1 of 1' });
     expect(answers[2].value).toMatch(/^\d+ %$/);
+  });
+  it('are kept for the shelf as every maker writes numbers, however the first did', () => {
+    const answers = () => ask(slipwayBeam());
+    const [plain, before] = [answers().map(briefly), answers().map((a) => a.detail)];
+    writeIn({ decimal: ',', temperature: '°F', length: 'inch' });
+    expect(answers().map(briefly)).toEqual(plain);
+    expect(answers().map((a) => a.detail)).not.toEqual(before);
   });
   it('say what is not computed yet', () => {
     expect(

@@ -9,7 +9,7 @@ export interface Answer {
   id: 'notices' | 'quiet' | 'survives' | 'lasts' | 'built';
   label: string;
   state: 'fine' | 'caution' | 'error' | 'unknown';
-  /** The number, or that there is none yet. */
+  /** A whole number, which every maker writes alike, or that there is none yet. */
   value: string;
   detail: string;
 }

@@ -49,7 +49,7 @@ export function bestLoad(
   const swing = (log: number): number =>
     Math.abs(at(10 ** log, between[0]) - at(10 ** log, between[1]));
   const ohms = 10 ** maximum(swing, 1, 7);
-  const [first, second] = between.map((stimulus) => at(ohms, stimulus));
+  const [first, second] = [at(ohms, between[0]), at(ohms, between[1])];
   return { ohms, low: Math.min(first, second), high: Math.max(first, second) };
 }
 

@@ -1,4 +1,4 @@
-import { kindOf } from '../catalog/index.js';
+import { endsOf, kindOf } from '../catalog/index.js';
 import { terminalRef } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { boardsOf, Draft, wiringOf } from '../wiring/index.js';
@@ -68,7 +68,8 @@ function overLoad(making: Making): void {
 /** A contact between a pin with pull-up and ground. */
 function contact(making: Making): void {
   const { draft, part, because } = making;
-  const [a, b] = kindOf(part).terminals.map((t) => terminalRef(part.id, t.id));
+  const [first, second] = endsOf(part.kind);
+  const [a, b] = [terminalRef(part.id, first.id), terminalRef(part.id, second.id)];
   wire(draft, b, groundOf(draft.design));
   if (boardsOf(draft.design).length === 0) {
     put(draft, 'resistor', 'Pull-up', { ohms: 10e3 }, [railFor(draft.design), a]);
@@ -122,9 +123,8 @@ function bridge(making: Making): void {
   const u = draft.add('bridge-amplifier', 'Cell amplifier');
   for (const t of ['ep', 'em', 'sp', 'sm'] as const)
     wire(draft, terminalRef(u, t), terminalRef(part.id, t));
-  const amplifier = draft.design.parts[draft.design.parts.length - 1];
   because.push(
     'A millivolt per volt is too little for a pin: an amplifier feeds the bridge and reads it.',
   );
-  fed({ draft, part: amplifier, because });
+  fed({ draft, part: draft.part(u), because });
 }

@@ -43,12 +43,11 @@ export const thyristorLatch: Block = {
     const ground = groundOf(design);
     const draft = new Draft(design);
     const q = draft.add('thyristor', `${part.name} latch`);
-    const made = draft.design.parts[draft.design.parts.length - 1];
+    const made = draft.part(q);
     const { thyristor } = kindOf(made);
     if (!thyristor) throw new CannotBuild('There is no thyristor in the catalogue.');
-    const [maxAmps, trigger, hold] = [thyristor.maxAmps, thyristor.trigger, thyristor.holding].map(
-      (of) => of(paramsOf(made)),
-    );
+    const params = paramsOf(made);
+    const [maxAmps, trigger] = [thyristor.maxAmps(params), thyristor.trigger(params)];
     const amps = loadAmps(part);
     if (amps > maxAmps)
       throw new CannotBuild(
@@ -76,7 +75,7 @@ export const thyristorLatch: Block = {
       `The gate gets ${surplus} times the ${formatQuantity(1.5 * trigger, 'A')} that the least sensitive specimen wants, besides 0.7 mA through its 1 kΩ: ${formatQuantity(ohms, 'Ω')} from ${formatQuantity(driveVolts, 'V')}.`,
       '1 kΩ and 100 nF from gate to cathode keep noise from firing it. The reset contact cuts the current.',
     ];
-    const holding = 2 * 1.5 * hold;
+    const holding = 2 * 1.5 * thyristor.holding(params);
     if (kindOf(part).interruptsItself || amps < holding) {
       const bleed = e12Below((supply.volts - 1) / holding);
       put(draft, 'resistor', 'Bleed resistor', { ohms: bleed, watts: 0.5 }, [

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf } from '../catalog/index.js';
+import { endsOf, kindOf, paramsOf } from '../catalog/index.js';
 import { freshId, terminalRef, type Design, type Part, type TerminalRef } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { Draft, freePin, boardsOf, wiringOf } from '../wiring/index.js';
@@ -29,9 +29,11 @@ export const loadAmps = (part: Part): number =>
 
 /** The two terminals of a load between which its current flows: the supply's side first. */
 export function loadEnds(part: Part): readonly [string, string] {
-  const { feed, coil, terminals } = kindOf(part);
-  if (feed) return [feed.plus, feed.minus];
-  return coil ? [coil.plus, coil.minus] : [terminals[0].id, terminals[1].id];
+  const { feed, coil } = kindOf(part);
+  const across = feed ?? coil;
+  if (across) return [across.plus, across.minus];
+  const [first, second] = endsOf(part.kind);
+  return [first.id, second.id];
 }
 
 /** Parts that want more than a pin gives, and are not wired to a driver yet. */

@@ -89,7 +89,8 @@ export const capacitiveDivider: Block = {
   build: (design, answers) => {
     const part = partOf(design, answers);
     const { curve } = kindOf(part);
-    const [low, high] = (curve?.operating ?? [0, 1]).map((stimulus) => farads(part, stimulus));
+    const [from, to] = curve?.operating ?? [0, 1];
+    const [low, high] = [farads(part, from), farads(part, to)];
     const reference = Math.sqrt(low * high);
     const board = boardOf(design);
     const draft = new Draft(design);

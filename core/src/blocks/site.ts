@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type PartKind, type Terminal } from '../catalog/index.js';
+import { endsOf, kindOf, paramsOf, type PartKind, type Terminal } from '../catalog/index.js';
 import { terminalRef, type Design, type Part, type TerminalRef } from '../design/index.js';
 import { formatNominal, preferredValues } from '../quantity/index.js';
 import {
@@ -156,7 +156,7 @@ export function put(
   [from, to]: readonly [TerminalRef, TerminalRef],
 ): string {
   const id = draft.add(kind, name, params);
-  const [first, second] = kindOf({ kind }).terminals;
+  const [first, second] = endsOf(kind);
   wire(draft, from, terminalRef(id, first.id));
   wire(draft, terminalRef(id, second.id), to);
   return id;

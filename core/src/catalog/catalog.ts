@@ -127,7 +127,7 @@ import { vibrationSwitch } from './kinds/vibration-switch.js';
 import { voltageReference } from './kinds/voltage-reference.js';
 import { windowFoil } from './kinds/window-foil.js';
 import { zenerDiode } from './kinds/zener-diode.js';
-import type { Params, PartKind } from './part-kind.js';
+import type { Params, PartKind, Terminal } from './part-kind.js';
 import { valuesOf } from './values-of.js';
 import { surroundings, type Quantity, type Surrounding } from './surroundings.js';
 
@@ -267,6 +267,18 @@ const byName = new Map(catalog.map((kind) => [kind.kind, kind]));
 
 /** The kind of that name, if there is one. */
 export const findKind = (kind: string): PartKind | undefined => byName.get(kind);
+
+/**
+ * The two terminals of a kind that stands between two points.
+ *
+ * @throws RangeError for a kind that is not in the catalogue, or has fewer
+ */
+export function endsOf(kind: string): [Terminal, Terminal] {
+  const [first, second] = findKind(kind)?.terminals ?? [];
+  if (!first || !second)
+    throw new RangeError(`There is no part kind "${kind}" with two terminals.`);
+  return [first, second];
+}
 
 /**
  * The kind of a part.

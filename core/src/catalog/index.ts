@@ -9,7 +9,16 @@ export { openModule } from './open-module.js';
 export { channelReader, highReading, readable, type ChannelReader } from './channel-reader.js';
 export { sayReading } from './say-reading.js';
 export { readoutOf, type PartReadout } from './part-readout.js';
-export { catalog, findKind, hasPlace, isPutByHand, kindOf, paramOf, paramsOf } from './catalog.js';
+export {
+  catalog,
+  endsOf,
+  findKind,
+  hasPlace,
+  isPutByHand,
+  kindOf,
+  paramOf,
+  paramsOf,
+} from './catalog.js';
 export { checkParam, readParam, type ParamVerdict } from './check-param.js';
 export { checkDesign, type Problem } from './check-design.js';
 export { converterCounts } from './converter-counts.js';

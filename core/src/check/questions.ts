@@ -102,12 +102,13 @@ function survives(
 ): Answer {
   const base = { id: 'survives', label: 'Survives' } as const;
   const open = findings.filter((f) => f.concern === 'drive' && f.severity === 'error');
-  if (open.length > 0) {
+  const [first] = open;
+  if (first) {
     return {
       ...base,
       state: 'error',
       value: `${open.length} finding${open.length > 1 ? 's' : ''}`,
-      detail: open[0].title,
+      detail: first.title,
     };
   }
   const [trouble, ...others] = rehearsal?.troubles ?? [];

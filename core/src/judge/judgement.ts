@@ -110,9 +110,10 @@ function worstNoise(
   raw: readonly ReadingSet[],
 ): (Noise & { set: string; perSecond: number }) | undefined {
   const found = sets.flatMap((set, i) => {
-    if (set.intent !== 'quiet' || set.counts.length < 2) return [];
+    const taken = raw[i]?.every;
+    if (set.intent !== 'quiet' || set.counts.length < 2 || taken === undefined) return [];
     const noise = noiseOf(set.counts);
-    const correlation = atRate(noise.correlation, raw[i].every, channel.every);
+    const correlation = atRate(noise.correlation, taken, channel.every);
     const { threshold, hits, every } = channel;
     const at = { trips: side, threshold, hits, every };
     return [{ ...noise, set: set.name, perSecond: falseTriggers({ ...noise, correlation }, at) }];

@@ -1,4 +1,4 @@
-import type { ReadingSet } from '../design/index.js';
+import { consecutive, type ReadingSet } from '../design/index.js';
 import { spreadOf } from '../quantity/index.js';
 import { exactBounds, scoreBounds, type Share } from './binomial.js';
 import { upperTail } from './normal.js';
@@ -88,13 +88,11 @@ export function bestLine(
   const { wanted, other } = poolOf(sets);
   if (wanted.length === 0 || other.length === 0)
     throw new RangeError('Give readings that are to be noticed and readings that are not.');
-  const sorted = [...new Set(merged(wanted, other))];
-  if (sorted.length === 1) throw new RangeError('All readings are the same: no line parts them.');
-  const gaps = sorted.slice(1).map((c, i) => ({ line: (c + sorted[i]) / 2, gap: c - sorted[i] }));
   const errors = costsBetween(wanted, other, trips, costs);
-  const best = gaps
-    .map((g) => ({ ...g, cost: errors(g.line) }))
-    .sort((a, b) => a.cost - b.cost || b.gap - a.gap)[0];
+  const [best] = consecutive(new Set(merged(wanted, other)))
+    .map(([a, b]) => ({ line: (a + b) / 2, gap: b - a, cost: errors((a + b) / 2) }))
+    .sort((a, b) => a.cost - b.cost || b.gap - a.gap);
+  if (!best) throw new RangeError('All readings are the same: no line parts them.');
   return { ...errorsAt(sets, trips, best.line, costs), gap: best.gap };
 }
 
@@ -117,7 +115,7 @@ export function errorCurve(sets: readonly Readings[], trips: Side, points = 200)
   const { wanted, other } = poolOf(sets);
   if (wanted.length + other.length === 0) return [];
   const all = merged(wanted, other);
-  const [low, high] = [all[0], all[all.length - 1]];
+  const [low, high] = [all.at(0) ?? 0, all.at(-1) ?? 0];
   const room = Math.max(1, 0.05 * (high - low));
   const share = (sorted: Float64Array, line: number): number =>
     sorted.length === 0 ? 0 : beyondLine(sorted, line, trips) / sorted.length;
@@ -126,15 +124,15 @@ export function errorCurve(sets: readonly Readings[], trips: Side, points = 200)
     const { low, high } = scoreBounds(events, tries);
     return [low, high];
   };
-  const fits = [true, false].map((kind) => fitted(sets, trips, kind));
+  const [missFit, falseFit] = [fitted(sets, trips, true), fitted(sets, trips, false)];
   return Array.from({ length: points + 1 }, (_, i) => {
     const line = low - room + ((high - low + 2 * room) * i) / points;
     return {
       line,
       misses: wanted.length > 0 ? 1 - share(wanted, line) : 0,
       falses: share(other, line),
-      missesFitted: wanted.length > 0 ? 1 - fits[0](line) : 0,
-      falsesFitted: fits[1](line),
+      missesFitted: wanted.length > 0 ? 1 - missFit(line) : 0,
+      falsesFitted: falseFit(line),
       missesWithin: within(wanted.length - beyondLine(wanted, line, trips), wanted.length),
       falsesWithin: within(beyondLine(other, line, trips), other.length),
     };
@@ -171,8 +169,12 @@ function costsBetween(
 function merged(a: Float64Array, b: Float64Array): Float64Array {
   const all = new Float64Array(a.length + b.length);
   let [i, j] = [0, 0];
-  for (let k = 0; k < all.length; k++)
-    all[k] = j >= b.length || (i < a.length && a[i] <= b[j]) ? a[i++] : b[j++];
+  for (let k = 0; k < all.length; k++) {
+    const [left = Infinity, right = Infinity] = [a[i], b[j]];
+    all[k] = Math.min(left, right);
+    if (left <= right) i += 1;
+    else j += 1;
+  }
   return all;
 }
 
@@ -181,7 +183,8 @@ function countBelow(sorted: Float64Array, value: number, orEqual = false): numbe
   let [low, high] = [0, sorted.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (sorted[middle] < value || (orEqual && sorted[middle] === value)) low = middle + 1;
+    const there = sorted[middle] ?? Infinity;
+    if (there < value || (orEqual && there === value)) low = middle + 1;
     else high = middle;
   }
   return low;
@@ -197,8 +200,8 @@ export function rocArea(sets: readonly Readings[], trips: Side): number | undefi
   if (wanted.length === 0 || other.length === 0) return undefined;
   let [below, upTo, pairs] = [0, 0, 0];
   for (const w of wanted) {
-    while (below < other.length && other[below] < w) below += 1;
-    while (upTo < other.length && other[upTo] <= w) upTo += 1;
+    while ((other[below] ?? Infinity) < w) below += 1;
+    while ((other[upTo] ?? Infinity) <= w) upTo += 1;
     const ties = upTo - below;
     pairs += (trips === 'above' ? below : other.length - upTo) + ties / 2;
   }

@@ -29,7 +29,7 @@ export function noiseOf(counts: readonly number[]): Noise {
   const { mean, sd } = spreadOf(counts);
   const off = counts.map((c) => c - mean);
   const squares = (n - 1) * sd ** 2;
-  const next = off.slice(1).reduce((sum, d, i) => sum + d * off[i], 0);
+  const next = off.reduce((sum, d, i) => sum + d * (off[i - 1] ?? 0), 0);
   const correlation = squares > 0 ? next / squares : 0;
   const r = Math.max(0, correlation);
   const independent = Math.max(1, (n * (1 - r)) / (1 + r));

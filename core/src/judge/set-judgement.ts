@@ -43,10 +43,10 @@ export function judgeSets(
   const levels = levelsOf(channel, from);
   return raw.map((set, i): SetJudgement => {
     const { counts, id, name, intent } = set;
-    const values = sets[i].counts;
+    const values = sets[i]?.counts ?? [];
     const n = counts.length;
     const { mean, sd, correlation } =
-      n > 1 ? noiseOf(counts) : { mean: counts[0], sd: 0, correlation: undefined };
+      n > 1 ? noiseOf(counts) : { mean: counts[0] ?? NaN, sd: 0, correlation: undefined };
     const passed = counts.filter((c) => levels.some((l) => beyond(l, c))).length;
     const [low, high] = extremes(counts);
     const [least, most] = extremes(values);

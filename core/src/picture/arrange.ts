@@ -1,3 +1,4 @@
+import { consecutive } from '../design/index.js';
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api.js';
 import { stretchBoxes, type Box, type Point } from './boxes.js';
 import { freeCorner, shrink } from './free-corner.js';
@@ -91,10 +92,10 @@ function placeLane(
   taken: readonly Box[],
   extent: { width: number; height: number },
 ): { root: ElkNode; box: Box } | undefined {
-  if (lanes.length === 0) return undefined;
   const sizes = lanes.map((l) => ({ width: l.width ?? 0, height: (l.height ?? 0) + feedsHead }));
   const found = freeCorner(sizes, taken, extent, frame, { x: margin.side, y: margin.top });
-  return { root: lanes[found.block], box: { x: found.x, y: found.y, ...sizes[found.block] } };
+  const [root, size] = [lanes[found.block], sizes[found.block]];
+  return root && size && { root, box: { x: found.x, y: found.y, ...size } };
 }
 
 /** A card with its tabs at a place. */
@@ -113,12 +114,11 @@ function route(edge: ElkExtendedEdge, lines: readonly Line[], corner: Point): Ro
 }
 
 /** The middle of a line's longest stretch. */
-function middleOf(points: readonly Point[]): Point {
-  const length = (i: number): number =>
-    Math.hypot(points[i + 1].x - points[i].x, points[i + 1].y - points[i].y);
-  let longest = 0;
-  for (let i = 1; i < points.length - 1; i++) if (length(i) > length(longest)) longest = i;
-  const [a, b] = [points[longest], points[longest + 1]];
+function middleOf(points: readonly Point[]): Point | undefined {
+  const length = ([a, b]: [Point, Point]): number => Math.hypot(b.x - a.x, b.y - a.y);
+  const [longest] = consecutive(points).sort((s, t) => length(t) - length(s));
+  if (!longest) return undefined;
+  const [a, b] = longest;
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
 }
 

@@ -1,3 +1,4 @@
+import { consecutive } from '../design/index.js';
 /** A place on the picture's paper, px. */
 export interface Point {
   x: number;
@@ -16,12 +17,9 @@ export const overlap = (a: Box, b: Box): boolean =>
 
 /** The stretches of a square line as rectangles, `half` to each side. */
 export const stretchBoxes = (points: readonly Point[], half: number): Box[] =>
-  points.slice(1).map((b, i) => {
-    const a = points[i];
-    return {
-      x: Math.min(a.x, b.x) - half,
-      y: Math.min(a.y, b.y) - half,
-      width: Math.abs(b.x - a.x) + 2 * half,
-      height: Math.abs(b.y - a.y) + 2 * half,
-    };
-  });
+  consecutive(points).map(([a, b]) => ({
+    x: Math.min(a.x, b.x) - half,
+    y: Math.min(a.y, b.y) - half,
+    width: Math.abs(b.x - a.x) + 2 * half,
+    height: Math.abs(b.y - a.y) + 2 * half,
+  }));

@@ -119,7 +119,7 @@ function wire({ path, thickness, colour, grip, label, value, counts, title }: Li
   return [
     `<g><title>${escaped(title)}</title>`,
     `<path class="line" d="${path}" stroke-width="${thickness}"/>`,
-    colour
+    colour && grip
       ? `<circle class="insulation" r="3.4" cx="${grip.x}" cy="${grip.y}" fill="${escaped(colour)}"/>`
       : '',
     ...(label && value
@@ -184,4 +184,4 @@ const escaped = (says: string): string =>
   says
     // eslint-disable-next-line no-control-regex
     .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
-    .replace(/[&<>"]/g, (sign) => named[sign]);
+    .replace(/[&<>"]/g, (sign) => named[sign] ?? sign);

@@ -32,17 +32,22 @@ export function freeCorner(
     Math.min(x - from.x, right - x);
   const options = blocks.flatMap((block, index) =>
     places(block, extent, frame, from)
-      .map((at) => ({ ...at, block: index, shrink: shrink(reach(extent, at, block), frame) }))
+      .map((at) => ({
+        ...at,
+        size: block,
+        block: index,
+        shrink: shrink(reach(extent, at, block), frame),
+      }))
       .sort((a, b) => a.shrink - b.shrink || aside(a) - aside(b) || b.y - a.y || a.x - b.x),
   );
   const best = options
     .sort((a, b) => a.shrink - b.shrink || a.block - b.block)
-    .find(({ x, y, block }) => {
+    .find(({ x, y, size }) => {
       const around = {
         x: x - clearance,
         y: y - clearance,
-        width: blocks[block].width + 2 * clearance,
-        height: blocks[block].height + 2 * clearance,
+        width: size.width + 2 * clearance,
+        height: size.height + 2 * clearance,
       };
       return !taken.some((box) => overlap(box, around));
     });

@@ -207,6 +207,7 @@ function groupCard(group: Group, context: Context): Card {
     });
   }
   const [first] = [...parts].sort((a, b) => column(a.id) - column(b.id));
+  if (!first) throw new RangeError(`There is no part in the group ${group.id}.`);
   const content = {
     name: group.name,
     id: '',
@@ -263,10 +264,10 @@ export const wiredAlike = (a: Design, b: Design): boolean =>
   a.groups === b.groups &&
   a.controller === b.controller &&
   a.parts.length === b.parts.length &&
-  a.parts.every(
-    ({ id, kind, name }, i) =>
-      id === b.parts[i].id && kind === b.parts[i].kind && name === b.parts[i].name,
-  );
+  a.parts.every(({ id, kind, name }, i) => {
+    const other = b.parts[i];
+    return id === other?.id && kind === other.kind && name === other.name;
+  });
 
 /** Changes exactly when the picture must be laid out anew. */
 export function layoutKey(graph: PictureGraph): string {

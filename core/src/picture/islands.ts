@@ -30,7 +30,8 @@ export function islands(
 
 /** Islands below each other. */
 export function stack(roots: readonly ElkNode[]): ElkNode {
-  if (roots.length === 1) return roots[0];
+  const [only, ...more] = roots;
+  if (only && more.length === 0) return only;
   const whole: ElkNode = { id: 'root', width: 0, height: 0, children: [], edges: [] };
   for (const root of roots) {
     const down = whole.height ?? 0;

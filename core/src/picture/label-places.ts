@@ -1,3 +1,4 @@
+import { consecutive } from '../design/index.js';
 import { overlap, stretchBoxes, type Box, type Point } from './boxes.js';
 
 /** A label is this wide, and this high without and with the counts under its volts, px. */
@@ -35,9 +36,8 @@ export class LabelPlaces {
    * @returns the place, and how long the stretch is; no place where none is clear
    */
   place(points: readonly Point[], read: boolean): { at: Point | undefined; room: number } {
-    const stretches = points
-      .slice(1)
-      .map((b, i) => ({ a: points[i], b, room: Math.hypot(b.x - points[i].x, b.y - points[i].y) }))
+    const stretches = consecutive(points)
+      .map(([a, b]) => ({ a, b, room: Math.hypot(b.x - a.x, b.y - a.y) }))
       .sort((s, t) => t.room - s.room);
     const level = stretches.filter(({ a, b }) => a.y === b.y);
     const upright = stretches.filter(({ a, b }) => a.x === b.x && a.y !== b.y);

@@ -33,7 +33,7 @@ export interface PlacedLine {
   /** Middle of its label; none where there is no room for one. */
   label: Point | undefined;
   /** A point on the line to take it by. */
-  grip: Point;
+  grip: Point | undefined;
   /** Of all lines of its net the one that carries the net's label. */
   main: boolean;
 }
@@ -90,10 +90,12 @@ export async function layOutPicture(
   const lanes = await Promise.all(
     (feeds.length > 0 ? laneWays : []).map((way) => place(feeds, within(feeds), way)),
   );
-  const inTurn = ways.map((_, i) => (before.way + i) % ways.length);
+  const all = ways.map((options, way) => ({ options, way }));
+  const inTurn = [...all.slice(before.way), ...all.slice(0, before.way)];
   let best: { layout: PictureLayout; way: number } | undefined;
-  for (const way of graph.cards.length > mostTried ? [0] : inTurn) {
-    const root = await place(main, lines, ways[way]);
+  const tried = graph.cards.length > mostTried ? all.slice(0, 1) : inTurn;
+  for (const { options, way } of tried) {
+    const root = await place(main, lines, options);
     const layout = arrange(root, lanes, graph);
     if (!best || tightness(layout) < tightness(best.layout)) best = { layout, way };
     if (tightness(best.layout) <= 1) break;

@@ -49,9 +49,8 @@ export function colourBands(ohms: number, tolerance: number): BandColour[] {
   }
   const multiplier = multiplierBand(exponent);
   if (!(ohms > 0) || !multiplier) throw new RangeError(`${ohms} Ω has no colour code.`);
-  return [...String(digits)]
-    .map((d): BandColour => bandColours[Number(d)])
-    .concat(multiplier, last[1]);
+  const figureBands = [...String(digits)].flatMap((d) => bandColours[Number(d)] ?? []);
+  return [...figureBands, multiplier, last[1]];
 }
 
 function multiplierBand(exponent: number): BandColour | undefined {
@@ -68,13 +67,14 @@ function multiplierBand(exponent: number): BandColour | undefined {
  */
 export function readBands(bands: readonly BandColour[]): { ohms: number; tolerance: number } {
   const figures = bands.slice(0, -2).map((b) => bandColours.indexOf(b as never));
-  const multiplier = bands[bands.length - 2];
-  const exponent = multiplierColours[multiplier] ?? bandColours.indexOf(multiplier as never);
-  const tolerance = toleranceColour.find(([, colour]) => colour === bands[bands.length - 1]);
+  const [multiplier, last] = bands.slice(-2);
+  const small = multiplier && multiplierColours[multiplier];
+  const exponent = small ?? bandColours.indexOf(multiplier as never);
+  const tolerance = toleranceColour.find(([, colour]) => colour === last);
   if (figures.length < 2 || figures.includes(-1) || exponent < -3 || !tolerance) {
     throw new RangeError(`The bands ${bands.join(', ')} are no resistor value.`);
   }
-  if (multiplierColours[multiplier] === undefined && exponent < 0) {
+  if (small === undefined && exponent < 0) {
     throw new RangeError(`${multiplier} is no multiplier.`);
   }
   return { ohms: Number(`${figures.join('')}e${exponent}`), tolerance: tolerance[0] };

@@ -13,29 +13,26 @@ const parts = [
  */
 export function formatDuration(seconds: number): string {
   const size = Math.abs(seconds);
-  const [index, whole] = split(size);
-  const next = parts[index + 1];
-  if (!next) return `${sign(seconds)}${Math.round(size)}\u00a0s`;
-  const rest = Math.round((size - whole * parts[index][1]) / next[1]);
+  const index = parts.findIndex(([, length]) => size >= length);
+  const [largest, next] = parts.slice(index);
+  if (!largest || !next) return `${sign(seconds)}${Math.round(size)}\u00a0s`;
+  const [unit, length] = largest;
+  const whole = Math.floor(size / length);
+  const rest = Math.round((size - whole * length) / next[1]);
   // 59.6 min of an hour are a whole hour more.
-  if (rest * next[1] >= parts[index][1])
-    return formatDuration(Math.sign(seconds) * (whole + 1) * parts[index][1]);
-  const said = [[whole, parts[index][0]] as const, [rest, next[0]] as const]
+  if (rest * next[1] >= length) return formatDuration(Math.sign(seconds) * (whole + 1) * length);
+  const said = (
+    [
+      [whole, unit],
+      [rest, next[0]],
+    ] as const
+  )
     .filter(([count]) => count > 0)
-    .map(([count, unit]) => `${count}\u00a0${unit}`);
+    .map(([count, of]) => `${count}\u00a0${of}`);
   return `${sign(seconds)}${said.join(' ')}`;
 }
 
 const sign = (value: number): string => (value < 0 ? '−' : '');
-
-/** The largest part that is there, and how many of it. */
-function split(size: number): [index: number, whole: number] {
-  const index = Math.max(
-    0,
-    parts.findIndex(([, length]) => size >= length),
-  );
-  return [index, Math.floor(size / parts[index][1])];
-}
 
 /**
  * A time to the second in all its parts, none lost: 5430 s → "1 h 30 min 30 s". What is read back is the same time.
@@ -75,14 +72,14 @@ export function parseDuration(text: string): number | undefined {
   let sum = 0;
   let least = Infinity;
   while (rest) {
-    const match = part.exec(rest);
-    const length = match ? spellings[match[2].toLowerCase()] : undefined;
-    if (!match || length === undefined || length >= least) return undefined;
+    const [said, count, word = ''] = part.exec(rest) ?? [];
+    const length = spellings[word.toLowerCase()];
+    if (said === undefined || length === undefined || length >= least) return undefined;
     // An "m" by itself may be metres or milliseconds elsewhere: here only after hours.
-    if (match[2].toLowerCase() === 'm' && least === Infinity) return undefined;
-    sum += Number(match[1]) * length;
+    if (word.toLowerCase() === 'm' && least === Infinity) return undefined;
+    sum += Number(count) * length;
     least = length;
-    rest = rest.slice(match[0].length);
+    rest = rest.slice(said.length);
   }
   return least === Infinity ? undefined : sum;
 }

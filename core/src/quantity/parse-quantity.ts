@@ -47,7 +47,7 @@ const swapped = (text: string): string =>
 function parseInfix(text: string, unit: Unit): Parsed | undefined {
   const match = infix.exec(text);
   if (!match) return undefined;
-  const [, whole, letter, fraction, rest] = match;
+  const [, whole, letter = '', fraction, rest = ''] = match;
   if (letter === 'R' && unit !== 'Ω') return undefined;
   if (prefixlessUnits.has(unit) || (rest !== '' && !isUnit(rest, unit))) return undefined;
   const exponent = letter === 'R' ? 0 : prefixExponent[letter];
@@ -59,7 +59,7 @@ function parsePlain(text: string, typed: string, unit: Unit): Parsed {
   if (!match) {
     return refuse(`"${typed.trim()}" is not a number. Write for example ${exampleFor(unit)}.`);
   }
-  const [, digits, tail] = match;
+  const [, digits = '', tail = ''] = match;
   const other = inOtherUnit(Number(digits), tail, unit);
   if (other) return other;
   const exponent = tailExponent(tail, unit);
@@ -93,7 +93,8 @@ function tailExponent(tail: string, unit: Unit): number | undefined {
   if (prefixlessUnits.has(unit)) return undefined;
   const match = /^(Meg|meg|[pnuµμmkKMG])\s*(.*)$/.exec(tail);
   if (!match) return undefined;
-  return match[2] === '' || isUnit(match[2], unit) ? prefixExponent[match[1]] : undefined;
+  const [, prefix = '', rest = ''] = match;
+  return rest === '' || isUnit(rest, unit) ? prefixExponent[prefix] : undefined;
 }
 
 function isUnit(text: string, unit: Unit): boolean {

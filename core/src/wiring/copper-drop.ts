@@ -34,8 +34,8 @@ export function potentials(
   net: NamedNet,
   currents: Readonly<Record<string, number>>,
 ): Map<TerminalRef, number> {
-  const at = new Map<TerminalRef, number>([[net.terminals[0], 0]]);
-  const open = [net.terminals[0]];
+  const open = net.terminals.slice(0, 1);
+  const at = new Map<TerminalRef, number>(open.map((first) => [first, 0]));
   for (let here = open.pop(); here !== undefined; here = open.pop()) {
     for (const wire of net.wires) {
       const forward = wire.from === here;

@@ -1,10 +1,11 @@
-import { findKind } from '../catalog/index.js';
+import { endsOf, findKind } from '../catalog/index.js';
 import {
   applyEdit,
   freshId,
   terminalRef,
   type Design,
   type Edit,
+  type Part,
   type TerminalRef,
   type Wire,
 } from '../design/index.js';
@@ -47,6 +48,13 @@ export class Draft {
     return id;
   }
 
+  /** @throws RangeError when no part has the id */
+  part(id: string): Part {
+    const part = this.present.parts.find((p) => p.id === id);
+    if (!part) throw new RangeError(`There is no part ${id}.`);
+    return part;
+  }
+
   /** Joins two terminals by a wire; nothing happens where they are joined directly already. */
   join(from: TerminalRef, to: TerminalRef, more: Partial<Wire> = {}): this {
     const there = this.present.wires.some(
@@ -69,7 +77,7 @@ export class Draft {
     to: TerminalRef,
   ): string {
     const id = this.add(kind, name, params);
-    const [first, second] = findKind(kind)?.terminals ?? [];
+    const [first, second] = endsOf(kind);
     this.join(from, terminalRef(id, first.id));
     this.join(terminalRef(id, second.id), to);
     return id;

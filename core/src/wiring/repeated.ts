@@ -29,9 +29,9 @@ export function repeatedChannels(design: Design): Repeated[] {
     const signature = ordered.map((id) => labels.get(id)).join('|');
     sets.set(signature, [...(sets.get(signature) ?? []), ordered]);
   }
-  return [...sets.values()]
-    .filter((set) => set.length > 1)
-    .map(([parts, ...others]) => ({ parts, others }));
+  return [...sets.values()].flatMap(([parts, ...others]) =>
+    parts && others.length > 0 ? [{ parts, others }] : [],
+  );
 }
 
 /** Rounds in which every part learns what its neighbours are: enough for a chain of this many parts. */

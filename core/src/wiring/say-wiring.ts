@@ -56,7 +56,7 @@ export function sayWiring(design: Design, text: string): Said {
   if (!halves) {
     return { ok: false, reason: 'Say two ends with “to” between them: “OUT of PIR to D2”.' };
   }
-  const [from, to] = halves.map((half) => findEnd(design, half));
+  const [from, to] = [findEnd(design, halves[0]), findEnd(design, halves[1])];
   if (typeof from !== 'string') return from;
   if (typeof to !== 'string') return to;
   if (from === to) return { ok: false, reason: `Both ends are ${from}.` };
@@ -70,25 +70,26 @@ function takeThrough(text: string): { body: string; through?: number } {
       text.trim(),
     );
   if (!match) return { body: text };
-  const parsed = parseQuantity(match[2].replace(/\s*ohms?$/i, ''), 'Ω');
-  return parsed.ok && parsed.value > 0 ? { body: match[1], through: parsed.value } : { body: text };
+  const [, body = '', ohms = ''] = match;
+  const parsed = parseQuantity(ohms.replace(/\s*ohms?$/i, ''), 'Ω');
+  return parsed.ok && parsed.value > 0 ? { body, through: parsed.value } : { body: text };
 }
 
 function splitHalves(said: string): [string, string] | undefined {
-  const parts = said.split(/ (?:to|and|with|→|->|–) /);
-  if (parts.length === 2) return [parts[0], parts[1]];
-  const words = said.split(' ');
-  return words.length === 2 && words.every((w) => w.includes('.'))
-    ? [words[0], words[1]]
+  const [from, to, ...more] = said.split(/ (?:to|and|with|→|->|–) /);
+  if (from !== undefined && to !== undefined && more.length === 0) return [from, to];
+  const [first, second, ...others] = said.split(' ');
+  return first?.includes('.') && second?.includes('.') && others.length === 0
+    ? [first, second]
     : undefined;
 }
 
 /** The terminal that half a sentence names, or why it names none or several. */
 function findEnd(design: Design, half: string): TerminalRef | Extract<Said, { ok: false }> {
-  const dotted = /^(\S+)\.(\S+)$/.exec(half);
-  const of = /^(?:the )?(.+?) (?:of|on|at) (?:the )?(.+)$/.exec(half);
-  if (dotted) return inPart(design, dotted[1], dotted[2], half);
-  if (of) return inPart(design, of[2], of[1], half);
+  const [, dotted, terminal] = /^(\S+)\.(\S+)$/.exec(half) ?? [];
+  if (dotted && terminal) return inPart(design, dotted, terminal, half);
+  const [, called, of] = /^(?:the )?(.+?) (?:of|on|at) (?:the )?(.+)$/.exec(half) ?? [];
+  if (called && of) return inPart(design, of, called, half);
   const alone = anywhere(design, half);
   if (typeof alone === 'string') return alone;
   // "PIR out": the part first, or "out PIR".
@@ -98,7 +99,7 @@ function findEnd(design: Design, half: string): TerminalRef | Extract<Said, { ok
     for (const [part, terminal] of [
       [head, tail],
       [tail, head],
-    ]) {
+    ] as const) {
       const found = inPart(design, part, terminal, half);
       if (typeof found === 'string') return found;
     }
@@ -113,12 +114,12 @@ function inPart(
   half: string,
 ): TerminalRef | Extract<Said, { ok: false }> {
   const parts = partsCalled(design, partWords);
-  if (parts.length === 0) return { ok: false, reason: `No part is called “${partWords}”.` };
+  const [part] = parts;
+  if (!part) return { ok: false, reason: `No part is called “${partWords}”.` };
   const found = parts.flatMap((p) =>
     terminalsCalled(p, terminalWords).map((t) => terminalRef(p.id, t.id)),
   );
   if (found.length === 0) {
-    const [part] = parts;
     const labels = kindOf(part).terminals.map((t) => t.label);
     return {
       ok: false,
@@ -148,11 +149,13 @@ function one(
   found: readonly TerminalRef[],
   words: string,
 ): TerminalRef | Extract<Said, { ok: false }> {
-  if (found.length === 1) return found[0];
-  const boards = found.filter((ref) => splitRef(ref).part === splitRef(found[0]).part);
-  if (boards.length === found.length) {
+  const [only, ...others] = found;
+  if (only && others.length === 0) return only;
+  const boards = new Set(found.map((ref) => splitRef(ref).part));
+  if (boards.size === 1) {
     const free = found.filter((ref) => !design.wires.some((w) => w.from === ref || w.to === ref));
-    if (free.length === 1) return free[0];
+    const [alone, ...more] = free;
+    if (alone && more.length === 0) return alone;
   }
   return { ok: false, reason: `“${words}” could be ${found.slice(0, 6).join(', ')}: say which.` };
 }

@@ -94,9 +94,8 @@ export function suppliesOf(design: Design): { ref: TerminalRef; volts: number }[
 
 /** Behind a fuse in a supply's lead, where one is the only thing on it. */
 function afterFuse(wiring: Wiring, ref: TerminalRef): TerminalRef {
-  const others = wiring.ends(ref).filter((e) => e.ref !== ref);
-  const [only] = others;
-  if (others.length !== 1 || !only.kind.fuse) return ref;
+  const [only, ...more] = wiring.ends(ref).filter((e) => e.ref !== ref);
+  if (!only?.kind.fuse || more.length > 0) return ref;
   const beyond = wiring.beyond(only);
   return beyond && splitRef(beyond).part === only.part.id ? beyond : ref;
 }

@@ -31,7 +31,7 @@ export function usualColour(design: Design, from: TerminalRef, to: TerminalRef):
   const used = new Set(
     wiring.all().flatMap((n) => (n.nature === 'signal' ? [n.wires[0]?.colour] : [])),
   );
-  return signals.find((c) => !used.has(c)) ?? signals[used.size % signals.length];
+  return signals.find((c) => !used.has(c)) ?? signals[used.size % signals.length] ?? 'green';
 }
 
 function natureOf(design: Design, from: TerminalRef, to: TerminalRef): NetNature {

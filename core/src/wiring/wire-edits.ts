@@ -50,8 +50,8 @@ export function splitWire(
   params: Record<string, number> = {},
 ): Edit {
   const wire = wireOf(design, id);
-  const terminals = findKind(kind)?.terminals ?? [];
-  if (terminals.length !== 2) throw new RangeError(`${kind} has not two terminals.`);
+  const [first, second, ...more] = findKind(kind)?.terminals ?? [];
+  if (!first || !second || more.length > 0) throw new RangeError(`${kind} has not two terminals.`);
   const draft = new Draft(design).make({ type: 'remove-wire', id });
   const part = draft.add(kind, name, params);
   // A diode or fuse looks from the supply towards what it feeds.
@@ -60,8 +60,8 @@ export function splitWire(
   const { length, ...rest } = wire;
   const half = length === undefined ? {} : { length: length / 2 };
   return draft
-    .join(near, terminalRef(part, terminals[0].id), { ...rest, ...half })
-    .join(terminalRef(part, terminals[1].id), far, { ...rest, ...half })
+    .join(near, terminalRef(part, first.id), { ...rest, ...half })
+    .join(terminalRef(part, second.id), far, { ...rest, ...half })
     .edit('split wire');
 }
 

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
+import { endsOf, kindOf, paramsOf, type SolvedPart } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { indicates } from '../../rehearsal/index.js';
 import { everyState, type Evidence, type State } from '../evidence.js';
@@ -54,7 +54,7 @@ const leastMove = 0.3;
 
 /** Whether what drives a part is not always the same: of what only a swing moves, steady states tell no more. */
 function isMoved(part: Part, states: readonly State[]): boolean {
-  const [first, second] = kindOf(part).terminals;
+  const [first, second] = endsOf(part.kind);
   const read = across(part, first.id, second.id);
   const volts = states.flatMap(({ solution }) => read(solution) ?? []);
   return Math.max(...volts) - Math.min(...volts) > leastMove;
@@ -95,10 +95,11 @@ export const actsAtRest: Rule = {
       .map((part): Found => {
         const { acts } = kindOf(part);
         const solved = off.solution.parts[part.id];
+        const because = solved ? acts?.because(solved, paramsOf(part)) : undefined;
         return {
           subject: part.id,
           title: `${part.name} acts at rest`,
-          reason: `With nothing there and every output off it is ${acts?.word ?? 'on'}: ${acts?.because(solved, paramsOf(part)) ?? ''}. If it only shows that power is there, say so in its panel.`,
+          reason: `With nothing there and every output off it is ${acts?.word ?? 'on'}: ${because ?? ''}. If it only shows that power is there, say so in its panel.`,
           about: [part.id],
         };
       });

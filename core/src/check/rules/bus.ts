@@ -55,6 +55,7 @@ export const busPullUpMissing: Rule = {
   source: 'Open-drain lines need a resistor to the supply (I²C-bus specification UM10204).',
   find: (evidence) =>
     [...buses(evidence).values()].flatMap(([chip]): Found[] => {
+      if (!chip) return [];
       const lines = [chip.sda, chip.scl];
       const bare = lines.filter((line) => evidence.wiring.wired(line) && !pulledUp(evidence, line));
       if (bare.length === 0) return [];
@@ -97,12 +98,12 @@ export const busAddressClash: Rule = {
         const { address } = chip;
         by.set(address, [...(by.get(address) ?? []), chip]);
       }
-      return [...by]
-        .filter(([, same]) => same.length > 1)
-        .map(([address, same]): Found => {
-          const free = free7bit(address, [...by.keys()]);
-          const [, second] = same;
-          return {
+      return [...by].flatMap(([address, same]): Found[] => {
+        const [, second] = same;
+        if (!second) return [];
+        const free = free7bit(address, [...by.keys()]);
+        return [
+          {
             subject: same.map((c) => c.part.id).join('+'),
             title: `${list(same.map((c) => c.part.name))} have one address`,
             reason: `Both answer to ${address} (0x${address.toString(16)}).`,
@@ -116,8 +117,9 @@ export const busAddressClash: Rule = {
                 value: free,
               },
             },
-          };
-        });
+          },
+        ];
+      });
     }),
 };
 
@@ -139,6 +141,7 @@ export const busPinWrong: Rule = {
   source: 'Functions of the controller’s pins.',
   find: (evidence) =>
     [...buses(evidence).values()].flatMap(([chip]) => {
+      if (!chip) return [];
       const lines = [
         { name: 'SDA', ref: chip.sda, skill: 'data', other: 'clock' },
         { name: 'SCL', ref: chip.scl, skill: 'clock', other: 'data' },

@@ -126,13 +126,14 @@ export const contactAlone: Rule = {
     design.parts.flatMap((part) =>
       (kindOf(part).contacts ?? []).flatMap(({ terminals }): Found[] => {
         const wired = terminals.map((t) => refOf(part, t)).filter((ref) => wiring.wired(ref));
-        if (wired.length !== 1) return [];
+        const [only, ...more] = wired;
+        if (!only || more.length > 0) return [];
         return [
           {
-            subject: wired[0],
-            title: `Only ${wired[0]} of a contact of ${part.name} is wired`,
-            reason: `Nothing is wired to the other terminals of that contact: what is at ${wired[0]} is never switched.`,
-            about: [part.id, ...wired],
+            subject: only,
+            title: `Only ${only} of a contact of ${part.name} is wired`,
+            reason: `Nothing is wired to the other terminals of that contact: what is at ${only} is never switched.`,
+            about: [part.id, only],
           },
         ];
       }),

@@ -184,10 +184,10 @@ function ownSupply(board: Part): TerminalRef | undefined {
 /** Takes a divider off the supply it hangs on and puts it on the board's own. */
 function feedFrom({ design }: Evidence, top: TerminalRef, own: TerminalRef) {
   const draft = new Draft(design);
-  const wires = design.wires.filter((w) => w.from === top || w.to === top);
+  const [only, ...more] = design.wires.filter((w) => w.from === top || w.to === top);
   // Only a terminal at the end of a branch can be moved without taking others along.
-  if (wires.length !== 1) return undefined;
-  draft.make({ type: 'remove-wire', id: wires[0].id }).join(own, top, { colour: 'red' });
+  if (!only || more.length > 0) return undefined;
+  draft.make({ type: 'remove-wire', id: only.id }).join(own, top, { colour: 'red' });
   return { label: `Feed ${top} from ${own}`, edit: draft.edit('feed divider') };
 }
 

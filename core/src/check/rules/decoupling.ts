@@ -54,7 +54,8 @@ export const decouplingMissing: Rule = {
 const burst = 0.1;
 /** Charge kept per ampere of step: what a burst takes in its first millisecond for a fall of 0.5 V, F/A. */
 const perAmp = 1e-3 / 0.5;
-const sold = [10, 22, 47, 100, 220, 470, 1000, 2200].map((uF) => uF * 1e-6);
+const largest = 2200e-6;
+const sold = [10, 22, 47, 100, 220, 470, 1000].map((uF) => uF * 1e-6);
 
 export const bulkMissing: Rule = {
   code: 'bulk-missing',
@@ -77,7 +78,7 @@ export const bulkMissing: Rule = {
       const wanted = step * perAmp;
       const there = across(evidence, part, feed.plus, feed.minus);
       if (step < burst || there >= 0.5 * wanted) return [];
-      const farads = sold.find((f) => f >= wanted) ?? sold[sold.length - 1];
+      const farads = sold.find((f) => f >= wanted) ?? largest;
       return [
         {
           subject: part.id,

@@ -18,7 +18,7 @@ const lasting = 0.75;
 const harmless = 3;
 
 const sizeFor = (current: number): number =>
-  sizes.find((s) => s * lasting >= current) ?? sizes[sizes.length - 1];
+  sizes.find((s) => s * lasting >= current) ?? Math.max(...sizes);
 
 /** The largest current out of a part's terminal in either state, with its worst case. */
 function current(evidence: Evidence, part: Part, terminal: string): number {
@@ -32,10 +32,10 @@ function current(evidence: Evidence, part: Part, terminal: string): number {
 function firstFuse(wiring: Wiring, source: TerminalRef): Part | undefined {
   let here = source;
   for (let i = 0; i < 6; i++) {
-    const others = wiring.ends(here).filter((e) => e.ref !== here);
-    if (others.length !== 1) return undefined;
-    if (others[0].kind.fuse) return others[0].part;
-    const beyond = wiring.beyond(others[0]);
+    const [only, ...more] = wiring.ends(here).filter((e) => e.ref !== here);
+    if (!only || more.length > 0) return undefined;
+    if (only.kind.fuse) return only.part;
+    const beyond = wiring.beyond(only);
     if (!beyond) return undefined;
     here = beyond;
   }

@@ -56,19 +56,22 @@ export const groundSplit: Rule = {
   find: (evidence) => {
     const [main, ...others] = islands(evidence);
     if (!main) return [];
-    return others.map(({ refs, nets }): Found => {
+    return others.flatMap(({ refs, nets }): Found[] => {
       const parts = [...new Set(refs.map((ref) => splitRef(ref).part))];
-      const [apart, home] = [refs[0], main.refs[0]];
-      return {
-        subject: [...parts].sort().join('+'),
-        title: `The ground of ${list(parts)} stands apart`,
-        reason: `No wire leads from ${list(refs)} to ${home}, where ${main.refs.length} other grounds are${leaks(evidence, apart, home)}.`,
-        about: [...parts, ...nets, ...refs],
-        fix: {
-          label: `Join ${apart} and ${home}`,
-          edit: new Draft(evidence.design).join(apart, home).edit('join grounds'),
+      const [[apart], [home]] = [refs, main.refs];
+      if (!apart || !home) return [];
+      return [
+        {
+          subject: [...parts].sort().join('+'),
+          title: `The ground of ${list(parts)} stands apart`,
+          reason: `No wire leads from ${list(refs)} to ${home}, where ${main.refs.length} other grounds are${leaks(evidence, apart, home)}.`,
+          about: [...parts, ...nets, ...refs],
+          fix: {
+            label: `Join ${apart} and ${home}`,
+            edit: new Draft(evidence.design).join(apart, home).edit('join grounds'),
+          },
         },
-      };
+      ];
     });
   },
 };

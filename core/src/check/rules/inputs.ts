@@ -37,7 +37,8 @@ export const pinOvervoltage: Rule = {
       const inputs = guarded(evidence, part);
       for (const state of inputs.length > 0 ? allStates(evidence) : []) {
         const solved = state.solution.parts[part.id];
-        for (const { id, rating } of solved ? inputs : []) {
+        if (!solved) continue;
+        for (const { id, rating } of inputs) {
           const above = rating.stress(solved, paramsOf(part));
           const current = solved.amps[id] ?? 0;
           const over = above > rating.limit(paramsOf(part)) && current > harmlessInto;
@@ -181,8 +182,9 @@ export const inputUndecided: Rule = {
           at !== undefined && solved && pinLevel(evidence.design, pin, at, solved) === 'either'
         );
       });
-      if (!found) return [];
-      const supply = inputs.supply(found.solution.parts[owner.id]);
+      const solved = found?.solution.parts[owner.id];
+      if (!found || !solved) return [];
+      const supply = inputs.supply(solved);
       const [low, high] = [inputs.low, inputs.high].map((of) =>
         volts(of(paramsOf(owner)) * supply),
       );

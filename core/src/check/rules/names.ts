@@ -48,8 +48,8 @@ const crossed = (uses: readonly Use[]): (readonly [Use, Use])[] =>
   );
 
 /** Neither name fits worse the other way about, and one of them better. */
-const seemsCrossed = (own: readonly number[], other: readonly number[]): boolean =>
-  own.every((fit, i) => fit <= other[i]) && own.some((fit, i) => fit < other[i]);
+const seemsCrossed = (own: readonly [number, number], other: readonly [number, number]): boolean =>
+  own[0] <= other[0] && own[1] <= other[1] && (own[0] < other[0] || own[1] < other[1]);
 
 function outputs({ design, alone, off, wiring }: Evidence): Use[] {
   return design.outputs.flatMap(({ id, name, pin }) => {

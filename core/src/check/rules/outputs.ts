@@ -22,6 +22,7 @@ function without({ design }: Evidence, ref: TerminalRef): number | undefined {
   const draft = new Draft(design);
   const wires = design.wires.filter((w) => w.from === ref || w.to === ref);
   const [first, ...others] = wires.map((w) => (w.from === ref ? w.to : w.from));
+  if (first === undefined) return undefined;
   for (const { id } of wires) draft.make({ type: 'remove-wire', id });
   for (const other of others) draft.join(first, other);
   const solution = solveOnce(draft.design);

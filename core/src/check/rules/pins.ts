@@ -7,18 +7,21 @@ import type { Fix, Found, Rule } from '../finding.js';
 import { modeOf, refOf, withFix } from '../lookup.js';
 import { list } from '../words.js';
 
-/** What channels and outputs want a pin to be: modes that will do, the usual one first. */
+/** Modes of a pin that will do, the usual one first. */
+type Fitting = readonly [PinMode, ...PinMode[]];
+
+/** What channels and outputs want a pin to be: see `Fitting`. */
 function wants({ design }: Evidence) {
   const channels = design.channels
     .filter((c) => !readoutOf(design, c.pin))
     .map((c) => {
       const analogue = terminalOf(design, c.pin)?.modes?.includes('analogue') ?? false;
-      const fitting: PinMode[] = analogue ? ['analogue', 'input', 'pull-up'] : ['input', 'pull-up'];
+      const fitting: Fitting = analogue ? ['analogue', 'input', 'pull-up'] : ['input', 'pull-up'];
       return { pin: c.pin, fitting, use: `Channel ${c.name} reads` };
     });
   const outputs = design.outputs.map((o) => ({
     pin: o.pin,
-    fitting: ['output'] as PinMode[],
+    fitting: ['output'] as Fitting,
     use: `Output ${o.name} drives`,
   }));
   return [...channels, ...outputs];
@@ -38,7 +41,7 @@ export const pinUnable: Rule = {
   find: (evidence) => {
     const modes = evidence.design.controller.pins.map(({ pin, mode }) => ({
       pin,
-      fitting: [mode],
+      fitting: [mode] as Fitting,
       use: 'The firmware sets up',
     }));
     const asked = [...wants(evidence), ...modes].filter(

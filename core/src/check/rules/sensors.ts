@@ -1,6 +1,6 @@
 import { splitRef } from '../../design/index.js';
 import { CannotBuild, sensorPower } from '../../blocks/index.js';
-import { kindOf } from '../../catalog/index.js';
+import { endsOf, kindOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { formatQuantity } from '../../quantity/index.js';
 import { allStates, type Evidence } from '../evidence.js';
@@ -58,9 +58,9 @@ export const chargeStays: Rule = {
     evidence.design.parts.flatMap((part): Found[] => {
       const { frontEnd, terminals } = kindOf(part);
       if (frontEnd !== 'charge') return [];
-      const ends = terminals.map((t) => refOf(part, t.id));
-      if (!ends.every((ref) => evidence.wiring.wired(ref))) return [];
-      const ohms = Math.max(...ends.map((ref) => evidence.seen(ref) ?? 0));
+      const [a, b] = terminals.map((t) => refOf(part, t.id));
+      if (!a || !b || !evidence.wiring.wired(a) || !evidence.wiring.wired(b)) return [];
+      const ohms = Math.max(evidence.seen(a) ?? 0, evidence.seen(b) ?? 0);
       if (ohms < bleeds) return [];
       return [
         {
@@ -73,7 +73,7 @@ export const chargeStays: Rule = {
             'resistor',
             'Bleed resistor',
             { ohms: 1e6 },
-            [ends[0], ends[1]],
+            [a, b],
             'Put 1 MΩ across it',
           ),
         },
@@ -94,9 +94,11 @@ function pulsed({ design }: Evidence, part: Part): Fix | undefined {
 
 /** The two terminals between which a part's electrodes stand, or between which its module feeds them. */
 function electrodes(part: Part): readonly [string, string] | undefined {
-  const { corrodes, feed, terminals } = kindOf(part);
+  const { corrodes, feed } = kindOf(part);
   if (!corrodes) return undefined;
-  return feed ? [feed.plus, feed.minus] : [terminals[0].id, terminals[1].id];
+  if (feed) return [feed.plus, feed.minus];
+  const [first, second] = endsOf(part.kind);
+  return [first.id, second.id];
 }
 
 /** Whether the supply is reached only through an output that feeds sensors. */

@@ -26,9 +26,11 @@ export const sensorUnread: Rule = {
     return [...evidence.sweeps].flatMap(([id, sweeps]): Found[] => {
       const part = wiring.part(id);
       const felt = sweeps.filter((s) => s.felt);
-      if (!part || felt.length === 0 || !inUse(evidence, part)) return [];
-      const heard = felt.some(({ states: [first, ...others] }) =>
-        [quiet, ...others].some((s) => noticed(s, first)),
+      const [most] = felt;
+      if (!part || !most || !inUse(evidence, part)) return [];
+      const heard = felt.some(
+        ({ states: [first, ...others] }) =>
+          first && [quiet, ...others].some((s) => noticed(s, first)),
       );
       if (heard) return [];
       const whom = design.channels.length > 0 ? 'no channel reads anything else' : 'nothing acts';
@@ -37,7 +39,7 @@ export const sensorUnread: Rule = {
           subject: id,
           severity: severityOfIdle(evidence, design.channels.length > 0),
           title: `${part.name} is not heard`,
-          reason: `Whatever ${felt[0].label} it feels, ${whom}.`,
+          reason: `Whatever ${most.label} it feels, ${whom}.`,
           about: [id],
         },
       ];

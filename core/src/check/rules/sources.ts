@@ -103,7 +103,8 @@ function drawn(evidence: Evidence) {
 function share(state: State, part: Part): number {
   const { supplies: [output] = [], terminals } = kindOf(part);
   const ground = terminals.find((t) => t.role === 'ground');
-  const volts = output && ground && across(part, output.at, ground.id)(state.solution);
+  if (!output || !ground) return 1;
+  const volts = across(part, output.at, ground.id)(state.solution);
   return volts === undefined ? 1 : volts / output.volts(paramsOf(part));
 }
 

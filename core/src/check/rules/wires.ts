@@ -106,7 +106,8 @@ export const wireShared: Rule = {
       if (net.nature === 'signal') return [];
       const board = net.terminals.find((t) => boards.has(splitRef(t).part));
       if (!board) return [];
-      const [before, after] = [quiet, fired].map((s) => potentials(net, s.solution.wires));
+      const before = potentials(net, quiet.solution.wires);
+      const after = potentials(net, fired.solution.wires);
       const step = step1(evidence, board);
       return wiring
         .ends(net.id)

@@ -2,12 +2,13 @@
  * The value of a course of points at a time: straight lines between them, the first and the last value beyond.
  *
  * @param times ascending, at least one
+ * @returns NaN for a course without points
  * @example between([0, 10], [1, 3], 5) // 2
  */
 export function between(times: readonly number[], values: readonly number[], t: number): number {
   const i = times.findIndex((at) => at > t);
-  if (i === 0) return values[0];
-  if (i < 0) return values[values.length - 1];
-  const share = (t - times[i - 1]) / (times[i] - times[i - 1]);
-  return values[i - 1] + share * (values[i] - values[i - 1]);
+  const after = values.at(i) ?? NaN;
+  const [a, before, b] = [times[i - 1], values[i - 1], times[i]];
+  if (a === undefined || before === undefined || b === undefined) return after;
+  return before + ((t - a) / (b - a)) * (after - before);
 }

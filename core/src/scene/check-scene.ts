@@ -91,8 +91,9 @@ function happeningFaults(happening: Happening, scene: Scene, design: Design): Fa
   const aim = aimFault(happening, kind, design);
   if (aim) faults.push({ place: '.target', severity: 'doubt', ...aim });
   const stray = path.findIndex((p) => outside(plan, p));
-  if (stray >= 0) {
-    const { x, y } = path[stray];
+  const out = path[stray];
+  if (out) {
+    const { x, y } = out;
     const reason = `The point ${x}, ${y} m lies outside the plan`;
     const cure = `${edges(plan)} Move the point, or enlarge the plan.`;
     faults.push({ place: `.path[${stray}]`, reason, cure });
@@ -151,7 +152,7 @@ function recordingFaults({ parts, recordings }: Design): Fault[] {
       const reason = `It has ${times.length} times and ${values.length} values`;
       return [{ place, reason, cure: 'Give every value its time.' }];
     }
-    const back = times.findIndex((t, k) => k > 0 && t < times[k - 1]);
+    const back = times.findIndex((t, k) => t < (times[k - 1] ?? -Infinity));
     if (back < 0) return [];
     const reason = `The time ${times[back]} s goes back`;
     return [{ place: `${place}.times[${back}]`, reason, cure: 'Sort the readings by time.' }];

@@ -1,5 +1,7 @@
 import type { Quantity } from '../catalog/index.js';
-import { findHappeningKind, happeningValues, type Receiver } from './index.js';
+import type { Happening } from '../design/index.js';
+import { momentOf } from './happenings.js';
+import { findHappeningKind, type Receiver } from './index.js';
 
 const receiver = (quantity: Quantity, radius = 0.01): Receiver => ({
   quantity,
@@ -18,19 +20,13 @@ function given(
   radius?: number,
 ): number {
   const found = findHappeningKind(kind);
-  const points = path.map(([x, y]) => ({ x, y }));
-  const all = happeningValues({
+  const happening: Happening = {
     ...{ id: 'h', name: 'h', intent: 'wanted', start: 0 },
     kind,
     params,
-    path: points,
-  });
-  return (
-    found?.contributes?.[quantity]?.(
-      { params: all, t, path: points },
-      receiver(quantity, radius),
-    ) ?? 0
-  );
+    path: path.map(([x, y]) => ({ x, y })),
+  };
+  return found?.contributes?.[quantity]?.(momentOf(happening, t), receiver(quantity, radius)) ?? 0;
 }
 
 type Course = [

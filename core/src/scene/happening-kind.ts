@@ -23,8 +23,10 @@ export interface Moment<V = Params> {
   params: V;
   /** Seconds from its start. */
   t: number;
-  /** Where it happens: at least one point for kinds that have a place. */
+  /** The way it takes, for kinds that go along one. */
   path: readonly Point[];
+  /** Where it is, or begins; out of all reach for one that is given no place. */
+  at: Point;
 }
 
 /** What a happening gives a receiver, in the quantity's unit; undefined for nothing. */

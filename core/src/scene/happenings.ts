@@ -1,7 +1,7 @@
 import type { Quantity } from '../catalog/index.js';
 import { bodyMatters } from './body/stimulus-of-body.js';
 import { search, numbersOf, valuesOf, type Numbers, type Params } from '../catalog/index.js';
-import type { Happening } from '../design/index.js';
+import type { Happening, Point } from '../design/index.js';
 import type { HappeningKind, Moment } from './happening-kind.js';
 import { alarmTone } from './happenings/alarm-tone.js';
 import { batteryAges } from './happenings/battery-ages.js';
@@ -114,10 +114,13 @@ export const happeningParams = (happening: Happening): Numbers =>
 export const happeningValues = (happening: Happening): Params =>
   valuesOf(byName.get(happening.kind)?.params ?? [], happening.params);
 
+const nowhere: Point = { x: Infinity, y: 0 };
+
 /** A happening at a moment of its scene. */
 export function momentOf(happening: Happening, t: number): Moment {
   const { path = [], start } = happening;
-  return { params: happeningValues(happening), t: t - start, path };
+  const [at = nowhere] = path;
+  return { params: happeningValues(happening), t: t - start, path, at };
 }
 
 /** When a happening begins and ends, s from the start of the scene. */
@@ -130,11 +133,11 @@ export function happeningSpan(happening: Happening): { start: number; end: numbe
 export function restlessSpans(happening: Happening): { start: number; end: number }[] {
   const { start, end } = happeningSpan(happening);
   const { steady } = byName.get(happening.kind) ?? {};
-  const [from, to] = (steady?.(momentOf(happening, 0)) ?? []).map((t) => start + t);
-  if (from === undefined) return [{ start, end }];
+  const still = steady?.(momentOf(happening, 0));
+  if (!still) return [{ start, end }];
   return [
-    { start, end: from },
-    { start: to, end },
+    { start, end: start + still[0] },
+    { start: start + still[1], end },
   ];
 }
 

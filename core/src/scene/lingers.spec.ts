@@ -1,5 +1,6 @@
 import { surroundings, type Quantity } from '../catalog/index.js';
-import { happeningKinds, happeningValues } from './happenings.js';
+import type { Happening } from '../design/index.js';
+import { happeningKinds, momentOf } from './happenings.js';
 
 const path = [
   { x: 1, y: 0 },
@@ -9,15 +10,13 @@ const quantities = Object.keys(surroundings) as Quantity[];
 
 /** What of a kind is left after its end, by what would be felt, warmed, filled or altered. */
 function leftOf(kind: (typeof happeningKinds)[number]): string[] {
-  const params = happeningValues({
-    ...{ id: 'h', kind: kind.kind, name: 'H', intent: 'wanted', start: 0, params: {} },
-  });
-  const lasts = kind.lasts({ params, path });
-  const moments = [1 + 1e-7, 1.01, 1.5, 3].map((share) => ({
-    params,
-    path,
-    t: share * lasts + 1e-9,
-  }));
+  const happening: Happening = {
+    ...{ id: 'h', kind: kind.kind, name: 'H', intent: 'wanted', start: 0, params: {}, path },
+  };
+  const lasts = kind.lasts(momentOf(happening, 0));
+  const moments = [1 + 1e-7, 1.01, 1.5, 3].map((share) =>
+    momentOf(happening, share * lasts + 1e-9),
+  );
   const felt = quantities.filter((quantity) =>
     moments.some((now) =>
       [0, 1, 2].some((y) => {

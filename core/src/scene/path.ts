@@ -1,5 +1,5 @@
 import { degrees } from '../quantity/index.js';
-import type { Point } from '../design/index.js';
+import { consecutive, type Point } from '../design/index.js';
 
 /** Where something on its way is, and the way it goes there: degrees anticlockwise from east. */
 export interface OnPath extends Point {
@@ -12,7 +12,7 @@ export interface OnPath extends Point {
  * @example pathLength([{ x: 0, y: 0 }, { x: 3, y: 4 }]) // 5
  */
 export const pathLength = (path: readonly Point[]): number =>
-  path.slice(1).reduce((sum, p, i) => sum + Math.hypot(p.x - path[i].x, p.y - path[i].y), 0);
+  consecutive(path).reduce((sum, [a, b]) => sum + Math.hypot(b.x - a.x, b.y - a.y), 0);
 
 /**
  * The place a distance along a way of straight stretches.
@@ -26,6 +26,7 @@ export function alongPath(path: readonly Point[], along: number): OnPath | undef
   if (left < 0) return undefined;
   for (let i = 1; i < path.length; i++) {
     const [a, b] = [path[i - 1], path[i]];
+    if (!a || !b) break;
     const length = Math.hypot(b.x - a.x, b.y - a.y);
     if (left <= length && length > 0) {
       const share = left / length;

@@ -11,7 +11,6 @@ import {
   discMagnetField,
   findHappeningKind,
   happeningKinds,
-  happeningValues,
   happeningSpan,
   momentIn,
   pathLength,
@@ -25,6 +24,7 @@ import {
 } from './index.js';
 import { daylightAt, lampAt } from './ambient.js';
 import type { Receiver } from './happening-kind.js';
+import { momentOf } from './happenings.js';
 
 const open: Plan = { width: 20, depth: 20, walls: [] };
 const receiver = (quantity: Quantity, more: Partial<Receiver> = {}): Receiver => ({
@@ -53,7 +53,7 @@ function given(
     path,
   };
   const found = findHappeningKind(kind);
-  const moment = { params: happeningValues(happening), t, path };
+  const moment = momentOf(happening, t);
   return found?.contributes?.[quantity]?.(moment, receiver(quantity, more)) ?? 0;
 }
 
@@ -248,7 +248,6 @@ describe('every kind of happening', () => {
     expect(end).toBeGreaterThan(start);
     expect(about.source.length).toBeGreaterThan(10);
     // It does something to some quantity, and nothing before it begins.
-    const params = happeningValues(happening);
     let reached = about.body !== undefined || about.hangs === true;
     for (const contributes of [
       ...Object.values(about.contributes ?? {}),
@@ -257,15 +256,14 @@ describe('every kind of happening', () => {
     ]) {
       for (let i = 0; i <= 100; i++) {
         const t = ((end - start) * i) / 100;
-        const value =
-          contributes({ params, t, path: happening.path ?? [] }, receiver('light')) ?? 0;
+        const value = contributes(momentOf(happening, start + t), receiver('light')) ?? 0;
         expect(Number.isFinite(value)).toBe(true);
         if (value !== 0) reached = true;
       }
-      const early = contributes({ params, t: -1, path: happening.path ?? [] }, receiver('light'));
+      const early = contributes(momentOf(happening, start - 1), receiver('light'));
       expect([undefined, 0, 1]).toContain(early === 0 ? 0 : early);
     }
-    const whole = { params, path: happening.path ?? [] };
+    const whole = momentOf(happening, start);
     if (about.alters && about.steady) {
       const [from] = about.steady(whole);
       // As before it begins once it is over.

@@ -1,3 +1,4 @@
+import { consecutive } from '../design/index.js';
 import { degrees, radians } from '../quantity/index.js';
 
 /** Where and when the sun is looked at. */
@@ -26,12 +27,12 @@ export function sunElevation({ latitude, day, hour }: SunTime): number {
 }
 
 /** Height of the sun, degrees, and lx on the ground: horizon, end of civil and nautical twilight, night. */
-const twilight: readonly (readonly [number, number])[] = [
+const twilight = [
   [-18, 0.001],
   [-12, 0.008],
   [-6, 3.4],
   [0, 700],
-];
+] as const;
 
 /**
  * Illuminance on level ground under a clear sky, lx. By day direct sun and sky after the IES Lighting
@@ -45,14 +46,12 @@ export function clearSky(elevation: number): number {
   if (sine > 0.005) {
     return 127_500 * Math.exp(-0.21 / sine) * sine + 800 + 15_500 * Math.sqrt(sine);
   }
-  if (elevation <= twilight[0][0]) return twilight[0][1];
-  const i = Math.max(
-    1,
-    twilight.findIndex(([at]) => at >= Math.min(0, elevation)),
-  );
-  const [[a, low], [b, high]] = [twilight[i - 1], twilight[i]];
-  const share = (Math.min(0, elevation) - a) / (b - a);
-  return low * (high / low) ** share;
+  const [[lowest, starlight]] = twilight;
+  const height = Math.min(0, elevation);
+  const between = consecutive(twilight).find(([, [above]]) => above >= height);
+  if (height <= lowest || !between) return starlight;
+  const [[a, low], [b, high]] = between;
+  return low * (high / low) ** ((height - a) / (b - a));
 }
 
 /**

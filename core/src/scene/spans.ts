@@ -12,30 +12,33 @@ export class Spans<S extends Span> {
 
   constructor(spans: readonly S[]) {
     this.sorted = [...spans].sort((a, b) => a.start - b.start);
-    this.latest = new Float64Array(spans.length);
-    this.sorted.forEach(({ end }, i) => {
-      this.latest[i] = Math.max(end, i > 0 ? this.latest[i - 1] : -Infinity);
-    });
+    let latest = -Infinity;
+    this.latest = Float64Array.from(this.sorted, ({ end }) => (latest = Math.max(end, latest)));
   }
 
   /** Those that have begun by `t` and have not ended before it, in the order in which they began. */
   at(t: number): S[] {
     const found: S[] = [];
-    for (let i = this.begun(t) - 1; i >= 0 && this.latest[i] >= t; i--)
-      if (this.sorted[i].end >= t) found.push(this.sorted[i]);
+    for (let i = this.begun(t) - 1; this.endOf(i) >= t; i--) {
+      const span = this.sorted[i];
+      if (span && span.end >= t) found.push(span);
+    }
     return found.reverse();
   }
 
   /** Whether there are any such. */
   isAny(t: number): boolean {
-    const begun = this.begun(t);
-    return begun > 0 && this.latest[begun - 1] >= t;
+    return this.endOf(this.begun(t) - 1) >= t;
   }
 
   /** When the next begins after `t`; Infinity after the last. */
   nextStart(t: number): number {
-    const begun = this.begun(t);
-    return begun < this.sorted.length ? this.sorted[begun].start : Infinity;
+    return this.sorted[this.begun(t)]?.start ?? Infinity;
+  }
+
+  /** The latest end of one and of all before it; before the first there is none. */
+  private endOf(index: number): number {
+    return this.latest[index] ?? -Infinity;
   }
 
   /** How many have begun by `t`. */
@@ -43,7 +46,7 @@ export class Spans<S extends Span> {
     let [low, high] = [0, this.sorted.length];
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (this.sorted[middle].start <= t) low = middle + 1;
+      if ((this.sorted[middle]?.start ?? Infinity) <= t) low = middle + 1;
       else high = middle;
     }
     return low;

@@ -16,7 +16,7 @@ import { stimulusOfBody } from './body/stimulus-of-body.js';
 import type { Body } from './body/body.js';
 import { coverable } from './coverable.js';
 import type { Alteration, HappeningKind, Moment, Receiver } from './happening-kind.js';
-import { findHappeningKind, happeningValues } from './happenings.js';
+import { findHappeningKind, momentOf } from './happenings.js';
 import { distanceToStretch, shadedShare } from './shadow.js';
 import { Spans, type Span } from './spans.js';
 import { coneResponse, sightOf, walled } from './sight.js';
@@ -102,8 +102,8 @@ interface Prepared {
 }
 interface Happens extends Span {
   kind: HappeningKind;
-  params: Params;
-  path: readonly Point[];
+  /** Its beginning. */
+  first: Moment;
   target: Target;
 }
 const prepared = new WeakMap<Scene, Prepared>();
@@ -113,10 +113,10 @@ function prepare(scene: Scene): Prepared {
   if (known) return known;
   const happenings = scene.happenings.flatMap((h): Happens[] => {
     const kind = findHappeningKind(h.kind);
-    const { path = [], target = {}, start } = h;
-    const params = happeningValues(h);
+    const { target = {}, start } = h;
     if (!kind) return [];
-    return [{ kind, start, end: start + kind.lasts({ params, path }), params, path, target }];
+    const first = momentOf(h, start);
+    return [{ kind, start, end: start + kind.lasts(first), first, target }];
   });
   const fresh = {
     ambient: ambientOf(scene),
@@ -136,11 +136,11 @@ export function momentIn(scene: Scene, t: number): Now {
   const outside = temperatureAt(ambient, t);
   let air = outside;
   let filled = (ambient.inflow / 60) * t;
-  for (const { kind, start, end, params, path, target } of [
+  for (const { kind, start, end, first, target } of [
     ...lingering.sorted.filter(({ start }) => start <= t),
     ...passing.at(t),
   ]) {
-    const moment = { params, path, t: t - start };
+    const moment = { ...first, t: t - start };
     if (kind.contributes) happening.push({ kind, moment });
     if (kind.alters) altered.push({ target, by: kind.alters(moment) });
     air += kind.warms?.(moment) ?? 0;
@@ -263,11 +263,10 @@ function given(
   moment: Moment,
 ): number | undefined {
   const value = kind.contributes?.[receiver.quantity]?.(moment, receiver);
-  const [origin] = moment.path;
-  if (!value || kind.where !== 'point' || !origin || !seen.has(receiver.quantity)) return value;
-  return walled(plan, origin, receiver.place)
+  if (!value || kind.where !== 'point' || !seen.has(receiver.quantity)) return value;
+  return walled(plan, moment.at, receiver.place)
     ? undefined
-    : value * passing(bodies, origin, receiver);
+    : value * passing(bodies, moment.at, receiver);
 }
 
 /**

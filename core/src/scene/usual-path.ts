@@ -43,7 +43,7 @@ export function usualPath(
 }
 
 /** A way across what a part looks at, at a distance from it, from one side to the other. */
-function across(from: Place, distance: number, plan: Design['plan']): Point[] {
+function across(from: Place, distance: number, plan: Design['plan']): [Point, Point] {
   const [ahead, side] = [radians(from.facing), radians(from.facing + 90)];
   const far = Math.min(reach, reachShare * distance);
   const at = (along: number): Point => ({

@@ -15,10 +15,10 @@ export const alarmTone = defineHappening({
   ],
   lasts: ({ params }) => params.lasts,
   contributes: {
-    sound: ({ params, t, path }, receiver) => {
+    sound: ({ params, t, at }, receiver) => {
       const inCycle = t % 4;
       const on = during(t, params.lasts) && inCycle < 3 && inCycle % 1 < 0.5;
-      return on ? pressureAt(params.level, sightOf(receiver.place, path[0]).distance) : undefined;
+      return on ? pressureAt(params.level, sightOf(receiver.place, at).distance) : undefined;
     },
   },
   source:

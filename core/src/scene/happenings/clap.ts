@@ -23,8 +23,8 @@ export const clap = defineHappening({
   ],
   lasts: ({ params }) => 7 * params.decay,
   contributes: {
-    sound: ({ params, t, path }, receiver) =>
-      pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
+    sound: ({ params, t, at }, receiver) =>
+      pressureAt(params.level, sightOf(receiver.place, at).distance) * decay(t, params.decay),
   },
   source:
     'About 90 dB at 1 m, dying away in tens of milliseconds (from memory); −6.02 dB per doubling of distance.',

@@ -31,10 +31,10 @@ export const codeTyped = defineHappening({
   turns: ({ params }) =>
     keysOf(params.code).flatMap((_, i) => [i * params.each, (i + held) * params.each]),
   contributes: {
-    key: ({ params, t, path }, receiver) => {
+    key: ({ params, t, at }, receiver) => {
       const turn = Math.floor(t / params.each);
       const pressed = t / params.each - turn < held;
-      const reaches = sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius;
+      const reaches = sightOf(receiver.place, at).distance <= onIt + receiver.radius;
       return reaches && pressed ? keysOf(params.code)[turn] : undefined;
     },
   },

@@ -28,7 +28,7 @@ export const curtainInDraught = defineHappening({
     { id: 'lasts', label: 'Lasts', unit: 's', default: 20, min: 0.1, max: 86400 },
   ],
   lasts: ({ params }) => params.lasts,
-  body: ({ params, t, path }) => {
+  body: ({ params, t, at }) => {
     if (!during(t, params.lasts)) return undefined;
     const phase = (2 * Math.PI * t) / params.period;
     const way = radians(params.across);
@@ -36,8 +36,8 @@ export const curtainInDraught = defineHappening({
     const speed = ((2 * Math.PI * params.swing) / params.period) * Math.cos(phase);
     return {
       ...plainBody,
-      x: path[0].x + off * Math.cos(way),
-      y: path[0].y + off * Math.sin(way),
+      x: at.x + off * Math.cos(way),
+      y: at.y + off * Math.sin(way),
       heading: params.across + (speed < 0 ? 180 : 0),
       speed: Math.abs(speed),
       width: params.width,

@@ -26,17 +26,17 @@ export const doorOpens = defineHappening({
   contributes: {
     // The chord that the edge has moved from its frame.
     gap: (now, receiver) =>
-      sightOf(receiver.place, now.path[0]).distance <= atDoor
+      sightOf(receiver.place, now.at).distance <= atDoor
         ? 2 * now.params.width * Math.sin((now.params.angle * opened(now) * Math.PI) / 360)
         : undefined,
     heading: (now, receiver) =>
-      sightOf(receiver.place, now.path[0]).distance <= atDoor
+      sightOf(receiver.place, now.at).distance <= atDoor
         ? now.params.angle * opened(now)
         : undefined,
-    vibration: ({ params, t, path }, receiver) => {
+    vibration: ({ params, t, at }, receiver) => {
       const since = t - 2 * params.moves - params.stays;
       const shake = since >= 0 && since < 0.5 ? Math.exp(-since / 0.05) : 0;
-      return (params.slam * shake) / Math.max(1, sightOf(receiver.place, path[0]).distance);
+      return (params.slam * shake) / Math.max(1, sightOf(receiver.place, at).distance);
     },
   },
   source:

@@ -18,13 +18,13 @@ export const fingerTouches = defineHappening({
   ],
   lasts: ({ params }) => params.lasts,
   contributes: {
-    touch: ({ params, t, path }, receiver) =>
-      sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius && during(t, params.lasts)
+    touch: ({ params, t, at }, receiver) =>
+      sightOf(receiver.place, at).distance <= onIt + receiver.radius && during(t, params.lasts)
         ? params.farads
         : undefined,
-    force: ({ params, t, path }, receiver) => {
+    force: ({ params, t, at }, receiver) => {
       const edge = params.lasts / 10;
-      return sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius
+      return sightOf(receiver.place, at).distance <= onIt + receiver.radius
         ? params.force * trapezoid(t, edge, params.lasts - 2 * edge, edge)
         : undefined;
     },

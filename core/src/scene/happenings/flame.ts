@@ -15,12 +15,12 @@ const flicker = (t: number): number =>
 
 /** A point source that sends its power all around, through the receiver’s cone: P/(4π·d²). */
 function at(
-  { params, t, path }: Moment<Record<'lasts' | 'height', number>>,
+  { params, t, at }: Moment<Record<'lasts' | 'height', number>>,
   receiver: Receiver,
   perArea: number,
 ): number | undefined {
   if (!during(t, params.lasts)) return undefined;
-  const sight = sightOf(receiver.place, path[0]);
+  const sight = sightOf(receiver.place, at);
   const area = params.height ** 2 / 3;
   return (
     (perArea * area * flicker(t) * coneResponse(sight, receiver.halfAngle)) /

@@ -21,15 +21,15 @@ export const footstep = defineHappening({
   ],
   lasts: ({ params }) => 2 * params.rise + params.stays,
   contributes: {
-    force: ({ params, t, path }, receiver) =>
-      sightOf(receiver.place, path[0]).distance <= receiver.radius + foot
+    force: ({ params, t, at }, receiver) =>
+      sightOf(receiver.place, at).distance <= receiver.radius + foot
         ? params.mass * gravity * trapezoid(t, params.rise, params.stays, params.rise)
         : undefined,
-    vibration: ({ params, t, path }, receiver) =>
+    vibration: ({ params, t, at }, receiver) =>
       (0.001 * params.mass * decay(t - params.rise, 0.05)) /
-      Math.max(1, sightOf(receiver.place, path[0]).distance),
-    sound: ({ params, t, path }, receiver) =>
-      pressureAt(45, sightOf(receiver.place, path[0]).distance) * decay(t - params.rise, 0.08),
+      Math.max(1, sightOf(receiver.place, at).distance),
+    sound: ({ params, t, at }, receiver) =>
+      pressureAt(45, sightOf(receiver.place, at).distance) * decay(t - params.rise, 0.08),
   },
   source:
     'Weight m·g as a trapezoid; a step shakes the floor about 0.07 m/s² at 1 m and sounds 45 dB (from memory).',

@@ -24,11 +24,10 @@ export const glassBreaks = defineHappening({
   ],
   lasts: ({ params }) => 7 * params.decay,
   contributes: {
-    sound: ({ params, t, path }, receiver) =>
-      pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
-    vibration: ({ params, t, path }, receiver) =>
-      (params.shake * decay(t, params.decay)) /
-      Math.max(1, sightOf(receiver.place, path[0]).distance),
+    sound: ({ params, t, at }, receiver) =>
+      pressureAt(params.level, sightOf(receiver.place, at).distance) * decay(t, params.decay),
+    vibration: ({ params, t, at }, receiver) =>
+      (params.shake * decay(t, params.decay)) / Math.max(1, sightOf(receiver.place, at).distance),
   },
   source:
     'About 105 dB at 1 m and 2 m/s² in the frame (from memory); −6.02 dB per doubling of distance.',

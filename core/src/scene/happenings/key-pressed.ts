@@ -15,8 +15,8 @@ export const keyPressed = defineHappening({
   ],
   lasts: ({ params }) => params.lasts,
   contributes: {
-    key: ({ params, t, path }, receiver) =>
-      sightOf(receiver.place, path[0]).distance <= onIt + receiver.radius && during(t, params.lasts)
+    key: ({ params, t, at }, receiver) =>
+      sightOf(receiver.place, at).distance <= onIt + receiver.radius && during(t, params.lasts)
         ? params.key
         : undefined,
   },

@@ -31,11 +31,10 @@ export const knock = defineHappening({
   ],
   lasts: ({ params }) => 7 * params.decay,
   contributes: {
-    sound: ({ params, t, path }, receiver) =>
-      pressureAt(params.level, sightOf(receiver.place, path[0]).distance) * decay(t, params.decay),
-    vibration: ({ params, t, path }, receiver) =>
-      (params.shake * decay(t, params.decay)) /
-      Math.max(1, sightOf(receiver.place, path[0]).distance),
+    sound: ({ params, t, at }, receiver) =>
+      pressureAt(params.level, sightOf(receiver.place, at).distance) * decay(t, params.decay),
+    vibration: ({ params, t, at }, receiver) =>
+      (params.shake * decay(t, params.decay)) / Math.max(1, sightOf(receiver.place, at).distance),
   },
   source: 'About 5 m/s² in the panel and 65 dB at 1 m (from memory).',
 });

@@ -6,11 +6,11 @@ import { coneResponse, sightOf } from '../sight.js';
 
 /** I/d² with I = Φ/4π, through the cone, lx. */
 const lux = (
-  { params, t, path }: Moment<Record<'lasts' | 'lumens', number>>,
+  { params, t, at }: Moment<Record<'lasts' | 'lumens', number>>,
   receiver: Receiver,
 ): number => {
   if (!during(t, params.lasts)) return 0;
-  const sight = sightOf(receiver.place, path[0]);
+  const sight = sightOf(receiver.place, at);
   const candela = params.lumens / (4 * Math.PI);
   return (candela * coneResponse(sight, receiver.halfAngle)) / sight.distance ** 2;
 };

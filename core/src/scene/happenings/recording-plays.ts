@@ -1,6 +1,11 @@
+import type { Recording } from '../../design/index.js';
 import { defineHappening } from '../define-happening.js';
 import { during } from '../course.js';
 import { between } from '../between.js';
+
+/** Its reading so long after its first. */
+const played = ({ times, values }: Recording, after: number): number =>
+  between(times, values, (times[0] ?? 0) + after);
 
 export const recordingPlays = defineHappening({
   kind: 'recording-plays',
@@ -17,8 +22,7 @@ export const recordingPlays = defineHappening({
   contributes: {
     recorded: ({ params, t }, { recording }) =>
       recording && during(t, params.lasts)
-        ? between(recording.times, recording.values, recording.times[0] + t * params.speed) -
-          recording.values[0]
+        ? played(recording, t * params.speed) - played(recording, 0)
         : undefined,
   },
   source: 'Straight lines between the readings of the recording (own convention).',

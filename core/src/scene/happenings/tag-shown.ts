@@ -22,8 +22,8 @@ export const tagShown = defineHappening({
   ],
   lasts: ({ params }) => params.lasts,
   contributes: {
-    tag: ({ params, t, path }, receiver) => {
-      const near = sightOf(receiver.place, path[0]).distance <= (receiver.reach ?? 0.05);
+    tag: ({ params, t, at }, receiver) => {
+      const near = sightOf(receiver.place, at).distance <= (receiver.reach ?? 0.05);
       return near && during(t, params.lasts) ? params.tag : undefined;
     },
   },

@@ -15,8 +15,8 @@ export const tips = defineHappening({
   ],
   lasts: ({ params }) => 2 * params.moves + params.stays,
   contributes: {
-    tilt: ({ params, t, path }, receiver) =>
-      sightOf(receiver.place, path[0]).distance <= 1
+    tilt: ({ params, t, at }, receiver) =>
+      sightOf(receiver.place, at).distance <= 1
         ? params.angle * trapezoid(t, params.moves, params.stays, params.moves)
         : undefined,
   },

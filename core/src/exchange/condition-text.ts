@@ -27,7 +27,8 @@ export function writeCondition(condition: Condition): string {
   const { sign } = written;
   const parts = partsOf(condition).map(writeCondition);
   if (sign === '!') return `!${parts.join('')}`;
-  return parts.length === 1 ? parts[0] : `(${parts.join(` ${sign} `)})`;
+  const joined = parts.join(` ${sign} `);
+  return parts.length === 1 ? joined : `(${joined})`;
 }
 
 /** Fields in their order; a mode is named with its chart in one text, as `In` of SCXML takes it. */
@@ -37,7 +38,7 @@ function argumentsOf(condition: Condition): string[] {
     if (type === 'condition') return [writeCondition(value as Condition)];
     if (type === 'conditions') return (value as Condition[]).map(writeCondition);
     if (fields[i + 1]?.[1].type === 'mode') return [];
-    if (type === 'mode') return [text(`${fields[i - 1][2] as string}.${value as string}`)];
+    if (type === 'mode') return [text(`${fields[i - 1]?.[2] as string}.${value as string}`)];
     return [typeof value === 'number' ? String(value) : text(String(value))];
   });
 }
@@ -106,7 +107,7 @@ class Arguments {
   }
   mode(): [machine: string, mode: string] {
     const [machine, mode, ...more] = this.text().split('.');
-    if (!mode || more.length > 0)
+    if (!machine || !mode || more.length > 0)
       throw new ConditionError(`${this.name}() wants a chart and a mode: In('chart.mode')`);
     return [machine, mode];
   }
@@ -137,14 +138,14 @@ function callOf({ callee, arguments: nodes }: jsep.CallExpression): Condition {
 /** Values by field, taken in the order of the fields. */
 function read({ fields }: ConditionKind, given: Arguments): Record<string, unknown> {
   const values: Record<string, unknown> = {};
-  const names = Object.keys(fields);
-  names.forEach((name, i) => {
-    const { type } = fields[name];
+  const all = Object.entries(fields);
+  all.forEach(([name, { type }], i) => {
+    const [before = ''] = all[i - 1] ?? [];
     if (type === 'condition') values[name] = given.condition();
     else if (type === 'conditions') values[name] = given.rest();
     else if (type === 'number' || type === 'time') values[name] = given.number();
-    else if (type === 'mode') [values[names[i - 1]], values[name]] = given.mode();
-    else if (fields[names[i + 1]]?.type !== 'mode') values[name] = given.text();
+    else if (type === 'mode') [values[before], values[name]] = given.mode();
+    else if (all[i + 1]?.[1].type !== 'mode') values[name] = given.text();
   });
   return values;
 }

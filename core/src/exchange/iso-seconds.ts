@@ -8,7 +8,7 @@ const pattern =
 export function isoSeconds(text: string): number {
   const match = pattern.exec(text.trim());
   if (!match) return NaN;
-  const [year, month, day, hour, minute, second] = match
+  const [year = 0, month = 0, day = 0, hour = 0, minute = 0, second = 0] = match
     .slice(1, 7)
     .map((part) => Number(part ?? 0));
   if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 24 || minute > 59 || second > 60)

@@ -20,7 +20,7 @@ const most = 500_000;
  * readings with a reason in a column "left out". Readings of a set stay in their order.
  */
 export function parseReadingSets(text: string): ReadingSetsResult {
-  const [line] = text.split('\n', 1);
+  const [line = ''] = text.split('\n', 1);
   const cells = (by: string): string[] => line.split(by).map((cell) => cell.trim().toLowerCase());
   const delimiter = [',', ';', '\t'].find((by) => cells(by).includes('counts')) ?? ',';
   const { data, errors } = Papa.parse<string[]>(text.trimEnd(), { delimiter });
@@ -40,8 +40,8 @@ export function parseReadingSets(text: string): ReadingSetsResult {
     );
   if (rows.length > most)
     return refuse(`It has ${rows.length} readings; at most ${most} fit`, 'Thin it out or cut it.');
-  const [set, intent, counts] = columns.map((c) => names.indexOf(c));
-  const left = names.indexOf('left out');
+  const cell = (row: readonly string[], column: string): string =>
+    (row[names.indexOf(column)] ?? '').trim();
   const sets = new Map<string, { name: string; intent: Intent; counts: number[] }>();
   for (const [i, row] of rows.entries()) {
     const at = `Line ${i + 2}`;
@@ -50,19 +50,14 @@ export function parseReadingSets(text: string): ReadingSetsResult {
         `${at} has ${row.length} cells, the first line names ${names.length}`,
         'Take out what is too much, or put cells with a comma in quotation marks.',
       );
-    if (left >= 0 && (row[left] ?? '').trim() !== '') continue;
-    const [name, meant] = [
-      cellText((row[set] ?? '').trim()),
-      (row[intent] ?? '').trim().toLowerCase(),
-    ];
+    if (cell(row, 'left out') !== '') continue;
+    const [name, meant] = [cellText(cell(row, 'set')), cell(row, 'intent').toLowerCase()];
     const known = intents.find((k) => k === meant);
     if (!known) return refuse(`${at}: "${meant}" is no intent`, `Write ${intents.join(', ')}.`);
-    const value = cellNumber(row[counts] ?? '');
+    const counts = cell(row, 'counts');
+    const value = cellNumber(counts);
     if (!Number.isFinite(value))
-      return refuse(
-        `${at}: "${row[counts] ?? ''}" is not a number`,
-        'Correct or remove that line.',
-      );
+      return refuse(`${at}: "${counts}" is not a number`, 'Correct or remove that line.');
     if (Math.abs(value) > largestCount)
       return refuse(
         `${at}: ${value} is no count: at most ${largestCount}, above or below 0`,

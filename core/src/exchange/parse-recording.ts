@@ -22,7 +22,8 @@ export function parseRecording(text: string, most = largestRecording): Recording
   }
   const delimiter = /[;\t]/.exec(text.slice(0, 1000))?.[0] ?? ',';
   const { data } = Papa.parse<string[]>(text.trimEnd(), { delimiter });
-  const heading = data.length > 1 && Number.isNaN(cellNumber(data[0][0] ?? '')) ? 1 : 0;
+  const [first] = data;
+  const heading = data.length > 1 && Number.isNaN(cellNumber(first?.[0] ?? '')) ? 1 : 0;
   const rows = data.slice(heading);
   if (rows.length > most) {
     return refuse(`It has ${rows.length} readings; at most ${most} fit`, 'Thin it out or cut it.');
@@ -31,21 +32,22 @@ export function parseRecording(text: string, most = largestRecording): Recording
   const values: number[] = [];
   for (const [i, row] of rows.entries()) {
     const line = i + heading + 1;
-    if (row.length < 2) {
+    const [time, reading] = row;
+    if (time === undefined || reading === undefined) {
       return refuse(
         `Line ${line} has only one column`,
         'Give time in s and volts, with a comma between.',
       );
     }
-    const [t, v] = [cellNumber(row[0]), cellNumber(row[1])];
+    const [t, v] = [cellNumber(time), cellNumber(reading)];
     if (!Number.isFinite(t) || !Number.isFinite(v)) {
-      const cell = Number.isFinite(t) ? row[1] : row[0];
+      const cell = Number.isFinite(t) ? reading : time;
       return refuse(
         `Line ${line}: "${cell.slice(0, 20)}" is not a number`,
         'Correct or remove that line.',
       );
     }
-    if (i > 0 && t < times[i - 1]) {
+    if (t < (times[i - 1] ?? -Infinity)) {
       return refuse(`Line ${line}: the time ${t} s goes back`, 'Sort the lines by time.');
     }
     times.push(t);

@@ -160,5 +160,5 @@ function jsonPlace(text: string, error: unknown): string {
   const position = /position (\d+)/.exec(String(error))?.[1];
   const at = position === undefined ? text.length : Number(position);
   const before = text.slice(0, at).split('\n');
-  return `line ${before.length}, column ${before[before.length - 1].length + 1}`;
+  return `line ${before.length}, column ${(before.at(-1) ?? '').length + 1}`;
 }

@@ -1,3 +1,4 @@
+import { consecutive } from '../design/index.js';
 import { cellNumber } from './cell-number.js';
 import { isoSeconds } from './iso-seconds.js';
 
@@ -58,12 +59,13 @@ export function guessLog(head: string): LogGuess {
     .split(/\r?\n/)
     .filter((line) => line.trim() !== '' && !line.startsWith('#'))
     .slice(0, 20);
-  if (lines.length === 0) throw new LogError('There is nothing in it.');
   const delimiter = delimiters.find((d) => lines.every((line) => line.includes(d))) ?? ',';
   const rows = lines.map((line) => cellsOf(line, delimiter));
-  const header = rows[0].every((cell) => !isNumber(cell) && !isDate(cell));
-  const body = header ? rows.slice(1) : rows;
-  const columns = header ? rows[0] : rows[0].map((_, i) => `column ${i + 1}`);
+  const [first, ...rest] = rows;
+  if (!first) throw new LogError('There is nothing in it.');
+  const header = first.every((cell) => !isNumber(cell) && !isDate(cell));
+  const body = header ? rest : rows;
+  const columns = header ? first : first.map((_, i) => `column ${i + 1}`);
   const filled = (i: number): string[] => body.map((row) => row[i] ?? '').filter((c) => c !== '');
   // A column of readings may hold a slip; its place is told when it is read.
   const numeric = columns
@@ -73,7 +75,7 @@ export function guessLog(head: string): LogGuess {
     );
   const dated = columns.findIndex((_, i) => filled(i).length > 0 && filled(i).every(isDate));
   const rising = numeric.find(
-    (i) => /time|zeit|date|sec|^t$|^s$|ms/i.test(columns[i]) || rises(filled(i)),
+    (i) => /time|zeit|date|sec|^t$|^s$|ms/i.test(columns[i] ?? '') || rises(filled(i)),
   );
   const time = dated >= 0 ? dated : numeric.length > 1 ? (rising ?? -1) : -1;
   const value = numeric.find((i) => i !== time);
@@ -88,7 +90,7 @@ export function guessLog(head: string): LogGuess {
     time,
     timeUnit: dated >= 0 ? 'date' : timeUnitOf(columns[time] ?? ''),
     value,
-    unit: unitOf(columns[value]),
+    unit: unitOf(columns[value] ?? ''),
   };
   return { mapping, columns, rows: body.slice(0, 5) };
 }
@@ -118,10 +120,10 @@ export class LogReader {
 
   /** @throws LogError when there was nothing */
   done(): Log {
-    const { times, counts } = this;
-    if (counts.length === 0) throw new LogError('There are no readings in it.');
-    const [start] = times;
-    for (let i = 0; i < times.length; i++) times[i] -= start;
+    const { counts } = this;
+    const [start] = this.times;
+    if (start === undefined) throw new LogError('There are no readings in it.');
+    const times = this.times.map((t) => t - start);
     return { times, counts, every: this.spacing() };
   }
 
@@ -141,12 +143,12 @@ export class LogReader {
       throw new LogError(
         `Line ${line} has ${row.length} of the ${needed} columns that are needed.`,
       );
-    const cell = row[mapping.value].trim();
+    const cell = (row[mapping.value] ?? '').trim();
     if (cell === '') return;
     const value = this.number(cell, 'a number');
-    const t = mapping.time < 0 ? this.counts.length * this.every : this.timeOf(row[mapping.time]);
-    const last = this.times[this.times.length - 1];
-    if (t < last)
+    const time = row[mapping.time];
+    const t = time === undefined ? this.counts.length * this.every : this.timeOf(time);
+    if (t < (this.times.at(-1) ?? -Infinity))
       throw new LogError(
         `Line ${line}: the time goes back. Cut the file there and read both pieces.`,
       );
@@ -176,8 +178,8 @@ export class LogReader {
     const { times } = this;
     if (times.length < 2) return this.every;
     const step = Math.max(1, Math.floor(times.length / 2000));
-    const gaps: number[] = [];
-    for (let i = step; i < times.length; i += step) gaps.push((times[i] - times[i - step]) / step);
+    const sampled = times.filter((_, i) => i % step === 0);
+    const gaps = consecutive(sampled).map(([a, b]) => (b - a) / step);
     gaps.sort((a, b) => a - b);
     return gaps[gaps.length >> 1] || this.every;
   }
@@ -210,7 +212,7 @@ const isDate = (cell: string): boolean => Number.isFinite(isoSeconds(cell));
 
 const rises = (cells: string[]): boolean => {
   const values = cells.map(cellNumber).filter(Number.isFinite);
-  return values.length > 2 && values.every((v, i) => i === 0 || v > values[i - 1]);
+  return values.length > 2 && consecutive(values).every(([a, b]) => b > a);
 };
 
 function timeUnitOf(name: string): LogMapping['timeUnit'] {

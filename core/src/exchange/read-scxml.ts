@@ -107,10 +107,11 @@ function chartOf(element: Element): Machine {
   const own = element.attributes['id'] ?? element.attributes['name'] ?? 'chart';
   const states = element.children.filter((e) => e.name === 'state');
   if (element.name === 'state') only(element, ['state']);
-  if (states.length === 0)
+  const [first] = states;
+  if (!first)
     throw new Outside(`<state id="${own}">`, 'It has no states in it', 'A chart needs modes.');
   const modes = new Map(states.map((s) => [s.attributes['id'] ?? '', modeId(own, s)]));
-  const startAt = element.attributes['initial'] ?? states[0].attributes['id'] ?? '';
+  const startAt = element.attributes['initial'] ?? first.attributes['id'] ?? '';
   const start = modes.get(startAt);
   if (start === undefined)
     throw new Outside(

@@ -90,7 +90,10 @@ export function checkStudy(design: Design, value: unknown): StudyResult {
   if (study.ask.for === 'beside') {
     const other = checkDocument(study.ask.other);
     if (!other.ok)
-      return { ok: false, reason: `The other design cannot be used: ${other.problems[0].reason}.` };
+      return {
+        ok: false,
+        reason: `The other design cannot be used: ${other.problems[0]?.reason ?? ''}.`,
+      };
     study.ask = { ...study.ask, other: other.design };
   }
   const fault = study.ask.for === 'map' ? axesProblem(design, study.ask.axes) : undefined;
@@ -105,7 +108,8 @@ export function checkStudy(design: Design, value: unknown): StudyResult {
 }
 
 function axesProblem(design: Design, axes: readonly Axis[]): string | undefined {
-  if (JSON.stringify(axes[0].dial) === JSON.stringify(axes[1].dial))
+  const [across, upwards] = axes;
+  if (JSON.stringify(across?.dial) === JSON.stringify(upwards?.dial))
     return 'Both sides of the map turn the same value. Choose two different ones.';
   for (const { dial: turns, from, to } of axes) {
     const facts = dialFacts(design, turns);

@@ -36,10 +36,12 @@ const columns = [
 export function writeHookUpMarkdown(design: Design): string {
   const parts = design.parts.map((part) => {
     const kind = kindOf(part);
-    const own = kind.params.filter((p) => p.id in part.params && !p.choices);
-    const values = own.map(
-      (p) => `${p.label.toLowerCase()} ${formatNominal(part.params[p.id], p.unit)}`,
-    );
+    const values = kind.params.flatMap(({ id, label, unit, choices }) => {
+      const value = part.params[id];
+      return value === undefined || choices
+        ? []
+        : [`${label.toLowerCase()} ${formatNominal(value, unit)}`];
+    });
     return ['☐', part.id, part.name, kind.label, values.join(', ')];
   });
   const wires = hookUpList(design).map((wire) => [

@@ -82,8 +82,8 @@ export function* channelCourse(
   counts: readonly number[],
 ): Generator<ChannelState> {
   let state = start;
-  for (let i = 0; i < times.length; i++)
-    yield (state = stepChannel(channel, state, counts[i], times[i]));
+  for (const [i, t] of times.entries())
+    yield (state = stepChannel(channel, state, counts[i] ?? NaN, t));
 }
 
 /** On or off after the reading, and how many in a row speak for the other. */

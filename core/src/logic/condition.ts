@@ -14,18 +14,17 @@ export function lookAt(
   view: View,
   t: number,
 ): { holds: boolean[]; memories: Memory[] } {
-  const holds: boolean[] = new Array(nodes.length);
-  const after: Memory[] = new Array(nodes.length);
-  for (let i = 0; i < nodes.length; i++) {
-    const { condition, parts } = nodes[i];
+  const holds: boolean[] = [];
+  const after: Memory[] = [];
+  for (const [i, { condition, parts }] of nodes.entries()) {
     const look = kindOfCondition(condition).look(condition, {
       view,
-      parts: parts.map((p) => holds[p]),
+      parts: parts.map((p) => holds[p] ?? false),
       memory: memories[i] ?? nothing,
       t,
     });
-    holds[i] = typeof look === 'boolean' ? look : look.holds;
-    after[i] = typeof look === 'boolean' ? nothing : look.memory;
+    holds.push(typeof look === 'boolean' ? look : look.holds);
+    after.push(typeof look === 'boolean' ? nothing : look.memory);
   }
   return { holds, memories: after };
 }

@@ -51,11 +51,11 @@ function beatAt(
   }
   const lap = passed(t, begin, round);
   let end = begin + lap * round;
-  for (let i = 0; i < beats.length; i++) {
-    end += beats[i];
+  for (const [i, beat] of beats.entries()) {
+    end += beat;
     if (!reached(t, end)) return { level: i % 2 === 0 ? 1 : 0, due: end };
   }
-  return { level: 1, due: begin + (lap + 1) * round + beats[0] };
+  return { level: 1, due: begin + (lap + 1) * round + (beats[0] ?? 0) };
 }
 
 /** Sums of beats differ in their last digits: so near to a moment it is reached, s. */

@@ -49,5 +49,5 @@ const mean = (values: readonly number[]): number =>
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   const half = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
+  return mean(sorted.slice(sorted.length % 2 === 1 ? half : half - 1, half + 1));
 }

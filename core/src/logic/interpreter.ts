@@ -9,7 +9,7 @@ import { stepOutputs } from './outputs-step.js';
 import { conditionsOf, type Conditions, type Program, type RulePlaces } from './program.js';
 import { ruleDue, stepRule, type RuleLook } from './rule-step.js';
 import { fallAsleep, wake } from './sleep.js';
-import { restingRule, type LogicState } from './state.js';
+import { restingRule, type LogicState, type ModeState } from './state.js';
 
 /** After so many rounds a pass ends, whether or not anything still changes. */
 export const mostRounds = 16;
@@ -86,7 +86,7 @@ function settle(
   const { notices, ...sent } = stepNotices(program, state, holds, t);
   events.push(...driven.events, ...sent.events);
   const { unless } = conditions;
-  const kept = unless !== undefined && holds[unless];
+  const kept = isMet(holds, unless) ?? false;
   const awake = fallAsleep(program.controller.sleep, state.awake, kept, t);
   if (awake !== state.awake) events.push({ kind: 'sleep', begins: true, because: [] });
   const next = Math.min(driven.due, sent.due, nextChange(program, state, t));
@@ -116,11 +116,12 @@ function turnRound(
     places.flatMap((place) => causesOf(conditions.nodes, holds, place));
   const modes = { ...state.modes };
   program.machines.forEach(({ id, transitions }, m) => {
-    const places = conditions.transitions[m];
-    const way = dueTransition(transitions, places, state.modes[id], holds, t);
-    if (way < 0) return;
-    const { to, after, then = [] } = transitions[way];
-    const { mode: from } = state.modes[id];
+    const [places = [], now] = [conditions.transitions[m], state.modes[id]];
+    const way = now ? dueTransition(transitions, places, now, holds, t) : -1;
+    const taken = transitions[way];
+    if (!now || !taken) return;
+    const { to, after, then = [] } = taken;
+    const { mode: from } = now;
     modes[id] = { mode: to, since: t };
     changed.push(id);
     const own: Cause[] = after === undefined ? [] : [{ kind: 'mode', id }];
@@ -131,12 +132,14 @@ function turnRound(
   program.rules.forEach((rule, r) => {
     const { id } = rule;
     const places = conditions.rules[r];
+    if (!places) return;
     const before = state.rules[id] ?? restingRule;
-    rules[id] = stepRule(rule, before, lookOf(places, holds), t);
-    const begins = rules[id].active;
+    const after = stepRule(rule, before, lookOf(places, holds), t);
+    rules[id] = after;
+    const begins = after.active;
     if (begins === before.active) return;
     changed.push(id);
-    const ended = places.until !== undefined && holds[places.until] ? because(places.until) : [];
+    const ended = isMet(holds, places.until) ? because(places.until) : [];
     const began = begins ? because(places.when, places.while) : ended;
     events.push({ kind: 'rule', id, begins, because: began });
     if (begins) asked.push(...actsOf(rule));
@@ -148,9 +151,13 @@ function turnRound(
   return { state: { ...state, modes, rules, counters, playing }, changed, events };
 }
 
+/** Whether the condition at a place holds; undefined where there is none. */
+const isMet = (holds: readonly boolean[], place: number | undefined): boolean | undefined =>
+  place === undefined ? undefined : holds[place];
+
 const lookOf = (places: RulePlaces, holds: readonly boolean[]): RuleLook => ({
-  holds: holds[places.when] && (places.while === undefined || holds[places.while]),
-  ends: places.until !== undefined && holds[places.until],
+  holds: (isMet(holds, places.when) ?? false) && (isMet(holds, places.while) ?? true),
+  ends: isMet(holds, places.until) ?? false,
 });
 
 /** What a rule does once, when it begins. */
@@ -171,14 +178,13 @@ const overNow = ({ sequences }: Program, { playing }: LogicState, t: number): As
 const dueTransition = (
   transitions: Machine['transitions'],
   places: readonly (number | undefined)[],
-  now: LogicState['modes'][string],
+  now: ModeState,
   holds: readonly boolean[],
   t: number,
 ): number =>
   transitions.findIndex(({ from, to, after = 0 }, i) => {
     if (from === undefined ? now.mode === to : now.mode !== from) return false;
-    const place = places[i];
-    return t >= now.since + after && (place === undefined || holds[place]);
+    return t >= now.since + after && (isMet(holds, places[i]) ?? true);
   });
 
 /** When something that waits may change: conditions, rules, modes, sequences and sleep, s. */
@@ -188,9 +194,10 @@ function nextChange(program: Program, state: LogicState, t: number): number {
     if (moment > t && moment < next) next = moment;
   };
   for (const { due } of state.memories) if (due !== undefined) at(due);
-  for (const rule of program.rules) at(ruleDue(rule, state.rules[rule.id], t));
+  for (const rule of program.rules) at(ruleDue(rule, state.rules[rule.id] ?? restingRule, t));
   for (const machine of program.machines) {
     const now = state.modes[machine.id];
+    if (!now) continue;
     for (const { from, after } of machine.transitions)
       if (after !== undefined && (from === undefined || from === now.mode)) at(now.since + after);
   }

@@ -33,8 +33,9 @@ export function causesOf(
   place: number | undefined,
   holds = true,
 ): Cause[] {
-  if (place === undefined) return [];
-  const { condition, parts } = nodes[place];
+  const node = place === undefined ? undefined : nodes[place];
+  if (!node) return [];
+  const { condition, parts } = node;
   if (parts.length === 0) return ownCause(condition, holds);
   const turned = kindOfCondition(condition).turns ? !holds : holds;
   // Of several that are joined, those that are as the whole is; of what came in turn, each.
@@ -64,25 +65,32 @@ const ownCause = (condition: Condition, holds: boolean): Cause[] =>
 export function resetEvents(program: Program, before: LogicState, after: LogicState): LogicEvent[] {
   const because: Cause[] = [{ kind: 'controller', id: 'controller', begins: false }];
   const events: LogicEvent[] = [];
-  const ended = (kind: 'channel' | 'rule' | 'sequence', id: string, was: boolean, is: boolean) => {
-    if (was !== is) events.push({ kind, id, begins: is, because });
+  const ended = (
+    kind: 'channel' | 'rule' | 'sequence',
+    id: string,
+    was = false,
+    begins = false,
+  ): void => {
+    if (was !== begins) events.push({ kind, id, begins, because });
   };
   for (const { id } of program.channels)
-    ended('channel', id, before.channels[id].tripped, after.channels[id].tripped);
+    ended('channel', id, before.channels[id]?.tripped, after.channels[id]?.tripped);
   for (const { id } of program.machines) {
-    const [from, to] = [before.modes[id].mode, after.modes[id].mode];
-    if (from !== to) events.push({ kind: 'mode', id, from, to, because });
+    const [from, to] = [before.modes[id]?.mode, after.modes[id]?.mode];
+    if (from !== undefined && to !== undefined && from !== to)
+      events.push({ kind: 'mode', id, from, to, because });
   }
   for (const { id } of program.rules)
-    ended('rule', id, before.rules[id].active, after.rules[id].active);
+    ended('rule', id, before.rules[id]?.active, after.rules[id]?.active);
   for (const { id } of program.counters) {
-    const [from, to] = [before.counters[id], after.counters[id]];
+    const [from = 0, to = 0] = [before.counters[id], after.counters[id]];
     if (from !== to) events.push({ kind: 'counter', id, from, to, because });
   }
   for (const { id } of program.sequences) ended('sequence', id, id in before.playing, false);
   for (const { id } of program.outputs) {
-    const { target } = after.outputs[id];
-    if (target !== before.outputs[id].target) events.push({ kind: 'output', id, target, because });
+    const target = after.outputs[id]?.target;
+    if (target !== undefined && target !== before.outputs[id]?.target)
+      events.push({ kind: 'output', id, target, because });
   }
   return events;
 }

@@ -19,7 +19,12 @@ export function stepNotices(
   program.notices.forEach(({ id, tells, heartbeat = Infinity, gap = 0 }, i) => {
     const before = state.notices[id] ?? unsent;
     const place = places[i];
-    const now = told(tells, before.told, state, place === undefined ? false : holds[place]);
+    const now = told(
+      tells,
+      before.told,
+      state,
+      place === undefined ? false : (holds[place] ?? false),
+    );
     const free = before.at + gap;
     const beat = before.at + heartbeat;
     const changed = now !== before.told;

@@ -38,7 +38,7 @@ export function stepOutputs(
 
 /** That what drives an output began, or that it ended: a rule, or a sequence with one of its blocks. */
 function drove({ rules, sequences }: Program, by: string, begins = true): Cause[] {
-  const [id] = by.split('.');
+  const [id = by] = by.split('.');
   if (rules.some((r) => r.id === id)) return [{ kind: 'rule', id, begins }];
   return sequences.some((s) => s.id === id) ? [{ kind: 'sequence', id, begins }] : [];
 }
@@ -102,8 +102,9 @@ function inLane(
   const edges = lane.blocks.flatMap((b) => [round + b.start, round + b.start + b.length]);
   const due = Math.min(round + sequence.length, ...edges.filter((e) => e > t));
   const i = lane.blocks.findIndex((b) => t >= round + b.start && t < round + b.start + b.length);
-  if (i < 0) return { by: sequence.id, since: round, level: 0, due };
-  const { start, drive } = lane.blocks[i];
+  const playing = lane.blocks[i];
+  if (!playing) return { by: sequence.id, since: round, level: 0, due };
+  const { start, drive } = playing;
   const block = driven(drive, `${sequence.id}.${i}`, round + start, t, state);
   return { ...block, due: Math.min(due, block.due) };
 }

@@ -120,12 +120,13 @@ export function reach(
   if (!worlds) return undefined;
   const steps = new Map<string, Step>([[jointKey(begin), {}]]);
   const joints: Joint[] = [begin];
-  for (let i = 0; i < joints.length; i++) {
+  // Grows while it is gone through.
+  for (const from of joints) {
     if (joints.length * worlds.length > mostLooks) return undefined;
     for (const world of worlds)
-      for (const next of nextJoints(program, joints[i], world)) {
+      for (const next of nextJoints(program, from, world)) {
         if (steps.has(jointKey(next))) continue;
-        steps.set(jointKey(next), { from: joints[i], world });
+        steps.set(jointKey(next), { from, world });
         joints.push(next);
       }
   }
@@ -137,7 +138,7 @@ export function nextJoints(program: Program, joint: Joint, world: World): Joint[
   let next: string[][] = [[]];
   program.machines.forEach((machine, m) => {
     const { ways, forced } = waysOut(program, machine, joint, world);
-    const modes = [...(forced ? [] : [joint[m]]), ...ways.map((w) => w.to)];
+    const modes = [...(forced ? [] : joint.slice(m, m + 1)), ...ways.map((w) => w.to)];
     next = next.flatMap((before) => [...new Set(modes)].map((mode) => [...before, mode]));
   });
   return next.filter((n) => jointKey(n) !== jointKey(joint));

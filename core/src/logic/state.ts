@@ -2,13 +2,19 @@ import { restingChannel, type ChannelState } from './channel-step.js';
 import type { Memory } from '../condition/index.js';
 import type { Program } from './program.js';
 
+/** The mode a machine is in, and since when, s. */
+export interface ModeState {
+  mode: string;
+  since: number;
+}
+
 /** Everything the controller remembers. */
 export interface LogicState {
   channels: Readonly<Record<string, ChannelState>>;
   /** What parts of conditions remember, in the order of `conditionsOf`. */
   memories: readonly Memory[];
-  /** The mode each machine is in, and since when, s. */
-  modes: Readonly<Record<string, { mode: string; since: number }>>;
+  /** Of each machine. */
+  modes: Readonly<Record<string, ModeState>>;
   counters: Readonly<Record<string, number>>;
   rules: Readonly<Record<string, RuleState>>;
   /** When each sequence that plays began, s. */

@@ -66,7 +66,7 @@ function aboutModes(program: Program, machine: Machine, m: number, reached: Reac
     for (let joint = open.pop(); joint; joint = open.pop())
       for (const world of reached.worlds)
         for (const next of nextJoints(program, joint, world)) {
-          found.add(next[m]);
+          for (const mode of next.slice(m, m + 1)) found.add(mode);
           if (!seen.has(jointKey(next))) open.push(next);
           seen.add(jointKey(next));
         }
@@ -105,17 +105,19 @@ function leftAtOnce(program: Program, { joints, worlds }: Reached): Truth[] {
     for (const world of worlds)
       for (const next of nextJoints(program, joint, world)) {
         program.machines.forEach((machine, m) => {
-          if (next[m] === joint[m]) return;
+          const begun = next[m];
+          if (begun === undefined || begun === joint[m]) return;
           const still = {
             ...world,
             yes: new Set([...world.yes].filter((t) => !isEvent(JSON.parse(t) as Condition))),
           };
           const { ways, forced } = waysOut(program, machine, next, still);
-          if (!forced) return;
-          const mode = sayMode(program, machine.id, next[m]);
-          const to = sayMode(program, machine.id, ways[ways.length - 1].to);
+          const last = ways.at(-1);
+          if (!forced || !last) return;
+          const mode = sayMode(program, machine.id, begun);
+          const to = sayMode(program, machine.id, last.to);
           const text = `${mode} can be reached${because(program, still)}, and is left at once for ${to}.`;
-          const place = `${machine.id} ${next[m]} ${ways[ways.length - 1].to}`;
+          const place = `${machine.id} ${begun} ${last.to}`;
           if (!found.has(place))
             found.set(place, { kind: 'left at once', text, about: [machine.id] });
         });
@@ -130,14 +132,17 @@ function circles(program: Program, { joints, worlds }: Reached): Truth[] {
     for (const joint of joints) {
       const way = followed(program, joint, world);
       if (!way) continue;
-      const ids = program.machines.filter((_, m) => way.some((j) => j[m] !== way[0][m]));
-      const names = way.map((j) =>
-        ids
-          .map((machine) => sayMode(program, machine.id, j[program.machines.indexOf(machine)]))
+      const ids = program.machines.filter((_, m) => new Set(way.map((j) => j[m])).size > 1);
+      const names = [...way, ...way.slice(0, 1)].map((joint) =>
+        joint
+          .flatMap((mode, m) => {
+            const machine = program.machines[m];
+            return machine && ids.includes(machine) ? [sayMode(program, machine.id, mode)] : [];
+          })
           .join(', '),
       );
       const about = ids.map((machine) => machine.id);
-      const text = `Modes go round in a circle${because(program, world)}: ${[...names, names[0]].join(' → ')}.`;
+      const text = `Modes go round in a circle${because(program, world)}: ${names.join(' → ')}.`;
       if (!found.has(about.join())) found.set(about.join(), { kind: 'circle', text, about });
     }
   return [...found.values()];
@@ -146,17 +151,21 @@ function circles(program: Program, { joints, worlds }: Reached): Truth[] {
 /** The circle that modes run into while a world stays as it is; undefined if they come to rest. */
 function followed(program: Program, start: Joint, world: World): Joint[] | undefined {
   const way: Joint[] = [start];
-  for (;;) {
-    const joint = way[way.length - 1];
-    const next = program.machines.map((machine, m) => {
-      const { ways, forced } = waysOut(program, machine, joint, world);
-      return forced ? ways[ways.length - 1].to : joint[m];
+  // Grows while it is gone through.
+  for (const joint of way) {
+    const next = joint.map((stays, m) => {
+      const machine = program.machines[m];
+      const { ways, forced } = machine
+        ? waysOut(program, machine, joint, world)
+        : { ways: [], forced: false };
+      return (forced ? ways.at(-1)?.to : undefined) ?? stays;
     });
     if (jointKey(next) === jointKey(joint)) return undefined;
     const seen = way.findIndex((j) => jointKey(j) === jointKey(next));
     if (seen >= 0) return way.slice(seen);
     way.push(next);
   }
+  return undefined;
 }
 
 const met = (program: Program, rule: Rule, joint: Joint, world: World): boolean =>

@@ -1,4 +1,5 @@
 import type { Part } from '../design/index.js';
+import { endsOf } from './catalog.js';
 import { resistor } from './kinds/resistor.js';
 
 /** What is left where something is joined, and where it is open: a wire's end, and the leakage of board and air, Ω. */
@@ -18,5 +19,6 @@ export const contactStands = (closed: boolean): Record<string, number> => ({
   ohms: closed ? joined : open,
 });
 
-/** Its two ends. */
-export const [contactEnd, contactOtherEnd] = resistor.terminals.map(({ id }) => id);
+const ends = endsOf(resistor.kind);
+export const contactEnd = ends[0].id;
+export const contactOtherEnd = ends[1].id;

@@ -29,8 +29,9 @@ export function curveOf(kind: PartKind): Curve {
   if (kind.curve) return kind.curve;
   const find = (role: string): string | undefined =>
     kind.terminals.find((t) => t.role === role)?.id;
-  const minus = find('ground') ?? kind.terminals[1].id;
-  const plus = find('supply-in') ?? kind.terminals[0].id;
+  const [first, second] = kind.terminals;
+  const minus = find('ground') ?? second?.id ?? '';
+  const plus = find('supply-in') ?? first?.id ?? '';
   return {
     vary: { plus, minus },
     from: 0,
@@ -77,7 +78,8 @@ export function testBench(kind: PartKind, params: Numbers): Design {
   });
   // Something must be ground.
   if (!grounded) {
-    const second = 'ohms' in reads ? reads.ohms[1] : kind.terminals[kind.terminals.length - 1].id;
+    const last = kind.terminals.at(-1)?.id ?? '';
+    const second = 'ohms' in reads ? reads.ohms[1] : last;
     parts.push({ id: 'G0', kind: 'adapter', name: 'G0', params: { volts: 0, ...stiff } });
     join('G0.minus', second);
   }
@@ -109,7 +111,7 @@ export function characteristic(kind: PartKind, params: Numbers = {}, points = 81
   const ys = xs.map(at);
   const back = [...xs].reverse().map(at).reverse();
   const size = Math.max(...ys.map(Math.abs)) || 1;
-  const differs = back.some((y, i) => Math.abs(y - ys[i]) > 1e-3 * size);
+  const differs = back.some((y, i) => Math.abs(y - (ys[i] ?? y)) > 1e-3 * size);
   return {
     x: { ...axisOf(kind, curve), scale },
     y: yAxis(kind, curve),
@@ -131,7 +133,7 @@ function change(circuit: Circuit, { vary }: Curve, x: number): void {
 
 /** Volts at a terminal of the part, wired or not, or at a joint of the bench. */
 function volts(solution: Solution, kind: PartKind, curve: Curve, name: string): number {
-  if (kind.terminals.some((t) => t.id === name)) return solution.parts[part].volts[name] ?? 0;
+  if (kind.terminals.some((t) => t.id === name)) return solution.parts[part]?.volts[name] ?? 0;
   const load = (curve.loads ?? []).findIndex(([a, b]) => a === name || b === name);
   const end = curve.loads?.[load]?.[0] === name ? 'a' : 'b';
   return voltsAt(solution, `R${load}.${end}`) ?? 0;
@@ -143,14 +145,14 @@ function read(circuit: Circuit, kind: PartKind, curve: Curve, solution: Solution
   if ('readout' in reads) {
     const readout = kind.reads?.find((r) => r.id === reads.readout);
     const now = circuit.paramsOf(part) ?? {};
-    if (!readout?.works(solved, now)) return 0;
+    if (!solved || !readout?.works(solved, now)) return 0;
     return Math.min(readout.full(now), readout.counts(circuit.stimulusOf(part), now, solved));
   }
-  if ('inner' in reads) return solved.volts[reads.inner] ?? 0;
-  if ('amps' in reads) return solved.amps[reads.amps] ?? 0;
+  if ('inner' in reads) return solved?.volts[reads.inner] ?? 0;
+  if ('amps' in reads) return solved?.amps[reads.amps] ?? 0;
   const [a, b] = 'volts' in reads ? reads.volts : reads.ohms;
   const across = volts(solution, kind, curve, a) - volts(solution, kind, curve, b);
-  return 'volts' in reads ? across : across / (solved.amps[a] || 1e-15);
+  return 'volts' in reads ? across : across / (solved?.amps[a] || 1e-15);
 }
 
 function axisOf(

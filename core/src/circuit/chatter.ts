@@ -37,7 +37,8 @@ export class ChatterWatch {
     const { times } = this.of(device);
     times.push(t);
     if (times.length < chatterTransitions) return;
-    const span = t - times[0];
+    const [first = t] = times;
+    const span = t - first;
     if (span < chatterTime) this.hush(device, t, span / chatterTransitions);
     else times.shift();
   }

@@ -13,7 +13,8 @@ export function checkElements(placed: readonly PlacedElement[]): void {
 /** @throws RangeError */
 export function checkElement(part: string, element: Element): void {
   const { positive = [], notNegative = [] } = kindOfElement(element);
-  const [above, least]: readonly string[][] = [[...positive], [...notNegative]];
+  const above: readonly string[] = positive;
+  const least: readonly string[] = notNegative;
   for (const [field, value] of Object.entries(element)) {
     if (typeof value !== 'number') continue;
     const usable = above.includes(field) ? value > 0 : !least.includes(field) || value >= 0;

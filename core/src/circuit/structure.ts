@@ -31,7 +31,9 @@ export function diagnoseStructure(
   reference: string | undefined,
 ): Structure {
   // By direct current; by that or capacitors; by any part but the isolating ones; by any part.
-  const [paths, held, near, tied, forced] = Array.from({ length: 5 }, () => new DisjointSets());
+  const [paths, held] = [new DisjointSets(), new DisjointSets()];
+  const [near, tied] = [new DisjointSets(), new DisjointSets()];
+  const forced = new DisjointSets();
   const loop = new Set<string>();
   for (const { part, element, node } of placed) {
     const kind = kindOfElement(element);
@@ -46,10 +48,11 @@ export function diagnoseStructure(
     const own = elementNodes(element);
     const away = [...(kind.apart?.(element) ?? []), ...(signal === undefined ? [] : [[signal]])];
     for (const local of own) {
-      tied.join(node(own[0]), node(local));
-      if (!away.flat().includes(local)) near.join(node(own[0]), node(local));
+      tied.join(node(own[0] ?? local), node(local));
+      if (!away.flat().includes(local)) near.join(node(own[0] ?? local), node(local));
     }
-    for (const group of away) for (const local of group) near.join(node(group[0]), node(local));
+    for (const group of away)
+      for (const local of group) near.join(node(group[0] ?? local), node(local));
     for (const [a, b] of kind.forces?.(element) ?? [])
       if (!forced.join(node(a), node(b))) loop.add(part);
   }
@@ -58,14 +61,14 @@ export function diagnoseStructure(
     const root = reference === undefined ? undefined : groups.root(reference);
     return (name) => groups.root(name) === root;
   };
-  const [byPath, byHold, byNear, byTie] = [paths, held, near, tied].map(home);
+  const [byPath, byHold, byNear, byTie] = [home(paths), home(held), home(near), home(tied)];
   const lost = new Set(names.filter((n) => !byTie(n)));
   const stray = names.filter((n) => !byPath(n) && (byNear(n) || lost.has(n)));
   const loose = names.filter((n) => !byHold(n) && !lost.has(n));
   return {
     islands: [...grouped(paths, stray).values()],
     lost,
-    anchors: [...grouped(held, loose).values()].map(([first]) => first),
+    anchors: [...grouped(held, loose).values()].flatMap((island) => island.slice(0, 1)),
     sourceLoop: [...loop],
   };
 }

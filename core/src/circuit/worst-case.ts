@@ -51,7 +51,8 @@ export function worstCase(
     const circuit = new Circuit(design);
     prepare(circuit);
     spreads.forEach(({ part, param, tolerance, value }, i) => {
-      if (ends[i] !== 0) circuit.setParams(part, { [param]: value * (1 + ends[i] * tolerance) });
+      const end = ends[i] ?? 0;
+      if (end !== 0) circuit.setParams(part, { [param]: value * (1 + end * tolerance) });
     });
     return quantity(circuit.solve());
   };
@@ -64,9 +65,10 @@ export function worstCase(
   });
   const size = (c: Contribution): number =>
     Math.max(Math.abs(c.atLow - nominal), Math.abs(c.atHigh - nominal));
-  const order = contributions
-    .map((_, i) => i)
-    .sort((a, b) => size(contributions[b]) - size(contributions[a]));
+  const sorted = contributions
+    .map((of, i) => ({ of, i, size: size(of) }))
+    .sort((a, b) => b.size - a.size);
+  const order = sorted.map(({ i }) => i);
   const upwards = contributions.map((c) => (c.atHigh >= c.atLow ? 1 : -1));
   const reached = corners(upwards, order.slice(0, fullCorners)).flatMap((ends) => at(ends) ?? []);
   const all = [nominal, ...reached, ...contributions.flatMap((c) => [c.atLow, c.atHigh])];
@@ -75,7 +77,7 @@ export function worstCase(
     low: Math.min(...all),
     high: Math.max(...all),
     likely: Math.hypot(...contributions.map((c) => (c.atHigh - c.atLow) / 2)),
-    contributions: order.map((i) => contributions[i]).filter((c) => size(c) > 0),
+    contributions: sorted.filter((c) => c.size > 0).map(({ of }) => of),
   };
 }
 

@@ -100,7 +100,7 @@ export const kindOfElement = ({ type }: Element): ElementKind => kinds[type];
 /** The local node names of an element. */
 export function elementNodes(element: Element): string[] {
   const named = element as unknown as Readonly<Record<string, string>>;
-  return kindOfElement(element).nodes.map((field) => named[field]);
+  return kindOfElement(element).nodes.flatMap((field) => named[field] ?? []);
 }
 
 /** The same element at other nodes. */

@@ -114,11 +114,10 @@ function route(edge: ElkExtendedEdge, lines: readonly Line[], corner: Point): Ro
 }
 
 /** The middle of a line's longest stretch. */
-function middleOf(points: readonly Point[]): Point | undefined {
+function middleOf(points: readonly Point[]): Point {
   const length = ([a, b]: [Point, Point]): number => Math.hypot(b.x - a.x, b.y - a.y);
-  const [longest] = consecutive(points).sort((s, t) => length(t) - length(s));
-  if (!longest) return undefined;
-  const [a, b] = longest;
+  const [start = { x: 0, y: 0 }] = points;
+  const [[a, b] = [start, start]] = consecutive(points).sort((s, t) => length(t) - length(s));
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
 }
 

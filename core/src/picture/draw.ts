@@ -119,7 +119,7 @@ function wire({ path, thickness, colour, grip, label, value, counts, title }: Li
   return [
     `<g><title>${escaped(title)}</title>`,
     `<path class="line" d="${path}" stroke-width="${thickness}"/>`,
-    colour && grip
+    colour
       ? `<circle class="insulation" r="3.4" cx="${grip.x}" cy="${grip.y}" fill="${escaped(colour)}"/>`
       : '',
     ...(label && value

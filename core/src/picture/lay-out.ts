@@ -33,7 +33,7 @@ export interface PlacedLine {
   /** Middle of its label; none where there is no room for one. */
   label: Point | undefined;
   /** A point on the line to take it by. */
-  grip: Point | undefined;
+  grip: Point;
   /** Of all lines of its net the one that carries the net's label. */
   main: boolean;
 }

@@ -56,7 +56,7 @@ export class Alterations {
       const key = `renewed ${part}`;
       if (this.told.get(key) === charges.length) return 0;
       this.told.set(key, charges.length);
-      this.circuit.renew(part, charges[charges.length - 1]);
+      this.circuit.renew(part, charges.at(-1) ?? 1);
       return 1;
     });
   }
@@ -74,7 +74,7 @@ export class Alterations {
 
   /** Each that came later starts from what those before it have made of the value. */
   private setValue(key: string, ones: readonly { target: Target; by: Alteration }[]): number {
-    const { part: id, param: name } = ones[0].target;
+    const { part: id, param: name } = ones[0]?.target ?? {};
     const part = this.design.parts.find((p) => p.id === id);
     const param = part && kindOf(part).params.find((p) => p.id === name);
     if (!part || !param) return 0;

@@ -51,7 +51,7 @@ export function energyTrace({ watts, duration }: Rehearsal): Trace {
   watts.times.forEach((t, i) => {
     trace.times.push(t);
     trace.values.push(joules);
-    joules += watts.values[i] * ((watts.times[i + 1] ?? duration) - t);
+    joules += (watts.values[i] ?? 0) * ((watts.times[i + 1] ?? duration) - t);
   });
   if (watts.times.length > 0) {
     trace.times.push(duration);

@@ -72,7 +72,7 @@ export function eventsOf(
   ].sort((a, b) => a.t - b.t);
   let next = 0;
   const othersUntil = (t: number): void => {
-    for (; next < others.length && others[next].t < t; next++) others[next].add();
+    for (let other = others[next]; other && other.t < t; other = others[++next]) other.add();
   };
   for (const change of record.logic) {
     othersUntil(change.t);
@@ -223,9 +223,9 @@ export function chainOf(events: readonly Event[], place: number): Event[] {
   const seen = new Set<number>();
   const walk = (i: number): void => {
     if (seen.has(i) || seen.size > 20) return;
-    for (const cause of events[i].because) walk(cause);
+    for (const cause of events[i]?.because ?? []) walk(cause);
     seen.add(i);
   };
   walk(place);
-  return [...seen].map((i) => events[i]);
+  return [...seen].flatMap((i) => events[i] ?? []);
 }

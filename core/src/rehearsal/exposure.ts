@@ -37,10 +37,10 @@ export function exposureOf(
   const moment = (i: number): number => start + ((end - start) * i) / steps;
   const perceivedAt = (t: number): boolean => {
     const [met, plain] = [stimulusAt(real, t), stimulusAt(without, t)];
-    return met.some(
-      ({ value, floor }, s) =>
-        Math.abs(value - plain[s].value) > Math.max(floor, noticeable * Math.abs(plain[s].value)),
-    );
+    return met.some(({ value, floor }, s) => {
+      const usual = plain[s]?.value ?? value;
+      return Math.abs(value - usual) > Math.max(floor, noticeable * Math.abs(usual));
+    });
   };
   const perceivedIn = (i: number): boolean => perceivedAt(moment(i));
   let first = 0;

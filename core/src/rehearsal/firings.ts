@@ -43,15 +43,17 @@ export const isSignOf = ({ sign }: Firing, signs: readonly Sign[]): boolean =>
 /** When sequences began and ended: of what acts in one, only what tells something first fires, and what is first to act besides. */
 function shows(log: readonly LogicChange[]): { from: number; to: number }[] {
   // One may play from the start.
-  const playing = new Set(Object.keys(log[0]?.logic.playing ?? {}));
-  const found = playing.size > 0 ? [{ from: log[0].t, to: Infinity }] : [];
+  const [first] = log;
+  const playing = new Set(Object.keys(first?.logic.playing ?? {}));
+  const found = first && playing.size > 0 ? [{ from: first.t, to: Infinity }] : [];
   for (const { t, events } of log)
     for (const event of events) {
       if (event.kind !== 'sequence') continue;
       if (playing.size === 0 && event.begins) found.push({ from: t, to: Infinity });
       if (event.begins) playing.add(event.id);
       else playing.delete(event.id);
-      if (playing.size === 0) found[found.length - 1].to = t;
+      const last = found.at(-1);
+      if (last && playing.size === 0) last.to = t;
     }
   return found;
 }

@@ -32,8 +32,9 @@ export class Grain {
   next(t: number): number {
     const { corners, scene } = this;
     if (t < this.cornerAt) return this.cornerAt;
-    while (corners[this.corner] <= t) this.corner += 1;
-    this.cornerAt = corners[this.corner] ?? Infinity;
+    const corner = (): number => corners[this.corner] ?? Infinity;
+    while (corner() <= t) this.corner += 1;
+    this.cornerAt = corner();
     const going = this.spans.at(t).filter((s) => t < s.end);
     this.longest = Math.max(
       steps.to,
@@ -47,7 +48,7 @@ export class Grain {
 
   /** How far it is gone from `t` before sensors are told anew, s. */
   reach(t: number): number {
-    const happens = this.corners.length > 0 && t >= this.corners[0];
+    const happens = t >= (this.corners[0] ?? Infinity);
     return happens || !this.steady ? this.step : Infinity;
   }
 

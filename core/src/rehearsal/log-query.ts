@@ -25,9 +25,9 @@ export function* statesIn(
   log: readonly LogicChange[],
   { from, to }: Stretch,
 ): Generator<LogicChange> {
-  for (let i = 0; i < log.length; i++) {
+  for (const [i, change] of log.entries()) {
     const until = log[i + 1]?.t ?? Infinity;
-    if (until > from && log[i].t <= to) yield log[i];
+    if (until > from && change.t <= to) yield change;
   }
 }
 
@@ -122,7 +122,7 @@ export function nearest(channel: Channel, record: Recorded, stretch: Stretch): N
     learning: states.every((s) => !isLearnt(channel.baseline, s.baseline)),
     ...best,
     row,
-    locked: states.some((s, i) => past[i].by > 0 && s.at < s.locked),
+    locked: states.some((s) => s.at < s.locked && pastLevel(channel, s).by > 0),
   };
 }
 
@@ -135,8 +135,9 @@ function statesOf(
   const { times, values } = readings[channel.id] ?? emptyTrace();
   const known = logic[Math.max(0, countUpTo(logic, from, (change) => change.t) - 1)];
   const start = known?.logic.channels[channel.id] ?? restingChannel;
-  const [first, end] = [from - 1e-9, to].map((t) => countUpTo(times, t, (time) => time));
-  const since = countUpTo(times, known && known.t > 0 ? start.at : -Infinity, (time) => time);
+  const until = (t: number): number => countUpTo(times, t, (time) => time);
+  const [first, end] = [until(from - 1e-9), until(to)];
+  const since = until(known && known.t > 0 ? start.at : -Infinity);
   const begin = remembersLast(channel, start) ? Math.max(since, first - tail(channel)) : since;
   const course = channelCourse(channel, start, times.slice(begin, end), values.slice(begin, end));
   return [...course].slice(Math.max(0, first - begin));

@@ -3,7 +3,7 @@ import type { LogicState } from '../logic/index.js';
 import { CoSimulation } from './co-simulation.js';
 import { nextFadeLook } from './recorder.js';
 import type { Rehearsal } from './rehearsal.js';
-import { isLoose, pictureOf, type Snapshot } from './snapshot.js';
+import { isLoose, logicAt, pictureOf, type Snapshot } from './snapshot.js';
 
 /**
  * The moments of a scene that was rehearsed in time, whole: what its rehearsal did not take down, as currents, is followed again
@@ -37,8 +37,8 @@ export class MomentInTime {
   }
 
   private get logic(): LogicState {
-    const { logic } = this.run.logic[this.place];
-    const asleep = this.run.asleep[this.naps]?.from <= this.t;
+    const logic = this.run.logic[this.place]?.logic ?? logicAt(this.run.logic, this.t);
+    const asleep = (this.run.asleep[this.naps]?.from ?? Infinity) <= this.t;
     return { ...logic, awake: { ...logic.awake, asleep } };
   }
 
@@ -55,8 +55,8 @@ export class MomentInTime {
 
   private stand(t: number): void {
     const { logic, outages, asleep } = this.run;
-    while (this.place + 1 < logic.length && logic[this.place + 1].t <= t) this.place += 1;
-    while (asleep[this.naps]?.to <= t) this.naps += 1;
+    while ((logic[this.place + 1]?.t ?? Infinity) <= t) this.place += 1;
+    while ((asleep[this.naps]?.to ?? Infinity) <= t) this.naps += 1;
     this.t = t;
     this.course.at(t, this.logic, !isLoose(outages, t));
   }

@@ -1,6 +1,6 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import { runTransient, type Run } from '../circuit/index.js';
-import type { Design } from '../design/index.js';
+import { consecutive, type Design } from '../design/index.js';
 import type { Snapshot } from './snapshot.js';
 
 /** How a net swings that never rests. */
@@ -57,26 +57,33 @@ export function oscillations(
 /** Whether a net still comes up in the second half of a run. */
 function comesUp({ times, end }: Run, volts: readonly number[]): boolean {
   const highest = (from: number, to: number): number =>
-    Math.max(...volts.filter((_, i) => times[i] >= from * end && times[i] <= to * end));
+    Math.max(
+      ...volts.filter((_, i) => {
+        const t = times[i] ?? NaN;
+        return t >= from * end && t <= to * end;
+      }),
+    );
   return highest(0.75, 1) - highest(0.5, 0.75) > sameSwing * Math.abs(highest(0.75, 1)) + least;
 }
 
 function oscillationOf({ times, end }: Run, volts: readonly number[]): Oscillation | undefined {
   const first = times.findIndex((t) => t >= end / 2);
   if (first < 0) return undefined;
-  const [t, v] = [times.slice(first), volts.slice(first)];
+  const v = volts.slice(first);
+  const points = times.slice(first).map((t, i) => ({ t, v: v[i] ?? NaN }));
   const [low, high] = [Math.min(...v), Math.max(...v)];
   if (!(high - low > least)) return undefined;
   const middle = (low + high) / 2;
   const rises: number[] = [];
   const falls: number[] = [];
-  for (let i = 1; i < v.length; i++) {
-    if (v[i - 1] <= middle === v[i] <= middle) continue;
-    const at = t[i - 1] + ((t[i] - t[i - 1]) * (middle - v[i - 1])) / (v[i] - v[i - 1]);
-    (v[i] > middle ? rises : falls).push(at);
+  for (const [a, b] of consecutive(points)) {
+    if (a.v <= middle === b.v <= middle) continue;
+    const at = a.t + ((b.t - a.t) * (middle - a.v)) / (b.v - a.v);
+    (b.v > middle ? rises : falls).push(at);
   }
-  if (rises.length < enough) return undefined;
-  const period = (rises[rises.length - 1] - rises[0]) / (rises.length - 1);
+  const [begin, last] = [rises.at(0), rises.at(-1)];
+  if (rises.length < enough || begin === undefined || last === undefined) return undefined;
+  const period = (last - begin) / (rises.length - 1);
   const up = rises.slice(0, -1).map((rise) => (falls.find((f) => f > rise) ?? rise) - rise);
   const duty = up.reduce((sum, time) => sum + time, 0) / up.length / period;
   return { hertz: 1 / period, duty, low, high };

@@ -1,5 +1,6 @@
 import { kindOf, numbersOf, type Param } from '../catalog/index.js';
 import type { Design, Part } from '../design/index.js';
+import { entry } from '../quantity/index.js';
 import type { Adjustment } from './adjustments.js';
 
 /** Values are tried up to so many times as large or small. */
@@ -17,7 +18,7 @@ function knobOf(part: Part): Param | undefined {
 }
 
 const valueOf = (part: Part, param: string): number =>
-  numbersOf(kindOf(part).params, part.params)[param];
+  entry(numbersOf(kindOf(part).params, part.params), param);
 
 const turned = (part: Part, { id, label, unit }: Param, to: number): Adjustment => ({
   label: `${label} of ${part.name}`,

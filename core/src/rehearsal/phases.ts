@@ -1,6 +1,7 @@
 import { kindOf, paramsOf, storedOf, type Params } from '../catalog/index.js';
 import type { Circuit } from '../circuit/index.js';
 import type { Design, Part } from '../design/index.js';
+import { entry } from '../quantity/index.js';
 import type { LogicState } from '../logic/index.js';
 
 type NoticeState = LogicState['notices'][string];
@@ -95,6 +96,6 @@ function wayOf(part: Part, sets: Partial<Params>): Way {
   const { params } = kindOf(part);
   const phase = storedOf(params, sets);
   const own = storedOf(params, paramsOf(part));
-  const usual = Object.fromEntries(Object.keys(phase).map((id) => [id, own[id]]));
+  const usual = Object.fromEntries(Object.keys(phase).map((id) => [id, entry(own, id)]));
   return { id: part.id, usual, phase };
 }

@@ -199,7 +199,7 @@ export class Play implements Sleeper {
     const { modes, settled } = this.course;
     const still = settled && this.supervisor.running === 'runs';
     if ((this.dead && !this.rests && !still) || this.from) return;
-    this.rests ??= new Rests(this.design, this.logicLog[0].logic, modes);
+    this.rests ??= new Rests(this.design, this.logicLog[0]?.logic ?? this.logic, modes);
     this.rests.look(t, this.logic, modes, still);
   }
 
@@ -295,8 +295,8 @@ export class Play implements Sleeper {
   }
 
   private keep(channel: string, t: number, value: number): void {
-    this.readings[channel].times.push(t);
-    this.readings[channel].values.push(value);
+    this.readings[channel]?.times.push(t);
+    this.readings[channel]?.values.push(value);
   }
 
   /** Goes on to the next moment at which anything can change, or one that the circuit tells of before. */

@@ -1,5 +1,6 @@
 import type { Channel, Scene } from '../design/index.js';
 import {
+  restingChannel,
   baselineCounts,
   beyond,
   isLearnt,
@@ -51,46 +52,56 @@ export function readOn(
   stride = 1,
 ): { channels: LogicState['channels']; t: number } {
   const { since } = state.awake;
-  const turns = readers.map((r) => Math.floor((t - since) / r.channel.every + 1e-6) + 1);
-  const at = (i: number, turn = turns[i]): number => since + turn * readers[i].channel.every;
-  const now: ChannelState[] = readers.map((r) => state.channels[r.channel.id]);
-  const next: ChannelState[] = [...now];
+  const rows = readers.map((reader): Row => {
+    const { id, every } = reader.channel;
+    const now = state.channels[id] ?? restingChannel;
+    return { reader, turn: Math.floor((t - since) / every + 1e-6) + 1, now, next: now };
+  });
+  const at = ({ reader, turn }: Row): number => since + turn * reader.channel.every;
   if (stride > 1)
-    readers.forEach((reader, i) => {
+    for (const row of rows) {
+      const { reader, turn, now } = row;
       const end = Math.floor((until - since) / reader.channel.every - 1e-6);
       const to = end - lastThatMatter(reader.channel);
-      if (to <= turns[i] || !cannotAnswer(reader, now[i])) return;
-      const first = Math.ceil(turns[i] / stride) * stride;
-      for (let turn = first; turn < to; turn += stride)
-        reader.keep(at(i, turn), reader.read(reader.taken + turn - turns[i]));
-      reader.taken += to - turns[i];
-      turns[i] = to;
-    });
+      if (to <= turn || !cannotAnswer(reader, now)) continue;
+      for (row.turn = Math.ceil(turn / stride) * stride; row.turn < to; row.turn += stride)
+        reader.keep(at(row), reader.read(reader.taken + row.turn - turn));
+      reader.taken += to - turn;
+      row.turn = to;
+    }
   let last = t;
   for (;;) {
     let time = Infinity;
-    for (let i = 0; i < readers.length; i++) time = Math.min(time, at(i));
+    for (const row of rows) time = Math.min(time, at(row));
     if (!(time < until)) break;
     let changes = false;
-    for (let i = 0; i < readers.length; i++) {
-      if (at(i) - time > 1e-6 * readers[i].channel.every) continue;
-      const { channel, read, taken } = readers[i];
-      next[i] = stepChannel(channel, now[i], read(taken), time);
-      changes ||= next[i].tripped !== now[i].tripped;
+    for (const row of rows) {
+      const { channel, read, taken } = row.reader;
+      if (at(row) - time > 1e-6 * channel.every) continue;
+      row.next = stepChannel(channel, row.now, read(taken), time);
+      changes ||= row.next.tripped !== row.now.tripped;
     }
     if (changes) break;
-    for (let i = 0; i < readers.length; i++) {
-      if (next[i] === now[i]) continue;
-      now[i] = next[i];
-      if (turns[i] % stride === 0) readers[i].keep(time, now[i].counts);
-      readers[i].taken += 1;
-      turns[i] += 1;
+    for (const row of rows) {
+      if (row.next === row.now) continue;
+      row.now = row.next;
+      if (row.turn % stride === 0) row.reader.keep(time, row.now.counts);
+      row.reader.taken += 1;
+      row.turn += 1;
     }
     last = time;
   }
   const channels = { ...state.channels };
-  readers.forEach((r, i) => (channels[r.channel.id] = now[i]));
+  for (const { reader, now } of rows) channels[reader.channel.id] = now;
   return { channels, t: last };
+}
+
+/** A channel with its next turn, its state, and the state that its next reading would make. */
+interface Row {
+  readonly reader: Reader;
+  turn: number;
+  now: ChannelState;
+  next: ChannelState;
 }
 
 /** So many of the last readings a channel remembers. */

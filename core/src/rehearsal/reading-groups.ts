@@ -1,6 +1,7 @@
 import type { Channel, Happening, Scene } from '../design/index.js';
 import { spreadOf, type Spread } from '../quantity/index.js';
 import type { Rehearsal } from './rehearsal.js';
+import { emptyTrace } from './traces.js';
 
 /** Readings that belong together because the same thing was going on. */
 export interface ReadingGroup extends Spread {
@@ -28,15 +29,18 @@ export function readingGroups(
   scene: Pick<Scene, 'happenings'>,
   channel: string,
 ): ReadingGroup[] {
-  const { times = [], values = [] } = readings[channel] ?? {};
+  const { times, values } = readings[channel] ?? emptyTrace();
+  const points = values.map((value, i) => ({ value, t: times[i] ?? NaN }));
   const exposed = verdicts.flatMap((v) => (v.exposure ? [{ ...v, ...v.exposure }] : []));
-  const rest = values.filter((_, i) =>
-    exposed.every((v) => times[i] < v.start - margin || times[i] > v.end + margin),
-  );
+  const rest = points
+    .filter(({ t }) => exposed.every((v) => t < v.start - margin || t > v.end + margin))
+    .map(({ value }) => value);
   const happenings = scene.happenings.flatMap((happening): ReadingGroup[] => {
     const verdict = exposed.find((v) => v.happening === happening.id);
     if (!verdict) return [];
-    const counts = values.filter((_, i) => times[i] >= verdict.start && times[i] <= verdict.end);
+    const counts = points
+      .filter(({ t }) => t >= verdict.start && t <= verdict.end)
+      .map(({ value }) => value);
     return counts.length > 0 ? [readingGroup(happening.name, happening.intent, counts)] : [];
   });
   return [...(rest.length > 0 ? [readingGroup('At rest', 'quiet', rest)] : []), ...happenings];

@@ -1,6 +1,6 @@
 import { kindOf, paramsOf, type Quantity, type SolvedPart } from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
-import type { Design } from '../design/index.js';
+import type { Design, Output } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
 import type { Course } from './course.js';
 import { RelayOperations } from './relay-operations.js';
@@ -18,15 +18,20 @@ const finest = { settled: 1e9, 'in time': 1e6 } as const;
 /** What is felt is told to four digits: what lies below comes and goes with every breath of air. */
 const asTold = (value: number): number => Number(value.toPrecision(4));
 
+function isFading(output: Output, logic: LogicState, t: number): boolean {
+  const state = logic.outputs[output.id];
+  return output.fade !== undefined && state !== undefined && arrival(output, state) > t;
+}
+
 /** While an output fades it is looked at now and then; the circuit stays as it is. */
 export function nextFadeLook({ outputs }: Design, logic: LogicState, t: number): number {
-  const fading = outputs.some((o) => o.fade && arrival(o, logic.outputs[o.id]) > t);
+  const fading = outputs.some((output) => isFading(output, logic, t));
   return fading ? (Math.floor(t / fadeLook + 1e-6) + 1) * fadeLook : Infinity;
 }
 
 /** Takes down what a circuit does in the course of a scene, besides its readings. */
 export class Recorder {
-  readonly outputs: Record<string, Trace>;
+  readonly outputs: Record<string, Trace> = {};
   readonly nets: Record<string, Trace> = {};
   readonly felt: Record<string, Trace> = {};
   readonly watts = emptyTrace();
@@ -42,7 +47,7 @@ export class Recorder {
     private readonly power: (t: number, logic: LogicState, solution: Solution) => number,
     private readonly circuit: keyof typeof finest,
   ) {
-    this.outputs = Object.fromEntries(design.outputs.map((o) => [o.id, emptyTrace()]));
+    for (const { id } of design.outputs) this.outputs[id] = emptyTrace();
     this.senses = design.parts.flatMap((part) => {
       const { senses } = kindOf(part);
       return senses ? [[part.id, senses.quantities] as const] : [];
@@ -77,12 +82,12 @@ export class Recorder {
     const solution = course.present();
     // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
     const off = Math.abs(t / fadeLook - Math.round(t / fadeLook)) > 1e-6;
-    const between = this.design.outputs.filter(
-      (o) => off && o.fade && arrival(o, logic.outputs[o.id]) > t,
-    );
-    for (const output of this.design.outputs)
-      if (!between.includes(output))
-        hold(this.outputs[output.id], t, this.rounded(outputDuty(logic, output, t)));
+    const between = this.design.outputs.filter((o) => off && isFading(o, logic, t));
+    for (const output of this.design.outputs) {
+      if (between.includes(output)) continue;
+      const trace = (this.outputs[output.id] ??= emptyTrace());
+      hold(trace, t, this.rounded(outputDuty(logic, output, t)));
+    }
     if (between.length === 0) hold(this.watts, t, this.rounded(this.power(t, logic, solution)));
     if (solution === this.seen) return;
     this.seen = solution;

@@ -137,8 +137,8 @@ export function outputsByPart(design: Design): Map<string, Set<string>> {
   );
   const plain = new Set(acting(off));
   const found = new Map<string, Set<string>>();
-  for (const { id } of design.outputs)
-    for (const part of acting({ ...off, [id]: on.outputs[id] }))
+  for (const [id, output] of Object.entries(on.outputs))
+    for (const part of acting({ ...off, [id]: output }))
       if (!plain.has(part)) found.set(part, (found.get(part) ?? new Set()).add(id));
   return found;
 }

@@ -43,9 +43,9 @@ export class Rests {
       still &&
       modes.every((mode, i) => mode === this.modes[i]) &&
       isAtRest(this.design, logic, this.begin, t);
-    const last = this.spans[this.spans.length - 1];
+    const last = this.spans.at(-1);
     if (rests && !this.open) this.spans.push({ from: t, to: t });
-    else if (this.open) last.to = t;
+    else if (last && this.open) last.to = t;
     this.open = rests;
   }
 
@@ -57,17 +57,18 @@ export class Rests {
 
 function isAtRest(design: Design, now: LogicState, begin: LogicState, t: number): boolean {
   return (
-    design.channels.every((c) => rested(c, now.channels[c.id], begin.channels[c.id], t)) &&
+    design.channels.every((channel) => {
+      const [is, was] = [now.channels[channel.id], begin.channels[channel.id]];
+      return is && was && rested(channel, is, was, t);
+    }) &&
     alike(now.modes, begin.modes, (a, b) => a.mode === b.mode) &&
     alike(now.counters, begin.counters, Object.is) &&
     alike(now.rules, begin.rules, (a, b) => sameRule(a, b, t)) &&
     Object.keys(now.playing).join() === Object.keys(begin.playing).join() &&
-    design.outputs.every(
-      (o) =>
-        now.outputs[o.id].by === begin.outputs[o.id].by &&
-        now.outputs[o.id].target === begin.outputs[o.id].target &&
-        arrival(o, now.outputs[o.id]) <= t,
-    )
+    design.outputs.every((output) => {
+      const [is, was] = [now.outputs[output.id], begin.outputs[output.id]];
+      return is && is.by === was?.by && is.target === was.target && arrival(output, is) <= t;
+    })
   );
 }
 
@@ -76,7 +77,10 @@ function alike<A>(
   begin: Readonly<Record<string, A>>,
   same: (a: A, b: A) => boolean,
 ): boolean {
-  return Object.entries(begin).every(([id, b]) => id in now && same(now[id], b));
+  return Object.entries(begin).every(([id, b]) => {
+    const a = now[id];
+    return a !== undefined && same(a, b);
+  });
 }
 
 const sameRule = (now: RuleState, begin: RuleState, t: number): boolean =>

@@ -100,7 +100,8 @@ export class Rig {
     this.power = new SupplyPower(design, this.circuit);
     this.sensorNoise = new SensorNoise(design, this.readers, {
       stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
-      readings: (sensor, stimulus) => this.trying(sensor.id, sensor, [stimulus])[0].exact,
+      readings: (sensor, stimulus) =>
+        this.trying(sensor.id, sensor, [stimulus])[0]?.exact ?? new Map(),
     });
   }
 
@@ -415,7 +416,8 @@ export class Rig {
 
 /** Whether two states of a circuit are one, but for the last digits that a solver leaves. */
 const sameState = (a: Memory, b: Memory): boolean =>
-  a.modes.every((mode, i) => mode === b.modes[i]) && a.x.every((value, i) => nearly(value, b.x[i]));
+  a.modes.every((mode, i) => mode === b.modes[i]) &&
+  a.x.every((value, i) => nearly(value, b.x[i] ?? NaN));
 
 const nearly = (a: number, b: number): boolean =>
   Math.abs(a - b) <= 1e-7 * Math.max(1, Math.abs(a));

@@ -53,7 +53,7 @@ function chatterIn(design: Design, { logic, acting }: Rehearsal): RehearsalScore
 
 /** Changes that are the third or more within a second, and when the first of them was. */
 function toAndFro(times: readonly number[]): { changes: number; first: number } {
-  const quick = times.filter((t, i) => i >= 2 && t - times[i - 2] <= together);
+  const quick = times.filter((t, i) => t - (times[i - 2] ?? -Infinity) <= together);
   return { changes: quick.length, first: quick[0] ?? 0 };
 }
 
@@ -80,7 +80,10 @@ function energyIn({ watts, duration }: Rehearsal): Pick<RehearsalScore, 'energy'
 
 /** Of what holds each value until the next time. */
 export const integral = ({ times, values }: Trace, until: number): number =>
-  values.reduce((sum, value, i) => sum + value * ((times[i + 1] ?? until) - times[i]), 0);
+  values.reduce(
+    (sum, value, i) => sum + value * ((times[i + 1] ?? until) - (times[i] ?? until)),
+    0,
+  );
 
 type Blind = RehearsalScore['blind'][number];
 
@@ -99,8 +102,7 @@ function blindness(
   };
   // An edge that is remembered or wakes the controller is not missed between two readings.
   if (!edge && !remembers)
-    for (let i = 0; i <= times.length; i++) {
-      const from = i === 0 ? 0 : times[i - 1];
+    for (const [i, from] of [0, ...times].entries()) {
       const seconds = (times[i] ?? duration) - from;
       // What is left at the end is shorter than it would have become.
       const out = outages.find((o) => o.from < from + seconds && o.to > from);

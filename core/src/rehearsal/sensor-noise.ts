@@ -60,7 +60,8 @@ export class SensorNoise {
     this.noisy = design.parts.flatMap((part) => {
       const { senses } = kindOf(part);
       const sigma = senses?.noise?.(paramsOf(part)) ?? 0;
-      return senses && sigma > 0 ? [{ id: part.id, quantity: senses.quantities[0], sigma }] : [];
+      const quantity = senses?.quantities[0];
+      return quantity && sigma > 0 ? [{ id: part.id, quantity, sigma }] : [];
     });
     this.levels = new Set(
       readers.flatMap(({ channel, reader }) => (reader.by === 'level' ? [channel.id] : [])),
@@ -99,7 +100,7 @@ export class SensorNoise {
       return is === undefined || is === was || Math.abs(is - (was ?? NaN)) < reader.full / 200;
     });
     const moved = (sensor: Noisy, i: number): boolean =>
-      Math.abs(now.stimulus(sensor) - stimulus[i]) > stale * sensor.sigma;
+      Math.abs(now.stimulus(sensor) - (stimulus[i] ?? NaN)) > stale * sensor.sigma;
     return same && (this.levels.size === 0 || !this.noisy.some(moved));
   }
 

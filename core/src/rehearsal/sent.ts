@@ -25,7 +25,7 @@ export class Sent {
     return this.sources.some(({ part, emission, params }, i) => {
       const solved = of(part.id);
       const sends = solved ? emission.intensity(solved, params) : 0;
-      const before = this.intensities[i];
+      const before = this.intensities[i] ?? 0;
       return Math.abs(sends - before) > finest * Math.max(sends, before, 1e-6);
     });
   }

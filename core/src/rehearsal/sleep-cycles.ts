@@ -1,5 +1,11 @@
 import type { Channel, Design } from '../design/index.js';
-import { stepChannel, stepLogic, type ChannelState, type LogicState } from '../logic/index.js';
+import {
+  restingChannel,
+  stepChannel,
+  stepLogic,
+  type ChannelState,
+  type LogicState,
+} from '../logic/index.js';
 import type { CoSimulation } from './co-simulation.js';
 import type { Standing } from './repeats.js';
 import type { Trace } from './traces.js';
@@ -150,23 +156,27 @@ function readCycles(
 ): { times: number; channels: LogicState['channels'] } {
   const { from, t, lengths } = last;
   const period = t - from;
-  const moments = readers.map(({ trace }) => trace.times.slice(lengths.get(trace)));
-  let states: readonly ChannelState[] = readers.map((r) => channels[r.channel.id]);
+  const after = { ...channels };
+  const rows = readers.map((reader) => ({
+    reader,
+    moments: reader.trace.times.slice(lengths.get(reader.trace)),
+  }));
   let times = 0;
   for (; times < most; times++) {
     const later = (times + 1) * period;
-    const cycle = readers.map((reader, i) => goThrough(reader, states[i], moments[i], later));
-    if (!cycle.every(({ same }) => same)) break;
-    cycle.forEach(({ kept }, i) => {
-      const { trace } = readers[i];
-      moments[i].forEach((moment) => trace.times.push(moment + later));
-      trace.values.push(...kept);
-      readers[i].taken += kept.length;
+    const cycle = rows.map(({ reader, moments }) => {
+      const begin = after[reader.channel.id] ?? restingChannel;
+      return { reader, moments, ...goThrough(reader, begin, moments, later) };
     });
-    states = cycle.map(({ state }) => state);
+    if (!cycle.every(({ same }) => same)) break;
+    for (const { reader, moments, state, kept } of cycle) {
+      moments.forEach((moment) => reader.trace.times.push(moment + later));
+      reader.trace.values.push(...kept);
+      reader.taken += kept.length;
+      after[reader.channel.id] = state;
+    }
   }
-  const after = Object.fromEntries(readers.map((r, i) => [r.channel.id, states[i]]));
-  return { times, channels: { ...channels, ...after } };
+  return { times, channels: after };
 }
 
 function goThrough(

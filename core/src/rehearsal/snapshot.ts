@@ -102,8 +102,11 @@ function decidedBy(design: Design, logic: LogicState, t: number): Decided {
 }
 
 /** What the controller had decided at a moment. */
-export const logicAt = (changes: readonly LogicChange[], t: number): LogicState =>
-  (changes.findLast((change) => change.t <= t) ?? changes[0]).logic;
+export function logicAt(changes: readonly LogicChange[], t: number): LogicState {
+  const last = changes.findLast((change) => change.t <= t) ?? changes[0];
+  if (!last) throw new RangeError('A run has the state it begins with.');
+  return last.logic;
+}
 
 /** Whether the controller's pins were inputs at a moment. */
 export const isLoose = (outages: readonly Outage[] | undefined, t: number): boolean =>

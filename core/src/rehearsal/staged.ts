@@ -92,6 +92,7 @@ const freed = (before: Staged, part: string): Staged =>
 /** A contact from the first terminal of a part to each other one. */
 function bridged(before: Staged, part: string): Staged {
   const [first, ...others] = wiredTerminals(before.design, part);
+  if (first === undefined) return before;
   return others.reduce((now, ref) => {
     const id = `${own}${own}${ref.replace('.', own)}`;
     const ends = [

@@ -153,9 +153,12 @@ export class Supervisor {
 export const stoodStill = (design: Design, logic: LogicState, t: number): LogicState => ({
   ...logic,
   outputs: Object.fromEntries(
-    design.outputs.map((o) => {
-      const level = levelAt(o, logic.outputs[o.id], t);
-      return [o.id, { ...logic.outputs[o.id], level, target: level, at: t }];
+    design.outputs.flatMap((output) => {
+      const { id } = output;
+      const state = logic.outputs[id];
+      if (!state) return [];
+      const level = levelAt(output, state, t);
+      return [[id, { ...state, level, target: level, at: t }]];
     }),
   ),
 });

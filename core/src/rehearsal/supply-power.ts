@@ -75,9 +75,9 @@ function savedBy(part: Part, solution: Solution): number {
   const { stage, phases = [], terminals, now } = kindOf(part);
   const solved = solution.parts[part.id];
   const asleep = phases.find((p) => p.asleep);
-  if (stage !== 'decides' || !asleep || !solved) return 0;
   const params = paramsOf(part);
   const awake = phases.find((p) => p.label === now?.(params)) ?? phases[0];
+  if (stage !== 'decides' || !asleep || !awake || !solved) return 0;
   const supply = Math.max(
     0,
     ...terminals.filter((t) => t.role === 'supply-in').map((t) => solved.volts[t.id] ?? 0),

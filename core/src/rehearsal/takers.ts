@@ -58,13 +58,14 @@ export class Takers {
   ): CycleReader[] {
     return this.design.channels.flatMap((channel) => {
       const [value, taker] = [exact.get(channel.id), this.takers.get(channel.id)];
-      if (value === undefined || !taker) return [];
+      const trace = readings[channel.id];
+      if (value === undefined || !taker || !trace) return [];
       const counts = Math.round(value);
       const noise = own.get(channel.id) ?? quiet;
       const read = (n: number): number =>
         taken(counts, noise, taker.noise, taker.draw(n), taker.full);
       const spread = reach(counts, noise, taker.noise);
-      return [{ channel, counts, spread, read, taken: taker.taken, trace: readings[channel.id] }];
+      return [{ channel, counts, spread, read, taken: taker.taken, trace }];
     });
   }
 }

@@ -41,7 +41,8 @@ export function countUpTo<A>(list: readonly A[], t: number, timeOf: (item: A) =>
   let [low, high] = [0, list.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (timeOf(list[middle]) <= t) low = middle + 1;
+    const item = list[middle];
+    if (item !== undefined && timeOf(item) <= t) low = middle + 1;
     else high = middle;
   }
   return low;

@@ -45,12 +45,13 @@ const bearsDry = 5;
 /** Pumps that ran on without water, the first time of each. */
 function dry(runs: CoSimulation['dryRuns']): Trouble[] {
   const long = runs.filter(({ from, to }) => to - from > bearsDry);
-  return [...new Set(long.map((d) => d.part))].map((part) => {
-    const own = long.filter((d) => d.part === part);
+  const firsts = long.filter(({ part }, i) => long.findIndex((d) => d.part === part) === i);
+  return firsts.map(({ part, from, to }) => {
+    const times = long.filter((d) => d.part === part).length;
     return {
-      ...{ part, what: 'ran dry', t: own[0].from },
-      ...(own.length > 1 ? { times: own.length } : {}),
-      because: `for ${formatQuantity(own[0].to - own[0].from, 's')} there was no water left to pump`,
+      ...{ part, what: 'ran dry', t: from },
+      ...(times > 1 ? { times } : {}),
+      because: `for ${formatQuantity(to - from, 's')} there was no water left to pump`,
     };
   });
 }

@@ -1,7 +1,7 @@
 import { surroundings } from '../catalog/index.js';
 import type { Design, Happening, Scene, Sign } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
-import { happeningSpan, momentIn, setStage, stimulusOn } from '../scene/index.js';
+import { happeningSpan, momentIn, setStage, stimulusOn, type Now } from '../scene/index.js';
 import { branchOf, wiringOf } from '../wiring/index.js';
 import { chainOf, eventsOf, type Event } from './events.js';
 import type { Rehearsal } from './rehearsal.js';
@@ -72,14 +72,13 @@ function met(
   const rest = { ...scene, happenings: [] };
   const { parts } = rig.settle(rest, 0, rig.restingLogic(rest));
   const others = scene.happenings.filter((h) => h.id !== happening.id);
-  const [now, without] = [scene, { ...scene, happenings: others }].map((s) => momentIn(s, t));
+  const [now, without] = [momentIn(scene, t), momentIn({ ...scene, happenings: others }, t)];
   const felt = stage.sensors.map((sensor) => {
-    const [value, plain] = [now, without].map((m) =>
-      stimulusOn(stage, sensor, m, (id) => parts[id]),
-    );
+    const sensedIn = (moment: Now): number => stimulusOn(stage, sensor, moment, (id) => parts[id]);
+    const [value, plain] = [sensedIn(now), sensedIn(without)];
     const { floor, label, unit } = surroundings[sensor.receiver.quantity];
     const share = Math.abs(value - plain) / Math.max(Math.abs(plain), floor);
-    const [from, to] = [plain, value].map((v) => formatQuantity(v, unit));
+    const [from, to] = [formatQuantity(plain, unit), formatQuantity(value, unit)];
     return { share, text: `${sensor.part.name} meets ${label.toLowerCase()}: ${from} → ${to}` };
   });
   const most = felt.reduce((a, b) => (b.share > a.share ? b : a), { share: 0, text: '' });
@@ -91,7 +90,7 @@ function volts(design: Design, { nets }: Rehearsal, { kind, id, t }: Event): Lin
   const pin = design.channels.find((c) => c.id === id && kind === 'channel')?.pin;
   const trace = pin === undefined ? undefined : nets[wiringOf(design).net(pin)];
   if (!trace) return [];
-  const [from, to] = [trace.values[0], valueAt(trace, t) ?? NaN].map((v) => formatQuantity(v, 'V'));
+  const [from, to] = [trace.values[0], valueAt(trace, t)].map((v) => formatQuantity(v ?? NaN, 'V'));
   // What an edge has left is remembered when its volts are gone again.
   return from === to ? [] : [{ t, text: `${pin}: ${from} → ${to}` }];
 }

@@ -1,6 +1,13 @@
 import { findSurrounding, kindOf, type Quantity, numbersOf } from '../catalog/index.js';
 import { Circuit, curveOf } from '../circuit/index.js';
-import { applyEdit, type Design, type Happening, type Part, type Scene } from '../design/index.js';
+import {
+  applyEdit,
+  consecutive,
+  type Design,
+  type Happening,
+  type Part,
+  type Scene,
+} from '../design/index.js';
 import { happeningSpan } from '../scene/index.js';
 import { entry, preferredValues, type Unit } from '../quantity/index.js';
 import { exactReadings, readingsIn } from './readings.js';
@@ -122,8 +129,7 @@ export function stimulusAt(
   { points }: Pick<Response, 'points'>,
   counts: number,
 ): number | undefined {
-  for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1], points[i]];
+  for (const [a, b] of consecutive(points)) {
     if ((a.counts - counts) * (b.counts - counts) > 0 || a.counts === b.counts) continue;
     return a.stimulus + ((b.stimulus - a.stimulus) * (counts - a.counts)) / (b.counts - a.counts);
   }
@@ -135,8 +141,7 @@ export function countsAt(
   { points }: Pick<Response, 'points'>,
   stimulus: number,
 ): number | undefined {
-  for (let i = 1; i < points.length; i++) {
-    const [a, b] = [points[i - 1], points[i]];
+  for (const [a, b] of consecutive(points)) {
     if (stimulus < a.stimulus || stimulus > b.stimulus) continue;
     return a.counts + ((b.counts - a.counts) * (stimulus - a.stimulus)) / (b.stimulus - a.stimulus);
   }

@@ -258,9 +258,10 @@ class Look {
     const missing = of.flatMap((part) => this.why(part));
     if (missing.length > 0) return together(missing);
     const channels = this.answered(...of);
-    if (channels.length < 2) return undefined;
-    const [a, b] = channels.map((c) => beginnings(this.record.logic, c.id, this.stretch));
-    const [nameA, nameB] = channels.map((c) => c.name);
+    const [one, other] = channels;
+    if (!one || !other) return undefined;
+    const begun = ({ id }: Channel): number[] => beginnings(this.record.logic, id, this.stretch);
+    const [a, b, nameA, nameB] = [begun(one), begun(other), one.name, other.name];
     if (b.some((t) => a.some((s) => s < t && t - s <= within))) return [];
     if (b.some((t) => a.includes(t))) {
       const slow = Math.max(...channels.map((c) => c.every));
@@ -294,7 +295,7 @@ class Look {
     )
       return [];
     const log = [...statesIn(this.record.logic, this.stretch)].map((s) => s.logic);
-    const from = log[log.length - 1].modes[id].mode;
+    const from = log.at(-1)?.modes[id]?.mode ?? machine.start;
     const way = pathTo(machine, from, target)[0];
     const was = `${machine.name} was ${sayMode({ ...this.design, machines: [machine] }, id, from)}`;
     if (!way)

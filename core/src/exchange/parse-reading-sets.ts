@@ -11,6 +11,8 @@ export type ReadingSetsResult =
 const refuse = (reason: string, cure: string): ReadingSetsResult => ({ ok: false, reason, cure });
 
 const columns = ['set', 'intent', 'counts'] as const;
+/** A column that need not be there. */
+const leftOut = 'left out';
 /** More readings than this are not taken from one file. */
 const most = 500_000;
 
@@ -40,8 +42,11 @@ export function parseReadingSets(text: string): ReadingSetsResult {
     );
   if (rows.length > most)
     return refuse(`It has ${rows.length} readings; at most ${most} fit`, 'Thin it out or cut it.');
-  const cell = (row: readonly string[], column: string): string =>
-    (row[names.indexOf(column)] ?? '').trim();
+  const places = new Map([...columns, leftOut].map((name) => [name, names.indexOf(name)]));
+  const cell = (
+    row: readonly string[],
+    column: (typeof columns)[number] | typeof leftOut,
+  ): string => (row[places.get(column) ?? -1] ?? '').trim();
   const sets = new Map<string, { name: string; intent: Intent; counts: number[] }>();
   for (const [i, row] of rows.entries()) {
     const at = `Line ${i + 2}`;
@@ -50,7 +55,7 @@ export function parseReadingSets(text: string): ReadingSetsResult {
         `${at} has ${row.length} cells, the first line names ${names.length}`,
         'Take out what is too much, or put cells with a comma in quotation marks.',
       );
-    if (cell(row, 'left out') !== '') continue;
+    if (cell(row, leftOut) !== '') continue;
     const [name, meant] = [cellText(cell(row, 'set')), cell(row, 'intent').toLowerCase()];
     const known = intents.find((k) => k === meant);
     if (!known) return refuse(`${at}: "${meant}" is no intent`, `Write ${intents.join(', ')}.`);

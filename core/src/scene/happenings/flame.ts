@@ -14,7 +14,7 @@ const flicker = (t: number): number =>
   1 + 0.2 * Math.sin(2 * Math.PI * 9.3 * t) + 0.15 * Math.sin(2 * Math.PI * 3.7 * t);
 
 /** A point source that sends its power all around, through the receiver’s cone: P/(4π·d²). */
-function at(
+function seen(
   { params, t, at }: Moment<Record<'lasts' | 'height', number>>,
   receiver: Receiver,
   perArea: number,
@@ -40,9 +40,9 @@ export const flame = defineHappening({
   ],
   lasts: ({ params }) => params.lasts,
   contributes: {
-    infrared: (now, receiver) => at(now, receiver, exitance * nearInfraredShare),
-    light: (now, receiver) => at(now, receiver, luminous),
-    heat: (now, receiver) => at(now, receiver, 0.35 * exitance),
+    infrared: (now, receiver) => seen(now, receiver, exitance * nearInfraredShare),
+    light: (now, receiver) => seen(now, receiver, luminous),
+    heat: (now, receiver) => seen(now, receiver, 0.35 * exitance),
   },
   cautions: [
     'Test with a candle, someone beside it and an extinguisher at hand; never with anything larger.',

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { conditionKinds, fieldsOf, partsOf, type Condition } from '@yurei/core/condition';
 import type { Design } from '@yurei/core/design';
 import type { MenuItem } from 'primeng/api';
-import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
 import { Menu } from 'primeng/menu';
+import { Hint } from '../common/hint';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
 import { Press } from '../common/press';

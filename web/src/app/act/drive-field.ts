@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Design, Drive } from '@yurei/core/design';
-import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
+import { Hint } from '../common/hint';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineValue } from '../common/inline-value';
 import { Press } from '../common/press';

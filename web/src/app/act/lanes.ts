@@ -3,8 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { kindOf, type Param } from '@yurei/core/catalog';
 import type { Block, Design, Drive, Lane, Sequence } from '@yurei/core/design';
 import { sayDrive } from '@yurei/core/logic';
-import { Hint } from '../common/hint';
 import { CheckField } from '../common/check-field';
+import { Hint } from '../common/hint';
 import { InlineValue } from '../common/inline-value';
 import { Press } from '../common/press';
 import { rulerMarks, rulerStep } from '../common/ruler';

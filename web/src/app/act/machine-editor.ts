@@ -9,9 +9,9 @@ import {
   type Transition,
 } from '@yurei/core/design';
 import { sayTransition } from '@yurei/core/logic';
-import { Hint } from '../common/hint';
 import { CheckField } from '../common/check-field';
 import type { Choice } from '../common/choice-field';
+import { Hint } from '../common/hint';
 import { InlineChoice } from '../common/inline-choice';
 import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';

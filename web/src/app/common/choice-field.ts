@@ -9,9 +9,9 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { meaningOf } from '@yurei/core/help';
-import { Hint } from './hint';
 import { Select } from 'primeng/select';
 import { FormField, inForms } from './form-field';
+import { Hint } from './hint';
 import { TypedChoice } from './typed-choice';
 
 export interface Choice {

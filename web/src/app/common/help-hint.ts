@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { topicOf } from '@yurei/core/help';
-import { Hint } from './hint';
 import { Popover } from 'primeng/popover';
 import { HelpPage } from './help-page';
+import { Hint } from './hint';
 import { Press } from './press';
 
 /** An i that opens half a page on how something here is found out, and why so. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import { Hint } from './hint';
 import { InputText } from 'primeng/inputtext';
+import { Hint } from './hint';
 
 /** A name within a sentence; its label is read out, not shown. An empty one is given back, unless it may be. */
 @Component({

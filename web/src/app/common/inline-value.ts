@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
-import { Hint } from './hint';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
+import { Hint } from './hint';
 import { ValueEntry } from './value-entry';
 
 /** A quantity within a sentence; its label is read out, not shown. */

@@ -1,10 +1,10 @@
 import { _IdGenerator } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, forwardRef, inject } from '@angular/core';
 import { meaningOf } from '@yurei/core/help';
-import { Hint } from './hint';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
 import { inForms } from './form-field';
+import { Hint } from './hint';
 import { ValueEntry } from './value-entry';
 
 /** A field for one quantity, with its label before it and what cannot be taken below it. */

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { RouterLink } from '@angular/router';
 import { findKind, surroundings, valuesOf, type Param } from '@yurei/core/catalog';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
-import { Hint } from '../common/hint';
 import { TableModule } from 'primeng/table';
 import { Fold } from '../common/fold';
+import { Hint } from '../common/hint';
 import { PartCurve } from '../picture/part-curve';
 
 /** Everything that is known of one kind of part, with its curve. */

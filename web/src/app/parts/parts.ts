@@ -3,8 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { catalog, searchCatalog, stages } from '@yurei/core/catalog';
 import { Button } from 'primeng/button';
-import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
+import { Hint } from '../common/hint';
 import { Lantern } from '../common/lantern';
 import { ThemeService } from '../theme/theme';
 

@@ -19,12 +19,12 @@ import {
 } from '@yurei/core/scene';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
-import { Hint } from '../common/hint';
 import { Menu } from 'primeng/menu';
 import { SelectButton } from 'primeng/selectbutton';
 import { download } from '../common/download';
 import { FindDialog, type Find } from '../common/find-dialog';
 import { Fold } from '../common/fold';
+import { Hint } from '../common/hint';
 import { InlineChoice } from '../common/inline-choice';
 import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';

@@ -25,10 +25,10 @@ import {
 } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { Hint } from '../common/hint';
 import { CheckField } from '../common/check-field';
 import { ChoiceField } from '../common/choice-field';
 import { formState } from '../common/form-state';
+import { Hint } from '../common/hint';
 import { TextField } from '../common/text-field';
 import { DesignSession } from '../data/design-session';
 

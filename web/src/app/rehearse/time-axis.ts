@@ -8,9 +8,9 @@ import {
 } from '@angular/core';
 import { eventsOf } from '@yurei/core/rehearsal';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
-import { Hint } from '../common/hint';
 import { Popover } from 'primeng/popover';
 import { CheckField } from '../common/check-field';
+import { Hint } from '../common/hint';
 import { Press } from '../common/press';
 import { timeStep } from '../common/ruler';
 import { heightOf, straightPath, tracePath, type Window } from '../common/trace-path';

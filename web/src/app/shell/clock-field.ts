@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { readParam, type Param } from '@yurei/core/catalog';
 import { formatQuantity } from '@yurei/core/quantity';
-import { Hint } from '../common/hint';
 import { InputText } from 'primeng/inputtext';
+import { Hint } from '../common/hint';
 import { BenchView } from '../data/bench-view';
 import { Player } from '../data/player';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { sayConsequence, type Finding } from '@yurei/core/check';
-import { Hint } from '../common/hint';
 import { Fold } from '../common/fold';
+import { Hint } from '../common/hint';
 import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import type { OfferedRoot } from '../data/diagnosis-view';

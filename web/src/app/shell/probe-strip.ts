@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormsModule } from '@angular/forms';
 import { happeningSpan } from '@yurei/core/scene';
 import { wentWrong } from '@yurei/core/rehearsal';
-import { Hint } from '../common/hint';
 import { Slider } from 'primeng/slider';
+import { Hint } from '../common/hint';
 import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { Panes } from '../data/panes';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
-import { Hint } from '../common/hint';
 import { Fold } from '../common/fold';
 import { HelpHint } from '../common/help-hint';
+import { Hint } from '../common/hint';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { DiagnosisView, type OfferedRoot } from '../data/diagnosis-view';

@@ -4,10 +4,10 @@ import type { PinMode, PinSkill } from '@yurei/core/design';
 import { arrangePins, boardsOf, planPins, type PlannedPin } from '@yurei/core/wiring';
 import { Button } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { Hint } from '../common/hint';
 import { TableModule } from 'primeng/table';
 import { byRow } from '../common/by-row';
 import type { Choice } from '../common/choice-field';
+import { Hint } from '../common/hint';
 import { InlineChoice } from '../common/inline-choice';
 import { DesignSession } from '../data/design-session';
 

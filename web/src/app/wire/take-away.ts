@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { fileStem, writeHookUpCsv, writeHookUpMarkdown } from '@yurei/core/exchange';
 import type { MenuItem } from 'primeng/api';
 import { Button } from 'primeng/button';
-import { Hint } from '../common/hint';
 import { Menu } from 'primeng/menu';
 import { download } from '../common/download';
+import { Hint } from '../common/hint';
 import { DesignSession } from '../data/design-session';
 import { fontsOfPage, pictureFile, picturePng } from '../picture/picture-file';
 

@@ -114,6 +114,11 @@ export class StressWatch implements Observer {
     for (const part of this.watched) look(part, t, 0);
   }
 
+  /** Time passes in which parts take so much on the average, W, where that is known of them. */
+  passed(seconds: number, watts: (part: string) => number | undefined): void {
+    for (const { id, peaks } of this.watched) peaks.energy += (watts(id) ?? 0) * seconds;
+  }
+
   cycled(times: number): void {
     for (const part of this.watched) {
       const { peaks } = part;

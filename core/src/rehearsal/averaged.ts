@@ -1,17 +1,18 @@
 import { kindOf } from '../catalog/index.js';
 import type { Circuit, PartValues } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
+import { isSource } from './supply-power.js';
 
 /** How a pin is dimmed where its controller does not say. */
 export const usualDims = { hertz: 1000, steps: 255 };
 
-/** Parts whose mean over a period tells what they do while an output is dimmed. */
+/** Parts whose mean over a period tells what they do, or what they give, while an output is dimmed. */
 export const averagedIn = (design: Design, circuit: Circuit): ReadonlyMap<string, PartValues> =>
   new Map(
     design.parts
       .filter((part) => {
         const { acts, emits, relays, brownOut, fuse } = kindOf(part);
-        return acts ?? emits ?? relays ?? brownOut ?? fuse;
+        return isSource(part) || (acts ?? emits ?? relays ?? brownOut ?? fuse);
       })
       .map(({ id }) => [id, circuit.values(id)]),
   );

@@ -105,7 +105,7 @@ export class CoSimulation implements Course {
     return this.t;
   }
 
-  /** From the beginning on takes down how hard each part is pressed. */
+  /** From the beginning on takes down how hard each part is pressed, and what it takes. */
   watchStress(): void {
     this.stress = new StressWatch(this.design, this.circuit, this.scene.starts === 'power-on');
   }
@@ -349,11 +349,11 @@ export class CoSimulation implements Course {
   /** Time passes while one period follows from the other. */
   private coast(to: number, pulses: Pulses): void {
     const { transient, charges } = this;
-    const { system } = this.circuit.network;
     if (!transient || !charges || !pulses.meanX) return;
-    system.x.set(pulses.meanX);
-    const end = Math.min(to, charges.restUntil(), pulses.coastsUntil ?? to);
-    transient.t = pulses.recall(end);
+    this.circuit.network.system.x.set(pulses.meanX);
+    const from = transient.t;
+    transient.t = pulses.recall(Math.min(to, charges.restUntil(), pulses.coastsUntil ?? to));
+    this.stress?.passed(transient.t - from, (part) => pulses.mean(part)?.watts);
     if (transient.t < to) this.stir();
   }
 

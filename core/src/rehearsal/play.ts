@@ -4,7 +4,6 @@ import {
   isDue,
   nextPass,
   nextReading,
-  outputDuty,
   readsAt,
   resetEvents,
   restingLogic,
@@ -32,7 +31,7 @@ import { Rig } from './rig.js';
 import { SettledCourse } from './settled-course.js';
 import type { Heeded } from './sensor-noise.js';
 import { stoodStill, Supervisor } from './supervisor.js';
-import { givenWatts } from './supply-power.js';
+import { givenEnergy, givenWatts } from './supply-power.js';
 import { Takers } from './takers.js';
 import { emptyTrace, type LogicChange, type Trace } from './traces.js';
 import { hardest, troublesOf } from './troubles.js';
@@ -174,7 +173,7 @@ export class Play implements Sleeper {
   /** Takes down how things are: all of it, or only what acts. */
   private record(t: number): void {
     if (this.lean) this.recorder.look(t, (part) => this.course.solvedNow(part));
-    else this.recorder.record(t, this.logic, this.course);
+    else this.recorder.record(t, this.logic, this.course, this.given);
   }
 
   run(onProgress?: (share: number) => void, until = Infinity): this {
@@ -203,17 +202,14 @@ export class Play implements Sleeper {
     this.rests.look(t, this.logic, modes, still);
   }
 
-  /** Power that all sources give, W; what a dimmed output draws less is taken from the settled circuit. */
+  /** What all sources have given in time since the beginning, J. */
+  private get given(): number | undefined {
+    return this.timed && givenEnergy(this.design, this.timed.peaks);
+  }
+
+  /** Power that all sources give, W; in time a controller that sleeps draws less in the circuit itself. */
   private watts(t: number, logic: LogicState, solution: Solution): number {
-    const dimmed = this.design.outputs.some((o) => {
-      const duty = outputDuty(logic, o, t);
-      return duty > 0 && duty < 1;
-    });
-    // In time a controller that sleeps draws less in the circuit itself.
-    if (this.timed && !dimmed) return givenWatts(solution);
-    const shown =
-      dimmed && this.timed ? this.rig.settle(this.scene, t, logic, this.driven) : solution;
-    return this.rig.watts(shown, logic, t);
+    return this.timed ? givenWatts(this.design, solution) : this.rig.watts(solution, logic, t);
   }
 
   /** What channels read without noise, before rounding. */
@@ -268,7 +264,9 @@ export class Play implements Sleeper {
     for (const { channel, taken } of over.readers) this.takers.took(channel.id, taken);
     this.naps.repeat(over.from, over.period, over.times);
     this.logic = laterBy(this.logic, over);
-    return this.logic.awake.since;
+    const { since } = this.logic.awake;
+    this.recorder.skip(since, this.given ?? 0);
+    return since;
   }
 
   get fine(): boolean {
@@ -372,7 +370,9 @@ export class Play implements Sleeper {
   }
 
   result(): Rehearsal {
-    const { scene, readings, logicLog, recorder } = this;
+    const { scene, readings, logicLog, recorder, timed } = this;
+    if (timed && !this.lean)
+      recorder.close(timed.now, this.given ?? 0, givenWatts(this.design, timed.present()));
     return {
       scene: scene.id,
       seed: scene.seed,

@@ -15,6 +15,10 @@ const fadeLook = 0.02;
  */
 const finest = { settled: 1e9, 'in time': 1e6 } as const;
 
+/** Of shorter times no mean is taken, s: what a sum of energies has lost in its last digits would show. */
+const shortestMean = 1e-3;
+const asMeant = (watts: number): number => Number(watts.toPrecision(6));
+
 /** What is felt is told to four digits: what lies below comes and goes with every breath of air. */
 const asTold = (value: number): number => Number(value.toPrecision(4));
 
@@ -41,6 +45,8 @@ export class Recorder {
   private readonly active = new Map<string, boolean>();
   private readonly senses: readonly (readonly [part: string, of: readonly Quantity[]])[];
   private seen?: Solution;
+  /** Up to when the power is taken down, s, and what was given until then, J. */
+  private metered = { t: 0, given: 0 };
 
   constructor(
     private readonly design: Design,
@@ -76,8 +82,17 @@ export class Recorder {
     }
   }
 
-  /** Takes down what has changed. */
-  record(t: number, logic: LogicState, course: Pick<Course, 'perceivedBy' | 'present'>): void {
+  /**
+   * Takes down what has changed.
+   *
+   * @param given what all sources have given since the beginning, J, where that is known
+   */
+  record(
+    t: number,
+    logic: LogicState,
+    course: Pick<Course, 'perceivedBy' | 'present'>,
+    given: number | undefined,
+  ): void {
     this.feel(t, course);
     const solution = course.present();
     // A fade is kept as it is on the grid of looks, whatever else is looked at in between.
@@ -88,7 +103,9 @@ export class Recorder {
       const trace = (this.outputs[output.id] ??= emptyTrace());
       hold(trace, t, this.rounded(outputDuty(logic, output, t)));
     }
-    if (between.length === 0) hold(this.watts, t, this.rounded(this.power(t, logic, solution)));
+    if (given !== undefined) this.meter(t, given);
+    else if (between.length === 0)
+      hold(this.watts, t, this.rounded(this.power(t, logic, solution)));
     if (solution === this.seen) return;
     this.seen = solution;
     for (const net of solution.nets) {
@@ -96,6 +113,25 @@ export class Recorder {
         hold((this.nets[net.id] ??= emptyTrace()), t, this.rounded(net.volts));
     }
     this.look(t, (part) => solution.parts[part]);
+  }
+
+  /** In time the power is the mean from one moment to the next: its integral is what was given. */
+  private meter(t: number, given: number): void {
+    const { metered } = this;
+    if (t - metered.t < shortestMean) return;
+    hold(this.watts, metered.t, asMeant((given - metered.given) / (t - metered.t)));
+    this.metered = { t, given };
+  }
+
+  /** What was gone over at once up to a moment is taken down already. */
+  skip(t: number, given: number): void {
+    this.metered = { t, given };
+  }
+
+  /** The end, from which on the power stays as it is, W. */
+  close(t: number, given: number, watts: number): void {
+    this.meter(t, given);
+    hold(this.watts, this.metered.t, asMeant(watts));
   }
 
   private rounded(value: number): number {

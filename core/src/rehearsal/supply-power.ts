@@ -1,5 +1,5 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
-import type { Circuit, Solution } from '../circuit/index.js';
+import type { Circuit, PartPeaks, Solution } from '../circuit/index.js';
 import type { Design, Part } from '../design/index.js';
 import { outputDuty, type LogicState } from '../logic/index.js';
 import { turnPins } from './pin-states.js';
@@ -40,7 +40,11 @@ export class SupplyPower {
   private powerIn(solution: Solution): Power {
     let power = this.known.get(solution);
     if (!power) {
-      power = { all: givenWatts(solution), sleep: sleepSaves(this.design, solution), by: [] };
+      power = {
+        all: givenWatts(this.design, solution),
+        sleep: sleepSaves(this.design, solution),
+        by: [],
+      };
       this.known.set(solution, power);
     }
     return power;
@@ -52,16 +56,28 @@ export class SupplyPower {
     const memory = network.remember();
     const off = on.map((is, i) => is && i !== output);
     turnPins(this.design, this.circuit, off);
-    const watts = givenWatts(this.circuit.solve());
+    const watts = givenWatts(this.design, this.circuit.solve());
     turnPins(this.design, this.circuit, on);
     network.recall(memory);
     return watts;
   }
 }
 
-/** Power that all sources of a solved circuit together give, W. */
-export const givenWatts = (solution: Solution): number =>
-  Object.values(solution.parts).reduce((sum, part) => sum + Math.max(0, -part.watts), 0);
+/** Whether a part feeds the circuit: what a capacitor or a coil gives back came from others. */
+export function isSource(part: Part): boolean {
+  const { stage, fuse, terminals } = kindOf(part);
+  return stage === 'feeds' && !fuse && !terminals.some((t) => t.role === 'supply-in');
+}
+
+/** Power that all sources of a solved circuit together give, W; what one takes from another is not given. */
+export const givenWatts = ({ parts }: Design, solution: Solution): number =>
+  parts.filter(isSource).reduce((sum, { id }) => sum - (solution.parts[id]?.watts ?? 0), 0);
+
+/** The same of the energy that parts have taken, J. */
+export const givenEnergy = ({ parts }: Design, taken: readonly PartPeaks[]): number =>
+  parts
+    .filter(isSource)
+    .reduce((sum, { id }) => sum - (taken.find((p) => p.part === id)?.energy ?? 0), 0);
 
 /**
  * What a sleeping controller draws less than an awake one, W at its own supply: what a regulator before it takes of

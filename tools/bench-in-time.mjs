@@ -13,8 +13,8 @@ const timed = (work) => {
   const result = work();
   return { ms: performance.now() - began, result };
 };
-const outcomes = ({ verdicts, strays }) =>
-  [...verdicts.map((v) => v.outcome), `${strays.length} besides`].join(', ');
+const outcomes = ({ verdicts, spurious }) =>
+  [...verdicts.map((v) => v.outcome), `${spurious.length} besides`].join(', ');
 
 const ratios = [];
 for (const file of readdirSync(resolve(root, 'demo')).filter((f) => f.endsWith('.yurei.json'))) {

@@ -49,13 +49,13 @@ function answersOf(design, rehearsal) {
 }
 
 function sceneLines(design, scene, rehearsal) {
-  const { verdicts, strays, troubles } = rehearsal;
+  const { verdicts, spurious, troubles } = rehearsal;
   const rows = verdicts.map(
     (v) => `| ${cell(v.name)} | ${v.intent} | ${v.outcome} | ${delay(v)} | ${cell(v.because)} |`,
   );
-  const stray =
-    strays.length > 0
-      ? [`Besides it fired at ${strays.map((t) => formatQuantity(t, 's')).join(', ')}.`, '']
+  const besides =
+    spurious.length > 0
+      ? [`Besides it fired at ${spurious.map((t) => formatQuantity(t, 's')).join(', ')}.`, '']
       : [];
   return [
     `${scene.name}, ${formatQuantity(scene.duration, 's')}, seed ${scene.seed}:`,
@@ -64,7 +64,7 @@ function sceneLines(design, scene, rehearsal) {
     '| --- | --- | --- | --- | --- |',
     ...rows,
     '',
-    ...stray,
+    ...besides,
     ...troubles.flatMap((trouble) => [tellTrouble(design, trouble), '']),
     scoreLine(scoreRehearsal(design, rehearsal)),
     '',

@@ -123,10 +123,10 @@ export async function rehearseFile(
   const rehearsal = rehearse(design, scene, undefined, options.settled ? 'fast' : 'time');
   const evidence = gatherEvidence(design, scene);
   const answers = fiveQuestions(evidence, check(evidence), rehearsal);
-  const { verdicts, strays, troubles, halted } = rehearsal;
+  const { verdicts, spurious, troubles, halted } = rehearsal;
   const failed =
     halted !== undefined ||
-    strays.length > 0 ||
+    spurious.length > 0 ||
     troubles.length > 0 ||
     verdicts.some((v) => wentWrong(v.outcome));
   const text = [
@@ -136,7 +136,7 @@ export async function rehearseFile(
           `followed until ${formatQuantity(halted.t, 's')} only: ${halted.because}; what happens later has no verdict`,
         ]
       : []),
-    ...strays.map(
+    ...spurious.map(
       (t) => `fired at ${formatQuantity(t, 's')}, brought about by nothing that happens`,
     ),
     ...troubles.map((trouble) => tellTrouble(design, trouble)),

@@ -4,7 +4,7 @@ import { fontRules } from './fonts.js';
 import { exportFile, listCatalog, rehearseFile, solve, type Report } from './commands.js';
 import { checkFile, type CheckOptions } from './check.js';
 import { judgeFile, type JudgeOptions } from './judge.js';
-import { nightsOf, type NightsOptions } from './nights.js';
+import { trialsOf, type TrialsOptions } from './nights.js';
 import type { SolveOptions } from './analyses.js';
 import { BadInput } from './load-design.js';
 import * as shelf from './shelf.js';
@@ -120,7 +120,7 @@ program
   .option('--strength <±share>', 'speed, size and strength of happenings, 0.2 otherwise')
   .option('--place <±m>', 'where sensors and happenings are, 0.02 otherwise')
   .option('--json', 'print JSON')
-  .action((file: string, o: NightsOptions & Output) => run(() => nightsOf(file, o), o.json));
+  .action((file: string, o: TrialsOptions & Output) => run(() => trialsOf(file, o), o.json));
 
 program
   .command('export <file>')

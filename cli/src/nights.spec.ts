@@ -1,4 +1,4 @@
-import { nightsOf } from './nights.js';
+import { trialsOf } from './nights.js';
 
 const beam = 'demo/slipway-beam.yurei.json';
 const still = {
@@ -11,7 +11,7 @@ const still = {
 };
 
 it('tells how often each happening was noticed, with bounds, and how fast', async () => {
-  const { text, exitCode } = await nightsOf(beam, { ...still, nights: '5' });
+  const { text, exitCode } = await trialsOf(beam, { ...still, nights: '5' });
   expect(text).toMatch(/^5 nights/);
   // None of five missed: at least 0.025^(1/5).
   expect(text).toMatch(
@@ -23,11 +23,11 @@ it('tells how often each happening was noticed, with bounds, and how fast', asyn
 });
 
 it('draws a night again by its seed', async () => {
-  const all = await nightsOf(beam, { nights: '6', seed: '40', place: '0.3' });
+  const all = await trialsOf(beam, { nights: '6', seed: '40', place: '0.3' });
   const { worst } = all.json as { worst: { seed: number; strays: number }[] };
   expect(all.exitCode).toBe(1);
   const [first] = worst;
-  const again = await nightsOf(beam, { nights: '1', seed: String(first.seed), place: '0.3' });
+  const again = await trialsOf(beam, { nights: '1', seed: String(first.seed), place: '0.3' });
   expect((again.json as { worst: unknown[] }).worst).toEqual([first]);
 });
 
@@ -38,5 +38,5 @@ it.each([
   [{ place: 'far' }, /--place far: give 0 to 100/],
   [{ supply: '2' }, /--supply 2: give 0 to 0.5/],
 ])('refuses %j', async (options, reason) => {
-  await expect(nightsOf(beam, options)).rejects.toThrow(reason);
+  await expect(trialsOf(beam, options)).rejects.toThrow(reason);
 });

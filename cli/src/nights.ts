@@ -1,18 +1,18 @@
 import type { Share } from '@yurei/core/judge';
 import {
-  rehearseNight,
+  rehearseTrial,
   summarise,
   usualVariation,
-  type NightsSummary,
+  type TrialsSummary,
   type Variation,
-} from '@yurei/core/nights';
+} from '@yurei/core/trials';
 import { formatQuantity } from '@yurei/core/quantity';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
 
 /** What `yurei nights` is asked, as typed. */
-export interface NightsOptions {
+export interface TrialsOptions {
   scene?: string;
   nights?: string;
   seed?: string;
@@ -24,15 +24,15 @@ export interface NightsOptions {
   nominal?: boolean;
 }
 
-const mostNights = 100_000;
+const mostTrials = 100_000;
 
 /** Many nights of a scene: how often everything in it is noticed or fires falsely, and what that depends on. */
-export async function nightsOf(file: string, options: NightsOptions): Promise<Report> {
+export async function trialsOf(file: string, options: TrialsOptions): Promise<Report> {
   const design = await loadDesign(file);
   const scene = pickScene(design, options.scene);
   if (!scene)
     throw new BadInput(`${file}: the design has no scene to rehearse. Add one in Rehearse.`);
-  const count = whole(options.nights ?? '100', '--nights', 1, mostNights);
+  const count = whole(options.nights ?? '100', '--nights', 1, mostTrials);
   const first = whole(options.seed ?? '1', '--seed', 0, 2 ** 31 - 1 - count);
   const vary: Variation = {
     tolerances: options.nominal !== true,
@@ -42,28 +42,28 @@ export async function nightsOf(file: string, options: NightsOptions): Promise<Re
     strength: amount(options.strength, '--strength', usualVariation.strength, 0.99),
     place: amount(options.place, '--place', usualVariation.place, 100),
   };
-  const nights = Array.from({ length: count }, (_, i) =>
-    rehearseNight(design, scene, vary, first + i),
+  const trials = Array.from({ length: count }, (_, i) =>
+    rehearseTrial(design, scene, vary, first + i),
   );
-  const summary = summarise(nights, scene);
+  const summary = summarise(trials, scene);
   const failed = summary.happenings.some(({ intent, share }) =>
     intent === 'wanted' ? share.events < share.tries : share.events > 0,
   );
   return {
-    text: sayNights(summary),
+    text: sayTrials(summary),
     json: { vary, ...summary },
     exitCode: failed || summary.falses.count > 0 ? 1 : 0,
   };
 }
 
-function sayNights({
-  nights,
+function sayTrials({
+  nights: trials,
   troubled,
   happenings,
   falses,
   influences,
   worst,
-}: NightsSummary): string {
+}: TrialsSummary): string {
   const rows = happenings.map(({ name, intent, share, delays }) => [
     name,
     share.tries === 0
@@ -75,7 +75,7 @@ function sayNights({
   ]);
   const perDay = (rate: number): string => String(Number(rate.toPrecision(3)));
   return [
-    `${nights} nights${troubled > 0 ? `; ${troubled} could not be rehearsed` : ''}`,
+    `${trials} nights${troubled > 0 ? `; ${troubled} could not be rehearsed` : ''}`,
     table(rows),
     `False triggers: ${falses.count} in ${formatQuantity(falses.seconds, 's')} = ${perDay(falses.perDay)} a day of such scenes, at most ${perDay(falses.atMostPerDay)} (95 % sure)`,
     ...(influences.length > 0

@@ -30,7 +30,7 @@ export function sceneReport(
     ...run.troubles.map((trouble) => tellTrouble(design, trouble)),
     ...(run.halted ? [`\nEnded early at ${seconds(run.halted.t)}: ${run.halted.because}`] : []),
   ].join('\n');
-  const { logic: _logic, verdicts: _verdicts, strays: _strays, ...json } = run;
+  const { logic: _logic, verdicts: _verdicts, spurious: _spurious, ...json } = run;
   const failed = run.halted !== undefined || run.troubles.length > 0;
   return { text, json, exitCode: failed ? 1 : 0, csv: writeRehearsalCsv(run) };
 }

@@ -2,7 +2,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import type { Design, Scene } from '@yurei/core/design';
-import { usualVariation, type Study } from '@yurei/core/nights';
+import { usualVariation, type Study } from '@yurei/core/trials';
 import { rehearse } from '@yurei/core/rehearsal';
 import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
@@ -57,8 +57,8 @@ function benchLongScenes(): void {
 }
 
 /** A thousand nights of the design whose nights take the median time, in pools of different sizes. */
-async function benchManyNights(): Promise<void> {
-  const { casesOf, caseNight } = await import('@yurei/core/nights');
+async function benchManyTrials(): Promise<void> {
+  const { casesOf, caseTrial } = await import('@yurei/core/trials');
   const study = (design: Design, count: number): Study => ({
     scene: design.scenes[0].id,
     vary: usualVariation,
@@ -71,15 +71,15 @@ async function benchManyNights(): Promise<void> {
       const design = demo(name);
       const asked = study(design, 4);
       const [own] = casesOf(design, asked);
-      const night = () => caseNight(own, design.scenes[0], asked, 7);
-      return { design, ms: times(3, night).sort((a, b) => a - b)[1] };
+      const trial = () => caseTrial(own, design.scenes[0], asked, 7);
+      return { design, ms: times(3, trial).sort((a, b) => a - b)[1] };
     })
     .sort((a, b) => a.ms - b.ms);
   const { design, ms } = cost[Math.floor(cost.length / 2)];
   say(`the median night is of “${design.title}”`, `${ms.toFixed(0)} ms`);
   const worker = resolve('server/dist/studies/study-worker.js');
   const { NightProcesses: Processes } = await import(
-    resolve('server/dist/studies/night-processes.js')
+    resolve('server/dist/studies/trial-processes.js')
   );
   const never = new AbortController().signal;
   const took: number[] = [];
@@ -174,6 +174,6 @@ const scrubScript = `
 
 export async function benchRehearse(): Promise<void> {
   benchLongScenes();
-  await benchManyNights();
+  await benchManyTrials();
   await benchScrubbing();
 }

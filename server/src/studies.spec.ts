@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { pino } from 'pino';
 import type { StoredStudy, StudySummary } from '@yurei/core/exchange';
-import { casesOf, caseNight, usualVariation, withDrawn, type Study } from '@yurei/core/nights';
+import { casesOf, caseTrial, usualVariation, withSampled, type Study } from '@yurei/core/trials';
 import { startServer, type RunningServer } from './start-server.js';
 
 const demo = JSON.parse(readFileSync('demo/slipway-beam.yurei.json', 'utf8'));
@@ -83,12 +83,12 @@ afterEach(async () => {
 it('rehearses the same nights as are rehearsed here, tells them as they come, and keeps them', async () => {
   const [status, { id, wanted }] = await begin(few);
   expect([status, wanted]).toEqual([201, 4]);
-  const { nights, end } = await told(id);
+  const { nights: trials, end } = await told(id);
   expect(end.state).toBe('done');
   const [own] = casesOf(demo, few);
-  const sorted = nights.map((n) => n.night).sort((a, b) => a.seed - b.seed);
-  expect(sorted.map((n) => withDrawn(own, scene, few, n))).toEqual(
-    [1, 2, 3, 4].map((seed) => caseNight(own, scene, few, seed)),
+  const sorted = trials.map((n) => n.night).sort((a, b) => a.seed - b.seed);
+  expect(sorted.map((n) => withSampled(own, scene, few, n))).toEqual(
+    [1, 2, 3, 4].map((seed) => caseTrial(own, scene, few, seed)),
   );
   await server.stop();
   server = await start();
@@ -109,17 +109,17 @@ it('gives every case of a map its nights', async () => {
   });
   const ask = { for: 'map', axes: [axis('threshold', 300, 420), axis('hits', 1, 6)] };
   const [, { id }] = await begin({ ...few, count: 1, ask });
-  const { nights } = await told(id);
-  expect(nights.map((n) => n.case).sort()).toEqual([0, 1, 2, 3]);
+  const { nights: trials } = await told(id);
+  expect(trials.map((n) => n.case).sort()).toEqual([0, 1, 2, 3]);
 });
 
 it('is cancelled at once; what was rehearsed stays, and can be removed', async () => {
   const [, { id }] = await begin({ ...few, count: 5000 });
   await new Promise((go) => setTimeout(go, 1500));
   expect((await call('POST', `/studies/${id}/cancel`))[0]).toBe(204);
-  const [, { state, done, nights }] = await call<StoredStudy>('GET', `/studies/${id}`);
+  const [, { state, done, nights: trials }] = await call<StoredStudy>('GET', `/studies/${id}`);
   expect(state).toBe('cancelled');
-  expect(done).toBe(nights.length);
+  expect(done).toBe(trials.length);
   expect(done).toBeLessThan(5000);
   expect((await call('DELETE', `/studies/${id}`))[0]).toBe(204);
   expect((await call('GET', `/studies/${id}`))[0]).toBe(404);
@@ -174,7 +174,7 @@ it('studies stay in the order in which they were begun when the clock is set bac
   expect(kept.length).toBeGreaterThanOrEqual(50);
 });
 
-const dial = { of: 'part', part: 'R1', param: 'ohms' };
+const swept = { of: 'part', part: 'R1', param: 'ohms' };
 const map = (...axes: object[]) => ({ ...few, ask: { for: 'map', axes } });
 it.each<[string, unknown, RegExp]>([
   ['a scene it does not have', { ...few, scene: 'x' }, /no scene “x”/],
@@ -182,22 +182,22 @@ it.each<[string, unknown, RegExp]>([
   [
     'a dial it does not have',
     map(
-      { dial, from: 1e3, to: 2e3, steps: 3 },
-      { dial: { ...dial, part: 'R99' }, from: 1, to: 2, steps: 3 },
+      { dial: swept, from: 1e3, to: 2e3, steps: 3 },
+      { dial: { ...swept, part: 'R99' }, from: 1, to: 2, steps: 3 },
     ),
     /does not have/,
   ],
   ['a map without axes', { ...few, ask: { for: 'map' } }, /axes.*required/],
   [
     'one dial twice',
-    map({ dial, from: 1e3, to: 2e3, steps: 3 }, { dial, from: 1, to: 2, steps: 3 }),
+    map({ dial: swept, from: 1e3, to: 2e3, steps: 3 }, { dial: swept, from: 1, to: 2, steps: 3 }),
     /same value/,
   ],
   [
     'an end out of range',
     map(
-      { dial: { ...dial, part: 'R2' }, from: -1, to: 2e3, steps: 3 },
-      { dial, from: 1e3, to: 2e3, steps: 3 },
+      { dial: { ...swept, part: 'R2' }, from: -1, to: 2e3, steps: 3 },
+      { dial: swept, from: 1e3, to: 2e3, steps: 3 },
     ),
     /goes from/,
   ],
@@ -205,8 +205,8 @@ it.each<[string, unknown, RegExp]>([
     'more nights than one study may have',
     {
       ...map(
-        { dial, from: 1e3, to: 2e3, steps: 15 },
-        { dial: { ...dial, part: 'R2' }, from: 1e3, to: 2e3, steps: 15 },
+        { dial: swept, from: 1e3, to: 2e3, steps: 15 },
+        { dial: { ...swept, part: 'R2' }, from: 1e3, to: 2e3, steps: 15 },
       ),
       count: 1000,
     },

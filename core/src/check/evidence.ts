@@ -14,7 +14,7 @@ import {
 import { happeningSpan } from '../scene/index.js';
 import type { LogicState } from '../logic/index.js';
 import { wiringOf, type Wiring } from '../wiring/index.js';
-import { trialsOf } from './trials-of.js';
+import { sweepsOf } from './sweeps-of.js';
 
 /** The circuit solved in one situation. */
 export interface State {
@@ -184,7 +184,7 @@ function eachAlone(
 function sweepEach(design: Design, rig: Rig, worst: boolean): Map<string, readonly Sweep[]> {
   return new Map(
     design.parts.flatMap((part) => {
-      const sweeps = trialsOf(part, worst ? undefined : fewValues).map(
+      const sweeps = sweepsOf(part, worst ? undefined : fewValues).map(
         ({ of, label, values }): Sweep => {
           const when = `with ${part.name} at other ${label}`;
           const states = rig

@@ -9,7 +9,7 @@ function aboutKnob(change: (design: Design) => Design): string[] {
     .filter((f) => f.about.includes('knob') && f.severity === 'error')
     .map((f) => f.code);
 }
-const knob =
+const adjuster =
   (more: Partial<Channel>) =>
   (design: Design): Design => ({
     ...design,
@@ -18,12 +18,12 @@ const knob =
 
 describe('a channel that only gives a number', () => {
   it('is not asked where it trips', () => {
-    expect(aboutKnob(knob({ threshold: 100 }))).toEqual([]);
-    expect(aboutKnob(knob({ threshold: 1023 }))).toEqual([]);
+    expect(aboutKnob(adjuster({ threshold: 100 }))).toEqual([]);
+    expect(aboutKnob(adjuster({ threshold: 1023 }))).toEqual([]);
   });
   it('is, as soon as a rule asks for its answer', () => {
     const asked = (design: Design): Design => ({
-      ...knob({ threshold: 100 })(design),
+      ...adjuster({ threshold: 100 })(design),
       rules: [
         ...design.rules,
         { ...design.rules[0], id: 'r9', when: { is: 'channel', channel: 'knob' } },

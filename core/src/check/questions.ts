@@ -76,7 +76,7 @@ function staysQuiet(rehearsal: Rehearsal | undefined): Answer {
   const tried = nuisances.filter((v) => v.outcome !== 'not tried').length;
   const untried = nuisances.length - tried;
   const loud =
-    nuisances.filter((v) => v.outcome === 'fired falsely').length + rehearsal.strays.length;
+    nuisances.filter((v) => v.outcome === 'fired falsely').length + rehearsal.spurious.length;
   if (tried === 0 && loud === 0) {
     const none = untried > 0 ? 'no sensor feels a nuisance' : 'no nuisance in the scene';
     return unknown('quiet', 'Stays quiet', none);

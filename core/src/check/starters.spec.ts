@@ -12,14 +12,14 @@ describe.each(names)('%s', (name) => {
   it.each(design.scenes.map((scene) => [scene.name, scene] as const))(
     '%s: notices what it must, and nothing else',
     (_, scene) => {
-      const { verdicts, strays } = rehearse(design, scene, undefined, 'time');
+      const { verdicts, spurious } = rehearse(design, scene, undefined, 'time');
       const came = verdicts.map((v) => [v.name, v.outcome]);
       const must = scene.happenings.map((h) => [
         h.name,
         h.intent === 'wanted' ? 'noticed' : 'quiet',
       ]);
       expect(came).toEqual(must);
-      expect(strays).toEqual([]);
+      expect(spurious).toEqual([]);
     },
   );
   it('has no error, and nothing to be careful of that it does not say why', () => {

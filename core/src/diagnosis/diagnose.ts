@@ -13,7 +13,16 @@ import { splitRef, type Design, type Edit, type Scene } from '../design/index.js
 import { changesOf, placesOf, type Candidate, type Cure } from './candidate.js';
 import { nearest, remedies, stages } from './candidates.js';
 import { meterShows } from './meter.js';
-import { changed, findIn, harmOf, isOpen, tryOut, weightOf, weights, type Trial } from './trial.js';
+import {
+  changed,
+  findIn,
+  harmOf,
+  isOpen,
+  tryOut,
+  weightOf,
+  weights,
+  type Attempt,
+} from './attempt.js';
 
 /** Something wrong, with all that follows from it. */
 export interface Root {
@@ -50,11 +59,11 @@ export function diagnose(
   const open = found.filter(isOpen);
   const near = evidence.quiet.solution;
   const before = open.length > 0 ? findIn(design, scene, near) : [];
-  const trials = tryAll(design, scene, open, before, near);
+  const attempts = tryAll(design, scene, open, before, near);
   const looks = new Looks(design, scene, evidence);
   const worst = open.filter((f) => !before.some((b) => b.id === f.id));
   const more = nearest(design, worst).flatMap((c) => tryWorst(found, worst, c, looks));
-  const roots = rootsOf(found, [...trials, ...more], looks);
+  const roots = rootsOf(found, [...attempts, ...more], looks);
   return { roots: bySeverity(roots), asides: asidesOf(found, looks) };
 }
 
@@ -65,34 +74,34 @@ function tryAll(
   open: readonly Finding[],
   before: readonly Finding[],
   near: Solution,
-): Trial[] {
-  const trials: Trial[] = [];
+): Attempt[] {
+  const attempts: Attempt[] = [];
   let tried = 0;
   let enough = Infinity;
   for (const stage of stages) {
     if (enough < Infinity) break;
     for (const candidate of stage(design, open)) {
-      if (tried >= Math.min(enough, most)) return trials;
+      if (tried >= Math.min(enough, most)) return attempts;
       tried += 1;
-      const trial = helpful(tryOut(design, scene, before, candidate, near), (more) =>
+      const attempt = helpful(tryOut(design, scene, before, candidate, near), (more) =>
         tryOut(design, scene, before, more, near),
       );
-      if (!trial) continue;
-      trials.push(trial);
-      if (leftBy(trial, before).length === 0) enough = Math.min(enough, tried + others);
+      if (!attempt) continue;
+      attempts.push(attempt);
+      if (leftBy(attempt, before).length === 0) enough = Math.min(enough, tried + others);
     }
   }
-  return trials;
+  return attempts;
 }
 
-/** A trial that clears something and harms nothing, if need be together with what cures all that it brings to light. */
+/** An attempt that clears something and harms nothing, if need be together with what cures all that it brings to light. */
 function helpful(
-  trial: Trial | undefined,
-  again: (candidate: Candidate) => Trial | undefined,
-): Trial | undefined {
-  if (!trial || trial.cleared.size === 0) return undefined;
-  if (trial.harm.length === 0) return trial;
-  const { candidate, harm } = trial;
+  attempt: Attempt | undefined,
+  again: (candidate: Candidate) => Attempt | undefined,
+): Attempt | undefined {
+  if (!attempt || attempt.cleared.size === 0) return undefined;
+  if (attempt.harm.length === 0) return attempt;
+  const { candidate, harm } = attempt;
   const fixes = harm.flatMap((f) => f.fix ?? []);
   if (candidate.kind !== 'remedy' || fixes.length < harm.length) return undefined;
   const both = again(together(candidate, fixes));
@@ -112,7 +121,7 @@ function tryWorst(
   worst: readonly Finding[],
   candidate: Candidate,
   looks: Looks,
-): Trial[] {
+): Attempt[] {
   const after = looks.after(candidate)?.found;
   if (!after) return [];
   const cleared = worst.filter((f) => !after.some((a) => a.id === f.id)).map((f) => f.id);
@@ -181,15 +190,15 @@ class Looks {
 }
 
 /** What a change does not clear. */
-const leftBy = ({ cleared }: Trial, findings: readonly Finding[]): Finding[] =>
+const leftBy = ({ cleared }: Attempt, findings: readonly Finding[]): Finding[] =>
   findings.filter((f) => isOpen(f) && !cleared.has(f.id));
 
-/** What a trial clears of what is left, by weight. */
-const worth = (trial: Trial, left: readonly Finding[]): number =>
-  left.filter((f) => trial.cleared.has(f.id)).reduce((sum, f) => sum + weightOf(f), 0);
+/** What an attempt clears of what is left, by weight. */
+const worth = (attempt: Attempt, left: readonly Finding[]): number =>
+  left.filter((f) => attempt.cleared.has(f.id)).reduce((sum, f) => sum + weightOf(f), 0);
 
 /** Roots one after the other: the change that clears most of what is left tells the next. */
-function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Looks): Root[] {
+function rootsOf(found: readonly Finding[], attempts: readonly Attempt[], looks: Looks): Root[] {
   const isHarmless = (candidate: Candidate): boolean => {
     const after = looks.after(candidate);
     return after !== undefined && harmOf(found, after.found).length === 0;
@@ -207,7 +216,7 @@ function rootsOf(found: readonly Finding[], trials: readonly Trial[], looks: Loo
   const roots: Root[] = [];
   let left = found.filter(isOpen);
   for (;;) {
-    const useful = trials
+    const useful = attempts
       .filter((t) => isLikely(t, left))
       .sort((a, b) => worth(b, left) - worth(a, left) || rank(a) - rank(b));
     const best = useful.find(
@@ -242,17 +251,17 @@ const withoutGuesses = (root: Root): Root => ({
 });
 
 /** A wire from a loose end to just anywhere clears that it is loose, and nothing else: that tells nothing. */
-const isIdle = ({ candidate, cleared }: Trial, left: readonly Finding[]): boolean =>
+const isIdle = ({ candidate, cleared }: Attempt, left: readonly Finding[]): boolean =>
   candidate.kind === 'mistake' &&
   (candidate.usual ?? 0) < tellingUse &&
   left.every((f) => !cleared.has(f.id) || f.code === terminalOpen.code);
 
 /** A guess has to clear an error, as long as there is one: what only tidies up beside it may be wrong. */
-function isLikely(trial: Trial, left: readonly Finding[]): boolean {
-  const clears = worth(trial, left);
-  if (isIdle(trial, left)) return false;
+function isLikely(attempt: Attempt, left: readonly Finding[]): boolean {
+  const clears = worth(attempt, left);
+  if (isIdle(attempt, left)) return false;
   const severe = left.some((f) => f.severity === 'error');
-  return clears > 0 && (trial.candidate.kind === 'remedy' || !severe || clears >= weights.error);
+  return clears > 0 && (attempt.candidate.kind === 'remedy' || !severe || clears >= weights.error);
 }
 
 /** A cause is as severe as the worst of what is sure to follow from it, else of what may. */
@@ -263,7 +272,7 @@ function asSevereAs(finding: Finding, effects: readonly Finding[]): Finding {
 }
 
 /** One slip is one change, however many wires it moves; what rules propose counts by its changes. */
-const rank = ({ candidate: { kind, edit, usual = 0 } }: Trial): number =>
+const rank = ({ candidate: { kind, edit, usual = 0 } }: Attempt): number =>
   (kind === 'mistake' ? 1 : 0.5 + changesOf(edit)) - usual;
 
 /**

@@ -2,5 +2,5 @@ export { distance, tellsApart } from './tells-apart.js';
 export { scoreSlip, soundDesign, type Scored, type Sound } from './score.js';
 export { diagnose, type Diagnosis, type Root } from './diagnose.js';
 export { changesOf, type Candidate, type Cure } from './candidate.js';
-export type { Trial } from './trial.js';
+export type { Attempt } from './attempt.js';
 export { prove, type Proof } from './prove.js';

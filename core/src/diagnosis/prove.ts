@@ -39,7 +39,7 @@ function compare(proof: Proof, scene: string, before: Outcomes, after: Outcomes)
     else if (!wentWrong(now)) better.push(verdict);
     else (now === 'missed' ? worse : loud).push(verdict);
   }
-  const more = after.strays.length - before.strays.length;
+  const more = after.spurious.length - before.spurious.length;
   if (more > 0) loud.push(`${scene}: fires at nothing`);
   if (more < 0) better.push(`${scene}: fires less at nothing`);
   if (after.halted && !before.halted) worse.push(`${scene}: ${after.halted.because}`);

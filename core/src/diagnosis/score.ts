@@ -4,7 +4,7 @@ import type { Slip } from '../slip/index.js';
 import type { Cure } from './candidate.js';
 import { diagnose, type Root } from './diagnose.js';
 import { distance, tellsApart } from './tells-apart.js';
-import { isOpen } from './trial.js';
+import { isOpen } from './attempt.js';
 
 /** What came of one slip made in a sound design. */
 export interface Scored {

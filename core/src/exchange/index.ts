@@ -13,7 +13,7 @@ export type {
   StudyState,
   StudySummary,
 } from './stored.js';
-export { areNights, checkStudy, mostNights, type StudyResult } from './study-shape.js';
+export { areTrials, checkStudy, mostTrials, type StudyResult } from './study-shape.js';
 export { parseReadingSets, type ReadingSetsResult } from './parse-reading-sets.js';
 export { parseRecording, type RecordingResult } from './parse-recording.js';
 export { readHappening } from './read-happening.js';

@@ -1,6 +1,6 @@
 import type { Answer } from '../check/index.js';
 import type { Design } from '../design/index.js';
-import type { KeptNight, Study } from '../nights/index.js';
+import type { KeptTrial, Study } from '../trials/index.js';
 
 /** A design as a server keeps it: with an identity and the count of its saves. */
 export interface StoredDesign {
@@ -88,5 +88,5 @@ export interface StudySummary {
 export interface StoredStudy extends StudySummary {
   document: Design;
   study: Study;
-  nights: { case: number; night: KeptNight }[];
+  nights: { case: number; night: KeptTrial }[];
 }

@@ -1,22 +1,22 @@
 import Joi from 'joi';
 import { formatQuantity } from '../quantity/index.js';
 import type { Design } from '../design/index.js';
-import { casesOf, dialFacts, type Axis, type Study } from '../nights/index.js';
+import { casesOf, sweptFacts, type Axis, type Study } from '../trials/index.js';
 import { list, misshapes, placeOf, prepared } from './list-shape.js';
 import { checkDocument } from './read-design.js';
 
 /** Nights of all cases together that one study may have. */
-export const mostNights = 20_000;
+export const mostTrials = 20_000;
 const mostSteps = 15;
 
 const number = Joi.number().unsafe();
 const text = Joi.string().max(200).required();
-const dial = Joi.alternatives(
+const swept = Joi.alternatives(
   Joi.object({ of: Joi.valid('part').required(), part: text, param: text }),
   Joi.object({ of: Joi.valid('channel').required(), channel: text, field: text }),
 ).required();
 const axis = Joi.object({
-  dial,
+  dial: swept,
   from: number.required(),
   to: number.required(),
   steps: number.integer().min(2).max(mostSteps).required(),
@@ -53,9 +53,9 @@ const studyShape = prepared(
 );
 
 const outcomes = ['noticed', 'missed', 'quiet', 'fired falsely', 'not tried'];
-const nightShape = prepared(
+const trialShape = prepared(
   Joi.object({
-    case: number.integer().min(0).max(mostNights).required(),
+    case: number.integer().min(0).max(mostTrials).required(),
     night: Joi.object({
       seed: number.integer().min(0).required(),
       outcomes: Joi.object()
@@ -73,10 +73,10 @@ const nightShape = prepared(
 );
 
 /** Whether a value is the nights of a study, as they are kept. */
-export const areNights = (value: unknown): boolean =>
+export const areTrials = (value: unknown): boolean =>
   Array.isArray(value) &&
-  value.length <= mostNights &&
-  value.every((night) => misshapes(nightShape, night).length === 0);
+  value.length <= mostTrials &&
+  value.every((trial) => misshapes(trialShape, trial).length === 0);
 
 export type StudyResult = { ok: true; study: Study } | { ok: false; reason: string };
 
@@ -98,11 +98,11 @@ export function checkStudy(design: Design, value: unknown): StudyResult {
   }
   const fault = study.ask.for === 'map' ? axesProblem(design, study.ask.axes) : undefined;
   if (fault) return { ok: false, reason: fault };
-  const nights = casesOf(design, study).length * study.count;
-  if (nights > mostNights)
+  const trials = casesOf(design, study).length * study.count;
+  if (trials > mostTrials)
     return {
       ok: false,
-      reason: `These are ${nights} nights; one study has at most ${mostNights}. Give fewer nights or fewer steps.`,
+      reason: `These are ${trials} nights; one study has at most ${mostTrials}. Give fewer nights or fewer steps.`,
     };
   return { ok: true, study };
 }
@@ -112,7 +112,7 @@ function axesProblem(design: Design, axes: readonly Axis[]): string | undefined 
   if (JSON.stringify(across?.dial) === JSON.stringify(upwards?.dial))
     return 'Both sides of the map turn the same value. Choose two different ones.';
   for (const { dial: turns, from, to } of axes) {
-    const facts = dialFacts(design, turns);
+    const facts = sweptFacts(design, turns);
     if (!facts) return 'The map turns a value that the design does not have. Choose another.';
     const { min, max, unit } = facts.param;
     if (Math.min(from, to) < min || Math.max(from, to) > max)

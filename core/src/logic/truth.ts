@@ -95,7 +95,7 @@ const because = (program: Program, world: World): string => {
 };
 
 /** A world in which nothing happens just now. */
-const calm = (world: World): boolean =>
+const eventless = (world: World): boolean =>
   ![...world.yes].some((text) => isEvent(JSON.parse(text) as Condition));
 
 /** Modes that can begin when what ends them at once holds already. */
@@ -128,7 +128,7 @@ function leftAtOnce(program: Program, { joints, worlds }: Reached): Truth[] {
 /** Modes that follow each other without end while nothing changes. */
 function circles(program: Program, { joints, worlds }: Reached): Truth[] {
   const found = new Map<string, Truth>();
-  for (const world of worlds.filter(calm))
+  for (const world of worlds.filter(eventless))
     for (const joint of joints) {
       const way = followed(program, joint, world);
       if (!way) continue;

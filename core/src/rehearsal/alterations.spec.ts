@@ -30,8 +30,8 @@ const wireOf = (design: Design, from: string, to: string): string =>
 
 describe.each(paths)('%s', (path) => {
   it('a value is set: a divider follows it in a straight line and goes back', () => {
-    const knob = { kind: 'knob-turned', start: 5, target: { part: 'R2', param: 'ohms' } };
-    const went = run(divider, path, { ...knob, params: { to: 30e3, moves: 2, stays: 5 } });
+    const adjuster = { kind: 'knob-turned', start: 5, target: { part: 'R2', param: 'ohms' } };
+    const went = run(divider, path, { ...adjuster, params: { to: 30e3, moves: 2, stays: 5 } });
     const counts = (ohms: number): number => (1023 * ohms) / (10e3 + ohms);
     expect(Math.abs(read(went, 4.9) - counts(10e3))).toBeLessThan(2);
     expect(Math.abs(read(went, 6.05) - counts(20e3))).toBeLessThan(12);
@@ -40,12 +40,12 @@ describe.each(paths)('%s', (path) => {
   });
 
   it('two that set the same value come one after the other', () => {
-    const knob = { kind: 'knob-turned', target: { part: 'R2', param: 'ohms' } };
+    const adjuster = { kind: 'knob-turned', target: { part: 'R2', param: 'ohms' } };
     const went = run(
       divider,
       path,
-      { ...knob, start: 3, params: { to: 30e3, moves: 0.1 } },
-      { ...knob, start: 8, params: { to: 1e3, moves: 0.1 } },
+      { ...adjuster, start: 3, params: { to: 30e3, moves: 0.1 } },
+      { ...adjuster, start: 8, params: { to: 1e3, moves: 0.1 } },
     );
     expect(Math.abs(read(went, 7) - 767)).toBeLessThan(2);
     expect(Math.abs(read(went, 12) - 93)).toBeLessThan(2);

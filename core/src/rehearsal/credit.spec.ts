@@ -118,7 +118,7 @@ describe('verdicts', () => {
     );
     expect(outcomes(run)).toEqual(['missed', 'quiet']);
     expect(run.verdicts[0].because).toMatch(/^H was lit already, since 0.s/);
-    expect(run.strays).toEqual([0]);
+    expect(run.spurious).toEqual([0]);
   });
 
   /** Two buttons 5 m apart; only S lights the lamp. */
@@ -136,7 +136,7 @@ describe('verdicts', () => {
     const run = rehearse(two, both);
     expect(outcomes(run)).toEqual(['missed', 'fired falsely']);
     expect(run.verdicts[0].because).toMatch(/^H was lit at 2\.\d+.s, but by “b”\.$/);
-    expect(run.strays).toEqual([]);
+    expect(run.spurious).toEqual([]);
   });
 
   it('of a wanted and a nuisance at once each gets what it brings about', () => {
@@ -179,7 +179,7 @@ describe('verdicts', () => {
     );
     expect(outcomes(run)).toEqual(['noticed', 'quiet']);
     expect(run.verdicts[0].delay).toBeGreaterThan(6.5);
-    expect(run.strays).toEqual([]);
+    expect(run.spurious).toEqual([]);
   });
 
   it('a second visitor while the alarm holds tells nothing new; after it, it does', () => {

@@ -148,12 +148,12 @@ describe('every demo', () => {
       for (const scene of design.scenes) {
         // What a pump does to its water is followed in time alone.
         const path = scene.ambient['tank'] ? 'time' : 'fast';
-        const { verdicts, strays } = rehearse(design, scene, undefined, path);
+        const { verdicts, spurious } = rehearse(design, scene, undefined, path);
         const wrong = verdicts.filter(
           (v) => v.outcome === 'missed' || v.outcome === 'fired falsely',
         );
         expect(wrong).toEqual([]);
-        expect(strays).toEqual([]);
+        expect(spurious).toEqual([]);
         expect(verdicts.some((v) => v.intent === 'wanted')).toBe(true);
       }
     },

@@ -62,7 +62,7 @@ describe('what fires', () => {
     const lamp = all.find((f) => f.sign.by === 'part' && f.sign.part === 'D2') as Firing;
     expect(isSignOf(lamp, usualSigns(stairs))).toBe(false);
     expect(isSignOf(lamp, [{ by: 'part', part: 'D2' }])).toBe(true);
-    expect(rehearse(stairs, scene([])).strays).toEqual([]);
+    expect(rehearse(stairs, scene([])).spurious).toEqual([]);
   });
 
   it('counts, modes and notices are signs where they are asked for, counts by their way', () => {
@@ -120,7 +120,7 @@ describe('verdicts', () => {
     expect(verdicts[0].delay).toBeGreaterThan(9);
   });
 
-  it('what a condition itself waits for is noticed, and is no stray', () => {
+  it('what a condition itself waits for is noticed, and is not spurious', () => {
     // A finger for 0.4 s; the answer is stretched to eight seconds, and its rule waits for five of them.
     const table = demo('chart-room-touch');
     const [, finger] = table.scenes[0].happenings;
@@ -131,10 +131,10 @@ describe('verdicts', () => {
       channels: [{ ...touch, stretch: 8 }, ...channels],
       rules: [{ ...rule, when: { is: 'for', seconds: 5, of: rule.when } }, ...rules],
     };
-    const { verdicts, strays } = rehearse(waits, { ...table.scenes[0], happenings: [finger] });
+    const { verdicts, spurious } = rehearse(waits, { ...table.scenes[0], happenings: [finger] });
     expect(verdicts.map((v) => v.outcome)).toEqual(['noticed']);
     expect(verdicts[0].delay).toBeGreaterThan(5);
-    expect(strays).toEqual([]);
+    expect(spurious).toEqual([]);
   });
 
   it('a scene begins in the modes it says, else in those after a reset', () => {
@@ -142,7 +142,7 @@ describe('verdicts', () => {
     // Whoever came in before it began sets the alarm off, and nobody else.
     const entered = rehearse(stairs, scene([climb], { modes: { guard: 'entering' } }));
     expect(entered.verdicts.map((v) => v.outcome)).toEqual(['missed']);
-    expect(entered.strays).toHaveLength(1);
+    expect(entered.spurious).toHaveLength(1);
   });
 });
 

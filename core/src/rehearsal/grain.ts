@@ -1,5 +1,5 @@
 import type { Scene } from '../design/index.js';
-import { isSteady, restlessSpans, Spans, turnsOf, type Span } from '../scene/index.js';
+import { isSteady, unsteadySpans, Spans, turnsOf, type Span } from '../scene/index.js';
 
 /** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
 const steps = { from: 2e-4, first: 1e-3, to: 0.25 };
@@ -20,7 +20,7 @@ export class Grain {
   private longest = steps.to;
 
   constructor(private readonly scene: Scene) {
-    this.spans = new Spans(scene.happenings.flatMap(restlessSpans));
+    this.spans = new Spans(scene.happenings.flatMap(unsteadySpans));
     const ends = this.spans.sorted.flatMap(({ start, end }) => [start, end]);
     this.corners = [...new Set([...ends, ...scene.happenings.flatMap(turnsOf)])].sort(
       (a, b) => a - b,

@@ -314,7 +314,7 @@ it.each(short.map(([design, s]) => [design.title, s.name, design, s] as const))(
     const [settled, time] = [rehearse(design, s), rehearse(design, s, undefined, 'time')];
     const outcomes = (of: Rehearsal): string[] => of.verdicts.map((v) => v.outcome);
     expect(outcomes(time)).toEqual(outcomes(settled));
-    expect(time.strays.length).toBe(settled.strays.length);
+    expect(time.spurious.length).toBe(settled.spurious.length);
     // Within a reading, and what relays, lags and contacts take.
     time.verdicts.forEach(({ delay = 0 }, i) =>
       expect(Math.abs(delay - (settled.verdicts[i].delay ?? 0))).toBeLessThan(0.2),

@@ -28,7 +28,7 @@ export interface PlayMark {
   taken: ReadonlyMap<string, number>;
   levels: ReadonlyMap<string, number>;
   remembered: ReadonlyMap<string, number>;
-  restless: number;
+  unsteady: number;
   supervisor: { now: Running; since: number; outages: readonly Outage[] };
   heard: Heard | undefined;
 }

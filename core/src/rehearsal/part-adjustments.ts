@@ -9,7 +9,7 @@ const wide = 10;
 const most = 12;
 
 /** The knob by which a part is set, if it has one. */
-function knobOf(part: Part): Param | undefined {
+function adjusterOf(part: Part): Param | undefined {
   const { curve, stage, params, waves } = kindOf(part);
   const vary = curve?.vary;
   if (!vary || !('param' in vary) || waves) return undefined;
@@ -31,9 +31,11 @@ const turned = (part: Part, { id, label, unit }: Param, to: number): Adjustment 
 
 /** Values of a circuit that can be turned until it does what it should: knobs from end to end, then resistors ten times up and down. */
 export function partAdjustments({ parts }: Design): Adjustment[] {
-  const knobs = parts.flatMap((part) => {
-    const knob = knobOf(part);
-    return knob ? [turned(part, knob, knob.max), turned(part, knob, knob.min)] : [];
+  const adjusters = parts.flatMap((part) => {
+    const adjuster = adjusterOf(part);
+    return adjuster
+      ? [turned(part, adjuster, adjuster.max), turned(part, adjuster, adjuster.min)]
+      : [];
   });
   const values = parts.flatMap((part) => {
     const { resistance, params } = kindOf(part);
@@ -45,5 +47,5 @@ export function partAdjustments({ parts }: Design): Adjustment[] {
       bought: true,
     }));
   });
-  return [...knobs, ...values].slice(0, 2 * most);
+  return [...adjusters, ...values].slice(0, 2 * most);
 }

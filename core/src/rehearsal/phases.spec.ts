@@ -142,5 +142,5 @@ it('a radio that sends a sign of life acts, and that is no alarm', () => {
   expect(run.acting.filter((a) => a.part === 'T1' && a.active).length).toBeGreaterThanOrEqual(2);
   // What it told before the scene began was sent long ago.
   expect(run.acting[0].t).toBeGreaterThan(50);
-  expect(run.strays).toEqual([]);
+  expect(run.spurious).toEqual([]);
 });

@@ -42,7 +42,7 @@ import { nextWatch, watched } from './watch.js';
 export type Path = 'fast' | 'full' | 'time';
 
 /** Where something goes on fading after a happening it is asked again after this time, s. */
-const restlessFor = 1;
+const unsteadyFor = 1;
 
 /** One run through a scene, with all it has to remember. */
 export class Play implements Sleeper {
@@ -74,7 +74,7 @@ export class Play implements Sleeper {
   /** The next look at the circuit that nothing else brings. */
   private readonly nextLook: (t: number) => number;
   /** Until then something that has happened goes on fading. */
-  private restless = 0;
+  private unsteady = 0;
   logic: LogicState;
   /** Where another run stood that it goes on from. */
   private from?: PlayMark;
@@ -135,7 +135,7 @@ export class Play implements Sleeper {
     this.recorder.resume(from.acting);
     this.supervisor.resume(from.supervisor);
     this.rig.heard = from.heard;
-    this.restless = from.restless;
+    this.unsteady = from.unsteady;
     for (const [id, count] of from.taken) this.takers.took(id, count);
     for (const [id, level] of from.levels) this.levels.set(id, level);
     for (const [id, level] of from.remembered) this.remembered.set(id, level);
@@ -151,7 +151,7 @@ export class Play implements Sleeper {
     if (!course) return;
     this.marks.push({
       ...{ t, course, logic: this.logic, logicLog: [...this.logicLog] },
-      ...{ acting: [...this.recorder.acting], restless: this.restless },
+      ...{ acting: [...this.recorder.acting], unsteady: this.unsteady },
       taken: this.takers.counts,
       levels: new Map(this.levels),
       remembered: new Map(this.remembered),
@@ -237,11 +237,11 @@ export class Play implements Sleeper {
       this.course.settledUntil,
       this.course.ends(this.logic, t),
     );
-    const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.restless;
+    const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.unsteady;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
     if (!this.course.settled) return t;
     if (!this.course.hasSameStimuliAt([t, (t + until) / 2, until - 1e-6])) {
-      this.restless = Math.min(this.quiescent(t), t + restlessFor);
+      this.unsteady = Math.min(this.quiescent(t), t + unsteadyFor);
       return t;
     }
     this.course.at(t, this.logic, this.driven);
@@ -401,11 +401,11 @@ export class Play implements Sleeper {
     const { design, readings, logicLog } = this;
     const { outages } = this.supervisor;
     const record = { readings, acting: this.recorder.acting, logic: logicLog, outages };
-    const { verdicts, strays } = judge(design, this.played(), this.rig, record, {
+    const { verdicts, spurious } = judge(design, this.played(), this.rig, record, {
       separate: (from, to) => this.rests?.separate(from, to) ?? false,
       replay: (other, until) => this.replay(other, until),
     });
-    return { verdicts, strays, ...this.halted() };
+    return { verdicts, spurious, ...this.halted() };
   }
 
   /** What fires in the scene with some of its happenings only, from where both are the same. */

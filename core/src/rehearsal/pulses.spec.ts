@@ -113,10 +113,6 @@ it('what drifts slowly beside a dimmed pin is leapt over, and goes where it goes
   const [still, beside] = [0, 0.5].map(
     (level) => rehearse(slow(level), dead, undefined, 'time').readings['c1'].values,
   );
-  console.log(
-    still.filter((_, i) => i % 10 === 0),
-    beside.filter((_, i) => i % 10 === 0),
-  );
   expect(still[100] - still[10]).toBeGreaterThan(400);
   for (const [i, value] of still.entries()) expect(Math.abs(beside[i] - value)).toBeLessThan(1.5);
 });

@@ -18,8 +18,8 @@ const none = 1e-6;
 /** What an edge sets going is stepped over, not followed: first step as a share of the time to the next, and how many. */
 const edge = { first: 1 / 64, steps: 4 };
 /** Error of a leap over periods, as a share of a state, and the longest one while anything drifts, s. */
-const leapShare = 1e-4;
-const longestLeap = 0.1;
+const extrapolationShare = 1e-4;
+const longestExtrapolation = 0.1;
 
 /** A leap may be longer, up to so long, s, while nothing drifts by more than this share of itself. */
 const longestUnseen = 10;
@@ -221,8 +221,11 @@ export class Pulses {
     for (const { state } of network.slow) added.q[state] = before.q[state] = 0;
     const drifts = added.q.map((a, s) => (repeatsAt(a, before.q[s], q[s], tolerance[s]) ? 0 : a));
     if (drifts.every((a) => a === 0)) return { until: Infinity };
-    const longest = Math.max(longestLeap, Math.min(longestUnseen, period * unseen(q, drifts)));
-    const leap = leapOf(q, drifts, before.q, tolerance);
+    const longest = Math.max(
+      longestExtrapolation,
+      Math.min(longestUnseen, period * unseen(q, drifts)),
+    );
+    const leap = extrapolated(q, drifts, before.q, tolerance);
     const size = Math.min(Math.floor(longest / period), leap);
     if (size < 2) return undefined;
     const ratios = { x: ratiosOf(added.x, before.x), q: ratiosOf(added.q, before.q) };
@@ -283,7 +286,7 @@ function repeatsAt(added: number, before: number, state: number, tolerance: numb
 }
 
 /** How many periods can be leapt over, from how much what they add changes. */
-function leapOf(
+function extrapolated(
   q: Float64Array,
   added: Float64Array,
   before: Float64Array,
@@ -297,7 +300,10 @@ function leapOf(
     // The bend is followed too: what is left is its own change, which is less by as much again.
     const error = bend * Math.min(1, bend / Math.abs(added[s]));
     if (error > 0)
-      size = Math.min(size, Math.cbrt((leapShare * Math.abs(q[s]) + tolerance[s]) / error));
+      size = Math.min(
+        size,
+        Math.cbrt((extrapolationShare * Math.abs(q[s]) + tolerance[s]) / error),
+      );
   }
   return Math.floor(size);
 }

@@ -16,9 +16,9 @@ const reasons = (design: Design): string =>
 
 describe('the slipway beam', () => {
   it('notices the walker and lets the gull pass', () => {
-    const { verdicts, strays } = play(slipwayBeam());
+    const { verdicts, spurious } = play(slipwayBeam());
     expect(verdicts.map((v) => v.outcome)).toEqual(['quiet', 'noticed']);
-    expect(strays).toEqual([]);
+    expect(spurious).toEqual([]);
     // Five readings 10 ms apart must agree after the shadow has deepened: 40 ms and a bit.
     expect(verdicts[1].delay).toBeGreaterThan(0.04);
     expect(verdicts[1].delay).toBeLessThan(0.08);

@@ -39,11 +39,11 @@ export interface Rehearsal {
   /** The hardest moment of each part that came near a rating, as far as it was followed in time. */
   stresses: PeakStress[];
   /** Times at which something fired that nothing that happens has brought about. */
-  strays: number[];
+  spurious: number[];
   solves: number;
   /** Where and why a run in time ended before the scene did: what comes after has no verdicts. */
   halted?: { t: number; because: string };
 }
 
 /** How a scene came out, without a record of how. */
-export type Outcomes = Pick<Rehearsal, 'verdicts' | 'strays' | 'halted'>;
+export type Outcomes = Pick<Rehearsal, 'verdicts' | 'spurious' | 'halted'>;

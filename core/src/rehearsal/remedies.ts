@@ -27,7 +27,7 @@ export interface Remedy {
 }
 
 /** What is asked about: a happening by its id, or what fired at a moment without any, s. */
-export type Asked = string | { stray: number };
+export type Asked = string | { spurious: number };
 
 /** Why a happening was missed or fired falsely, and what was tried against it. */
 export interface Why {
@@ -56,7 +56,7 @@ export function explain(
   onTry?: (tries: number) => void,
 ): Why | undefined {
   const trying = new Trying(design, scene, rehearsal, asked, onTry);
-  if (typeof asked === 'object') return strayed(design, rehearsal, asked.stray, trying);
+  if (typeof asked === 'object') return whySpurious(design, rehearsal, asked.spurious, trying);
   const found = scene.happenings.find((h) => h.id === asked);
   const verdict = rehearsal.verdicts.find((v) => v.happening === asked);
   if (!found || !verdict) return undefined;
@@ -83,7 +83,7 @@ export function explain(
 }
 
 /** What fired without anything happening: how it came about, and what keeps it quiet. */
-function strayed(design: Design, rehearsal: Rehearsal, t: number, trying: Trying): Why {
+function whySpurious(design: Design, rehearsal: Rehearsal, t: number, trying: Trying): Why {
   const chain = firedBy(design, rehearsal, t);
   const begun = chain.find((e) => e.kind === 'channel')?.t ?? t;
   const back = Math.max(...design.channels.map((c) => c.every * c.hits), 1);
@@ -172,8 +172,8 @@ function adjustmentsAgainst(
     });
 }
 
-/** What fires within this of a stray one, in another run, is the same, s. */
-const sameStray = 0.5;
+/** What fires within this of a spurious one, in another run, is the same, s. */
+const sameFiring = 0.5;
 
 /** Tries changes for what is asked about, each in the whole scene. */
 class Trying {
@@ -189,10 +189,12 @@ class Trying {
     private readonly onTry?: (tries: number) => void,
   ) {}
 
-  private outcomeIn({ verdicts, strays }: Outcomes): Outcome | undefined {
+  private outcomeIn({ verdicts, spurious }: Outcomes): Outcome | undefined {
     const { asked } = this;
     if (typeof asked === 'string') return verdicts.find((v) => v.happening === asked)?.outcome;
-    return strays.some((t) => Math.abs(t - asked.stray) < sameStray) ? 'fired falsely' : 'quiet';
+    return spurious.some((t) => Math.abs(t - asked.spurious) < sameFiring)
+      ? 'fired falsely'
+      : 'quiet';
   }
 
   /** One knob after the other until one cures and spoils nothing; the best first. */
@@ -287,7 +289,8 @@ class Trying {
         return was && !wentWrong(was.outcome);
       })
       .map((v) => v.name);
-    if (after.strays.length > this.before.strays.length) regressions.push('the quiet in between');
+    if (after.spurious.length > this.before.spurious.length)
+      regressions.push('the quiet in between');
     return {
       label,
       edit,

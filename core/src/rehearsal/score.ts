@@ -24,8 +24,8 @@ const together = 1;
 
 /** Sums up one rehearsal. */
 export function scoreRehearsal(design: Design, rehearsal: Rehearsal): RehearsalScore {
-  const { duration, verdicts, strays } = rehearsal;
-  const count = strays.length + verdicts.filter((v) => v.outcome === 'fired falsely').length;
+  const { duration, verdicts, spurious } = rehearsal;
+  const count = spurious.length + verdicts.filter((v) => v.outcome === 'fired falsely').length;
   return {
     falses: { count, perDay: (day * count) / duration },
     chatter: chatterIn(design, rehearsal),

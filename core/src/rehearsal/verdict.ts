@@ -75,7 +75,7 @@ export function judge(
   rig: Rig,
   record: Recorded,
   whatElse: Pick<Told, 'separate' | 'replay'>,
-): { verdicts: Verdict[]; strays: number[] } {
+): { verdicts: Verdict[]; spurious: number[] } {
   const stimulusAt = stimulusCourse(design, rig, scene);
   const met = scene.happenings.map((happening): Met => {
     const exposure = exposureOf(happening, scene, stimulusAt);
@@ -110,12 +110,12 @@ class Judging {
     this.dead = scene.starts === 'power-on';
   }
 
-  all(): { verdicts: Verdict[]; strays: number[] } {
+  all(): { verdicts: Verdict[]; spurious: number[] } {
     const verdicts = this.met.map((met) => this.verdict(met));
-    const strays = this.firings
+    const spurious = this.firings
       .filter((f) => isSignOf(f, this.usual) && !this.credit.isOf(f, () => true))
       .map((f) => f.t);
-    return { verdicts, strays };
+    return { verdicts, spurious };
   }
 
   private verdict(met: Met): Verdict {

@@ -204,14 +204,14 @@ describe('what fires without anything happening', () => {
     const design = { ...sound, channels: sound.channels.map((c) => ({ ...c, ...nervous })) };
     const [scene] = design.scenes;
     const rehearsal = rehearse(design, scene);
-    const [stray] = rehearsal.strays;
+    const [stray] = rehearsal.spurious;
     expect(stray).toBeDefined();
-    const found = explain(design, scene, rehearsal, { stray });
+    const found = explain(design, scene, rehearsal, { spurious: stray });
     expect(found?.chain.map((e) => e.kind)).toEqual(['channel', 'rule', 'acting']);
     const [remedy] = found?.remedies ?? [];
     expect(remedy.effective).toBe(true);
     const cured = applyEdit(design, remedy.edit);
-    const again = rehearse(cured, cured.scenes[0]).strays;
+    const again = rehearse(cured, cured.scenes[0]).spurious;
     expect(again.every((t) => Math.abs(t - stray) > 0.5)).toBe(true);
   });
 });

@@ -130,7 +130,7 @@ export function happeningSpan(happening: Happening): { start: number; end: numbe
 }
 
 /** When something changes in the course of a happening, s from the start of the scene. */
-export function restlessSpans(happening: Happening): { start: number; end: number }[] {
+export function unsteadySpans(happening: Happening): { start: number; end: number }[] {
   const { start, end } = happeningSpan(happening);
   const { steady } = byName.get(happening.kind) ?? {};
   const still = steady?.(momentOf(happening, 0));

@@ -21,7 +21,7 @@ export type { Alteration, HappeningKind, Moment, Receiver } from './happening-ki
 export {
   findHappeningKind,
   contributes,
-  restlessSpans,
+  unsteadySpans,
   happeningKinds,
   happeningParams,
   happeningValues,

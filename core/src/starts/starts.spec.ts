@@ -19,8 +19,8 @@ describe.each(usualStarts.map((s) => [s.notices, s] as const))('begin: notice %s
   it('is noticed for what it is, and nothing fires at rest', () => {
     const rehearsal = rehearse(design, scene);
     expect(rehearsal.verdicts.map((v) => v.outcome)).toEqual(['noticed']);
-    expect(rehearsal.strays).toEqual([]);
-    expect(rehearse(design, { ...scene, happenings: [] }).strays).toEqual([]);
+    expect(rehearsal.spurious).toEqual([]);
+    expect(rehearse(design, { ...scene, happenings: [] }).spurious).toEqual([]);
   });
 
   it('is missed with its sensor taken off: the verdict is no coincidence', () => {

@@ -11,7 +11,7 @@ import {
   readDesign,
   type ReadResult,
 } from '@yurei/core/exchange';
-import { casesOf } from '@yurei/core/nights';
+import { casesOf } from '@yurei/core/trials';
 import Joi from 'joi';
 import type { CheckedDesign } from '../designs/design-store.js';
 import { NotText, textFrom } from '../keeping/bytes.js';

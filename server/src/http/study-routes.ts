@@ -39,11 +39,11 @@ export function studyRoutes(gate: Gate, designs: DesignStore, desk: StudyDesk): 
     if (!whole) throw missingStudy();
     const packed = Buffer.from(`{"document":${whole.document.toString()},"study":${whole.study}}`);
     const { document, study } = await gate.pass('keptStudy', packed);
-    const nights = whole.nights.map((list) => list.slice(1, -1)).filter((list) => list !== '');
+    const trials = whole.nights.map((list) => list.slice(1, -1)).filter((list) => list !== '');
     const about = JSON.stringify(whole.summary).slice(0, -1);
     res
       .type('application/json')
-      .send(`${about},"document":${document},"study":${study},"nights":[${nights.join()}]}`);
+      .send(`${about},"document":${document},"study":${study},"nights":[${trials.join()}]}`);
   });
 
   routes.get('/studies/:id/nights', async (req, res) => {
@@ -87,8 +87,8 @@ export function studyRoutes(gate: Gate, designs: DesignStore, desk: StudyDesk): 
     const gone = new AbortController();
     res.once('close', () => gone.abort());
     const under = desk.follow(id, 0, gone.signal);
-    if (under) for await (const nights of under) await send(res, 'nights', `[${nights.join()}]`);
-    else for (const nights of await desk.store.nights(id, 0)) await send(res, 'nights', nights);
+    if (under) for await (const trials of under) await send(res, 'nights', `[${trials.join()}]`);
+    else for (const trials of await desk.store.nights(id, 0)) await send(res, 'nights', trials);
     const kept = await desk.store.get(id);
     const end = { state: kept?.state ?? 'cancelled', trouble: kept?.trouble };
     await send(res, 'end', JSON.stringify(end));

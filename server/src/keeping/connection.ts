@@ -1,7 +1,7 @@
 import { DataSource } from 'typeorm';
 import { designRecord } from './design-record.js';
 import { revisionRecord } from './revision-record.js';
-import { studyNightsRecord, studyRecord } from './study-record.js';
+import { studyTrialsRecord, studyRecord } from './study-record.js';
 import { migrations } from './migrations/index.js';
 import { DriverByPath } from './raw-database.js';
 
@@ -25,7 +25,7 @@ export async function connect(file: string, { making = false } = {}): Promise<Da
     driver: DriverByPath,
     database: file,
     timeout: 0,
-    entities: [designRecord, revisionRecord, studyRecord, studyNightsRecord],
+    entities: [designRecord, revisionRecord, studyRecord, studyTrialsRecord],
     migrations,
     logging: false,
     prepareDatabase: (raw: RawConnection) => {

@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { addressOf, openRaw, openUntouched } from './raw-database.js';
 
 /** How long a copy waits for who is writing, ms. */
-const patience = 2000;
+const busyTimeout = 2000;
 
 /**
  * Copies a database, which may be in use, as it is at one moment (VACUUM INTO). The copy has its name only once it is
@@ -15,7 +15,7 @@ export function copyDatabase(from: string, to: string): void {
   const part = `${to}.part`;
   rmSync(part, { force: true });
   try {
-    const raw = openRaw(from, patience);
+    const raw = openRaw(from, busyTimeout);
     try {
       raw.prepare('VACUUM INTO ?').run(addressOf(part));
     } finally {

@@ -40,13 +40,13 @@ export const studyRecord = new EntitySchema<StudyRecord>({
 });
 
 /** Some nights of a study, packed JSON: a list. They are added as they are rehearsed and never written again. */
-export interface StudyNightsRecord {
+export interface StudyTrialsRecord {
   study: string;
   portion: number;
   nights: Buffer;
 }
 
-export const studyNightsRecord = new EntitySchema<StudyNightsRecord>({
+export const studyTrialsRecord = new EntitySchema<StudyTrialsRecord>({
   name: 'study_nights',
   columns: {
     study: { type: 'text', primary: true, name: 'study_id' },

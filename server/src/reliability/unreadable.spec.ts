@@ -160,7 +160,7 @@ async function olderShelf(): Promise<{ id: string; study: string }> {
     vary: { tolerances: true, temperature: 1, supply: 0, start: 1, strength: 0, place: 0 },
     ask: { for: 'nights' },
   };
-  const nights = [{ case: 0, night: { seed: 1, outcomes: {}, strays: 0 } }];
+  const trials = [{ case: 0, night: { seed: 1, outcomes: {}, strays: 0 } }];
   raw
     .prepare('INSERT INTO study VALUES (?, ?, ?, ?, ?, ?, 1, 1, ?, ?, ?, ?)')
     .run(
@@ -173,7 +173,7 @@ async function olderShelf(): Promise<{ id: string; study: string }> {
       '',
       text,
       JSON.stringify(asked),
-      JSON.stringify(nights),
+      JSON.stringify(trials),
     );
   // The driver closes for good when it pleases; what it has to say by then is said now.
   raw.exec('PRAGMA wal_checkpoint(TRUNCATE)');

@@ -199,7 +199,7 @@ it('a hostile archive: studies and saves that make no sense are left out, a desi
       file: `s${i}.json`,
     })),
   });
-  const night = { case: 0, night: { seed: 1, outcomes: {}, strays: 0 } };
+  const trial = { case: 0, night: { seed: 1, outcomes: {}, strays: 0 } };
   const sound = { document: demo, study };
   const zip = zipSync({
     'archive.json': strToU8(
@@ -222,7 +222,7 @@ it('a hostile archive: studies and saves that make no sense are left out, a desi
       }),
     ),
     's3.json': strToU8(JSON.stringify({ ...sound, nights: [{ case: 0, night: { seed: 'x' } }] })),
-    's4.json': strToU8(JSON.stringify({ ...sound, nights: [night] })),
+    's4.json': strToU8(JSON.stringify({ ...sound, nights: [trial] })),
   });
   server = await ChildServer.start(data);
   const answer = await fetch(`${server.address}api/archive`, {

@@ -1,8 +1,8 @@
-/** Nights that do not end well. Processes run the built program: `npm run build` first. */
+/** Trials that do not end well. Processes run the built program: `npm run build` first. */
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { usualVariation } from '@yurei/core/nights';
+import { usualVariation } from '@yurei/core/trials';
 import { pino } from 'pino';
 import { examine } from '../checking/examine.js';
 import { DesignStore } from '../designs/design-store.js';
@@ -29,7 +29,7 @@ const deskWith = (limit?: number): StudyDesk => {
   return new StudyDesk(new StudyStore(database), worker, pino({ level: 'silent' }), limit);
 };
 
-/** Begins a study of some nights from seed 7 on. */
+/** Begins a study of some trials from seed 7 on. */
 async function begin(desk: StudyDesk, count: number): Promise<string> {
   const study = {
     scene: design.scenes[0].id,
@@ -50,8 +50,8 @@ interface Told {
   night: { seed: number; trouble?: string };
 }
 
-/** The nights of a study as they come. */
-async function* nightsOf(desk: StudyDesk, id: string): AsyncGenerator<Told> {
+/** The trials of a study as they come. */
+async function* trialsOf(desk: StudyDesk, id: string): AsyncGenerator<Told> {
   for await (const some of desk.follow(id, 0, new AbortController().signal) ?? [])
     for (const text of some) yield JSON.parse(text);
 }
@@ -74,24 +74,24 @@ const rehearsing = (): number[] =>
 it('gives up nights that take longer than they may, one by one, and says so', async () => {
   // No process has even begun within a millisecond.
   const desk = deskWith(1);
-  const nights: Told[] = [];
-  for await (const told of nightsOf(desk, await begin(desk, 3))) nights.push(told);
-  expect(nights.map((n) => n.night.seed).sort()).toEqual([7, 8, 9]);
-  for (const { night } of nights) expect(night.trouble).toMatch(/longer than 0\.001 s/);
+  const trials: Told[] = [];
+  for await (const told of trialsOf(desk, await begin(desk, 3))) trials.push(told);
+  expect(trials.map((n) => n.night.seed).sort()).toEqual([7, 8, 9]);
+  for (const { night: trial } of trials) expect(trial.trouble).toMatch(/longer than 0\.001 s/);
   await desk.close();
 });
 
 it('rehearses again what a process was at when it was killed', async () => {
   const desk = deskWith();
-  const nights: Told[] = [];
-  for await (const told of nightsOf(desk, await begin(desk, 12))) {
-    if (nights.length === 0) rehearsing().forEach((id) => process.kill(id, 'SIGKILL'));
-    nights.push(told);
+  const trials: Told[] = [];
+  for await (const told of trialsOf(desk, await begin(desk, 12))) {
+    if (trials.length === 0) rehearsing().forEach((id) => process.kill(id, 'SIGKILL'));
+    trials.push(told);
   }
-  expect(nights.map((n) => n.night.seed).sort((a, b) => a - b)).toEqual(
+  expect(trials.map((n) => n.night.seed).sort((a, b) => a - b)).toEqual(
     Array.from({ length: 12 }, (_, i) => 7 + i),
   );
-  expect(nights.filter((n) => n.night.trouble !== undefined)).toEqual([]);
+  expect(trials.filter((n) => n.night.trouble !== undefined)).toEqual([]);
   await desk.close();
   expect(rehearsing()).toEqual([]);
 });

@@ -2,20 +2,20 @@ import { EventEmitter, once } from 'node:events';
 import { availableParallelism } from 'node:os';
 import { performance } from 'node:perf_hooks';
 import type { StudyState, StudySummary } from '@yurei/core/exchange';
-import type { KeptNight } from '@yurei/core/nights';
+import type { KeptTrial } from '@yurei/core/trials';
 import type { Logger } from 'pino';
-import { NightProcesses, NightsEnded } from './night-processes.js';
+import { TrialProcesses, TrialsEnded } from './trial-processes.js';
 import type { CheckedStudy, StudyStore } from './study-store.js';
 import type { StudyTask } from './study-worker.js';
 
-/** Nights that a process takes at once: few, so that progress flows and little is lost by cancelling. */
+/** Trials that a process takes at once: few, so that progress flows and little is lost by cancelling. */
 const atOnce = 2;
 /** How often what is done is written down, ms. */
 const keepEvery = 3000;
 /** So long after the last change by a maker one core is left free, ms. */
 const quietFor = 2000;
-/** A night that takes longer is given up and told as such, ms. */
-const nightLimit = 120_000;
+/** A trial that takes longer is given up and told as such, ms. */
+const trialLimit = 120_000;
 /** How often it is tried to keep how a study ended. */
 const mostTries = 100;
 export const mostRunning = 4;
@@ -25,7 +25,7 @@ type Portion = Pick<StudyTask, 'case' | 'seeds'>;
 interface Running {
   design: string;
   checked: CheckedStudy;
-  /** Nights done, each as JSON. */
+  /** Trials done, each as JSON. */
   nights: string[];
   /** How many of them are kept, and in how many portions. */
   kept: number;
@@ -38,7 +38,7 @@ interface Running {
 
 /** Runs studies in processes of their own, keeps what comes of them and tells how far they are. */
 export class StudyDesk {
-  private readonly pool: NightProcesses;
+  private readonly pool: TrialProcesses;
   private closing = false;
   private readonly running = new Map<string, Running>();
   private changed = -Infinity;
@@ -48,9 +48,9 @@ export class StudyDesk {
     readonly store: StudyStore,
     worker: string,
     private readonly log: Logger,
-    private readonly limit = nightLimit,
+    private readonly limit = trialLimit,
   ) {
-    this.pool = new NightProcesses(worker, this.processes);
+    this.pool = new TrialProcesses(worker, this.processes);
   }
 
   get full(): boolean {
@@ -85,7 +85,7 @@ export class StudyDesk {
   }
 
   /**
-   * The nights of a study under way from one of them on, and more as they are done; ends with the study. Undefined when
+   * The trials of a study under way from one of them on, and more as they are done; ends with the study. Undefined when
    * it is not under way. Whoever listens slowly gets more at once; nothing is piled up for them.
    */
   follow(id: string, from: number, until: AbortSignal): AsyncGenerator<string[]> | undefined {
@@ -175,7 +175,7 @@ export class StudyDesk {
     signal.throwIfAborted();
   }
 
-  /** Some nights; where they cannot be had, one by one, and those that cannot say why. */
+  /** Some trials; where they cannot be had, one by one, and those that cannot say why. */
   private async rehearse(id: string, entry: Running, portion: Portion): Promise<string[]> {
     const { document, study } = entry.checked;
     const { seeds } = portion;
@@ -183,7 +183,7 @@ export class StudyDesk {
       const task = { id, document, study, ...portion };
       return await this.pool.rehearse(task, this.limit * seeds.length, entry.abort.signal);
     } catch (error) {
-      if (!(error instanceof NightsEnded)) throw error;
+      if (!(error instanceof TrialsEnded)) throw error;
       if (seeds.length === 1) return [givenUp(portion, error.message)];
     }
     const alone: string[] = [];
@@ -195,16 +195,16 @@ export class StudyDesk {
   /** Keeps what is new, one portion after the other. What could not be kept is kept with the next ones. */
   private keep(id: string, entry: Running, ...state: [StudyState, string?]): Promise<boolean> {
     entry.keeping = entry.keeping.then(async () => {
-      const nights = entry.nights.slice(entry.kept);
-      const done = entry.kept + nights.length;
+      const trials = entry.nights.slice(entry.kept);
+      const done = entry.kept + trials.length;
       try {
-        await this.store.keep(id, { portion: entry.portions, nights }, done, ...state);
+        await this.store.keep(id, { portion: entry.portions, nights: trials }, done, ...state);
       } catch (error) {
         this.log.error({ err: error, study: id }, 'study could not be kept');
         return false;
       }
       entry.kept = done;
-      if (nights.length > 0) entry.portions += 1;
+      if (trials.length > 0) entry.portions += 1;
       return true;
     });
     return entry.keeping;
@@ -238,16 +238,16 @@ function either(of: AbortSignal): { signal: AbortSignal; stop: () => void } {
 }
 
 function givenUp({ case: index, seeds }: Portion, trouble: string): string {
-  const night: KeptNight = {
+  const trial: KeptTrial = {
     seed: seeds[0],
     outcomes: {},
     strays: 0,
     trouble,
   };
-  return JSON.stringify({ case: index, night });
+  return JSON.stringify({ case: index, night: trial });
 }
 
-/** The nights of all cases a few at a time; every case gets its first nights before any gets its last. */
+/** The trials of all cases a few at a time; every case gets its first trials before any gets its last. */
 function* portionsOf({ cases, count, first }: CheckedStudy): Generator<Portion> {
   for (let from = 0; from < count; from += atOnce) {
     const length = Math.min(atOnce, count - from);

@@ -4,7 +4,7 @@ import type { EntityManager } from 'typeorm';
 import { asBytes, shownText } from '../keeping/bytes.js';
 import type { Database } from '../keeping/database.js';
 import { pack, unpack } from '../keeping/packing.js';
-import { studyNightsRecord, studyRecord, type StudyRecord } from '../keeping/study-record.js';
+import { studyTrialsRecord, studyRecord, type StudyRecord } from '../keeping/study-record.js';
 
 /** Studies kept for one design; the oldest make room. */
 const mostKept = 50;
@@ -17,13 +17,13 @@ export interface CheckedStudy {
   /** The name of the scene. */
   scene: string;
   ask: StudySummary['ask'];
-  /** Seed of the first night, nights of each case, and how many cases there are. */
+  /** Seed of the first trial, trials of each case, and how many cases there are. */
   first: number;
   count: number;
   cases: number;
 }
 
-/** A study as it is kept: its design and itself as JSON, its nights as lists in JSON. */
+/** A study as it is kept: its design and itself as JSON, its trials as lists in JSON. */
 export interface WholeStudy {
   summary: StudySummary;
   document: Buffer;
@@ -31,7 +31,7 @@ export interface WholeStudy {
   nights: string[];
 }
 
-/** Studies of many nights with what came of them. */
+/** Studies of many trials with what came of them. */
 export class StudyStore {
   constructor(private readonly database: Database) {}
 
@@ -68,16 +68,16 @@ export class StudyStore {
   /** Keeps what was rehearsed since the last time. */
   async keep(
     id: string,
-    { portion, nights }: { portion: number; nights: readonly string[] },
+    { portion, nights: trials }: { portion: number; nights: readonly string[] },
     done: number,
     state: StudyState,
     trouble = '',
   ): Promise<void> {
-    const packed = nights.length > 0 ? await pack(`[${nights.join()}]`) : undefined;
+    const packed = trials.length > 0 ? await pack(`[${trials.join()}]`) : undefined;
     await this.database.write(async (manager) => {
       const { affected } = await manager.update(studyRecord, { id }, { done, state, trouble });
       if (affected && packed)
-        await manager.insert(studyNightsRecord, { study: id, portion, nights: packed });
+        await manager.insert(studyTrialsRecord, { study: id, portion, nights: packed });
     });
   }
 
@@ -98,7 +98,7 @@ export class StudyStore {
     return row && summaryOf(row);
   }
 
-  /** The study with its design, as JSON, and its nights. */
+  /** The study with its design, as JSON, and its trials. */
   async whole(id: string): Promise<WholeStudy | undefined> {
     const [row] = await this.database.read((manager) =>
       manager.query<Row[]>(`SELECT ${shown}, document, study FROM study WHERE id = ?`, [id]),
@@ -112,7 +112,7 @@ export class StudyStore {
     };
   }
 
-  /** The nights that are kept, from a portion on: each text is a list as JSON. */
+  /** The trials that are kept, from a portion on: each text is a list as JSON. */
   async nights(id: string, from: number): Promise<string[]> {
     const rows = await this.database.read((manager) =>
       manager.query<{ nights: ArrayBuffer }[]>(
@@ -121,7 +121,7 @@ export class StudyStore {
       ),
     );
     return Promise.all(
-      rows.map(async ({ nights }) => (await unpack(Buffer.from(nights))).toString()),
+      rows.map(async ({ nights: trials }) => (await unpack(Buffer.from(trials))).toString()),
     );
   }
 
@@ -138,7 +138,7 @@ export class StudyStore {
 }
 
 async function removeStudy(manager: EntityManager, id: string): Promise<boolean> {
-  await manager.delete(studyNightsRecord, { study: id });
+  await manager.delete(studyTrialsRecord, { study: id });
   const { affected } = await manager.delete(studyRecord, { id });
   return (affected ?? 0) > 0;
 }

@@ -1,9 +1,9 @@
 import { migrate, type Design } from '@yurei/core/design';
-import { caseNight, casesOf, type Case, type KeptNight, type Study } from '@yurei/core/nights';
-import type { StudyAnswer } from './night-processes.js';
+import { caseTrial, casesOf, type Case, type KeptTrial, type Study } from '@yurei/core/trials';
+import type { StudyAnswer } from './trial-processes.js';
 import { giveWay } from './give-way.js';
 
-/** Some nights of one case. Design and study are JSON, as they are kept. */
+/** Some trials of one case. Design and study are JSON, as they are kept. */
 export interface StudyTask {
   id: string;
   document: string;
@@ -24,16 +24,16 @@ interface Prepared {
 
 let last: { id: string; prepared: Prepared } | undefined;
 
-/** The nights as JSON, each with the place of its case. */
+/** The trials as JSON, each with the place of its case. */
 function rehearseSome({ id, document, study, case: index, seeds }: StudyTask): string[] {
   if (last?.id !== id) last = { id, prepared: prepare(document, study) };
   const { design, study: asked, cases } = last.prepared;
   const scene = design.scenes.find((s) => s.id === asked.scene);
   if (!scene) throw new RangeError(`The design has no scene “${asked.scene}”.`);
   return seeds.map((seed) => {
-    // What was drawn is drawn again by its seed when it is looked at.
-    const { drawn: _, ...night } = caseNight(cases[index], scene, asked, seed);
-    return JSON.stringify({ case: index, night: night satisfies KeptNight });
+    // What was sampled is sampled again by its seed when it is looked at.
+    const { sampled: _, ...trial } = caseTrial(cases[index], scene, asked, seed);
+    return JSON.stringify({ case: index, night: trial satisfies KeptTrial });
   });
 }
 

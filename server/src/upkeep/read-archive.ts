@@ -1,5 +1,5 @@
 import { unzipSync } from 'fflate';
-import { areNights } from '@yurei/core/exchange';
+import { areTrials } from '@yurei/core/exchange';
 import { examine } from '../checking/examine.js';
 import { NotText, textFrom } from '../keeping/bytes.js';
 import { factsOf, noFacts, type DesignFacts } from '../keeping/design-facts.js';
@@ -80,13 +80,13 @@ function studyIn(
   content: Uint8Array | undefined,
 ): Record<'document' | 'study' | 'nights', Buffer> | undefined {
   if (!content) return undefined;
-  const { document, study, nights } = (json(content) ?? {}) as Record<string, unknown>;
+  const { document, study, nights: trials } = (json(content) ?? {}) as Record<string, unknown>;
   const checked = examine('keptStudy', Buffer.from(JSON.stringify({ document, study })));
-  if (!checked.ok || !areNights(nights)) return undefined;
+  if (!checked.ok || !areTrials(trials)) return undefined;
   return {
     document: packNow(checked.value.document),
     study: packNow(checked.value.study),
-    nights: packNow(JSON.stringify(nights)),
+    nights: packNow(JSON.stringify(trials)),
   };
 }
 

@@ -3,7 +3,7 @@ import { Not, type EntityManager } from 'typeorm';
 import type { Database } from '../keeping/database.js';
 import { designRecord } from '../keeping/design-record.js';
 import { revisionRecord } from '../keeping/revision-record.js';
-import { studyNightsRecord, studyRecord } from '../keeping/study-record.js';
+import { studyTrialsRecord, studyRecord } from '../keeping/study-record.js';
 import type { DesignToTakeIn } from './read-archive.js';
 
 /**
@@ -56,10 +56,10 @@ async function backOnShelf(manager: EntityManager, id: string, touched: number):
 async function takeInStudy(
   manager: EntityManager,
   design: string,
-  { nights, id: old, ...study }: DesignToTakeIn['studies'][number],
+  { nights: trials, id: old, ...study }: DesignToTakeIn['studies'][number],
 ): Promise<void> {
   const known = await manager.query<unknown[]>('SELECT 1 FROM study WHERE id = ?', [old]);
   const id = known.length > 0 ? randomUUID() : old;
   await manager.insert(studyRecord, { ...study, id, design });
-  await manager.insert(studyNightsRecord, { study: id, portion: 0, nights });
+  await manager.insert(studyTrialsRecord, { study: id, portion: 0, nights: trials });
 }

@@ -9,7 +9,7 @@ type Cell = ArrayBuffer;
 type Row = Record<string, Cell & number>;
 
 /** How long it waits for who is writing, ms. */
-const patience = 2000;
+const busyTimeout = 2000;
 
 /**
  * Writes everything on a shelf into one open file (ZIP): designs, their revisions and studies, as they are at one moment.
@@ -20,7 +20,7 @@ const patience = 2000;
  */
 export function writeArchive(database: string, to: string): number {
   const part = `${to}.part`;
-  const raw = openRaw(database, patience);
+  const raw = openRaw(database, busyTimeout);
   const out = openSync(part, 'w');
   try {
     raw.exec('BEGIN');
@@ -141,14 +141,14 @@ function addDesign(
   for (const { id: study, file: name } of studies) {
     const [of] = bytes('SELECT document FROM study WHERE id = ?', study);
     const [asked] = bytes('SELECT study FROM study WHERE id = ?', study);
-    const nights = bytes(
+    const trials = bytes(
       'SELECT nights FROM study_nights WHERE study_id = ? ORDER BY portion',
       study,
     )
       .map((list) => Buffer.from(unpacked(list)).toString().slice(1, -1))
       .filter((list) => list !== '');
     const text = [of, asked].map((packed) => Buffer.from(unpacked(packed)).toString());
-    add(name, strToU8(`{"document":${text[0]},"study":${text[1]},"nights":[${nights.join()}]}`));
+    add(name, strToU8(`{"document":${text[0]},"study":${text[1]},"nights":[${trials.join()}]}`));
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Design } from '@yurei/core/design';
 import type { StoredStudy, StudyState, StudySummary } from '@yurei/core/exchange';
-import { casesOf, type Study } from '@yurei/core/nights';
+import { casesOf, type Study } from '@yurei/core/trials';
 import { from, type Observable } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
 import type { Save, Studies, StudyTold } from '../app/data/studies';
@@ -66,17 +66,17 @@ export class StudiesInMemory implements Face {
   }
 
   private async *rehearse(id: string): AsyncGenerator<StudyTold> {
-    const { document, study, nights, wanted, state } = await this.get(id);
-    yield { nights };
+    const { document, study, nights: trials, wanted, state } = await this.get(id);
+    yield { nights: trials };
     if (state !== 'running') return yield { ended: state };
     const cases = casesOf(document, study).length;
     for (let i = 0; i < wanted; i++) {
       await new Promise((done) => setTimeout(done, 0));
       if (this.kept.get(id)?.state === 'cancelled') return yield { ended: 'cancelled' };
       const seed = study.first + Math.floor(i / cases);
-      const [{ night }] = bench.nights(document, study, i % cases, [seed]);
-      const fresh = { case: i % cases, night: { ...night, drawn: undefined } };
-      delete fresh.night.drawn;
+      const [{ night: trial }] = bench.nights(document, study, i % cases, [seed]);
+      const fresh = { case: i % cases, night: { ...trial, sampled: undefined } };
+      delete fresh.night.sampled;
       this.put(id, { nights: [...(await this.get(id)).nights, fresh], done: i + 1 });
       yield { nights: [fresh] };
     }

@@ -5,11 +5,11 @@ import { Select } from 'primeng/select';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Design } from '@yurei/core/design';
-import { casesOf } from '@yurei/core/nights';
+import { casesOf } from '@yurei/core/trials';
 import { concatMap, firstValueFrom, map, range, timer } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
 import { BenchService } from '../app/bench/bench';
-import { NightsRunner } from '../app/bench/nights-runner';
+import { TrialsRunner } from '../app/bench/trials-runner';
 import { Api } from '../app/data/api';
 import { BenchBoard } from '../app/data/bench-board';
 import { BenchView } from '../app/data/bench-view';
@@ -92,7 +92,7 @@ export const benchInThread = () => ({
 });
 
 /** Nights in this thread, one after the other. */
-export const nightsInThread: NightsRunner = {
+export const trialsInThread: TrialsRunner = {
   run: (design, study) => {
     const cases = casesOf(design, study).length;
     return range(0, cases * study.count).pipe(
@@ -291,7 +291,7 @@ export async function openBench(design: Design = slipwayBeam()) {
       { provide: Api, useValue: shelf },
       { provide: BenchService, useValue: workers },
       { provide: Studies, useValue: studies },
-      { provide: NightsRunner, useValue: nightsInThread },
+      { provide: TrialsRunner, useValue: trialsInThread },
       { provide: LogReading, useValue: { read: readLog, cancel: () => undefined } },
       ...[
         DesignSession,

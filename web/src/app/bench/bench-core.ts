@@ -11,7 +11,7 @@ import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Edit, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
-import { caseNight, casesOf, type CaseNight, type Study } from '@yurei/core/nights';
+import { caseTrial, casesOf, type CaseTrial, type Study } from '@yurei/core/trials';
 import {
   chainOfVerdict,
   circuitDoes,
@@ -189,11 +189,11 @@ export const bench = {
   },
 
   /** Some nights of one case of a study, each drawn by its seed. */
-  nights(design: Design, study: Study, index: number, seeds: readonly number[]): CaseNight[] {
+  nights(design: Design, study: Study, index: number, seeds: readonly number[]): CaseTrial[] {
     const scene = sceneOf(design, study.scene);
     const of = casesOf(design, study)[index];
     if (!scene) return [];
-    return seeds.map((seed) => ({ case: index, night: caseNight(of, scene, study, seed) }));
+    return seeds.map((seed) => ({ case: index, night: caseTrial(of, scene, study, seed) }));
   },
 
   /** Plays a scene; undefined when the design has none of that id. */

@@ -9,7 +9,7 @@ import type {
   StoredStudy,
   StudySummary,
 } from '@yurei/core/exchange';
-import type { Study } from '@yurei/core/nights';
+import type { Study } from '@yurei/core/trials';
 import { catchError, throwError, type Observable } from 'rxjs';
 import { ApiError, apiErrorOf } from './api-error';
 

@@ -45,7 +45,7 @@ interface Solved extends Look {
 }
 
 /** A night as it was drawn: the design with its scene, and the design it stands in for. */
-export interface OneNight {
+export interface OneTrial {
   label: string;
   design: Design;
   of: Design;
@@ -79,11 +79,11 @@ export class BenchView {
   /** Seconds into the scene; undefined looks at the bench at rest. */
   readonly time = signal<number | undefined>(undefined);
   /** One night of many that is looked at in place of the scene as it is; the next edit ends it. */
-  readonly night = signal<OneNight | undefined>(undefined);
+  readonly night = signal<OneTrial | undefined>(undefined);
   /** The design that is looked at and rehearsed: as it is, or as it was drawn for a night. */
   readonly shown = computed(() => {
-    const [night, design] = [this.night(), this.session.design()];
-    return night && night.of === design ? night.design : design;
+    const [trial, design] = [this.night(), this.session.design()];
+    return trial && trial.of === design ? trial.design : design;
   });
   /** The scene as it is played. */
   readonly played = computed(() => this.shown()?.scenes.find((s) => s.id === this.scene()?.id));
@@ -159,9 +159,9 @@ export class BenchView {
   }
 
   /** Looks at one night of many; nothing looks at the scene as it is again. */
-  lookAt(night: OneNight | undefined): void {
+  lookAt(trial: OneTrial | undefined): void {
     this.time.set(undefined);
-    this.night.set(night);
+    this.night.set(trial);
   }
 
   chooseScene(id: string): void {

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Design } from '@yurei/core/design';
 import type { StoredDesign, StoredStudy, StudyState, StudySummary } from '@yurei/core/exchange';
-import type { Study } from '@yurei/core/nights';
+import type { Study } from '@yurei/core/trials';
 import { firstValueFrom, Observable } from 'rxjs';
 import { Api } from './api';
 

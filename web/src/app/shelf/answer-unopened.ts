@@ -6,7 +6,7 @@ import { catchError, EMPTY, map, Observable, switchMap, tap, timeout, timer } fr
 import { Api } from '../data/api';
 
 /** How long the shelf stands before the next design is begun, ms: first it is looked at. */
-const calm = 1500;
+const beforeNext = 1500;
 /** Longest that one design may take, ms; then it is left for when it is opened. */
 const longest = 60_000;
 
@@ -51,7 +51,7 @@ export class AnswerUnopened {
     });
     return toObservable(next).pipe(
       switchMap((design) =>
-        design ? timer(calm).pipe(switchMap(() => this.answer(design))) : EMPTY,
+        design ? timer(beforeNext).pipe(switchMap(() => this.answer(design))) : EMPTY,
       ),
     );
   }

@@ -1,6 +1,6 @@
 import type { Routes } from '@angular/router';
-import { NightsInWorkers } from '../bench/nights-in-workers';
-import { NightsRunner } from '../bench/nights-runner';
+import { TrialsInWorkers } from '../bench/trials-in-workers';
+import { TrialsRunner } from '../bench/trials-runner';
 import { Workbench } from './workbench';
 
 /** The work on one design: its steps, and what the shelf need not load, as it brings the catalogue along. */
@@ -8,7 +8,7 @@ export const workbenchRoutes: Routes = [
   {
     path: '',
     component: Workbench,
-    providers: [{ provide: NightsRunner, useClass: NightsInWorkers }],
+    providers: [{ provide: TrialsRunner, useClass: TrialsInWorkers }],
     children: [
       { path: 'wire', loadComponent: () => import('../wire/wire').then((m) => m.WireStep) },
       { path: 'set', loadComponent: () => import('../set/set').then((m) => m.SetStep) },

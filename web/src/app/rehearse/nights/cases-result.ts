@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { compared, scoreOf } from '@yurei/core/nights';
+import { compared, scoreOf } from '@yurei/core/trials';
 import type { Share } from '@yurei/core/judge';
 import { toDigits } from '@yurei/core/quantity';
 import { TableModule } from 'primeng/table';
@@ -91,7 +91,7 @@ export class CasesResult {
   protected readonly run = inject(StudyRun);
   private readonly scores = computed(() => {
     const asked = this.run.asked();
-    return asked ? this.run.nights().map((nights) => scoreOf(nights, asked.scene)) : [];
+    return asked ? this.run.nights().map((trials) => scoreOf(trials, asked.scene)) : [];
   });
   protected readonly falses = computed(() =>
     this.scores().map((s) => toDigits(s.falsesPerNight, 2)),

@@ -1,6 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Edit } from '@yurei/core/design';
-import { axisValues, dialFacts, scoreOf, type Dial, type Score } from '@yurei/core/nights';
+import {
+  axisValues,
+  sweptFacts,
+  scoreOf,
+  type SweptParameter,
+  type Score,
+} from '@yurei/core/trials';
 import { decimals, formatNominal, toDigits } from '@yurei/core/quantity';
 import { TableModule } from 'primeng/table';
 import { byRow } from '../../common/by-row';
@@ -152,7 +158,7 @@ export class MapResult {
     const asked = this.run.asked();
     if (asked?.study.ask.for !== 'map') return [];
     return asked.study.ask.axes.map((axis) => {
-      const facts = dialFacts(asked.design, axis.dial);
+      const facts = sweptFacts(asked.design, axis.dial);
       const values = axisValues(asked.design, axis);
       const { unit = '' } = facts?.param ?? {};
       const stands = facts?.value ?? NaN;
@@ -173,7 +179,7 @@ export class MapResult {
     const asked = this.run.asked();
     const [x, y] = this.axes();
     if (!asked || !x || !y) return [];
-    const scores = this.run.nights().map((nights) => scoreOf(nights, asked.scene));
+    const scores = this.run.nights().map((trials) => scoreOf(trials, asked.scene));
     const most = Math.max(1, ...scores.map((s) => s.falsesPerNight));
     return scores.map((score, index) => {
       const at = asked.cases[index].at ?? [0, 0];
@@ -223,9 +229,10 @@ export class MapResult {
     this.session.edit({ type: 'batch', label: 'take two values', edits });
   }
 
-  private editOf(dial: Dial, value: number): Edit[] {
-    if (dial.of === 'part') return [{ type: 'set-param', id: dial.part, param: dial.param, value }];
-    const channel = this.session.design()?.channels.find((c) => c.id === dial.channel);
-    return channel ? [{ type: 'put-channel', channel: { ...channel, [dial.field]: value } }] : [];
+  private editOf(swept: SweptParameter, value: number): Edit[] {
+    if (swept.of === 'part')
+      return [{ type: 'set-param', id: swept.part, param: swept.param, value }];
+    const channel = this.session.design()?.channels.find((c) => c.id === swept.channel);
+    return channel ? [{ type: 'put-channel', channel: { ...channel, [swept.field]: value } }] : [];
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { summarise } from '@yurei/core/nights';
+import { summarise } from '@yurei/core/trials';
 import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
 import { Press } from '../../common/press';
 import { percent } from './percent';
@@ -43,7 +43,7 @@ const mostWhileRunning = 1000;
         @for (night of worst(); track night.seed) {
           <button yuPress="bare" class="night" (click)="run.lookAt(0, night.seed)">
             <span class="value">seed {{ night.seed }}</span> {{ night.what }}
-            <span class="soft">{{ night.drawn }}</span>
+            <span class="soft">{{ night.sampled }}</span>
           </button>
         }
       }
@@ -95,15 +95,15 @@ export class NightsResult {
         ...fired.map((name) => `fired at “${name}”`),
         ...(strays > 0 ? [`fired ${strays} × at nothing`] : []),
       ].join(', '),
-      drawn: this.mostDrawn(seed),
+      sampled: this.mostSampled(seed),
     })),
   );
 
   /** What lay farthest out in a night, of what matters if anything does. */
-  private mostDrawn(seed: number): string {
-    const drawn = this.nights().find((n) => n.seed === seed)?.drawn ?? {};
+  private mostSampled(seed: number): string {
+    const sampled = this.nights().find((n) => n.seed === seed)?.sampled ?? {};
     const matters = new Set(this.summary()?.influences.map((i) => i.what));
-    const entries = Object.entries(drawn).filter(
+    const entries = Object.entries(sampled).filter(
       ([name]) => matters.size === 0 || matters.has(name),
     );
     return entries

@@ -3,7 +3,7 @@ import { RehearseStep } from '../rehearse';
 
 jest.mock('../../common/chart', () => jest.requireActual('../../../testing/chart-stand-in'));
 
-async function nights(design = slipwayBeam()) {
+async function trials(design = slipwayBeam()) {
   const bench = await openBench(design);
   const step = await showSolved(RehearseStep);
   await step.press('Many nights…');
@@ -19,7 +19,7 @@ async function enter(step: Screen<unknown>, label: HTMLElement, value: string) {
 }
 
 it('rehearses as many nights as it is told and tells shares with their bounds', async () => {
-  const { step } = await nights();
+  const { step } = await trials();
   await step.type('By', 'browser');
   await step.type('Nights', '5');
   await step.press('Rehearse 5 nights');
@@ -29,7 +29,7 @@ it('rehearses as many nights as it is told and tells shares with their bounds', 
 });
 
 it('changes what differs, in per cent where it is a share', async () => {
-  const { step } = await nights();
+  const { step } = await trials();
   await step.type('Supplies, ±', '12');
   expect(step.field('Supplies, ±').value).toMatch(/^12\s%$/);
   await step.type('Parts', 'no');
@@ -40,7 +40,7 @@ it('changes what differs, in per cent where it is a share', async () => {
 });
 
 it('is cancelled at once and shows what was done until then', async () => {
-  const { step } = await nights();
+  const { step } = await trials();
   await step.press('Rehearse 200 nights');
   await step.until(() => step.text('.what').includes('left'));
   await step.press('Cancel');
@@ -50,7 +50,7 @@ it('is cancelled at once and shows what was done until then', async () => {
 });
 
 it('says that the design was changed since', async () => {
-  const { step, session } = await nights();
+  const { step, session } = await trials();
   await step.type('Nights', '1');
   await step.press('Rehearse 1 nights');
   await step.until(() => step.text('.came').includes('1 of 1'));
@@ -60,7 +60,7 @@ it('says that the design was changed since', async () => {
 });
 
 it('tells the worst nights by seed, with what lay farthest out', async () => {
-  const { step } = await nights();
+  const { step } = await trials();
   await step.type('Places, ±', '0.4');
   await step.type('Nights', '12');
   await step.press('Rehearse 12 nights');
@@ -72,7 +72,7 @@ it('tells the worst nights by seed, with what lay farthest out', async () => {
 });
 
 it('looks at one of the worst nights as it was drawn, and goes back', async () => {
-  const { step, view, session } = await nights();
+  const { step, view, session } = await trials();
   await step.type('Places, ±', '0.4');
   await step.type('Nights', '12');
   await step.press('Rehearse 12 nights');
@@ -87,7 +87,7 @@ it('looks at one of the worst nights as it was drawn, and goes back', async () =
 });
 
 it('draws a map of two values, and takes a pair of them', async () => {
-  const { step, session } = await nights();
+  const { step, session } = await trials();
   await step.type('Of', 'map');
   for (const steps of step.all('label').filter((l) => l.textContent === 'Steps'))
     await enter(step, steps, '2');
@@ -103,7 +103,7 @@ it('draws a map of two values, and takes a pair of them', async () => {
 });
 
 it('tells the corners apart, those left out that do not vary', async () => {
-  const { step } = await nights();
+  const { step } = await trials();
   await step.type('Of', 'corners');
   await step.type('Air, ±', '0');
   await step.type('Nights of each', '1');
@@ -113,7 +113,7 @@ it('tells the corners apart, those left out that do not vary', async () => {
 });
 
 it('sets the design beside an earlier save', async () => {
-  const { step, studies } = await nights();
+  const { step, studies } = await trials();
   const deaf = slipwayBeam();
   deaf.channels[0].hits = 10_000;
   studies.earlier.push(deaf);
@@ -125,7 +125,7 @@ it('sets the design beside an earlier save', async () => {
 });
 
 it('opens what the server has kept, removes it, and says when the server is away', async () => {
-  const { step, studies } = await nights();
+  const { step, studies } = await trials();
   await step.type('Nights', '2');
   await step.press('Rehearse 2 nights');
   await step.until(() => step.text('yu-kept-studies').includes('2 nights'));
@@ -143,7 +143,7 @@ it('opens what the server has kept, removes it, and says when the server is away
 });
 
 it('gives readings, volts and outputs as files', async () => {
-  const { step } = await nights();
+  const { step } = await trials();
   const given: [string, string][] = [];
   const kept: Blob[] = [];
   Object.assign(URL, {

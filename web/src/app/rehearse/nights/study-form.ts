@@ -21,14 +21,14 @@ import type { Param } from '@yurei/core/catalog';
 import {
   axesProblem,
   axisAround,
-  dialsOf,
+  sweepableIn,
   firstAxes,
-  sameDial,
+  sameParameter,
   usualVariation,
   type Axis,
   type Study,
   type Variation,
-} from '@yurei/core/nights';
+} from '@yurei/core/trials';
 import { reasonOf } from '../../data/answer';
 import { formatDateTime } from '../../common/date-time';
 import { ChoiceField, type Choice } from '../../common/choice-field';
@@ -181,7 +181,7 @@ export class StudyForm {
   readonly place = computed(() => this.asked().place);
   private readonly saves = signal<readonly Save[]>([]);
 
-  private readonly dials = computed(() => dialsOf(this.session.design() ?? nothing));
+  private readonly dials = computed(() => sweepableIn(this.session.design() ?? nothing));
   /** Which values there are to turn; not where they stand. */
   private readonly dialLabels = computed(() => this.dials().map((d) => d.label), {
     equal: (a, b) => a.join() === b.join(),
@@ -190,7 +190,10 @@ export class StudyForm {
     this.dialLabels().map((label, i) => ({ value: String(i), label })),
   );
   private readonly axes = computed((): Axis[] =>
-    this.asked().axes.map(({ dial, ...axis }) => ({ ...axis, dial: this.dials()[+dial].dial })),
+    this.asked().axes.map(({ dial: swept, ...axis }) => ({
+      ...axis,
+      dial: this.dials()[+swept].dial,
+    })),
   );
   protected readonly saveChoices = computed((): Choice[] =>
     this.saves().map(({ version, savedAt }) => ({
@@ -249,8 +252,8 @@ export class StudyForm {
   /** An axis turns another value: it begins around where that one stands. */
   protected turn(i: number): void {
     const axis = this.form.controls.axes.at(i);
-    const { dial, steps } = axis.getRawValue();
-    const { from, to } = axisAround(this.dials()[+dial], steps);
+    const { dial: swept, steps } = axis.getRawValue();
+    const { from, to } = axisAround(this.dials()[+swept], steps);
     axis.patchValue({ from, to });
   }
 
@@ -259,11 +262,11 @@ export class StudyForm {
   }
 
   private beginAxes(): void {
-    const dials = this.dials();
+    const sweepable = this.dials();
     const { axes } = this.form.controls;
     axes.clear();
-    for (const { dial, ...axis } of firstAxes(dials, stepsParam.default)) {
-      const at = dials.findIndex((known) => sameDial(known.dial, dial));
+    for (const { dial: swept, ...axis } of firstAxes(sweepable, stepsParam.default)) {
+      const at = sweepable.findIndex((known) => sameParameter(known.dial, swept));
       axes.push(this.build.group({ ...axis, dial: String(at) }));
     }
   }

@@ -4,13 +4,13 @@ import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
 import type { StudySummary } from '@yurei/core/exchange';
 import {
   casesOf,
-  drawNight,
-  withDrawn,
+  sampleTrial,
+  withSampled,
   type Case,
-  type KeptNight,
-  type Night,
+  type KeptTrial,
+  type Trial,
   type Study,
-} from '@yurei/core/nights';
+} from '@yurei/core/trials';
 import { formatQuantity } from '@yurei/core/quantity';
 import {
   bufferTime,
@@ -25,7 +25,7 @@ import {
   takeUntil,
   tap,
 } from 'rxjs';
-import { NightsRunner } from '../../bench/nights-runner';
+import { TrialsRunner } from '../../bench/trials-runner';
 import { reasonOf } from '../../data/answer';
 import { BenchView } from '../../data/bench-view';
 import { DesignSession } from '../../data/design-session';
@@ -42,7 +42,7 @@ export interface Asked {
 /** Who rehearses: the server, which keeps what comes of it, or this browser. */
 export type Place = 'server' | 'browser';
 
-type Fresh = { case: number; night: Night | KeptNight };
+type Fresh = { case: number; night: Trial | KeptTrial };
 
 /** How often what was rehearsed is shown, ms: each time brings everything up to date. */
 const showEvery = 250;
@@ -52,12 +52,12 @@ const showEvery = 250;
 export class StudyRun {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
-  private readonly runner = inject(NightsRunner);
+  private readonly runner = inject(TrialsRunner);
   private readonly studies = inject(Studies);
 
   readonly asked = signal<Asked | undefined>(undefined);
   /** By case, in the order of their seeds. */
-  readonly nights = signal<readonly (readonly Night[])[]>([]);
+  readonly nights = signal<readonly (readonly Trial[])[]>([]);
   readonly running = signal(false);
   readonly refused = signal('');
   readonly kept = signal<readonly StudySummary[]>([]);
@@ -146,13 +146,13 @@ export class StudyRun {
     const [asked, of] = [this.asked(), this.session.design()];
     if (!asked || !of) return;
     const { design, corner, label } = asked.cases[index];
-    const drawn = drawNight(design, asked.scene, asked.study.vary, seed, corner);
-    const scenes = drawn.design.scenes.map((s) => (s.id === asked.scene.id ? drawn.scene : s));
+    const sampled = sampleTrial(design, asked.scene, asked.study.vary, seed, corner);
+    const scenes = sampled.design.scenes.map((s) => (s.id === asked.scene.id ? sampled.scene : s));
     const known = scenes.some((s) => s.id === asked.scene.id);
     this.view.chooseScene(asked.scene.id);
     this.view.lookAt({
       label: `Night ${seed} of “${asked.scene.name}”${asked.cases.length > 1 ? `, ${label}` : ''}`,
-      design: { ...drawn.design, scenes: known ? scenes : [...scenes, drawn.scene] },
+      design: { ...sampled.design, scenes: known ? scenes : [...scenes, sampled.scene] },
       of,
     });
   }
@@ -221,12 +221,12 @@ export class StudyRun {
   private show(fresh: readonly Fresh[]): void {
     const asked = this.asked();
     if (fresh.length === 0 || !asked) return;
-    const complete = ({ case: index, night }: Fresh): Night =>
-      'drawn' in night
-        ? night
+    const complete = ({ case: index, night: trial }: Fresh): Trial =>
+      'sampled' in trial
+        ? trial
         : asked.study.ask.for === 'nights'
-          ? withDrawn(asked.cases[index], asked.scene, asked.study, night)
-          : { ...night, drawn: {} };
+          ? withSampled(asked.cases[index], asked.scene, asked.study, trial)
+          : { ...trial, sampled: {} };
     this.nights.update((all) =>
       all.map((some, i) => {
         const own = fresh.filter((f) => f.case === i);

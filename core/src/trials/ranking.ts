@@ -1,6 +1,6 @@
 import type { Scene } from '../design/index.js';
 import { entry } from '../quantity/index.js';
-import type { Night } from './night.js';
+import type { Trial } from './trial.js';
 
 /** How much one thing that varies has to do with what came of a happening. */
 export interface Influence {
@@ -16,23 +16,23 @@ const errors = 3.5;
 const most = 12;
 
 /**
- * What matters most: Spearman's rank correlation (Am. J. Psychol. 15, 1904) of each thing drawn with how badly each
- * happening went, where that differs at all. For n nights its standard error is 1/√(n − 1) where nothing matters.
+ * What matters most: Spearman's rank correlation (Am. J. Psychol. 15, 1904) of each thing sampled with how badly each
+ * happening went, where that differs at all. For n trials its standard error is 1/√(n − 1) where nothing matters.
  */
-export function ranking(nights: readonly Night[], { happenings }: Scene): Influence[] {
-  const [first] = nights;
-  if (!first || nights.length < 3) return [];
-  const least = errors / Math.sqrt(nights.length - 1);
-  const drawn = Object.keys(first.drawn).map((what) => ({
+export function ranking(trials: readonly Trial[], { happenings }: Scene): Influence[] {
+  const [first] = trials;
+  if (!first || trials.length < 3) return [];
+  const least = errors / Math.sqrt(trials.length - 1);
+  const sampled = Object.keys(first.sampled).map((what) => ({
     what,
-    ranks: ranks(nights.map((n) => entry(n.drawn, what))),
+    ranks: ranks(trials.map((n) => entry(n.sampled, what))),
   }));
   return happenings
     .flatMap(({ id, name }) => {
-      const bad = nights.map((n) => badness(n, id));
+      const bad = trials.map((n) => badness(n, id));
       if (new Set(bad).size < 2) return [];
       const badRanks = ranks(bad);
-      return drawn.map(({ what, ranks: own }): Influence => ({
+      return sampled.map(({ what, ranks: own }): Influence => ({
         what,
         happening: name,
         correlation: correlationOf(own, badRanks),
@@ -44,7 +44,7 @@ export function ranking(nights: readonly Night[], { happenings }: Scene): Influe
 }
 
 /** The later the worse, and missed is later than any; a false alarm is worse than none. */
-function badness({ outcomes }: Night, id: string): number {
+function badness({ outcomes }: Trial, id: string): number {
   const found = outcomes[id];
   if (!found) return 0;
   if (found.outcome === 'missed') return Infinity;

@@ -2,7 +2,7 @@ import { findSurrounding, kindOf, type Curve, type Quantity } from '../catalog/i
 import type { Part } from '../design/index.js';
 
 /** What a part is tried with: it feels something, or is turned by hand. */
-export interface Trial {
+export interface SweepRange {
   of: { quantity: Quantity } | { param: string };
   label: string;
   /** One after the other, in the quantity's or the parameter's unit. */
@@ -27,7 +27,7 @@ const between = (
  * Everything that makes a part give something else: what it feels, in the range of its characteristic curve and once
  * beyond it, and the knob by which it is set. Sources are left alone.
  */
-export function trialsOf(part: Part, steps = usualSteps): Trial[] {
+export function sweepsOf(part: Part, steps = usualSteps): SweepRange[] {
   const { senses, curve, stage, params, waves } = kindOf(part);
   const vary = curve?.vary;
   if (!curve || !vary || 'plus' in vary) return [];
@@ -36,7 +36,7 @@ export function trialsOf(part: Part, steps = usualSteps): Trial[] {
     const label = params.find((p) => p.id === vary.param)?.label ?? vary.param;
     // A knob may stand alike at a few of its places.
     const values = between(curve, usualSteps);
-    const turned: Trial = { of: vary, label: label.toLowerCase(), values };
+    const turned: SweepRange = { of: vary, label: label.toLowerCase(), values };
     return [turned, ...(senses?.quantities ?? []).map(feltBesides)];
   }
   if (stage === 'feeds') return [];
@@ -47,7 +47,7 @@ export function trialsOf(part: Part, steps = usualSteps): Trial[] {
 const labelOf = (quantity: Quantity): string =>
   (findSurrounding(quantity)?.label ?? quantity).toLowerCase();
 
-function felt(quantity: Quantity, curve: Curve, steps: number): Trial {
+function felt(quantity: Quantity, curve: Curve, steps: number): SweepRange {
   const { from, to } = curve;
   const { max = to } = findSurrounding(quantity) ?? {};
   const beyond = Math.min(max, to + (to - from));
@@ -55,7 +55,7 @@ function felt(quantity: Quantity, curve: Curve, steps: number): Trial {
   return { of: { quantity }, label: labelOf(quantity), values };
 }
 
-function feltBesides(quantity: Quantity): Trial {
+function feltBesides(quantity: Quantity): SweepRange {
   const { rest = 0, max = 1 } = findSurrounding(quantity) ?? {};
   const values = [rest, rest + besides * (max - rest)];
   return { of: { quantity }, label: labelOf(quantity), values };

@@ -4,7 +4,7 @@ import { seededRandom } from '../rehearsal/index.js';
 import { ambientOf, findHappeningKind, happeningParams } from '../scene/index.js';
 import { entry } from '../quantity/index.js';
 
-/** How much one night may differ from another. All is drawn evenly between its two ends. */
+/** How much one trial may differ from another. All is sampled evenly between its two ends. */
 export interface Variation {
   /** Every toleranced value anywhere within its tolerance. */
   tolerances: boolean;
@@ -20,7 +20,7 @@ export interface Variation {
   place: number;
 }
 
-/** What usually differs from night to night (common practice). */
+/** What usually differs from trial to trial (common practice). */
 export const usualVariation: Variation = {
   tolerances: true,
   temperature: 10,
@@ -30,33 +30,33 @@ export const usualVariation: Variation = {
   place: 0.02,
 };
 
-/** One night as it was drawn: the design and scene to rehearse, and what was drawn for each thing that varies. */
-export interface Drawn {
+/** One trial as it was sampled: the design and scene to rehearse, and what was sampled for each thing that varies. */
+export interface Sampled {
   design: Design;
   scene: Scene;
   /** −1 … 1 for each thing that varies, by its name. */
-  drawn: Record<string, number>;
+  sampled: Record<string, number>;
 }
 
-/** What is put to one end of its range instead of being drawn: all of one sort together. */
+/** What is put to one end of its range instead of being sampled: all of one sort together. */
 export type Corner = Partial<Record<keyof Variation, -1 | 1>>;
 
 /** A turn of a sensor for each metre that it is misplaced, degrees. */
 const degreesPerMetre = 100;
 
-/** Draws one night. The same seed draws the same night on any machine. */
-export function drawNight(
+/** Samples one trial. The same seed samples the same trial on any machine. */
+export function sampleTrial(
   design: Design,
   scene: Scene,
   vary: Variation,
   seed: number,
   corner: Corner = {},
-): Drawn {
+): Sampled {
   const random = seededRandom(seed);
-  const drawn: Record<string, number> = {};
+  const sampled: Record<string, number> = {};
   const draw: Draw = (sort, name) => {
     const share = 2 * random.uniform() - 1;
-    return (drawn[name] = corner[sort] ?? share);
+    return (sampled[name] = corner[sort] ?? share);
   };
   const parts = design.parts.map((part) => varyPart(part, design, vary, draw));
   const ambient = { ...scene.ambient };
@@ -65,7 +65,7 @@ export function drawNight(
       ambientOf(scene).temperature +
       vary.temperature * draw('temperature', 'temperature of the air');
   const happenings = scene.happenings.map((h) => varyHappening(h, design, vary, draw));
-  return { design: { ...design, parts }, scene: { ...scene, seed, ambient, happenings }, drawn };
+  return { design: { ...design, parts }, scene: { ...scene, seed, ambient, happenings }, sampled };
 }
 
 /** Between −1 and 1, noted under a name. */

@@ -1,29 +1,29 @@
 import type { Design, Scene } from '../design/index.js';
-import { dialFacts, turned, type Dial } from './dial.js';
-import { rehearseNight, type Night } from './night.js';
-import { drawNight, type Corner, type Variation } from './vary.js';
+import { sweptFacts, withValue, type SweptParameter } from './swept-parameter.js';
+import { rehearseTrial, type Trial } from './trial.js';
+import { sampleTrial, type Corner, type Variation } from './vary.js';
 
-/** One side of a map: a dial and where it is put. */
+/** One side of a map: what is swept, and over which values. */
 export interface Axis {
-  dial: Dial;
+  dial: SweptParameter;
   from: number;
   to: number;
   /** How many values, the two ends among them. */
   steps: number;
 }
 
-/** What is rehearsed over many nights. */
+/** What is rehearsed over many trials. */
 export interface Study {
   /** Id of the scene. */
   scene: string;
   vary: Variation;
-  /** Seed of the first night; those after it follow. */
+  /** Seed of the first trial; those after it follow. */
   first: number;
-  /** Nights of each case. */
+  /** Trials of each case. */
   count: number;
   ask:
     | { for: 'nights' }
-    /** Every pair of values of two dials. */
+    /** Every pair of two swept values. */
     | { for: 'map'; axes: [Axis, Axis] }
     /** Air, supplies and strength at both ends of what they may be, all at once. */
     | { for: 'corners' }
@@ -31,7 +31,7 @@ export interface Study {
     | { for: 'beside'; other: Design; label: string };
 }
 
-/** One state in which a study rehearses its nights. */
+/** One state in which a study rehearses its trials. */
 export interface Case {
   design: Design;
   corner: Corner;
@@ -40,15 +40,15 @@ export interface Case {
   label: string;
 }
 
-/** A night of one case, by its place among the cases. */
-export interface CaseNight {
+/** A trial of one case, by its place among the cases. */
+export interface CaseTrial {
   case: number;
-  night: Night;
+  night: Trial;
 }
 
-/** The values of an axis: evenly spread, or by ratio where they span more than tenfold; whole where the dial is. */
-export function axisValues(design: Design, { dial, from, to, steps }: Axis): number[] {
-  const whole = dialFacts(design, dial)?.param.whole === true;
+/** The values of an axis: evenly spread, or by ratio where they span more than tenfold; whole where the parameter is. */
+export function axisValues(design: Design, { dial: swept, from, to, steps }: Axis): number[] {
+  const whole = sweptFacts(design, swept)?.param.whole === true;
   const byRatio = from > 0 && to > 0 && Math.max(from, to) / Math.min(from, to) > 10;
   return Array.from({ length: steps }, (_, i) => {
     const share = steps > 1 ? i / (steps - 1) : 0;
@@ -64,14 +64,14 @@ const ends = {
   strength: { [-1]: 'feeble', 1: 'forceful' },
 } as const;
 
-/** The states a study rehearses; plain nights have one. */
+/** The states a study rehearses; plain trials have one. */
 export function casesOf(design: Design, { ask, vary }: Pick<Study, 'ask' | 'vary'>): Case[] {
   if (ask.for === 'map') {
     const [one, other] = ask.axes;
     const [along, up] = [axisValues(design, one), axisValues(design, other)];
     return up.flatMap((y, row) =>
       along.map((x, column): Case => ({
-        design: turned(turned(design, one.dial, x), other.dial, y),
+        design: withValue(withValue(design, one.dial, x), other.dial, y),
         corner: {},
         at: [column, row],
         label: `${x}, ${y}`,
@@ -98,14 +98,14 @@ export function casesOf(design: Design, { ask, vary }: Pick<Study, 'ask' | 'vary
   return ask.for === 'beside' ? [{ design: ask.other, corner: {}, label: ask.label }, own] : [own];
 }
 
-/** One night of one case of a study. */
-export const caseNight = (of: Case, scene: Scene, { vary }: Study, seed: number): Night =>
-  rehearseNight(of.design, scene, vary, seed, of.corner);
+/** One trial of one case of a study. */
+export const caseTrial = (of: Case, scene: Scene, { vary }: Study, seed: number): Trial =>
+  rehearseTrial(of.design, scene, vary, seed, of.corner);
 
-/** A night as it is kept: what was drawn is drawn again by its seed. */
-export type KeptNight = Omit<Night, 'drawn'>;
+/** A trial as it is kept: what was sampled is sampled again by its seed. */
+export type KeptTrial = Omit<Trial, 'sampled'>;
 
-export const withDrawn = (of: Case, scene: Scene, { vary }: Study, night: KeptNight): Night => ({
-  ...night,
-  drawn: drawNight(of.design, scene, vary, night.seed, of.corner).drawn,
+export const withSampled = (of: Case, scene: Scene, { vary }: Study, trial: KeptTrial): Trial => ({
+  ...trial,
+  sampled: sampleTrial(of.design, scene, vary, trial.seed, of.corner).sampled,
 });

@@ -1,28 +1,28 @@
 import type { Scene } from '../design/index.js';
 import { exactBounds, shareDifference, type Share } from '../judge/index.js';
-import { triedIn, type Night } from './night.js';
+import { triedIn, type Trial } from './trial.js';
 
-/** What many nights of one case come to. */
+/** What many trials of one case come to. */
 export interface Score {
-  /** Nights that could be rehearsed. */
+  /** Trials that could be rehearsed. */
   nights: number;
-  /** Of all wanted happenings in all nights: noticed. */
+  /** Of all wanted happenings in all trials: noticed. */
   noticed: Share;
   /** False triggers of any kind. */
   falses: number;
-  /** The same for each night. */
+  /** The same for each trial. */
   falsesPerNight: number;
 }
 
-export const falsesIn = ({ outcomes, strays }: Night): number =>
+export const falsesIn = ({ outcomes, strays }: Trial): number =>
   strays + Object.values(outcomes).filter((o) => o.outcome === 'fired falsely').length;
 
-/** Sums up nights of one scene in two numbers: how much of what is wanted is noticed, and how often it fires falsely. */
-export function scoreOf(nights: readonly Night[], { happenings }: Scene): Score {
-  const done = nights.filter((n) => n.trouble === undefined);
+/** Sums up trials of one scene in two numbers: how much of what is wanted is noticed, and how often it fires falsely. */
+export function scoreOf(trials: readonly Trial[], { happenings }: Scene): Score {
+  const done = trials.filter((n) => n.trouble === undefined);
   const wanted = happenings.filter((h) => h.intent === 'wanted').map((h) => h.id);
   const told = done.flatMap((n) => wanted.flatMap((id) => n.outcomes[id] ?? []));
-  const falses = done.reduce((sum, night) => sum + falsesIn(night), 0);
+  const falses = done.reduce((sum, trial) => sum + falsesIn(trial), 0);
   return {
     nights: done.length,
     noticed: exactBounds(told.filter((o) => o.outcome === 'noticed').length, told.length),
@@ -44,16 +44,16 @@ export interface Compared {
   became: 'better' | 'worse' | 'no other';
 }
 
-/** Holds the nights of two states of a design against each other, happening by happening. */
+/** Holds the trials of two states of a design against each other, happening by happening. */
 export function compared(
-  before: readonly Night[],
-  after: readonly Night[],
+  before: readonly Trial[],
+  after: readonly Trial[],
   { happenings }: Scene,
 ): Compared[] {
   return happenings.map(({ id, name, intent }) => {
     const outcome = intent === 'wanted' ? 'noticed' : 'fired falsely';
-    const share = (nights: readonly Night[]): Share => {
-      const own = triedIn(nights, id);
+    const share = (trials: readonly Trial[]): Share => {
+      const own = triedIn(trials, id);
       return exactBounds(own.filter((o) => o.outcome === outcome).length, own.length);
     };
     const [was, is] = [share(before), share(after)];

@@ -2,7 +2,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { NightProcesses } from './night-processes.js';
+import { TrialProcesses } from './trial-processes.js';
 import type { StudyTask } from './study-worker.js';
 
 const folder = mkdtempSync(join(tmpdir(), 'yurei-nights-'));
@@ -23,12 +23,12 @@ const task = (id: string, ms: number): StudyTask => ({
 const never = new AbortController().signal;
 
 it('whoever is cancelled while waiting goes at once, and those behind still get their turn', async () => {
-  const pool = new NightProcesses(program, 1);
+  const pool = new TrialProcesses(program, 1);
   const ended: string[] = [];
   const note = (id: string, ms: number, signal = never): Promise<unknown> =>
     pool
       .rehearse(task(id, ms), 60_000, signal)
-      .then(([night]) => ended.push(night))
+      .then(([trial]) => ended.push(trial))
       .catch(() => ended.push(`${id} cancelled`));
   const cancel = new AbortController();
   const all = [

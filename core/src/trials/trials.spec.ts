@@ -7,12 +7,12 @@ import { demo } from '../testing/demo.js';
 import { brief, onBoard, pins, placed, sceneOf } from '../testing/small.js';
 import {
   correlationOf,
-  drawNight,
+  sampleTrial,
   ranks,
-  rehearseNight,
+  rehearseTrial,
   summarise,
   usualVariation,
-  type Night,
+  type Trial,
   type Variation,
 } from './index.js';
 
@@ -29,10 +29,10 @@ const [scene] = fire.scenes;
 
 describe('a night', () => {
   it('without anything that varies is the scene itself with another seed', () => {
-    const { design, scene: drawn } = drawNight(fire, scene, still, 7);
+    const { design, scene: sampled } = sampleTrial(fire, scene, still, 7);
     expect(design).toEqual(fire);
-    expect(drawn).toEqual({ ...scene, seed: 7 });
-    const { outcomes } = rehearseNight(fire, scene, still, scene.seed);
+    expect(sampled).toEqual({ ...scene, seed: 7 });
+    const { outcomes } = rehearseTrial(fire, scene, still, scene.seed);
     for (const verdict of rehearse(fire, scene).verdicts)
       expect(outcomes[verdict.happening]?.outcome).toBe(verdict.outcome);
   });
@@ -47,12 +47,12 @@ describe('a night', () => {
     const opens = { kind: 'door-opens', start: 3, params: { moves: 0.05, stays: 7 } };
     const vary = { ...still, tolerances: true };
     const came = Array.from({ length: 40 }, (_, seed) => {
-      const { design } = drawNight(delay, sceneOf(20, opens), vary, seed);
+      const { design } = sampleTrial(delay, sceneOf(20, opens), vary, seed);
       const of = (id: string, param: string): number =>
         Number(design.parts.find((p) => p.id === id)?.params[param]);
       const share = of('RB', 'ohms') / (of('RA', 'ohms') + of('RB', 'ohms'));
       const after = -of('R', 'ohms') * of('C', 'farads') * Math.log(1 - share);
-      const { outcomes, circuit } = rehearseNight(delay, sceneOf(20, opens), vary, seed);
+      const { outcomes, circuit } = rehearseTrial(delay, sceneOf(20, opens), vary, seed);
       expect(circuit).toBe('in time');
       return { after, noticed: outcomes['h0'].outcome === 'noticed' };
     });
@@ -63,7 +63,7 @@ describe('a night', () => {
   });
 
   it('is drawn the same for the same seed, and differently for another', () => {
-    const draw = (seed: number) => drawNight(fire, scene, usualVariation, seed);
+    const draw = (seed: number) => sampleTrial(fire, scene, usualVariation, seed);
     expect(draw(3)).toEqual(draw(3));
     expect(draw(3)).not.toEqual(draw(4));
   });
@@ -71,7 +71,7 @@ describe('a night', () => {
   it('keeps every value within its tolerance and what is possible, and everything on the plan', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const wild = { ...usualVariation, strength: 0.9, place: 30, start: 1e3, temperature: 60 };
-      const { design, scene: drawn, drawn: shares } = drawNight(fire, scene, wild, seed);
+      const { design, scene: sampled, sampled: shares } = sampleTrial(fire, scene, wild, seed);
       expect(Object.values(shares).every((s) => s >= -1 && s <= 1)).toBe(true);
       fire.parts.forEach((part, i) => {
         for (const { id, tolerance = 0, min, max, default: usual } of kindOf(part).params) {
@@ -82,7 +82,7 @@ describe('a night', () => {
             expect(Math.abs(after / before - 1)).toBeLessThanOrEqual(tolerance + 1e-12);
         }
       });
-      for (const { start, path = [] } of drawn.happenings) {
+      for (const { start, path = [] } of sampled.happenings) {
         expect(start).toBeGreaterThanOrEqual(0);
         expect(path.every(({ x, y }) => x >= 0 && x <= 8 && y >= 0 && y <= 6)).toBe(true);
       }
@@ -135,26 +135,26 @@ it('trips in as many nights as two evenly spread resistors put it above the line
     const a = 1 - t + (2 * t * (i + 0.5)) / steps;
     area += Math.max(0, Math.min(2 * t, 1 + t - k * a)) / (2 * t) / steps;
   }
-  const nights = 400;
+  const trials = 400;
   let above = 0;
-  for (let seed = 1; seed <= nights; seed++) {
-    const night = drawNight(design, design.scenes[0], only, seed);
-    const { readings } = rehearse(night.design, night.scene);
+  for (let seed = 1; seed <= trials; seed++) {
+    const trial = sampleTrial(design, design.scenes[0], only, seed);
+    const { readings } = rehearse(trial.design, trial.scene);
     if (readings['c'].values[0] > threshold) above += 1;
   }
-  const { low, high } = exactBounds(above, nights, 0.999);
+  const { low, high } = exactBounds(above, trials, 0.999);
   expect(area).toBeGreaterThan(0.05);
   expect(low).toBeLessThan(area);
   expect(high).toBeGreaterThan(area);
 });
 
 describe('the summary', () => {
-  const night = (
+  const trial = (
     seed: number,
     outcome: 'noticed' | 'missed',
     delay: number,
-    drawn: number,
-  ): Night => ({
+    sampled: number,
+  ): Trial => ({
     seed,
     outcomes: {
       h1: { outcome: seed % 10 === 0 ? 'fired falsely' : 'quiet' },
@@ -162,20 +162,20 @@ describe('the summary', () => {
       h3: { outcome: 'noticed', delay: 0.1 },
     },
     strays: 0,
-    drawn: { matters: drawn, 'does not': ((seed * 7919) % 200) / 100 - 1 },
+    sampled: { matters: sampled, 'does not': ((seed * 7919) % 200) / 100 - 1 },
   });
   // Missed where what matters is above 0.5; slower the more of it.
-  const nights = Array.from({ length: 200 }, (_, i) => {
-    const drawn = ((i * 37) % 200) / 100 - 1;
-    return night(i + 1, drawn > 0.5 ? 'missed' : 'noticed', 1 + drawn, drawn);
+  const trials = Array.from({ length: 200 }, (_, i) => {
+    const sampled = ((i * 37) % 200) / 100 - 1;
+    return trial(i + 1, sampled > 0.5 ? 'missed' : 'noticed', 1 + sampled, sampled);
   });
-  const told = summarise(nights, scene);
+  const told = summarise(trials, scene);
 
   it('counts shares with exact bounds, delays and false triggers a day', () => {
     const [lamp, east] = told.happenings;
     expect(lamp.share).toEqual(exactBounds(20, 200));
     expect(east.share).toEqual(
-      exactBounds(nights.filter((n) => n.outcomes['h2'].outcome === 'noticed').length, 200),
+      exactBounds(trials.filter((n) => n.outcomes['h2'].outcome === 'noticed').length, 200),
     );
     expect(east.delays?.largest).toBeCloseTo(1.5, 9);
     expect(told.falses.perDay).toBeCloseTo((86_400 * 20) / (200 * scene.duration), 9);
@@ -189,7 +189,7 @@ describe('the summary', () => {
 
   it('lists the worst nights by their seeds', () => {
     expect(told.worst[0].missed).toEqual(['A rag flares up to the east']);
-    expect(nights[told.worst[0].seed - 1].outcomes['h2'].outcome).toBe('missed');
+    expect(trials[told.worst[0].seed - 1].outcomes['h2'].outcome).toBe('missed');
   });
 
   it('of no night is no number but the bounds of ignorance', () => {

@@ -2,16 +2,16 @@ import { findKind, type Param, numbersOf } from '../catalog/index.js';
 import type { Channel, Design } from '../design/index.js';
 import { entry } from '../quantity/index.js';
 
-/** What of a channel can be turned, as a parameter is. */
+/** What of a channel can be swept, as a parameter is. */
 type ChannelField = 'threshold' | 'hysteresis' | 'every' | 'hits' | 'misses' | 'lockOut';
 
-/** A value of a design that a study turns: a parameter of a part, or a field of a channel. */
-export type Dial =
+/** A value of a design that a study sweeps: a parameter of a part, or a field of a channel. */
+export type SweptParameter =
   { of: 'part'; part: string; param: string } | { of: 'channel'; channel: string; field: string };
 
-/** A dial with what is known of it: its name, unit, limits, and where it stands. */
-export interface DialFacts {
-  dial: Dial;
+/** A value that can be swept, with what is known of it: its name, unit, limits, and where it stands. */
+export interface SweptFacts {
+  dial: SweptParameter;
   label: string;
   param: Param;
   value: number;
@@ -27,10 +27,10 @@ const fields: Readonly<Record<ChannelField, Param>> = {
   lockOut: { id: 'lockOut', label: 'Lock-out', unit: 's', default: 0, min: 0, max: 86_400 },
 };
 
-/** Every value of a design that a study can turn: channels first, then parts in their order. */
-export function dialsOf(design: Design): DialFacts[] {
+/** Every value of a design that a study can sweep: channels first, then parts in their order. */
+export function sweepableIn(design: Design): SweptFacts[] {
   const ofChannels = design.channels.flatMap((channel) =>
-    Object.values(fields).map((param): DialFacts => ({
+    Object.values(fields).map((param): SweptFacts => ({
       dial: { of: 'channel', channel: channel.id, field: param.id },
       label: `${channel.name}: ${param.label.toLowerCase()}`,
       param,
@@ -42,7 +42,7 @@ export function dialsOf(design: Design): DialFacts[] {
     const values = numbersOf(params, part.params);
     return params
       .filter((param) => !param.choices)
-      .map((param): DialFacts => ({
+      .map((param): SweptFacts => ({
         dial: { of: 'part', part: part.id, param: param.id },
         label: `${part.name} (${part.id}): ${param.label.toLowerCase()}`,
         param,
@@ -52,28 +52,30 @@ export function dialsOf(design: Design): DialFacts[] {
   return [...ofChannels, ...ofParts];
 }
 
-/** What is known of one dial; undefined where the design has no such value. */
-export const dialFacts = (design: Design, dial: Dial): DialFacts | undefined =>
-  dialsOf(design).find((known) => sameDial(known.dial, dial));
+/** What is known of one value; undefined where the design has no such value. */
+export const sweptFacts = (design: Design, swept: SweptParameter): SweptFacts | undefined =>
+  sweepableIn(design).find((known) => sameParameter(known.dial, swept));
 
-export const sameDial = (one: Dial, other: Dial): boolean =>
+export const sameParameter = (one: SweptParameter, other: SweptParameter): boolean =>
   one.of === 'part'
     ? other.of === 'part' && one.part === other.part && one.param === other.param
     : other.of === 'channel' && one.channel === other.channel && one.field === other.field;
 
-/** The design with one of its values turned. */
-export function turned(design: Design, dial: Dial, value: number): Design {
-  if (dial.of === 'part')
+/** The design with one of its values changed. */
+export function withValue(design: Design, swept: SweptParameter, value: number): Design {
+  if (swept.of === 'part')
     return {
       ...design,
       parts: design.parts.map((part) =>
-        part.id === dial.part ? { ...part, params: { ...part.params, [dial.param]: value } } : part,
+        part.id === swept.part
+          ? { ...part, params: { ...part.params, [swept.param]: value } }
+          : part,
       ),
     };
   return {
     ...design,
     channels: design.channels.map((channel): Channel =>
-      channel.id === dial.channel ? { ...channel, [dial.field]: value } : channel,
+      channel.id === swept.channel ? { ...channel, [swept.field]: value } : channel,
     ),
   };
 }

@@ -7,19 +7,19 @@ const memory = 1024;
 /** How long processes wait for more work, ms. */
 const linger = 5000;
 
-/** How the process that rehearsed some nights was ended before it could tell them. */
-export class NightsEnded extends Error {
-  override readonly name = 'NightsEnded';
+/** How the process that rehearsed some trials was ended before it could tell them. */
+export class TrialsEnded extends Error {
+  override readonly name = 'TrialsEnded';
 }
 
 /** What a process answers. */
 export type StudyAnswer = { nights: string[] } | { error: string };
 
 /**
- * Processes that rehearse nights, begun when there is work and ended when there is none. Processes, not threads: the threads
+ * Processes that rehearse trials, begun when there is work and ended when there is none. Processes, not threads: the threads
  * of one program wait for each other's memory, so that a save beside a study waits for the study, however low its priority.
  */
-export class NightProcesses {
+export class TrialProcesses {
   private readonly idle: ChildProcess[] = [];
   private readonly waiting = new Set<() => void>();
   private busy = 0;
@@ -35,10 +35,10 @@ export class NightProcesses {
   ) {}
 
   /**
-   * The nights as JSON.
+   * The trials as JSON.
    *
    * @param limit how long it may take once it has begun, ms
-   * @throws NightsEnded when it took too long or its process died; what aborts `signal`; what went wrong in the nights
+   * @throws TrialsEnded when it took too long or its process died; what aborts `signal`; what went wrong in the trials
    */
   async rehearse(task: StudyTask, limit: number, signal: AbortSignal): Promise<string[]> {
     await this.turn(signal);
@@ -113,18 +113,18 @@ async function answerOf(
   const heard = new AbortController();
   const until = { signal: AbortSignal.any([signal, late, heard.signal]) };
   try {
-    if (child.exitCode !== null || child.signalCode !== null) throw new NightsEnded(died);
+    if (child.exitCode !== null || child.signalCode !== null) throw new TrialsEnded(died);
     child.send(task);
     return await Promise.race([
       once(child, 'message', until).then(([answer]) => answer as StudyAnswer),
-      once(child, 'exit', until).then(() => Promise.reject(new NightsEnded(died))),
+      once(child, 'exit', until).then(() => Promise.reject(new TrialsEnded(died))),
     ]);
   } catch {
     signal.throwIfAborted();
     if (late.aborted)
-      throw new NightsEnded(`It took longer than ${limit / 1000} s and was given up.`);
+      throw new TrialsEnded(`It took longer than ${limit / 1000} s and was given up.`);
     // It could not be begun, or not be reached, or died.
-    throw new NightsEnded(died);
+    throw new TrialsEnded(died);
   } finally {
     heard.abort();
   }

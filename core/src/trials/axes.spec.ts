@@ -1,9 +1,9 @@
 import type { Param } from '../catalog/index.js';
 import { slipwayBeam } from '../testing/demo.js';
 import { axesProblem, axisAround, firstAxes } from './axes.js';
-import { dialsOf, type DialFacts } from './dial.js';
+import { sweepableIn, type SweptFacts } from './swept-parameter.js';
 
-const facts = (value: number, param: Partial<Param>): DialFacts => ({
+const facts = (value: number, param: Partial<Param>): SweptFacts => ({
   dial: { of: 'part', part: 'R1', param: 'ohms' },
   label: 'R1',
   param: { id: 'ohms', label: 'Resistance', unit: 'Ω', default: 10, min: 1, max: 1000, ...param },
@@ -24,13 +24,13 @@ it.each<[string, number, Partial<Param>, number, number]>([
 });
 
 it('begins with the threshold of the first channel and its hits', () => {
-  const axes = firstAxes(dialsOf(slipwayBeam()), 7);
+  const axes = firstAxes(sweepableIn(slipwayBeam()), 7);
   expect(axes.map((a) => a.dial)).toMatchObject([{ field: 'threshold' }, { field: 'hits' }]);
   expect(axesProblem(axes)).toBeUndefined();
 });
 
 it('says why two sides make no map', () => {
-  const [one, other] = firstAxes(dialsOf(slipwayBeam()), 7);
+  const [one, other] = firstAxes(sweepableIn(slipwayBeam()), 7);
   expect(firstAxes([facts(1, {})], 7)).toEqual([]);
   expect(axesProblem([])).toMatch(/no two values/);
   expect(axesProblem([one, one])).toMatch(/the same value/);

@@ -13,7 +13,7 @@ import { branchOf } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 
 /** What a candidate does to all that was found. */
-export interface Trial {
+export interface Attempt {
   candidate: Candidate;
   /** Ids of the findings that it clears. */
   cleared: ReadonlySet<string>;
@@ -65,7 +65,7 @@ export function tryOut(
   before: readonly Finding[],
   candidate: Candidate,
   near: Solution,
-): Trial | undefined {
+): Attempt | undefined {
   const other = changed(design, candidate.edit);
   if (!other) return undefined;
   const after = findIn(other, scene, near);

@@ -1,9 +1,9 @@
 import { Injectable } from '@angular/core';
 import type { Design } from '@yurei/core/design';
-import { casesOf, type CaseNight, type Study } from '@yurei/core/nights';
+import { casesOf, type CaseTrial, type Study } from '@yurei/core/trials';
 import { Observable } from 'rxjs';
 import { startWorker, wrap } from './bench-in-workers';
-import type { NightsRunner } from './nights-runner';
+import type { TrialsRunner } from './trials-runner';
 
 /** Nights that a worker takes at once. */
 const atOnce = 2;
@@ -11,8 +11,8 @@ const mostWorkers = 8;
 
 /** A worker for each core; each takes the next few nights when it is done. */
 @Injectable()
-export class NightsInWorkers implements NightsRunner {
-  run(design: Design, study: Study): Observable<CaseNight[]> {
+export class TrialsInWorkers implements TrialsRunner {
+  run(design: Design, study: Study): Observable<CaseTrial[]> {
     const cases = casesOf(design, study).length;
     const cores = Math.min(mostWorkers, navigator.hardwareConcurrency || 2);
     const portions = Math.ceil(study.count / atOnce) * cases;

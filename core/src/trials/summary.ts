@@ -1,45 +1,45 @@
 import type { Happening, Scene } from '../design/index.js';
 import { exactBounds, upperCount, type Share } from '../judge/index.js';
-import { triedIn, type Night } from './night.js';
+import { triedIn, type Trial } from './trial.js';
 import { ranking, type Influence } from './ranking.js';
 import { falsesIn } from './score.js';
 
-/** How one happening was dealt with over many nights. */
+/** How one happening was dealt with over many trials. */
 export interface HappeningRecord {
   id: string;
   name: string;
   intent: Happening['intent'];
-  /** Of a wanted one: nights in which it was noticed; of a nuisance: in which it fired falsely. With exact bounds. */
+  /** Of a wanted one: trials in which it was noticed; of a nuisance: in which it fired falsely. With exact bounds. */
   share: Share;
-  /** From being felt to something acting, s: of the nights in which it was noticed. */
+  /** From being felt to something acting, s: of the trials in which it was noticed. */
   delays?: { median: number; most: number; largest: number };
 }
 
-/** What many nights tell. */
-export interface NightsSummary {
+/** What many trials tell. */
+export interface TrialsSummary {
   nights: number;
-  /** Nights that could not be rehearsed. */
+  /** Trials that could not be rehearsed. */
   troubled: number;
   happenings: HappeningRecord[];
-  /** False triggers of any kind, counted over all nights. */
+  /** False triggers of any kind, counted over all trials. */
   falses: { count: number; seconds: number; perDay: number; atMostPerDay: number };
   /** What matters, the most telling first; only what is more than chance. */
   influences: Influence[];
-  /** Seeds of the worst nights, with what went wrong in them. */
+  /** Seeds of the worst trials, with what went wrong in them. */
   worst: { seed: number; missed: string[]; fired: string[]; strays: number }[];
 }
 
 const perDay = 86_400;
 const mostWorst = 8;
 
-/** Sums up nights of one scene. */
-export function summarise(nights: readonly Night[], scene: Scene): NightsSummary {
-  const done = nights.filter((n) => n.trouble === undefined);
-  const count = done.reduce((sum, night) => sum + falsesIn(night), 0);
+/** Sums up trials of one scene. */
+export function summarise(trials: readonly Trial[], scene: Scene): TrialsSummary {
+  const done = trials.filter((n) => n.trouble === undefined);
+  const count = done.reduce((sum, trial) => sum + falsesIn(trial), 0);
   const seconds = done.length * scene.duration;
   return {
     nights: done.length,
-    troubled: nights.length - done.length,
+    troubled: trials.length - done.length,
     happenings: scene.happenings.map((h) => recordOf(h, done)),
     falses: {
       count,
@@ -52,8 +52,8 @@ export function summarise(nights: readonly Night[], scene: Scene): NightsSummary
   };
 }
 
-function recordOf({ id, name, intent }: Happening, nights: readonly Night[]): HappeningRecord {
-  const own = triedIn(nights, id);
+function recordOf({ id, name, intent }: Happening, trials: readonly Trial[]): HappeningRecord {
+  const own = triedIn(trials, id);
   const told = own.filter((o) => o.outcome === (intent === 'wanted' ? 'noticed' : 'fired falsely'));
   const share = exactBounds(told.length, own.length);
   const delays = told.flatMap((o) => o.delay ?? []).sort((a, b) => a - b);
@@ -62,15 +62,15 @@ function recordOf({ id, name, intent }: Happening, nights: readonly Night[]): Ha
   return { id, name, intent, share, delays: { median: at(0.5), most: at(0.95), largest: at(1) } };
 }
 
-function worstOf(nights: readonly Night[], { happenings }: Scene): NightsSummary['worst'] {
-  const named = (night: Night, outcome: string): string[] =>
-    happenings.filter((h) => night.outcomes[h.id]?.outcome === outcome).map((h) => h.name);
-  return nights
-    .map((night) => ({
-      seed: night.seed,
-      missed: named(night, 'missed'),
-      fired: named(night, 'fired falsely'),
-      strays: night.strays,
+function worstOf(trials: readonly Trial[], { happenings }: Scene): TrialsSummary['worst'] {
+  const named = (trial: Trial, outcome: string): string[] =>
+    happenings.filter((h) => trial.outcomes[h.id]?.outcome === outcome).map((h) => h.name);
+  return trials
+    .map((trial) => ({
+      seed: trial.seed,
+      missed: named(trial, 'missed'),
+      fired: named(trial, 'fired falsely'),
+      strays: trial.strays,
     }))
     .filter((w) => w.missed.length + w.fired.length + w.strays > 0)
     .sort(

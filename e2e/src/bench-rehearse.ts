@@ -78,7 +78,7 @@ async function benchManyTrials(): Promise<void> {
   const { design, ms } = cost[Math.floor(cost.length / 2)];
   say(`the median night is of “${design.title}”`, `${ms.toFixed(0)} ms`);
   const worker = resolve('server/dist/studies/study-worker.js');
-  const { NightProcesses: Processes } = await import(
+  const { TrialProcesses: Processes } = await import(
     resolve('server/dist/studies/trial-processes.js')
   );
   const never = new AbortController().signal;

@@ -3,6 +3,7 @@ import { resolve } from 'node:path';
 import { format } from 'prettier';
 import { briefly, check, fiveQuestions, gatherEvidence } from '@yurei/core/check';
 import { readDesign } from '@yurei/core/exchange';
+import { runDown } from '@yurei/core/lifetime';
 import { formatQuantity } from '@yurei/core/quantity';
 import { rehearse, scoreRehearsal, tellTrouble } from '@yurei/core/rehearsal';
 import { root } from './run.mjs';
@@ -44,8 +45,8 @@ function scoreLine({ falses, chatter, relays, energy, blind }) {
 /** The five answers as the shelf shows them: of the first scene, as the workbench takes it. */
 function answersOf(design, rehearsal) {
   const evidence = gatherEvidence(design, design.scenes[0]);
-  const answers = fiveQuestions(evidence, check(evidence), rehearsal);
-  return answers.map(briefly);
+  const down = runDown(design, design.scenes[0], 1);
+  return fiveQuestions(evidence, check(evidence), rehearsal, down).map(briefly);
 }
 
 function sceneLines(design, scene, rehearsal) {

@@ -10,6 +10,7 @@ import {
   writeVcd,
 } from '@yurei/core/exchange';
 import { formatQuantity } from '@yurei/core/quantity';
+import { runDown } from '@yurei/core/lifetime';
 import { rehearse, scoreRehearsal, snapshot, tellTrouble, wentWrong } from '@yurei/core/rehearsal';
 import { BadInput, loadDesign, pickScene } from './load-design.js';
 import {
@@ -122,7 +123,8 @@ export async function rehearseFile(
   const scene = { ...chosen, seed };
   const rehearsal = rehearse(design, scene, undefined, options.settled ? 'fast' : 'time');
   const evidence = gatherEvidence(design, scene);
-  const answers = fiveQuestions(evidence, check(evidence), rehearsal);
+  const down = options.settled ? undefined : runDown(design, scene, 1);
+  const answers = fiveQuestions(evidence, check(evidence), rehearsal, down);
   const { verdicts, spurious, troubles, halted } = rehearsal;
   const failed =
     halted !== undefined ||

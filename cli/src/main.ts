@@ -4,6 +4,7 @@ import { fontRules } from './fonts.js';
 import { exportFile, listCatalog, rehearseFile, solve, type Report } from './commands.js';
 import { checkFile, type CheckOptions } from './check.js';
 import { judgeFile, type JudgeOptions } from './judge.js';
+import { lastsOf, type LastsOptions } from './lasts.js';
 import { trialsOf, type TrialsOptions } from './nights.js';
 import type { SolveOptions } from './analyses.js';
 import { BadInput } from './load-design.js';
@@ -121,6 +122,14 @@ program
   .option('--place <±m>', 'where sensors and happenings are, 0.02 otherwise')
   .option('--json', 'print JSON')
   .action((file: string, o: TrialsOptions & Output) => run(() => trialsOf(file, o), o.json));
+
+program
+  .command('lasts <file>')
+  .description('how long batteries and contacts last where a scene comes once a day')
+  .option('--scene <name>', 'the first one otherwise')
+  .option('--times <n>', 'how often the scene comes in a day, 1 otherwise')
+  .option('--json', 'print JSON')
+  .action((file: string, o: LastsOptions & Output) => run(() => lastsOf(file, o), o.json));
 
 program
   .command('export <file>')

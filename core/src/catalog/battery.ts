@@ -91,7 +91,7 @@ export function batteryKind(c: Chemistry) {
     elements: (p, state) => elements(c, p, state),
     supplies: [{ at: 'plus', volts: (p) => p.volts, param: 'volts' }],
     faultSource: { shortAmps: (p) => p.volts / p.ohms },
-    store: { ampHours: (p) => p.ampHours, chargedFrom: c.chargedFrom },
+    store: { ampHours: (p) => p.ampHours, level: 'charge', chargedFrom: c.chargedFrom },
     grave: c.grave,
     tunable: ['ohms'],
     headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ampHours, 'A·h')}`,

@@ -93,6 +93,8 @@ export interface Facets<V = Params, K extends string = string> {
   /** It goes on when the mains fails, until it is empty: capacity, A·h. */
   store?: {
     ampHours(params: V): number;
+    /** The share of its charge with which it begins. */
+    level: keyof V & string;
     /** Not to be charged below, °C. */
     chargedFrom?: number;
   };
@@ -121,6 +123,8 @@ export interface Facets<V = Params, K extends string = string> {
   appliance?: { amps(params: V): number; inrush(params: V): number; fuse(params: V): number };
   /** Contacts made to switch loads, those of one relay together. */
   contacts?: readonly { maxAmps(params: V): number; terminals: readonly K[] }[];
+  /** How often its contacts can be switched under load before they are worn. */
+  switchings?: number;
   /** What it wants around it before a controller can read it, where that is more than power or a load resistor. */
   frontEnd?: 'bridge' | 'heater' | 'charge' | 'touch';
   /** A contact at the end of a loop; where its resistors tell rest, tripped, cut and shorted apart, they, Ω. */

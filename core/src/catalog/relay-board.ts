@@ -1,5 +1,6 @@
 import { at } from './solved-values.js';
 import { choice } from './choice.js';
+import { usualSwitchings } from './coil.js';
 import { definePart } from './define-part.js';
 import { supplyLimits } from './limit.js';
 import { inner, moduleElements } from './module.js';
@@ -115,6 +116,7 @@ export function relayBoard(channels: 1 | 2 | 4 | 8) {
       terminals: [`COM${n}`, `NO${n}`, `NC${n}`] as const,
       maxAmps: (p: { maxAmps: number }) => p.maxAmps,
     })),
+    switchings: usualSwitchings,
     headline: (p) => (p.active === 'low' ? 'low-active' : 'high-active'),
     relays: (part) => {
       const on = pulled(part);

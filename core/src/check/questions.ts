@@ -1,3 +1,6 @@
+import { kindOf } from '../catalog/index.js';
+import type { Design } from '../design/index.js';
+import { contactLives, sayLife, type RunDown } from '../lifetime/index.js';
 import type { Rehearsal } from '../rehearsal/index.js';
 import { decimals, formatQuantity } from '../quantity/index.js';
 import type { Evidence } from './evidence.js';
@@ -32,12 +35,16 @@ export const briefly = ({
 
 /**
  * The five questions as far as they are computed: the first two from a rehearsal, the third from the
- * solved circuit at rest and fired and from what went on in the rehearsal. The last two have no computing behind them yet and say so.
+ * solved circuit at rest and fired and from what went on in the rehearsal, the fourth from how batteries run down and how often
+ * contacts are switched where such a scene comes once a day. The last has no computing behind it yet and says so.
+ *
+ * @param runDown how batteries run down, where that is known
  */
 export function fiveQuestions(
   evidence: Evidence,
   findings: readonly Finding[],
   rehearsal: Rehearsal | undefined,
+  runDown?: RunDown,
 ): Answer[] {
   const { halted } = rehearsal ?? {};
   // What was followed for a part of the scene only answers neither.
@@ -46,9 +53,37 @@ export function fiveQuestions(
     until ? unknown('notices', 'Notices', until) : notices(rehearsal),
     until ? unknown('quiet', 'Stays quiet', until) : staysQuiet(rehearsal),
     survives(evidence, findings, rehearsal),
-    unknown('lasts', 'Lasts', 'battery, relay life'),
+    until ? unknown('lasts', 'Lasts', until) : lasts(evidence.design, rehearsal, runDown),
     unknown('built', 'Built right', 'inspection'),
   ];
+}
+
+/** Until the first battery or contact is used up, where such a scene comes once a day. */
+function lasts(
+  design: Design,
+  rehearsal: Rehearsal | undefined,
+  runDown: RunDown | undefined,
+): Answer {
+  const base = { id: 'lasts', label: 'Lasts' } as const;
+  if (!rehearsal) return unknown('lasts', 'Lasts', 'rehearse a scene');
+  const nameOf = (id: string): string => design.parts.find((p) => p.id === id)?.name ?? id;
+  if (design.parts.some((part) => kindOf(part).store) && !runDown)
+    return unknown('lasts', 'Lasts', 'batteries not followed down yet');
+  const worn = contactLives(design, rehearsal, 1).filter((c) => c.lasts < Infinity);
+  const [first] = [
+    ...(runDown ? [{ lasts: runDown.lasts, of: nameOf(runDown.part) }] : []),
+    ...worn.map((c) => ({ lasts: c.lasts, of: `contacts of ${nameOf(c.part)}` })),
+  ].sort((a, b) => a.lasts - b.lasts);
+  if (!first) return unknown('lasts', 'Lasts', 'no battery, and no relay switches');
+  return {
+    ...base,
+    state: first.lasts >= 86_400 ? 'fine' : first.lasts > 0 ? 'caution' : 'error',
+    value: sayLife(first.lasts),
+    detail:
+      first.lasts === Infinity
+        ? `${first.of} is charged as fast, in such light`
+        : `${first.of}, one such scene a day`,
+  };
 }
 
 function notices(rehearsal: Rehearsal | undefined): Answer {

@@ -111,6 +111,17 @@ export class Circuit {
       device?.slow?.renew(share);
   }
 
+  /** What each battery holds, and holds at most, A·s. */
+  get charges(): { part: string; now: number; full: number }[] {
+    const { devices, system } = this.network;
+    return [...this.parts].flatMap(([part, { first, count }]) =>
+      devices.slice(first, first + count).flatMap((device) => {
+        const slow = device?.slow;
+        return slow ? [{ part, now: system.q[slow.state] ?? 0, full: slow.full }] : [];
+      }),
+    );
+  }
+
   /** Warms or cools every part, °C. */
   setTemperature(celsius: number): void {
     this.network.warm(celsius + 273.15);

@@ -130,6 +130,12 @@ export class CoSimulation implements Course {
     return this.circuit.network.modes;
   }
 
+  /** What each battery holds now, and holds at most, A·s. */
+  get held(): Circuit['charges'] {
+    if (this.still) this.charges?.tell(this.t);
+    return this.circuit.charges;
+  }
+
   get settled(): boolean {
     return this.still && this.outside.world.rests;
   }
@@ -247,10 +253,10 @@ export class CoSimulation implements Course {
     this.repeats = new Repeats(this.circuit.network, transient);
   }
 
-  /** Where it stands now, if it has settled and nothing was done to the design so far. */
+  /** Where it stands now, if no pin is pulsed and nothing was done to the design so far. */
   get mark(): CourseMark | undefined {
     const { network } = this.circuit;
-    if (!this.still || this.pulses || this.halt || !this.outside.isPlain) return undefined;
+    if (this.pulses || this.halt || !this.outside.isPlain) return undefined;
     return {
       t: this.t,
       memory: network.remember(),

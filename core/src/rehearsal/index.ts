@@ -1,6 +1,6 @@
-export { judgeScene, rehearse } from './rehearse.js';
+export { judgeScene, rehearse, useScene } from './rehearse.js';
 export type { Path } from './play.js';
-export type { Outcomes, Rehearsal } from './rehearsal.js';
+export type { Outcomes, Rehearsal, Used } from './rehearsal.js';
 export { quietScene, Rig, type Shift } from './rig.js';
 export { MomentInTime } from './moment-in-time.js';
 export { allOff, allOn, snapshot, switchedOn, type Decided, type Snapshot } from './snapshot.js';

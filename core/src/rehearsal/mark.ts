@@ -5,7 +5,7 @@ import type { Heard } from './sensor-noise.js';
 import type { Running, Outage } from './supervisor.js';
 import type { ActingChange, LogicChange } from './traces.js';
 
-/** A circuit in time at a moment at which it had settled: enough to go on from there. */
+/** A circuit in time at a moment: enough to go on from there. */
 export interface CourseMark {
   t: number;
   memory: Memory;

@@ -25,7 +25,7 @@ import { laterBy, SleepCycles, type CycleReader, type Sleeper } from './sleep-cy
 import { firingsOf, type Firing } from './firings.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
-import type { Outcomes, Rehearsal } from './rehearsal.js';
+import type { Outcomes, Rehearsal, Used } from './rehearsal.js';
 import { Rests } from './rests.js';
 import { Rig } from './rig.js';
 import { SettledCourse } from './settled-course.js';
@@ -87,6 +87,8 @@ export class Play implements Sleeper {
   private readonly cycles?: SleepCycles;
   /** When all was as at the beginning; taken down from the first look on. */
   private rests?: Rests;
+  /** What batteries held at the beginning. */
+  private held?: CoSimulation['held'];
 
   constructor(
     private readonly design: Design,
@@ -108,7 +110,8 @@ export class Play implements Sleeper {
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
     this.supervisor = new Supervisor(design, scene, this.dead);
     this.edged = design.channels.some((c) => c.edge);
-    this.spans = this.edged ? watched(scene) : new Spans([]);
+    // In time the circuit itself tells when a pin turns.
+    this.spans = this.edged && path !== 'time' ? watched(scene) : new Spans([]);
     this.nextLook = looksAt(scene);
     this.starts = watched(scene);
     this.circuit = path === 'time' ? 'in time' : 'settled';
@@ -182,6 +185,7 @@ export class Play implements Sleeper {
     const begins = this.from ? this.goOn(this.from.t) : 0;
     for (let t = begins; t <= Math.min(duration, until); t = this.goOn(t)) {
       this.moment(t);
+      this.held ??= this.timed?.held;
       this.rest(t);
       if (this.course.halt) break;
       t = this.sleepOn(this.skip(t));
@@ -422,6 +426,20 @@ export class Play implements Sleeper {
     const { peaks, chatters, dryRuns } = timed;
     const run = { peaks, chatters, dryRuns, damage, outages: supervisor.outages };
     return { troubles: troublesOf(design, scene, run), stresses: hardest(peaks) };
+  }
+
+  /** What was used up: of the charge of each battery, and of the life of contacts. */
+  used(): Used {
+    const before = new Map(this.held?.map(({ part, now }) => [part, now]));
+    const { outages } = this.supervisor;
+    return {
+      charges: (this.timed?.held ?? []).map(({ part, now, full }) => ({
+        part,
+        share: ((before.get(part) ?? now) - now) / full,
+      })),
+      relayOperations: this.recorder.relayOperations,
+      outages,
+    };
   }
 
   firings(): Firing[] {

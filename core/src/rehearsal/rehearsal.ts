@@ -47,3 +47,9 @@ export interface Rehearsal {
 
 /** How a scene came out, without a record of how. */
 export type Outcomes = Pick<Rehearsal, 'verdicts' | 'spurious' | 'halted'>;
+
+/** What a scene used up. */
+export interface Used extends Pick<Rehearsal, 'relayOperations' | 'outages'> {
+  /** The share of what it holds at most that each battery has given; below 0 where it was charged. */
+  charges: { part: string; share: number }[];
+}

@@ -1,6 +1,6 @@
 import type { Design, Scene } from '../design/index.js';
 import { Play, type Path } from './play.js';
-import type { Outcomes, Rehearsal } from './rehearsal.js';
+import type { Outcomes, Rehearsal, Used } from './rehearsal.js';
 
 /**
  * Plays a scene against the circuit and the controller. Same seed, same result.
@@ -22,3 +22,9 @@ export function rehearse(
 /** As `rehearse`, but tells only how it came out: that is less work. */
 export const judgeScene = (design: Design, scene: Scene, path: Path): Outcomes =>
   new Play(design, scene, path, { lean: true }).run().judged();
+
+/** As `judgeScene`, in time, with what was used up. */
+export function useScene(design: Design, scene: Scene): Outcomes & Used {
+  const play = new Play(design, scene, 'time', { lean: true }).run();
+  return { ...play.judged(), ...play.used() };
+}

@@ -10,7 +10,7 @@ export interface RehearsalScore {
   /** Answers of channels and parts that went to and fro: changes that were the third or more within a second. */
   chatter: { of: 'channel' | 'part'; id: string; name: string; changes: number; first: number }[];
   /** Relays and how often they pulled in. */
-  relays: { part: string; name: string; relay: string; operations: number; perYear: number }[];
+  relays: { part: string; name: string; relay: string; operations: number }[];
   /** What all sources gave together, J and W on the average; undefined where nothing is fed. */
   energy?: { joules: number; watts: number; most: number };
   /** The longest time in which each channel was blind: between two readings, or locked out. */
@@ -18,7 +18,6 @@ export interface RehearsalScore {
 }
 
 const day = 86_400;
-const year = 365.25 * day;
 /** Changes within this time of each other belong together, s (own convention). */
 const together = 1;
 
@@ -57,17 +56,13 @@ function toAndFro(times: readonly number[]): { changes: number; first: number } 
   return { changes: quick.length, first: quick[0] ?? 0 };
 }
 
-const relaysIn = (
-  { parts }: Design,
-  { relayOperations, duration }: Rehearsal,
-): RehearsalScore['relays'] =>
+const relaysIn = ({ parts }: Design, { relayOperations }: Rehearsal): RehearsalScore['relays'] =>
   parts.flatMap(({ id, name }) =>
     Object.entries(relayOperations[id] ?? {}).map(([relay, count]) => ({
       part: id,
       name,
       relay,
       operations: count,
-      perYear: (count * year) / duration,
     })),
   );
 

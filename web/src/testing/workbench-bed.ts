@@ -77,6 +77,11 @@ export const benchInThread = () => ({
         ..._asked: Parameters<typeof bench.follow>
       ): Promise<ReturnType<typeof bench.follow>> => undefined,
     ),
+    runDown: jest.fn(
+      async (
+        ..._asked: Parameters<typeof bench.runDown>
+      ): Promise<ReturnType<typeof bench.runDown>> => undefined,
+    ),
     cancel: jest.fn(),
   },
   trying: {

@@ -2,7 +2,7 @@ import { across, at } from '../solved-values.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
-import { changeover, kickBounds } from '../coil.js';
+import { changeover, kickBounds, usualSwitchings } from '../coil.js';
 
 export const relay12v = definePart({
   kind: 'relay-12v',
@@ -64,6 +64,7 @@ export const relay12v = definePart({
   load: { volts: (p) => p.volts, amps: (p) => p.volts / p.ohms },
   tunable: ['ohms'],
   contacts: [{ terminals: ['com', 'no', 'nc'], maxAmps: (p) => p.maxAmps }],
+  switchings: usualSwitchings,
   headline: (p) => `${formatNominal(p.volts, 'V')}, ${formatNominal(p.ohms, 'Ω')}`,
   acts: {
     word: 'pulled in',

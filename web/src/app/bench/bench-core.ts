@@ -12,6 +12,7 @@ import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Edit, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import { caseTrial, casesOf, type CaseTrial, type Study } from '@yurei/core/trials';
+import { runDown, type RunDown } from '@yurei/core/lifetime';
 import {
   chainOfVerdict,
   circuitDoes,
@@ -86,6 +87,7 @@ export const bench = {
     design: Design,
     scene: string | undefined,
     rehearsal: Rehearsal | undefined,
+    down?: RunDown,
   ): { findings: Finding[]; answers: Answer[] } {
     const known = kept?.key === keyOf(design, scene) ? kept : undefined;
     kept = undefined;
@@ -93,7 +95,7 @@ export const bench = {
       ? gatherEvidence(known.design, known.scene, known.rig)
       : gatherEvidence(design, sceneOf(design, scene));
     const findings = check(evidence);
-    return { findings, answers: fiveQuestions(evidence, findings, rehearsal) };
+    return { findings, answers: fiveQuestions(evidence, findings, rehearsal, down) };
   },
 
   /** What is wrong, roots first, with what cures it. */
@@ -226,10 +228,17 @@ export const bench = {
     return chosen && rehearse(design, chosen, undefined, 'time');
   },
 
+  /** How batteries run down where a scene comes once a day; undefined without any. */
+  runDown(design: Design, scene: string | undefined): RunDown | undefined {
+    const chosen = sceneOf(design, scene);
+    return chosen && runDown(design, chosen, 1);
+  },
+
   /** The five answers as the shelf shows them: of the first scene, followed in time. */
   answer(design: Design): ReturnType<typeof briefly>[] {
     const scene = design.scenes[0]?.id;
-    return bench.judge(design, scene, bench.follow(design, scene)).answers.map(briefly);
+    const [rehearsal, down] = [bench.follow(design, scene), bench.runDown(design, scene)];
+    return bench.judge(design, scene, rehearsal, down).answers.map(briefly);
   },
 };
 

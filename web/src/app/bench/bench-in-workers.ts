@@ -30,6 +30,7 @@ class EndedWorker implements Timed, Trying {
   private busy = false;
 
   readonly follow: Timed['follow'] = (...asked) => this.ask((bench) => bench.follow(...asked));
+  readonly runDown: Timed['runDown'] = (...asked) => this.ask((bench) => bench.runDown(...asked));
   readonly diagnose: Trying['diagnose'] = (...asked) =>
     this.ask((bench) => bench.diagnose(...asked));
   readonly prove: Trying['prove'] = (...asked) => this.ask((bench) => bench.prove(...asked));

@@ -7,7 +7,7 @@ type OneAtATime<Asked extends keyof Bench> = {
 } & { cancel(): void };
 
 /** Follows circuits in time. */
-export type Timed = OneAtATime<'follow'>;
+export type Timed = OneAtATime<'follow' | 'runDown'>;
 
 /** Tries what cures a design. */
 export type Trying = OneAtATime<'diagnose' | 'prove'>;

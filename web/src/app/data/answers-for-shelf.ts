@@ -17,7 +17,8 @@ export class AnswersForShelf {
   /** What has been answered of the design as it is saved; undefined until all of it is. */
   private readonly complete = computed(() => {
     const [design, answers] = [this.session.design(), this.view.answers()];
-    const playing = this.view.rehearsing() || this.view.following();
+    const { rehearsing, following, runningDown } = this.view;
+    const playing = rehearsing() || following() || runningDown();
     const ready = this.session.save().state === 'saved' && !playing && !this.view.night();
     return ready && design && answers.length > 0 ? { design, answers } : undefined;
   });

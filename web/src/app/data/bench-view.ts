@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Answer, Finding } from '@yurei/core/check';
 import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
+import type { RunDown } from '@yurei/core/lifetime';
 import {
   asRecorded,
   indicates,
@@ -53,6 +54,7 @@ export interface OneTrial {
 
 interface Judgement extends Planned {
   rehearsal: Rehearsal | undefined;
+  runDown: RunDown | undefined;
 }
 
 /** What was rehearsed, of what. */
@@ -104,6 +106,9 @@ export class BenchView {
   readonly following = computed(() => this.playing().following);
   /** Where and why the circuit could not be followed any further: then it is shown as settled. */
   readonly halted = computed(() => this.playing().halted);
+  /** How batteries run down, and that this is still being followed. */
+  readonly runDown = computed(() => this.playing().runDown);
+  readonly runningDown = computed(() => this.playing().runningDown ?? false);
   /** The rehearsal of what is shown now; undefined until it has been played. */
   readonly rehearsed = computed((): Rehearsed | undefined => {
     const { of: plan, rehearsal, rehearsing } = this.playing();
@@ -149,7 +154,7 @@ export class BenchView {
     this.changesOf((): Judgement | undefined => {
       const design = this.session.design();
       const rehearsal = this.rehearsing() ? undefined : this.rehearsal();
-      return design && { design, scene: this.scene()?.id, rehearsal };
+      return design && { design, scene: this.scene()?.id, rehearsal, runDown: this.runDown() };
     })
       .pipe(
         inTurn((job) => this.judge(job)),
@@ -261,8 +266,14 @@ export class BenchView {
     return from(asked).pipe(catchError(() => of({})));
   }
 
-  private judge({ design, scene, rehearsal }: Judgement): Observable<unknown> {
-    const asked = this.bench.quick.judge(withoutReadings(design), scene, rehearsal);
+  /** Whether an answer is still being computed. */
+  private isStill({ id }: Answer): boolean {
+    const rehearsing = this.rehearsing() && ['notices', 'quiet', 'lasts'].includes(id);
+    return rehearsing || (id === 'lasts' && this.runningDown());
+  }
+
+  private judge({ design, scene, rehearsal, runDown }: Judgement): Observable<unknown> {
+    const asked = this.bench.quick.judge(withoutReadings(design), scene, rehearsal, runDown);
     return from(asked).pipe(
       tap(({ findings, answers }) => {
         if (this.session.design() !== design) return;
@@ -270,7 +281,7 @@ export class BenchView {
         performance.mark('yurei-findings');
         const old = this.answers();
         // Until the new rehearsal is in, what the last one answered stays.
-        this.answers.set(answers.map((a, i) => (this.rehearsing() && i < 2 ? (old[i] ?? a) : a)));
+        this.answers.set(answers.map((a, i) => (this.isStill(a) ? (old[i] ?? a) : a)));
       }),
       catchError((error: unknown) => {
         this.trouble.set(reasonOf(error));

@@ -7,6 +7,9 @@ const store = 'yurei.panes';
 export const paneLimits = { side: [232, 560], strip: [76, 520] } as const;
 const usual = { side: 300, strip: 122, stripOpen: true };
 
+/** The ways in which a rehearsal is looked at. */
+export type RehearseView = 'time' | 'circuit' | 'plan' | 'events' | 'score' | 'scene';
+
 /** The panes around a step: how large they are and which are folded away, as this browser remembers it. */
 @Injectable()
 export class Panes {
@@ -19,6 +22,8 @@ export class Panes {
   /** The step shows what the strip would: it is folded meanwhile. */
   readonly spare = signal(false);
   readonly stripShown = computed(() => this.stripOpen() && !this.spare());
+  /** How a rehearsal is looked at. */
+  readonly rehearsal = signal<RehearseView>('time');
   /** Whether the side panel is shown: with what is picked, or because its findings are asked for. */
   readonly sideOpen = signal(false);
 

@@ -1,9 +1,12 @@
+import { kindOf } from '@yurei/core/catalog';
 import { withoutReadings, type Design } from '@yurei/core/design';
+import type { RunDown } from '@yurei/core/lifetime';
 import type { Rehearsal } from '@yurei/core/rehearsal';
 import { isOnlyInTime } from '@yurei/core/scene';
 import {
   catchError,
   concat,
+  concatMap,
   defer,
   finalize,
   map,
@@ -39,11 +42,23 @@ export interface Playing {
   following: boolean;
   /** Where and why the circuit could not be followed any further: then it is shown as settled. */
   halted?: Rehearsal['halted'];
+  /** How its batteries run down, where it has any; that they are being followed down. */
+  runDown?: RunDown;
+  runningDown?: boolean;
   /** What kept the core from computing. */
   trouble?: string;
 }
 
 type Step = Partial<Playing>;
+
+/** Where every plan begins. */
+const begun = {
+  rehearsing: true,
+  following: false,
+  halted: undefined,
+  runDown: undefined,
+  runningDown: false,
+};
 
 /** Rehearses the newest plan: settled first, as that is quick, then in time. What was found before stays meanwhile. */
 export const rehearsals = (
@@ -54,7 +69,7 @@ export const rehearsals = (
     switchMap((plan, i) =>
       timer(i === 0 ? rehearseFirst : rehearseAfter).pipe(
         switchMap(() => play(bench, plan)),
-        startWith<Step>({ of: plan, rehearsing: true, following: false, halted: undefined }),
+        startWith<Step>({ of: plan, ...begun }),
         finalize(() => bench.timed.cancel()),
       ),
     ),
@@ -79,16 +94,29 @@ function play(
     map((found): Step =>
       found && !found.halted
         ? { rehearsal: found, rehearsing: false, following: false }
-        : { halted: found?.halted, following: false },
+        : { halted: found?.halted, following: false, runningDown: false },
     ),
-    catchError((error: unknown) => of<Step>({ following: false, trouble: reasonOf(error) })),
+    catchError((error: unknown) =>
+      of<Step>({ following: false, runningDown: false, trouble: reasonOf(error) }),
+    ),
   );
-  const following = of<Step>({ following: true });
+  const runDown = defer(() => bench.timed.runDown(lean, scene)).pipe(
+    map((found): Step => ({ runDown: found, runningDown: false })),
+    catchError((error: unknown) => of<Step>({ runningDown: false, trouble: reasonOf(error) })),
+  );
+  const stores = design.parts.some((part) => kindOf(part).store);
+  // Where it could be followed, its batteries are followed down.
+  const livedOn = concatMap((step: Step) =>
+    step.rehearsal?.circuit === 'in time' && stores ? concat(of(step), runDown) : of(step),
+  );
+  const following = of<Step>({ following: true, runningDown: stores });
   const chosen = design.scenes.find((s) => s.id === scene);
   return chosen && isOnlyInTime(chosen)
-    ? concat(following, inTime.pipe(orElse(settled)))
+    ? concat(following, inTime.pipe(orElse(settled), livedOn))
     : settled.pipe(
-        switchMap((step) => (step.rehearsal ? concat(of(step), following, inTime) : of(step))),
+        switchMap((step) =>
+          step.rehearsal ? concat(of(step), following, inTime.pipe(livedOn)) : of(step),
+        ),
       );
 }
 

@@ -29,7 +29,7 @@ import { InlineChoice } from '../common/inline-choice';
 import { Press } from '../common/press';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
-import { Panes } from '../data/panes';
+import { Panes, type RehearseView } from '../data/panes';
 import { Player } from '../data/player';
 import { Selection } from '../data/selection';
 import { Picture } from '../picture/picture';
@@ -42,8 +42,6 @@ import { SceneDialog } from './scene-dialog';
 import { ScoreCard } from './score-card';
 import { TimeAxis } from './time-axis';
 import { VerdictList } from './verdict-list';
-
-type View = 'time' | 'circuit' | 'plan' | 'events' | 'score' | 'scene';
 
 /** The Rehearse step: a scene played against the circuit, with a verdict on everything in it. */
 @Component({
@@ -78,7 +76,7 @@ export class RehearseStep {
   protected readonly view = inject(BenchView);
   protected readonly player = inject(Player);
   private readonly selection = inject(Selection);
-  protected readonly shows: { id: View; label: string }[] = [
+  protected readonly shows: { id: RehearseView; label: string }[] = [
     { id: 'time', label: 'Time' },
     { id: 'circuit', label: 'Circuit' },
     { id: 'plan', label: 'Plan' },
@@ -86,7 +84,7 @@ export class RehearseStep {
     { id: 'score', label: 'Score' },
     { id: 'scene', label: 'Scene' },
   ];
-  protected readonly shown = signal<View>('time');
+  protected readonly shown = inject(Panes).rehearsal;
   protected readonly formats: MenuItem[] = [
     { label: 'Every reading as CSV', command: () => this.export('csv') },
     { label: 'Readings, volts and outputs as VCD', command: () => this.export('vcd') },

@@ -1,11 +1,13 @@
-import { withoutReadings } from '@yurei/core/design';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { withoutReadings, type Design } from '@yurei/core/design';
 import { sayRate, upperCount } from '@yurei/core/judge';
+import { contactLives, sayLife, type ContactLife, type RunDown } from '@yurei/core/lifetime';
 import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
 import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
 import { concatMap, from, map, scan, type Observable } from 'rxjs';
 import { Message } from 'primeng/message';
 import { BenchService } from '../bench/bench';
+import { HelpHint } from '../common/help-hint';
 import { Press } from '../common/press';
 import { answerTo } from '../data/answer';
 import { BenchView, type Rehearsed } from '../data/bench-view';
@@ -17,20 +19,26 @@ interface Line {
   bad: boolean;
   /** A time to look at. */
   at?: number;
+  /** It tells how long something lasts. */
+  lasts?: true;
 }
 
 const day = 86_400;
-/** Operations after which relays wear out (common practice). */
-const relayLife = [50_000, 100_000] as const;
+const year = 365.25 * day;
 
-/** What one rehearsal comes to: false triggers, chatter, relays, energy, blind times, and what sampling may miss. */
+/** What one rehearsal comes to: false triggers, chatter, what wears out, energy, blind times, and what sampling may miss. */
 @Component({
   selector: 'yu-score-card',
-  imports: [Message, Press],
+  imports: [HelpHint, Message, Press],
   template: `
     @for (line of lines(); track $index) {
       <div class="line" [class.bad]="line.bad">
-        <b>{{ line.what }}</b>
+        <b>
+          {{ line.what }}
+          @if (line.lasts) {
+            <yu-help on="lasts" />
+          }
+        </b>
         <span class="value">{{ line.told }}</span>
         <span class="soft">{{ line.more }}</span>
         @if (line.at !== undefined) {
@@ -89,7 +97,7 @@ export class ScoreCard {
     const rehearsed = this.view.rehearsed();
     if (!rehearsed) return [];
     const { design, rehearsal } = rehearsed;
-    const { falses, chatter, relays, energy, blind } = scoreRehearsal(design, rehearsal);
+    const { falses, chatter, energy, blind } = scoreRehearsal(design, rehearsal);
     const sampled = this.sampling().found;
     const { duration } = rehearsal;
     const atMost = (day * upperCount(falses.count)) / duration;
@@ -117,15 +125,8 @@ export class ScoreCard {
             bad: true,
             at: first,
           }))),
-      ...relays.map(({ name, relay, operations, perYear }): Line => ({
-        what: relay === 'relay' ? name : `${name}, ${relay}`,
-        told: `pulled in ${operations} ${operations === 1 ? 'time' : 'times'}`,
-        more:
-          operations === 0
-            ? 'not switched in this scene'
-            : `if it went on like this, worn after ${years(relayLife[0] / perYear)} to ${years(relayLife[1] / perYear)} (50,000 to 100,000 operations, common practice)`,
-        bad: perYear > relayLife[1],
-      })),
+      ...contactLives(design, rehearsal, 1).map((life) => contactLine(design, life)),
+      ...batteryLines(design, this.view.runDown()),
       energy
         ? {
             what: 'Energy',
@@ -168,8 +169,37 @@ const sampledLine = (name: string, { missed, tried, every }: Sampled): Line => (
   bad: missed > 0,
 });
 
-const short = (value: number): string => toDigits(value, 2);
-const years = (value: number): string =>
-  value >= 1
-    ? `${short(value)} ${short(value) === '1' ? 'year' : 'years'}`
-    : `${short(365.25 * value)} days`;
+const nameOf = ({ parts }: Design, id: string): string =>
+  parts.find((p) => p.id === id)?.name ?? id;
+
+function contactLine(design: Design, { part, relay, operations, bear, lasts }: ContactLife): Line {
+  const name = nameOf(design, part);
+  return {
+    what: relay === 'relay' ? name : `${name}, ${relay}`,
+    told: `pulled in ${operations} ${operations === 1 ? 'time' : 'times'}`,
+    more:
+      operations === 0
+        ? 'not switched in this scene'
+        : `its contacts last ${sayLife(lasts)} where such a scene comes once a day (${decimals(bear, 0)} operations, common practice)`,
+    bad: lasts < year,
+    lasts: true,
+  };
+}
+
+/** How much of each battery a day takes, and what ends it. */
+function batteryLines(design: Design, down: RunDown | undefined): Line[] {
+  if (!down) return [];
+  const share = (aDay: number): string => `${toDigits(100 * Math.abs(aDay), 2)} %`;
+  return Object.entries(down.aDay).map(([part, { all, atRest }]): Line => {
+    const taken =
+      all > 0 ? `loses ${share(all)} a day, at rest ${share(atRest)}` : `gains ${share(all)} a day`;
+    const ends = part === down.part && down.lasts < Infinity ? `; in the end ${down.because}` : '';
+    return {
+      what: nameOf(design, part),
+      told: part === down.part ? sayLife(down.lasts) : '',
+      more: `${taken}, where such a scene comes once a day and light and air stay so${ends}`,
+      bad: down.lasts < day,
+      lasts: true,
+    };
+  });
+}

@@ -3,6 +3,7 @@ import { Title } from '@angular/platform-browser';
 import { Router } from '@angular/router';
 import { openBench, show, slipwayBeam, type Screen } from '../../testing/workbench-bed';
 import { ApiError } from '../data/api';
+import { Panes } from '../data/panes';
 import { Workbench } from './workbench';
 
 async function open(design = slipwayBeam(), id = 'd1') {
@@ -85,7 +86,10 @@ it('leads from an answer to what it stands on, and nowhere from what is not comp
   button('Survives').click();
   expect(to).toHaveBeenLastCalledWith(['/design', 'd1', 'wire']);
   await screen.until(() => screen.all('aside').length === 1);
-  expect(button('Lasts').disabled).toBe(true);
+  button('Lasts').click();
+  expect(to).toHaveBeenLastCalledWith(['/design', 'd1', 'rehearse']);
+  expect(screen.fixture.debugElement.injector.get(Panes).rehearsal()).toBe('score');
+  expect(button('Built right').disabled).toBe(true);
 });
 
 it.each([

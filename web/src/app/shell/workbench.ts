@@ -52,6 +52,7 @@ const evidence: Partial<Record<Answer['id'], string>> = {
   notices: 'rehearse',
   quiet: 'rehearse',
   survives: 'wire',
+  lasts: 'rehearse',
 };
 
 /** Height of the strip when only its player is shown, px. */
@@ -215,11 +216,12 @@ export class Workbench {
     return hints;
   });
 
-  /** Goes to what an answer stands on: the rehearsal, or the findings about what is stressed. */
+  /** Goes to what an answer stands on: the rehearsal and its score, or the findings about what is stressed. */
   protected showEvidence(id: Answer['id']): void {
     const path = evidence[id];
     if (path) void this.router.navigate(['/design', this.id(), path]);
     if (id === 'survives') this.panes.sideOpen.set(true);
+    else this.panes.rehearsal.set(id === 'lasts' ? 'score' : 'time');
   }
 
   protected rename(event: Event): void {

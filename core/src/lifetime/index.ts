@@ -1,0 +1,3 @@
+export { contactLives, type ContactLife } from './contacts.js';
+export { runDown, type RunDown } from './run-down.js';
+export { sayLife } from './say-life.js';

@@ -66,7 +66,7 @@ export class Days {
       return !contributes?.charge && !ofStore;
     });
     this.scene = { ...scene, happenings };
-    this.rest = { ...scene, happenings: [], duration: restingTime(design) };
+    this.rest = { ...scene, happenings: [], starts: 'settled', duration: restingTime(design) };
     this.begun = useScene(design, this.scene);
     this.first = this.pace(levelsOf(design), this.begun);
   }

@@ -51,6 +51,20 @@ it('ends where a wanted happening is missed: the relay pulls in no more', () => 
   expect(Math.abs((found?.left ?? 0) - (0.7 - 0.6) / 0.13 / 6)).toBeLessThan(0.01);
 });
 
+it('ends where the controller stops, also where the scene begins with power coming on', () => {
+  // Under 2.7 V on its rail the chip stops: 1.1 V more at the pack, 0.63 of its nominal 6 V.
+  const board = brief(
+    `${pack('volts=6 ampHours=2')}, controller-5v-8bit U`,
+    'G.plus U.VIN, G.minus U.GND',
+  );
+  const [settled, on] = (['settled', 'power-on'] as const).map((starts) =>
+    runDown(board, { ...sceneOf(10), starts }, 1),
+  );
+  expect(settled?.because).toMatch(/^the controller stops: /);
+  expect(Math.abs((settled?.left ?? 0) - (3.8 / 6 - 0.6) / 0.13 / 6)).toBeLessThan(0.01);
+  expect((on?.lasts ?? 0) / (settled?.lasts ?? 1)).toBeCloseTo(1, 2);
+});
+
 it('lasts for good where it is charged', () => {
   const kept = brief(
     'adapter A volts=14, resistor R ohms=100, lead-battery G charge=0.5',

@@ -12,7 +12,8 @@ import {
 import { formatQuantity } from '@yurei/core/quantity';
 import { runDown } from '@yurei/core/lifetime';
 import { rehearse, scoreRehearsal, snapshot, tellTrouble, wentWrong } from '@yurei/core/rehearsal';
-import { BadInput, loadDesign, pickScene } from './load-design.js';
+import { BadInput } from './bad-input.js';
+import { loadDesign, pickScene } from './load-design.js';
 import {
   noiseReport,
   sceneAt,

@@ -12,7 +12,8 @@ import {
   sayRate,
   type Readings,
 } from '@yurei/core/judge';
-import { BadInput, loadText } from './load-design.js';
+import { BadInput } from './bad-input.js';
+import { loadText } from './load-design.js';
 import { quantity } from './parse-options.js';
 import type { Report } from './report.js';
 import { table } from './table.js';

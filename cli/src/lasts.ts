@@ -2,7 +2,8 @@ import type { Design } from '@yurei/core/design';
 import { contactLives, runDown, sayLife, type RunDown } from '@yurei/core/lifetime';
 import { formatQuantity, toDigits } from '@yurei/core/quantity';
 import { useScene } from '@yurei/core/rehearsal';
-import { BadInput, loadDesign, pickScene } from './load-design.js';
+import { BadInput } from './bad-input.js';
+import { loadDesign, pickScene } from './load-design.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
 

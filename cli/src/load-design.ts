@@ -1,11 +1,7 @@
 import { open } from 'node:fs/promises';
 import type { Design, Scene } from '@yurei/core/design';
 import { largestFile, problemText, readDesign } from '@yurei/core/exchange';
-
-/** Input that cannot be worked with; ends the command with exit code 2. */
-export class BadInput extends Error {
-  override readonly name = 'BadInput';
-}
+import { BadInput } from './bad-input.js';
 
 /**
  * Reads a text file.

@@ -1,14 +1,16 @@
 import { rename, writeFile } from 'node:fs/promises';
 import { Command } from 'commander';
-import { fontRules } from './fonts.js';
-import { exportFile, listCatalog, rehearseFile, solve, type Report } from './commands.js';
-import { checkFile, type CheckOptions } from './check.js';
-import { judgeFile, type JudgeOptions } from './judge.js';
-import { lastsOf, type LastsOptions } from './lasts.js';
-import { trialsOf, type TrialsOptions } from './nights.js';
 import type { SolveOptions } from './analyses.js';
-import { BadInput } from './load-design.js';
-import * as shelf from './shelf.js';
+import { BadInput } from './bad-input.js';
+import type { CheckOptions } from './check.js';
+import type { JudgeOptions } from './judge.js';
+import type { LastsOptions } from './lasts.js';
+import type { TrialsOptions } from './nights.js';
+import type { Report } from './report.js';
+
+// Each command loads what it needs when it is asked.
+const commands = () => import('./commands.js');
+const shelf = () => import('./shelf.js');
 
 interface Output {
   json?: boolean;
@@ -40,7 +42,7 @@ program
   .command('catalog')
   .description('list every kind of part')
   .option('--json', 'print JSON')
-  .action((o: { json?: boolean }) => run(listCatalog, o.json));
+  .action((o: { json?: boolean }) => run(async () => (await commands()).listCatalog(), o.json));
 
 program
   .command('solve <file>')
@@ -67,7 +69,7 @@ program
   .option('--csv <file>', 'write every point of --sweep or --transient')
   .option('--json', 'print JSON')
   .action((file: string, o: SolveOptions & Output) =>
-    run(() => withFiles(solve(file, o), o), o.json),
+    run(async () => withFiles((await commands()).solve(file, o), o), o.json),
   );
 
 program
@@ -77,7 +79,7 @@ program
   .option('--fix', 'make the cures of which there is only one, and write the file')
   .option('--json', 'print JSON')
   .action((file: string, o: CheckOptions & Pick<Output, 'json'>) =>
-    run(() => keepFixed(checkFile(file, o), file), o.json),
+    run(async () => keepFixed((await import('./check.js')).checkFile(file, o), file), o.json),
   );
 
 program
@@ -90,7 +92,9 @@ program
   .option('--every <time>', 'between readings, as they were taken; 10ms otherwise')
   .option('--hits <n>', 'in a row that trip, 1 otherwise')
   .option('--json', 'print JSON')
-  .action((file: string, o: JudgeOptions & Output) => run(() => judgeFile(file, o), o.json));
+  .action((file: string, o: JudgeOptions & Output) =>
+    run(async () => (await import('./judge.js')).judgeFile(file, o), o.json),
+  );
 
 program
   .command('rehearse <file>')
@@ -105,7 +109,7 @@ program
   .option('--vcd <file>', 'write readings, volts and outputs as a value change dump')
   .option('--json', 'print JSON')
   .action((file: string, o: { scene?: string; seed?: string; settled?: boolean } & Output) =>
-    run(() => withFiles(rehearseFile(file, o), o), o.json),
+    run(async () => withFiles((await commands()).rehearseFile(file, o), o), o.json),
   );
 
 program
@@ -121,7 +125,9 @@ program
   .option('--strength <±share>', 'speed, size and strength of happenings, 0.2 otherwise')
   .option('--place <±m>', 'where sensors and happenings are, 0.02 otherwise')
   .option('--json', 'print JSON')
-  .action((file: string, o: TrialsOptions & Output) => run(() => trialsOf(file, o), o.json));
+  .action((file: string, o: TrialsOptions & Output) =>
+    run(async () => (await import('./nights.js')).trialsOf(file, o), o.json),
+  );
 
 program
   .command('lasts <file>')
@@ -129,7 +135,9 @@ program
   .option('--scene <name>', 'the first one otherwise')
   .option('--times <n>', 'how often the scene comes in a day, 1 otherwise')
   .option('--json', 'print JSON')
-  .action((file: string, o: LastsOptions & Output) => run(() => lastsOf(file, o), o.json));
+  .action((file: string, o: LastsOptions & Output) =>
+    run(async () => (await import('./lasts.js')).lastsOf(file, o), o.json),
+  );
 
 program
   .command('export <file>')
@@ -140,7 +148,10 @@ program
   )
   .option('--json', 'print JSON')
   .action((file: string, o: { json?: boolean; to: string }) =>
-    run(() => exportFile(file, o, o.to === 'svg' ? fontRules() : undefined), o.json),
+    run(async () => {
+      const { fontRules } = await import('./fonts.js');
+      return (await commands()).exportFile(file, o, o.to === 'svg' ? fontRules() : undefined);
+    }, o.json),
   );
 
 const data = ['--data <folder>', 'of the server; YUREI_DATA or "data" otherwise'] as const;
@@ -152,19 +163,25 @@ program
   .command('backup <file>')
   .description('copy the shelf as it is now into a file; the server may be running')
   .option(...data)
-  .action((file: string, o: Folder) => run(() => shelf.backUp(file, o.data), false));
+  .action((file: string, o: Folder) =>
+    run(async () => (await shelf()).backUp(file, o.data), false),
+  );
 
 program
   .command('restore <file>')
   .description('put a backup in the place of the shelf; stop the server first')
   .option(...data)
-  .action((file: string, o: Folder) => run(() => shelf.restore(file, o.data), false));
+  .action((file: string, o: Folder) =>
+    run(async () => (await shelf()).restore(file, o.data), false),
+  );
 
 program
   .command('export-all <file>')
   .description('write every design with its saves and studies into one open file (ZIP)')
   .option(...data)
-  .action((file: string, o: Folder) => run(() => shelf.exportAll(file, o.data), false));
+  .action((file: string, o: Folder) =>
+    run(async () => (await shelf()).exportAll(file, o.data), false),
+  );
 
 program
   .command('import-all <file>')
@@ -172,13 +189,15 @@ program
     'put all designs of such a file on the shelf; overwrites nothing; stop the server first',
   )
   .option(...data)
-  .action((file: string, o: Folder) => run(() => shelf.importAll(file, o.data), false));
+  .action((file: string, o: Folder) =>
+    run(async () => (await shelf()).importAll(file, o.data), false),
+  );
 
 program
   .command('passcode')
   .description('set the passcode without which the server does not open to a network')
   .option(...data)
-  .action((o: Folder) => run(() => shelf.passcode(o.data), false));
+  .action((o: Folder) => run(async () => (await shelf()).passcode(o.data), false));
 
 /** Writes the files of a report that were asked for. */
 async function withFiles(work: Promise<Report>, { csv, vcd }: Output): Promise<Report> {

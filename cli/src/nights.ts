@@ -7,7 +7,8 @@ import {
   type Variation,
 } from '@yurei/core/trials';
 import { formatQuantity } from '@yurei/core/quantity';
-import { BadInput, loadDesign, pickScene } from './load-design.js';
+import { BadInput } from './bad-input.js';
+import { loadDesign, pickScene } from './load-design.js';
 import type { Report } from './report.js';
 import { table } from './table.js';
 

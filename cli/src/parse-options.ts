@@ -2,7 +2,7 @@ import { findKind, surroundings, type Quantity } from '@yurei/core/catalog';
 import type { Drive } from '@yurei/core/circuit';
 import type { Design, Part } from '@yurei/core/design';
 import { parseQuantity, type Unit } from '@yurei/core/quantity';
-import { BadInput } from './load-design.js';
+import { BadInput } from './bad-input.js';
 
 /** A parameter of a part, something it feels, or the temperature of everything. */
 export interface Target {

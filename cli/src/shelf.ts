@@ -1,6 +1,6 @@
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
-import { BadInput } from './load-design.js';
+import { BadInput } from './bad-input.js';
 import type { Report } from './report.js';
 
 type Upkeep = typeof import('@yurei/server/upkeep');

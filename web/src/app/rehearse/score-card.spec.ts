@@ -8,11 +8,19 @@ it('tells how long a battery lasts once it has been followed down', async () => 
     const settled = core.rehearse(...asked);
     return settled && { ...settled, circuit: 'in time' };
   });
-  workers.timed.runDown.mockResolvedValue({
+  let release: () => void = () => undefined;
+  const held = new Promise<void>((done) => (release = done));
+  const down = {
     ...{ lasts: 300 * 86_400, part: 'G1', left: 0, because: '12 V battery is empty' },
     ...{ aDay: { G1: { all: 0.003, atRest: 0.0029 } }, course: [] },
+  };
+  workers.timed.runDown.mockImplementation(async () => {
+    await held;
+    return down;
   });
   const card = await showSolved(ScoreCard);
+  await card.until(() => card.text().includes('being followed down'));
+  release();
   await card.until(() => card.text().includes('300 days'));
   expect(card.text()).toMatch(
     /12 V battery .*300 days loses 0\.3 % a day, at rest 0\.29 %, where such a scene comes once a day and light and air stay so; in the end 12 V battery is empty/,

@@ -126,7 +126,7 @@ export class ScoreCard {
             at: first,
           }))),
       ...contactLives(design, rehearsal, 1).map((life) => contactLine(design, life)),
-      ...batteryLines(design, this.view.runDown()),
+      ...(this.view.runningDown() ? [beingFollowed] : batteryLines(design, this.view.runDown())),
       energy
         ? {
             what: 'Energy',
@@ -185,6 +185,14 @@ function contactLine(design: Design, { part, relay, operations, bear, lasts }: C
     lasts: true,
   };
 }
+
+const beingFollowed: Line = {
+  what: 'Batteries',
+  told: '…',
+  more: 'are being followed down through days like this',
+  bad: false,
+  lasts: true,
+};
 
 /** How much of each battery a day takes, and what ends it. */
 function batteryLines(design: Design, down: RunDown | undefined): Line[] {

@@ -5,7 +5,7 @@ it('tells how long a battery lasts, what it loses and what ends it', async () =>
   expect(text).toMatch(
     /^12 V battery \(G1\) +\d+ days +loses 0\.\d+ % a day, 0\.\d+ % at rest; in the end /,
   );
-  expect(text).toMatch(/^at first +G1 90\.0 %$/m);
+  expect(text).toMatch(/^at first +G1 90 %$/m);
   expect(json).toMatchObject({ times: 1, batteries: { part: 'G1' } });
   expect(exitCode).toBe(0);
 });

@@ -12,6 +12,7 @@ import { outputDuty, type LogicState } from '../logic/index.js';
 import type { Now } from '../scene/index.js';
 import { Charges } from './charges.js';
 import type { Course } from './course.js';
+import { FeedWatch } from './feed-watch.js';
 import { Grain } from './grain.js';
 import type { CourseMark } from './mark.js';
 import { Outside } from './outside.js';
@@ -24,7 +25,6 @@ import { Repeats, type Standing } from './repeats.js';
 import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
 import { Settling } from './settling.js';
-import { isUnfed, supervised } from './supervisor.js';
 import type { DryRun } from './world.js';
 
 /** Error per step against the size of a charge: decisions do not turn on less. */
@@ -48,6 +48,7 @@ export class CoSimulation implements Course {
   private readonly values: ReadonlyMap<string, PartValues>;
   private readonly solved = (part: string): SolvedPart | undefined =>
     this.values.get(part)?.update();
+  private readonly solvedOr = (part: string): SolvedPart => this.solved(part) ?? nothing;
   private transient?: Transient;
   private charges?: Charges;
   /** Cycles that are alike, once it has begun. */
@@ -58,9 +59,7 @@ export class CoSimulation implements Course {
   private readonly pins: PinReadings;
   private readonly phases: Phases;
   private turned = false;
-  /** The controller, where its supply is watched, and whether that was too low at the last step. */
-  private readonly controller?: ReturnType<typeof supervised>;
-  private starved = false;
+  private readonly feed: FeedWatch;
   private readonly sent: Sent;
   private t = 0;
   /** Share of the time that each output is on, and its pulses where any is dimmed. */
@@ -90,9 +89,9 @@ export class CoSimulation implements Course {
     this.sent = new Sent(this.outside.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
     this.grain = new Grain(scene);
-    this.pins = new PinReadings(design, this.circuit, (part) => this.solved(part) ?? nothing);
+    this.pins = new PinReadings(design, this.circuit, this.solvedOr);
     this.phases = new Phases(design, this.circuit);
-    this.controller = supervised(design);
+    this.feed = new FeedWatch(design);
     this.averaged = averagedIn(design, this.circuit);
   }
 
@@ -217,7 +216,7 @@ export class CoSimulation implements Course {
     else this.agree(now);
     this.outside.world.advance(0, this.solved);
     this.sent.note(this.solved);
-    this.starved = this.unfed();
+    this.feed.look(this.solvedOr);
     this.follow();
     if (dead) this.transient?.startDead();
     else this.transient?.startAtRest();
@@ -285,7 +284,7 @@ export class CoSimulation implements Course {
     this.settling.restart(t);
     this.transient?.extrapolateTo(t, states);
     this.charges?.start(t);
-    this.starved = this.unfed();
+    this.feed.look(this.solvedOr);
   }
 
   /** Where it stands now, if nothing but what sensors meet and the program changes it. */
@@ -449,10 +448,8 @@ export class CoSimulation implements Course {
   }
 
   private look(t: number): void {
-    if (!this.pulses) this.watch(t, (part) => this.solved(part) ?? nothing);
-    const unfed = this.unfed();
-    if (unfed !== this.starved) this.turns();
-    this.starved = unfed;
+    if (!this.pulses) this.watch(t, this.solvedOr);
+    if (this.feed.look(this.solvedOr)) this.turns();
     if (this.pins.turned()) {
       this.pulses?.watch();
       this.turns();
@@ -466,16 +463,10 @@ export class CoSimulation implements Course {
     this.transient?.pause();
   }
 
-  /** Whether the controller has too little to run on. */
-  private unfed(): boolean {
-    const { controller } = this;
-    return !!controller && isUnfed(controller.kind, this.solved(controller.id) ?? nothing);
-  }
-
   /** Sets the controller's pins as its outputs are; true when any has turned. */
   private turn(logic: LogicState, t: number, driven: boolean): boolean {
     const duties = driven ? this.design.outputs.map((o) => outputDuty(logic, o, t)) : undefined;
-    const { dims = usualDims } = this.controller?.kind ?? {};
+    const { dims = usualDims } = this.feed.kind ?? {};
     const steps = duties?.map((duty) => Math.round(duty * dims.steps) / dims.steps);
     if (this.transient && JSON.stringify(steps) === JSON.stringify(this.duties)) return false;
     this.duties = steps;

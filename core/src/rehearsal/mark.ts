@@ -1,6 +1,7 @@
 import type { SolvedPart } from '../catalog/index.js';
 import type { Memory } from '../circuit/index.js';
 import type { LogicState } from '../logic/index.js';
+import type { EdgeWatch } from './edge-watch.js';
 import type { Heard } from './sensor-noise.js';
 import type { Running, Outage } from './supervisor.js';
 import type { ActingChange, LogicChange } from './traces.js';
@@ -26,8 +27,7 @@ export interface PlayMark {
   acting: readonly ActingChange[];
   /** Readings so far, by channel. */
   taken: ReadonlyMap<string, number>;
-  levels: ReadonlyMap<string, number>;
-  remembered: ReadonlyMap<string, number>;
+  edge: EdgeWatch['mark'];
   unsteady: number;
   supervisor: { now: Running; since: number; outages: readonly Outage[] };
   heard: Heard | undefined;

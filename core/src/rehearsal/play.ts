@@ -4,7 +4,6 @@ import {
   isDue,
   nextPass,
   nextReading,
-  readsAt,
   resetEvents,
   restingLogic,
   stepLogic,
@@ -18,6 +17,7 @@ import { DamageWatch } from './damage-watch.js';
 import { looksAt } from './looks.js';
 import type { PlayMark } from './mark.js';
 import { haltWords } from './halt-words.js';
+import { EdgeWatch } from './edge-watch.js';
 import { Naps } from './naps.js';
 import { quiescentUntil, readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
@@ -62,12 +62,7 @@ export class Play implements Sleeper {
   /** Whether power only comes on as the scene begins. */
   private readonly dead: boolean;
   private readonly logicLog: LogicChange[];
-  /** Levels of channels that read on an edge, as they were a moment ago. */
-  private readonly levels = new Map<string, number>();
-  /** Levels at edges since the last reading, of channels that remember them. */
-  private readonly remembered = new Map<string, number>();
-  /** Whether any channel reads at once when its pin turns. */
-  private readonly edged: boolean;
+  private readonly edge: EdgeWatch;
   /** Only how it comes out is wanted. */
   private readonly lean: boolean;
   private readonly spans: Spans<Span>;
@@ -109,9 +104,9 @@ export class Play implements Sleeper {
     this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
     this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
     this.supervisor = new Supervisor(design, scene, this.dead);
-    this.edged = design.channels.some((c) => c.edge);
+    this.edge = new EdgeWatch(design.channels);
     // In time the circuit itself tells when a pin turns.
-    this.spans = this.edged && path !== 'time' ? watched(scene) : new Spans([]);
+    this.spans = this.edge.channels.length > 0 && path !== 'time' ? watched(scene) : new Spans([]);
     this.nextLook = looksAt(scene);
     this.starts = watched(scene);
     this.circuit = path === 'time' ? 'in time' : 'settled';
@@ -140,8 +135,7 @@ export class Play implements Sleeper {
     this.rig.heard = from.heard;
     this.unsteady = from.unsteady;
     for (const [id, count] of from.taken) this.takers.took(id, count);
-    for (const [id, level] of from.levels) this.levels.set(id, level);
-    for (const [id, level] of from.remembered) this.remembered.set(id, level);
+    this.edge.resume(from.edge);
     this.timed?.resumeAt(from.course, from.logic, this.driven);
   }
 
@@ -156,8 +150,7 @@ export class Play implements Sleeper {
       ...{ t, course, logic: this.logic, logicLog: [...this.logicLog] },
       ...{ acting: [...this.recorder.acting], unsteady: this.unsteady },
       taken: this.takers.counts,
-      levels: new Map(this.levels),
-      remembered: new Map(this.remembered),
+      edge: this.edge.mark,
       supervisor: this.supervisor.mark,
       heard: this.rig.heard,
     });
@@ -241,7 +234,7 @@ export class Play implements Sleeper {
       this.course.settledUntil,
       this.course.ends(this.logic, t),
     );
-    const waits = this.logic.awake.asleep || this.remembered.size > 0 || t < this.unsteady;
+    const waits = this.logic.awake.asleep || !this.edge.isRead || t < this.unsteady;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
     if (!this.course.settled) return t;
     if (!this.course.hasSameStimuliAt([t, (t + until) / 2, until - 1e-6])) {
@@ -274,7 +267,7 @@ export class Play implements Sleeper {
   }
 
   get fine(): boolean {
-    return this.supervisor.running === 'runs' && this.remembered.size === 0;
+    return this.supervisor.running === 'runs' && this.edge.isRead;
   }
 
   get happened(): string {
@@ -359,7 +352,7 @@ export class Play implements Sleeper {
       this.change(t, stoodStill(this.design, this.logic, t), []);
     if (reset || (lost && before !== 'dark' && before !== 'starting')) {
       const { clock } = this.logic;
-      this.remembered.clear();
+      this.edge.forget();
       const fresh = restingLogic(this.design, { at: t, clock, kept: this.logic });
       this.change(t, fresh, resetEvents(this.design, this.logic, fresh));
     }
@@ -459,20 +452,11 @@ export class Play implements Sleeper {
   }
 
   /** Channels whose level has just changed in a way at which they read at once. */
-  private edges(): Set<string> {
-    const found = new Set<string>();
-    if (!this.edged || (this.spans.sorted.length === 0 && !this.timed)) return found;
-    const exact = this.exact(this.design.channels.filter((c) => c.edge));
-    for (const { id, edge, remembers } of this.design.channels) {
-      const value = exact.get(id);
-      if (!edge || value === undefined) continue;
-      const now = Math.round(value);
-      const reads = readsAt(edge, this.levels.get(id) ?? now, now);
-      this.levels.set(id, now);
-      if (reads && remembers) this.remembered.set(id, now);
-      else if (reads) found.add(id);
-    }
-    return found;
+  private edges(): ReadonlySet<string> {
+    const { channels } = this.edge;
+    // As settled, levels change with what happens alone.
+    const watched = channels.length > 0 && (this.timed || this.spans.sorted.length > 0);
+    return watched ? this.edge.turned(this.exact(channels)) : new Set();
   }
 
   /** Readings with the converter's noise, of the channels that are due. */
@@ -483,8 +467,7 @@ export class Play implements Sleeper {
     const readings = new Map<string, number>();
     for (const channel of due) {
       const now = exact.get(channel.id);
-      const counts = this.remembered.get(channel.id) ?? (now === undefined ? now : Math.round(now));
-      this.remembered.delete(channel.id);
+      const counts = this.edge.take(channel.id) ?? (now === undefined ? now : Math.round(now));
       if (counts === undefined) continue;
       this.cycles?.see(channel.id, now ?? counts);
       const value = this.takers.take(channel.id, counts, own.get(channel.id));

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { readDesign } from '@yurei/core/exchange';
+import { runDown } from '@yurei/core/lifetime';
 import { rehearse } from '@yurei/core/rehearsal';
 import { root } from './run.mjs';
 
@@ -78,6 +79,14 @@ long('boarding-mat', 0.1, 30 * 86_400, halfDays);
 const gate = readDesign(readFileSync(resolve(root, 'demo/creek-gate-watch.yurei.json'), 'utf8'));
 const asleep = { ...gate.design.controller, sleep: { every: 8, awake: 0.3 } };
 long('creek-gate-watch', undefined, 86_400, [20_000, 43_200, 43_260], { controller: asleep });
+
+for (const name of ['fuel-locker-loop', 'creek-gate-watch']) {
+  const { design } = readDesign(readFileSync(resolve(root, 'demo', `${name}.yurei.json`), 'utf8'));
+  const { ms, result } = timed(() => runDown(design, design.scenes[0], 1));
+  console.log(
+    `“${design.title}” followed down: ${(ms / 1000).toFixed(1)} s; lasts ${(result.lasts / 86_400).toFixed(0)} days`,
+  );
+}
 
 ratios.sort((a, b) => a - b);
 const at = (share) => ratios[Math.floor(share * (ratios.length - 1))].toFixed(1);

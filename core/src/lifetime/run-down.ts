@@ -43,21 +43,23 @@ export function runDown(design: Design, scene: Scene, times: number): RunDown | 
     if (t > 0 && t < Infinity) course.push({ t, levels: Object.fromEntries(at) });
     return { lasts: t, part, left, because, aDay: aDayOf(days.first), course };
   };
+  const endsWithin = (t: number, at: Levels, by: Pace, within: Ending): RunDown => {
+    const { to: after, because } = findEnd(days, at, by, within);
+    return ends(t + after, moved(at, by, after), because);
+  };
   let pace = days.first;
+  if (pace.fails !== undefined) return ends(0, levels, pace.fails);
   for (let t = 0; ;) {
-    if (pace.fails !== undefined) return ends(t, levels, pace.fails);
     const span = spanOf(levels, pace);
     if (span === Infinity) return ends(Infinity, levels, 'it is charged as much as it is emptied');
     if (t + span > longest) return ends(longest, levels, 'longer than is reckoned');
     const middle = days.at(moved(levels, pace, span / 2));
-    const runs = middle.fails === undefined ? middle : pace;
-    const to = middle.fails === undefined ? span : span / 2;
-    const next = middle.fails === undefined ? days.at(moved(levels, runs, span)) : middle;
-    if (next.fails !== undefined) {
-      const found = findEnd(days, levels, runs, { from: to === span ? span / 2 : 0, to });
-      return ends(t + found.after, moved(levels, runs, found.after), found.fails ?? next.fails);
-    }
-    levels = moved(levels, runs, span);
+    if (middle.fails !== undefined)
+      return endsWithin(t, levels, pace, { from: 0, to: span / 2, because: middle.fails });
+    const next = days.at(moved(levels, middle, span));
+    if (next.fails !== undefined)
+      return endsWithin(t, levels, middle, { from: span / 2, to: span, because: next.fails });
+    levels = moved(levels, middle, span);
     t += span;
     course.push({ t, levels: Object.fromEntries(levels) });
     pace = next;
@@ -80,22 +82,23 @@ const moved = (levels: Levels, { falls }: Pace, seconds: number): Levels =>
     }),
   );
 
-/** When within a stretch at whose end it fails it begins to, by halving. */
-function findEnd(
-  days: Days,
-  levels: Levels,
-  pace: Pace,
-  within: { from: number; to: number },
-): { after: number; fails?: string } {
-  let { from, to } = within;
-  let fails: string | undefined;
+/** Two moments of a stretch, s: at the first all is fine, at the second it fails. */
+interface Ending {
+  from: number;
+  to: number;
+  because: string;
+}
+
+/** The same closer to each other, by halving. */
+function findEnd(days: Days, levels: Levels, pace: Pace, within: Ending): Ending {
+  let { from, to, because } = within;
   for (let i = 0; i < halvings; i++) {
     const middle = (from + to) / 2;
-    const found = days.at(moved(levels, pace, middle)).fails;
-    if (found === undefined) from = middle;
-    else [to, fails] = [middle, found];
+    const { fails } = days.at(moved(levels, pace, middle));
+    if (fails === undefined) from = middle;
+    else [to, because] = [middle, fails];
   }
-  return { after: to, ...(fails === undefined ? {} : { fails }) };
+  return { from, to, because };
 }
 
 const aDayOf = ({ falls, atRest }: Pace): RunDown['aDay'] =>

@@ -39,6 +39,7 @@ import { BenchView } from '../data/bench-view';
       gap: 8px;
     }
     button {
+      flex: none;
       min-width: 84px;
       text-align: right;
     }

@@ -24,7 +24,7 @@ it('says so where nothing is used up', async () => {
   expect(text).toBe('There is no battery and no relay in it; how sensors age is not computed.');
 });
 
-it.each(['-1', 'twice', '1e9'])('refuses %s times a day', async (times) => {
+it.each(['-1', 'twice', '1e9', ''])('refuses %s times a day', async (times) => {
   await expect(lastsOf('demo/slipway-beam.yurei.json', { times })).rejects.toThrow(
     `--times ${times} is not a number from 0 to 86400.`,
   );

@@ -21,7 +21,7 @@ export async function lastsOf(file: string, options: LastsOptions): Promise<Repo
   const scene = pickScene(design, options.scene);
   if (!scene)
     throw new BadInput(`${file}: the design has no scene to rehearse. Add one in Rehearse.`);
-  const times = Number(options.times ?? '1');
+  const times = options.times?.trim() === '' ? NaN : Number(options.times ?? '1');
   if (!(times >= 0 && times <= mostTimes))
     throw new BadInput(`--times ${options.times} is not a number from 0 to ${mostTimes}.`);
   const down = runDown(design, scene, times);

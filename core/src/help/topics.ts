@@ -73,7 +73,7 @@ export const topics: readonly Topic[] = [
     title: 'How long it lasts',
     text: [
       'Days are taken to be alike: the scene comes once in each, the rest of the day nothing happens, light and air stay as they are. Both are followed in time with the battery as full as it then is, and tell how much of its charge such a day takes.',
-      'That is done anew as it runs down, a fifth of its charge at a time, until something is no longer so: the controller’s supply falls below what it runs on, a wanted happening is no longer noticed, or the battery is empty. Where a panel or a charger gives as much as is taken it lasts for good.',
+      'That is done anew as it runs down, a fifth of its charge at a time, until something is no longer so: the controller’s supply falls below what it runs on, a wanted happening is no longer noticed, it fires falsely where it did not, or the battery is empty. Where a panel or a charger gives as much as is taken it lasts for good.',
       'Contacts are worn when they have been switched as often as they bear under load. How sensors age, corrode or are fouled is not computed.',
     ],
     formula:

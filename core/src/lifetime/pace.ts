@@ -1,7 +1,7 @@
 import { kindOf, numbersOf } from '../catalog/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { entry } from '../quantity/index.js';
-import { useScene, type Outcomes, type Used } from '../rehearsal/index.js';
+import { useScene, wentWrong, type Outcomes, type Used } from '../rehearsal/index.js';
 import { findHappeningKind } from '../scene/index.js';
 
 export const day = 86_400;
@@ -111,11 +111,15 @@ export class Days {
     if (empty) return `${this.nameOf(empty[0])} is empty`;
     const out = quiet.outages[0] ?? busy.outages[this.begun.outages.length];
     if (out) return `the controller stops: ${out.because}`;
-    const lost = busy.verdicts.find((v) => {
+    if (busy.spurious.length > this.begun.spurious.length) return 'it fires at nothing';
+    const other = busy.verdicts.find((v) => {
       const before = this.begun.verdicts.find((b) => b.happening === v.happening);
-      return before?.outcome === 'noticed' && v.outcome !== 'noticed';
+      return before && !wentWrong(before.outcome) && wentWrong(v.outcome);
     });
-    return lost && `“${lost.name}” is no longer noticed`;
+    if (!other) return undefined;
+    return other.outcome === 'missed'
+      ? `“${other.name}” is no longer noticed`
+      : `“${other.name}” sets it off`;
   }
 
   private nameOf(part: string): string {

@@ -1,6 +1,7 @@
 /** How batteries run down, against closed forms over the curve of their open-circuit volts. */
 import { demo } from '../testing/demo.js';
-import { brief, placed, sceneOf } from '../testing/small.js';
+import type { Design } from '../design/index.js';
+import { brief, channel, onBoard, pins, placed, sceneOf } from '../testing/small.js';
 import { contactLives, runDown, sayLife } from './index.js';
 
 /** Open-circuit volts of alkaline cells over nominal, from empty to full in six steps, as the catalogue gives them. */
@@ -63,6 +64,42 @@ it('ends where the controller stops, also where the scene begins with power comi
   expect(settled?.because).toMatch(/^the controller stops: /);
   expect(Math.abs((settled?.left ?? 0) - (3.8 / 6 - 0.6) / 0.13 / 6)).toBeLessThan(0.01);
   expect((on?.lasts ?? 0) / (settled?.lasts ?? 1)).toBeCloseTo(1, 2);
+});
+
+it('ends where a falling supply sets off the alarm by itself', () => {
+  const watch = onBoard(
+    `${pack('volts=9 ampHours=0.5')}`.replace('alkaline-pack G', 'alkaline-pack P') +
+      ', resistor R ohms=100, resistor A ohms=10e3, resistor B ohms=10e3, active-buzzer Z',
+    'P.plus R.a, R.b P.minus, P.plus A.a, A.b B.a, B.b P.minus, P.minus U.GND, A.b U.A0, U.D3 Z.plus, Z.minus U.GND',
+    {
+      ...channel('U.A0', { trips: 'below', threshold: 700, hysteresis: 0 }),
+      ...pins('U.A0 analogue', 'U.D3 output'),
+      outputs: [{ id: 'o1', name: 'Buzzer', pin: 'U.D3', active: 'high' }],
+      rules: [
+        {
+          ...{ id: 'r1', hold: 0, latch: false, when: { is: 'channel', channel: 'c1' } },
+          then: [{ do: 'drive', output: 'o1', drive: { as: 'on' } }],
+        },
+      ],
+    } as Partial<Design>,
+  );
+  const found = runDown(watch, sceneOf(10), 1);
+  expect(found?.because).toBe('it fires at nothing');
+  // 700 of 1024 counts of 5 V are half of 6.84 V, 0.76 of nominal: in the second of six steps from empty.
+  expect(Math.abs((found?.left ?? 0) - (1 + (0.76 - 0.73) / 0.05) / 6)).toBeLessThan(0.02);
+});
+
+it('a battery that outlives what is followed stands then where its small load has brought it', () => {
+  const clock = brief(
+    `${pack('volts=3 ampHours=20')}, resistor R ohms=1e6`,
+    'G.plus R.a, R.b G.minus',
+  );
+  const found = runDown(clock, sceneOf(10), 1);
+  expect(found?.because).toBe('it is followed no further');
+  // About 3 µA of 20 A·h: 0.53 A·h in twenty years.
+  expect(found?.left).toBeGreaterThan(0.965);
+  expect(found?.left).toBeLessThan(0.98);
+  expect(found?.course.at(-1)?.levels['G']).toBe(found?.left);
 });
 
 it('lasts for good where it is charged', () => {

@@ -52,7 +52,8 @@ export function runDown(design: Design, scene: Scene, times: number): RunDown | 
   for (let t = 0; ;) {
     const span = spanOf(levels, pace);
     if (span === Infinity) return ends(Infinity, levels, 'it is charged as much as it is emptied');
-    if (t + span > longest) return ends(longest, levels, 'longer than is reckoned');
+    if (t + span > longest)
+      return ends(longest, moved(levels, pace, longest - t), 'it is followed no further');
     const middle = days.at(moved(levels, pace, span / 2));
     if (middle.fails !== undefined)
       return endsWithin(t, levels, pace, { from: 0, to: span / 2, because: middle.fails });

@@ -130,6 +130,14 @@ program
   );
 
 program
+  .command('plan <file>')
+  .description('sensors for the brief of a design, wired and rehearsed, the best first')
+  .option('--json', 'print JSON')
+  .action((file: string, o: Output) =>
+    run(async () => (await import('./plan.js')).planOf(file), o.json),
+  );
+
+program
   .command('lasts <file>')
   .description('how long batteries and contacts last where a scene comes once a day')
   .option('--scene <name>', 'the first one otherwise')

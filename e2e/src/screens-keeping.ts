@@ -1,4 +1,4 @@
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { constants, tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -49,15 +49,6 @@ export async function screensOfKeeping(
     await page.press('Earlier saves…');
     await page.find('yu-unreadable ul');
     await shoot('unreadable');
-    await app.stop();
-
-    const set = ['cli/bin/yurei.mjs', 'passcode', '--data', data];
-    spawnSync(process.execPath, set, { input: 'lantern by the slip\n' });
-    app = await startApp(data, 0, { HOST: '0.0.0.0' });
-    await visit(app.address);
-    await (await page.find('#passcode')).sendKeys('lantern by the ship', Key.ENTER);
-    await page.says('yu-sign-in-page', /is wrong/);
-    await shoot('passcode');
   } finally {
     await app.kill();
     rmSync(folder, { recursive: true, force: true });

@@ -61,6 +61,17 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
+    name: 'brief',
+    go: async (driver) => {
+      await openDemo(driver, 'Sail loft motion', 'plan');
+      const told = By.css('yu-sensor-comparison');
+      await driver.wait(async () => {
+        const text = await driver.findElement(told).getText();
+        return (text.match(/Of 200 nights/g) ?? []).length >= 3;
+      }, 180000);
+    },
+  },
+  {
     name: 'plan',
     go: async (driver) => {
       const stairs = demoOf('loft-stairs');

@@ -8,15 +8,9 @@ import { boardOf, groundOf, nearestE24, pinFor, put, railOf, wire } from './site
 
 /** A part with supply of its own: power, then each of its signals. */
 export function fed(making: Making): void {
-  const { draft, part, because } = making;
-  const { terminals, feed, outputs } = kindOf(part);
-  if (!feed) return;
-  const supply = supplyThatSuits(draft.design, part);
-  wire(draft, supply.ref, terminalRef(part.id, feed.plus));
-  wire(draft, terminalRef(part.id, feed.minus), groundOf(draft.design));
-  because.push(
-    `It works from ${formatQuantity(feed.least(paramsOf(part)), 'V')}: fed ${formatQuantity(supply.volts, 'V')} from ${supply.ref}.`,
-  );
+  const { part } = making;
+  const { terminals, outputs } = kindOf(part);
+  power(making);
   if (kindOf(part).bus) return onBus(making);
   const signals = terminals.filter((t) => t.role === 'signal-out');
   for (const terminal of outputs
@@ -25,6 +19,18 @@ export function fed(making: Making): void {
     signalOut(making, terminal);
   for (const terminal of terminals.filter((t) => t.role === 'signal-in' && !t.optional))
     signalIn(making, terminal);
+}
+
+/** Joins a part's own feed to a supply that suits it. */
+export function power({ draft, part, because }: Making): void {
+  const { feed } = kindOf(part);
+  if (!feed) return;
+  const supply = supplyThatSuits(draft.design, part);
+  wire(draft, supply.ref, terminalRef(part.id, feed.plus));
+  wire(draft, terminalRef(part.id, feed.minus), groundOf(draft.design));
+  because.push(
+    `It works from ${formatQuantity(feed.least(paramsOf(part)), 'V')}: fed ${formatQuantity(supply.volts, 'V')} from ${supply.ref}.`,
+  );
 }
 
 /** The board's own supply if it suits the part, else the lowest that does. */

@@ -38,6 +38,7 @@ function wireUp(making: Making): void {
   if (frontEnd === 'bridge') return bridge(making);
   if (frontEnd === 'heater') return heated(making);
   if (frontEnd === 'charge') return piezo(making);
+  if (frontEnd === 'plates') return plates(making);
   if (feed) return fed(making);
   if (terminals.filter((t) => t.role === 'contact').length === 2) return contact(making);
   if (frontEnd === 'touch') return touchPad(making);
@@ -106,6 +107,20 @@ function piezo(making: Making): void {
   ]);
   because.push('A knock gives tens of volts: a zener diode clamps it, 1 MΩ lets the charge off.');
   toPin(making, signal, 'analogue');
+}
+
+/** Two plates between two pins: one charges them, the other sees what came through. */
+function plates(making: Making): void {
+  const { draft, part, because } = making;
+  for (const { id } of endsOf(part.kind)) {
+    const pin = pinFor(draft.design, { mode: 'output', skill: 'analogue' });
+    wire(draft, terminalRef(part.id, id), pin);
+    draft.make({ type: 'set-pin', pin, mode: 'output' });
+    because.push(`${terminalRef(part.id, id)} goes to ${pin}.`);
+  }
+  because.push(
+    'One pin charges its plates, the other measures what came through; both hold them at 0 V between two readings.',
+  );
 }
 
 function touchPad(making: Making): void {

@@ -126,7 +126,11 @@ export interface Facets<V = Params, K extends string = string> {
   /** How often its contacts can be switched under load before they are worn. */
   switchings?: number;
   /** What it wants around it before a controller can read it, where that is more than power or a load resistor. */
-  frontEnd?: 'bridge' | 'heater' | 'charge' | 'touch';
+  frontEnd?: 'bridge' | 'heater' | 'charge' | 'touch' | 'plates';
+  /** A controller for a first design: what it is then fed with, V, from an adapter or from cells. */
+  firstFed?: { mains: number; battery: number };
+  /** The kind of part across from it whose beam it watches, where it is mostly used so. */
+  beamFrom?: string;
   /** A contact at the end of a loop; where its resistors tell rest, tripped, cut and shorted apart, they, Ω. */
   loop?: { a: K; b: K; resistors?(params: V): { line: number; across: number } };
   /** Someone breaks its lead by hand. */

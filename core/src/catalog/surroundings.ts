@@ -15,6 +15,8 @@ export interface Surrounding {
   combination: 'sum' | 'power' | 'largest' | 'smallest';
   /** The same wherever a part stands: nothing comes of a place. */
   everywhere?: true;
+  /** Only what is at the very place is felt: the sensor lies in its way or is fixed to it. */
+  onContact?: true;
 }
 
 /** Everything that can be felt, by name. */
@@ -91,6 +93,7 @@ export const surroundings = {
     max: 360,
     floor: 0.1,
     combination: 'sum',
+    onContact: true,
   },
   tilt: {
     label: 'Tilted by',
@@ -100,6 +103,7 @@ export const surroundings = {
     max: 180,
     floor: 0.1,
     combination: 'largest',
+    onContact: true,
   },
   vibration: {
     label: 'Vibration, peak',
@@ -118,8 +122,18 @@ export const surroundings = {
     max: 1e-9,
     floor: 1e-14,
     combination: 'sum',
+    onContact: true,
   },
-  force: { label: 'Force', unit: 'N', rest: 0, min: 0, max: 1e5, floor: 0.01, combination: 'sum' },
+  force: {
+    label: 'Force',
+    unit: 'N',
+    rest: 0,
+    min: 0,
+    max: 1e5,
+    floor: 0.01,
+    combination: 'sum',
+    onContact: true,
+  },
   gap: {
     label: 'Opened by',
     unit: 'm',
@@ -128,6 +142,7 @@ export const surroundings = {
     max: 10,
     floor: 1e-4,
     combination: 'largest',
+    onContact: true,
   },
   key: {
     label: 'Key pressed',
@@ -137,6 +152,7 @@ export const surroundings = {
     max: 16,
     floor: 0.5,
     combination: 'largest',
+    onContact: true,
   },
   tag: {
     label: 'Number of the tag',
@@ -146,6 +162,7 @@ export const surroundings = {
     max: 4294967295,
     floor: 0.5,
     combination: 'largest',
+    onContact: true,
   },
   temperature: {
     label: 'Temperature',

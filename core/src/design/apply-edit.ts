@@ -1,11 +1,22 @@
 import { EditError, type Edit } from './edit.js';
+import type { Brief } from './brief.js';
 import { put, without } from './list.js';
 import { programHandlers } from './program-edits.js';
 import { splitRef } from './terminal-ref.js';
 import { withKeptTargets, withoutLostTargets } from './without-lost-targets.js';
 import { withoutNamed } from './without-named.js';
 import { mostReadingsInAll } from './limits.js';
-import type { Accepted, Design, Group, Part, PinUse, ReadingSet, Scene, Wire } from './types.js';
+import type {
+  Accepted,
+  Design,
+  Group,
+  Happening,
+  Part,
+  PinUse,
+  ReadingSet,
+  Scene,
+  Wire,
+} from './types.js';
 
 type Handler<T extends Edit['type']> = (design: Design, edit: Extract<Edit, { type: T }>) => Design;
 
@@ -88,6 +99,10 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
       ...s,
       happenings: without(s.happenings, id, 'happening'),
     })),
+  'set-brief': (design, { fields }) => withBrief(design, { ...design.brief, ...fields }),
+  'put-need': (design, { need }) =>
+    withBrief(design, { ...design.brief, needs: put(design.brief.needs, need) }),
+  'remove-need': removeNeed,
   'set-plan': (design, { plan }) => ({ ...design, plan }),
   'put-recording': (design, { recording }) => ({
     ...design,
@@ -115,6 +130,21 @@ const handlers: { [T in Edit['type']]: Handler<T> } = {
   }),
   batch: (design, { edits }) => withKeptTargets(design, edits.reduce(applyEdit, design)),
 };
+
+const withBrief = (design: Design, brief: Brief): Design => ({ ...design, brief });
+
+/** What tried it goes on happening, for nothing in the brief. */
+function removeNeed(design: Design, { id }: { id: string }): Design {
+  const needs = without(design.brief.needs, id, 'need');
+  const freed = ({ need, ...happening }: Happening): Happening =>
+    need === undefined || need === id ? happening : { ...happening, need };
+  const scenes = design.scenes.map((scene) =>
+    scene.happenings.some((h) => h.need === id)
+      ? { ...scene, happenings: scene.happenings.map(freed) }
+      : scene,
+  );
+  return { ...withBrief(design, { ...design.brief, needs }), scenes };
+}
 
 /** A set belongs to a channel that is there, and all sets together fit into a design. */
 function putReadings(design: Design, { set }: { set: ReadingSet }): Design {

@@ -1,3 +1,4 @@
+import type { Brief, Need } from './brief.js';
 import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './program.js';
 import type {
   Accepted,
@@ -54,6 +55,9 @@ export type Edit =
   | { type: 'remove-scene'; id: string }
   | { type: 'put-happening'; scene: string; happening: Happening }
   | { type: 'remove-happening'; scene: string; id: string }
+  | { type: 'set-brief'; fields: Partial<Omit<Brief, 'needs'>> }
+  | { type: 'put-need'; need: Need }
+  | { type: 'remove-need'; id: string }
   | { type: 'set-plan'; plan: Plan }
   | { type: 'put-recording'; recording: Recording }
   | { type: 'remove-recording'; id: string }

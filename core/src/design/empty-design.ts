@@ -1,3 +1,4 @@
+import { emptyBrief } from './brief.js';
 import { currentVersion, type Design } from './types.js';
 
 /** A new design with nothing in it. */
@@ -8,6 +9,7 @@ export function emptyDesign(title: string): Design {
     title,
     purpose: '',
     site: '',
+    brief: emptyBrief,
     plan: { width: 12, depth: 8, walls: [] },
     parts: [],
     wires: [],

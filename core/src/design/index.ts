@@ -1,5 +1,6 @@
 export * from './types.js';
 export * from './program.js';
+export * from './brief.js';
 export { largestCount, mostReadings, mostReadingsInAll } from './limits.js';
 export { emptyDesign } from './empty-design.js';
 export { splitRef, terminalRef } from './terminal-ref.js';

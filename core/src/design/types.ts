@@ -1,3 +1,4 @@
+import type { Brief } from './brief.js';
 import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './program.js';
 
 /**
@@ -6,11 +7,13 @@ import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './
  */
 export interface Design {
   format: 'yurei-design';
-  version: 9;
+  version: 10;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
   site: string;
+  /** What is wanted of it. */
+  brief: Brief;
   plan: Plan;
   parts: Part[];
   wires: Wire[];
@@ -264,6 +267,8 @@ export interface Happening {
   /** Seconds from the start of the scene. */
   start: number;
   params: Record<string, number>;
+  /** Id of what is wanted in the brief, which this tries. */
+  need?: string;
   /** By what it is noticed, or what a nuisance must not bring about; left out: the usual, see docs/rules.md. */
   signs?: Sign[];
   /** Seconds after it was first felt within which it must be noticed. */
@@ -292,4 +297,4 @@ export type Sign =
   | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
-export const currentVersion = 9;
+export const currentVersion = 10;

@@ -1,5 +1,14 @@
 import Joi from 'joi';
-import { currentVersion, mostReadings, sceneStarts } from '../design/index.js';
+import {
+  answers,
+  controllers,
+  currentVersion,
+  deadSupplies,
+  feeds,
+  mostReadings,
+  sceneStarts,
+  workTimes,
+} from '../design/index.js';
 import { list, numbers, prepared } from './list-shape.js';
 import { programShape, sleepShape } from './program-shape.js';
 
@@ -159,6 +168,7 @@ export const happeningShape = Joi.object({
   intent: Joi.valid('wanted', 'nuisance').required(),
   start: number.min(0).max(1e7).required(),
   params,
+  need: Joi.string().max(32),
   signs: list(sign, 16).optional(),
   within: number.greater(0).max(1e7),
   target: Joi.object({
@@ -184,6 +194,30 @@ const accepted = Joi.object({
   finding: Joi.string().min(1).max(200).required(),
   severity: Joi.valid('error', 'caution', 'note').required(),
   reason: Joi.string().trim().min(1).max(400).required(),
+});
+
+const need = Joi.object({
+  id,
+  intent: Joi.valid('wanted', 'nuisance').required(),
+  kind: Joi.string().max(64).required(),
+  name: text(120),
+  params,
+  far: number.min(0).max(1e4),
+  within: number.greater(0).max(1e7),
+});
+
+const brief = Joi.object({
+  needs: list(need, 100),
+  outdoors: Joi.boolean(),
+  by: Joi.valid(...workTimes),
+  feed: Joi.valid(...feeds),
+  controller: Joi.valid(...controllers),
+  answer: Joi.valid(...answers),
+  lasts: number.greater(0).max(1e7),
+  withoutPower: Joi.valid(...deadSupplies),
+  tells: text(400),
+  children: Joi.boolean(),
+  animals: Joi.boolean(),
 });
 
 const recording = Joi.object({
@@ -213,6 +247,7 @@ export const designShape = prepared(
     title: Joi.string().min(1).max(120).required(),
     purpose: text(4000),
     site: text(4000),
+    brief: brief.required(),
     plan: plan.required(),
     parts: list(part, 2000),
     wires: list(wire, 10000),

@@ -82,6 +82,17 @@ export const topics: readonly Topic[] = [
       'charge balance; midpoint rule: Hairer, Nørsett, Wanner, Solving ODEs I, II.1; 50,000 operations of small relays under load: common practice',
   },
   {
+    id: 'compare',
+    title: 'How sensors are compared',
+    text: [
+      'Each sensor that feels what must be noticed is wired as it usually is, on a bench of its own, with a controller, a buzzer and a rule. What the brief asks then happens in scenes by day, by night, or both. Its line is set in the middle between rest and what must be noticed, clear of what must not set it off where that can be; it is read ten times while it is felt.',
+      'What stands here is what the rehearsal of that design gave: its delay, its current, what fooled it. One that notices all stands before one that does not, then the marks decide: each from 0 to 100, weighed by what counts to you. Quiet: the share of nuisances that leave it quiet. Clear: ten standard deviations of the readings at rest are full marks. Fast and little current: by ratio to the best. Few parts: halved by each two parts around it.',
+      'Over many nights every part is anywhere within its tolerance, and air, supply, strength and place differ as usual.',
+    ],
+    formula: 'mark = Σ weight · mark of each ⁄ Σ weight',
+    source: 'The weighing is own convention; everything else is rehearsed.',
+  },
+  {
     id: 'nights',
     title: 'What many nights tell that one does not',
     text: [

@@ -41,7 +41,13 @@ export { usualSigns } from './usual-signs.js';
 export { explain, type Asked, type Remedy, type Why } from './remedies.js';
 export { missedBySampling, scoreRehearsal, type RehearsalScore, type Sampled } from './score.js';
 export { circuitDoes, type Deed } from './circuit-does.js';
-export { readingGroup, readingGroups, roomBetween, type ReadingGroup } from './reading-groups.js';
+export {
+  readingGroup,
+  readingGroups,
+  roomBetween,
+  type ReadingGroup,
+  type Room,
+} from './reading-groups.js';
 export {
   byAngle,
   byDistance,

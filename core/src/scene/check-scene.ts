@@ -7,7 +7,7 @@ import { pathLength } from './path.js';
 
 type Fault = Omit<Problem, 'severity'> & { severity?: Problem['severity'] };
 
-/** Holds the plan, the scenes and the recordings of a well-formed document against what can be. */
+/** Holds the brief, the plan, the scenes and the recordings of a well-formed document against what can be. */
 export function checkScenes(design: Design): Problem[] {
   const scenes = design.scenes.flatMap((scene, s) => {
     const at = `scenes[${s}] (${scene.id})`;
@@ -23,7 +23,12 @@ export function checkScenes(design: Design): Problem[] {
     );
     return [...surroundings, ...happenings];
   });
-  const faults = [...placeFaults(design), ...recordingFaults(design), ...scenes];
+  const faults = [
+    ...needFaults(design),
+    ...placeFaults(design),
+    ...recordingFaults(design),
+    ...scenes,
+  ];
   return faults.map((f) => ({ severity: 'refuse', ...f }));
 }
 
@@ -57,19 +62,30 @@ const outside = ({ width, depth }: Plan, { x, y }: Point): boolean =>
 
 const edges = ({ width, depth }: Plan): string => `It reaches from 0, 0 to ${width}, ${depth} m.`;
 
+const unknownKind = (kind: string): Fault => ({
+  place: '.kind',
+  reason: `There is no happening "${kind}"`,
+  cure: 'Use a kind of happening that this version knows.',
+});
+
+function needFaults({ brief }: Design): Fault[] {
+  return brief.needs.flatMap(({ id, kind: named, params }, i) => {
+    const kind = findHappeningKind(named);
+    const faults = kind
+      ? valueFaults(params, kind.params, kind.label).map((f) => ({
+          ...f,
+          place: `.params${f.place}`,
+        }))
+      : [unknownKind(named)];
+    return faults.map((f) => ({ ...f, place: `brief.needs[${i}] (${id})${f.place}` }));
+  });
+}
+
 function happeningFaults(happening: Happening, scene: Scene, design: Design): Fault[] {
   const { duration } = scene;
   const { plan } = design;
   const kind = findHappeningKind(happening.kind);
-  if (!kind) {
-    return [
-      {
-        place: '',
-        reason: `There is no happening "${happening.kind}"`,
-        cure: 'Use a kind of happening that this version knows.',
-      },
-    ];
-  }
+  if (!kind) return [unknownKind(happening.kind)];
   const faults: Fault[] = valueFaults(happening.params, kind.params, kind.label).map((f) => ({
     ...f,
     place: `.params${f.place}`,
@@ -87,6 +103,16 @@ function happeningFaults(happening: Happening, scene: Scene, design: Design): Fa
     faults.push({
       ...{ place: '', severity: 'doubt', reason: `${kind.label}: the scene has no tank` },
       cure: 'Give “Water surface of the tank” among the surroundings of the scene.',
+    });
+  const { need } = happening;
+  if (need !== undefined && !design.brief.needs.some((n) => n.id === need))
+    faults.push({
+      ...{
+        place: '.need',
+        severity: 'doubt',
+        reason: `The brief asks for nothing called "${need}"`,
+      },
+      cure: 'Choose in Rehearse what of the brief it tries, or nothing.',
     });
   const aim = aimFault(happening, kind, design);
   if (aim) faults.push({ place: '.target', severity: 'doubt', ...aim });

@@ -1,5 +1,5 @@
 import { kindOf } from '../catalog/index.js';
-import type { Design, Happening, Scene } from '../design/index.js';
+import type { Design, Happening, Need, Scene } from '../design/index.js';
 import type { Circumstances, HappeningKind } from './happening-kind.js';
 import { contributes, happeningKinds, happeningSpan } from './happenings.js';
 import { usualAim } from './targets.js';
@@ -23,28 +23,36 @@ export function fittingKinds(
   const felt = [...new Set(design.parts.flatMap((p) => kindOf(p).senses?.quantities ?? []))];
   const gives = (kind: HappeningKind): boolean => felt.some((q) => kind.contributes?.[q]);
   const fits = happeningKinds.filter(
-    (kind) => agree(kind.only ?? {}, at) && felt.some((q) => contributes(kind, q)),
+    (kind) => happensIn(kind, at) && felt.some((q) => contributes(kind, q)),
   );
   return [...fits.filter(gives), ...fits.filter((kind) => !gives(kind))];
 }
 
-const agree = (one: Circumstances, other: Circumstances): boolean =>
+/** Whether a kind of happening can come where and when that is. */
+export const happensIn = ({ only = {} }: HappeningKind, at: Circumstances): boolean =>
   (['outdoors', 'by'] as const).every(
-    (of) => one[of] === undefined || other[of] === undefined || one[of] === other[of],
+    (of) => only[of] === undefined || at[of] === undefined || only[of] === at[of],
   );
 
-/** A happening of a kind as it usually comes: where it is felt, and aimed at what it is mostly aimed at. */
+/**
+ * A happening of a kind as it usually comes: where it is felt, and aimed at what it is mostly aimed at.
+ *
+ * @param need of the brief, which it tries: as large, fast and far as told there
+ */
 export function draftHappening(
   design: Design,
   kind: HappeningKind,
   given: Pick<Happening, 'id' | 'start' | 'intent'>,
+  need?: Need,
 ): Happening {
-  const [path, target] = [usualPath(design, kind), usualAim(design, kind)];
+  const [path, target] = [usualPath(design, kind, need?.far), usualAim(design, kind)];
   return {
     ...given,
     kind: kind.kind,
-    name: kind.label,
-    params: {},
+    name: need?.name ?? kind.label,
+    params: need?.params ?? {},
+    ...(need ? { need: need.id } : {}),
+    ...(need?.within === undefined ? {} : { within: need.within }),
     ...(target ? { target } : {}),
     ...(path ? { path } : {}),
   };
@@ -57,15 +65,16 @@ export function draftHappening(
 export function draftScene(
   design: Design,
   given: Pick<Scene, 'id' | 'name' | 'ambient'> & {
-    happens: readonly { kind: HappeningKind; intent: Happening['intent'] }[];
+    happens: readonly { kind: HappeningKind; intent: Happening['intent']; need?: Need }[];
   },
 ): Scene {
   const { happens, ...about } = given;
   const times = design.rules.map((r) => (r.hold ?? 0) + (r.atLeast ?? 0) + (r.lockOut ?? 0));
   const pause = Math.min(longestPause, Math.max(0, ...times)) + quiet;
   let at = quiet;
-  const happenings = happens.map(({ kind, intent }, i): Happening => {
-    const happening = draftHappening(design, kind, { id: `h${i + 1}`, start: at, intent });
+  const happenings = happens.map(({ kind, intent, need }, i): Happening => {
+    const given = { id: `h${i + 1}`, start: at, intent };
+    const happening = draftHappening(design, kind, given, need);
     at = Math.ceil(happeningSpan(happening).end + pause);
     return happening;
   });

@@ -70,7 +70,7 @@ export interface HappeningKind<V = Params> {
   only?: Circumstances;
   params: readonly Param[];
   where: 'everywhere' | 'point' | 'path';
-  /** How far in front of what feels it it mostly passes, m; where that does not matter, left out. */
+  /** How far in front of what feels it it mostly passes or is, m; where that does not matter, left out. */
   passes?: number;
   /** How long it lasts, s. */
   lasts(now: Omit<Moment<V>, 't'>): number;

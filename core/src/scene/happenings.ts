@@ -107,7 +107,7 @@ export const findHappeningKind = (kind: string): HappeningKind | undefined => by
 export const searchHappenings = (text: string): HappeningKind[] => search(happeningKinds, text);
 
 /** A happening's parameters with the kind's defaults filled in. */
-export const happeningParams = (happening: Happening): Numbers =>
+export const happeningParams = (happening: Pick<Happening, 'kind' | 'params'>): Numbers =>
   numbersOf(byName.get(happening.kind)?.params ?? [], happening.params);
 
 /** The same as its kind sees them: choices as their words. */

@@ -43,5 +43,5 @@ export { Spans, type Span } from './spans.js';
 export { checkScenes } from './check-scene.js';
 export { aimsOf, usualAim, type Aim } from './targets.js';
 export { worldParams } from './world-params.js';
-export { draftHappening, draftScene, fittingKinds } from './draft.js';
+export { draftHappening, draftScene, fittingKinds, happensIn } from './draft.js';
 export { usualPath } from './usual-path.js';

@@ -1,5 +1,5 @@
 export { sampleTrial, usualVariation, type Corner, type Sampled, type Variation } from './vary.js';
-export { rehearseTrial, type Trial } from './trial.js';
+export { rehearseTrial, triedIn, type Trial } from './trial.js';
 export { summarise, type HappeningRecord, type TrialsSummary } from './summary.js';
 export { correlationOf, ranks, type Influence } from './ranking.js';
 export {

@@ -8,6 +8,8 @@ import { Lanes } from './act/lanes';
 import { MachineEditor } from './act/machine-editor';
 import { RuleCard } from './act/rule-card';
 import { Things } from './act/things';
+import { BriefFields } from './plan/brief-fields';
+import { NeedList } from './plan/need-list';
 import { HappeningPanel } from './rehearse/happening-panel';
 import { PlanFields } from './rehearse/plan-fields';
 import { SceneFields } from './rehearse/scene-fields';
@@ -90,6 +92,9 @@ const places: Readonly<Record<string, Place>> = {
   },
   scene: { component: SceneFields },
   plan: { component: PlanFields },
+  brief: { component: BriefFields },
+  'must be noticed': { component: NeedList, inputs: { intent: 'wanted' } },
+  'must not set it off': { component: NeedList, inputs: { intent: 'nuisance' } },
   about: { component: AboutDialog, inputs: { open: true } },
   ...Object.fromEntries(
     ['h1', 'h2', 'h3', 'h4'].map((id) => [

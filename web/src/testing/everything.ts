@@ -65,6 +65,13 @@ export function everything(): Design {
     ...base,
     purpose: 'To try every field.',
     notes: 'Nothing else.',
+    brief: {
+      needs: [
+        { id: 'n1', intent: 'wanted', kind: 'crossing', name: 'Someone', params: {} },
+        { id: 'n2', intent: 'nuisance', kind: 'lamp-on', name: 'Lamp', params: {} },
+      ],
+      tells: 'the watch',
+    },
     plan: { width: 12, depth: 8, walls: [{ from: { x: 1, y: 1 }, to: { x: 5, y: 1 } }] },
     parts: [
       ...base.parts,

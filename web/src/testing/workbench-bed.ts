@@ -9,6 +9,7 @@ import { casesOf } from '@yurei/core/trials';
 import { concatMap, firstValueFrom, map, range, timer } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
 import { BenchService } from '../app/bench/bench';
+import { Comparing } from '../app/bench/comparing';
 import { TrialsRunner } from '../app/bench/trials-runner';
 import { Api } from '../app/data/api';
 import { BenchBoard } from '../app/data/bench-board';
@@ -105,6 +106,14 @@ export const trialsInThread: TrialsRunner = {
       map((i) => bench.nights(design, study, i % cases, [study.first + Math.floor(i / cases)])),
     );
   },
+};
+
+/** Sensors compared in this thread, one after the other. */
+export const comparingInThread: Comparing = {
+  compare: (design, candidates) =>
+    range(0, candidates.length).pipe(
+      concatMap((i) => timer(0).pipe(map(() => bench.compare(design, candidates[i])))),
+    ),
 };
 
 /** The text of an element as it is read: pieces apart, one kind of space. */
@@ -297,6 +306,7 @@ export async function openBench(design: Design = slipwayBeam()) {
       { provide: BenchService, useValue: workers },
       { provide: Studies, useValue: studies },
       { provide: TrialsRunner, useValue: trialsInThread },
+      { provide: Comparing, useValue: comparingInThread },
       { provide: LogReading, useValue: { read: readLog, cancel: () => undefined } },
       ...[
         DesignSession,

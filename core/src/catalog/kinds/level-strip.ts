@@ -11,6 +11,7 @@ export const levelStrip = definePart({
   prefix: 'B',
   words: ['level', 'water', 'tank', 'liquid', 'capacitive', 'strip', 'rod'],
   stage: 'feels',
+  frontEnd: 'plates',
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },
     { id: 'b', label: 'b', role: 'signal-out' },

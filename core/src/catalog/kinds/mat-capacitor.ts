@@ -31,6 +31,7 @@ export const matCapacitor = definePart({
     { id: 'foot', label: 'Area under a foot', unit: 'm²', default: 0.03, min: 1e-4, max: 1 },
     { id: 'age', label: 'Lost of its spring', unit: '', default: 0, min: 0, max: 0.9 },
   ],
+  frontEnd: 'plates',
   ratings: [
     { label: 'voltage', from: 'a', to: 'b', limit: 50 },
     { label: 'voltage, reversed', from: 'b', to: 'a', limit: 50 },

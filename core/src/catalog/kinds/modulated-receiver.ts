@@ -21,6 +21,7 @@ export const modulatedReceiver = definePart({
     'trip wire',
   ],
   stage: 'feels',
+  beamFrom: 'modulated-emitter',
   terminals: [
     { id: 'OUT', label: 'OUT', role: 'signal-out' },
     { id: 'GND', label: 'GND', role: 'ground' },

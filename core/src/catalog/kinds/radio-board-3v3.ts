@@ -55,6 +55,7 @@ export const radioBoard3v3 = definePart({
     'message',
   ],
   stage: 'decides',
+  firstFed: { mains: 5, battery: 4.5 },
   terminals: [
     ...analoguePins,
     ...digitalPins,

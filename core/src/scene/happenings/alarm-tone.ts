@@ -9,6 +9,7 @@ export const alarmTone = defineHappening({
   summary: 'A bought smoke or gas alarm beeps in its evacuation pattern.',
   words: ['smoke alarm', 'beep', 'siren', 'sound', 'alarm of an alarm'],
   where: 'point',
+  passes: 2,
   params: [
     { id: 'level', label: 'Level at 1 m', unit: 'dB', default: 95, min: 0, max: 130 },
     { id: 'lasts', label: 'Lasts', unit: 's', default: 20, min: 0.5, max: 86400 },

@@ -9,6 +9,7 @@ export const clap = defineHappening({
   summary: 'Hands clapped once: loud, sharp, over in a moment.',
   words: ['clap', 'hands', 'sound', 'bang'],
   where: 'point',
+  passes: 2,
   params: [
     {
       id: 'level',

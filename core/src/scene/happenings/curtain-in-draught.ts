@@ -11,6 +11,7 @@ export const curtainInDraught = defineHappening({
   usually: 'nuisance',
   only: { outdoors: false },
   where: 'point',
+  passes: 2,
   params: [
     { id: 'width', label: 'Width', unit: 'm', default: 0.8, min: 0.01, max: 5 },
     { id: 'height', label: 'Height', unit: 'm', default: 1.5, min: 0.01, max: 5 },

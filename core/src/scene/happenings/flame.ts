@@ -34,6 +34,7 @@ export const flame = defineHappening({
   summary: 'A flame of some height at a place: flickering infrared and light, warmth from nearby.',
   words: ['fire', 'flame', 'candle', 'lighter', 'burn', 'match'],
   where: 'point',
+  passes: 1,
   params: [
     { id: 'height', label: 'Height of the flame', unit: 'm', default: 0.1, min: 0.005, max: 3 },
     { id: 'lasts', label: 'Lasts', unit: 's', default: 10, min: 0.1, max: 86400 },

@@ -9,6 +9,7 @@ export const glassBreaks = defineHappening({
   summary: 'A pane shatters: a knock, then high ringing.',
   words: ['glass', 'window', 'break', 'smash', 'burglar'],
   where: 'point',
+  passes: 1,
   params: [
     {
       id: 'level',

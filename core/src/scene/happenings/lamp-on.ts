@@ -23,6 +23,7 @@ export const lampOn = defineHappening({
   words: ['lamp', 'torch', 'light', 'bulb', 'halogen', 'nuisance'],
   usually: 'nuisance',
   where: 'point',
+  passes: 2,
   params: [
     { id: 'lumens', label: 'Luminous flux', unit: '', default: 800, min: 1, max: 1e5 },
     choice('filament', 'Kind of lamp', ['LED', 'filament'], 'LED'),

@@ -11,6 +11,7 @@ import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Edit, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
+import { compare, type Candidate, type Compared } from '@yurei/core/plan';
 import { caseTrial, casesOf, type CaseTrial, type Study } from '@yurei/core/trials';
 import { runDown, type RunDown } from '@yurei/core/lifetime';
 import {
@@ -196,6 +197,11 @@ export const bench = {
     const of = casesOf(design, study)[index];
     if (!scene) return [];
     return seeds.map((seed) => ({ case: index, night: caseTrial(of, scene, study, seed) }));
+  },
+
+  /** How a sensor does against the brief of a design. */
+  compare(design: Design, candidate: Candidate): Compared {
+    return compare(design, candidate);
   },
 
   /** Plays a scene; undefined when the design has none of that id. */

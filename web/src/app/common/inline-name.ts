@@ -23,7 +23,7 @@ import { Hint } from './hint';
   styles: `
     input {
       min-width: 8ch;
-      max-width: 30ch;
+      max-width: min(30ch, 100%);
       min-height: 24px;
       padding: 1px 5px;
       font: var(--type-small) var(--text);

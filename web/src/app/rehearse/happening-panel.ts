@@ -65,6 +65,15 @@ function signOf(choice: string): Sign | undefined {
           [value]="happening.intent"
           (changed)="put({ intent: $event === 'wanted' ? 'wanted' : 'nuisance' })"
         />
+        @if (needs().length > 0) {
+          <yu-choice-field
+            label="Of the brief"
+            [wide]="true"
+            [choices]="needs()"
+            [value]="happening.need ?? ''"
+            (changed)="setNeed($event)"
+          />
+        }
         @for (choice of signs(); track $index; let i = $index) {
           <yu-choice-field
             [label]="i > 0 ? 'or' : happening.intent === 'wanted' ? 'Noticed by' : 'Must not bring'"
@@ -255,6 +264,19 @@ export class HappeningPanel {
   ]);
   /** Its signs, and room for one more. */
   protected readonly signs = computed(() => [...(this.happening()?.signs ?? []).map(choiceOf), '']);
+
+  /** What of the brief it can try: what is to be dealt with as this is. */
+  protected readonly needs = computed((): Choice[] => {
+    const { intent } = this.happening() ?? {};
+    const needs = this.session.design()?.brief.needs.filter((n) => n.intent === intent) ?? [];
+    const choices = needs.map(({ id, name }) => ({ value: id, label: name }));
+    return choices.length > 0 ? [{ value: '', label: 'tries nothing of it' }, ...choices] : [];
+  });
+
+  protected setNeed(need: string): void {
+    const { need: _before, ...happening } = this.happening() ?? {};
+    this.replace({ ...happening, ...(need === '' ? {} : { need }) } as Happening);
+  }
 
   /** Names of what tells by default that something was noticed. */
   private usual(): string {

@@ -241,7 +241,7 @@ describe('a new scene', () => {
       ['pet', 'nuisance'],
       ['crossing', 'wanted'],
     ]);
-    await step.until(() => step.all('.verdict').length === 3);
+    await step.until(() => step.all('button.verdict').length === 3);
   });
 
   it('offers what mostly is a nuisance last among what must be noticed', async () => {

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import type { Need } from '@yurei/core/design';
+import { tryIn, untried } from '@yurei/core/plan';
 import { formatNominal, formatQuantity } from '@yurei/core/quantity';
 import { tellTrouble, wentWrong } from '@yurei/core/rehearsal';
 import { HelpHint } from '../common/help-hint';
@@ -42,6 +44,18 @@ export class VerdictList {
       };
     }),
   );
+
+  /** What of the brief no scene tries. */
+  protected readonly untried = computed(() => {
+    const design = this.session.design();
+    return design ? untried(design) : [];
+  });
+
+  protected tryHere(need: Need): void {
+    const [design, scene] = [this.session.design(), this.view.scene()];
+    const edit = design && scene && tryIn(design, scene, need);
+    if (edit) this.session.edit(edit);
+  }
 
   /** What went wrong electrically. */
   protected readonly troubles = computed(() => {

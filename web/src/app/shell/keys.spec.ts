@@ -24,6 +24,7 @@ beforeEach(async () => {
 });
 
 it.each([
+  ['1', 'plan'],
   ['2', 'wire'],
   ['3', 'set'],
   ['4', 'act'],
@@ -32,7 +33,7 @@ it.each([
   expect(press(bench, key).go).toHaveBeenCalledWith(path);
 });
 
-it.each(['1', '6', '9', '0', 'x'])('%s goes nowhere and is left to the browser', (key) => {
+it.each(['6', '9', '0', 'x'])('%s goes nowhere and is left to the browser', (key) => {
   const { go, taken } = press(bench, key);
   expect(go).not.toHaveBeenCalled();
   expect(taken).toBe(false);

@@ -1,4 +1,6 @@
 import type { Routes } from '@angular/router';
+import { Comparing } from '../bench/comparing';
+import { ComparingInWorkers } from '../bench/comparing-in-workers';
 import { TrialsInWorkers } from '../bench/trials-in-workers';
 import { TrialsRunner } from '../bench/trials-runner';
 import { Workbench } from './workbench';
@@ -8,8 +10,12 @@ export const workbenchRoutes: Routes = [
   {
     path: '',
     component: Workbench,
-    providers: [{ provide: TrialsRunner, useClass: TrialsInWorkers }],
+    providers: [
+      { provide: TrialsRunner, useClass: TrialsInWorkers },
+      { provide: Comparing, useClass: ComparingInWorkers },
+    ],
     children: [
+      { path: 'plan', loadComponent: () => import('../plan/plan').then((m) => m.PlanStep) },
       { path: 'wire', loadComponent: () => import('../wire/wire').then((m) => m.WireStep) },
       { path: 'set', loadComponent: () => import('../set/set').then((m) => m.SetStep) },
       { path: 'act', loadComponent: () => import('../act/act').then((m) => m.ActStep) },

@@ -1,3 +1,4 @@
+import { emptyBrief, type Design } from '@yurei/core/design';
 import { TestBed } from '@angular/core/testing';
 import { Title } from '@angular/platform-browser';
 import { Router } from '@angular/router';
@@ -92,8 +93,12 @@ it('leads from an answer to what it stands on, and nowhere from what is not comp
   expect(button('Built right').disabled).toBe(true);
 });
 
-it.each([
-  [{ parts: [], wires: [], channels: [], rules: [], outputs: [], scenes: [] }, 'Wire add a part'],
+const bare = { parts: [], wires: [], channels: [], rules: [], outputs: [], scenes: [] };
+
+it.each<[Partial<Design>, string]>([
+  [{ ...bare, brief: emptyBrief }, 'Plan say what for'],
+  [{ ...bare, brief: emptyBrief }, 'Wire add a part'],
+  [bare, 'Plan take a sensor'],
   [{ channels: [], rules: [] }, 'Set no channel yet'],
   [{ rules: [] }, 'Act no rule yet'],
   [{ scenes: [] }, 'Rehearse no scene yet'],

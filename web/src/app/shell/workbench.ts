@@ -181,6 +181,7 @@ export class Workbench {
   protected readonly begun = computed((): Record<string, boolean> => {
     const design = this.session.design();
     return {
+      Plan: (design?.brief.needs.length ?? 0) > 0,
       Wire: (design?.parts.length ?? 0) > 0,
       Set: (design?.channels.length ?? 0) > 0,
       Act: (design?.rules.length ?? 0) > 0,
@@ -205,7 +206,10 @@ export class Workbench {
   protected readonly next = computed((): Record<string, string> => {
     const design = this.session.design();
     if (!design) return {};
-    if (design.parts.length === 0) return { Wire: 'add a part' };
+    if (design.parts.length === 0)
+      return design.brief.needs.length > 0
+        ? { Plan: 'take a sensor' }
+        : { Plan: 'say what for', Wire: 'add a part' };
     const channels = design.channels.length > 0;
     const read = readable(design).length > 0;
     const hints = {

@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { CannotBuild } from '@yurei/core/blocks';
-import { makeStart, usualStarts, type Start } from '@yurei/core/starts';
+import { makeStart, usualStarts, type Start } from '@yurei/core/plan';
 import { Button } from 'primeng/button';
+import { RouterLink } from '@angular/router';
 import { Message } from 'primeng/message';
 import { DesignSession } from '../data/design-session';
 
 /** An empty bench: the usual ways to begin, by what must be noticed. */
 @Component({
   selector: 'yu-empty-bench',
-  imports: [Button, Message],
+  imports: [Button, Message, RouterLink],
   template: `
     <h2>An empty bench: what must be noticed?</h2>
     <p class="soft">
@@ -33,6 +34,10 @@ import { DesignSession } from '../data/design-session';
         refused()
       }}</p-message>
     }
+    <p class="soft row">
+      Or compare sensors for what you need first:
+      <a [routerLink]="['..', 'plan']">Plan</a>
+    </p>
     <p class="soft row">
       Or part by part:
       <p-button

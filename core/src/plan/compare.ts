@@ -1,0 +1,70 @@
+import { CannotBuild } from '../blocks/index.js';
+import { catalog, findKind, type PartKind } from '../catalog/index.js';
+import type { Design, Need } from '../design/index.js';
+import { contributes, findHappeningKind } from '../scene/index.js';
+import { firstDesign } from './first-design.js';
+import { performanceOf, type Performance } from './performance.js';
+
+/** A sensor that is offered for a brief, as it does in a first design that was solved and rehearsed. */
+export interface Compared extends Candidate {
+  label: string;
+  price: PartKind['price'];
+  /** Why there is no first design with it. */
+  refused?: string;
+  does?: Performance;
+}
+
+/** A way to notice something: a sensor, alone or with what sends it a beam. */
+export interface Candidate {
+  /** Kind of part. */
+  sensor: string;
+  /** It watches the beam of another part. */
+  beam: boolean;
+}
+
+/** Sensors that feel something of what must be noticed, and are not worked by hand unless that is what must be. */
+export function candidates(needs: readonly Need[]): Candidate[] {
+  const wanted = needs.flatMap((n) =>
+    n.intent === 'wanted' ? (findHappeningKind(n.kind) ?? []) : [],
+  );
+  const fitting = catalog.filter(({ stage, emits, senses, operatedByHand }) =>
+    stage !== 'feels' || emits
+      ? false
+      : senses?.quantities.some((quantity) =>
+          wanted.some((happening) =>
+            operatedByHand
+              ? happening.contributes?.[quantity] !== undefined
+              : contributes(happening, quantity),
+          ),
+        ),
+  );
+  const breaks = wanted.some((happening) => happening.body);
+  return fitting.flatMap((kind) => [
+    { sensor: kind.kind, beam: false },
+    ...(breaks && kind.beamFrom !== undefined ? [{ sensor: kind.kind, beam: true }] : []),
+  ]);
+}
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/**
+ * Solves and rehearses a first design with a sensor against everything in the brief.
+ *
+ * @param design with the brief; a controller and a supply that it has are used
+ * @throws RangeError for a kind that is not in the catalogue
+ */
+export function compare(design: Design, { sensor, beam }: Candidate): Compared {
+  const kind = findKind(sensor);
+  if (!kind) throw new RangeError(`There is no part kind "${sensor}".`);
+  const sender = beam ? findKind(kind.beamFrom ?? '')?.label : undefined;
+  const label = sender === undefined ? kind.label : `${kind.label}, with ${lowerFirst(sender)}`;
+  const told = { sensor, beam, label, price: kind.price };
+  const { needs } = design.brief;
+  const asked = { sensor, named: kind.label, beam, needs, scene: 'What the brief asks' };
+  try {
+    return { ...told, does: performanceOf(needs, firstDesign(design, asked)) };
+  } catch (error) {
+    if (!(error instanceof CannotBuild)) throw error;
+    return { ...told, refused: error.message };
+  }
+}

@@ -1,0 +1,18 @@
+export { makeStart } from './make-start.js';
+export { usualStarts, type Start } from './usual-starts.js';
+export { firstDesign, type Asked, type FirstDesign } from './first-design.js';
+export { firstScenes, sitesOf } from './first-scenes.js';
+export { candidates, compare, type Candidate, type Compared } from './compare.js';
+export { chancesOf, type Chance, type Nights } from './chances.js';
+export { tryIn, untried } from './untried.js';
+export type { Dealt, Performance, Signal } from './performance.js';
+export {
+  criteria,
+  evenWeights,
+  fooledBy,
+  rank,
+  reasonOf,
+  type Criterion,
+  type Ranked,
+  type Weights,
+} from './rank.js';

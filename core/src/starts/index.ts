@@ -1,2 +1,0 @@
-export { makeStart } from './make-start.js';
-export { usualStarts, type Start } from './usual-starts.js';

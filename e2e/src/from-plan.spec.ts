@@ -1,0 +1,64 @@
+import { By, Key } from 'selenium-webdriver';
+import { visit } from './testing/visit.js';
+
+/** From an empty shelf to a rehearsed first design: what must be noticed is said, a sensor is taken, and it notices. */
+describe('from a brief', () => {
+  const its = visit();
+
+  it('compares sensors, takes one, and rehearses what the brief asks', async () => {
+    await its.page.press('New design');
+    await its.page.step('plan');
+    await its.page.says('yu-sensor-comparison', /Say at the left what must be noticed/);
+    await its.page.press('Must be noticed…');
+    await find('step');
+    await its.page.says('.brief', /Someone steps on it/);
+    await its.page.press('Must not set it off…');
+    await find('lorry');
+    await its.page.choose('yu-brief-fields', 'Where', 'indoors');
+    await its.page.says('yu-sensor-comparison', /\b([1-9]\d*) of \1 tried; [1-9]/);
+    await its.page.says('article.sensor', /^1\. .*Notices 1 of 1/s);
+    await its.browser.driver.findElement(By.css('article.sensor p-button button')).click();
+    await its.page.says('yu-sensor-comparison', /is on the bench/);
+    await its.page.step('rehearse');
+    await its.page.says('yu-verdict-list', /Someone steps on it.*noticed after/s);
+    await its.page.says('header', /Notices\s*1 of 1/);
+    await its.page.saved();
+  });
+
+  it('goes by keys alone: the step, what must be noticed, and the sensor', async () => {
+    await its.browser.driver.get(its.app.address);
+    await its.page.press('New design');
+    const keys = (...sent: string[]) =>
+      its.browser.driver
+        .actions()
+        .sendKeys(...sent)
+        .perform();
+    await its.page.says('yu-empty-bench', /An empty bench/);
+    await keys('1');
+    await tabTo(/^Must be noticed…$/);
+    await keys(Key.ENTER);
+    await find('tilt');
+    await its.page.says('yu-sensor-comparison', /\b([1-9]\d*) of \1 tried; [1-9]/);
+    await tabTo(/^Take it: Tilt/);
+    await keys(Key.ENTER);
+    await its.page.says('yu-sensor-comparison', /is on the bench/);
+  });
+
+  async function find(words: string): Promise<void> {
+    const field = await its.page.find('.p-dialog input[role=combobox]');
+    await field.sendKeys(words);
+    await its.page.says('.p-dialog', new RegExp(words.slice(0, 3), 'i'));
+    await field.sendKeys(Key.ENTER);
+  }
+
+  /** Goes on by Tab until what has the focus is called so. */
+  async function tabTo(name: RegExp): Promise<void> {
+    for (let i = 0; i < 120; i++) {
+      const focus = await its.browser.driver.switchTo().activeElement();
+      const called = (await focus.getAttribute('aria-label')) || (await focus.getText());
+      if (name.test(called.trim())) return;
+      await its.browser.driver.actions().sendKeys(Key.TAB).perform();
+    }
+    throw new Error(`Tab does not reach ${String(name)}.`);
+  }
+});

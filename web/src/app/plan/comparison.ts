@@ -1,0 +1,179 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { applyEdit, emptyDesign, type Design } from '@yurei/core/design';
+import {
+  candidates,
+  chancesOf,
+  evenWeights,
+  rank,
+  type Candidate,
+  type Chance,
+  type Compared,
+  type Nights,
+  type Ranked,
+  type Weights,
+} from '@yurei/core/plan';
+import { usualVariation } from '@yurei/core/trials';
+import {
+  catchError,
+  concatMap,
+  debounceTime,
+  EMPTY,
+  endWith,
+  firstValueFrom,
+  from,
+  map,
+  type Observable,
+  scan,
+  switchMap,
+  tap,
+} from 'rxjs';
+import { Comparing } from '../bench/comparing';
+import { TrialsRunner } from '../bench/trials-runner';
+import { remember } from '../common/remember';
+import { DesignSession } from '../data/design-session';
+
+/** Edits that follow each other faster than this are compared together, ms. */
+const pause = 300;
+/** Of the best so many the chances of error are rehearsed, over so many nights. */
+const mostRehearsed = 4;
+export const nights = 200;
+const kept = 'yurei.weights';
+/** What counts most. */
+export const mostWeight = 3;
+
+export const keyOf = ({ sensor, beam }: Candidate): string => (beam ? `${sensor} beam` : sensor);
+
+/** An empty bench with a brief and a plan. */
+const benchFor = (asked: string): Design => ({
+  ...emptyDesign('First design'),
+  ...(JSON.parse(asked) as Pick<Design, 'brief' | 'plan'>),
+});
+
+/** The weights as this browser was last told them. */
+function weightsKept(): Weights {
+  try {
+    const told = JSON.parse(localStorage.getItem(kept) ?? '{}') as Partial<Weights>;
+    const known = Object.entries(evenWeights).map(([id, usual]) => {
+      const weight = told[id as keyof Weights];
+      return [
+        id,
+        typeof weight === 'number' && weight >= 0 && weight <= mostWeight ? weight : usual,
+      ];
+    });
+    return Object.fromEntries(known) as Weights;
+  } catch {
+    return evenWeights;
+  }
+}
+
+/** The sensors that are offered for the brief, as they do on a bench of their own, while the brief is changed. */
+@Injectable()
+export class Comparison {
+  private readonly session = inject(DesignSession);
+  private readonly comparing = inject(Comparing);
+  private readonly trials = inject(TrialsRunner);
+
+  private readonly compared = signal<readonly Compared[]>([]);
+  /** How many are being tried; all have been, when as many are there. */
+  readonly wanted = signal(0);
+  readonly done = computed(() => this.compared().length);
+  readonly running = signal(false);
+  readonly trouble = signal('');
+  readonly weights = signal<Weights>(weightsKept());
+  readonly ranked = computed((): Ranked[] => rank(this.compared(), this.weights()));
+  readonly serving = computed(() => this.ranked().filter((r) => r.serves));
+  readonly others = computed(() => this.ranked().filter((r) => !r.serves));
+  /** What many nights tell, by sensor. */
+  readonly chances = signal<ReadonlyMap<string, Chance[]>>(new Map());
+
+  private readonly asked = computed(() => {
+    const design = this.session.design();
+    return design && JSON.stringify({ brief: design.brief, plan: design.plan });
+  });
+
+  constructor() {
+    toObservable(this.asked)
+      .pipe(
+        debounceTime(pause),
+        switchMap((asked) => (asked === undefined ? EMPTY : this.run(benchFor(asked)))),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
+  }
+
+  weigh(id: keyof Weights, weight: number): void {
+    this.weights.update((weights) => ({ ...weights, [id]: weight }));
+    remember(kept, JSON.stringify(this.weights()));
+  }
+
+  /**
+   * Puts the first design with a sensor on the bench as it is now.
+   *
+   * @returns why it cannot be; empty when it was
+   */
+  async take(candidate: Candidate): Promise<string> {
+    const design = this.session.design();
+    if (!design) return '';
+    const { refused, does } = await firstValueFrom(this.comparing.compare(design, [candidate]));
+    if (!does) return refused ?? 'There is no first design with it.';
+    return this.session.edit(does.edit) ? '' : this.session.refusal();
+  }
+
+  private run(design: Design): Observable<unknown> {
+    const offered = candidates(design.brief.needs);
+    this.compared.set([]);
+    this.chances.set(new Map());
+    this.trouble.set('');
+    this.wanted.set(offered.length);
+    this.running.set(true);
+    return this.comparing.compare(design, offered).pipe(
+      tap((one) => this.compared.update((all) => [...all, one])),
+      catchError((error: unknown) => {
+        this.trouble.set(error instanceof Error ? error.message : String(error));
+        return EMPTY;
+      }),
+      endWith(undefined),
+      switchMap((one) => {
+        if (one) return EMPTY;
+        this.running.set(false);
+        return this.rehearseBest(design);
+      }),
+    );
+  }
+
+  /** Many nights of the best, one after the other, shared out among the scenes; each told as it comes. */
+  private rehearseBest(design: Design): Observable<unknown> {
+    return from(this.serving().slice(0, mostRehearsed)).pipe(
+      concatMap((ranked) => {
+        const made = ranked.does && applyEdit(design, ranked.does.edit);
+        return made ? this.nightsOf(made).pipe(tap((told) => this.tell(ranked, told))) : EMPTY;
+      }),
+    );
+  }
+
+  private nightsOf(made: Design): Observable<Chance[]> {
+    const count = Math.ceil(nights / Math.max(1, made.scenes.length));
+    return from(made.scenes).pipe(
+      concatMap((scene) => {
+        const study = { scene: scene.id, vary: usualVariation, first: 1, count };
+        return this.trials
+          .run(made, { ...study, ask: { for: 'nights' } })
+          .pipe(map((some) => ({ scene, trials: some.map(({ night }) => night) })));
+      }),
+      scan((all: Nights[], some) => [...all, some], []),
+      map((all) => chancesOf(made.brief.needs, gathered(all))),
+    );
+  }
+
+  private tell(candidate: Candidate, told: Chance[]): void {
+    this.chances.update((known) => new Map(known).set(keyOf(candidate), told));
+  }
+}
+
+/** Nights of the same scene together. */
+const gathered = (all: readonly Nights[]): Nights[] =>
+  [...new Set(all.map((n) => n.scene))].map((scene) => ({
+    scene,
+    trials: all.flatMap((n) => (n.scene === scene ? n.trials : [])),
+  }));

@@ -1,0 +1,105 @@
+import { openBench, show, type Screen } from '../../testing/workbench-bed';
+import { emptyDesign, type Brief, type Need } from '@yurei/core/design';
+import { DesignSession } from '../data/design-session';
+import { TestBed } from '@angular/core/testing';
+import { PlanStep } from './plan';
+
+const need = (id: string, intent: Need['intent'], kind: string, name: string): Need => ({
+  ...{ id, intent, kind, name, params: {} },
+});
+const brief = (...needs: Need[]): Brief => ({ needs, tells: '' });
+const door = need('n1', 'wanted', 'door-opens', 'The hatch opens');
+
+const planned = async (asked: Brief): Promise<Screen<PlanStep>> => {
+  openBench({ ...emptyDesign('New'), brief: asked });
+  return show(PlanStep);
+};
+const design = () => {
+  const found = TestBed.inject(DesignSession).design();
+  if (!found) throw new Error('There is no design.');
+  return found;
+};
+const compared = (screen: Screen<PlanStep>) =>
+  screen.until(() => /\b(\d+) of \1 tried/.test(screen.text('.sensors')));
+
+it('on an empty brief says what to do, and compares nothing', async () => {
+  const screen = await planned(brief());
+  expect(screen.text('.sensors')).toContain('Say at the left what must be noticed');
+  expect(screen.text('.sensors')).not.toContain('tried');
+});
+
+it('takes what must be noticed by what a maker calls it', async () => {
+  const screen = await planned(brief());
+  await screen.press('Must be noticed…');
+  const field = screen.find<HTMLInputElement>('.p-dialog input');
+  field.value = 'door';
+  field.dispatchEvent(new Event('input'));
+  await screen.settle();
+  await screen.key(field, 'Enter');
+  expect(design().brief.needs).toMatchObject([{ intent: 'wanted', kind: 'door-opens' }]);
+  await screen.type('In your words: A door or gate opens', 'The hatch opens');
+  expect(design().brief.needs[0].name).toBe('The hatch opens');
+});
+
+it('wires, rehearses and ranks what feels it, and says why the others do not serve', async () => {
+  const screen = await planned(brief(door));
+  await compared(screen);
+  const [first] = screen.all('.sensor');
+  expect(first.textContent).toMatch(/1\. Loop contact.*Notices 1 of 1, within/s);
+  await screen.press('4 that do not notice all of it here');
+  expect(screen.text('.sensors')).toMatch(/Piezo disc.*trips above/s);
+});
+
+it('compares again when the brief is changed', async () => {
+  const screen = await planned(brief(door));
+  await compared(screen);
+  await screen.press('Take The hatch opens out of the brief');
+  await screen.until(() => /Say at the left/.test(screen.text('.sensors')));
+  expect(screen.all('.sensor')).toEqual([]);
+});
+
+it('puts the first design on the bench in one edit, with a scene that tries the brief', async () => {
+  const screen = await planned(brief(door));
+  await compared(screen);
+  await screen.press('Take it: Loop contact');
+  await screen.until(() => /is on the bench/.test(screen.text('.sensors')));
+  expect(design().parts.map((p) => p.kind)).toContain('loop-contact');
+  expect(design().scenes[0].happenings[0]).toMatchObject({ need: 'n1', name: 'The hatch opens' });
+  TestBed.inject(DesignSession).undo();
+  expect(design().parts).toEqual([]);
+});
+
+it('sets sensors side by side, with what came of many nights', async () => {
+  const screen = await planned(brief(need('n1', 'wanted', 'tips', 'It is moved')));
+  await compared(screen);
+  const [one] = screen.all('.sensor p-checkbox input');
+  one.click();
+  await screen.settle();
+  expect(screen.text('.beside')).toMatch(/It is moved noticed, after/);
+  await screen.until(() =>
+    /noticed in \d+ of \d+ \([\d.]+ to [\d.]+ %\)/.test(screen.text('.beside')),
+  );
+  expect(screen.text('.sensor')).toMatch(/Of \d+ nights: misses \d+\.\d %\./);
+});
+
+it('ranks by what counts, and remembers that', async () => {
+  localStorage.clear();
+  const screen = await planned(brief(need('n1', 'wanted', 'tips', 'It is moved')));
+  await compared(screen);
+  const handle = (label: string) =>
+    screen
+      .all('.weight')
+      .find((w) => w.textContent?.includes(label))
+      ?.querySelector('[role=slider]');
+  for (let i = 0; i < 2; i++)
+    await screen.key(handle('few parts') as Element, 'ArrowRight', {
+      code: 'ArrowRight',
+    });
+  expect(JSON.parse(localStorage.getItem('yurei.weights') ?? '{}')).toMatchObject({ simple: 3 });
+});
+
+it('says what first designs leave out of what is asked', async () => {
+  const screen = await planned({ ...brief(door), controller: 'without', answer: 'pump' });
+  expect(screen.text('.sensors')).toMatch(/one without is put together in Wire/);
+  expect(screen.text('.sensors')).toMatch(/put in its place in Wire/);
+});

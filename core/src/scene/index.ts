@@ -39,6 +39,7 @@ export {
   type Source,
   type Stage,
 } from './stimulus.js';
+export type { Body } from './body/body.js';
 export { Spans, type Span } from './spans.js';
 export { checkScenes } from './check-scene.js';
 export { aimsOf, usualAim, type Aim } from './targets.js';

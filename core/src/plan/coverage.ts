@@ -1,0 +1,103 @@
+import { valuesOf } from '../catalog/index.js';
+import type { Design, Need, Point, Scene } from '../design/index.js';
+import { findHappeningKind, type Body } from '../scene/index.js';
+import { watchersOf, type Watcher } from './watchers.js';
+
+/** At most so many cells, and none smaller than this, m. */
+const mostCells = 4000;
+const smallest = 0.05;
+/** Ways to go that are tried: what is felt is the same there and back. */
+const headings = [0, 45, 90, 135] as const;
+
+/** Which sensors notice something, by where on the plan it is. */
+export interface Coverage {
+  /** Of the plan, m; and how many cells there are from west to east and from south to north. */
+  width: number;
+  depth: number;
+  columns: number;
+  rows: number;
+  /** For each cell, row by row from the south-west: how many sensors notice it whichever way it goes, and some way at least. */
+  surely: Uint8Array;
+  perhaps: Uint8Array;
+  /** m² of the plan: noticed by none, surely by one, surely by two or more, and only by the way it goes. */
+  area: { never: number; once: number; twice: number; byTheWay: number };
+}
+
+/** What goes about on the plan: a kind of happening with a body, and its values. */
+export type Thing = Pick<Need, 'kind' | 'params'>;
+
+/** What something is made of wherever it stands, going a way; undefined for kinds that have no body. */
+export function bodyOf({
+  kind: named,
+  params,
+}: Thing): ((at: Point, heading: number) => Body) | undefined {
+  const kind = findHappeningKind(named);
+  if (!kind?.body || kind.where !== 'path') return undefined;
+  const path = [
+    { x: -1, y: 0 },
+    { x: 1, y: 0 },
+  ];
+  const now = { params: valuesOf(kind.params, params), path, at: { x: -1, y: 0 } };
+  const body = kind.body({ ...now, t: kind.lasts(now) / 2 });
+  return body && ((at, heading) => ({ ...body, ...at, heading }));
+}
+
+/** Centre of a cell. */
+export const centreOf = (
+  { width, depth, columns, rows }: Pick<Coverage, 'width' | 'depth' | 'columns' | 'rows'>,
+  i: number,
+): Point => ({
+  x: (((i % columns) + 0.5) * width) / columns,
+  y: ((Math.floor(i / columns) + 0.5) * depth) / rows,
+});
+
+/**
+ * Where on the plan something is noticed: in each cell of a grid the same physics and the same circuit as in a rehearsal are asked
+ * whether it would trip a channel there, going four ways.
+ *
+ * @param scene whose light and air the sensors are in
+ * @returns undefined for what has no body
+ */
+export function coverage(design: Design, scene: Scene, thing: Thing): Coverage | undefined {
+  const body = bodyOf(thing);
+  if (!body) return undefined;
+  const { width, depth } = design.plan;
+  const cell = Math.max(smallest, Math.sqrt((width * depth) / mostCells));
+  const [columns, rows] = [width, depth].map((side) => Math.max(1, Math.round(side / cell))) as [
+    number,
+    number,
+  ];
+  const grid = { width, depth, columns, rows };
+  const watchers = watchersOf(design, scene);
+  const [surely, perhaps] = [new Uint8Array(columns * rows), new Uint8Array(columns * rows)];
+  for (let i = 0; i < surely.length; i++) {
+    const at = centreOf(grid, i);
+    for (const watcher of watchers) {
+      const ways = waysNoticed(watcher, (heading) => body(at, heading));
+      if (ways > 0) perhaps[i] = (perhaps[i] ?? 0) + 1;
+      if (ways === headings.length) surely[i] = (surely[i] ?? 0) + 1;
+    }
+  }
+  return {
+    ...grid,
+    surely,
+    perhaps,
+    area: areasOf(surely, perhaps, (width * depth) / surely.length),
+  };
+}
+
+/** In how many of the ways it could go it is noticed. */
+function waysNoticed({ notices, byHeading }: Watcher, body: (heading: number) => Body): number {
+  if (!byHeading) return notices(body(0)) ? headings.length : 0;
+  return headings.filter((heading) => notices(body(heading))).length;
+}
+
+function areasOf(surely: Uint8Array, perhaps: Uint8Array, each: number): Coverage['area'] {
+  const area = { never: 0, once: 0, twice: 0, byTheWay: 0 };
+  surely.forEach((sure, i) => {
+    const sort =
+      sure >= 2 ? 'twice' : sure === 1 ? 'once' : (perhaps[i] ?? 0) > 0 ? 'byTheWay' : 'never';
+    area[sort] += each;
+  });
+  return area;
+}

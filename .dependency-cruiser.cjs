@@ -96,12 +96,14 @@ const webMayImport = {
   common: ['theme'],
   data: ['bench'],
   picture: ['bench', 'common', 'data'],
+  site: ['common', 'data'],
+  plan: [...steps, 'site'],
   parts: steps,
   shelf: [...steps, 'settings'],
   wire: steps,
   set: steps,
   act: steps,
-  rehearse: steps,
+  rehearse: [...steps, 'site'],
 };
 
 const webOrder = Object.entries(webMayImport).map(([folder, allowed]) => ({

@@ -21,7 +21,7 @@ describe.each([
   /** What is there as soon as a view of Rehearse is. */
   const shown: Readonly<Record<string, string>> = {
     Circuit: 'yu-rehearse yu-picture .card',
-    Plan: 'yu-plan .stand',
+    Plan: 'yu-site-plan .stand',
     Events: 'yu-event-list tr',
     Score: 'yu-score-card .line',
     Scene: 'yu-scene-fields input',
@@ -73,6 +73,24 @@ describe.each([
           "document.querySelector('.wire').dispatchEvent(new MouseEvent('click', { bubbles: true }))",
         );
         await its.page.find('yu-wire-panel h2');
+      },
+    ],
+    [
+      'sensors compared',
+      async () => {
+        await its.page.step('plan');
+        await its.page.says('yu-sensor-comparison', /\b([1-9]\d*) of \1 tried/);
+        await its.page.click('article.sensor input[type=checkbox]');
+        await its.page.find('.beside td');
+      },
+    ],
+    [
+      'the place, looked over',
+      async () => {
+        await its.page.view('Place');
+        await its.page.press('Something is guarded');
+        await its.page.says('yu-place-view', /A blind path|Every way in/);
+        await its.page.press('Remove what is guarded');
       },
     ],
     ['set', () => its.page.step('set').then(() => its.page.find('yu-threshold-chart canvas'))],

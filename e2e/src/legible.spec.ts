@@ -41,10 +41,10 @@ describe('the picture', () => {
     const id = await putOnShelf(its.app.address, demoOf(name));
     await its.browser.driver.get(`${its.app.address}design/${id}/rehearse`);
     await its.page.view('Plan');
-    await its.page.find('yu-plan svg text');
+    await its.page.find('yu-site-plan svg text');
     const { texts, smallest, crossing, out } = await measureTexts(
       its.browser.driver,
-      'yu-plan svg',
+      'yu-site-plan svg',
     );
     expect(texts).toBeGreaterThan(0);
     expect(smallest).toBeGreaterThanOrEqual(11);

@@ -83,7 +83,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await view(driver, 'Plan');
       const card = driver.findElement(By.css('yu-why-card'));
       await driver.executeScript('arguments[0].scrollIntoView()', card);
-      await driver.wait(until.elementLocated(By.css('yu-plan .way')), 20000);
+      await driver.wait(until.elementLocated(By.css('yu-site-plan .way')), 20000);
     },
   },
   { name: 'flasher', go: (driver) => inTime(driver, flasher, 0, 4) },

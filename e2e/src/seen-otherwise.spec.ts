@@ -71,7 +71,7 @@ describe('in other units', () => {
     await its.page.find('yu-picture .card .live');
     await its.page.step('rehearse');
     await its.page.view('Plan');
-    await its.page.says('yu-plan', /5 ft/);
+    await its.page.says('yu-site-plan', /5 ft/);
     await its.page.view('Scene');
     // The usual 25 °C: 1.8 · 25 + 32.
     const air =

@@ -149,7 +149,7 @@ describe('two beams on a stair', () => {
     await its.page.view('Events');
     await its.page.says('yu-event-list', /Guard: Alarm, after 20 s/);
     await its.page.view('Plan');
-    await its.page.find('yu-plan .way');
+    await its.page.find('yu-site-plan .way');
   });
 
   it('rehearses 200 nights, and cancels one run', async () => {

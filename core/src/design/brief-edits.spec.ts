@@ -1,6 +1,14 @@
 import { checkScenes } from '../scene/index.js';
 import { sceneOf } from '../testing/small.js';
-import { applyEdit, emptyDesign, migrate, type Design, type Edit, type Need } from './index.js';
+import {
+  applyEdit,
+  emptyDesign,
+  migrate,
+  type Design,
+  type Edit,
+  type Need,
+  type Plan,
+} from './index.js';
 
 const need: Need = { id: 'n1', intent: 'wanted', kind: 'door-opens', name: 'Gate', params: {} };
 const asked = applyEdit(emptyDesign('x'), { type: 'put-need', need });
@@ -60,6 +68,13 @@ it.each<[string, Design, string, string]>([
     'refuse',
   ],
   ['a need that is not in the brief', trying('n7'), '.need', 'doubt'],
+  [
+    'an entrance beyond the plan',
+    withPlan({ entrances: [{ x: 99, y: 1 }] }),
+    'plan.entrances[0]',
+    'refuse',
+  ],
+  ['something guarded beyond it', withPlan({ guarded: { x: 1, y: 99 } }), 'plan.guarded', 'refuse'],
 ])('tells %s', (_, design, place, severity) => {
   const found = checkScenes(design).filter((p) => p.place.endsWith(place));
   expect(found.map((p) => p.severity)).toEqual([severity]);
@@ -68,6 +83,10 @@ it.each<[string, Design, string, string]>([
 it('has nothing to say of a brief that is sound', () => {
   expect(checkScenes(trying('n1'))).toEqual([]);
 });
+
+function withPlan(fields: Partial<Plan>): Design {
+  return { ...asked, plan: { ...asked.plan, ...fields } };
+}
 
 function withNeed(fields: Partial<Need>): Design {
   return { ...asked, brief: { ...asked.brief, needs: [{ ...need, ...fields }] } };

@@ -54,6 +54,10 @@ export interface Plan {
   width: number;
   depth: number;
   walls: Wall[];
+  /** Where one can come in; anywhere at the edge where none is given. */
+  entrances?: Point[];
+  /** What is to be guarded. */
+  guarded?: Point;
 }
 
 /** A straight wall: nothing is seen through it. */

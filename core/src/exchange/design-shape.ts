@@ -234,6 +234,8 @@ const plan = Joi.object({
     Joi.object({ from: Joi.object(point).required(), to: Joi.object(point).required() }),
     500,
   ),
+  entrances: list(Joi.object(point), 50).optional(),
+  guarded: Joi.object(point),
 });
 
 /**

@@ -93,6 +93,17 @@ export const topics: readonly Topic[] = [
     source: 'The weighing is own convention; everything else is rehearsed.',
   },
   {
+    id: 'coverage',
+    title: 'Where it is noticed, and the easiest way in',
+    text: [
+      'The plan is looked over in some thousand cells. In each someone is put who goes four ways, and the same physics as in a rehearsal tells what every sensor then feels: walls, cones, reach, how far away, how fast across and how fast nearer. What it takes to trip a channel is read off the solved circuit. How many readings in a row it takes, and how long it lasts, is not counted here: that is rehearsed.',
+      'A motion module sees who goes across and hardly who comes straight at it: such ground is noticed only going some ways.',
+      'The easiest way in is that on which least is noticed, and of these the shortest, on a grid of a decimetre or more with eight ways to go; a metre that is noticed counts as a thousand metres of detour. It goes from any entrance, or from the edge of the plan where none is given, and through no wall.',
+    ],
+    formula: 'cost of a step = length · (1, or 1 + 1000 where it is noticed)',
+    source: 'Dijkstra, Numerische Mathematik 1, 1959; the physics as in the catalogue.',
+  },
+  {
     id: 'nights',
     title: 'What many nights tell that one does not',
     text: [

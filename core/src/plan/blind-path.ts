@@ -1,4 +1,4 @@
-import type { Design, Point, Scene, Wall } from '../design/index.js';
+import type { Design, Plan, Point, Scene, Wall } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
 import type { Body } from '../scene/index.js';
 import { bodyOf, type Thing } from './coverage.js';
@@ -54,18 +54,38 @@ export function blindPath(
   const goal = grid.nearest(guarded);
   const found = dijkstra(grid.size, entrances.map(grid.nearest), goal, (at) => risks.from(at));
   if (!found) return undefined;
-  const points = found.map(grid.point);
-  const legs = found.slice(1).map((to, i) => risks.leg(found[i] ?? to, to));
+  const points = pulled(found.map(grid.point), (a, b) => risks.stretch(a, b));
+  const legs = points.slice(1).map((to, i) => risks.stretch(points[i] ?? to, to));
   return {
-    points: straightened(points),
+    points,
     length: legs.reduce((sum, leg) => sum + leg.length, 0),
-    noticed: legs.reduce((sum, leg) => sum + (leg.by.length > 0 ? leg.length : 0), 0),
+    noticed: legs.reduce((sum, leg) => sum + leg.noticed, 0),
     by: [...new Set(legs.flatMap((leg) => leg.by))],
   };
 }
 
+/** Points all along the edge of a plan, a metre apart at most: where one can come in when nothing else is said. */
+export function edgeOf({ width, depth }: Pick<Plan, 'width' | 'depth'>): Point[] {
+  const along = (length: number): number[] => {
+    const n = Math.ceil(length);
+    return Array.from({ length: n + 1 }, (_, i) => (i * length) / n);
+  };
+  return [
+    ...along(width).flatMap((x) => [
+      { x, y: 0 },
+      { x, y: depth },
+    ]),
+    ...along(depth).flatMap((y) => [
+      { x: 0, y },
+      { x: width, y },
+    ]),
+  ];
+}
+
 interface Grid {
   size: number;
+  /** Between its points, m. */
+  step: number;
   columns: number;
   rows: number;
   point: (i: number) => Point;
@@ -79,15 +99,18 @@ function gridOf({ width, depth }: Design['plan']): Grid {
   const place = (v: number, d: number, n: number): number =>
     Math.min(n - 1, Math.max(0, Math.round(v / d)));
   return {
-    ...{ size: columns * rows, columns, rows },
+    ...{ size: columns * rows, step, columns, rows },
     point: (i) => ({ x: (i % columns) * dx, y: Math.floor(i / columns) * dy }),
     nearest: ({ x, y }) => place(y, dy, rows) * columns + place(x, dx, columns),
   };
 }
 
-interface Leg {
-  to: number;
+/** A straight way from one point to another. */
+interface Stretch {
+  /** m; Infinity where a wall is in the way. */
   length: number;
+  /** Of it noticed, m. */
+  noticed: number;
   by: string[];
 }
 
@@ -100,13 +123,24 @@ class RiskMap {
     private readonly body: (at: Point, heading: number) => Body,
   ) {}
 
-  /** A step from one point to the next: noticed where its middle is. */
-  leg(from: number, to: number): Leg {
-    const [a, b] = [this.grid.point(from), this.grid.point(to)];
+  /** A straight way, looked at in the middle of each step of it. */
+  stretch(a: Point, b: Point): Stretch {
+    const far = Math.hypot(b.x - a.x, b.y - a.y);
+    if (this.plan.walls.some((wall) => touches(a, b, wall)))
+      return { length: Infinity, noticed: Infinity, by: [] };
     const heading = degrees(Math.atan2(b.y - a.y, b.x - a.x));
-    const there = this.body({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }, heading);
-    const by = this.watchers.filter((w) => w.notices(there)).map((w) => w.part);
-    return { to, length: Math.hypot(b.x - a.x, b.y - a.y), by };
+    const n = Math.max(1, Math.round(far / this.grid.step));
+    const seen = Array.from({ length: n }, (_, i) => {
+      const share = (i + 0.5) / n;
+      const at = { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
+      return this.noticing(this.body(at, heading));
+    });
+    const noticed = seen.filter((by) => by.length > 0).length;
+    return { length: far, noticed: (far * noticed) / n, by: seen.flat() };
+  }
+
+  private noticing(body: Body): string[] {
+    return this.watchers.filter((w) => w.notices(body)).map((w) => w.part);
   }
 
   /** Steps from a point that no wall is in the way of. */
@@ -117,9 +151,8 @@ class RiskMap {
       const [x, y] = [column + right, row + up];
       if (x < 0 || y < 0 || x >= columns || y >= rows) return [];
       const to = y * columns + x;
-      if (this.plan.walls.some((wall) => touches(point(at), point(to), wall))) return [];
-      const { length, by } = this.leg(at, to);
-      return [{ to, cost: length * (by.length > 0 ? 1 + dread : 1) }];
+      const { length, noticed } = this.stretch(point(at), point(to));
+      return length < Infinity ? [{ to, cost: length + dread * noticed }] : [];
     });
   }
 }
@@ -213,11 +246,27 @@ class Heap {
   }
 }
 
-/** Without the points at which a way goes straight on. */
-function straightened(points: readonly Point[]): Point[] {
-  return points.filter((p, i) => {
-    const [a, b] = [points[i - 1], points[i + 1]];
-    if (!a || !b) return true;
-    return Math.abs((p.x - a.x) * (b.y - p.y) - (p.y - a.y) * (b.x - p.x)) > 1e-9;
-  });
+/** A way drawn tight: a point is left out where going straight past it is no more noticed, and through no wall. */
+function pulled(points: readonly Point[], stretch: (a: Point, b: Point) => Stretch): Point[] {
+  const kept: Point[] = points.slice(0, 1);
+  let from = 0;
+  while (from < points.length - 1) {
+    let to = from + 1;
+    let along = cost(stretch(at(from), at(to)));
+    for (let next = to + 1; next < points.length; next++) {
+      along += cost(stretch(at(next - 1), at(next)));
+      if (cost(stretch(at(from), at(next))) <= along + tiny) to = next;
+    }
+    kept.push(at(to));
+    from = to;
+  }
+  return kept;
+
+  function at(i: number): Point {
+    return points[i] as Point;
+  }
 }
+
+const cost = ({ length, noticed }: Stretch): number => length + dread * noticed;
+/** Sums of steps differ from the whole by rounding. */
+const tiny = 1e-9;

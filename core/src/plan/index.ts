@@ -4,7 +4,7 @@ export { firstDesign, type Asked, type FirstDesign } from './first-design.js';
 export { firstScenes, sitesOf } from './first-scenes.js';
 export { candidates, compare, type Candidate, type Compared } from './compare.js';
 export { chancesOf, type Chance, type Nights } from './chances.js';
-export { blindPath, type BlindPath } from './blind-path.js';
+export { blindPath, edgeOf, type BlindPath } from './blind-path.js';
 export { centreOf, coverage, type Coverage, type Thing } from './coverage.js';
 export { tryIn, untried } from './untried.js';
 export type { Dealt, Performance, Signal } from './performance.js';

@@ -24,6 +24,7 @@ export function checkScenes(design: Design): Problem[] {
     return [...surroundings, ...happenings];
   });
   const faults = [
+    ...planFaults(design),
     ...needFaults(design),
     ...placeFaults(design),
     ...recordingFaults(design),
@@ -160,6 +161,19 @@ function aimFault(
         reason: `${param.label} of ${part.name} cannot be ${to}`,
         cure: `Give ${least} to ${most}.`,
       };
+}
+
+function planFaults({ plan }: Design): Fault[] {
+  const points = [
+    ...(plan.entrances ?? []).map((point, i) => ({ place: `plan.entrances[${i}]`, point })),
+    ...(plan.guarded ? [{ place: 'plan.guarded', point: plan.guarded }] : []),
+  ];
+  return points.flatMap(({ place, point }): Fault[] => {
+    const { x, y } = point;
+    if (!outside(plan, point)) return [];
+    const reason = `The point ${x}, ${y} m lies outside the plan`;
+    return [{ place, reason, cure: `${edges(plan)} Move the point, or enlarge the plan.` }];
+  });
 }
 
 function placeFaults({ parts, plan }: Design): Fault[] {

@@ -11,7 +11,7 @@ import { Things } from './act/things';
 import { BriefFields } from './plan/brief-fields';
 import { NeedList } from './plan/need-list';
 import { HappeningPanel } from './rehearse/happening-panel';
-import { PlanFields } from './rehearse/plan-fields';
+import { SiteFields } from './site/site-fields';
 import { SceneFields } from './rehearse/scene-fields';
 import { AboutDialog } from './shell/about-dialog';
 import { ChannelPanel } from './set/channel-panel';
@@ -91,7 +91,7 @@ const places: Readonly<Record<string, Place>> = {
     prepare: (_, screen) => screen.click('.block'),
   },
   scene: { component: SceneFields },
-  plan: { component: PlanFields },
+  plan: { component: SiteFields },
   brief: { component: BriefFields },
   'must be noticed': { component: NeedList, inputs: { intent: 'wanted' } },
   'must not set it off': { component: NeedList, inputs: { intent: 'nuisance' } },

@@ -72,7 +72,10 @@ export function everything(): Design {
       ],
       tells: 'the watch',
     },
-    plan: { width: 12, depth: 8, walls: [{ from: { x: 1, y: 1 }, to: { x: 5, y: 1 } }] },
+    plan: {
+      ...{ width: 12, depth: 8, walls: [{ from: { x: 1, y: 1 }, to: { x: 5, y: 1 } }] },
+      ...{ entrances: [{ x: 2, y: 0 }], guarded: { x: 3, y: 3 } },
+    },
     parts: [
       ...base.parts,
       { id: 'Z1', kind: 'recorded-sensor', name: 'Recorded', params: {}, recording: 'rec1' },

@@ -60,6 +60,7 @@ export const benchInThread = () => ({
     averaging: jest.fn(async (...args: Parameters<typeof bench.averaging>) =>
       bench.averaging(...args),
     ),
+    cover: jest.fn(async (...args: Parameters<typeof bench.cover>) => bench.cover(...args)),
     comparator: jest.fn(async (...args: Parameters<typeof bench.comparator>) =>
       bench.comparator(...args),
     ),

@@ -11,7 +11,17 @@ import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import type { Channel, Design, Edit, Happening, ReadingSet, Scene } from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
-import { compare, type Candidate, type Compared } from '@yurei/core/plan';
+import {
+  blindPath,
+  compare,
+  coverage,
+  edgeOf,
+  type BlindPath,
+  type Candidate,
+  type Compared,
+  type Coverage,
+  type Thing,
+} from '@yurei/core/plan';
 import { caseTrial, casesOf, type CaseTrial, type Study } from '@yurei/core/trials';
 import { runDown, type RunDown } from '@yurei/core/lifetime';
 import {
@@ -54,6 +64,12 @@ export interface Moment {
   logic: LogicChange[];
   outages: Outage[];
   asleep: Rehearsal['asleep'];
+}
+
+/** What comes of looking over the whole plan; nothing for what has no body, or where there is no way. */
+export interface Covered {
+  coverage: Coverage | undefined;
+  blind: BlindPath | undefined;
 }
 
 const sceneOf = (design: Design, id: string | undefined) => design.scenes.find((s) => s.id === id);
@@ -202,6 +218,17 @@ export const bench = {
   /** How a sensor does against the brief of a design. */
   compare(design: Design, candidate: Candidate): Compared {
     return compare(design, candidate);
+  },
+
+  /** Where on the plan something is noticed, and the easiest way in to what is guarded. */
+  cover(design: Design, scene: string | undefined, thing: Thing): Covered {
+    const found = sceneOf(design, scene) ?? quietScene;
+    const { entrances = [], guarded } = design.plan;
+    const from = entrances.length > 0 ? entrances : edgeOf(design.plan);
+    return {
+      coverage: coverage(design, found, thing),
+      blind: guarded && blindPath(design, found, thing, from, guarded),
+    };
   },
 
   /** Plays a scene; undefined when the design has none of that id. */

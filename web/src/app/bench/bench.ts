@@ -25,6 +25,7 @@ export abstract class BenchService {
     Remote<Bench>,
     | 'averaging'
     | 'comparator'
+    | 'cover'
     | 'does'
     | 'explain'
     | 'ifInstead'

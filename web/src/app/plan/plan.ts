@@ -1,13 +1,16 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { SelectButton } from 'primeng/selectbutton';
 import { BriefFields } from './brief-fields';
 import { Comparison } from './comparison';
 import { NeedList } from './need-list';
+import { PlaceView } from './place-view';
 import { SensorComparison } from './sensor-comparison';
 
 /** The first step: what must be noticed and what must not, where, and which sensor suits. */
 @Component({
   selector: 'yu-plan-step',
-  imports: [BriefFields, NeedList, SensorComparison],
+  imports: [BriefFields, FormsModule, NeedList, PlaceView, SelectButton, SensorComparison],
   providers: [Comparison],
   template: `
     <section class="brief" aria-label="The brief">
@@ -15,9 +18,31 @@ import { SensorComparison } from './sensor-comparison';
       <yu-need-list intent="nuisance" />
       <yu-brief-fields />
     </section>
-    <yu-sensor-comparison class="sensors" />
+    <div class="sensors">
+      <p-selectbutton
+        aria-label="What is shown"
+        size="small"
+        optionLabel="label"
+        optionValue="id"
+        [options]="shows"
+        [allowEmpty]="false"
+        [ngModel]="shown()"
+        (ngModelChange)="shown.set($event)"
+      />
+      @if (shown() === 'place') {
+        <yu-place-view />
+      } @else {
+        <yu-sensor-comparison />
+      }
+    </div>
   `,
   styleUrl: './plan.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class PlanStep {}
+export class PlanStep {
+  protected readonly shows = [
+    { id: 'sensors', label: 'Sensors' },
+    { id: 'place', label: 'Place' },
+  ];
+  protected readonly shown = signal('sensors');
+}

@@ -9,7 +9,7 @@ import {
 } from '../../testing/workbench-bed';
 import { HappeningPanel } from './happening-panel';
 import { RehearseStep } from './rehearse';
-import { PlanFields } from './plan-fields';
+import { SiteFields } from '../site/site-fields';
 import { SceneFields } from './scene-fields';
 
 /** Takes one of the views of a rehearsal. */
@@ -322,7 +322,7 @@ describe('the surroundings of a scene', () => {
 
   it('makes the plan larger, but never smaller than what stands and happens on it', async () => {
     const bench = await openBench();
-    const step = await showSolved(PlanFields);
+    const step = await showSolved(SiteFields);
     const set = async (text: string) => {
       const field = step.find<HTMLInputElement>('[aria-label="From west to east"]');
       field.value = text;

@@ -35,8 +35,8 @@ import { Selection } from '../data/selection';
 import { Picture } from '../picture/picture';
 import { EventList } from './event-list';
 import { NightsDialog } from './nights/nights-dialog';
-import { Plan } from './plan';
-import { PlanFields } from './plan-fields';
+import { SitePlan } from '../site/site-plan';
+import { SiteFields } from '../site/site-fields';
 import { SceneFields } from './scene-fields';
 import { SceneDialog } from './scene-dialog';
 import { ScoreCard } from './score-card';
@@ -57,8 +57,8 @@ import { VerdictList } from './verdict-list';
     Menu,
     NightsDialog,
     Picture,
-    Plan,
-    PlanFields,
+    SitePlan,
+    SiteFields,
     Press,
     SceneDialog,
     SceneFields,

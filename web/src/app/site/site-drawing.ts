@@ -3,6 +3,7 @@ import { findKind, kindOf, paramsOf } from '@yurei/core/catalog';
 import type { Design, Happening, Part, Point, Scene } from '@yurei/core/design';
 import { alongPath, findHappeningKind, happeningParams, happeningSpan } from '@yurei/core/scene';
 import type { Box } from '@yurei/core/picture';
+import type { Coverage } from '@yurei/core/plan';
 
 /** Pixels to a metre, and which way is up. */
 export interface Scale {
@@ -57,6 +58,28 @@ export function kept({ x, y }: Point, { width, depth }: Design['plan']): Point {
 /** The place on the plan of a point of the drawing. */
 export const onPlan = ({ k, depth }: Scale, { x, y }: Point, plan: Design['plan']): Point =>
   kept({ x: x / k, y: depth - y / k }, plan);
+
+/** The outline of all cells of which something is so, as one path: cells beside each other are one box. */
+export function cellsWhere(
+  { columns, rows, width, depth }: Coverage,
+  scale: Scale,
+  is: (cell: number) => boolean,
+): string {
+  const [w, h] = [(width * scale.k) / columns, (depth * scale.k) / rows];
+  let path = '';
+  for (let row = 0; row < rows; row++) {
+    for (let column = 0; column < columns; column++) {
+      if (!is(row * columns + column)) continue;
+      const from = column;
+      while (column + 1 < columns && is(row * columns + column + 1)) column++;
+      const [x, y] = [from * w, (rows - 1 - row) * h];
+      path += `M${round(x)} ${round(y)}h${round((column + 1 - from) * w)}v${round(h)}h${round((from - column - 1) * w)}z`;
+    }
+  }
+  return path;
+}
+
+const round = (v: number): string => v.toFixed(2);
 
 /** Parts that stand somewhere, with what they see. */
 export function standsOf(design: Design, scale: Scale): Stand[] {

@@ -1,15 +1,15 @@
 import { demo, openBench, showSolved } from '../../testing/workbench-bed';
-import { EventList } from './event-list';
-import { Plan } from './plan';
-import { drawn, onPlan } from './plan-drawing';
-import { RehearseStep } from './rehearse';
+import { EventList } from '../rehearse/event-list';
+import { SitePlan } from './site-plan';
+import { drawn, onPlan } from './site-drawing';
+import { RehearseStep } from '../rehearse/rehearse';
 
 jest.mock('../common/chart', () => jest.requireActual('../../testing/chart-stand-in'));
 
 describe('the plan', () => {
   it('shows sensors with what they see, and ways that the arrow keys move', async () => {
     const bench = await openBench(demo('loft-stairs'));
-    const plan = await showSolved(Plan);
+    const plan = await showSolved(SitePlan);
     expect(plan.all('.stand').length).toBe(5);
     expect(plan.all('.way').length).toBe(3);
     await plan.key(plan.find('[data-key="way h3 1"]'), 'ArrowLeft');

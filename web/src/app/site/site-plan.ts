@@ -5,10 +5,12 @@ import {
   computed,
   ElementRef,
   inject,
+  input,
   signal,
   viewChild,
 } from '@angular/core';
 import type { Design, Point } from '@yurei/core/design';
+import type { BlindPath, Coverage } from '@yurei/core/plan';
 import { formatNominal, manner } from '@yurei/core/quantity';
 import { textWidth, valueWidth } from '@yurei/core/picture';
 import { drag, type D3DragEvent } from 'd3-drag';
@@ -16,8 +18,9 @@ import { pointer, select } from 'd3-selection';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
-import { placeNames } from './plan-labels';
-import { dotted, drawn, kept, onPlan, scaleOf, standsOf, waysOf } from './plan-drawing';
+import { placeNames } from './site-labels';
+import { cellsWhere, dotted, drawn, kept, onPlan, scaleOf, standsOf, waysOf } from './site-drawing';
+import { moved, movePoint } from './site-moves';
 
 const width = 860;
 const height = 300;
@@ -31,12 +34,16 @@ type Dragged = D3DragEvent<SVGGElement, unknown, unknown>;
 
 /** The place from above: sensors with what they see, and the ways of what happens; all of it can be dragged. */
 @Component({
-  selector: 'yu-plan',
-  templateUrl: './plan.html',
-  styleUrl: './plan.css',
+  selector: 'yu-site-plan',
+  templateUrl: './site-plan.html',
+  styleUrl: './site-plan.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class Plan {
+export class SitePlan {
+  /** Where something is noticed, shaded on the ground. */
+  readonly coverage = input<Coverage>();
+  /** A way that is drawn besides. */
+  readonly blind = input<BlindPath>();
   private readonly session = inject(DesignSession);
   protected readonly view = inject(BenchView);
   protected readonly selection = inject(Selection);
@@ -60,7 +67,48 @@ export class Plan {
       to: drawn(this.scale(), to),
     })),
   );
+  /** The ground by how surely something is noticed on it. */
+  protected readonly shades = computed(() => {
+    const found = this.coverage();
+    if (!found) return [];
+    const { surely, perhaps } = found;
+    const shade = (name: string, is: (i: number) => boolean) => ({
+      name,
+      path: cellsWhere(found, this.scale(), is),
+    });
+    return [
+      shade('twice', (i) => surely[i] >= 2),
+      shade('once', (i) => surely[i] === 1),
+      shade('by-the-way', (i) => surely[i] === 0 && perhaps[i] > 0),
+    ];
+  });
+  protected readonly blindLine = computed(() =>
+    (this.blind()?.points ?? [])
+      .map((p) => drawn(this.scale(), p))
+      .map(({ x, y }) => `${x},${y}`)
+      .join(' '),
+  );
+  /** Where one comes in, and what is guarded. */
+  protected readonly marks = computed(() => {
+    const { entrances = [], guarded } = this.design()?.plan ?? {};
+    return [
+      ...entrances.map((at, i) => ({
+        ...{ key: `entrance ${i}`, name: `Entrance ${i + 1}`, d: 'M-5 -6V6L6 0Z' },
+        ...drawn(this.scale(), at),
+      })),
+      ...(guarded
+        ? [
+            {
+              ...{ key: 'guarded', name: 'What is guarded', d: 'M0 -7L6 0L0 7L-6 0Z' },
+              ...drawn(this.scale(), guarded),
+            },
+          ]
+        : []),
+    ];
+  });
   protected readonly stands = computed(() => standsOf(this.design() as Design, this.scale()));
+  /** What parts see, by their cones alone: nothing of it where what is noticed is shown instead. */
+  protected readonly sights = computed(() => (this.coverage() ? [] : this.stands()));
   protected readonly ways = computed(() => {
     const scene = this.design()?.scenes.find((s) => s.id === this.view.scene()?.id);
     return scene ? waysOf(scene, this.scale(), this.view.time()) : [];
@@ -110,6 +158,7 @@ export class Plan {
     afterRenderEffect(() => {
       this.stands();
       this.ways();
+      this.marks();
       const svg = this.svg()?.nativeElement;
       if (svg) this.letDrag(svg);
     });
@@ -137,23 +186,11 @@ export class Plan {
     if (held) this.move(held.key, () => held.point);
   }
 
-  /** Moves a part or a point of a way. */
+  /** Moves what has the key: a part, a point of a way, an entrance, what is guarded. */
   private move(key: string, to: (from: Point) => Point): void {
-    const [kind, id, index] = key.split(' ');
-    const [design, scene] = [this.session.design(), this.view.scene()];
-    if (kind === 'part') {
-      const place = design?.parts.find((p) => p.id === id)?.place;
-      if (place) this.session.edit({ type: 'place-part', id, place: { ...place, ...to(place) } });
-      return;
-    }
-    const happening = scene?.happenings.find((h) => h.id === id);
-    if (!scene || !happening?.path) return;
-    const path = happening.path.map((p, i) => (i === Number(index) ? to(p) : p));
-    this.session.edit({
-      type: 'put-happening',
-      scene: scene.id,
-      happening: { ...happening, path },
-    });
+    const design = this.session.design();
+    const edit = design && movePoint(design, this.view.scene()?.id, key, to);
+    if (edit) this.session.edit(edit);
   }
 
   /** Arrow keys move by a decimetre, comma and point turn a part. */
@@ -178,31 +215,4 @@ export class Plan {
     const facing = ((((place.facing + degrees) % 360) + 540) % 360) - 180;
     this.session.edit({ type: 'place-part', id, place: { ...place, facing } });
   }
-}
-
-/** The design with a part or a point of a way elsewhere. */
-function moved(design: Design, scene: string | undefined, key: string, point: Point): Design {
-  const [kind, id, index] = key.split(' ');
-  if (kind === 'part')
-    return {
-      ...design,
-      parts: design.parts.map((p) =>
-        p.id === id && p.place ? { ...p, place: { ...p.place, ...point } } : p,
-      ),
-    };
-  return {
-    ...design,
-    scenes: design.scenes.map((s) =>
-      s.id !== scene
-        ? s
-        : {
-            ...s,
-            happenings: s.happenings.map((h) =>
-              h.id === id
-                ? { ...h, path: h.path?.map((p, i) => (i === Number(index) ? point : p)) }
-                : h,
-            ),
-          },
-    ),
-  };
 }

@@ -17,7 +17,7 @@ const axes = ['x', 'y'] as const;
 
 /** How large the plan is, and where walls stand on it. */
 @Component({
-  selector: 'yu-plan-fields',
+  selector: 'yu-site-fields',
   imports: [Button, InlineValue],
   template: `
     @if (plan(); as plan) {
@@ -41,7 +41,43 @@ const axes = ['x', 'y'] as const;
           variant="text"
           (onClick)="addWall()"
         />
+        <p-button
+          label="Add entrance"
+          icon="pi pi-plus"
+          size="small"
+          variant="text"
+          (onClick)="addEntrance()"
+        />
+        @if (!plan.guarded) {
+          <p-button
+            label="Something is guarded"
+            icon="pi pi-plus"
+            size="small"
+            variant="text"
+            (onClick)="put({ guarded: middle() })"
+          />
+        }
       </p>
+      @for (point of marks(); track $index) {
+        <p>
+          {{ point.name }}
+          @for (axis of axes; track axis) {
+            <yu-inline-value
+              [param]="axis === 'x' ? east() : north()"
+              [value]="point.at[axis]"
+              (changed)="point.put(axis, $event)"
+            />
+            {{ axis === 'x' ? 'east,' : 'north' }}
+          }
+          <p-button
+            label="Remove"
+            [ariaLabel]="'Remove ' + point.name.toLowerCase()"
+            size="small"
+            variant="text"
+            (onClick)="point.remove()"
+          />
+        </p>
+      }
       @for (wall of plan.walls; track $index; let i = $index) {
         <p>
           Wall {{ i + 1 }}
@@ -69,14 +105,16 @@ const axes = ['x', 'y'] as const;
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
-export class PlanFields {
+export class SiteFields {
   private readonly session = inject(DesignSession);
   protected readonly ends = ends;
   protected readonly axes = axes;
   /** Everything that stands or happens on it: it is never made smaller than that. */
   private readonly points = computed((): Point[] => {
-    const { parts = [], scenes = [] } = this.session.design() ?? {};
+    const { parts = [], scenes = [], plan } = this.session.design() ?? {};
     return [
+      ...(plan?.entrances ?? []),
+      ...(plan?.guarded ? [plan.guarded] : []),
       ...parts.flatMap((part) => part.place ?? []),
       ...scenes.flatMap((s) => s.happenings.flatMap((h) => h.path ?? [])),
     ];
@@ -94,6 +132,40 @@ export class PlanFields {
   protected put(change: Partial<Plan>): void {
     const plan = this.plan();
     if (plan) this.session.edit({ type: 'set-plan', plan: { ...plan, ...change } });
+  }
+
+  /** Where one comes in, and what is guarded. */
+  protected readonly marks = computed(() => {
+    const { entrances = [], guarded } = this.plan() ?? {};
+    return [
+      ...entrances.map((at, i) => ({
+        ...{ name: `Entrance ${i + 1}`, at },
+        put: (axis: keyof Point, value: number) =>
+          this.put({ entrances: entrances.map((p, j) => (j === i ? { ...p, [axis]: value } : p)) }),
+        remove: () => this.put({ entrances: entrances.filter((_, j) => j !== i) }),
+      })),
+      ...(guarded
+        ? [
+            {
+              ...{ name: 'What is guarded', at: guarded },
+              put: (axis: keyof Point, value: number) =>
+                this.put({ guarded: { ...guarded, [axis]: value } }),
+              remove: () => this.put({ guarded: undefined }),
+            },
+          ]
+        : []),
+    ];
+  });
+
+  protected middle(): Point {
+    const { width = 0, depth = 0 } = this.plan() ?? {};
+    return { x: width / 2, y: depth / 2 };
+  }
+
+  /** In the middle of the south side, to be moved from there. */
+  protected addEntrance(): void {
+    const entrances = this.plan()?.entrances ?? [];
+    this.put({ entrances: [...entrances, { ...this.middle(), y: 0 }] });
   }
 
   /** Across the middle, to be moved from there. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { overlap } from '@yurei/core/picture';
-import { placeNames } from './plan-labels';
+import { placeNames } from './site-labels';
 
 const frame = { width: 600, height: 300 };
 const boxAt = ({ x, y }: { x: number; y: number }, width: number) => ({

@@ -1,0 +1,126 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { withoutReadings } from '@yurei/core/design';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
+import { happeningKinds } from '@yurei/core/scene';
+import { TableModule } from 'primeng/table';
+import { debounceTime, from, switchMap } from 'rxjs';
+import { BenchService } from '../bench/bench';
+import type { Covered } from '../bench/bench-core';
+import { ChoiceField, type Choice } from '../common/choice-field';
+import { HelpHint } from '../common/help-hint';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+import { SiteFields } from '../site/site-fields';
+import { SitePlan } from '../site/site-plan';
+
+/** Edits that follow each other faster than this are looked over together, ms. */
+const pause = 150;
+
+/** What goes along a way and has a body. */
+const goers: readonly Choice[] = happeningKinds
+  .filter((kind) => kind.body && kind.where === 'path')
+  .map(({ kind, label }) => ({ value: kind, label }));
+
+/** The place from above: where what must be noticed is, and the easiest way in without it. */
+@Component({
+  selector: 'yu-place-view',
+  imports: [ChoiceField, HelpHint, SiteFields, SitePlan, TableModule],
+  templateUrl: './place-view.html',
+  styleUrl: './place-view.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlaceView {
+  private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+  private readonly bench = inject(BenchService);
+  protected readonly covered = signal<Covered | undefined>(undefined);
+  private readonly chosen = signal('');
+
+  /** Of the brief first, each as it is described there. */
+  private readonly needs = computed(() =>
+    (this.session.design()?.brief.needs ?? [])
+      .filter((need) => goers.some(({ value }) => value === need.kind))
+      .sort((a, b) => Number(b.intent === 'wanted') - Number(a.intent === 'wanted')),
+  );
+  protected readonly choices = computed((): Choice[] => [
+    ...this.needs().map(({ id, name }) => ({ value: `need ${id}`, label: name })),
+    ...goers,
+  ]);
+  protected readonly who = computed(() => {
+    const [first] = this.choices();
+    const chosen = this.choices().find((c) => c.value === this.chosen());
+    return (chosen ?? first).value;
+  });
+  private readonly thing = computed(() => {
+    const need = this.needs().find((n) => `need ${n.id}` === this.who());
+    return need ? { kind: need.kind, params: need.params } : { kind: this.who(), params: {} };
+  });
+
+  private readonly asked = computed(() => {
+    const design = this.session.design();
+    return (
+      design && {
+        design: withoutReadings(design),
+        scene: this.view.scene()?.id,
+        thing: this.thing(),
+      }
+    );
+  });
+
+  /** How much of the ground, in words and numbers. */
+  protected readonly rows = computed(() => {
+    const area = this.covered()?.coverage?.area;
+    if (!area) return [];
+    const all = area.never + area.once + area.twice + area.byTheWay;
+    return [
+      { label: 'noticed by two or more, whichever way it goes', shade: 'twice', m2: area.twice },
+      { label: 'noticed by one, whichever way it goes', shade: 'once', m2: area.once },
+      { label: 'noticed only going some ways', shade: 'by-the-way', m2: area.byTheWay },
+      { label: 'not noticed', shade: '', m2: area.never },
+    ].map(({ m2, ...row }) => ({
+      ...row,
+      area: `${decimals(m2, 1)} m²`,
+      share: `${decimals((100 * m2) / all, 0)} %`,
+    }));
+  });
+
+  /** The easiest way in, in words. */
+  protected readonly way = computed(() => {
+    const plan = this.session.design()?.plan;
+    if (!plan?.guarded) return 'Say below what is guarded: the easiest way in to it is looked for.';
+    const covered = this.covered();
+    if (!covered) return '';
+    const { blind } = covered;
+    if (!blind) return 'Walls leave no way in.';
+    const [length, noticed] = [blind.length, blind.noticed].map((m) => formatQuantity(m, 'm'));
+    const entry = (plan.entrances ?? []).length > 0 ? 'an entrance' : 'the edge of the plan';
+    if (blind.by.length === 0)
+      return `A blind path: ${length} from ${entry} to what is guarded, and nothing notices.`;
+    const names = blind.by.map((id) => this.nameOf(id)).join(', ');
+    return `Every way in is noticed: the easiest is ${length} long, ${noticed} of it seen by ${names}.`;
+  });
+  protected readonly isBlind = computed(() => this.covered()?.blind?.by.length === 0);
+
+  constructor() {
+    toObservable(this.asked)
+      .pipe(
+        debounceTime(pause),
+        switchMap((asked) =>
+          asked
+            ? from(this.bench.patient.cover(asked.design, asked.scene, asked.thing))
+            : from([undefined]),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((covered) => this.covered.set(covered));
+  }
+
+  protected choose(who: string): void {
+    this.chosen.set(who);
+  }
+
+  private nameOf(id: string): string {
+    return this.session.design()?.parts.find((p) => p.id === id)?.name ?? id;
+  }
+}

@@ -5,6 +5,7 @@ import { sketch } from '../testing/small.js';
 import {
   applyEdit,
   deriveNets,
+  emptyBrief,
   EditError,
   freshId,
   makeEdit,
@@ -310,7 +311,8 @@ describe('reading sets', () => {
 
   it('version 3 had none; what else it said stands', () => {
     const old = { ...slipwayBeam(), version: 3, readings: undefined, rules: [] };
-    expect(migrate(old)).toEqual({ ...slipwayBeam(), readings: [], rules: [] });
+    const nothing = { readings: [], rules: [], brief: emptyBrief };
+    expect(migrate(old)).toEqual({ ...slipwayBeam(), ...nothing });
   });
 });
 

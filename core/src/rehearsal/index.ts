@@ -19,6 +19,7 @@ export {
   stimulusAt,
   ifInstead,
   responseOf,
+  SensorSweep,
   tryable,
   whatIf,
   type Response,

@@ -87,13 +87,10 @@ export interface Response {
   points: { stimulus: number; counts: number }[];
 }
 
-/** The reading over all that a sensor is made for; undefined for a sensor without such a curve, or without a reading. */
-export function responseOf(
-  design: Design,
-  channel: string,
-  sensor: Part,
-  steps = 60,
-): Response | undefined {
+/** Over what a sensor is followed: all that it is made for, or all that can be felt. */
+type Range = Omit<Response, 'points'> & { from: number; to: number };
+
+function rangeOf(sensor: Part): Range | undefined {
   const kind = kindOf(sensor);
   const quantity = kind.senses?.quantities[0];
   if (quantity === undefined) return undefined;
@@ -101,27 +98,62 @@ export function responseOf(
   const curve = curveOf(kind);
   const own = 'stimulus' in curve.vary && curve.vary.stimulus === quantity ? curve : undefined;
   const [from, to] = own ? [own.from, own.to] : [floor, max];
-  const scale = own?.scale ?? 'log';
-  const circuit = new Circuit(design);
-  const readings = readingsIn(design);
-  const points = Array.from({ length: steps + 1 }, (_, i) => {
-    const stimulus =
-      scale === 'log' ? from * (to / from) ** (i / steps) : from + ((to - from) * i) / steps;
-    circuit.setState(sensor.id, { stimulus: { [quantity]: stimulus } });
+  const operating = own?.operating ?? [from, to];
+  return { quantity, label, unit, scale: own?.scale ?? 'log', operating, from, to };
+}
+
+/** What all channels read as one sensor feels one thing or another, all else at rest. */
+export class SensorSweep {
+  readonly range: Range | undefined;
+  private readonly circuit: Circuit;
+  private readonly readings: ReturnType<typeof readingsIn>;
+
+  constructor(
+    design: Design,
+    private readonly sensor: Part,
+  ) {
+    this.range = rangeOf(sensor);
+    this.circuit = new Circuit(design);
+    this.readings = readingsIn(design);
+  }
+
+  /** Counts by channel, of those that read anything. */
+  at(stimulus: number): ReadonlyMap<string, number> {
+    const { circuit, range, sensor } = this;
+    if (range) circuit.setState(sensor.id, { stimulus: { [range.quantity]: stimulus } });
     circuit.solve();
-    const counts = exactReadings(readings, {
+    return exactReadings(this.readings, {
       volts: (ref) => circuit.voltsNow(ref),
       solved: (part) => circuit.values(part).update(),
       ohms: (ref, window) => circuit.sourceOhms(ref, window),
       stimulus: (part) => circuit.stimulusOf(part),
-    }).get(channel);
-    return { stimulus, counts };
+    });
+  }
+
+  /** Values over all of its range, evenly spread on its scale. */
+  values(steps: number): number[] {
+    const { from = 0, to = 0, scale = 'linear' } = this.range ?? {};
+    return Array.from({ length: steps + 1 }, (_, i) =>
+      scale === 'log' ? from * (to / from) ** (i / steps) : from + ((to - from) * i) / steps,
+    );
+  }
+}
+
+/** The reading over all that a sensor is made for; undefined for a sensor without such a curve, or without a reading. */
+export function responseOf(
+  design: Design,
+  channel: string,
+  sensor: Part,
+  steps = 60,
+): Response | undefined {
+  const sweep = new SensorSweep(design, sensor);
+  if (!sweep.range) return undefined;
+  const points = sweep.values(steps).flatMap((stimulus) => {
+    const counts = sweep.at(stimulus).get(channel);
+    return counts === undefined ? [] : [{ stimulus, counts }];
   });
-  const read = points.filter(
-    (p): p is { stimulus: number; counts: number } => p.counts !== undefined,
-  );
-  if (read.length === 0) return undefined;
-  return { quantity, label, unit, scale, operating: own?.operating ?? [from, to], points: read };
+  const { from: _from, to: _to, ...told } = sweep.range;
+  return points.length > 0 ? { ...told, points } : undefined;
 }
 
 /** What is felt at a count, by straight lines between the points; undefined outside them. */

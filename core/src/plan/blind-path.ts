@@ -2,7 +2,7 @@ import type { Design, Plan, Point, Scene, Wall } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
 import type { Body } from '../scene/index.js';
 import { bodyOf, type Thing } from './coverage.js';
-import { watchersOf, type Watcher } from './watchers.js';
+import { watchersOf, type TripPoint, type Watcher } from './watchers.js';
 
 /** A way on the plan, and how much of it is noticed. */
 export interface BlindPath {
@@ -37,6 +37,7 @@ const moves = [
  * and of these the shortest (Dijkstra, Numerische Mathematik 1, 1959, on a grid with eight ways to go).
  *
  * @param scene whose light and air the sensors are in
+ * @param points of the design, where they are known already
  * @returns undefined where walls leave no way, or the thing has no body
  */
 export function blindPath(
@@ -45,19 +46,20 @@ export function blindPath(
   thing: Thing,
   entrances: readonly Point[],
   guarded: Point,
+  points?: readonly TripPoint[],
 ): BlindPath | undefined {
   const body = bodyOf(thing);
   if (!body) return undefined;
   const grid = gridOf(design.plan);
-  const watchers = watchersOf(design, scene);
+  const watchers = watchersOf(design, scene, points);
   const risks = new RiskMap(grid, design.plan, watchers, body);
   const goal = grid.nearest(guarded);
   const found = dijkstra(grid.size, entrances.map(grid.nearest), goal, (at) => risks.from(at));
   if (!found) return undefined;
-  const points = pulled(found.map(grid.point), (a, b) => risks.stretch(a, b));
-  const legs = points.slice(1).map((to, i) => risks.stretch(points[i] ?? to, to));
+  const way = pulled(found.map(grid.point), (a, b) => risks.stretch(a, b));
+  const legs = way.slice(1).map((to, i) => risks.stretch(way[i] ?? to, to));
   return {
-    points,
+    points: way,
     length: legs.reduce((sum, leg) => sum + leg.length, 0),
     noticed: legs.reduce((sum, leg) => sum + leg.noticed, 0),
     by: [...new Set(legs.flatMap((leg) => leg.by))],

@@ -1,7 +1,7 @@
 import { valuesOf } from '../catalog/index.js';
 import type { Design, Need, Point, Scene } from '../design/index.js';
 import { findHappeningKind, type Body } from '../scene/index.js';
-import { watchersOf, type Watcher } from './watchers.js';
+import { watchersOf, type TripPoint, type Watcher } from './watchers.js';
 
 /** At most so many cells, and none smaller than this, m. */
 const mostCells = 4000;
@@ -56,9 +56,15 @@ export const centreOf = (
  * whether it would trip a channel there, going four ways.
  *
  * @param scene whose light and air the sensors are in
+ * @param points of the design, where they are known already
  * @returns undefined for what has no body
  */
-export function coverage(design: Design, scene: Scene, thing: Thing): Coverage | undefined {
+export function coverage(
+  design: Design,
+  scene: Scene,
+  thing: Thing,
+  points?: readonly TripPoint[],
+): Coverage | undefined {
   const body = bodyOf(thing);
   if (!body) return undefined;
   const { width, depth } = design.plan;
@@ -68,7 +74,7 @@ export function coverage(design: Design, scene: Scene, thing: Thing): Coverage |
     number,
   ];
   const grid = { width, depth, columns, rows };
-  const watchers = watchersOf(design, scene);
+  const watchers = watchersOf(design, scene, points);
   const [surely, perhaps] = [new Uint8Array(columns * rows), new Uint8Array(columns * rows)];
   for (let i = 0; i < surely.length; i++) {
     const at = centreOf(grid, i);

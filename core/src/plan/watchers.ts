@@ -1,4 +1,4 @@
-import type { SolvedPart } from '../catalog/index.js';
+import { kindOf, type SolvedPart } from '../catalog/index.js';
 import { Circuit } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { beyond, levelsAtRest } from '../logic/index.js';
@@ -22,83 +22,127 @@ const goesByHeading: ReadonlySet<string> = new Set(['heat', 'echo']);
 const steps = 60;
 const halvings = 10;
 
-/**
- * The sensors of a design that stand somewhere and trip a channel by something that comes near: each by what it takes in the
- * solved circuit. One that trips at rest notices nothing.
- *
- * @param scene whose light and air they are in
- */
-export function watchersOf(design: Design, scene: Scene): Watcher[] {
-  const stage = setStage(design);
-  const still = momentIn({ ...scene, happenings: [] }, 0);
-  const circuit = new Circuit(design);
-  circuit.solve();
-  const solved = (part: string): SolvedPart => circuit.values(part).update();
-  return stage.sensors.flatMap((sensor): Watcher[] => {
-    const { part, receiver } = sensor;
-    const sweep = new SensorSweep(design, part);
-    if (!part.place || sweep.range?.quantity !== receiver.quantity) return [];
-    const feels = (now: Now): number => stimulusOn(stage, sensor, now, solved);
-    const crossings = crossingsOf(design, sweep, feels(still));
-    return design.channels.flatMap(({ id }): Watcher[] => {
-      const own = crossings.filter((c) => c.channel === id);
-      if (own.length === 0) return [];
-      return [
-        {
-          ...{ channel: id, part: part.id },
-          byHeading: goesByHeading.has(receiver.quantity),
-          notices: (body) => {
-            const felt = feels({ ...still, bodies: [body] });
-            return own.some(({ at, more }) => (more ? felt > at : felt < at));
-          },
-        },
-      ];
-    });
-  });
-}
-
-/** What is to be felt for a channel to trip: more than that, or less. */
-interface Crossing {
+/** What is to be felt by a part for a channel to trip: more than that, or less. */
+export interface TripPoint {
   channel: string;
+  part: string;
   at: number;
   more: boolean;
 }
 
-/** Where the channels begin to trip as one sensor feels more or less than at rest; nothing of one that is tripped at rest. */
-function crossingsOf(design: Design, sweep: SensorSweep, felt: number): Crossing[] {
-  const values = sweep.values(steps);
-  const [first = 0, last = 0] = [values[0], values.at(-1)];
-  const rest = Math.min(last, Math.max(first, felt));
-  const atRest = sweep.at(rest);
-  const read = values.map((value) => ({ value, counts: sweep.at(value) }));
-  return design.channels.flatMap(({ id, ...channel }) => {
-    const counts = atRest.get(id);
-    if (counts === undefined) return [];
-    const levels = levelsAtRest(channel, counts);
-    const trips = (there: ReadonlyMap<string, number>): boolean =>
-      levels.some((level) => beyond(level, there.get(id) ?? counts));
-    if (trips(atRest)) return [];
-    return [true, false].flatMap((more): Crossing[] => {
-      const way = read.filter(({ value }) => (more ? value > rest : value < rest));
-      const [near] = (more ? way : way.reverse()).filter((r) => trips(r.counts));
-      if (!near) return [];
-      const clear = [...way, { value: rest }].filter(({ value }) =>
-        more ? value < near.value : value > near.value,
-      );
-      const from = more
-        ? Math.max(...clear.map((c) => c.value))
-        : Math.min(...clear.map((c) => c.value));
-      return [{ channel: id, more, at: halved(from, near.value, (v) => trips(sweep.at(v))) }];
+/**
+ * What it takes to trip each channel, read off the solved circuit: the same wherever the sensors stand.
+ *
+ * @param scene whose light and air they are in
+ */
+export function tripPoints(design: Design, scene: Scene): TripPoint[] {
+  const stage = setStage(design);
+  const still = restIn(scene);
+  const solved = solvedAtRest(design);
+  return stage.sensors.flatMap((sensor) => {
+    const sweep = new SensorSweep(design, sensor.part);
+    if (sweep.range?.quantity !== sensor.receiver.quantity) return [];
+    return crossingsOf(design, sensor.part.id, sweep, stimulusOn(stage, sensor, still, solved));
+  });
+}
+
+/**
+ * The sensors of a design that stand somewhere and trip a channel by something that comes near. One that trips at rest notices
+ * nothing.
+ *
+ * @param scene whose light and air they are in
+ * @param points of the design, where they are known already
+ */
+export function watchersOf(
+  design: Design,
+  scene: Scene,
+  points: readonly TripPoint[] = tripPoints(design, scene),
+): Watcher[] {
+  const stage = setStage(design);
+  const still = restIn(scene);
+  const solved = solvedAtRest(design);
+  return stage.sensors.flatMap((sensor): Watcher[] => {
+    const { part, receiver } = sensor;
+    if (!part.place || kindOf(part).senses?.quantities[0] !== receiver.quantity) return [];
+    const own = points.filter((p) => p.part === part.id);
+    return [...new Set(own.map((p) => p.channel))].map((channel): Watcher => {
+      const trips = own.filter((p) => p.channel === channel);
+      return {
+        ...{ channel, part: part.id },
+        byHeading: goesByHeading.has(receiver.quantity),
+        notices: (body) => {
+          const now: Now = { ...still, bodies: [body] };
+          const felt = stimulusOn(stage, sensor, now, solved);
+          return trips.some(({ at, more }) => (more ? felt > at : felt < at));
+        },
+      };
     });
   });
 }
 
+const restIn = (scene: Scene): Now => momentIn({ ...scene, happenings: [] }, 0);
+
+/** What every part does with nothing there, solved once it is asked for. */
+function solvedAtRest(design: Design): (part: string) => SolvedPart {
+  let circuit: Circuit | undefined;
+  return (part) => {
+    if (!circuit) {
+      circuit = new Circuit(design);
+      circuit.solve();
+    }
+    return circuit.values(part).update();
+  };
+}
+
+/** Where the channels begin to trip as one sensor feels more or less than at rest; nothing of one that is tripped at rest. */
+function crossingsOf(design: Design, part: string, sweep: SensorSweep, felt: number): TripPoint[] {
+  const values = sweep.values(steps);
+  const [first = 0, last = 0] = [values[0], values.at(-1)];
+  const rest = Math.min(last, Math.max(first, felt));
+  const atRest = sweep.at(rest);
+  const answers = answering(sweep, values, atRest);
+  const read = values.map((value) => ({ value, counts: sweep.at(value, answers) }));
+  return design.channels.flatMap(({ id, ...channel }) => {
+    const counts = atRest.get(id);
+    if (counts === undefined || !answers(id)) return [];
+    const levels = levelsAtRest(channel, counts);
+    const trips = (there: ReadonlyMap<string, number>): boolean =>
+      levels.some((level) => beyond(level, there.get(id) ?? counts));
+    if (trips(atRest)) return [];
+    const isTripped = (value: number): boolean => trips(sweep.at(value, (c) => c === id));
+    return [true, false].flatMap((more): TripPoint[] => {
+      const way = (more ? read : [...read].reverse()).filter(({ value }) =>
+        more ? value > rest : value < rest,
+      );
+      const place = way.findIndex((r) => trips(r.counts));
+      const found = way[place];
+      if (!found) return [];
+      const clear = way[place - 1]?.value ?? rest;
+      return [{ channel: id, part, more, at: halved(clear, found.value, isTripped) }];
+    });
+  });
+}
+
+/** Channels that read something else somewhere in a sensor's range: at its ends, or in the middle of it. */
+function answering(
+  sweep: SensorSweep,
+  values: readonly number[],
+  atRest: ReadonlyMap<string, number>,
+): (channel: string) => boolean {
+  const looks = [0, 0.25, 0.5, 0.75, 1].flatMap((share) => {
+    const value = values[Math.round(share * (values.length - 1))];
+    return value === undefined ? [] : [sweep.at(value)];
+  });
+  return (channel) => looks.some((read) => read.get(channel) !== atRest.get(channel));
+}
+
 /** Where something becomes so between a value at which it is not and one at which it is. */
-function halved(not: number, so: number, is: (value: number) => boolean): number {
+function halved(isNot: number, isSo: number, is: (value: number) => boolean): number {
+  let [clear, found] = [isNot, isSo];
   for (let i = 0; i < halvings; i++) {
-    const middle = (not + so) / 2;
-    if (is(middle)) so = middle;
-    else not = middle;
+    const middle = (clear + found) / 2;
+    if (is(middle)) found = middle;
+    else clear = middle;
   }
-  return (not + so) / 2;
+  return (clear + found) / 2;
 }

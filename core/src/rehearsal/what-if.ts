@@ -10,7 +10,7 @@ import {
 } from '../design/index.js';
 import { happeningSpan } from '../scene/index.js';
 import { entry, preferredValues, type Unit } from '../quantity/index.js';
-import { exactReadings, readingsIn } from './readings.js';
+import { exactReadings, readingsIn, type Probe } from './readings.js';
 import { Rig } from './rig.js';
 
 /** What a channel would read, by the circuit alone: no noise, nothing measured. */
@@ -117,17 +117,18 @@ export class SensorSweep {
     this.readings = readingsIn(design);
   }
 
-  /** Counts by channel, of those that read anything. */
-  at(stimulus: number): ReadonlyMap<string, number> {
+  /** Counts by channel, of those that are wanted and read anything. */
+  at(stimulus: number, wanted?: (channel: string) => boolean): ReadonlyMap<string, number> {
     const { circuit, range, sensor } = this;
     if (range) circuit.setState(sensor.id, { stimulus: { [range.quantity]: stimulus } });
     circuit.solve();
-    return exactReadings(this.readings, {
+    const probe: Probe = {
       volts: (ref) => circuit.voltsNow(ref),
       solved: (part) => circuit.values(part).update(),
       ohms: (ref, window) => circuit.sourceOhms(ref, window),
       stimulus: (part) => circuit.stimulusOf(part),
-    });
+    };
+    return exactReadings(this.readings, probe, wanted);
   }
 
   /** Values over all of its range, evenly spread on its scale. */

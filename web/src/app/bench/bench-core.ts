@@ -16,11 +16,13 @@ import {
   compare,
   coverage,
   edgeOf,
+  tripPoints,
   type BlindPath,
   type Candidate,
   type Compared,
   type Coverage,
   type Thing,
+  type TripPoint,
 } from '@yurei/core/plan';
 import { caseTrial, casesOf, type CaseTrial, type Study } from '@yurei/core/trials';
 import { runDown, type RunDown } from '@yurei/core/lifetime';
@@ -64,6 +66,17 @@ export interface Moment {
   logic: LogicChange[];
   outages: Outage[];
   asleep: Rehearsal['asleep'];
+}
+
+/** What trips the channels of the design that was looked over last: the same while its sensors are moved about. */
+let tripping: { key: string; points: TripPoint[] } | undefined;
+
+function pointsOf(design: Design, scene: Scene): TripPoint[] {
+  const { parts, wires, controller, channels } = design;
+  const placeless = parts.map(({ place: _place, ...part }) => part);
+  const key = JSON.stringify([placeless, wires, controller, channels, scene.ambient]);
+  if (tripping?.key !== key) tripping = { key, points: tripPoints(design, scene) };
+  return tripping.points;
 }
 
 /** What comes of looking over the whole plan; nothing for what has no body, or where there is no way. */
@@ -224,10 +237,11 @@ export const bench = {
   cover(design: Design, scene: string | undefined, thing: Thing): Covered {
     const found = sceneOf(design, scene) ?? quietScene;
     const { entrances = [], guarded } = design.plan;
+    const points = pointsOf(design, found);
     const from = entrances.length > 0 ? entrances : edgeOf(design.plan);
     return {
-      coverage: coverage(design, found, thing),
-      blind: guarded && blindPath(design, found, thing, from, guarded),
+      coverage: coverage(design, found, thing, points),
+      blind: guarded && blindPath(design, found, thing, from, guarded, points),
     };
   },
 

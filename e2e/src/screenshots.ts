@@ -65,6 +65,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     go: async (driver) => {
       await openDemo(driver, 'Sail loft motion', 'plan');
       const told = By.css('yu-sensor-comparison');
+      await driver.wait(until.elementLocated(told), 20000);
       await driver.wait(async () => {
         const text = await driver.findElement(told).getText();
         return (text.match(/Of 200 nights/g) ?? []).length >= 3;

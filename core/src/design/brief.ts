@@ -14,6 +14,8 @@ export interface Brief {
   withoutPower?: (typeof deadSupplies)[number];
   /** Who is told. */
   tells: string;
+  /** Notices that were read, by id. */
+  read?: string[];
   /** Children or animals may be near. */
   children?: boolean;
   animals?: boolean;

@@ -216,6 +216,7 @@ const brief = Joi.object({
   lasts: number.greater(0).max(1e7),
   withoutPower: Joi.valid(...deadSupplies),
   tells: text(400),
+  read: list(Joi.string().max(32), 50).optional(),
   children: Joi.boolean(),
   animals: Joi.boolean(),
 });

@@ -6,6 +6,7 @@ export { candidates, compare, type Candidate, type Compared } from './compare.js
 export { chancesOf, type Chance, type Nights } from './chances.js';
 export { blindPath, edgeOf, type BlindPath } from './blind-path.js';
 export { centreOf, coverage, type Coverage, type Thing } from './coverage.js';
+export { noticesFor, unreadNotices, type Notice } from './notices.js';
 export { tripPoints, type TripPoint } from './watchers.js';
 export { tryIn, untried } from './untried.js';
 export type { Dealt, Performance, Signal } from './performance.js';

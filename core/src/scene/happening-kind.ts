@@ -57,6 +57,9 @@ export interface Circumstances {
   by?: 'day' | 'night';
 }
 
+/** What is at stake where it has to be noticed. */
+export type Danger = 'fire' | 'gas' | 'intruder';
+
 /** A kind of thing that can happen, in physical units. One file per kind. */
 export interface HappeningKind<V = Params> {
   kind: string;
@@ -98,6 +101,8 @@ export interface HappeningKind<V = Params> {
   breaks?: 'open' | 'across';
   /** The controller's program stands still meanwhile. */
   hangs?: boolean;
+  /** What is at stake where it has to be noticed. */
+  danger?: Danger;
   /** What to keep in mind when it is tried for real. */
   cautions?: readonly string[];
   /** Where model and numbers come from. */

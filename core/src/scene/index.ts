@@ -17,7 +17,7 @@ export {
   lightAt,
   temperatureAt,
 } from './ambient.js';
-export type { Alteration, HappeningKind, Moment, Receiver } from './happening-kind.js';
+export type { Alteration, Danger, HappeningKind, Moment, Receiver } from './happening-kind.js';
 export {
   findHappeningKind,
   contributes,

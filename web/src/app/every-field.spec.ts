@@ -69,6 +69,7 @@ const elsewhere: Readonly<Record<string, RegExp>> = {
   'are recorded, read from a file or typed as a whole (bring.spec)':
     /^(recordings\[\]\.(times|values)\[\]|readings\[\]\.counts\[\])$/,
   'are pressed in the list of findings (side-panel.spec)': /^accepted\[\]/,
+  'are said to be read beside the sensors (plan.spec)': /^brief\.read\[\]/,
 };
 
 const places: Readonly<Record<string, Place>> = {

@@ -23,7 +23,7 @@ export function goesAlong(
 
 interface Walker
   extends
-    Pick<HappeningKind, 'kind' | 'label' | 'summary' | 'words' | 'usually' | 'source'>,
+    Pick<HappeningKind, 'kind' | 'label' | 'summary' | 'words' | 'usually' | 'danger' | 'source'>,
     Pick<Body, 'width' | 'height' | 'excess' | 'mass' | 'echo' | 'footfall' | 'loudness'> {
   speed: number;
   usual: readonly [number, number];
@@ -31,13 +31,14 @@ interface Walker
 
 /** A kind of happening in which someone or some animal goes along a way. */
 export function walker(about: Walker) {
-  const { kind, label, summary, words, usually, source, speed, usual } = about;
+  const { kind, label, summary, words, usually, danger, source, speed, usual } = about;
   return defineHappening({
     kind,
     label,
     summary,
     words,
     usually,
+    danger,
     where: 'path',
     passes: 2,
     params: [

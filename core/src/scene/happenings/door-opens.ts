@@ -14,6 +14,7 @@ export const doorOpens = defineHappening({
   label: 'A door or gate opens',
   summary: 'It swings open, stays so and closes again: contacts part, what sits on it turns.',
   words: ['door', 'gate', 'window', 'hatch', 'lid', 'drawer', 'open', 'swing'],
+  danger: 'intruder',
   where: 'point',
   params: [
     { id: 'angle', label: 'Opens by', unit: '°', default: 70, min: 0.5, max: 180 },

@@ -33,6 +33,7 @@ export const flame = defineHappening({
   label: 'A flame burns',
   summary: 'A flame of some height at a place: flickering infrared and light, warmth from nearby.',
   words: ['fire', 'flame', 'candle', 'lighter', 'burn', 'match'],
+  danger: 'fire',
   where: 'point',
   passes: 1,
   params: [

@@ -41,6 +41,7 @@ export const gasReleased = defineHappening({
     'fumes',
     'air',
   ],
+  danger: 'gas',
   where: 'everywhere',
   lingers: true,
   params: [

@@ -8,6 +8,7 @@ export const glassBreaks = defineHappening({
   label: 'Glass breaks',
   summary: 'A pane shatters: a knock, then high ringing.',
   words: ['glass', 'window', 'break', 'smash', 'burglar'],
+  danger: 'intruder',
   where: 'point',
   passes: 1,
   params: [

@@ -5,6 +5,7 @@ export const personCrawls = walker({
   label: 'Someone crawls',
   summary: 'A person on hands and knees: lower, slower, quieter.',
   words: ['crawl', 'intruder', 'burglar', 'low', 'floor'],
+  danger: 'intruder',
   speed: 0.4,
   usual: [0.1, 1.6],
   width: 0.5,

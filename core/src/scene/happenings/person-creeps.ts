@@ -5,6 +5,7 @@ export const personCreeps = walker({
   label: 'Someone creeps',
   summary: 'A person upright but very slow: the hardest to notice.',
   words: ['creep', 'slow', 'sneak', 'intruder', 'burglar'],
+  danger: 'intruder',
   speed: 0.15,
   usual: [0.0375, 0.6],
   width: 0.45,

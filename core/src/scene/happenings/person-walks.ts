@@ -5,6 +5,7 @@ export const personWalks = walker({
   label: 'Someone walks',
   summary: 'A person goes upright along a way: warmth, echo, shadow, steps.',
   words: ['walk', 'intruder', 'visitor', 'people', 'burglar', 'man', 'woman'],
+  danger: 'intruder',
   speed: 1.3,
   usual: [0.325, 5.2],
   width: 0.45,

@@ -5,6 +5,7 @@ export const smokeFills = defineHappening({
   label: 'Smoke fills the room',
   summary: 'Smoke thickens, stays and is vented.',
   words: ['smoke', 'fire', 'burn', 'toast', 'cook'],
+  danger: 'fire',
   where: 'everywhere',
   params: [
     { id: 'density', label: 'Thickest', unit: 'dB/m', default: 0.5, min: 0.001, max: 20 },

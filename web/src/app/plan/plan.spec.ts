@@ -61,12 +61,26 @@ it('compares again when the brief is changed', async () => {
 it('puts the first design on the bench in one edit, with a scene that tries the brief', async () => {
   const screen = await planned(brief(door));
   await compared(screen);
+  await screen.press('I have read this');
   await screen.press('Take it: Loop contact');
   await screen.until(() => /is on the bench/.test(screen.text('.sensors')));
   expect(design().parts.map((p) => p.kind)).toContain('loop-contact');
   expect(design().scenes[0].happenings[0]).toMatchObject({ need: 'n1', name: 'The hatch opens' });
   TestBed.inject(DesignSession).undo();
   expect(design().parts).toEqual([]);
+  expect(design().brief.read).toEqual(['intruder']);
+});
+
+it('has what is dangerous read first', async () => {
+  const screen = await planned(brief(need('n1', 'wanted', 'flame', 'A flame')));
+  await compared(screen);
+  const take = () => screen.find<HTMLButtonElement>('.sensor .do button');
+  expect(screen.text('.notices')).toMatch(/never replaces a certified smoke or heat alarm/);
+  expect(take().disabled).toBe(true);
+  await screen.press('I have read this');
+  expect(screen.all('.notices')).toEqual([]);
+  expect(take().disabled).toBe(false);
+  expect(design().brief.read).toEqual(['fire']);
 });
 
 it('sets sensors side by side, with what came of many nights', async () => {

@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { findKind } from '@yurei/core/catalog';
-import { criteria, reasonOf, type Criterion, type Ranked } from '@yurei/core/plan';
+import {
+  criteria,
+  noticesFor,
+  reasonOf,
+  unreadNotices,
+  type Criterion,
+  type Ranked,
+} from '@yurei/core/plan';
 import { Button } from 'primeng/button';
 import { Message } from 'primeng/message';
 import { ProgressBar } from 'primeng/progressbar';
@@ -51,6 +58,19 @@ export class SensorComparison {
   protected readonly asked = computed(() =>
     (this.session.design()?.brief.needs ?? []).some((n) => n.intent === 'wanted'),
   );
+  /** What has to be read before a design is begun. */
+  protected readonly unread = computed(() => {
+    const brief = this.session.design()?.brief;
+    return brief ? unreadNotices(brief) : [];
+  });
+
+  protected haveRead(): void {
+    const brief = this.session.design()?.brief;
+    if (!brief) return;
+    const read = noticesFor(brief).map((n) => n.id);
+    this.session.edit({ type: 'set-brief', fields: { read } });
+  }
+
   /** What the first designs do not do that the brief asks for. */
   protected readonly notes = computed(() => {
     const { controller, answer } = this.session.design()?.brief ?? {};

@@ -64,8 +64,8 @@ const notices: readonly Told[] = [
       'What is wired to mains belongs to a licensed electrician; local codes come first.',
     ],
     source: 'IEC 60364 and the local wiring code.',
-    concerns: ({ feed, answer }) =>
-      feed === 'mains' || answer === 'switch' || answer === 'pump' || answer === 'valve',
+    // A closed adapter is none of it; what is switched may be.
+    concerns: ({ answer }) => answer === 'switch' || answer === 'pump' || answer === 'valve',
   },
   {
     id: 'battery',

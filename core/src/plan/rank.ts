@@ -59,8 +59,8 @@ export const fooledBy = ({ dealt }: Performance): string[] =>
 
 /**
  * Ranks sensors by the maker's weights: those that notice all first, of these those with nothing wrong, then those that
- * notice more of it, then by mark. Each
- * criterion is marked from 0 to 1; delay and current by their ratio to the best that serves.
+ * notice more of it, then by mark. Each criterion is marked from 0 to 1; delay and current by their ratio to the best that
+ * serves.
  */
 export function rank(all: readonly Compared[], weights: Weights): Ranked[] {
   const built = all.flatMap((c) => c.does ?? []);

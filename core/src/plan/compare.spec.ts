@@ -143,6 +143,8 @@ describe('the ranking', () => {
     expect(reason('pyroelectric-module')).toMatch(
       /^Notices 1 of 1, within \d+.* Fooled by: pet, curtain-in-draught\.$/,
     );
+    expect(reason('force-film')).toMatch(/Only what is at its very place\./);
+    expect(reason('pyroelectric-module')).not.toMatch(/very place/);
     expect(reason('force-film')).toMatch(/Stays quiet with 1 of 2\. Does not feel 1 of them\.$/);
     expect(reason('sound-module')).toMatch(/reached 9 counts and trips above/);
   });

@@ -1,4 +1,10 @@
-import { channelReader, kindOf, paramsOf, type ChannelReader } from '../catalog/index.js';
+import {
+  channelReader,
+  findSurrounding,
+  kindOf,
+  paramsOf,
+  type ChannelReader,
+} from '../catalog/index.js';
 import { check, gatherEvidence } from '../check/index.js';
 import type { Channel, Design, Edit, Happening, Need, Part } from '../design/index.js';
 import { energyTrace, roomBetween, wentWrong, type Outcome } from '../rehearsal/index.js';
@@ -52,6 +58,8 @@ export interface Performance {
   because: readonly string[];
   /** Where the controller reads it, and how. */
   reads: { at: string; by: ChannelReader['by'] };
+  /** It lies in the way or is fixed to the thing: nothing beside it is noticed. */
+  onContact: boolean;
   /** It tells which one it is, not only that there is one. */
   identifies: boolean;
   /** What is wrong with it as it stands: mistakes and cautions that are found, and what went wrong in the scenes. */
@@ -80,6 +88,7 @@ export function performanceOf(needs: readonly Need[], first: FirstDesign): Perfo
     holds: kind.hold?.(params),
     around: first.around.map(named),
     reads: { at: channel.pin, by: channelReader(design, channel.pin)?.by ?? 'level' },
+    onContact: findSurrounding(kind.senses?.quantities[0] ?? '')?.onContact === true,
     identifies: kind.senses?.quantities.some((q) => q === 'tag' || q === 'key') ?? false,
     wrong: wrongWith(first),
   };

@@ -118,7 +118,7 @@ function marksOf(
 /** In words, with its numbers, why a sensor stands where it does. */
 export function reasonOf({ refused, does }: Compared): string {
   if (!does) return refused ?? '';
-  const { dealt, spurious, wrong } = does;
+  const { dealt, spurious, wrong, onContact } = does;
   const missed = dealt.filter((d) => d.intent === 'wanted' && d.outcome !== 'noticed');
   const [first] = missed;
   if (first) return `${first.name}: ${first.because}`;
@@ -129,6 +129,7 @@ export function reasonOf({ refused, does }: Compared): string {
   const unfelt = nuisances.filter((d) => (d.outcome ?? 'not tried') === 'not tried').length;
   return [
     `Notices ${musts(dealt)} of ${musts(dealt)}${delay === undefined ? '' : `, within ${formatQuantity(delay, 's')}`}.`,
+    ...(onContact ? ['Only what is at its very place.'] : []),
     ...(spurious > 0 ? ['Fires with nothing there.'] : []),
     ...(fooled.length > 0 ? [`Fooled by: ${fooled.join(', ')}.`] : []),
     ...(quiet > 0 ? [`Stays quiet with ${quiet} of ${nuisances.length}.`] : []),

@@ -145,9 +145,10 @@ describe('taken away', () => {
     ['Letter', 8.5, 11],
   ])('each step goes on %s paper, black on white, with the notice', async (_, width, height) => {
     const driver = its.browser.driver as chrome.Driver;
-    for (const step of ['wire', 'set', 'act', 'rehearse']) {
+    for (const step of ['plan', 'wire', 'set', 'act', 'rehearse']) {
       await its.page.step(step);
-      await driver.wait(until.elementLocated(By.css(`yu-${step}`)), 20_000);
+      const shown = By.css(`yu-${step}, yu-${step}-step`);
+      await driver.wait(until.elementLocated(shown), 20_000);
       const { data } = (await driver.sendAndGetDevToolsCommand('Page.printToPDF', {
         paperWidth: width,
         paperHeight: height,

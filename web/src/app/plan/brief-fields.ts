@@ -110,6 +110,7 @@ const lasts: Param = {
       display: grid;
       gap: 6px;
       margin: 8px 0;
+      max-width: 420px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
+import { noticesFor } from '@yurei/core/plan';
 import { SelectButton } from 'primeng/selectbutton';
+import { DesignSession } from '../data/design-session';
 import { BriefFields } from './brief-fields';
 import { Comparison } from './comparison';
 import { NeedList } from './need-list';
@@ -14,11 +16,25 @@ import { SensorComparison } from './sensor-comparison';
   providers: [Comparison],
   template: `
     <section class="brief" aria-label="The brief">
+      <p class="paper">{{ session.design()?.purpose }} {{ session.design()?.site }}</p>
       <yu-need-list intent="wanted" />
       <yu-need-list intent="nuisance" />
       <yu-brief-fields />
     </section>
     <div class="sensors">
+      @if (notices().length > 0) {
+        <section class="paper">
+          @for (notice of notices(); track notice.id) {
+            <p>
+              <b>{{ notice.title }}.</b>
+              @for (sentence of notice.says; track $index) {
+                {{ sentence }}
+              }
+              ({{ notice.source }})
+            </p>
+          }
+        </section>
+      }
       <p-selectbutton
         aria-label="What is shown"
         size="small"
@@ -40,6 +56,12 @@ import { SensorComparison } from './sensor-comparison';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PlanStep {
+  protected readonly session = inject(DesignSession);
+  /** On paper all that is to be minded stands there, also what was read. */
+  protected readonly notices = computed(() => {
+    const brief = this.session.design()?.brief;
+    return brief ? noticesFor(brief) : [];
+  });
   protected readonly shows = [
     { id: 'sensors', label: 'Sensors' },
     { id: 'place', label: 'Place' },

@@ -101,6 +101,15 @@ it('why there is no first design is told', () => {
   expect(refused).toMatch(/no usual front end/);
 });
 
+it('what is over soon and what takes long are tried in one scene, in bounded time', () => {
+  // 5 ms between readings all through half an hour were 360,000 of them.
+  const touch = { ...needs(['finger-touches'])[0], params: { lasts: 0.05 } };
+  const warm = { ...needs(['warmth-comes'])[0], id: 'n9' };
+  const { does } = compared(briefed([touch, warm]), 'touch-module');
+  const made = applyEdit(briefed([touch, warm]), does?.edit ?? { type: 'remove-scene', id: '' });
+  expect(made.scenes[0].duration / made.channels[0].every).toBeLessThanOrEqual(30_001);
+});
+
 describe('the ranking', () => {
   const design = briefed(needs(['person-walks'], ['pet', 'curtain-in-draught']));
   const all = ['sound-module', 'rotary-knob', 'pyroelectric-module', 'force-film'].map((s) =>

@@ -64,7 +64,8 @@ export function compare(design: Design, { sensor, beam }: Candidate): Compared {
   try {
     return { ...told, does: performanceOf(needs, firstDesign(design, asked)) };
   } catch (error) {
-    if (!(error instanceof CannotBuild)) throw error;
+    // One that cannot be wired, or not be rehearsed in such a scene, stands beside the others.
+    if (!(error instanceof CannotBuild || error instanceof RangeError)) throw error;
     return { ...told, refused: error.message };
   }
 }

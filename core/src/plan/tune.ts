@@ -23,6 +23,8 @@ export interface Tuned {
 /** Readings while what must be noticed is felt, and how often a sensor is read at most, s. */
 const readingsMeanwhile = 10;
 const fastest = 0.005;
+/** A scene has at most so many of them: long ones are read more slowly, or none would be done in time. */
+const mostReadings = 30_000;
 /** At least so often, s: what lasts no minute may come in pulses, and not in step with whole seconds. */
 const slowest = { brief: 0.3, lasting: 1 };
 const lasting = 60;
@@ -120,21 +122,25 @@ function paced(
   every: number | undefined,
 ): { channel: Channel; played: Played[] } {
   const spans = scenes.flatMap(({ happenings }) => happenings.filter(isWanted).map(happeningSpan));
-  const first = { ...at, hits: usualHits, every: every ?? paceFor(spans) };
+  const longest = Math.max(...scenes.map((s) => s.duration));
+  // In whole milliseconds.
+  const least = Math.max(fastest, Math.ceil((1000 * longest) / mostReadings) / 1000);
+  const first = { ...at, hits: usualHits, every: every ?? paceFor(spans, least) };
   const played = play(applyEdit(design, put(first)), scenes, 'fast');
   const felt = played.flatMap(({ rehearsal }) =>
     rehearsal.verdicts.filter(isWanted).flatMap((v) => v.exposure ?? []),
   );
-  const needed = paceFor(felt);
+  const needed = paceFor(felt, least);
   if (every !== undefined || needed >= first.every) return { channel: first, played };
   const channel = { ...first, every: needed };
   return { channel, played: play(applyEdit(design, put(channel)), scenes, 'fast') };
 }
 
-function paceFor(spans: readonly { start: number; end: number }[]): number {
+function paceFor(spans: readonly { start: number; end: number }[], least: number): number {
   const shortest = Math.min(...spans.map(({ start, end }) => end - start));
   const most = shortest > lasting ? slowest.lasting : slowest.brief;
-  return Number(Math.min(most, Math.max(fastest, shortest / readingsMeanwhile)).toPrecision(2));
+  const pace = Number(Math.min(most, shortest / readingsMeanwhile).toPrecision(2));
+  return Math.max(least, pace);
 }
 
 /** What there is to try of a channel: the plain way first. */

@@ -79,6 +79,8 @@ export class Comparison {
   readonly wanted = signal(0);
   readonly done = computed(() => this.compared().length);
   readonly running = signal(false);
+  /** The catalogue was looked through for the brief. */
+  readonly looked = signal(false);
   readonly trouble = signal('');
   readonly weights = signal<Weights>(weightsKept());
   readonly ranked = computed((): Ranked[] => rank(this.compared(), this.weights()));
@@ -88,8 +90,11 @@ export class Comparison {
   readonly chances = signal<ReadonlyMap<string, Chance[]>>(new Map());
 
   private readonly asked = computed(() => {
-    const design = this.session.design();
-    return design && JSON.stringify({ brief: design.brief, plan: design.plan });
+    const { brief, plan } = this.session.design() ?? {};
+    if (!brief || !plan) return undefined;
+    // Only what they are tried in: what else is said of it tries nothing anew.
+    const { needs, outdoors, by, feed } = brief;
+    return JSON.stringify({ brief: { needs, outdoors, by, feed, tells: '' }, plan });
   });
 
   constructor() {
@@ -126,6 +131,7 @@ export class Comparison {
     this.chances.set(new Map());
     this.trouble.set('');
     this.wanted.set(offered.length);
+    this.looked.set(true);
     this.running.set(true);
     return this.comparing.compare(design, offered).pipe(
       tap((one) => this.compared.update((all) => [...all, one])),

@@ -105,7 +105,10 @@ export class SensorComparison {
 
   protected readonly says = computed(() => {
     const [done, wanted] = [this.comparison.done(), this.comparison.wanted()];
-    if (wanted === 0) return 'Looking for sensors that feel it…';
+    if (wanted === 0)
+      return this.comparison.looked()
+        ? 'No sensor of the catalogue feels it.'
+        : 'Looking for sensors that feel it…';
     const noticing = this.serving().length;
     return `${done} of ${wanted} tried; ${noticing} notice${noticing === 1 ? 's' : ''} all of it.`;
   });

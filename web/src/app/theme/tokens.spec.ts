@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** Letters on drawings are as large as their layout reckons with. */
-const drawings = ['picture/picture.css', 'act/mode-chart.css', 'rehearse/plan.css'];
+const drawings = ['picture/picture.css', 'act/mode-chart.css', 'site/site-plan.css'];
 
 const styles = readdirSync('web/src/app', { recursive: true, encoding: 'utf8' }).filter(
   (name) =>

@@ -92,6 +92,12 @@ it('reads often enough for what is felt only shortly', () => {
   expect(channel.every).toBeLessThan(0.045);
 });
 
+it('goes on for as long as the brief says', () => {
+  const holds = (more: Partial<Brief>) =>
+    first('loop-contact', [need('door-opens')], more).design.rules.map((r) => r.hold);
+  expect([holds({}), holds({ lasts: 9 })]).toEqual([[3], [9]]);
+});
+
 it('runs on cells where there is no mains', () => {
   const kinds = first('loop-contact', [need('door-opens')], { feed: 'battery' }).design.parts.map(
     (p) => p.kind,

@@ -15,8 +15,9 @@ import { boardsOf, Draft, newChannel, usualColour } from '../wiring/index.js';
 import { firstScenes } from './first-scenes.js';
 import { tune, type Tuned } from './tune.js';
 
-/** How long the buzzer goes on after what was noticed is over, s. */
-const hold = 3;
+/** How long the buzzer goes on after what was noticed is over, s, as long as the brief does not say; and at most. */
+const usualHold = 3;
+const longestHold = 86_400;
 
 /** From a beam's end to what breaks it, where nothing else is said, m. */
 const usualWay = 1;
@@ -151,7 +152,7 @@ function readFrom(design: Design, before: ReadonlySet<TerminalRef>): TerminalRef
 
 /** A rule that sounds the buzzer for the channel. */
 function act(draft: Draft, channel: Channel): void {
-  const { outputs, rules } = draft.design;
+  const { outputs, rules, brief } = draft.design;
   const output = outputs.at(-1);
   if (!output) throw new CannotBuild('Nothing is driven yet that a rule could switch.');
   const ids = rules.map((r) => r.id);
@@ -160,7 +161,7 @@ function act(draft: Draft, channel: Channel): void {
     rule: {
       id: freshId('r', ids),
       when: { is: 'channel', channel: channel.id },
-      hold,
+      hold: Math.min(longestHold, brief.lasts ?? usualHold),
       latch: false,
       then: [{ do: 'drive', output: output.id, drive: { as: 'on' } }],
     },

@@ -93,8 +93,8 @@ export class Comparison {
     const { brief, plan } = this.session.design() ?? {};
     if (!brief || !plan) return undefined;
     // Only what they are tried in: what else is said of it tries nothing anew.
-    const { needs, outdoors, by, feed } = brief;
-    return JSON.stringify({ brief: { needs, outdoors, by, feed, tells: '' }, plan });
+    const { needs, outdoors, by, feed, lasts } = brief;
+    return JSON.stringify({ brief: { needs, outdoors, by, feed, lasts, tells: '' }, plan });
   });
 
   constructor() {

@@ -84,6 +84,7 @@ export const facts: readonly Fact[] = [
   },
   { label: 'Can be relied on', say: of(sayTimes) },
   { label: 'Around it', say: of(({ around }) => around.join(', ') || 'nothing') },
+  { label: 'Wired so', say: of(({ because }) => because.join(' ') || none) },
   { label: 'Read at', say: of(({ reads }) => reads.at) },
   {
     label: 'Tells which one',

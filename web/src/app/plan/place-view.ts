@@ -100,7 +100,11 @@ export class PlaceView {
     const names = blind.by.map((id) => this.nameOf(id)).join(', ');
     return `Every way in is noticed: the easiest is ${length} long, ${noticed} of it seen by ${names}.`;
   });
-  protected readonly isBlind = computed(() => this.covered()?.blind?.by.length === 0);
+  /** As long as something is guarded: what was found before may still stand there for a moment. */
+  protected readonly blind = computed(() =>
+    this.session.design()?.plan.guarded ? this.covered()?.blind : undefined,
+  );
+  protected readonly isBlind = computed(() => this.blind()?.by.length === 0);
 
   constructor() {
     toObservable(this.asked)

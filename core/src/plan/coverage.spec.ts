@@ -95,11 +95,20 @@ describe('areas', () => {
   });
 });
 
-it('a motion module sees who crosses and not who comes straight at it', () => {
+it('a motion module sees who crosses from farther than who comes straight at it', () => {
   const design = onPlan(watched('pyroelectric-module', { x: 0, y: 4, facing: 0 }), 8, 8);
   const found = covered(design);
-  const ahead = cellAt(found, { x: 2, y: 4 });
-  expect([found.perhaps[ahead], found.surely[ahead]]).toEqual([1, 0]);
+  const ahead = (x: number): (number | undefined)[] => {
+    const cell = cellAt(found, { x, y: 4 });
+    return [found.perhaps[cell], found.surely[cell]];
+  };
+  expect([1, 2, 4, 5.5, 7].map(ahead)).toEqual([
+    [1, 1],
+    [1, 1],
+    [1, 0],
+    [1, 0],
+    [0, 0],
+  ]);
   expect(found.area.byTheWay).toBeGreaterThan(0.3);
 });
 

@@ -10,8 +10,11 @@ const stefanBoltzmann = 5.670374419e-8;
 /** Rooms and gardens, K. */
 const surfaceKelvin = 300;
 const gravity = 9.80665;
-/** Warmth that changes slower or faster than these is not felt by pyroelectric elements, Hz (from memory). */
-const pyroBand = [0.1, 10] as const;
+/**
+ * Two stages of a pyroelectric detector that pass no steady warmth, and the slowness of its element, Hz (from memory): with them
+ * someone is noticed straight on from a third as far as across, 4 m for 12 m, as is told of such detectors (from memory).
+ */
+const pyroBand = { stages: 0.3, element: 10 } as const;
 /** Speeds along the line of sight that a 10.5 GHz Doppler amplifier passes, m/s (from memory). */
 const dopplerBand = [0.1, 3] as const;
 
@@ -29,6 +32,10 @@ const excessIn = ({ excess, skin }: Body, air: number): number =>
 const bandPass = (f: number, [low, high]: readonly [number, number]): number =>
   f <= 0 ? 0 : 1 / Math.sqrt((1 + (low / f) ** 2) * (1 + (f / high) ** 2));
 
+/** What of warmth that alternates so fast, Hz, comes through a pyroelectric detector. */
+const pyroPasses = (f: number): number =>
+  f ** 2 / (f ** 2 + pyroBand.stages ** 2) / Math.sqrt(1 + (f / pyroBand.element) ** 2);
+
 /** Parts of a body's velocity along and across the line of sight, m/s. */
 function velocities(body: Body, sight: Sight): { along: number; across: number } {
   const turn = radians(body.heading - sight.bearing);
@@ -39,15 +46,20 @@ function velocities(body: Body, sight: Sight): { along: number; across: number }
 }
 
 /**
- * Warmth that moves: the radiant exitance 4σT³·ΔT of the body through the solid angle of its area, as fast as
- * it crosses the detector's zones. Walking straight at the detector crosses none.
+ * How fast the warmth on a detector alternates, Hz. Crossing, a body passes one pair of zones after the other. Coming straight at
+ * it, what it sends in, as 1/d², grows by 2v/d of itself each second: v/(πd) as a frequency.
  */
+function alternation(body: Body, receiver: Receiver, sight: Sight): number {
+  const { along, across } = velocities(body, sight);
+  const crossing = degrees(across / sight.distance) / (receiver.zone ?? 10);
+  return Math.hypot(crossing, along / (Math.PI * sight.distance));
+}
+
+/** Warmth that alternates: the radiant exitance 4σT³·ΔT of the body through the solid angle of its area, as the band lets it by. */
 function heat(body: Body, receiver: Receiver, sight: Sight, air: number): number {
   const exitance = 4 * stefanBoltzmann * surfaceKelvin ** 3 * Math.abs(excessIn(body, air));
   const share = (body.width * body.height) / (Math.PI * sight.distance ** 2);
-  const degreesPerSecond = degrees(velocities(body, sight).across / sight.distance);
-  const zones = degreesPerSecond / (receiver.zone ?? 10);
-  return exitance * Math.min(1, share) * bandPass(zones, pyroBand);
+  return exitance * Math.min(1, share) * pyroPasses(alternation(body, receiver, sight));
 }
 
 /** Amplitude of a moving radio echo, √σ/d² (radar equation), at the speed along the line of sight. */

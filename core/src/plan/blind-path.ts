@@ -1,7 +1,8 @@
 import type { Design, Plan, Point, Scene, Wall } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
-import type { Body } from '../scene/index.js';
-import { bodyOf, type Thing } from './coverage.js';
+import { dijkstra } from './dijkstra.js';
+import { gridOf, type Grid } from './grid.js';
+import { anywhere, type Anywhere, type Presence, type Thing } from './presence.js';
 import { watchersOf, type TripPoint, type Watcher } from './watchers.js';
 
 /** A way on the plan, and how much of it is noticed. */
@@ -15,30 +16,18 @@ export interface BlindPath {
   by: string[];
 }
 
-/** Steps of a way, m: never more than so many points on the plan. */
-const finest = 0.1;
+/** Never more than so many points are looked at on the plan. */
 const mostPoints = 6000;
 /** A metre that is noticed is as bad as so many metres of detour. */
 const dread = 1000;
 
-const moves = [
-  [1, 0],
-  [0, 1],
-  [-1, 0],
-  [0, -1],
-  [1, 1],
-  [-1, 1],
-  [-1, -1],
-  [1, -1],
-] as const;
-
 /**
  * The easiest way from any of some entrances to what is guarded: of all ways that walls leave, the one of which least is noticed,
- * and of these the shortest (Dijkstra, Numerische Mathematik 1, 1959, on a grid with eight ways to go).
+ * and of these the shortest (on a grid with eight ways to go).
  *
  * @param scene whose light and air the sensors are in
  * @param points of the design, where they are known already
- * @returns undefined where walls leave no way, or the thing has no body
+ * @returns undefined where walls leave no way, or the thing does not go
  */
 export function blindPath(
   design: Design,
@@ -48,11 +37,21 @@ export function blindPath(
   guarded: Point,
   points?: readonly TripPoint[],
 ): BlindPath | undefined {
-  const body = bodyOf(thing);
-  if (!body) return undefined;
-  const grid = gridOf(design.plan);
-  const watchers = watchersOf(design, scene, points);
-  const risks = new RiskMap(grid, design.plan, watchers, body);
+  const walker = anywhere(thing);
+  if (!walker?.goes) return undefined;
+  return easiestWay(design.plan, watchersOf(design, scene, points), walker, entrances, guarded);
+}
+
+/** The same for watchers wherever they stand. */
+export function easiestWay(
+  plan: Plan,
+  watchers: readonly Watcher[],
+  walker: Anywhere,
+  entrances: readonly Point[],
+  guarded: Point,
+): BlindPath | undefined {
+  const grid = gridOf(plan, mostPoints);
+  const risks = new RiskMap(grid, plan, watchers, walker);
   const goal = grid.nearest(guarded);
   const found = dijkstra(grid.size, entrances.map(grid.nearest), goal, (at) => risks.from(at));
   if (!found) return undefined;
@@ -84,29 +83,6 @@ export function edgeOf({ width, depth }: Pick<Plan, 'width' | 'depth'>): Point[]
   ];
 }
 
-interface Grid {
-  size: number;
-  /** Between its points, m. */
-  step: number;
-  columns: number;
-  rows: number;
-  point: (i: number) => Point;
-  nearest: (point: Point) => number;
-}
-
-function gridOf({ width, depth }: Design['plan']): Grid {
-  const step = Math.max(finest, Math.sqrt((width * depth) / mostPoints));
-  const [columns, rows] = [Math.floor(width / step) + 1, Math.floor(depth / step) + 1];
-  const [dx, dy] = [width / Math.max(1, columns - 1), depth / Math.max(1, rows - 1)];
-  const place = (v: number, d: number, n: number): number =>
-    Math.min(n - 1, Math.max(0, Math.round(v / d)));
-  return {
-    ...{ size: columns * rows, step, columns, rows },
-    point: (i) => ({ x: (i % columns) * dx, y: Math.floor(i / columns) * dy }),
-    nearest: ({ x, y }) => place(y, dy, rows) * columns + place(x, dx, columns),
-  };
-}
-
 /** A straight way from one point to another. */
 interface Stretch {
   /** m; Infinity where a wall is in the way. */
@@ -122,7 +98,7 @@ class RiskMap {
     private readonly grid: Grid,
     private readonly plan: Design['plan'],
     private readonly watchers: readonly Watcher[],
-    private readonly body: (at: Point, heading: number) => Body,
+    private readonly walker: Anywhere,
   ) {}
 
   /** A straight way, looked at in the middle of each step of it. */
@@ -135,32 +111,28 @@ class RiskMap {
     const seen = Array.from({ length: n }, (_, i) => {
       const share = (i + 0.5) / n;
       const at = { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
-      return this.noticing(this.body(at, heading));
+      return this.noticing(this.walker.looks(at, heading));
     });
     const noticed = seen.filter((by) => by.length > 0).length;
     return { length: far, noticed: (far * noticed) / n, by: seen.flat() };
   }
 
-  private noticing(body: Body): string[] {
-    return this.watchers.filter((w) => w.notices(body)).map((w) => w.part);
+  private noticing(looks: readonly Presence[]): string[] {
+    return this.watchers.filter((w) => w.notices(looks)).map((w) => w.part);
   }
 
   /** Steps from a point that no wall is in the way of. */
   from(at: number): { to: number; cost: number }[] {
-    const { columns, rows, point } = this.grid;
-    const [column, row] = [at % columns, Math.floor(at / columns)];
-    return moves.flatMap(([right, up]) => {
-      const [x, y] = [column + right, row + up];
-      if (x < 0 || y < 0 || x >= columns || y >= rows) return [];
-      const to = y * columns + x;
-      const { length, noticed } = this.stretch(point(at), point(to));
-      return length < Infinity ? [{ to, cost: length + dread * noticed }] : [];
+    const { beside, point } = this.grid;
+    return beside(at).flatMap((to) => {
+      const way = this.stretch(point(at), point(to));
+      return way.length < Infinity ? [{ to, cost: cost(way) }] : [];
     });
   }
 }
 
 /** Whether a step meets a wall, be it only with its end: nobody stands in a wall. */
-function touches(a: Point, b: Point, { from, to }: Wall): boolean {
+export function touches(a: Point, b: Point, { from, to }: Wall): boolean {
   const side = (p: Point, q: Point, r: Point): number =>
     (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
   const [c, d, e, f] = [side(a, b, from), side(a, b, to), side(from, to, a), side(from, to, b)];
@@ -170,83 +142,8 @@ function touches(a: Point, b: Point, { from, to }: Wall): boolean {
   return c * d <= 0 && e * f <= 0 && !apart('x') && !apart('y');
 }
 
-/** The cheapest way from any start to a goal; undefined where there is none. */
-export function dijkstra(
-  size: number,
-  starts: readonly number[],
-  goal: number,
-  from: (at: number) => { to: number; cost: number }[],
-): number[] | undefined {
-  const cost = new Float64Array(size).fill(Infinity);
-  const before = new Int32Array(size).fill(-1);
-  const heap = new Heap();
-  for (const start of starts) {
-    cost[start] = 0;
-    heap.push(start, 0);
-  }
-  for (let next = heap.pop(); next; next = heap.pop()) {
-    const { item: at, key } = next;
-    if (at === goal) break;
-    if (key > (cost[at] ?? Infinity)) continue;
-    for (const step of from(at)) {
-      const through = key + step.cost;
-      if (through >= (cost[step.to] ?? Infinity)) continue;
-      cost[step.to] = through;
-      before[step.to] = at;
-      heap.push(step.to, through);
-    }
-  }
-  if (cost[goal] === Infinity) return undefined;
-  const way: number[] = [];
-  for (let at = goal; at >= 0; at = before[at] ?? -1) way.unshift(at);
-  return way;
-}
-
-/** A binary heap: the smallest key comes out first. */
-class Heap {
-  private readonly nodes: { item: number; key: number }[] = [];
-
-  push(item: number, key: number): void {
-    const { nodes } = this;
-    let i = nodes.length;
-    nodes.push({ item, key });
-    while (i > 0) {
-      const up = (i - 1) >> 1;
-      if ((nodes[up]?.key ?? -Infinity) <= key) break;
-      this.swap(i, up);
-      i = up;
-    }
-  }
-
-  pop(): { item: number; key: number } | undefined {
-    const { nodes } = this;
-    const [top] = nodes;
-    const last = nodes.pop();
-    if (!top || !last || nodes.length === 0) return top;
-    nodes[0] = last;
-    let i = 0;
-    for (;;) {
-      const [left, right] = [2 * i + 1, 2 * i + 2];
-      let least = i;
-      if (this.key(left) < this.key(least)) least = left;
-      if (this.key(right) < this.key(least)) least = right;
-      if (least === i) return top;
-      this.swap(i, least);
-      i = least;
-    }
-  }
-
-  private key(i: number): number {
-    return this.nodes[i]?.key ?? Infinity;
-  }
-
-  private swap(i: number, j: number): void {
-    const [a, b] = [this.nodes[i], this.nodes[j]];
-    if (!a || !b) return;
-    this.nodes[i] = b;
-    this.nodes[j] = a;
-  }
-}
+/** So many steps of a way are looked ahead when it is drawn tight: a way that winds on and on is not looked over whole at each. */
+const mostAhead = 200;
 
 /** A way drawn tight: a point is left out where going straight past it is no more noticed, and through no wall. */
 function pulled(points: readonly Point[], stretch: (a: Point, b: Point) => Stretch): Point[] {
@@ -255,7 +152,7 @@ function pulled(points: readonly Point[], stretch: (a: Point, b: Point) => Stret
   while (from < points.length - 1) {
     let to = from + 1;
     let along = cost(stretch(at(from), at(to)));
-    for (let next = to + 1; next < points.length; next++) {
+    for (let next = to + 1; next < Math.min(points.length, from + mostAhead); next++) {
       along += cost(stretch(at(next - 1), at(next)));
       if (cost(stretch(at(from), at(next))) <= along + tiny) to = next;
     }
@@ -269,6 +166,8 @@ function pulled(points: readonly Point[], stretch: (a: Point, b: Point) => Stret
   }
 }
 
-const cost = ({ length, noticed }: Stretch): number => length + dread * noticed;
+/** What it costs to go there. */
+export const cost = ({ length, noticed }: Pick<Stretch, 'length' | 'noticed'>): number =>
+  length + dread * noticed;
 /** Sums of steps differ from the whole by rounding. */
 const tiny = 1e-9;

@@ -1,48 +1,15 @@
 import fc from 'fast-check';
-import { emptyDesign, type Design, type Need, type Part, type Point } from '../design/index.js';
+import type { Design, Part, Point } from '../design/index.js';
 import { quietScene, rehearse } from '../rehearsal/index.js';
-import { blindPath, centreOf, coverage, firstDesign, type Coverage } from './index.js';
-import { dijkstra } from './blind-path.js';
+import { blindPath, centreOf, coverage, type Coverage } from './index.js';
+import { dijkstra } from './dijkstra.js';
+import { mat, onPlan, person, watched } from './testing/watched.js';
 
-const person = { kind: 'person-walks', params: {} };
 const crossing = { kind: 'crossing', params: { width: 0.2 } };
 
-/** A first design with a sensor that was set for someone in front of it, in a place and on a plan of its own. */
-function watched(sensor: string, place: Partial<Part['place']>, more: Partial<Need> = {}): Design {
-  const need: Need = { id: 'n1', intent: 'wanted', name: 'It', ...person, ...more };
-  const empty = emptyDesign('Watched');
-  const { design, sensor: id } = firstDesign(
-    { ...empty, brief: { ...empty.brief, needs: [need] } },
-    { sensor, named: 'Sensor', needs: [need], scene: 'x' },
-  );
-  const put = (part: Part): Part =>
-    part.id === id ? { ...part, place: { x: 0, y: 0, facing: 0, ...place } } : part;
-  return { ...design, parts: design.parts.map(put) };
-}
-/** A mat of 1 m², as wide as a square of it: r = 0.5 m. It trips 5 per cent over what it learnt. */
-function mat(x: number, y: number): Design {
-  const design = watched('mat-capacitor', { x, y });
-  const learnt = { kind: 'learnt', learn: 10, follow: 0, freeze: true, unit: 'per cent' } as const;
-  return {
-    ...design,
-    parts: design.parts.map((p) =>
-      p.kind === 'mat-capacitor' ? { ...p, params: { area: 1 } } : p,
-    ),
-    channels: design.channels.map((c) => ({ ...c, baseline: learnt, threshold: 5, hysteresis: 1 })),
-  };
-}
-const onPlan = (
-  design: Design,
-  width: number,
-  depth: number,
-  walls: [Point, Point][] = [],
-): Design => ({
-  ...design,
-  plan: { width, depth, walls: walls.map(([from, to]) => ({ from, to })) },
-});
 const covered = (design: Design, thing = person): Coverage => {
   const found = coverage(design, quietScene, thing);
-  if (!found) throw new RangeError('It has no body.');
+  if (!found) throw new RangeError('It is at no place.');
   return found;
 };
 const cellAt = (c: Coverage, { x, y }: Point): number =>
@@ -124,9 +91,9 @@ it('behind a wall nothing is seen, and what lies between is as before', () => {
   });
 });
 
-it('what has no body covers nothing', () => {
+it('what is at no place covers nothing', () => {
   const design = watched('loop-contact', {}, { kind: 'door-opens' });
-  expect(coverage(design, quietScene, { kind: 'door-opens', params: {} })).toBeUndefined();
+  expect(coverage(design, quietScene, { kind: 'rain', params: {} })).toBeUndefined();
 });
 
 it('tells of a place what a rehearsal tells of someone there', () => {

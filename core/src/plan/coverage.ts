@@ -1,6 +1,5 @@
-import { valuesOf } from '../catalog/index.js';
-import type { Design, Need, Point, Scene } from '../design/index.js';
-import { findHappeningKind, type Body } from '../scene/index.js';
+import type { Design, Point, Scene } from '../design/index.js';
+import { anywhere, type Anywhere, type Thing } from './presence.js';
 import { watchersOf, type TripPoint, type Watcher } from './watchers.js';
 
 /** At most so many cells, and none smaller than this, m. */
@@ -23,25 +22,6 @@ export interface Coverage {
   area: { never: number; once: number; twice: number; byTheWay: number };
 }
 
-/** What goes about on the plan: a kind of happening with a body, and its values. */
-export type Thing = Pick<Need, 'kind' | 'params'>;
-
-/** What something is made of wherever it stands, going a way; undefined for kinds that have no body. */
-export function bodyOf({
-  kind: named,
-  params,
-}: Thing): ((at: Point, heading: number) => Body) | undefined {
-  const kind = findHappeningKind(named);
-  if (!kind?.body || kind.where !== 'path') return undefined;
-  const path = [
-    { x: -1, y: 0 },
-    { x: 1, y: 0 },
-  ];
-  const now = { params: valuesOf(kind.params, params), path, at: { x: -1, y: 0 } };
-  const body = kind.body({ ...now, t: kind.lasts(now) / 2 });
-  return body && ((at, heading) => ({ ...body, ...at, heading }));
-}
-
 /** Centre of a cell. */
 export const centreOf = (
   { width, depth, columns, rows }: Pick<Coverage, 'width' | 'depth' | 'columns' | 'rows'>,
@@ -57,7 +37,7 @@ export const centreOf = (
  *
  * @param scene whose light and air the sensors are in
  * @param points of the design, where they are known already
- * @returns undefined for what has no body
+ * @returns undefined for what is at no place
  */
 export function coverage(
   design: Design,
@@ -65,8 +45,8 @@ export function coverage(
   thing: Thing,
   points?: readonly TripPoint[],
 ): Coverage | undefined {
-  const body = bodyOf(thing);
-  if (!body) return undefined;
+  const there = anywhere(thing);
+  if (!there) return undefined;
   const { width, depth } = design.plan;
   const cell = Math.max(smallest, Math.sqrt((width * depth) / mostCells));
   const [columns, rows] = [width, depth].map((side) => Math.max(1, Math.round(side / cell))) as [
@@ -79,7 +59,7 @@ export function coverage(
   for (let i = 0; i < surely.length; i++) {
     const at = centreOf(grid, i);
     for (const watcher of watchers) {
-      const ways = waysNoticed(watcher, (heading) => body(at, heading));
+      const ways = waysNoticed(watcher, there, at);
       if (ways > 0) perhaps[i] = (perhaps[i] ?? 0) + 1;
       if (ways === headings.length) surely[i] = (surely[i] ?? 0) + 1;
     }
@@ -93,9 +73,9 @@ export function coverage(
 }
 
 /** In how many of the ways it could go it is noticed. */
-function waysNoticed({ notices, byHeading }: Watcher, body: (heading: number) => Body): number {
-  if (!byHeading) return notices(body(0)) ? headings.length : 0;
-  return headings.filter((heading) => notices(body(heading))).length;
+function waysNoticed(watcher: Watcher, { goes, looks }: Anywhere, at: Point): number {
+  if (!goes || !watcher.byHeading) return watcher.notices(looks(at, 0)) ? headings.length : 0;
+  return headings.filter((heading) => watcher.notices(looks(at, heading))).length;
 }
 
 function areasOf(surely: Uint8Array, perhaps: Uint8Array, each: number): Coverage['area'] {

@@ -1,17 +1,24 @@
 import { kindOf, type SolvedPart } from '../catalog/index.js';
 import { Circuit } from '../circuit/index.js';
-import type { Design, Scene } from '../design/index.js';
+import type { Design, Place, Scene } from '../design/index.js';
 import { beyond, levelsAtRest } from '../logic/index.js';
 import { SensorSweep } from '../rehearsal/index.js';
-import { momentIn, setStage, stimulusOn, type Body, type Now } from '../scene/index.js';
+import { momentIn, setStage, stimulusOn, type Now } from '../scene/index.js';
+import type { Presence } from './presence.js';
 
 /** A sensor on the plan with what it takes to trip the channel that it is read by. */
 export interface Watcher {
   channel: string;
   part: string;
-  /** Whether a body where it is trips it, all else at rest. */
-  notices(body: Body): boolean;
-  /** What is felt depends on which way the body goes. */
+  /** Where it stands. */
+  place: Place;
+  /** The same for sensors that notice the same. */
+  alike: string;
+  /** The same sensor in another place. */
+  at(place: Place): Watcher;
+  /** Whether what is there trips it at any of some looks, all else at rest. */
+  notices(looks: readonly Presence[]): boolean;
+  /** What is felt depends on which way something goes. */
   byHeading: boolean;
 }
 
@@ -63,19 +70,27 @@ export function watchersOf(
   const solved = solvedAtRest(design);
   return stage.sensors.flatMap((sensor): Watcher[] => {
     const { part, receiver } = sensor;
-    if (!part.place || kindOf(part).senses?.quantities[0] !== receiver.quantity) return [];
+    const { place } = part;
+    if (!place || kindOf(part).senses?.quantities[0] !== receiver.quantity) return [];
     const own = points.filter((p) => p.part === part.id);
+    const { place: _, recording: __, ...feels } = receiver;
     return [...new Set(own.map((p) => p.channel))].map((channel): Watcher => {
       const trips = own.filter((p) => p.channel === channel);
-      return {
-        ...{ channel, part: part.id },
-        byHeading: goesByHeading.has(receiver.quantity),
-        notices: (body) => {
-          const now: Now = { ...still, bodies: [body] };
-          const felt = stimulusOn(stage, sensor, now, solved);
-          return trips.some(({ at, more }) => (more ? felt > at : felt < at));
-        },
+      const alike = JSON.stringify([part.kind, feels, trips.map(({ at }) => at.toPrecision(3))]);
+      const placed = (at: Place): Watcher => {
+        const there = { ...sensor, receiver: { ...receiver, place: at } };
+        const isTripped = (look?: Presence): boolean => {
+          const felt = stimulusOn(stage, there, { ...still, ...look }, solved);
+          return trips.some((trip) => (trip.more ? felt > trip.at : felt < trip.at));
+        };
+        let restless: boolean | undefined;
+        return {
+          ...{ channel, part: part.id, place: at, alike, at: placed },
+          byHeading: goesByHeading.has(receiver.quantity),
+          notices: (looks) => !(restless ??= isTripped()) && looks.some((look) => isTripped(look)),
+        };
       };
+      return placed(place);
     });
   });
 }

@@ -6,6 +6,7 @@ import {
   conditionKinds,
   fieldsOf,
   kindOfCondition,
+  orChannels,
   partsOf,
   sayCondition,
   withoutParts,
@@ -64,6 +65,21 @@ it.each(offered)('%s goes, or what is left of it stands, when what it names has 
     if (left) expect(partsOf(left)).not.toContain(part);
     if (left) expect(conditionProblems(left)).toEqual([]);
   }
+});
+
+it.each<[string, Condition, string]>([
+  ['any of them begins it', { is: 'for', seconds: 120, of: key }, '(Key or Lower beam) for 2 min'],
+  ['the contrary of any does', { is: 'not', of: key }, 'not (Key and Lower beam)'],
+  ['contrary twice', { is: 'not', of: { is: 'not', of: key } }, 'not not (Key or Lower beam)'],
+  [
+    'what is joined already',
+    { is: 'any', of: [key, { is: 'not', of: low }] },
+    'Key or not Lower beam or Lower beam',
+  ],
+  ['what asks for others', { is: 'not', of: low }, 'not Lower beam'],
+])('channels that do just as well: %s', (_, c, says) => {
+  const said = sayCondition(design, orChannels(c, 'key', ['low']));
+  expect(said.replaceAll('\u00a0', ' ').replaceAll('\u202f', ' ')).toBe(says);
 });
 
 it('of several that are joined the others stay, and fewer are asked for', () => {

@@ -21,4 +21,5 @@ export type {
 export type { Field, Named, NumberField } from './field.js';
 export type { ChannelSeen, Look, Memory, Seen, View } from './seen.js';
 export { sayCondition, sayDuration, sayMode, type Names } from './say-condition.js';
+export { orChannels } from './or-channels.js';
 export { withoutParts } from './without-parts.js';

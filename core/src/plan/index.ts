@@ -7,6 +7,8 @@ export { chancesOf, type Chance, type Nights } from './chances.js';
 export { blindPath, edgeOf, type BlindPath } from './blind-path.js';
 export { centreOf, coverage, type Coverage } from './coverage.js';
 export { isSomewhere, type Thing } from './presence.js';
+export { addAlike, spreadAlike } from './alike.js';
+export { ringOf, type Ring } from './ring.js';
 export { closingPlaces, mostAdded, suggestPlaces, type Guard, type Suggestion } from './suggest.js';
 export { noticesFor, unreadNotices, type Notice } from './notices.js';
 export { tripPoints, type TripPoint } from './watchers.js';

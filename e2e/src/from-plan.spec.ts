@@ -54,6 +54,37 @@ describe('from a brief', () => {
     await its.page.find('yu-site-plan .blind');
   });
 
+  it('closes a blind path, and sees someone come where none was seen', async () => {
+    await its.page.press('Close the blind path');
+    await its.page.says('yu-place-view', /Every way in is noticed: .* seen by Loft detector/);
+    await its.page.says('yu-place-sensors', /Loft detector 2 stands/);
+    await its.page.saved();
+  });
+
+  it('makes a full ring of flame receivers of the number it tells, from nothing', async () => {
+    await its.browser.driver.get(its.app.address);
+    await its.page.press('New design');
+    await its.page.step('plan');
+    await its.page.press('Must be noticed…');
+    await find('flame');
+    await its.page.says('yu-sensor-comparison', /\b([1-9]\d*) of \1 tried; [1-9]/);
+    await its.page.press('I have read this');
+    await its.page.click('button[aria-label^="Take it: Infrared flame receiver"]');
+    await its.page.says('yu-sensor-comparison', /is on the bench/);
+    await its.page.view('Place');
+    const far = await its.page.find('input[aria-label="As far away as"]');
+    await far.sendKeys(Key.chord(Key.CONTROL, 'a'), '0.5 m', Key.ENTER);
+    await its.page.says('yu-place-sensors', /it takes [2-5] of/);
+    const said = await (await its.page.find('yu-place-sensors')).getText();
+    const [, count, half] = /takes (\d+) of .*: each notices ([\d.]+)°/.exec(said) ?? [];
+    expect(Number(count)).toBe(Math.ceil(180 / Number(half)));
+    await its.page.press(`Make a ring of ${count}`);
+    await its.page.says('yu-place-sensors', new RegExp(`^.*${count} of .* stand in a ring`, 's'));
+    const stands = await its.browser.driver.findElements(By.css('yu-site-plan .stand'));
+    expect(stands).toHaveLength(Number(count));
+    await its.page.saved();
+  });
+
   async function find(words: string): Promise<void> {
     const field = await its.page.find('.p-dialog input[role=combobox]');
     await field.sendKeys(words);

@@ -97,11 +97,23 @@ export const topics: readonly Topic[] = [
     title: 'Where it is noticed, and the easiest way in',
     text: [
       'The plan is looked over in some thousand cells. In each someone is put who goes four ways, and the same physics as in a rehearsal tells what every sensor then feels: walls, cones, reach, how far away, how fast across and how fast nearer. What it takes to trip a channel is read off the solved circuit. How many readings in a row it takes, and how long it lasts, is not counted here: that is rehearsed.',
-      'A motion module sees who goes across and hardly who comes straight at it: such ground is noticed only going some ways.',
+      'A motion module sees who goes across from about three times as far as who comes straight at it: such ground is noticed only going some ways.',
       'The easiest way in is that on which least is noticed, and of these the shortest, on a grid of a decimetre or more with eight ways to go; a metre that is noticed counts as a thousand metres of detour. It goes from any entrance, or from the edge of the plan where none is given, and through no wall.',
     ],
     formula: 'cost of a step = length · (1, or 1 + 1000 where it is noticed)',
     source: 'Dijkstra, Numerische Mathematik 1, 1959; the physics as in the catalogue.',
+  },
+  {
+    id: 'places',
+    title: 'Places that are suggested, and rings',
+    text: [
+      'Places along the edge of the plan, on both sides of walls and, for what feels all around, on the ground are tried, looking eight ways. Sensors are put one after the other where the easiest way in that is left costs most, then each again with the others where they are, three times over at most. Ways are looked at on a grid of 600 points while places are sought, and the last sensor once more on the fine grid; no better place is ruled out by that.',
+      'To close a blind path, one more is put besides, then two, until nothing can come in unnoticed; more than eight are not tried. Each is wired as the one that it is like, read by a channel of its own, and whatever that one begins it begins too.',
+      'In a ring all look outwards from one point. How far to the side one notices something as far away is read off the solved circuit and its cone, walls left out; of what goes, what comes straight at it is taken, which is felt least. Something that flickers counts as noticed when any of five looks notices it.',
+    ],
+    formula: 'number in a ring = ⌈180° / how far to the side one notices⌉',
+    source:
+      'Greedy choice with local search (Nemhauser, Wolsey and Fisher, Mathematical Programming 14, 1978); the physics as in the catalogue.',
   },
   {
     id: 'nights',

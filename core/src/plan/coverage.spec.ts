@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Design, Part, Point } from '../design/index.js';
+import type { Design, Point } from '../design/index.js';
 import { quietScene, rehearse } from '../rehearsal/index.js';
 import { blindPath, centreOf, coverage, type Coverage } from './index.js';
 import { dijkstra } from './dijkstra.js';

@@ -67,6 +67,7 @@ export const benchInThread = () => ({
     oscillations: jest.fn(async (...args: Parameters<typeof bench.oscillations>) =>
       bench.oscillations(...args),
     ),
+    ring: jest.fn(async (...args: Parameters<typeof bench.ring>) => bench.ring(...args)),
     sampled: jest.fn(async (...args: Parameters<typeof bench.sampled>) => bench.sampled(...args)),
     rehearse: jest.fn(async (...args: Parameters<typeof bench.rehearse>) =>
       bench.rehearse(...args),
@@ -91,6 +92,10 @@ export const benchInThread = () => ({
       bench.diagnose(...args),
     ),
     prove: jest.fn(async (...args: Parameters<typeof bench.prove>) => bench.prove(...args)),
+    cancel: jest.fn(),
+  },
+  placing: {
+    places: jest.fn(async (...args: Parameters<typeof bench.places>) => bench.places(...args)),
     cancel: jest.fn(),
   },
   moments: {

@@ -9,18 +9,31 @@ import {
 import { diagnose, prove, type Diagnosis, type Proof } from '@yurei/core/diagnosis';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
-import type { Channel, Design, Edit, Happening, ReadingSet, Scene } from '@yurei/core/design';
+import type {
+  Channel,
+  Design,
+  Edit,
+  Happening,
+  Point,
+  ReadingSet,
+  Scene,
+} from '@yurei/core/design';
 import { averaging, judgeChannel, type Averaged, type Judgement } from '@yurei/core/judge';
 import {
   blindPath,
+  closingPlaces,
   compare,
   coverage,
   edgeOf,
+  ringOf,
+  suggestPlaces,
   tripPoints,
   type BlindPath,
   type Candidate,
   type Compared,
   type Coverage,
+  type Ring,
+  type Suggestion,
   type Thing,
   type TripPoint,
 } from '@yurei/core/plan';
@@ -243,6 +256,39 @@ export const bench = {
       coverage: coverage(design, found, thing, points),
       blind: guarded && blindPath(design, found, thing, from, guarded, points),
     };
+  },
+
+  /**
+   * Where sensors are best put against someone who wants in to what is guarded: some that are there, or the fewest more like one
+   * that close a blind path.
+   *
+   * @returns undefined where nothing is guarded, or these sensors do not do it
+   */
+  places(
+    design: Design,
+    scene: string | undefined,
+    thing: Thing,
+    wish: { move: readonly string[] } | { add: string },
+  ): Suggestion | undefined {
+    const found = sceneOf(design, scene) ?? quietScene;
+    const { entrances = [], guarded } = design.plan;
+    if (!guarded) return undefined;
+    const guard = { thing, entrances, guarded };
+    const points = pointsOf(design, found);
+    return 'move' in wish
+      ? suggestPlaces(design, found, guard, wish.move, points)
+      : closingPlaces(design, found, guard, wish.add, points);
+  },
+
+  /** How many of a sensor around a point notice something in all directions, so far away, m. */
+  ring(
+    design: Design,
+    scene: string | undefined,
+    ...[thing, part, center, distance]: [Thing, string, Point, number]
+  ): Ring | undefined {
+    const found = sceneOf(design, scene) ?? quietScene;
+    const points = pointsOf(design, found);
+    return ringOf(design, found, thing, part, center, distance, points);
   },
 
   /** Plays a scene; undefined when the design has none of that id. */

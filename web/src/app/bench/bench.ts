@@ -12,9 +12,13 @@ export type Timed = OneAtATime<'follow' | 'runDown'>;
 /** Tries what cures a design. */
 export type Trying = OneAtATime<'diagnose' | 'prove'>;
 
+/** Seeks places for sensors. */
+export type Placing = OneAtATime<'places'>;
+
 /**
  * The computing core away from the interface's thread: one answers at once, the second plays rehearsals, the third follows
- * circuits in time, the fourth moments of those, the fifth tries what cures a design, so that a long rehearsal never holds up a value that follows a drag.
+ * circuits in time, the fourth moments of those, the fifth tries what cures a
+ * design, the sixth seeks places for sensors, so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
   abstract readonly quick: Pick<
@@ -31,11 +35,13 @@ export abstract class BenchService {
     | 'ifInstead'
     | 'rehearse'
     | 'response'
+    | 'ring'
     | 'oscillations'
     | 'sampled'
     | 'whatIf'
   >;
   abstract readonly timed: Timed;
   abstract readonly trying: Trying;
+  abstract readonly placing: Placing;
   abstract readonly moments: Pick<Remote<Bench>, 'moment'>;
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { withoutReadings } from '@yurei/core/design';
 import { decimals, formatQuantity } from '@yurei/core/quantity';
+import { isSomewhere } from '@yurei/core/plan';
 import { happeningKinds } from '@yurei/core/scene';
 import { TableModule } from 'primeng/table';
 import { debounceTime, from, switchMap } from 'rxjs';
@@ -13,19 +14,21 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { SiteFields } from '../site/site-fields';
 import { SitePlan } from '../site/site-plan';
+import { PlaceSensors } from './place-sensors';
 
 /** Edits that follow each other faster than this are looked over together, ms. */
 const pause = 150;
 
-/** What goes along a way and has a body. */
-const goers: readonly Choice[] = happeningKinds
-  .filter((kind) => kind.body && kind.where === 'path')
-  .map(({ kind, label }) => ({ value: kind, label }));
+/** What is somewhere on the plan: who goes along a way first. */
+const somewhere = happeningKinds
+  .filter(isSomewhere)
+  .sort((a, b) => Number(b.where === 'path') - Number(a.where === 'path'));
+const usual: readonly Choice[] = somewhere.map(({ kind, label }) => ({ value: kind, label }));
 
 /** The place from above: where what must be noticed is, and the easiest way in without it. */
 @Component({
   selector: 'yu-place-view',
-  imports: [ChoiceField, HelpHint, SiteFields, SitePlan, TableModule],
+  imports: [ChoiceField, HelpHint, PlaceSensors, SiteFields, SitePlan, TableModule],
   templateUrl: './place-view.html',
   styleUrl: './place-view.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,21 +43,23 @@ export class PlaceView {
   /** Of the brief first, each as it is described there. */
   private readonly needs = computed(() =>
     (this.session.design()?.brief.needs ?? [])
-      .filter((need) => goers.some(({ value }) => value === need.kind))
+      .filter((need) => usual.some(({ value }) => value === need.kind))
       .sort((a, b) => Number(b.intent === 'wanted') - Number(a.intent === 'wanted')),
   );
   protected readonly choices = computed((): Choice[] => [
     ...this.needs().map(({ id, name }) => ({ value: `need ${id}`, label: name })),
-    ...goers,
+    ...usual,
   ]);
   protected readonly who = computed(() => {
     const [first] = this.choices();
     const chosen = this.choices().find((c) => c.value === this.chosen());
     return (chosen ?? first).value;
   });
-  private readonly thing = computed(() => {
+  protected readonly thing = computed(() => {
     const need = this.needs().find((n) => `need ${n.id}` === this.who());
-    return need ? { kind: need.kind, params: need.params } : { kind: this.who(), params: {} };
+    const { kind, params } = need ?? { kind: this.who(), params: {} };
+    const goes = somewhere.some((k) => k.kind === kind && k.where === 'path');
+    return { kind, params, goes };
   });
 
   private readonly asked = computed(() => {
@@ -73,10 +78,14 @@ export class PlaceView {
     const area = this.covered()?.coverage?.area;
     if (!area) return [];
     const all = area.never + area.once + area.twice + area.byTheWay;
+    const { goes } = this.thing();
+    const always = goes ? ', whichever way it goes' : '';
     return [
-      { label: 'noticed by two or more, whichever way it goes', shade: 'twice', m2: area.twice },
-      { label: 'noticed by one, whichever way it goes', shade: 'once', m2: area.once },
-      { label: 'noticed only going some ways', shade: 'by-the-way', m2: area.byTheWay },
+      { label: `noticed by two or more${always}`, shade: 'twice', m2: area.twice },
+      { label: `noticed by one${always}`, shade: 'once', m2: area.once },
+      ...(goes
+        ? [{ label: 'noticed only going some ways', shade: 'by-the-way', m2: area.byTheWay }]
+        : []),
       { label: 'not noticed', shade: '', m2: area.never },
     ].map(({ m2, ...row }) => ({
       ...row,
@@ -88,6 +97,7 @@ export class PlaceView {
   /** The easiest way in, in words. */
   protected readonly way = computed(() => {
     const plan = this.session.design()?.plan;
+    if (!this.thing().goes) return '';
     if (!plan?.guarded) return 'Say below what is guarded: the easiest way in to it is looked for.';
     const covered = this.covered();
     if (!covered) return '';

@@ -1,5 +1,5 @@
-import { demo, openBench, show, type Screen } from '../../testing/workbench-bed';
-import { emptyDesign, type Brief, type Design, type Need } from '@yurei/core/design';
+import { openBench, show, type Screen } from '../../testing/workbench-bed';
+import { emptyDesign, type Brief, type Need } from '@yurei/core/design';
 import { DesignSession } from '../data/design-session';
 import { TestBed } from '@angular/core/testing';
 import { PlanStep } from './plan';
@@ -119,52 +119,4 @@ it('says what first designs leave out of what is asked', async () => {
   const screen = await planned({ ...brief(door), controller: 'without', answer: 'pump' });
   expect(screen.text('.sensors')).toMatch(/one without is put together in Wire/);
   expect(screen.text('.sensors')).toMatch(/put in its place in Wire/);
-});
-
-describe('the place', () => {
-  const placed = async (more: Partial<Design['plan']>): Promise<Screen<PlanStep>> => {
-    const loft = demo('sail-loft-motion');
-    await openBench({ ...loft, plan: { ...loft.plan, ...more } });
-    const screen = await show(PlanStep);
-    await screen.press('Place');
-    await screen.until(() => screen.all('yu-place-view tbody td.value').length === 8);
-    return screen;
-  };
-  const areas = (screen: Screen<PlanStep>): number[] =>
-    screen
-      .all('yu-place-view tbody tr td:nth-child(2)')
-      .map((cell) => parseFloat(cell.textContent));
-
-  it('is shaded by where what must be noticed first is noticed, with the areas beside it', async () => {
-    const screen = await placed({});
-    const sum = areas(screen).reduce((a, b) => a + b, 0);
-    // 8 by 5 m, to a tenth of a square metre each.
-    expect(Math.abs(sum - 40)).toBeLessThan(0.3);
-    expect(screen.find('yu-site-plan .shade.once').getAttribute('d')).toMatch(/^M/);
-    expect(screen.all('yu-site-plan .sight path')).toEqual([]);
-    expect(screen.text('yu-place-view')).toContain('Say below what is guarded');
-  });
-
-  it('is another for someone who is harder to see', async () => {
-    const screen = await placed({});
-    const [, walking] = areas(screen);
-    await screen.choose('Who goes there', 'A pet runs by');
-    await screen.until(() => areas(screen)[1] < walking);
-  });
-
-  it('tells of a way in that nothing notices, and that walls leave none', async () => {
-    const entrances = [{ x: 7.5, y: 0 }];
-    const guarded = { x: 7.5, y: 4.5 };
-    const open = await placed({ entrances, guarded });
-    expect(open.text('yu-place-view')).toMatch(
-      /A blind path: .* from an entrance|Every way in is noticed/,
-    );
-    expect(open.find('yu-site-plan .blind').getAttribute('points')).toMatch(/^\d/);
-  });
-
-  it('has no way in where walls leave none', async () => {
-    const walls = [{ from: { x: -1, y: 2.51 }, to: { x: 9, y: 2.51 } }];
-    const shut = await placed({ walls, entrances: [{ x: 4, y: 0 }], guarded: { x: 4, y: 4 } });
-    expect(shut.text('yu-place-view')).toContain('Walls leave no way in');
-  });
 });

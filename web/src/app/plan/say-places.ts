@@ -1,0 +1,31 @@
+import type { Part, Place } from '@yurei/core/design';
+import type { Ring, Suggestion } from '@yurei/core/plan';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
+
+const metres = (m: number): string => formatQuantity(m, 'm');
+
+const sayPlace = ({ x, y, facing }: Place): string =>
+  `${metres(x)} east and ${metres(y)} north, looking ${decimals(facing, 0)}° from east`;
+
+/** Where sensors stand now, and what of the way in is noticed from there. */
+export function saySuggestion(parts: readonly Part[], { way }: Suggestion): string {
+  const stand = parts.flatMap(({ name, place }) =>
+    place ? [`${name} stands ${sayPlace(place)}.`] : [],
+  );
+  const noticed = way
+    ? `Of the easiest way that is left, ${metres(way.length)} long, ${metres(way.noticed)} is noticed.`
+    : 'Walls leave no way in.';
+  return [...stand, noticed].join(' ');
+}
+
+/** How many of a sensor it takes for all directions, and by how much they overlap. */
+export function sayRing({ name }: Part, distance: number, ring: Ring | undefined): string {
+  if (!ring) return `${name} does not notice it ${metres(distance)} away.`;
+  const { count, half, overlap, overlapWidth } = ring;
+  if (count === 1) return `one of ${name} notices it on all sides.`;
+  const shared =
+    overlap < 0.05
+      ? 'neighbours just meet'
+      : `neighbours share ${decimals(overlap, 1)}°, ${metres(overlapWidth)} wide there`;
+  return `it takes ${count} of ${name}: each notices ${decimals(half, 1)}° to either side, and ${shared}.`;
+}

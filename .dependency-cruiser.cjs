@@ -21,6 +21,7 @@ const mayImport = {
   help: [],
   plan: [
     'quantity',
+    'condition',
     'design',
     'catalog',
     'circuit',

@@ -315,12 +315,14 @@ export function paramOf(part: Part, id: string): number {
 }
 
 /** Whether it matters where such a part stands and which way it looks. */
-export const hasPlace = ({ senses, emits }: PartKind): boolean =>
-  emits !== undefined || (senses?.quantities ?? []).some((q) => !isEverywhere(q));
+export const hasPlace = ({ senses, emits, radio }: PartKind): boolean =>
+  emits !== undefined ||
+  radio !== undefined ||
+  (senses?.quantities ?? []).some((q) => !isEverywhere(q));
 
-/** Whether it stands somewhere only once the maker has put it there: what makes a sound is not heard before. */
-export const isPutByHand = (kind: PartKind): boolean =>
-  kind.emits?.quantity === 'sound' && kind.senses === undefined;
+/** Whether it stands somewhere only once the maker has put it there: what makes a sound or sends by radio arrives nowhere before. */
+export const isPutByHand = ({ emits, radio, senses }: PartKind): boolean =>
+  radio !== undefined || (emits?.quantity === 'sound' && senses === undefined);
 
 const isEverywhere = (quantity: Quantity): boolean => {
   const { everywhere }: Surrounding = surroundings[quantity];

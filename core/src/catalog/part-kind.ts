@@ -162,6 +162,17 @@ export interface Emission<V = Params, K extends string = string> {
   halfAngle?(params: V): number;
   /** On-axis intensity: W/sr, for light cd; of sound the r.m.s. pressure at 1 m, Pa. */
   intensity(part: SolvedPart<K>, params: V): number;
+  /** Of sound: as it is rated, dB re 20 µPa at 1 m, and its tone, Hz. */
+  level?(params: V): { decibels: number; hertz: number };
+}
+
+/** How a part sends to a fellow by radio. */
+export interface Radio {
+  /** Hz. */
+  carrier: number;
+  /** Sent, and the faintest that its fellow receives, W. */
+  power: number;
+  faintest: number;
 }
 
 /** A number a controller takes from a part by other means than its converter: over a bus, or by timing a pulse. */
@@ -315,6 +326,7 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   headline(params: V): string;
   senses?: Sensing<V, K>;
   emits?: Emission<V, K>;
+  radio?(params: V): Radio;
   reads?: readonly Readout<V, K>[];
   /** The parts a module is made of. */
   inside?: Inside<V>;

@@ -58,12 +58,27 @@ export interface Plan {
   entrances?: Point[];
   /** What is to be guarded. */
   guarded?: Point;
+  /** Where an alarm has to be heard or a message received, or where it must not disturb. */
+  spots?: Spot[];
 }
 
-/** A straight wall: nothing is seen through it. */
+/** A place at which sound and radio arrive. */
+export interface Spot {
+  name: string;
+  at: Point;
+  /** Level of all else that is heard there, dB(A). */
+  background: number;
+}
+
+export const materials = ['brick', 'concrete', 'plasterboard', 'wood', 'glass', 'metal'] as const;
+export type Material = (typeof materials)[number];
+
+/** A straight wall: what passes it depends on what it is of. */
 export interface Wall {
   from: Point;
   to: Point;
+  /** Left out where it is not known: then nothing is seen through it, and of the rest half passes. */
+  material?: Material;
 }
 
 /** Readings taken elsewhere that a stand-in plays back, by straight lines between them. */

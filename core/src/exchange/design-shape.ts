@@ -5,6 +5,7 @@ import {
   currentVersion,
   deadSupplies,
   feeds,
+  materials,
   mostReadings,
   sceneStarts,
   workTimes,
@@ -232,11 +233,23 @@ const plan = Joi.object({
   width: number.greater(0).max(1e4).required(),
   depth: number.greater(0).max(1e4).required(),
   walls: list(
-    Joi.object({ from: Joi.object(point).required(), to: Joi.object(point).required() }),
+    Joi.object({
+      from: Joi.object(point).required(),
+      to: Joi.object(point).required(),
+      material: Joi.valid(...materials),
+    }),
     500,
   ),
   entrances: list(Joi.object(point), 50).optional(),
   guarded: Joi.object(point),
+  spots: list(
+    Joi.object({
+      name: text(120),
+      at: Joi.object(point).required(),
+      background: number.min(0).max(120).required(),
+    }),
+    50,
+  ).optional(),
 });
 
 /**

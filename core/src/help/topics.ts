@@ -116,6 +116,19 @@ export const topics: readonly Topic[] = [
       'Greedy choice with local search (Nemhauser, Wolsey and Fisher, Mathematical Programming 14, 1978); the physics as in the catalogue.',
   },
   {
+    id: 'reach',
+    title: 'What is heard, what arrives by radio, and the sun',
+    text: [
+      'A sounder is taken as loud as it is rated at 1 m, weighted by its tone, and 6 dB fainter each time it is twice as far; walls between take what their material does. Rooms, which throw sound back, and what goes around a wall are left out. An alarm is said to be heard over all else from 15 dB above what is there (common practice); 45 dB(A) is what is mostly allowed at a window by night: ask what holds where you are.',
+      'A radio signal loses what free space and the walls take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; the zone around the line of sight should be free, of hills too, for six tenths of its radius.',
+      'The sun blinds a sensor when it stands within the half-angle of where it looks. That is told for a clear sky with nothing before it, in solar time: noon is when the sun is in the south, or in the north beyond the tropic.',
+    ],
+    formula:
+      'L = L₁ + A(f) − 20·lg d − walls;  margin = 10·lg(sent/faintest) − 20·lg(4πd/λ) − walls',
+    source:
+      'IEC 61672-1 (A-weighting), ITU-R P.525 (free space), P.526 (Fresnel zones), P.2040-3 (materials); Cooper, Solar Energy 12, 1969; sound reduction of walls from memory.',
+  },
+  {
     id: 'nights',
     title: 'What many nights tell that one does not',
     text: [

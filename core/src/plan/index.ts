@@ -8,6 +8,15 @@ export { blindPath, edgeOf, type BlindPath } from './blind-path.js';
 export { centreOf, coverage, type Coverage } from './coverage.js';
 export { isSomewhere, type Thing } from './presence.js';
 export { addAlike, spreadAlike } from './alike.js';
+export { aWeighting, heardAt, quietEnough, wantedOver, type Heard } from './loudness.js';
+export {
+  fresnelRadius,
+  freeSpaceLoss,
+  radioReach,
+  wantedMargin,
+  type RadioReach,
+} from './radio.js';
+export { glareIn, sunGlare, type Glare } from './sun-glare.js';
 export { ringOf, type Ring } from './ring.js';
 export { closingPlaces, mostAdded, suggestPlaces, type Guard, type Suggestion } from './suggest.js';
 export { noticesFor, unreadNotices, type Notice } from './notices.js';

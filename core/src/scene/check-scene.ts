@@ -167,6 +167,7 @@ function planFaults({ plan }: Design): Fault[] {
   const points = [
     ...(plan.entrances ?? []).map((point, i) => ({ place: `plan.entrances[${i}]`, point })),
     ...(plan.guarded ? [{ place: 'plan.guarded', point: plan.guarded }] : []),
+    ...(plan.spots ?? []).map(({ at }, i) => ({ place: `plan.spots[${i}].at`, point: at })),
   ];
   return points.flatMap(({ place, point }): Fault[] => {
     const { x, y } = point;

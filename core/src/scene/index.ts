@@ -1,7 +1,17 @@
 export { profiles, type Profile } from './profiles.js';
 export { angleBetween, angularResponse, skyShare } from './angular-response.js';
 export { distanceToStretch, shadedShare } from './shadow.js';
-export { clearSky, sunElevation, throughClouds } from './sky.js';
+export {
+  clearSky,
+  declinationOf,
+  sunElevation,
+  sunPosition,
+  throughClouds,
+  type SunPosition,
+  type SunTime,
+} from './sky.js';
+export { wallsBetween } from './sight.js';
+export { nothingPasses, radioLoss, wallKinds, type WallKind } from './materials.js';
 export { alongPath, pathLength } from './path.js';
 export { discMagnetField } from './disc-magnet.js';
 export { roomConcentration } from './room-gas.js';

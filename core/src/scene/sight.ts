@@ -1,6 +1,8 @@
 import { degrees } from '../quantity/index.js';
-import type { Place, Plan, Point } from '../design/index.js';
+import type { Quantity } from '../catalog/index.js';
+import type { Place, Plan, Point, Wall } from '../design/index.js';
 import { angleBetween, angularResponse } from './angular-response.js';
+import { radioLoss, wallKinds } from './materials.js';
 
 /** Nothing comes nearer to a sensor than this, m. */
 const nearest = 0.01;
@@ -28,9 +30,40 @@ export function sightOf(place: Place, point: Point): Sight {
 export const coneResponse = (sight: Sight, halfAngle: number | undefined): number =>
   halfAngle === undefined ? 1 : angularResponse(sight.angle, halfAngle);
 
-/** Whether a wall stands between two points. */
-export const walled = (plan: Plan, a: Point, b: Point): boolean =>
-  plan.walls.some((wall) => crosses(a, b, wall.from, wall.to));
+/** The walls that stand between two points. */
+export const wallsBetween = ({ walls }: Pick<Plan, 'walls'>, a: Point, b: Point): Wall[] =>
+  walls.filter((wall) => crosses(a, b, wall.from, wall.to));
+
+/** What passes walls of what nobody has said what they are of: thin ones let radio waves through, and the ground carries steps. */
+const unknownLeaves = 0.5;
+/** Emitters and receivers of echoes, Hz. */
+const microwave = 10.525e9;
+
+const seen: ReadonlySet<Quantity> = new Set<Quantity>([
+  'light',
+  'infrared',
+  'carrier',
+  'reflection',
+]);
+const passesThrough: ReadonlySet<Quantity> = new Set<Quantity>(['echo', 'vibration', 'sound']);
+
+/**
+ * What is left, behind all the walls between two points, of something that a receiver senses: of sound its pressure, of an echo,
+ * which passes them twice, its amplitude.
+ */
+export const throughWalls = (plan: Plan, a: Point, b: Point, quantity: Quantity): number =>
+  wallsBetween(plan, a, b).reduce((left, wall) => left * throughWall(wall, quantity), 1);
+
+function throughWall({ material }: Wall, quantity: Quantity): number {
+  // There and back.
+  const times = quantity === 'reflection' ? 2 : 1;
+  if (seen.has(quantity)) return material ? wallKinds[material].light ** times : 0;
+  if (!passesThrough.has(quantity)) return 0;
+  if (!material || quantity === 'vibration') return unknownLeaves;
+  const twice = quantity === 'echo' ? 2 : 1;
+  const decibels = twice === 2 ? radioLoss(material, microwave) : wallKinds[material].sound;
+  return 10 ** ((-twice * decibels) / 20);
+}
 
 function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
   const side = (p: Point, q: Point, r: Point): number =>

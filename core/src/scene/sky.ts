@@ -11,20 +11,41 @@ export interface SunTime {
   hour: number;
 }
 
+/** Where the sun stands, degrees. */
+export interface SunPosition {
+  /** Above the horizon. */
+  elevation: number;
+  /** From north over east, 0 … 360. */
+  azimuth: number;
+}
+
+/** The sun's height above the equator, degrees: δ = 23.45°·sin(360°·(284 + n)/365) (Cooper, Solar Energy 12, 1969). */
+export const declinationOf = (day: number): number =>
+  23.45 * Math.sin(radians((360 * (284 + day)) / 365));
+
 /**
- * Height of the sun above the horizon, degrees: sin h = sin φ·sin δ + cos φ·cos δ·cos H with the
- * declination δ = 23.45°·sin(360°·(284 + n)/365) (Cooper, Solar Energy 12, 1969).
+ * Where the sun stands: sin h = sin φ·sin δ + cos φ·cos δ·cos H; its azimuth from the parts of its direction to the north and to
+ * the east, cos φ·sin δ − sin φ·cos δ·cos H and −cos δ·sin H. Refraction is left out.
  *
- * @example sunElevation({ latitude: 50, day: 172, hour: 12 }) // 63.45
+ * @example sunPosition({ latitude: 50, day: 172, hour: 12 }) // 63.45 high, in the south
  */
-export function sunElevation({ latitude, day, hour }: SunTime): number {
-  const declination = radians(23.45) * Math.sin(radians((360 * (284 + day)) / 365));
+export function sunPosition({ latitude, day, hour }: SunTime): SunPosition {
+  const declination = radians(declinationOf(day));
   const turn = radians(15 * (hour - 12));
   const phi = radians(latitude);
-  const sine =
+  const up =
     Math.sin(phi) * Math.sin(declination) + Math.cos(phi) * Math.cos(declination) * Math.cos(turn);
-  return degrees(Math.asin(Math.max(-1, Math.min(1, sine))));
+  const north =
+    Math.cos(phi) * Math.sin(declination) - Math.sin(phi) * Math.cos(declination) * Math.cos(turn);
+  const east = -Math.cos(declination) * Math.sin(turn);
+  return {
+    elevation: degrees(Math.asin(Math.max(-1, Math.min(1, up)))),
+    azimuth: (degrees(Math.atan2(east, north)) + 360) % 360,
+  };
 }
+
+/** Height of the sun above the horizon, degrees. */
+export const sunElevation = (at: SunTime): number => sunPosition(at).elevation;
 
 /** Height of the sun, degrees, and lx on the ground: horizon, end of civil and nautical twilight, night. */
 const twilight = [

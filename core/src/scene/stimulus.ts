@@ -19,7 +19,7 @@ import type { Alteration, HappeningKind, Moment, Receiver } from './happening-ki
 import { findHappeningKind, momentOf } from './happenings.js';
 import { distanceToStretch, shadedShare } from './shadow.js';
 import { Spans, type Span } from './spans.js';
-import { coneResponse, sightOf, walled } from './sight.js';
+import { coneResponse, sightOf, throughWalls } from './sight.js';
 
 /** Where parts without a place are taken to stand. */
 const nowhere: Place = { x: 0, y: 0, facing: 0 };
@@ -264,9 +264,8 @@ function given(
 ): number | undefined {
   const value = kind.contributes?.[receiver.quantity]?.(moment, receiver);
   if (!value || kind.where !== 'point' || !seen.has(receiver.quantity)) return value;
-  return walled(plan, moment.at, receiver.place)
-    ? undefined
-    : value * passing(bodies, moment.at, receiver);
+  const left = throughWalls(plan, moment.at, receiver.place, receiver.quantity);
+  return left > 0 ? value * left * passing(bodies, moment.at, receiver) : undefined;
 }
 
 /**
@@ -291,8 +290,8 @@ function received(
       coneResponse(leaving, emission.halfAngle?.(params)) *
       coneResponse(arriving, receiver.halfAngle)) /
     arriving.distance ** 2;
-  if (!(direct > 0) || walled(plan, place, receiver.place)) return undefined;
-  return direct * passing(now.bodies, place, receiver);
+  const left = throughWalls(plan, place, receiver.place, receiver.quantity);
+  return direct * left > 0 ? direct * left * passing(now.bodies, place, receiver) : undefined;
 }
 
 /** Share of a sight line that gets past everything solid. */

@@ -73,8 +73,13 @@ export function everything(): Design {
       tells: 'the watch',
     },
     plan: {
-      ...{ width: 12, depth: 8, walls: [{ from: { x: 1, y: 1 }, to: { x: 5, y: 1 } }] },
+      ...{
+        width: 12,
+        depth: 8,
+        walls: [{ from: { x: 1, y: 1 }, to: { x: 5, y: 1 }, material: 'wood' }],
+      },
       ...{ entrances: [{ x: 2, y: 0 }], guarded: { x: 3, y: 3 } },
+      spots: [{ name: 'Bed', at: { x: 4, y: 4 }, background: 35 }],
     },
     parts: [
       ...base.parts,

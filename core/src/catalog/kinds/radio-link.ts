@@ -24,6 +24,16 @@ export const radioLink = definePart({
     { id: 'airtime', label: 'A message takes', unit: 's', default: 0.06, min: 1e-3, max: 10 },
     { id: 'listening', label: 'Listening', unit: 'A', default: 0.012, min: 1e-4, max: 0.2 },
     { id: 'asleep', label: 'Asleep', unit: 'A', default: 2e-6, min: 1e-8, max: 1e-3 },
+    { id: 'carrier', label: 'Carrier', unit: 'Hz', default: 433.92e6, min: 1e6, max: 6e9 },
+    { id: 'power', label: 'Power sent', unit: 'W', default: 0.01, min: 1e-6, max: 1 },
+    {
+      id: 'faintest',
+      label: 'Faintest it receives',
+      unit: 'W',
+      default: 1e-14,
+      min: 1e-18,
+      max: 1e-6,
+    },
     choice('now', 'Now', ['asleep', 'listening', 'sending'], 'listening'),
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 1.9 },
@@ -37,6 +47,7 @@ export const radioLink = definePart({
     { type: 'resistor', a: 'RX', b: 'GND', ohms: 1e6 },
     { type: 'resistor', a: 'SET', b: 'VCC', ohms: 100e3 },
   ],
+  radio: ({ carrier, power, faintest }) => ({ carrier, power, faintest }),
   phases: [
     {
       label: 'sending',
@@ -70,10 +81,11 @@ export const radioLink = definePart({
   notes: [
     'A message may be lost: number them, repeat them, and miss a heartbeat to notice jamming.',
     'Straight wire of a quarter wave, upright, away from metal.',
-    'Its range is not computed.',
+    'Straight antennas on both sides are taken; what arrives at a spot of the plan is told in Plan.',
   ],
   cautions: ['Frequencies, powers and duty cycles are regulated: follow local rules.'],
-  source: 'What it draws in three states; values as typical of 25 mW modules (from memory).',
+  source:
+    'What it draws in three states; values as typical of 433 MHz modules of 10 mW that receive −110 dBm (from memory).',
   price: '5 to 20',
   glyph:
     'M12 12V22M8 22H16M12 8A2 2 0 1 0 12 12A2 2 0 1 0 12 8M7 5A7 7 0 0 0 7 15M17 5A7 7 0 0 1 17 15M4 2A11 11 0 0 0 4 18M20 2A11 11 0 0 1 20 18',

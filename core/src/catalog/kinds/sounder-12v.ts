@@ -18,6 +18,7 @@ export const sounder12v = definePart({
     { id: 'amps', label: 'Current at rated voltage', unit: 'A', default: 0.06, min: 1e-3, max: 2 },
     { id: 'least', label: 'Sounds from', unit: 'V', default: 5, min: 0.5, max: 40 },
     { id: 'loudness', label: 'Loudness at 1 m', unit: 'dB', default: 96, min: 40, max: 125 },
+    { id: 'tone', label: 'Its tone', unit: 'Hz', default: 3000, min: 50, max: 15e3 },
   ],
   feed: { plus: 'plus', minus: 'minus', least: (p) => p.least },
   ratings: [
@@ -36,6 +37,7 @@ export const sounder12v = definePart({
   },
   emits: {
     quantity: 'sound',
+    level: (p) => ({ decibels: p.loudness, hertz: p.tone }),
     intensity: (part, p) => {
       const volts = across(part, 'plus', 'minus');
       return volts >= p.least ? (pressureOf(p.loudness) * volts) / p.volts : 0;

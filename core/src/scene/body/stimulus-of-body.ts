@@ -1,7 +1,7 @@
 import type { Quantity } from '../../catalog/index.js';
 import type { Plan } from '../../design/index.js';
 import type { Receiver } from '../happening-kind.js';
-import { coneResponse, sightOf, walled, type Sight } from '../sight.js';
+import { coneResponse, sightOf, throughWalls, type Sight } from '../sight.js';
 import { degrees, pressureAt, radians } from '../../quantity/index.js';
 import type { Body } from './body.js';
 
@@ -109,10 +109,6 @@ const stimulus: Partial<Record<Quantity, StimulusOfBody>> = {
 export const bodyMatters = (quantity: Quantity): boolean =>
   quantity in stimulus || ['distance', 'light', 'infrared', 'carrier'].includes(quantity);
 
-/** Passed on by walls too: thin ones let radio waves through, and the ground carries steps. */
-const throughWalls: ReadonlySet<Quantity> = new Set<Quantity>(['echo', 'vibration', 'sound']);
-const wallLeaves = 0.5;
-
 /**
  * What a receiver feels of a body by physics alone; undefined for what bodies have no part in or when
  * it stays beyond reach.
@@ -127,12 +123,12 @@ export function stimulusOfBody(
 ): number | undefined {
   const sight = sightOf(receiver.place, body);
   if (sight.distance > (receiver.reach ?? Infinity)) return undefined;
-  const wall = walled(plan, receiver.place, body);
-  if (wall && !throughWalls.has(receiver.quantity)) return undefined;
+  const left = throughWalls(plan, receiver.place, body, receiver.quantity);
+  if (left === 0) return undefined;
   if (receiver.quantity === 'distance') {
     const inside = sight.angle <= (receiver.halfAngle ?? 180);
     return inside ? Math.max(0.01, sight.distance - body.width / 2) : undefined;
   }
   const value = stimulus[receiver.quantity]?.(body, receiver, sight, air);
-  return value === undefined ? undefined : value * (wall ? wallLeaves : 1);
+  return value === undefined ? undefined : value * left;
 }

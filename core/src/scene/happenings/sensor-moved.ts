@@ -10,7 +10,7 @@ export const sensorMoved = defineHappening({
   where: 'everywhere',
   lingers: true,
   aims: 'part',
-  suits: hasPlace,
+  suits: (kind) => hasPlace(kind) && !kind.radio,
   params: [
     { id: 'east', label: 'To the east', unit: 'm', default: 0, min: -1e4, max: 1e4 },
     { id: 'north', label: 'To the north', unit: 'm', default: 0, min: -1e4, max: 1e4 },

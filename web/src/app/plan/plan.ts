@@ -7,12 +7,21 @@ import { BriefFields } from './brief-fields';
 import { Comparison } from './comparison';
 import { NeedList } from './need-list';
 import { PlaceView } from './place-view';
+import { ReachView } from './reach-view';
 import { SensorComparison } from './sensor-comparison';
 
 /** The first step: what must be noticed and what must not, where, and which sensor suits. */
 @Component({
   selector: 'yu-plan-step',
-  imports: [BriefFields, FormsModule, NeedList, PlaceView, SelectButton, SensorComparison],
+  imports: [
+    BriefFields,
+    FormsModule,
+    NeedList,
+    PlaceView,
+    ReachView,
+    SelectButton,
+    SensorComparison,
+  ],
   providers: [Comparison],
   template: `
     <section class="brief" aria-label="The brief">
@@ -47,6 +56,8 @@ import { SensorComparison } from './sensor-comparison';
       />
       @if (shown() === 'place') {
         <yu-place-view />
+      } @else if (shown() === 'reach') {
+        <yu-reach-view />
       } @else {
         <yu-sensor-comparison />
       }
@@ -65,6 +76,7 @@ export class PlanStep {
   protected readonly shows = [
     { id: 'sensors', label: 'Sensors' },
     { id: 'place', label: 'Place' },
+    { id: 'reach', label: 'Reach' },
   ];
   protected readonly shown = signal('sensors');
 }

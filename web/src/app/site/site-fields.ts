@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
-import type { Plan, Point, Wall } from '@yurei/core/design';
+import { materials, type Plan, type Point, type Spot } from '@yurei/core/design';
+import { wallKinds } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
+import { InlineChoice } from '../common/inline-choice';
+import { InlineName } from '../common/inline-name';
 import { InlineValue } from '../common/inline-value';
 import { DesignSession } from '../data/design-session';
 
@@ -12,13 +15,20 @@ const along = (label: string, max: number): Param => ({
   ...{ id: 'along', label, unit: 'm', default: 0, min: 0, max },
 });
 
+/** Level of what is heard somewhere besides, dB(A); a bedroom by night. */
+const background: Param = {
+  ...{ id: 'background', label: 'Heard there besides, A-weighted', unit: 'dB', default: 30 },
+  ...{ min: 0, max: 120 },
+};
+const usualBackground = background.default;
+
 const ends = ['from', 'to'] as const;
 const axes = ['x', 'y'] as const;
 
 /** How large the plan is, and where walls stand on it. */
 @Component({
   selector: 'yu-site-fields',
-  imports: [Button, InlineValue],
+  imports: [Button, InlineChoice, InlineName, InlineValue],
   template: `
     @if (plan(); as plan) {
       <p>
@@ -47,6 +57,13 @@ const axes = ['x', 'y'] as const;
           size="small"
           variant="text"
           (onClick)="addEntrance()"
+        />
+        <p-button
+          label="Add spot"
+          icon="pi pi-plus"
+          size="small"
+          variant="text"
+          (onClick)="addSpot()"
         />
         @if (!plan.guarded) {
           <p-button
@@ -92,6 +109,12 @@ const axes = ['x', 'y'] as const;
               {{ axis === 'x' ? 'east,' : 'north' }}
             }
           }
+          <yu-inline-choice
+            [label]="'What wall ' + (i + 1) + ' is of'"
+            [choices]="materials"
+            [value]="wall.material ?? ''"
+            (changed)="setMaterial(i, $event)"
+          />
           <p-button
             label="Remove"
             [ariaLabel]="'Remove wall ' + (i + 1)"
@@ -101,6 +124,40 @@ const axes = ['x', 'y'] as const;
           />
         </p>
       }
+      @for (spot of plan.spots ?? []; track $index; let i = $index) {
+        <p>
+          <yu-inline-name
+            [label]="'Name of spot ' + (i + 1)"
+            [value]="spot.name"
+            (changed)="setSpot(i, { name: $event })"
+          />
+          @for (axis of axes; track axis) {
+            <yu-inline-value
+              [param]="axis === 'x' ? east() : north()"
+              [value]="spot.at[axis]"
+              (changed)="setSpot(i, { at: at(spot, axis, $event) })"
+            />
+            {{ axis === 'x' ? 'east,' : 'north, where besides there are' }}
+          }
+          <yu-inline-value
+            [param]="background"
+            [value]="spot.background"
+            (changed)="setSpot(i, { background: $event })"
+          />
+          <p-button
+            label="Remove"
+            [ariaLabel]="'Remove ' + spot.name"
+            size="small"
+            variant="text"
+            (onClick)="removeSpot(i)"
+          />
+        </p>
+      }
+    }
+  `,
+  styles: `
+    yu-inline-name {
+      margin-right: 6px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -108,6 +165,11 @@ const axes = ['x', 'y'] as const;
 export class SiteFields {
   private readonly session = inject(DesignSession);
   protected readonly ends = ends;
+  protected readonly background = background;
+  protected readonly materials = [
+    { value: '', label: 'of what is not known' },
+    ...materials.map((value) => ({ value, label: `of ${wallKinds[value].label}` })),
+  ];
   protected readonly axes = axes;
   /** Everything that stands or happens on it: it is never made smaller than that. */
   private readonly points = computed((): Point[] => {
@@ -115,6 +177,7 @@ export class SiteFields {
     return [
       ...(plan?.entrances ?? []),
       ...(plan?.guarded ? [plan.guarded] : []),
+      ...(plan?.spots ?? []).map(({ at }) => at),
       ...parts.flatMap((part) => part.place ?? []),
       ...scenes.flatMap((s) => s.happenings.flatMap((h) => h.path ?? [])),
     ];
@@ -179,10 +242,45 @@ export class SiteFields {
     this.put({ walls: this.plan()?.walls.filter((_, i) => i !== index) });
   }
 
-  protected setEnd(index: number, end: keyof Wall, axis: keyof Point, value: number): void {
+  protected setEnd(
+    index: number,
+    end: (typeof ends)[number],
+    axis: keyof Point,
+    value: number,
+  ): void {
     const walls = this.plan()?.walls.map((wall, i) =>
       i === index ? { ...wall, [end]: { ...wall[end], [axis]: value } } : wall,
     );
     this.put({ walls });
+  }
+
+  protected setMaterial(index: number, material: string): void {
+    const walls = this.plan()?.walls.map(({ from, to, ...wall }, i) => {
+      if (i !== index) return { from, to, ...wall };
+      const of = materials.find((m) => m === material);
+      return { from, to, ...(of ? { material: of } : {}) };
+    });
+    this.put({ walls });
+  }
+
+  /** In the middle, to be moved from there. */
+  protected addSpot(): void {
+    const spots = this.plan()?.spots ?? [];
+    const name = `Spot ${spots.length + 1}`;
+    this.put({ spots: [...spots, { name, at: this.middle(), background: usualBackground }] });
+  }
+
+  protected setSpot(index: number, change: Partial<Spot>): void {
+    this.put({
+      spots: this.plan()?.spots?.map((spot, i) => (i === index ? { ...spot, ...change } : spot)),
+    });
+  }
+
+  protected at({ at }: Spot, axis: keyof Point, value: number): Point {
+    return { ...at, [axis]: value };
+  }
+
+  protected removeSpot(index: number): void {
+    this.put({ spots: this.plan()?.spots?.filter((_, i) => i !== index) });
   }
 }

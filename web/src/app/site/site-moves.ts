@@ -3,7 +3,7 @@ import { applyEdit, type Design, type Edit, type Point } from '@yurei/core/desig
 /**
  * Moves what stands on the plan.
  *
- * @param key "part B1", "way h1 0" for a point of a happening's way, "entrance 0" or "guarded"
+ * @param key "part B1", "way h1 0" for a point of a happening's way, "entrance 0", "spot 0" or "guarded"
  * @returns undefined where nothing is called so
  */
 export function movePoint(
@@ -22,6 +22,10 @@ export function movePoint(
   if (kind === 'entrance') {
     const entrances = plan.entrances?.map((p, i) => (i === Number(id) ? to(p) : p));
     return entrances && { type: 'set-plan', plan: { ...plan, entrances } };
+  }
+  if (kind === 'spot') {
+    const spots = plan.spots?.map((s, i) => (i === Number(id) ? { ...s, at: to(s.at) } : s));
+    return spots && { type: 'set-plan', plan: { ...plan, spots } };
   }
   const happening = scenes.find((s) => s.id === scene)?.happenings.find((h) => h.id === id);
   if (!scene || !happening?.path) return undefined;

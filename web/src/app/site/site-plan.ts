@@ -88,10 +88,14 @@ export class SitePlan {
       .map(({ x, y }) => `${x},${y}`)
       .join(' '),
   );
-  /** Where one comes in, and what is guarded. */
+  /** Where one comes in, what is guarded, and where sound and radio arrive. */
   protected readonly marks = computed(() => {
-    const { entrances = [], guarded } = this.design()?.plan ?? {};
+    const { entrances = [], guarded, spots = [] } = this.design()?.plan ?? {};
     return [
+      ...spots.map(({ name, at }, i) => ({
+        ...{ key: `spot ${i}`, name, d: 'M-5 -5H5V5H-5Z' },
+        ...drawn(this.scale(), at),
+      })),
       ...entrances.map((at, i) => ({
         ...{ key: `entrance ${i}`, name: `Entrance ${i + 1}`, d: 'M-5 -6V6L6 0Z' },
         ...drawn(this.scale(), at),
@@ -116,7 +120,8 @@ export class SitePlan {
   /** Names stand clear of each other, of parts and of the points of ways. */
   private readonly names = computed(() => {
     const [stands, ways] = [this.stands(), this.ways()];
-    const points = [...stands, ...ways.flatMap((w) => w.points)];
+    const spots = this.marks().filter(({ key }) => key.startsWith('spot'));
+    const points = [...stands, ...spots, ...ways.flatMap((w) => w.points)];
     const taken = points.map(({ x, y }) => ({ x: x - 7, y: y - 7, width: 14, height: 14 }));
     return placeNames(
       [
@@ -124,6 +129,10 @@ export class SitePlan {
           key: `part ${part.id}`,
           at: { x, y },
           width: valueWidth(part.id, partLetters),
+        })),
+        ...spots.map(({ key, name, x, y }) => ({
+          ...{ key, at: { x, y } },
+          width: textWidth(name, wayLetters, 'regular'),
         })),
         ...ways.map(({ happening, points: [at] }) => ({
           key: `way ${happening.id}`,

@@ -1,0 +1,59 @@
+import { kindOf, paramsOf } from '../catalog/index.js';
+import type { Design, Part, Spot } from '../design/index.js';
+import { nothingPasses, radioLoss, wallsBetween } from '../scene/index.js';
+
+const lightSpeed = 299_792_458;
+/** What a wall of unknown material takes: as brick. */
+const usualWall = 'brick';
+/** Margin that is wanted over the faintest, dB: people, leaves and rain come and go (common practice, from memory). */
+export const wantedMargin = 20;
+
+/** What of a radio part's signal arrives at a spot. */
+export interface RadioReach {
+  /** m; at least one wavelength: nearer it is no far field. */
+  distance: number;
+  /** Lost in free space, and in walls, dB. */
+  free: number;
+  walls: number;
+  /** Over the faintest that its fellow receives, dB. */
+  margin: number;
+  /** Radius of the first Fresnel zone half-way, m: what stands in it takes from the signal. */
+  fresnel: number;
+}
+
+/**
+ * Loss between two points in free space, dB: 20·lg(4πd/λ) (ITU-R P.525).
+ *
+ * @example freeSpaceLoss(1000, 433.92e6) // 85.2
+ */
+export const freeSpaceLoss = (metres: number, hertz: number): number =>
+  20 * Math.log10((4 * Math.PI * metres * hertz) / lightSpeed);
+
+/**
+ * Radius of a Fresnel zone, m: √(n·λ·d₁·d₂/(d₁ + d₂)) (ITU-R P.526).
+ *
+ * @param a from one end, and b from the other, m
+ */
+export const fresnelRadius = (a: number, b: number, hertz: number, zone = 1): number =>
+  Math.sqrt((zone * (lightSpeed / hertz) * a * b) / (a + b));
+
+/** What arrives at a spot of a part that stands on the plan; undefined for one that does not, or sends nothing. */
+export function radioReach({ plan }: Design, part: Part, spot: Spot): RadioReach | undefined {
+  const { place } = part;
+  const radio = kindOf(part).radio?.(paramsOf(part));
+  if (!place || !radio) return undefined;
+  const { carrier, power, faintest } = radio;
+  const far = Math.hypot(spot.at.x - place.x, spot.at.y - place.y);
+  const distance = Math.max(far, lightSpeed / carrier);
+  const walls = wallsBetween(plan, place, spot.at).reduce(
+    (sum, { material = usualWall }) => sum + radioLoss(material, carrier),
+    0,
+  );
+  const free = freeSpaceLoss(distance, carrier);
+  const lost = free + Math.min(nothingPasses, walls);
+  return {
+    ...{ distance, free, walls },
+    margin: 10 * Math.log10(power / faintest) - lost,
+    fresnel: fresnelRadius(distance / 2, distance / 2, carrier),
+  };
+}

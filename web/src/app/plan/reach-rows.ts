@@ -1,0 +1,111 @@
+import type { Design } from '@yurei/core/design';
+import {
+  heardAt,
+  quietEnough,
+  radioReach,
+  sunGlare,
+  wantedMargin,
+  wantedOver,
+} from '@yurei/core/plan';
+import { decimals, formatQuantity } from '@yurei/core/quantity';
+
+/** A row of a table of what arrives somewhere. */
+export interface ReachRow {
+  from: string;
+  to: string;
+  far: string;
+  says: string;
+  good: boolean;
+}
+
+const metres = (m: number): string => formatQuantity(m, 'm');
+const decibels = (value: number): string => `${decimals(value, 0)} dB`;
+const behind = (walls: number): string =>
+  walls > 0 ? `, ${decimals(walls, walls < 10 ? 1 : 0)} dB of it in walls` : '';
+
+/** What is heard of each sounder at each spot. */
+export const heardRows = (design: Design): ReachRow[] =>
+  pairs(design, (part, spot) => {
+    const heard = heardAt(design, part, spot);
+    if (!heard) return undefined;
+    const { distance, level, over, walls } = heard;
+    const loud = over >= wantedOver;
+    const meaning = loud
+      ? 'heard over all else'
+      : over > 0
+        ? 'faintly heard'
+        : 'lost in what is heard besides';
+    const disturbs = level > quietEnough ? `; above the ${quietEnough} dB(A) of a quiet night` : '';
+    return {
+      far: metres(distance),
+      says: `${decibels(level)}(A), ${decibels(Math.abs(over))} ${over < 0 ? 'below' : 'over'} what is there${behind(walls)}: ${meaning}${disturbs}`,
+      good: loud,
+    };
+  });
+
+/** What arrives of each radio part's signal at each spot. */
+export const radioRows = (design: Design): ReachRow[] =>
+  pairs(design, (part, spot) => {
+    const reach = radioReach(design, part, spot);
+    if (!reach) return undefined;
+    const { distance, free, walls, margin, fresnel } = reach;
+    const meaning =
+      margin >= wantedMargin
+        ? 'arrives'
+        : margin > 0
+          ? `arrives when nothing stands between; ${wantedMargin} dB are wanted`
+          : 'does not arrive';
+    return {
+      far: metres(distance),
+      says: `${decibels(margin)} of margin after ${decibels(free + walls)} lost${behind(walls)}: ${meaning}; half-way ${metres(fresnel)} around the line of sight should be free`,
+      good: margin >= wantedMargin,
+    };
+  });
+
+function pairs(
+  design: Design,
+  says: (
+    part: Design['parts'][number],
+    spot: NonNullable<Design['plan']['spots']>[number],
+  ) => Pick<ReachRow, 'far' | 'says' | 'good'> | undefined,
+): ReachRow[] {
+  return design.parts.flatMap((part) =>
+    (design.plan.spots ?? []).flatMap((spot) => {
+      const said = says(part, spot);
+      return said ? [{ from: part.name, to: spot.name, ...said }] : [];
+    }),
+  );
+}
+
+/** When the sun stands in what a sensor sees. */
+export interface SunRow {
+  sensor: string;
+  hours: string;
+  worst: string;
+}
+
+const months = [
+  ...['January', 'February', 'March', 'April', 'May', 'June', 'July'],
+  ...['August', 'September', 'October', 'November', 'December'],
+] as const;
+
+const clock = (hour: number): string => {
+  const minutes = Math.round(hour * 60);
+  return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
+};
+
+export const sunRows = ({ parts }: Design, latitude: number): SunRow[] =>
+  parts.flatMap((part) => {
+    const glare = sunGlare(part, latitude);
+    if (!glare) return [];
+    const { hours, months: each, worst } = glare;
+    return [
+      {
+        sensor: part.name,
+        hours: hours > 0 ? `${decimals(hours, 0)} h a year` : 'never',
+        worst: worst
+          ? `${decimals(each[worst.month], 0)} h in ${months[worst.month]}, from ${clock(worst.from)} to ${clock(worst.to)}`
+          : '–',
+      },
+    ];
+  });

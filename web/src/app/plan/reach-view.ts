@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ambientOf } from '@yurei/core/scene';
+import { decimals } from '@yurei/core/quantity';
+import { TableModule } from 'primeng/table';
+import { HelpHint } from '../common/help-hint';
+import { BenchView } from '../data/bench-view';
+import { DesignSession } from '../data/design-session';
+import { SiteFields } from '../site/site-fields';
+import { SitePlan } from '../site/site-plan';
+import { heardRows, radioRows, sunRows } from './reach-rows';
+
+/** What arrives where: sound and radio at spots of the plan, the sun in what sensors see. */
+@Component({
+  selector: 'yu-reach-view',
+  imports: [HelpHint, SiteFields, SitePlan, TableModule],
+  templateUrl: './reach-view.html',
+  styleUrl: './reach-view.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ReachView {
+  private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
+
+  private readonly latitude = computed(() => {
+    const scene = this.view.scene();
+    return scene ? ambientOf(scene).latitude : undefined;
+  });
+  protected readonly hasSpots = computed(
+    () => (this.session.design()?.plan.spots ?? []).length > 0,
+  );
+  /** Sound and radio, each with what to do where there is nothing of it. */
+  protected readonly tables = computed(() => {
+    const design = this.session.design();
+    if (!design) return [];
+    return [
+      {
+        ...{ title: 'what is heard', from: 'Sounder', rows: heardRows(design) },
+        none: 'No sounder of known loudness stands on the plan.',
+      },
+      {
+        ...{ title: 'what arrives by radio', from: 'Radio', rows: radioRows(design) },
+        none: 'No radio stands on the plan.',
+      },
+    ];
+  });
+  protected readonly sun = computed(() => {
+    const [design, latitude] = [this.session.design(), this.latitude()];
+    return design && latitude !== undefined ? sunRows(design, latitude) : [];
+  });
+  protected readonly where = computed(() => {
+    const latitude = this.latitude();
+    return latitude === undefined
+      ? 'A scene says at which latitude: there is none yet.'
+      : `At ${decimals(latitude, 1)}° north, as the scene has it; solar time, under a clear sky, with nothing before it.`;
+  });
+}

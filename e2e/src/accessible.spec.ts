@@ -95,6 +95,15 @@ describe.each([
         await its.page.press('Remove what is guarded');
       },
     ],
+    [
+      'what arrives where',
+      async () => {
+        await its.page.view('Reach');
+        await its.page.press('Add spot');
+        await its.page.find('yu-reach-view td');
+        await its.page.press('Remove Spot 1');
+      },
+    ],
     ['set', () => its.page.step('set').then(() => its.page.find('yu-threshold-chart canvas'))],
     [
       'a capture going on, live',

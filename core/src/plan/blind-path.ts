@@ -1,5 +1,6 @@
-import type { Design, Plan, Point, Scene, Wall } from '../design/index.js';
+import type { Design, Plan, Point, Scene } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
+import { meets } from '../scene/index.js';
 import { dijkstra } from './dijkstra.js';
 import { gridOf, type Grid } from './grid.js';
 import { anywhere, type Anywhere, type Presence, type Thing } from './presence.js';
@@ -61,7 +62,7 @@ export function easiestWay(
     points: way,
     length: legs.reduce((sum, leg) => sum + leg.length, 0),
     noticed: legs.reduce((sum, leg) => sum + leg.noticed, 0),
-    by: [...new Set(legs.flatMap((leg) => leg.by))],
+    by: [...new Set(way.slice(1).flatMap((to, i) => risks.noticing(way[i] ?? to, to)))],
   };
 }
 
@@ -89,11 +90,13 @@ interface Stretch {
   length: number;
   /** Of it noticed, m. */
   noticed: number;
-  by: string[];
 }
 
 /** What each step on a grid costs. */
 class RiskMap {
+  /** Of steps on the grid, the lower point first: what is felt is the same there and back. */
+  private readonly known = new Map<number, number>();
+
   constructor(
     private readonly grid: Grid,
     private readonly plan: Design['plan'],
@@ -104,42 +107,41 @@ class RiskMap {
   /** A straight way, looked at in the middle of each step of it. */
   stretch(a: Point, b: Point): Stretch {
     const far = Math.hypot(b.x - a.x, b.y - a.y);
-    if (this.plan.walls.some((wall) => touches(a, b, wall)))
-      return { length: Infinity, noticed: Infinity, by: [] };
-    const heading = degrees(Math.atan2(b.y - a.y, b.x - a.x));
-    const n = Math.max(1, Math.round(far / this.grid.step));
-    const seen = Array.from({ length: n }, (_, i) => {
-      const share = (i + 0.5) / n;
-      const at = { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
-      return this.noticing(this.walker.looks(at, heading));
-    });
-    const noticed = seen.filter((by) => by.length > 0).length;
-    return { length: far, noticed: (far * noticed) / n, by: seen.flat() };
+    // Nobody stands in a wall.
+    if (this.plan.walls.some((wall) => meets(a, b, wall)))
+      return { length: Infinity, noticed: Infinity };
+    const looks = this.along(a, b);
+    const noticed = looks.filter((look) => this.watchers.some((w) => w.notices(look)));
+    return { length: far, noticed: (far * noticed.length) / looks.length };
   }
 
-  private noticing(looks: readonly Presence[]): string[] {
-    return this.watchers.filter((w) => w.notices(looks)).map((w) => w.part);
+  /** The sensors that notice something of a straight way, by part id. */
+  noticing(a: Point, b: Point): string[] {
+    const looks = this.along(a, b);
+    const by = this.watchers.filter((w) => looks.some((look) => w.notices(look)));
+    return by.map(({ part }) => part);
+  }
+
+  private along(a: Point, b: Point): (readonly Presence[])[] {
+    const heading = degrees(Math.atan2(b.y - a.y, b.x - a.x));
+    const n = Math.max(1, Math.round(Math.hypot(b.x - a.x, b.y - a.y) / this.grid.step));
+    return Array.from({ length: n }, (_, i) => {
+      const share = (i + 0.5) / n;
+      const at = { x: a.x + share * (b.x - a.x), y: a.y + share * (b.y - a.y) };
+      return this.walker.looks(at, heading);
+    });
   }
 
   /** Steps from a point that no wall is in the way of. */
   from(at: number): { to: number; cost: number }[] {
-    const { beside, point } = this.grid;
+    const { beside, point, size } = this.grid;
     return beside(at).flatMap((to) => {
-      const way = this.stretch(point(at), point(to));
-      return way.length < Infinity ? [{ to, cost: cost(way) }] : [];
+      const key = Math.min(at, to) * size + Math.max(at, to);
+      const costs = this.known.get(key) ?? cost(this.stretch(point(at), point(to)));
+      this.known.set(key, costs);
+      return costs < Infinity ? [{ to, cost: costs }] : [];
     });
   }
-}
-
-/** Whether a step meets a wall, be it only with its end: nobody stands in a wall. */
-export function touches(a: Point, b: Point, { from, to }: Wall): boolean {
-  const side = (p: Point, q: Point, r: Point): number =>
-    (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
-  const [c, d, e, f] = [side(a, b, from), side(a, b, to), side(from, to, a), side(from, to, b)];
-  const apart = (axis: 'x' | 'y'): boolean =>
-    Math.max(a[axis], b[axis]) < Math.min(from[axis], to[axis]) ||
-    Math.min(a[axis], b[axis]) > Math.max(from[axis], to[axis]);
-  return c * d <= 0 && e * f <= 0 && !apart('x') && !apart('y');
 }
 
 /** So many steps of a way are looked ahead when it is drawn tight: a way that winds on and on is not looked over whole at each. */

@@ -1,6 +1,6 @@
 import type { Design, Point, Scene } from '../design/index.js';
-import { anywhere, type Anywhere, type Thing } from './presence.js';
-import { watchersOf, type TripPoint, type Watcher } from './watchers.js';
+import { anywhere, type Thing } from './presence.js';
+import { watchersOf, type TripPoint } from './watchers.js';
 
 /** At most so many cells, and none smaller than this, m. */
 const mostCells = 4000;
@@ -58,10 +58,13 @@ export function coverage(
   const [surely, perhaps] = [new Uint8Array(columns * rows), new Uint8Array(columns * rows)];
   for (let i = 0; i < surely.length; i++) {
     const at = centreOf(grid, i);
+    const looks = headings.map((heading) => there.looks(at, heading));
     for (const watcher of watchers) {
-      const ways = waysNoticed(watcher, there, at);
-      if (ways > 0) perhaps[i] = (perhaps[i] ?? 0) + 1;
-      if (ways === headings.length) surely[i] = (surely[i] ?? 0) + 1;
+      // What stands, or is felt alike whichever way it goes, is looked at once.
+      const ways = there.goes && watcher.byHeading ? looks : looks.slice(0, 1);
+      const noticed = ways.filter((look) => watcher.notices(look)).length;
+      if (noticed > 0) perhaps[i] = (perhaps[i] ?? 0) + 1;
+      if (noticed === ways.length) surely[i] = (surely[i] ?? 0) + 1;
     }
   }
   return {
@@ -70,12 +73,6 @@ export function coverage(
     perhaps,
     area: areasOf(surely, perhaps, (width * depth) / surely.length),
   };
-}
-
-/** In how many of the ways it could go it is noticed. */
-function waysNoticed(watcher: Watcher, { goes, looks }: Anywhere, at: Point): number {
-  if (!goes || !watcher.byHeading) return watcher.notices(looks(at, 0)) ? headings.length : 0;
-  return headings.filter((heading) => watcher.notices(looks(at, heading))).length;
 }
 
 function areasOf(surely: Uint8Array, perhaps: Uint8Array, each: number): Coverage['area'] {

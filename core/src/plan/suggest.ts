@@ -1,6 +1,7 @@
 import type { Design, Place, Plan, Point, Scene } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
-import { cost, easiestWay, edgeOf, touches, type BlindPath } from './blind-path.js';
+import { meets } from '../scene/index.js';
+import { cost, easiestWay, edgeOf, type BlindPath } from './blind-path.js';
 import { dijkstra } from './dijkstra.js';
 import { gridOf, type Grid } from './grid.js';
 import { placesToTry } from './places-to-try.js';
@@ -261,7 +262,7 @@ function stepsOf(plan: Plan, { size, beside, point }: Grid): Step[] {
     beside(from).flatMap((to) => {
       if (to < from) return [];
       const [a, b] = [point(from), point(to)];
-      if (plan.walls.some((wall) => touches(a, b, wall))) return [];
+      if (plan.walls.some((wall) => meets(a, b, wall))) return [];
       return [{ from, to, length: Math.hypot(a.x - b.x, a.y - b.y) }];
     }),
   );

@@ -67,6 +67,7 @@ export function watchersOf(
 ): Watcher[] {
   const stage = setStage(design);
   const still = restIn(scene);
+  const momentsOf = asMoments(still);
   const solved = solvedAtRest(design);
   return stage.sensors.flatMap((sensor): Watcher[] => {
     const { part, receiver } = sensor;
@@ -79,20 +80,30 @@ export function watchersOf(
       const alike = JSON.stringify([part.kind, feels, trips.map(({ at }) => at.toPrecision(3))]);
       const placed = (at: Place): Watcher => {
         const there = { ...sensor, receiver: { ...receiver, place: at } };
-        const isTripped = (look?: Presence): boolean => {
-          const felt = stimulusOn(stage, there, { ...still, ...look }, solved);
+        const isTripped = (now: Now): boolean => {
+          const felt = stimulusOn(stage, there, now, solved);
           return trips.some((trip) => (trip.more ? felt > trip.at : felt < trip.at));
         };
         let restless: boolean | undefined;
         return {
           ...{ channel, part: part.id, place: at, alike, at: placed },
           byHeading: goesByHeading.has(receiver.quantity),
-          notices: (looks) => !(restless ??= isTripped()) && looks.some((look) => isTripped(look)),
+          notices: (looks) => !(restless ??= isTripped(still)) && momentsOf(looks).some(isTripped),
         };
       };
       return placed(place);
     });
   });
+}
+
+/** Looks as moments in which all else is at rest: one watcher after the other is asked about the same. */
+function asMoments(still: Now): (looks: readonly Presence[]) => Now[] {
+  let last: { looks: readonly Presence[]; moments: Now[] } | undefined;
+  return (looks) => {
+    if (last?.looks !== looks)
+      last = { looks, moments: looks.map((look) => ({ ...still, ...look })) };
+    return last.moments;
+  };
 }
 
 const restIn = (scene: Scene): Now => momentIn({ ...scene, happenings: [] }, 0);

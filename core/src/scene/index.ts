@@ -10,7 +10,7 @@ export {
   type SunPosition,
   type SunTime,
 } from './sky.js';
-export { wallsBetween } from './sight.js';
+export { meets, wallsBetween } from './sight.js';
 export { nothingPasses, radioLoss, wallKinds, type WallKind } from './materials.js';
 export { alongPath, pathLength } from './path.js';
 export { discMagnetField } from './disc-magnet.js';

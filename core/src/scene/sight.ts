@@ -32,7 +32,7 @@ export const coneResponse = (sight: Sight, halfAngle: number | undefined): numbe
 
 /** The walls that stand between two points. */
 export const wallsBetween = ({ walls }: Pick<Plan, 'walls'>, a: Point, b: Point): Wall[] =>
-  walls.filter((wall) => crosses(a, b, wall.from, wall.to));
+  walls.filter(({ from, to }) => cross(a.x, a.y, b.x, b.y, from.x, from.y, to.x, to.y));
 
 /** What passes walls of what nobody has said what they are of: thin ones let radio waves through, and the ground carries steps. */
 const unknownLeaves = 0.5;
@@ -51,8 +51,19 @@ const passesThrough: ReadonlySet<Quantity> = new Set<Quantity>(['echo', 'vibrati
  * What is left, behind all the walls between two points, of something that a receiver senses: of sound its pressure, of an echo,
  * which passes them twice, its amplitude.
  */
-export const throughWalls = (plan: Plan, a: Point, b: Point, quantity: Quantity): number =>
-  wallsBetween(plan, a, b).reduce((left, wall) => left * throughWall(wall, quantity), 1);
+export function throughWalls({ walls }: Plan, a: Point, b: Point, quantity: Quantity): number {
+  if (walls.length === 0) return 1;
+  // Asked for every wall from everywhere: numbers are read off the points once.
+  const [ax, ay, bx, by] = [a.x, a.y, b.x, b.y];
+  let left = 1;
+  for (const wall of walls) {
+    const { from, to } = wall;
+    if (!cross(ax, ay, bx, by, from.x, from.y, to.x, to.y)) continue;
+    left *= throughWall(wall, quantity);
+    if (left === 0) return 0;
+  }
+  return left;
+}
 
 function throughWall({ material }: Wall, quantity: Quantity): number {
   // There and back.
@@ -65,8 +76,34 @@ function throughWall({ material }: Wall, quantity: Quantity): number {
   return 10 ** ((-twice * decibels) / 20);
 }
 
-function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
-  const side = (p: Point, q: Point, r: Point): number =>
-    (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
-  return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
+/** Twice the area of the triangle of three points: above 0 where the third lies to the left of the way from the first to the second. */
+const side = (px: number, py: number, qx: number, qy: number, rx: number, ry: number): number =>
+  (qx - px) * (ry - py) - (qy - py) * (rx - px);
+
+/** Whether the straight ways from a to b and from c to d cross within both. */
+function cross(
+  ax: number,
+  ay: number,
+  bx: number,
+  by: number,
+  cx: number,
+  cy: number,
+  dx: number,
+  dy: number,
+): boolean {
+  if (side(ax, ay, bx, by, cx, cy) * side(ax, ay, bx, by, dx, dy) >= 0) return false;
+  return side(cx, cy, dx, dy, ax, ay) * side(cx, cy, dx, dy, bx, by) < 0;
+}
+
+/** Whether a straight way meets a wall, be it only with its end. */
+export function meets(a: Point, b: Point, { from: c, to: d }: Wall): boolean {
+  if (Math.max(a.x, b.x) < Math.min(c.x, d.x) || Math.min(a.x, b.x) > Math.max(c.x, d.x))
+    return false;
+  if (Math.max(a.y, b.y) < Math.min(c.y, d.y) || Math.min(a.y, b.y) > Math.max(c.y, d.y))
+    return false;
+  const [ends, points] = [
+    side(a.x, a.y, b.x, b.y, c.x, c.y) * side(a.x, a.y, b.x, b.y, d.x, d.y),
+    side(c.x, c.y, d.x, d.y, a.x, a.y) * side(c.x, c.y, d.x, d.y, b.x, b.y),
+  ];
+  return ends <= 0 && points <= 0;
 }

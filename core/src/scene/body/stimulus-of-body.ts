@@ -123,12 +123,16 @@ export function stimulusOfBody(
 ): number | undefined {
   const sight = sightOf(receiver.place, body);
   if (sight.distance > (receiver.reach ?? Infinity)) return undefined;
-  const left = throughWalls(plan, receiver.place, body, receiver.quantity);
-  if (left === 0) return undefined;
-  if (receiver.quantity === 'distance') {
-    const inside = sight.angle <= (receiver.halfAngle ?? 180);
-    return inside ? Math.max(0.01, sight.distance - body.width / 2) : undefined;
-  }
-  const value = stimulus[receiver.quantity]?.(body, receiver, sight, air);
-  return value === undefined ? undefined : value * left;
+  const value = openly(body, receiver, sight, air);
+  // Walls are many, and mostly there is nothing to hold back.
+  const left = value ? throughWalls(plan, receiver.place, body, receiver.quantity) : 1;
+  return value === undefined || left === 0 ? undefined : value * left;
+}
+
+/** The same where no wall is. */
+function openly(body: Body, receiver: Receiver, sight: Sight, air: number): number | undefined {
+  if (receiver.quantity !== 'distance')
+    return stimulus[receiver.quantity]?.(body, receiver, sight, air);
+  const inside = sight.angle <= (receiver.halfAngle ?? 180);
+  return inside ? Math.max(0.01, sight.distance - body.width / 2) : undefined;
 }

@@ -67,7 +67,11 @@ describe('what closes a blind path', () => {
         { x: 4, y: 2.05 },
       ],
     ]);
-    expect(closingPlaces(shut, quietScene, seen, id)).toEqual({ places: [], way: undefined });
+    expect(closingPlaces(shut, quietScene, seen, id)).toEqual({
+      places: [],
+      way: undefined,
+      fooledBy: [],
+    });
   });
 
   it('nothing is promised of a sensor that does not feel who goes there', () => {
@@ -114,5 +118,25 @@ describe('where a sensor is best put', () => {
       }),
       { numRuns: 40 },
     );
+  });
+
+  it('keeps clear of what must not be noticed where another place does nearly as well', () => {
+    const cat = { kind: 'pet', params: {} };
+    const path = [
+      { x: 3.4, y: 0.5 },
+      { x: 3.4, y: 5.5 },
+    ];
+    const quiet = [{ name: 'The cat', thing: cat, path }];
+    const clear = suggestPlaces(design, quietScene, { ...asked, quiet }, [id], points);
+    expect(clear?.fooledBy).toEqual([]);
+    expect(clear?.way?.noticed).toBeGreaterThan(0.5);
+    // Where it goes everywhere no place is clear of it, and that is told.
+    const everywhere = [0.5, 1.5, 2.5, 3.5, 4.5, 5.5].flatMap((y, i) =>
+      (i % 2 ? [7.8, 0.2] : [0.2, 7.8]).map((x) => ({ x, y })),
+    );
+    const hemmed = [{ name: 'The cat', thing: person, path: everywhere }];
+    expect(
+      suggestPlaces(design, quietScene, { ...asked, quiet: hemmed }, [id], points)?.fooledBy,
+    ).toEqual(['The cat']);
   });
 });

@@ -273,7 +273,10 @@ export const bench = {
     const found = sceneOf(design, scene) ?? quietScene;
     const { entrances = [], guarded } = design.plan;
     if (!guarded) return undefined;
-    const guard = { thing, entrances, guarded };
+    const quiet = found.happenings.flatMap(({ intent, name, kind, params, path = [] }) =>
+      intent === 'nuisance' && path.length > 0 ? [{ name, thing: { kind, params }, path }] : [],
+    );
+    const guard = { thing, entrances, guarded, quiet };
     const points = pointsOf(design, found);
     return 'move' in wish
       ? suggestPlaces(design, found, guard, wish.move, points)

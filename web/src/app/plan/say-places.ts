@@ -8,14 +8,18 @@ const sayPlace = ({ x, y, facing }: Place): string =>
   `${metres(x)} east and ${metres(y)} north, looking ${decimals(facing, 0)}° from east`;
 
 /** Where sensors stand now, and what of the way in is noticed from there. */
-export function saySuggestion(parts: readonly Part[], { way }: Suggestion): string {
+export function saySuggestion(parts: readonly Part[], { way, fooledBy }: Suggestion): string {
   const stand = parts.flatMap(({ name, place }) =>
     place ? [`${name} stands ${sayPlace(place)}.`] : [],
   );
   const noticed = way
     ? `Of the easiest way that is left, ${metres(way.length)} long, ${metres(way.noticed)} is noticed.`
     : 'Walls leave no way in.';
-  return [...stand, noticed].join(' ');
+  const fooled =
+    fooledBy.length > 0
+      ? [`From there this is noticed too, and must not be: ${fooledBy.join(', ')}.`]
+      : [];
+  return [...stand, noticed, ...fooled].join(' ');
 }
 
 /** How many of a sensor it takes for all directions, and by how much they overlap. */

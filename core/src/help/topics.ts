@@ -109,7 +109,7 @@ export const topics: readonly Topic[] = [
     text: [
       'Places along the edge of the plan, on both sides of walls and, for what feels all around, on the ground are tried, looking eight ways. Sensors are put one after the other where the easiest way in that is left costs most, then each again with the others where they are, three times over at most. Ways are looked at on a grid of 600 points while places are sought, and the last sensor once more on the fine grid; no better place is ruled out by that. A place from which something is noticed on its way in the scene that must not be counts a tenth.',
       'To close a blind path, one more is put besides, then two, until nothing can come in unnoticed; more than eight are not tried. Each is wired as the one that it is like, read by a channel of its own, and whatever that one begins it begins too.',
-      'In a ring all look outwards from one point. How far to the side one notices something as far away is read off the solved circuit and its cone, walls left out; of what goes, what comes straight at it is taken, which is felt least. Something that flickers counts as noticed when any of five looks notices it.',
+      'In a ring all look outwards from one point. How far to the side one notices something as far away is read off the solved circuit and its cone, walls left out; of what goes, what comes straight at it is taken, which is felt least. Something that flickers counts as noticed when any of eleven looks notices it.',
     ],
     formula: 'number in a ring = ⌈180° / how far to the side one notices⌉',
     source:

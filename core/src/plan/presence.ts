@@ -16,19 +16,21 @@ export interface Anywhere {
   looks(at: Point, heading: number): Presence[];
 }
 
-/** How often something that burns, sounds or flickers is looked at while it lasts. */
-const looks = 5;
+/** How often something that burns, sounds, flickers or sways is looked at while it lasts. */
+const looks = 11;
 
 /** What something is made of wherever it is; undefined for kinds that are at no place. */
 export function anywhere({ kind: named, params }: Thing): Anywhere | undefined {
   const kind = findHappeningKind(named);
   if (kind?.where === 'path') return going(kind, params);
-  return kind?.where === 'point' && kind.contributes ? standing(kind, params) : undefined;
+  return kind && isSomewhere(kind) ? standing(kind, params) : undefined;
 }
 
 /** Kinds of happening that `anywhere` tells something of. */
 export const isSomewhere = (kind: HappeningKind): boolean =>
-  kind.where === 'path' ? kind.body !== undefined : kind.where === 'point' && !!kind.contributes;
+  kind.where === 'path'
+    ? kind.body !== undefined
+    : kind.where === 'point' && (kind.contributes !== undefined || kind.body !== undefined);
 
 function going(kind: HappeningKind, params: Thing['params']): Anywhere | undefined {
   const path = [

@@ -49,8 +49,7 @@ describe('from a brief', () => {
     await its.browser.driver.findElement(By.partialLinkText('Sail loft motion')).click();
     await its.page.step('plan');
     await its.page.view('Place');
-    await its.page.press('Something is guarded');
-    await its.page.says('yu-place-view', /A blind path: .* from the edge of the plan/);
+    await its.page.says('yu-place-view', /A blind path: .* from an entrance to what is guarded/);
     await its.page.find('yu-site-plan .blind');
   });
 

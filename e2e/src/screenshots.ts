@@ -73,6 +73,15 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
+    name: 'place',
+    go: async (driver) => {
+      await view(driver, 'Place');
+      await press(driver, 'Close the blind path');
+      const told = driver.findElement(By.css('yu-place-view'));
+      await driver.wait(until.elementTextContains(told, 'Every way in is noticed'), 60000);
+    },
+  },
+  {
     name: 'plan',
     go: async (driver) => {
       const stairs = demoOf('loft-stairs');

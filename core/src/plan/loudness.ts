@@ -14,7 +14,7 @@ export const quietEnough = 45;
 /**
  * A-weighting, dB (IEC 61672-1, annex E).
  *
- * @example aWeighting(1000) // 0
+ * @example aWeighting(100) // -19.1
  */
 export function aWeighting(hertz: number): number {
   const f2 = hertz ** 2;

@@ -52,7 +52,7 @@ export const nothingPasses = 60;
  * 1636·σ/√ε dB/m (ITU-R P.2040-3). What goes to and fro inside it is left out.
  *
  * @param hertz from 1 MHz to 100 GHz
- * @example radioLoss('brick', 433e6) // 2.9
+ * @example radioLoss('brick', 433e6) // 2.88
  */
 export function radioLoss(material: Material, hertz: number): number {
   const { radio, thickness } = wallKinds[material];

@@ -27,7 +27,7 @@ export const declinationOf = (day: number): number =>
  * Where the sun stands: sin h = sin φ·sin δ + cos φ·cos δ·cos H; its azimuth from the parts of its direction to the north and to
  * the east, cos φ·sin δ − sin φ·cos δ·cos H and −cos δ·sin H. Refraction is left out.
  *
- * @example sunPosition({ latitude: 50, day: 172, hour: 12 }) // 63.45 high, in the south
+ * @example sunPosition({ latitude: 50, day: 172, hour: 12 }).azimuth // 180
  */
 export function sunPosition({ latitude, day, hour }: SunTime): SunPosition {
   const declination = radians(declinationOf(day));

@@ -22,7 +22,7 @@ describe('the place', () => {
     screen.all('.told tbody tr td:nth-child(2)').map((cell) => parseFloat(cell.textContent));
 
   it('is shaded by where what must be noticed first is noticed, with the areas beside it', async () => {
-    const screen = await placed({});
+    const screen = await placed({ guarded: undefined });
     const sum = areas(screen).reduce((a, b) => a + b, 0);
     // 8 by 5 m, to a tenth of a square metre each.
     expect(Math.abs(sum - 40)).toBeLessThan(0.3);

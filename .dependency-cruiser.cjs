@@ -28,6 +28,7 @@ const mayImport = {
     'scene',
     'logic',
     'judge',
+    'threshold',
     'rehearsal',
     'trials',
     'wiring',

@@ -104,6 +104,13 @@ describe.each([
         await its.page.press('Remove Spot 1');
       },
     ],
+    [
+      'either or',
+      async () => {
+        await its.page.view('Either or');
+        await its.page.says('yu-either-or-view', /now \d/);
+      },
+    ],
     ['set', () => its.page.step('set').then(() => its.page.find('yu-threshold-chart canvas'))],
     [
       'a capture going on, live',

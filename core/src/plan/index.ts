@@ -3,6 +3,7 @@ export { usualStarts, type Start } from './usual-starts.js';
 export { firstDesign, type Asked, type FirstDesign } from './first-design.js';
 export { firstScenes, sitesOf } from './first-scenes.js';
 export { candidates, compare, type Candidate, type Compared } from './compare.js';
+export { effectOf, eitherOrs, type Effect, type EitherOr } from './either-or.js';
 export { chancesOf, type Chance, type Nights } from './chances.js';
 export { blindPath, edgeOf, type BlindPath } from './blind-path.js';
 export { centreOf, coverage, type Coverage } from './coverage.js';

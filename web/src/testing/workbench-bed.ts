@@ -48,6 +48,9 @@ export const benchInThread = () => ({
     ),
   },
   patient: {
+    eitherOrs: jest.fn(async (...args: Parameters<typeof bench.eitherOrs>) =>
+      bench.eitherOrs(...args),
+    ),
     does: jest.fn(async (...args: Parameters<typeof bench.does>) => bench.does(...args)),
     explain: jest.fn(async (...args: Parameters<typeof bench.explain>) => bench.explain(...args)),
     response: jest.fn(async (...args: Parameters<typeof bench.response>) =>
@@ -116,6 +119,12 @@ export const trialsInThread: TrialsRunner = {
 
 /** Sensors compared in this thread, one after the other. */
 export const comparingInThread: Comparing = {
+  weigh: (design, edits) =>
+    range(0, edits.length).pipe(
+      concatMap((which) =>
+        timer(0).pipe(map(() => ({ which, ...bench.weigh(design, edits[which]) }))),
+      ),
+    ),
   compare: (design, candidates) =>
     range(0, candidates.length).pipe(
       concatMap((i) => timer(0).pipe(map(() => bench.compare(design, candidates[i])))),

@@ -9,6 +9,7 @@ import {
 import { diagnose, prove, type Diagnosis, type Proof } from '@yurei/core/diagnosis';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
+import { EditError } from '@yurei/core/design';
 import type {
   Channel,
   Design,
@@ -25,6 +26,8 @@ import {
   compare,
   coverage,
   edgeOf,
+  effectOf,
+  eitherOrs,
   ringOf,
   suggestPlaces,
   tripPoints,
@@ -32,6 +35,8 @@ import {
   type Candidate,
   type Compared,
   type Coverage,
+  type Effect,
+  type EitherOr,
   type Ring,
   type Suggestion,
   type Thing,
@@ -281,6 +286,21 @@ export const bench = {
     return 'move' in wish
       ? suggestPlaces(design, found, guard, wish.move, points)
       : closingPlaces(design, found, guard, wish.add, points);
+  },
+
+  /** What of a design could as well be the other way. */
+  eitherOrs(design: Design): EitherOr[] {
+    return eitherOrs(design);
+  },
+
+  /** What comes of a design, or of it after an edit, in all its scenes; or why it cannot be rehearsed. */
+  weigh(design: Design, edit: Edit | undefined): { effect: Effect } | { refused: string } {
+    try {
+      return { effect: effectOf(design, edit) };
+    } catch (error) {
+      if (!(error instanceof RangeError || error instanceof EditError)) throw error;
+      return { refused: error.message };
+    }
   },
 
   /** How many of a sensor around a point notice something in all directions, so far away, m. */

@@ -31,6 +31,7 @@ export abstract class BenchService {
     | 'comparator'
     | 'cover'
     | 'does'
+    | 'eitherOrs'
     | 'explain'
     | 'ifInstead'
     | 'rehearse'

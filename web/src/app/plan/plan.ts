@@ -5,6 +5,7 @@ import { SelectButton } from 'primeng/selectbutton';
 import { DesignSession } from '../data/design-session';
 import { BriefFields } from './brief-fields';
 import { Comparison } from './comparison';
+import { EitherOrView } from './either-or-view';
 import { NeedList } from './need-list';
 import { PlaceView } from './place-view';
 import { ReachView } from './reach-view';
@@ -15,6 +16,7 @@ import { SensorComparison } from './sensor-comparison';
   selector: 'yu-plan-step',
   imports: [
     BriefFields,
+    EitherOrView,
     FormsModule,
     NeedList,
     PlaceView,
@@ -58,6 +60,8 @@ import { SensorComparison } from './sensor-comparison';
         <yu-place-view />
       } @else if (shown() === 'reach') {
         <yu-reach-view />
+      } @else if (shown() === 'either') {
+        <yu-either-or-view />
       } @else {
         <yu-sensor-comparison />
       }
@@ -77,6 +81,7 @@ export class PlanStep {
     { id: 'sensors', label: 'Sensors' },
     { id: 'place', label: 'Place' },
     { id: 'reach', label: 'Reach' },
+    { id: 'either', label: 'Either or' },
   ];
   protected readonly shown = signal('sensors');
 }

@@ -1,0 +1,80 @@
+import { applyEdit, type Design } from '../design/index.js';
+import { rehearse } from '../rehearsal/index.js';
+import { demo } from '../testing/demo.js';
+import { effectOf, eitherOrs, type EitherOr } from './index.js';
+
+const slipway = demo('slipway-beam');
+const loft = demo('sail-loft-motion');
+const named = (design: Design, id: string): EitherOr => {
+  const found = eitherOrs(design).find((e) => e.id.startsWith(id));
+  if (!found) throw new RangeError(`There is no choice ${id}.`);
+  return found;
+};
+
+it('offers what the design could have the other way, and nothing that it has not', () => {
+  expect(eitherOrs(slipway).map(({ id }) => id.split(' ')[0])).toEqual([
+    'hits',
+    'baseline',
+    'latch',
+  ]);
+  expect(eitherOrs(loft).map(({ id }) => id.split(' ')[0])).toEqual([
+    ...['hits', 'edge', 'latch', 'latch', 'hold'],
+  ]);
+  expect(eitherOrs({ ...slipway, channels: [], rules: [] })).toEqual([]);
+});
+
+it.each<[string, Design, string]>([
+  ['one reading and several', slipway, 'hits'],
+  ['a fixed line and a learnt one', slipway, 'baseline'],
+  ['an alarm that latches and one that does not', slipway, 'latch'],
+  ['a look now and then and an interrupt', loft, 'edge'],
+])('%s: the other way of the other way is as it was', (_, design, id) => {
+  const there = named(design, id);
+  const changed = applyEdit(design, there.edit);
+  const back = named(changed, id);
+  const [first, other] = [there.now, there.other].map((way) => way.split(' ')[0]);
+  expect([back.now, back.other].map((way) => way.split(' ')[0])).toEqual([other, first]);
+  expect(named(applyEdit(changed, back.edit), id).now.split(' ')[0]).toBe(first);
+});
+
+describe('what comes of it', () => {
+  const now = effectOf(slipway);
+
+  it('is what the rehearsals of all scenes tell', () => {
+    const told = slipway.scenes.map((s) => rehearse(slipway, s, undefined, 'time'));
+    const verdicts = told.flatMap((r) => r.verdicts);
+    const wanted = verdicts.filter((v) => v.intent === 'wanted');
+    expect([now.wanted, now.noticed]).toEqual([
+      wanted.length,
+      wanted.filter((v) => v.outcome === 'noticed').length,
+    ]);
+    expect(now.slowest).toBe(Math.max(...wanted.map((v) => v.delay ?? 0)));
+    // A gauge of how long it acts, by eye: from each change to the next.
+    const acted = told.flatMap(({ acting, duration }) =>
+      acting.flatMap((a, i) =>
+        a.active
+          ? [(acting.slice(i).find((b) => !b.active && b.part === a.part)?.t ?? duration) - a.t]
+          : [],
+      ),
+    );
+    expect(now.acted).toBeCloseTo(
+      acted.reduce((x, y) => x + y, 0),
+      9,
+    );
+  });
+
+  it('by one reading it is faster by four readings, and gulls set it off', () => {
+    const then = effectOf(slipway, named(slipway, 'hits').edit);
+    const [channel] = slipway.channels;
+    const readings = ((channel?.hits ?? 0) - 1) * (channel?.every ?? 0);
+    expect((now.slowest ?? 0) - (then.slowest ?? 0)).toBeCloseTo(readings, 3);
+    expect(then.fooled).toBeGreaterThan(now.fooled);
+  });
+
+  it('latched it acts on and on, takes more, and does not notice who comes next', () => {
+    const then = effectOf(slipway, named(slipway, 'latch').edit);
+    expect(then.acted).toBeGreaterThan(2 * now.acted);
+    expect(then.watts).toBeGreaterThan(now.watts);
+    expect(then.noticed).toBeLessThan(now.noticed);
+  });
+});

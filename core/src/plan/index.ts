@@ -21,6 +21,7 @@ export { glareIn, sunGlare, type Glare } from './sun-glare.js';
 export { ringOf, type Ring } from './ring.js';
 export type { Guard } from './place-search.js';
 export { closingPlaces, mostAdded, suggestPlaces, type Suggestion } from './suggest.js';
+export { powerCut, type PowerCut } from './power-cut.js';
 export { noticesFor, unreadNotices, type Notice } from './notices.js';
 export { tripPoints, type TripPoint } from './watchers.js';
 export { tryIn, untried } from './untried.js';

@@ -119,6 +119,7 @@ export const trialsInThread: TrialsRunner = {
 
 /** Sensors compared in this thread, one after the other. */
 export const comparingInThread: Comparing = {
+  cut: (design, scene) => timer(0).pipe(map(() => bench.powerCut(design, scene))),
   weigh: (design, edits) =>
     range(0, edits.length).pipe(
       concatMap((which) =>

@@ -28,6 +28,7 @@ import {
   edgeOf,
   effectOf,
   eitherOrs,
+  powerCut,
   ringOf,
   suggestPlaces,
   tripPoints,
@@ -37,6 +38,7 @@ import {
   type Coverage,
   type Effect,
   type EitherOr,
+  type PowerCut,
   type Ring,
   type Suggestion,
   type Thing,
@@ -301,6 +303,11 @@ export const bench = {
       if (!(error instanceof RangeError || error instanceof EditError)) throw error;
       return { refused: error.message };
     }
+  },
+
+  /** What a design does when the mains that feed it fail. */
+  powerCut(design: Design, scene: string | undefined): PowerCut {
+    return powerCut(design, sceneOf(design, scene));
   },
 
   /** How many of a sensor around a point notice something in all directions, so far away, m. */

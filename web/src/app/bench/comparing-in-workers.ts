@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { Design, Edit } from '@yurei/core/design';
-import type { Candidate, Compared } from '@yurei/core/plan';
+import type { Candidate, Compared, PowerCut } from '@yurei/core/plan';
 import type { Observable } from 'rxjs';
 import type { Comparing, Weighed } from './comparing';
 import { inPool } from './pool';
@@ -16,5 +16,9 @@ export class ComparingInWorkers implements Comparing {
       which,
       ...(await bench.weigh(design, edits[which])),
     }));
+  }
+
+  cut(design: Design, scene: string | undefined): Observable<PowerCut> {
+    return inPool(1, (bench) => bench.powerCut(design, scene));
   }
 }

@@ -1,11 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Param } from '@yurei/core/catalog';
-import { emptyBrief, type Brief } from '@yurei/core/design';
+import { emptyBrief, withoutReadings, type Brief } from '@yurei/core/design';
+import type { PowerCut } from '@yurei/core/plan';
+import { formatQuantity } from '@yurei/core/quantity';
+import { catchError, debounceTime, of, switchMap } from 'rxjs';
+import { Comparing } from '../bench/comparing';
 import { CheckField } from '../common/check-field';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
 import { ValueField } from '../common/value-field';
+import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+
+/** Edits that follow each other faster than this are rehearsed together, ms. */
+const pause = 500;
 
 type Asked = 'outdoors' | 'by' | 'feed' | 'controller' | 'answer' | 'withoutPower';
 
@@ -87,6 +96,9 @@ const lasts: Param = {
           (changed)="answer(row.field, $event)"
         />
       }
+      @if (cutSays(); as says) {
+        <p class="soft" [class.bad]="isOtherThanSaid()" role="status">{{ says }}</p>
+      }
       <yu-value-field
         [param]="lasts"
         [value]="brief().lasts ?? 0"
@@ -112,6 +124,13 @@ const lasts: Param = {
       margin: 8px 0;
       max-width: 420px;
     }
+    p {
+      margin: 0;
+      font-size: var(--type-small);
+    }
+    .bad {
+      color: var(--lantern-ink);
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -125,6 +144,48 @@ export class BriefFields {
       return { ...ask, choices: [open, ...ask.choices], value: value?.toString() ?? '' };
     }),
   );
+
+  private readonly cut = signal<PowerCut | undefined>(undefined);
+  /** What the design as it is wired does without its mains. */
+  protected readonly cutSays = computed(() => {
+    const cut = this.cut();
+    if (!cut) return '';
+    if (!cut.mains) return 'As wired: it hangs on no mains that could fail.';
+    if (cut.acts.length === 0) return 'As wired: when the mains fail, nothing acts.';
+    const acts = cut.acts.map(({ part, word, after }) =>
+      after > 0
+        ? `${part} is ${word} ${formatQuantity(after, 's')} later`
+        : `${part} goes on ${word}`,
+    );
+    return `As wired: when the mains fail, ${acts.join(', ')}.`;
+  });
+  protected readonly isOtherThanSaid = computed(() => {
+    const [cut, said] = [this.cut(), this.brief().withoutPower];
+    return cut?.mains === true && said !== undefined && (said === 'alarm') !== cut.acts.length > 0;
+  });
+
+  constructor() {
+    const [session, view, comparing] = [this.session, inject(BenchView), inject(Comparing)];
+    const asked = computed(() => {
+      const design = session.design();
+      // Nothing wired, nothing to lose.
+      return design && design.wires.length > 0
+        ? { design: withoutReadings(design), scene: view.scene()?.id }
+        : undefined;
+    });
+    toObservable(asked)
+      .pipe(
+        debounceTime(pause),
+        switchMap((what) =>
+          what
+            ? // What cannot be rehearsed says so at its findings.
+              comparing.cut(what.design, what.scene).pipe(catchError(() => of(undefined)))
+            : of(undefined),
+        ),
+        takeUntilDestroyed(),
+      )
+      .subscribe((cut) => this.cut.set(cut));
+  }
 
   protected answer(field: Asked, value: string): void {
     const told = field === 'outdoors' ? value === 'true' : value;

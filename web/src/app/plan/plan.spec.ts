@@ -1,7 +1,8 @@
-import { openBench, show, type Screen } from '../../testing/workbench-bed';
+import { demo, openBench, show, type Screen } from '../../testing/workbench-bed';
 import { emptyDesign, type Brief, type Need } from '@yurei/core/design';
 import { DesignSession } from '../data/design-session';
 import { TestBed } from '@angular/core/testing';
+import { BriefFields } from './brief-fields';
 import { PlanStep } from './plan';
 
 const need = (id: string, intent: Need['intent'], kind: string, name: string): Need => ({
@@ -119,4 +120,29 @@ it('says what first designs leave out of what is asked', async () => {
   const screen = await planned({ ...brief(door), controller: 'without', answer: 'pump' });
   expect(screen.text('.sensors')).toMatch(/one without is put together in Wire/);
   expect(screen.text('.sensors')).toMatch(/put in its place in Wire/);
+});
+
+describe('without power', () => {
+  const told = async (withoutPower: Brief['withoutPower']): Promise<Screen<BriefFields>> => {
+    const slipway = demo('slipway-beam');
+    openBench({ ...slipway, brief: { ...slipway.brief, withoutPower } });
+    const screen = await show(BriefFields);
+    await screen.until(() => /As wired/.test(screen.text()));
+    return screen;
+  };
+
+  it('tells what the circuit as wired does, and marks what is other than was said', async () => {
+    const silent = await told('nothing');
+    expect(silent.text()).toContain('As wired: when the mains fail, nothing acts.');
+    expect(silent.all('.bad')).toEqual([]);
+    TestBed.resetTestingModule();
+    expect((await told('alarm')).all('.bad')).toHaveLength(1);
+  });
+
+  it('says nothing where nothing is wired', async () => {
+    openBench(emptyDesign('New'));
+    const screen = await show(BriefFields);
+    await new Promise((done) => setTimeout(done, 700));
+    expect(screen.text()).not.toContain('As wired');
+  });
 });

@@ -1,5 +1,6 @@
 import type { Design } from '@yurei/core/design';
 import {
+  beamPairs,
   heardAt,
   quietEnough,
   radioReach,
@@ -109,3 +110,11 @@ export const sunRows = ({ parts }: Design, latitude: number): SunRow[] =>
       },
     ];
   });
+
+/** What two beams beside each other can tell. */
+export const beamRows = (design: Design): { beams: string; apart: string; says: string }[] =>
+  beamPairs(design).map(({ first, second, apart, fastest, gap }) => ({
+    beams: `${first} and ${second}`,
+    apart: metres(apart),
+    says: `which way one goes up to ${formatQuantity(fastest, 'm/s')}; two who follow at walking pace with less than ${metres(gap)} between them are taken for one`,
+  }));

@@ -75,3 +75,11 @@ it('tells when the sun stands in what a sensor sees', async () => {
   const screen = await show(ReachView);
   expect(tables(screen)[2]).toMatch(/Beam receiver ?\d+ h a year ?\d+ h in (March|September)/);
 });
+
+it('tells how fast one may cross two beams for their order to be told', async () => {
+  openBench(demo('loft-stairs'));
+  const screen = await show(ReachView);
+  expect(tables(screen)[2]).toMatch(
+    /Lower beam receiver and Upper beam receiver ?150\smm ?which way one goes up to 15(\.0)?\sm\/s; .* 39(\.0)?\smm/,
+  );
+});

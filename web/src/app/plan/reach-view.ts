@@ -7,7 +7,7 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { SiteFields } from '../site/site-fields';
 import { SitePlan } from '../site/site-plan';
-import { heardRows, radioRows, sunRows } from './reach-rows';
+import { beamRows, heardRows, radioRows, sunRows } from './reach-rows';
 
 /** What arrives where: sound and radio at spots of the plan, the sun in what sensors see. */
 @Component({
@@ -46,6 +46,10 @@ export class ReachView {
   protected readonly sun = computed(() => {
     const [design, latitude] = [this.session.design(), this.latitude()];
     return design && latitude !== undefined ? sunRows(design, latitude) : [];
+  });
+  protected readonly beams = computed(() => {
+    const design = this.session.design();
+    return design ? beamRows(design) : [];
   });
   protected readonly where = computed(() => {
     const latitude = this.latitude();

@@ -8,6 +8,7 @@ import {
   compare,
   coverage,
   firstDesign,
+  suggestPlaces,
   tripPoints,
 } from '@yurei/core/plan';
 import { quietScene } from '@yurei/core/rehearsal';
@@ -93,6 +94,15 @@ tell(
   'easiest way past 30 sensors and 50 walls while they are moved',
   () => blindPath(large, quietScene, person, [{ x: 0, y: 7.4 }], { x: 20, y: 7.4 }, points),
   3,
+);
+const eight = many(8, 50);
+const eightPoints = tripPoints(eight, quietScene);
+const movable = eight.parts.filter((p) => p.place).map((p) => p.id);
+const guard = { thing: person, entrances: [], guarded: { x: 10, y: 7.5 } };
+tell(
+  'places suggested for 8 sensors among 50 walls',
+  () => suggestPlaces(eight, quietScene, guard, movable, eightPoints),
+  2,
 );
 for (const kinds of [['door-opens'], ['person-walks', 'pet'], ['flame', 'lamp-on']]) {
   const needs = kinds.map((kind, i) => ({

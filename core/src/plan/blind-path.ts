@@ -54,7 +54,9 @@ export function easiestWay(
   const grid = gridOf(plan, mostPoints);
   const risks = new RiskMap(grid, plan, watchers, walker);
   const goal = grid.nearest(guarded);
-  const found = dijkstra(grid.size, entrances.map(grid.nearest), goal, (at) => risks.from(at));
+  const starts = entrances.map(grid.nearest);
+  const steps = (at: number): Step[] => risks.from(at);
+  const found = dijkstra(grid.size, starts, goal, steps, (step) => step.cost);
   if (!found) return undefined;
   const way = pulled(found.map(grid.point), (a, b) => risks.stretch(a, b));
   const legs = way.slice(1).map((to, i) => risks.stretch(way[i] ?? to, to));
@@ -90,6 +92,11 @@ interface Stretch {
   length: number;
   /** Of it noticed, m. */
   noticed: number;
+}
+
+interface Step {
+  to: number;
+  cost: number;
 }
 
 /** What each step on a grid costs. */
@@ -133,7 +140,7 @@ class RiskMap {
   }
 
   /** Steps from a point that no wall is in the way of. */
-  from(at: number): { to: number; cost: number }[] {
+  from(at: number): Step[] {
     const { beside, point, size } = this.grid;
     return beside(at).flatMap((to) => {
       const key = Math.min(at, to) * size + Math.max(at, to);

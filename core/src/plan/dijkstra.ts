@@ -1,30 +1,31 @@
 /** The cheapest way from any start to a goal (Dijkstra, Numerische Mathematik 1, 1959); undefined where there is none. */
-export function dijkstra(
+export function dijkstra<E extends { to: number }>(
   size: number,
   starts: readonly number[],
   goal: number,
-  from: (at: number) => { to: number; cost: number }[],
+  from: (at: number) => readonly E[],
+  cost: (step: E) => number,
 ): number[] | undefined {
-  const cost = new Float64Array(size).fill(Infinity);
+  const costs = new Float64Array(size).fill(Infinity);
   const before = new Int32Array(size).fill(-1);
   const heap = new Heap();
   for (const start of starts) {
-    cost[start] = 0;
+    costs[start] = 0;
     heap.push(start, 0);
   }
   for (let next = heap.pop(); next; next = heap.pop()) {
     const { item: at, key } = next;
     if (at === goal) break;
-    if (key > (cost[at] ?? Infinity)) continue;
+    if (key > (costs[at] ?? Infinity)) continue;
     for (const step of from(at)) {
-      const through = key + step.cost;
-      if (through >= (cost[step.to] ?? Infinity)) continue;
-      cost[step.to] = through;
+      const through = key + cost(step);
+      if (through >= (costs[step.to] ?? Infinity)) continue;
+      costs[step.to] = through;
       before[step.to] = at;
       heap.push(step.to, through);
     }
   }
-  if (cost[goal] === Infinity) return undefined;
+  if (costs[goal] === Infinity) return undefined;
   const way: number[] = [];
   for (let at = goal; at >= 0; at = before[at] ?? -1) way.unshift(at);
   return way;

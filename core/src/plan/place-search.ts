@@ -43,10 +43,20 @@ interface Step {
   length: number;
 }
 
+/** A step as it is taken from one of its points, by its number. */
+interface Onward {
+  to: number;
+  step: number;
+  length: number;
+}
+
 /** Seeks places for sensors: see `suggestPlaces`. */
 export class PlaceSearch {
   private readonly sites = new Map<string, Site[]>();
-  private readonly stepsAt: number[][];
+  /** What there is to notice in the middle of each step. */
+  private readonly looks: Presence[][];
+  /** Where each point leads. */
+  private readonly onward: Onward[][];
 
   static of(design: Design, guard: Guard, watchers: readonly Watcher[]): PlaceSearch | undefined {
     const walker = anywhere(guard.thing);
@@ -61,10 +71,15 @@ export class PlaceSearch {
     private readonly steps: Step[] = stepsOf(design.plan, grid),
     private readonly quiet = (guard.quiet ?? []).map(looksAlong),
   ) {
-    this.stepsAt = Array.from({ length: grid.size }, () => []);
-    steps.forEach(({ from, to }, i) => {
-      this.stepsAt[from]?.push(i);
-      this.stepsAt[to]?.push(i);
+    this.looks = steps.map(({ from, to }) => {
+      const [a, b] = [grid.point(from), grid.point(to)];
+      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+      return walker.looks(middle, degrees(Math.atan2(b.y - a.y, b.x - a.x)));
+    });
+    this.onward = Array.from({ length: grid.size }, () => []);
+    steps.forEach(({ from, to, length }, step) => {
+      this.onward[from]?.push({ to, step, length });
+      this.onward[to]?.push({ to: from, step, length });
     });
   }
 
@@ -134,13 +149,30 @@ export class PlaceSearch {
     const all = this.sitesFor(mover);
     const first = now ?? all[0];
     if (!first) throw new RangeError('There is no place for it.');
-    const tried = all
+    const tried = [{ site: first, worth: this.worth(others, first) }];
+    const bounded = all
       .filter((site) => site !== first && easiest.steps.some((step) => site.seen[step]))
-      .map((site) => ({ site, worth: this.worth(others, site) }));
-    const [best = first, ...rest] = [{ site: first, worth: this.worth(others, first) }, ...tried]
-      .sort((a, b) => b.worth - a.worth)
-      .map(({ site }) => site);
+      .map((site) => ({ site, bound: this.bound(others, easiest.steps, site) }))
+      .sort((a, b) => b.bound - a.bound);
+    let most = tried[0]?.worth ?? 0;
+    for (const { site, bound } of bounded) {
+      if (bound <= most) break;
+      const worth = this.worth(others, site);
+      tried.push({ site, worth });
+      most = Math.max(most, worth);
+    }
+    const [best = first, ...rest] = tried.sort((a, b) => b.worth - a.worth).map(({ site }) => site);
     return [best, ...rest];
+  }
+
+  /** No more than this can a site be worth: the way that was the easiest before is still there. */
+  private bound(others: Uint8Array, way: readonly number[], { seen, fooled }: Site): number {
+    const costs = way.reduce((sum, i) => {
+      const length = this.steps[i]?.length ?? 0;
+      return sum + cost({ length, noticed: others[i] || seen[i] ? length : 0 });
+    }, 0);
+    // As much as all of the ground counts.
+    return (costs + 1) * (fooled ? fooledCounts : 1);
   }
 
   /** Names of what must not be noticed and is, by any of the movers in its place. */
@@ -167,21 +199,17 @@ export class PlaceSearch {
     const from = (entrances.length > 0 ? entrances : edgeOf(this.design.plan)).map(
       this.grid.nearest,
     );
-    const stepsFrom = (at: number): { to: number; cost: number; step: number }[] =>
-      (this.stepsAt[at] ?? []).flatMap((i) => {
-        const step = this.steps[i];
-        if (!step) return [];
-        const { length } = step;
-        const to = step.from === at ? step.to : step.from;
-        return [{ to, step: i, cost: cost({ length, noticed: seen[i] ? length : 0 }) }];
-      });
-    const way = dijkstra(this.grid.size, from, this.grid.nearest(guarded), stepsFrom) ?? [];
+    const costOf = ({ step, length }: Onward): number =>
+      cost({ length, noticed: seen[step] ? length : 0 });
+    const goal = this.grid.nearest(guarded);
+    const onward = (at: number): readonly Onward[] => this.onward[at] ?? [];
+    const way = dijkstra(this.grid.size, from, goal, onward, costOf) ?? [];
     const taken = way.slice(1).flatMap((to, i) => {
       const at = way[i];
-      return at === undefined ? [] : stepsFrom(at).filter((s) => s.to === to);
+      return at === undefined ? [] : onward(at).filter((s) => s.to === to);
     });
     return {
-      cost: taken.reduce((sum, s) => sum + s.cost, 0),
+      cost: taken.reduce((sum, s) => sum + costOf(s), 0),
       steps: taken.map(({ step }) => step),
     };
   }
@@ -203,13 +231,7 @@ export class PlaceSearch {
   }
 
   private seenBy(watchers: readonly Watcher[]): Uint8Array {
-    return Uint8Array.from(this.steps, ({ from, to }) => {
-      const [a, b] = [this.grid.point(from), this.grid.point(to)];
-      const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-      const heading = degrees(Math.atan2(b.y - a.y, b.x - a.x));
-      const looks = this.walker.looks(middle, heading);
-      return watchers.some((w) => w.notices(looks)) ? 1 : 0;
-    });
+    return Uint8Array.from(this.looks, (looks) => (watchers.some((w) => w.notices(looks)) ? 1 : 0));
   }
 }
 const isNoticed = (

@@ -121,7 +121,6 @@ export const topics: readonly Topic[] = [
     text: [
       'A sounder is taken as loud as it is rated at 1 m, weighted by its tone, and 6 dB fainter each time it is twice as far; walls between take what their material does. Rooms, which throw sound back, and what goes around a wall are left out. An alarm is said to be heard over all else from 15 dB above what is there (common practice); 45 dB(A) is what is mostly allowed at a window by night: ask what holds where you are.',
       'A radio signal loses what free space and the walls take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; the zone around the line of sight should be free, of hills too, for six tenths of its radius.',
-      'Two beams tell which way one goes while the time between them is longer than the difference that their readings in a row can make, h readings every T: h·T at the latest for one against (h − 1)·T at the earliest for the other. Between two who follow each other both must clear, which takes their readings in a row to clear.',
       'The sun blinds a sensor when it stands within the half-angle of where it looks. That is told for a clear sky with nothing before it, in solar time: noon is when the sun is in the south, or in the north beyond the tropic.',
     ],
     formula:
@@ -138,6 +137,16 @@ export const topics: readonly Topic[] = [
     ],
     formula: 'told = all that is other between a rehearsal as it stands and one changed',
     source: 'Rehearsals in time of the design itself.',
+  },
+  {
+    id: 'beam-pairs',
+    title: 'Two beams, and which way one goes',
+    text: [
+      'Two beams tell which way one goes while the time between them is longer than the difference that their readings in a row can make, h readings every T: h·T at the latest for one against (h − 1)·T at the earliest for the other. Between two who follow each other both must clear, which takes their readings in a row to clear.',
+      'Each receiver on the plan is taken with the nearest lamp that looks at it and at which it looks, to 20°; two that lie within 30° of each other are a pair, and how far one lies from the other is what is between them. A program has still to tell the order: it trips the channels one after the other, and that is all that is promised here.',
+    ],
+    formula: 'fastest = apart/(h₁·T₁ − (h₂ − 1)·T₂);  gap = walking pace · h to clear · T',
+    source: 'Worked out from the readings; walking pace 1.3 m/s (common practice).',
   },
   {
     id: 'nights',

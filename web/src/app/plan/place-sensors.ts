@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { kindOf, type Param } from '@yurei/core/catalog';
 import { withoutReadings, type Part } from '@yurei/core/design';
@@ -95,6 +103,7 @@ export class PlaceSensors {
         takeUntilDestroyed(),
       )
       .subscribe((ring) => this.ring.set(ring));
+    inject(DestroyRef).onDestroy(() => this.bench.placing.cancel());
   }
 
   protected choose(id: string): void {
@@ -146,8 +155,10 @@ export class PlaceSensors {
     const scene = this.view.scene()?.id;
     const found = await this.bench.placing.places(lean, scene, { kind, params }, wish);
     this.busy.set(false);
-    // What was found is for the design as it was asked about.
-    if (this.session.design() !== design) return undefined;
+    if (this.session.design() !== design) {
+      this.said.set('The design was changed meanwhile: ask again.');
+      return undefined;
+    }
     if (!found)
       this.said.set(
         'add' in wish

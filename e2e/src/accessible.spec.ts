@@ -18,6 +18,16 @@ describe.each([
     await its.browser.driver.navigate().refresh();
   });
 
+  /** Presses what lies below what is seen, once it is in the middle. */
+  const pressInView = async (label: string): Promise<void> => {
+    await its.browser.driver.executeScript(
+      `const named = (b) => b.textContent.trim() === arguments[0] || b.ariaLabel === arguments[0];
+       [...document.querySelectorAll('button')].find(named)?.scrollIntoView({ block: 'center' });`,
+      label,
+    );
+    await its.page.press(label);
+  };
+
   /** What is there as soon as a view of Rehearse is. */
   const shown: Readonly<Record<string, string>> = {
     Circuit: 'yu-rehearse yu-picture .card',
@@ -90,18 +100,19 @@ describe.each([
       'the place, looked over',
       async () => {
         await its.page.view('Place');
-        await its.page.press('Something is guarded');
+        await its.page.says('yu-place-view', /\d %/);
+        await pressInView('Something is guarded');
         await its.page.says('yu-place-view', /A blind path|Every way in/);
-        await its.page.press('Remove what is guarded');
+        await pressInView('Remove what is guarded');
       },
     ],
     [
       'what arrives where',
       async () => {
         await its.page.view('Reach');
-        await its.page.press('Add spot');
-        await its.page.find('yu-reach-view td');
-        await its.page.press('Remove Spot 1');
+        await pressInView('Add spot');
+        await its.page.find('yu-site-fields input[aria-label="Name of spot 1"]');
+        await pressInView('Remove Spot 1');
       },
     ],
     [
@@ -109,6 +120,7 @@ describe.each([
       async () => {
         await its.page.view('Either or');
         await its.page.says('yu-either-or-view', /now \d/);
+        await its.page.says('yu-either-or-view', /^(?!.*Being tried)/s);
       },
     ],
     ['set', () => its.page.step('set').then(() => its.page.find('yu-threshold-chart canvas'))],

@@ -37,6 +37,16 @@ it.each<[string, Design, string]>([
   expect(named(applyEdit(changed, back.edit), id).now.split(' ')[0]).toBe(first);
 });
 
+it('lets only the rules hold that ask for the module, and leaves others alone', () => {
+  const [rule] = loft.rules;
+  if (!rule) throw new RangeError('There is no rule.');
+  const own = { ...rule, id: 'r9', hold: 0, when: { is: 'all' as const, of: [] } };
+  const { edit } = named({ ...loft, rules: [...loft.rules, own] }, 'hold');
+  const done = applyEdit({ ...loft, rules: [...loft.rules, own] }, edit);
+  expect(done.rules.find((r) => r.id === 'r9')).toEqual(own);
+  expect(done.rules.find((r) => r.id === rule.id)?.hold).toBeGreaterThanOrEqual(2);
+});
+
 describe('what comes of it', () => {
   const now = effectOf(slipway);
 

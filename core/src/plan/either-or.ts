@@ -1,8 +1,9 @@
 import { channelReader, kindOf, paramsOf } from '../catalog/index.js';
+import { wholeOf } from '../condition/index.js';
 import { applyEdit, type Channel, type Design, type Edit, type Part } from '../design/index.js';
 import { energyTrace, quietScene, rehearse, wentWrong } from '../rehearsal/index.js';
 import { withBaseline } from '../threshold/index.js';
-import { arrangePins, boardsOf } from '../wiring/index.js';
+import { arrangePins, boardsOf, branchOf } from '../wiring/index.js';
 
 /** Something that makers settle one way or the other: as the design has it now, and the other way. */
 export interface EitherOr {
@@ -148,13 +149,20 @@ function polled(design: Design, channel: Channel): EitherOr {
   };
 }
 
-/** A module that holds its output by itself: it does, or the rule does instead. */
+const isOf = (channels: readonly Channel[], id: string): boolean =>
+  channels.some((c) => c.id === id);
+
+/** A module that holds its output by itself: it does, or the rules that ask for it do instead. */
 function holdOf(design: Design, part: Part): EitherOr[] {
   const kind = kindOf(part);
   const hold = kind.hold?.(paramsOf(part));
   const least = kind.params.find((p) => p.id === 'hold')?.min;
   if (hold === undefined || least === undefined || hold <= least) return [];
-  const rules = design.rules.map((rule) => ({ ...rule, hold: Math.max(rule.hold, hold) }));
+  const read = design.channels.filter(({ pin }) => branchOf(design, pin).includes(part.id));
+  const rules = design.rules
+    .filter((rule) => wholeOf(rule.when).some((c) => c.is === 'channel' && isOf(read, c.channel)))
+    .map((rule) => ({ ...rule, hold: Math.max(rule.hold, hold) }));
+  if (rules.length === 0) return [];
   return [
     {
       ...{ id: `hold ${part.id}`, of: part.name },

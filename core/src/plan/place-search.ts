@@ -69,6 +69,7 @@ export class PlaceSearch {
     private readonly walker: Anywhere,
     private readonly grid: Grid = gridOf(design.plan, mostPoints),
     private readonly steps: Step[] = stepsOf(design.plan, grid),
+    private readonly starts = guard.entrances.length > 0 ? guard.entrances : edgeOf(design.plan),
     private readonly quiet = (guard.quiet ?? []).map(looksAlong),
   ) {
     this.looks = steps.map(({ from, to }) => {
@@ -89,13 +90,8 @@ export class PlaceSearch {
     movers: readonly (readonly Watcher[])[],
     places: readonly Place[],
   ): BlindPath | undefined {
-    const put = movers.flatMap((mover, i) => {
-      const place = places[i];
-      return place ? mover.map((w) => w.at(place)) : [];
-    });
-    const { entrances, guarded } = this.guard;
-    const from = entrances.length > 0 ? entrances : edgeOf(this.design.plan);
-    return easiestWay(this.design.plan, [...fixed, ...put], this.walker, from, guarded);
+    const all = [...fixed, ...put(movers, places)];
+    return easiestWay(this.design.plan, all, this.walker, this.starts, this.guard.guarded);
   }
 
   best(fixed: readonly Watcher[], movers: readonly (readonly Watcher[])[]): Place[] {
@@ -177,11 +173,8 @@ export class PlaceSearch {
 
   /** Names of what must not be noticed and is, by any of the movers in its place. */
   fooledBy(movers: readonly (readonly Watcher[])[], places: readonly Place[]): string[] {
-    const put = movers.flatMap((mover, i) => {
-      const place = places[i];
-      return place ? mover.map((w) => w.at(place)) : [];
-    });
-    return this.quiet.filter(({ looks }) => isNoticed(put, looks)).map(({ name }) => name);
+    const all = put(movers, places);
+    return this.quiet.filter(({ looks }) => isNoticed(all, looks)).map(({ name }) => name);
   }
 
   /**
@@ -195,13 +188,10 @@ export class PlaceSearch {
   }
 
   private easiest(seen: Uint8Array): { cost: number; steps: number[] } {
-    const { entrances, guarded } = this.guard;
-    const from = (entrances.length > 0 ? entrances : edgeOf(this.design.plan)).map(
-      this.grid.nearest,
-    );
+    const from = this.starts.map(this.grid.nearest);
     const costOf = ({ step, length }: Onward): number =>
       cost({ length, noticed: seen[step] ? length : 0 });
-    const goal = this.grid.nearest(guarded);
+    const goal = this.grid.nearest(this.guard.guarded);
     const onward = (at: number): readonly Onward[] => this.onward[at] ?? [];
     const way = dijkstra(this.grid.size, from, goal, onward, costOf) ?? [];
     const taken = way.slice(1).flatMap((to, i) => {
@@ -234,6 +224,17 @@ export class PlaceSearch {
     return Uint8Array.from(this.looks, (looks) => (watchers.some((w) => w.notices(looks)) ? 1 : 0));
   }
 }
+
+/** Sensors that may be moved, each in its place. */
+const put = (
+  movers: readonly (readonly Watcher[])[],
+  places: readonly Place[],
+): readonly Watcher[] =>
+  movers.flatMap((mover, i) => {
+    const place = places[i];
+    return place ? mover.map((w) => w.at(place)) : [];
+  });
+
 const isNoticed = (
   watchers: readonly Watcher[],
   looks: readonly (readonly Presence[])[],

@@ -46,14 +46,13 @@ export function radioReach({ plan }: Design, part: Part, spot: Spot): RadioReach
   const far = Math.hypot(spot.at.x - place.x, spot.at.y - place.y);
   const distance = Math.max(far, lightSpeed / carrier);
   const walls = wallsBetween(plan, place, spot.at).reduce(
-    (sum, { material = usualWall }) => sum + radioLoss(material, carrier),
+    (sum, { material = usualWall }) => Math.min(nothingPasses, sum + radioLoss(material, carrier)),
     0,
   );
   const free = freeSpaceLoss(distance, carrier);
-  const lost = free + Math.min(nothingPasses, walls);
   return {
     ...{ distance, free, walls },
-    margin: 10 * Math.log10(power / faintest) - lost,
+    margin: 10 * Math.log10(power / faintest) - free - walls,
     fresnel: fresnelRadius(distance / 2, distance / 2, carrier),
   };
 }

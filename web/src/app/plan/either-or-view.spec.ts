@@ -26,6 +26,8 @@ it('tells what the other way costs with both numbers, and makes the change', asy
   await screen.press('Change it: Beam trips by one reading');
   const [channel] = TestBed.inject(DesignSession).design()?.channels ?? [];
   expect(channel.hits).toBe(1);
+  // What was weighed before that change would take it back.
+  expect(screen.all('article button').every((b) => b.hasAttribute('disabled'))).toBe(true);
   await screen.until(() => /trips by one reading, or wants 3/.test(screen.text()));
 });
 

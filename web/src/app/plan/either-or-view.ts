@@ -15,6 +15,8 @@ import { judgeEffect, sayEffect } from './say-effect';
 const pause = 300;
 
 interface Told {
+  /** What was weighed: the changes are for it alone. */
+  design?: Design;
   pairs: EitherOr[];
   /** The first is the design as it stands. */
   weighed: Weighed[];
@@ -47,6 +49,8 @@ export class EitherOrView {
     const { pairs, weighed } = this.told();
     return pairs.length > 0 ? (100 * weighed.length) / (pairs.length + 1) : 0;
   });
+  /** The design was changed since: a change now would take that back. */
+  protected readonly isPast = computed(() => this.told().design !== this.session.design());
   protected readonly rows = computed(() => {
     const { pairs, weighed } = this.told();
     const found = (which: number) => weighed.find((w) => w.which === which);
@@ -79,13 +83,13 @@ export class EitherOrView {
         this.comparing.weigh(lean, [undefined, ...pairs.map((p) => p.edit)]).pipe(
           scan((all: Weighed[], one) => [...all, one], []),
           startWith([]),
-          map((weighed) => ({ pairs, weighed })),
+          map((weighed) => ({ design, pairs, weighed })),
         ),
       ),
     );
   }
 
   protected take({ edit }: EitherOr): void {
-    this.session.edit(edit);
+    if (!this.isPast()) this.session.edit(edit);
   }
 }

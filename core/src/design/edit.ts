@@ -9,14 +9,13 @@ import type {
   Part,
   PinMode,
   PinSkill,
-  Place,
-  Plan,
   ReadingSet,
   Recording,
   Scene,
   TerminalRef,
   Wire,
 } from './types.js';
+import type { Place, Plan } from './plan.js';
 
 /** Every change a view can make to a design. */
 export type Edit =

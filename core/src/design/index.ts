@@ -1,7 +1,8 @@
 export * from './types.js';
+export * from './plan.js';
 export * from './program.js';
 export * from './brief.js';
-export { largestCount, mostReadings, mostReadingsInAll } from './limits.js';
+export { largestBackdrop, largestCount, mostReadings, mostReadingsInAll } from './limits.js';
 export { emptyDesign } from './empty-design.js';
 export { splitRef, terminalRef } from './terminal-ref.js';
 export { deriveNets, netIndex, type Net } from './nets.js';

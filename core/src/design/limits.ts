@@ -3,3 +3,5 @@ export const mostReadings = 20_000;
 export const mostReadingsInAll = 100_000;
 /** The largest count, above or below 0: 32 bits, as much as any converter or counter gives. */
 export const largestCount = 4_294_967_295;
+/** The largest picture under a plan, characters of its data URL. */
+export const largestBackdrop = 800_000;

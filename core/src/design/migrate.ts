@@ -7,6 +7,7 @@ import { fromVersion6 } from './migrations/from-version-6.js';
 import { fromVersion7 } from './migrations/from-version-7.js';
 import { fromVersion8 } from './migrations/from-version-8.js';
 import { fromVersion9 } from './migrations/from-version-9.js';
+import { fromVersion10 } from './migrations/from-version-10.js';
 import { currentVersion } from './types.js';
 
 /** Turns a document of one version into the next one. */
@@ -23,6 +24,7 @@ export const migrations: Readonly<Record<number, Migration>> = {
   7: fromVersion7,
   8: fromVersion8,
   9: fromVersion9,
+  10: fromVersion10,
 };
 
 /**

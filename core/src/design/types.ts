@@ -1,4 +1,5 @@
 import type { Brief } from './brief.js';
+import type { Place, Plan, Point } from './plan.js';
 import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './program.js';
 
 /**
@@ -7,7 +8,7 @@ import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './
  */
 export interface Design {
   format: 'yurei-design';
-  version: 10;
+  version: 11;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -36,50 +37,6 @@ export interface Design {
 
 /** One terminal of one part, written "R1.a". */
 export type TerminalRef = string;
-
-/** A place on the site plan, metres from its south-west corner. */
-export interface Point {
-  x: number;
-  y: number;
-}
-
-/** Where a part stands and which way it looks: degrees anticlockwise from east. */
-export interface Place extends Point {
-  facing: number;
-}
-
-/** The ground on which parts stand and things happen. */
-export interface Plan {
-  /** From west to east and from south to north, m. */
-  width: number;
-  depth: number;
-  walls: Wall[];
-  /** Where one can come in; anywhere at the edge where none is given. */
-  entrances?: Point[];
-  /** What is to be guarded. */
-  guarded?: Point;
-  /** Where an alarm has to be heard or a message received, or where it must not disturb. */
-  spots?: Spot[];
-}
-
-/** A place at which sound and radio arrive. */
-export interface Spot {
-  name: string;
-  at: Point;
-  /** Level of all else that is heard there, dB(A). */
-  background: number;
-}
-
-export const materials = ['brick', 'concrete', 'plasterboard', 'wood', 'glass', 'metal'] as const;
-export type Material = (typeof materials)[number];
-
-/** A straight wall: what passes it depends on what it is of. */
-export interface Wall {
-  from: Point;
-  to: Point;
-  /** Left out where it is not known: then nothing is seen through it, and of the rest half passes. */
-  material?: Material;
-}
 
 /** Readings taken elsewhere that a stand-in plays back, by straight lines between them. */
 export interface Recording {
@@ -296,6 +253,8 @@ export interface Happening {
   target?: Target;
   /** Where it happens on the plan: one point, or for kinds that move the points of their way. */
   path?: Point[];
+  /** How high over the ground it happens, m, of what stays where it is. */
+  z?: number;
 }
 
 /** A part, a value of a part, or a wire, by their ids. */
@@ -316,4 +275,4 @@ export type Sign =
   | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
-export const currentVersion = 10;
+export const currentVersion = 11;

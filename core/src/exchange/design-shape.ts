@@ -6,7 +6,9 @@ import {
   deadSupplies,
   feeds,
   materials,
+  largestBackdrop,
   mostReadings,
+  openingKinds,
   sceneStarts,
   workTimes,
 } from '../design/index.js';
@@ -29,12 +31,20 @@ const number = Joi.number().unsafe();
 const params = Joi.object().pattern(Joi.string().max(32), number).max(64).required();
 const point = { x: number.min(-1e5).max(1e5).required(), y: number.min(-1e5).max(1e5).required() };
 
+/** Over the ground, m. */
+const height = number.min(0).max(1000);
+
 const part = Joi.object({
   id,
   kind: Joi.string().max(64).required(),
   name: text(120),
   params,
-  place: Joi.object({ ...point, facing: number.min(-360).max(360).required() }),
+  place: Joi.object({
+    ...point,
+    z: height,
+    facing: number.min(-360).max(360).required(),
+    tilt: number.min(-90).max(90),
+  }),
   indicates: Joi.boolean(),
   recording: Joi.string().max(32),
 });
@@ -178,6 +188,7 @@ export const happeningShape = Joi.object({
     wire: named.optional(),
   }),
   path: list(Joi.object(point), 100).min(1).optional(),
+  z: height,
 });
 
 const scene = Joi.object({
@@ -229,6 +240,16 @@ const recording = Joi.object({
   values: numbers(largestRecording).min(1),
 });
 
+const metres = number.greater(0).max(1000).required();
+
+const opening = Joi.object({
+  kind: Joi.valid(...openingKinds).required(),
+  along: number.min(0).max(1e5).required(),
+  width: metres,
+  bottom: height.required(),
+  top: height.required(),
+});
+
 const plan = Joi.object({
   width: number.greater(0).max(1e4).required(),
   depth: number.greater(0).max(1e4).required(),
@@ -237,9 +258,32 @@ const plan = Joi.object({
       from: Joi.object(point).required(),
       to: Joi.object(point).required(),
       material: Joi.valid(...materials),
+      height,
+      openings: list(opening, 20).optional(),
     }),
     500,
   ),
+  north: number.min(-360).max(360),
+  rooms: list(
+    Joi.object({ name: text(120), outline: list(Joi.object(point), 100).min(3).required() }),
+    100,
+  ).optional(),
+  trees: list(
+    Joi.object({
+      at: Joi.object(point).required(),
+      radius: metres,
+      height: metres,
+    }),
+    200,
+  ).optional(),
+  backdrop: Joi.object({
+    image: Joi.string()
+      .max(largestBackdrop)
+      .pattern(/^data:image\/(png|jpeg|svg\+xml);base64,[A-Za-z0-9+/]+=*$/, 'picture')
+      .required(),
+    ...point,
+    width: metres.max(1e5),
+  }),
   entrances: list(Joi.object(point), 50).optional(),
   guarded: Joi.object(point),
   spots: list(

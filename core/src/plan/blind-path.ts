@@ -1,6 +1,6 @@
 import type { Design, Plan, Point, Scene } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
-import { meets } from '../scene/index.js';
+import { barriersOf, meets } from '../scene/index.js';
 import { dijkstra } from './dijkstra.js';
 import { gridOf, type Grid } from './grid.js';
 import { anywhere, type Anywhere, type Presence, type Thing } from './presence.js';
@@ -115,7 +115,7 @@ class RiskMap {
   stretch(a: Point, b: Point): Stretch {
     const far = Math.hypot(b.x - a.x, b.y - a.y);
     // Nobody stands in a wall.
-    if (this.plan.walls.some((wall) => meets(a, b, wall)))
+    if (barriersOf(this.plan).some((wall) => meets(a, b, wall)))
       return { length: Infinity, noticed: Infinity };
     const looks = this.along(a, b);
     const noticed = looks.filter((look) => this.watchers.some((w) => w.notices(look)));

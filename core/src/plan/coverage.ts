@@ -1,4 +1,5 @@
 import type { Design, Point, Scene } from '../design/index.js';
+import { crossesItself, isWithin } from './outline.js';
 import { anywhere, type Thing } from './presence.js';
 import { watchersOf, type TripPoint } from './watchers.js';
 
@@ -18,8 +19,18 @@ export interface Coverage {
   /** For each cell, row by row from the south-west: how many sensors notice it whichever way it goes, and some way at least. */
   surely: Uint8Array;
   perhaps: Uint8Array;
-  /** m² of the plan: noticed by none, surely by one, surely by two or more, and only by the way it goes. */
-  area: { never: number; once: number; twice: number; byTheWay: number };
+  /** Of the whole plan. */
+  area: Area;
+  /** The same of each room whose outline does not cross itself, as cells with their middle in it. */
+  rooms: { name: string; area: Area }[];
+}
+
+/** m² of ground: noticed by none, surely by one, surely by two or more, and only by the way something goes. */
+export interface Area {
+  never: number;
+  once: number;
+  twice: number;
+  byTheWay: number;
 }
 
 /** Centre of a cell. */
@@ -67,17 +78,25 @@ export function coverage(
       if (noticed === ways.length) surely[i] = (surely[i] ?? 0) + 1;
     }
   }
+  const each = (width * depth) / surely.length;
+  const areaOf = (outline?: readonly Point[]): Area =>
+    areasOf(surely, perhaps, each, (i) => !outline || isWithin(outline, centreOf(grid, i)));
+  const rooms = (design.plan.rooms ?? []).filter(({ outline }) => !crossesItself(outline));
   return {
-    ...grid,
-    surely,
-    perhaps,
-    area: areasOf(surely, perhaps, (width * depth) / surely.length),
+    ...{ ...grid, surely, perhaps, area: areaOf() },
+    rooms: rooms.map(({ name, outline }) => ({ name, area: areaOf(outline) })),
   };
 }
 
-function areasOf(surely: Uint8Array, perhaps: Uint8Array, each: number): Coverage['area'] {
+function areasOf(
+  surely: Uint8Array,
+  perhaps: Uint8Array,
+  each: number,
+  counts: (cell: number) => boolean,
+): Area {
   const area = { never: 0, once: 0, twice: 0, byTheWay: 0 };
   surely.forEach((sure, i) => {
+    if (!counts(i)) return;
     const sort =
       sure >= 2 ? 'twice' : sure === 1 ? 'once' : (perhaps[i] ?? 0) > 0 ? 'byTheWay' : 'never';
     area[sort] += each;

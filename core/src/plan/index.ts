@@ -7,7 +7,7 @@ export { effectOf, eitherOrs, type Effect, type EitherOr } from './either-or.js'
 export { chancesOf, type Chance, type Nights } from './chances.js';
 export { beamPairs, beamsOf, type Beam, type BeamPair } from './beams.js';
 export { blindPath, edgeOf, type BlindPath } from './blind-path.js';
-export { centreOf, coverage, type Coverage } from './coverage.js';
+export { centreOf, coverage, type Area, type Coverage } from './coverage.js';
 export { isSomewhere, type Thing } from './presence.js';
 export { addAlike, spreadAlike } from './alike.js';
 export { aWeighting, heardAt, quietEnough, wantedOver, type Heard } from './loudness.js';
@@ -19,6 +19,8 @@ export {
   type RadioReach,
 } from './radio.js';
 export { glareIn, sunGlare, type Glare } from './sun-glare.js';
+export { crossesItself, isWithin, outlineArea } from './outline.js';
+export { siteProblems, type SiteProblem } from './site-problems.js';
 export { ringOf, type Ring } from './ring.js';
 export type { Guard } from './place-search.js';
 export { closingPlaces, mostAdded, suggestPlaces, type Suggestion } from './suggest.js';

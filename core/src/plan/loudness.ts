@@ -1,6 +1,6 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import type { Design, Part, Spot } from '../design/index.js';
-import { nothingPasses, wallKinds, wallsBetween } from '../scene/index.js';
+import { materialsBetween, nothingPasses, wallKinds } from '../scene/index.js';
 
 /** Nobody is nearer to a sounder than this, m. */
 const nearest = 0.1;
@@ -48,10 +48,9 @@ export function heardAt({ plan }: Design, part: Part, spot: Spot): Heard | undef
   const rated = kindOf(part).emits?.level?.(paramsOf(part));
   if (!place || !rated) return undefined;
   const distance = Math.max(nearest, Math.hypot(spot.at.x - place.x, spot.at.y - place.y));
-  const between = wallsBetween(plan, place, spot.at);
-  const walls = Math.min(
-    nothingPasses,
-    between.reduce((sum, { material = usualWall }) => sum + wallKinds[material].sound, 0),
+  const walls = materialsBetween(plan, place, spot.at).reduce(
+    (sum, of) => Math.min(nothingPasses, sum + wallKinds[of === 'unknown' ? usualWall : of].sound),
+    0,
   );
   const level = rated.decibels + aWeighting(rated.hertz) - 20 * Math.log10(distance) - walls;
   return { distance, walls, level, over: level - spot.background };

@@ -1,6 +1,6 @@
 import type { Design, Place, Plan, Point } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
-import { alongPath, meets, pathLength } from '../scene/index.js';
+import { alongPath, barriersOf, meets, pathLength } from '../scene/index.js';
 import { cost, easiestWay, edgeOf, type BlindPath } from './blind-path.js';
 import { dijkstra } from './dijkstra.js';
 import { gridOf, type Grid } from './grid.js';
@@ -268,7 +268,7 @@ function stepsOf(plan: Plan, { size, beside, point }: Grid): Step[] {
     beside(from).flatMap((to) => {
       if (to < from) return [];
       const [a, b] = [point(from), point(to)];
-      if (plan.walls.some((wall) => meets(a, b, wall))) return [];
+      if (barriersOf(plan).some((wall) => meets(a, b, wall))) return [];
       return [{ from, to, length: Math.hypot(a.x - b.x, a.y - b.y) }];
     }),
   );

@@ -1,6 +1,12 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import type { Design, Part, Spot } from '../design/index.js';
-import { nothingPasses, radioLoss, wallsBetween } from '../scene/index.js';
+import {
+  leavesBetween,
+  leavesLoss,
+  materialsBetween,
+  nothingPasses,
+  radioLoss,
+} from '../scene/index.js';
 
 const lightSpeed = 299_792_458;
 /** What a wall of unknown material takes: as brick. */
@@ -12,9 +18,10 @@ export const wantedMargin = 20;
 export interface RadioReach {
   /** m; at least one wavelength: nearer it is no far field. */
   distance: number;
-  /** Lost in free space, and in walls, dB. */
+  /** Lost in free space, in walls, and in leaves, dB. */
   free: number;
   walls: number;
+  leaves: number;
   /** Over the faintest that its fellow receives, dB. */
   margin: number;
   /** Radius of the first Fresnel zone half-way, m: what stands in it takes from the signal. */
@@ -45,14 +52,16 @@ export function radioReach({ plan }: Design, part: Part, spot: Spot): RadioReach
   const { carrier, power, faintest } = radio;
   const far = Math.hypot(spot.at.x - place.x, spot.at.y - place.y);
   const distance = Math.max(far, lightSpeed / carrier);
-  const walls = wallsBetween(plan, place, spot.at).reduce(
-    (sum, { material = usualWall }) => Math.min(nothingPasses, sum + radioLoss(material, carrier)),
+  const walls = materialsBetween(plan, place, spot.at).reduce(
+    (sum, of) =>
+      Math.min(nothingPasses, sum + radioLoss(of === 'unknown' ? usualWall : of, carrier)),
     0,
   );
+  const leaves = leavesLoss(leavesBetween(plan, place, spot.at), carrier);
   const free = freeSpaceLoss(distance, carrier);
   return {
-    ...{ distance, free, walls },
-    margin: 10 * Math.log10(power / faintest) - free - walls,
+    ...{ distance, free, walls, leaves },
+    margin: 10 * Math.log10(power / faintest) - free - walls - leaves,
     fresnel: fresnelRadius(distance / 2, distance / 2, carrier),
   };
 }

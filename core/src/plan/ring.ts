@@ -39,11 +39,11 @@ export function ringOf(
   distance: number,
   points?: readonly TripPoint[],
 ): Ring | undefined {
-  const open = { ...design, plan: { ...design.plan, walls: [] } };
+  const open = { ...design, plan: { ...design.plan, walls: [], trees: [] } };
   const watchers = watchersOf(open, scene, points).filter((w) => w.part === part);
   const there = anywhere(thing);
-  const facing = watchers[0]?.place.facing ?? 0;
-  const ahead = watchers.map((w) => w.at({ ...center, facing: 0 }));
+  const stands: Place = { ...(watchers[0]?.place ?? { facing: 0 }), x: center.x, y: center.y };
+  const ahead = watchers.map((w) => w.at({ ...stands, facing: 0 }));
   if (!there) return undefined;
   const notices = (angle: number): boolean => {
     const at = {
@@ -62,8 +62,8 @@ export function ringOf(
     ...{ count, half, overlap },
     overlapWidth: 2 * distance * Math.sin(radians(Math.min(180, overlap) / 2)),
     places: Array.from({ length: count }, (_, i) => ({
-      ...center,
-      facing: turned(facing + (360 * i) / count),
+      ...stands,
+      facing: turned(stands.facing + (360 * i) / count),
     })),
   };
 }

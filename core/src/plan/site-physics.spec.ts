@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { emptyDesign, type Design, type Material, type Part, type Spot } from '../design/index.js';
+import {
+  emptyDesign,
+  type Design,
+  type Material,
+  type Opening,
+  type Part,
+  type Place,
+  type Plan,
+  type Spot,
+} from '../design/index.js';
 import { declinationOf, radioLoss, sunPosition } from '../scene/index.js';
 import {
   aWeighting,
@@ -15,6 +24,8 @@ const part = (kind: string, params: Part['params'] = {}, facing = 0): Part => ({
   ...{ id: 'U1', kind, name: 'It', params },
   place: { x: 0, y: 0, facing },
 });
+const looking = (facing: number): Place => ({ x: 0, y: 0, facing });
+const small = emptyDesign('Small');
 const spot = (x: number, background = 30): Spot => ({ name: 'There', at: { x, y: 0 }, background });
 const onField = (...walls: (Material | undefined)[]): Design => {
   const empty = emptyDesign('Field');
@@ -81,26 +92,101 @@ describe('the sun', () => {
 describe('sun that stands in a cone', () => {
   it('all around is all that is day: half a year, wherever it is', () => {
     for (const latitude of [0, 30, 50])
-      expect(glareIn(0, 180, latitude).hours / 4380).toBeCloseTo(1, 2);
+      expect(glareIn(looking(0), 180, latitude).hours / 4380).toBeCloseTo(1, 2);
   });
 
   it('two halves of the sky are all of it, and east and west are alike', () => {
-    const [east, west] = [glareIn(0, 90, 50), glareIn(180, 90, 50)];
+    const [east, west] = [glareIn(looking(0), 90, 50), glareIn(looking(180), 90, 50)];
     expect(east.hours).toBeCloseTo(west.hours, 6);
-    expect(east.hours + west.hours).toBeCloseTo(glareIn(0, 180, 50).hours, 6);
+    expect(east.hours + west.hours).toBeCloseTo(glareIn(looking(0), 180, 50).hours, 6);
     expect(east.worst?.to).toBeLessThan(12.1);
   });
 
   it('never blinds what looks north from the middle latitudes in a narrow cone, and in the south most in winter', () => {
-    expect(glareIn(90, 20, 50)).toEqual({ hours: 0, months: Array(12).fill(0) });
-    const south = glareIn(-90, 20, 50);
+    expect(glareIn(looking(90), 20, 50)).toEqual({ hours: 0, months: Array(12).fill(0) });
+    const south = glareIn(looking(-90), 20, 50);
     expect([11, 0, 1]).toContain(south.worst?.month);
   });
 
   it('is told of what sees light or near infrared in a cone, and of nothing else', () => {
-    expect(sunGlare(part('flame-receiver', {}, -90), 50)?.hours).toBeGreaterThan(100);
+    expect(sunGlare(small, part('flame-receiver', {}, -90), 50)?.hours).toBeGreaterThan(100);
     for (const kind of ['pyroelectric-module', 'ultrasonic-ranger', 'resistor'])
-      expect(sunGlare(part(kind), 50)).toBeUndefined();
+      expect(sunGlare(small, part(kind), 50)).toBeUndefined();
+  });
+});
+
+describe('sun past what stands before it', () => {
+  const wall = (height: number, openings: Opening[] = []): Plan['walls'][number] => ({
+    ...{ from: { x: -1e4, y: -2 }, to: { x: 1e4, y: -2 } },
+    ...{ height, openings },
+  });
+  const before = (place: Partial<Place>, walls: Plan['walls'], more: Partial<Plan> = {}) =>
+    glareIn({ x: 0, y: 0, facing: -90, z: 1, ...place }, 80, 50, { walls, ...more });
+  /** Hours of a year in which the sun is in that cone and stands so high and so far off south, degrees. */
+  const hoursWhen = (is: (up: number, off: number) => boolean): number => {
+    const rad = Math.PI / 180;
+    let hours = 0;
+    for (let day = 1; day <= 365; day++)
+      for (let i = 0; i < 144; i++) {
+        const { elevation, azimuth } = sunPosition({ latitude: 50, day, hour: (i + 0.5) / 6 });
+        const off = azimuth - 180;
+        const cosine = Math.cos(elevation * rad) * Math.cos(off * rad);
+        if (elevation > 0 && cosine >= Math.cos(80 * rad) && is(elevation, off)) hours += 1 / 6;
+      }
+    return hours;
+  };
+
+  it('comes over an endless wall in the south when it is higher than the wall seen from there', () => {
+    // It stands (height − z) over the sensor, and at distance/cos of how far it is off south.
+    const rad = Math.PI / 180;
+    const over = (up: number, off: number): boolean =>
+      Math.tan(up * rad) > ((3 - 1) / 2) * Math.cos(off * rad);
+    const [open, shaded] = [before({}, []), before({}, [wall(3)])];
+    expect(shaded.hours).toBeCloseTo(hoursWhen(over), 6);
+    expect(shaded.hours).toBeLessThan(open.hours / 2);
+  });
+
+  it('comes through a window in the south only from below its top and above its sill', () => {
+    const window = {
+      ...{ kind: 'window', along: 1e4 - 1, width: 2 },
+      ...{ bottom: 1, top: 2 },
+    } as const;
+    const { months } = before({}, [wall(50, [window])]);
+    // At noon 26.6° is the highest that comes in: at 50° north from the end of October to the middle of February.
+    expect([0, 1, 9, 10, 11].every((m) => months[m] > 0)).toBe(true);
+    expect([2, 3, 4, 5, 6, 7, 8].every((m) => months[m] === 0)).toBe(true);
+    const door = before({}, [wall(50, [{ ...window, kind: 'door' }])]);
+    expect(door.hours).toBe(0);
+  });
+
+  it('is not shaded by what does not tell its height, nor where the sensor does not tell its own', () => {
+    const { height: _, ...unknown } = wall(3);
+    expect(before({}, [unknown])).toEqual(before({}, []));
+    expect(before({ z: undefined }, [wall(3)])).toEqual(before({}, []));
+  });
+
+  it('is hidden by a tree of 4 m whose middle is 5 m away as far as asin(4/5) off it, and not by one that is lower', () => {
+    const tree = (height: number) => ({ trees: [{ at: { x: 0, y: -5 }, radius: 4, height }] });
+    const past = hoursWhen((_, off) => Math.abs(off) > (Math.asin(4 / 5) * 180) / Math.PI);
+    expect(before({}, [], tree(40)).hours).toBeCloseTo(past, 6);
+    expect(past).toBeLessThan(before({}, []).hours);
+    expect(before({}, [], tree(0.9))).toEqual(before({}, []));
+  });
+
+  it('a plan that is turned is as a sensor that is turned the other way', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -180, max: 180 }), (north) => {
+        const turned = before({ facing: -90 - north }, [], { north }).hours;
+        expect(turned).toBeCloseTo(before({}, []).hours, 6);
+      }),
+      { numRuns: 10 },
+    );
+  });
+
+  it('a sensor that looks down sees less of it, one that looks straight down none in a narrow cone', () => {
+    const down = (tilt: number): number => glareIn({ ...looking(-90), tilt }, 30, 50).hours;
+    expect(down(0)).toBeGreaterThan(down(20));
+    expect(down(90)).toBe(0);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Param, Params, PartKind, Quantity } from '../catalog/index.js';
-import type { Place, Point, Recording } from '../design/index.js';
+import type { Place, Point, RaisedPoint, Recording } from '../design/index.js';
 import type { Body } from './body/body.js';
 
 /** A part's sense of one quantity, as a scene meets it. */
@@ -26,7 +26,7 @@ export interface Moment<V = Params> {
   /** The way it takes, for kinds that go along one. */
   path: readonly Point[];
   /** Where it is, or begins; out of all reach for one that is given no place. */
-  at: Point;
+  at: RaisedPoint;
 }
 
 /** What a happening gives a receiver, in the quantity's unit; undefined for nothing. */

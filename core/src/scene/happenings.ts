@@ -118,8 +118,9 @@ const nowhere: Point = { x: Infinity, y: 0 };
 
 /** A happening at a moment of its scene. */
 export function momentOf(happening: Happening, t: number): Moment {
-  const { path = [], start } = happening;
-  const [at = nowhere] = path;
+  const { path = [], start, z } = happening;
+  const [ground = nowhere] = path;
+  const at = z === undefined ? ground : { ...ground, z };
   return { params: happeningValues(happening), t: t - start, path, at };
 }
 

@@ -10,8 +10,10 @@ export {
   type SunPosition,
   type SunTime,
 } from './sky.js';
-export { meets, wallsBetween } from './sight.js';
-export { nothingPasses, radioLoss, wallKinds, type WallKind } from './materials.js';
+export { meets, type Segment } from './segments.js';
+export { barriersOf, leavesBetween, lengthOf, materialsBetween } from './obstacles.js';
+export { sunBearing, sunPasses } from './sunlight.js';
+export { leavesLoss, nothingPasses, radioLoss, wallKinds, type WallKind } from './materials.js';
 export { alongPath, pathLength } from './path.js';
 export { discMagnetField } from './disc-magnet.js';
 export { roomConcentration } from './room-gas.js';

@@ -63,3 +63,12 @@ export function radioLoss(material: Material, hertz: number): number {
   const lost = 2 * face + (1636 * conductivity * thickness) / index;
   return Math.min(nothingPasses, lost);
 }
+
+/**
+ * By how much leaves weaken a radio wave that goes through so much of them, dB: 0.2·f^0.3·d^0.6, f in MHz, from 200 MHz to 95 GHz and
+ * up to 400 m (CCIR Report 236-2, 1986).
+ *
+ * @example leavesLoss(10, 433e6) // 4.92
+ */
+export const leavesLoss = (metres: number, hertz: number): number =>
+  0.2 * (hertz / 1e6) ** 0.3 * metres ** 0.6;

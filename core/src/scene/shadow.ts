@@ -23,17 +23,18 @@ function segmentShare(d: number): number {
   return 1 - (Math.acos(d) - d * Math.sqrt(1 - d * d)) / Math.PI;
 }
 
-/** Distance of a point from the stretch between two others, and whether its foot lies on it. */
+/** Distance of a point from the stretch between two others, at which share of it its foot lies, and whether that is on it. */
 export function distanceToStretch(
   point: Point,
   a: Point,
   b: Point,
-): { distance: number; between: boolean } {
+): { distance: number; share: number; between: boolean } {
   const length = Math.hypot(b.x - a.x, b.y - a.y);
-  if (length === 0) return { distance: Math.hypot(point.x - a.x, point.y - a.y), between: false };
+  if (length === 0)
+    return { distance: Math.hypot(point.x - a.x, point.y - a.y), share: 0, between: false };
   const ux = (b.x - a.x) / length;
   const uy = (b.y - a.y) / length;
   const along = (point.x - a.x) * ux + (point.y - a.y) * uy;
   const distance = Math.abs((point.x - a.x) * uy - (point.y - a.y) * ux);
-  return { distance, between: along >= 0 && along <= length };
+  return { distance, share: along / length, between: along >= 0 && along <= length };
 }

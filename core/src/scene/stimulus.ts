@@ -8,7 +8,7 @@ import {
   type SolvedPart,
   type Surrounding,
 } from '../catalog/index.js';
-import type { Design, Part, Place, Plan, Point, Scene, Target } from '../design/index.js';
+import type { Design, Part, Place, Plan, RaisedPoint, Scene, Target } from '../design/index.js';
 import { ambientOf, daylightAt, lampAt, temperatureAt, type Ambient } from './ambient.js';
 import { skyShare } from './angular-response.js';
 import { infraredPerLux } from './daylight.js';
@@ -17,6 +17,7 @@ import type { Body } from './body/body.js';
 import { coverable } from './coverable.js';
 import type { Alteration, HappeningKind, Moment, Receiver } from './happening-kind.js';
 import { findHappeningKind, momentOf } from './happenings.js';
+import { heightAt } from './obstacles.js';
 import { distanceToStretch, shadedShare } from './shadow.js';
 import { Spans, type Span } from './spans.js';
 import { coneResponse, sightOf, throughWalls } from './sight.js';
@@ -294,10 +295,13 @@ function received(
   return direct * left > 0 ? direct * left * passing(now.bodies, place, receiver) : undefined;
 }
 
-/** Share of a sight line that gets past everything solid. */
-function passing(bodies: readonly Body[], from: Point, to: Receiver): number {
+/** Share of a sight line that gets past everything solid, or over it. */
+function passing(bodies: readonly Body[], from: RaisedPoint, to: Receiver): number {
   return bodies.reduce((share, body) => {
-    const { distance, between: inside } = distanceToStretch(body, from, to.place);
-    return inside ? share * (1 - shadedShare(distance, body.width / 2, to.radius)) : share;
+    const { distance, share: along, between: inside } = distanceToStretch(body, from, to.place);
+    const z = heightAt(from, to.place, along);
+    return inside && !(z !== undefined && z > body.height)
+      ? share * (1 - shadedShare(distance, body.width / 2, to.radius))
+      : share;
   }, 1);
 }

@@ -93,7 +93,7 @@ function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Pa
     y: y + vary.place * draw('place', `place of ${part.id}, north`),
   });
   const turned = facing + vary.place * degreesPerMetre * draw('place', `where ${part.id} looks`);
-  return { ...part, params, place: { ...moved, facing: turned } };
+  return { ...part, params, place: { ...part.place, ...moved, facing: turned } };
 }
 
 function varyHappening(

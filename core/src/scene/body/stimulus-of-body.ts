@@ -1,5 +1,5 @@
 import type { Quantity } from '../../catalog/index.js';
-import type { Plan } from '../../design/index.js';
+import type { Place, Plan, RaisedPoint } from '../../design/index.js';
 import type { Receiver } from '../happening-kind.js';
 import { coneResponse, sightOf, throughWalls, type Sight } from '../sight.js';
 import { degrees, pressureAt, radians } from '../../quantity/index.js';
@@ -39,10 +39,11 @@ const pyroPasses = (f: number): number =>
 /** Parts of a body's velocity along and across the line of sight, m/s. */
 function velocities(body: Body, sight: Sight): { along: number; across: number } {
   const turn = radians(body.heading - sight.bearing);
-  return {
-    along: Math.abs(body.speed * Math.cos(turn)),
-    across: Math.abs(body.speed * Math.sin(turn)),
-  };
+  const along = Math.abs(body.speed * Math.cos(turn));
+  const across = Math.abs(body.speed * Math.sin(turn));
+  // Seen from above, part of what comes nearer on the plan goes past.
+  const past = along * Math.sqrt(Math.max(0, 1 - sight.level ** 2));
+  return { along: along * sight.level, across: Math.hypot(across, past) };
 }
 
 /**
@@ -121,12 +122,18 @@ export function stimulusOfBody(
   plan: Plan,
   air: number,
 ): number | undefined {
-  const sight = sightOf(receiver.place, body);
+  const point = nearestOf(body, receiver.place);
+  const sight = sightOf(receiver.place, point);
   if (sight.distance > (receiver.reach ?? Infinity)) return undefined;
   const value = openly(body, receiver, sight, air);
   // Walls are many, and mostly there is nothing to hold back.
-  const left = value ? throughWalls(plan, receiver.place, body, receiver.quantity) : 1;
+  const left = value ? throughWalls(plan, receiver.place, point, receiver.quantity) : 1;
   return value === undefined || left === 0 ? undefined : value * left;
+}
+
+/** The part of something upright that is nearest in height. */
+function nearestOf({ x, y, height }: Body, { z }: Place): RaisedPoint {
+  return z === undefined ? { x, y } : { x, y, z: Math.min(z, height) };
 }
 
 /** The same where no wall is. */
@@ -134,5 +141,5 @@ function openly(body: Body, receiver: Receiver, sight: Sight, air: number): numb
   if (receiver.quantity !== 'distance')
     return stimulus[receiver.quantity]?.(body, receiver, sight, air);
   const inside = sight.angle <= (receiver.halfAngle ?? 180);
-  return inside ? Math.max(0.01, sight.distance - body.width / 2) : undefined;
+  return inside ? Math.max(0.01, sight.distance - (sight.level * body.width) / 2) : undefined;
 }

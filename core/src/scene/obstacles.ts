@@ -1,0 +1,108 @@
+import type { Material, Opening, OpeningKind, Plan, RaisedPoint, Wall } from '../design/index.js';
+import { cross, crossedAt, withinCircle, type Segment } from './segments.js';
+
+/** What stands on a plan between two points. */
+export type Obstacles = Pick<Plan, 'walls' | 'trees'>;
+
+/** What the openings of walls are of. */
+const openingOf: Readonly<Record<OpeningKind, Material | undefined>> = {
+  door: 'wood',
+  window: 'glass',
+  gap: undefined,
+};
+
+/** Height over the ground at a share of the way between two points, where both tell theirs. */
+export const heightAt = (a: RaisedPoint, b: RaisedPoint, share: number): number | undefined =>
+  a.z === undefined || b.z === undefined ? undefined : a.z + share * (b.z - a.z);
+
+/** What a straight way that crosses a wall goes through: a material, what nobody has said, or nothing at all. */
+export function metOf(
+  wall: Wall,
+  a: RaisedPoint,
+  b: RaisedPoint,
+): Material | 'unknown' | undefined {
+  const { height, openings, material = 'unknown' } = wall;
+  // Most walls are plain, and this is asked for every wall from everywhere.
+  if (height === undefined && !openings?.length) return material;
+  const way = { from: a, to: b };
+  const z = heightAt(a, b, crossedAt(way, wall));
+  if (height !== undefined && z !== undefined && z > height) return undefined;
+  const opening = openingAt(wall, crossedAt(wall, way), z);
+  return opening ? openingOf[opening.kind] : material;
+}
+
+/** The opening of a wall at a share of its length, and at a height where that is known. */
+function openingAt(wall: Wall, share: number, z: number | undefined): Opening | undefined {
+  const along = share * lengthOf(wall);
+  return wall.openings?.find(
+    (o) =>
+      along >= o.along &&
+      along <= o.along + o.width &&
+      (z === undefined || (z >= o.bottom && z <= o.top)),
+  );
+}
+
+/** m. */
+export const lengthOf = ({ from, to }: Segment): number => Math.hypot(to.x - from.x, to.y - from.y);
+
+/** What walls are of that stand between two points, one after the other; doors, panes and gaps for what they are. */
+export const materialsBetween = (
+  { walls }: Pick<Plan, 'walls'>,
+  a: RaisedPoint,
+  b: RaisedPoint,
+): (Material | 'unknown')[] =>
+  walls.flatMap((wall) => (crosses(wall, a, b) ? (metOf(wall, a, b) ?? []) : []));
+
+export const crosses = ({ from, to }: Segment, a: RaisedPoint, b: RaisedPoint): boolean =>
+  cross(a.x, a.y, b.x, b.y, from.x, from.y, to.x, to.y);
+
+/** How far a straight way goes through leaves, m. */
+export function leavesBetween(
+  { trees }: Pick<Plan, 'trees'>,
+  a: RaisedPoint,
+  b: RaisedPoint,
+): number {
+  if (!trees?.length) return 0;
+  const far = lengthOf({ from: a, to: b });
+  return trees.reduce((sum, { at, radius, height }) => {
+    const within = withinCircle(a, b, at, radius);
+    if (!within) return sum;
+    const [enters, leaves] = within;
+    const lowest = Math.min(heightAt(a, b, enters) ?? 0, heightAt(a, b, leaves) ?? 0);
+    return lowest > height ? sum : sum + (leaves - enters) * far;
+  }, 0);
+}
+
+/** One steps over what is lower than this, m. */
+const stepsOver = 0.5;
+
+const barriers = new WeakMap<readonly Wall[], Segment[]>();
+
+/** The pieces of walls that nobody goes through: all of them but doors and gaps that begin near the ground. */
+export function barriersOf({ walls }: Pick<Plan, 'walls'>): readonly Segment[] {
+  const known = barriers.get(walls);
+  if (known) return known;
+  const fresh = walls.flatMap(piecesOf);
+  barriers.set(walls, fresh);
+  return fresh;
+}
+
+function piecesOf(wall: Wall): Segment[] {
+  const length = lengthOf(wall);
+  const { from, to } = wall;
+  const passable = (wall.openings ?? [])
+    .filter(({ kind, bottom }) => kind !== 'window' && bottom < stepsOver)
+    .sort((a, b) => a.along - b.along);
+  if (passable.length === 0 || length === 0) return [{ from, to }];
+  const at = (along: number): RaisedPoint => {
+    const share = Math.min(1, along / length);
+    return { x: from.x + share * (to.x - from.x), y: from.y + share * (to.y - from.y) };
+  };
+  const pieces: Segment[] = [];
+  let solid = 0;
+  for (const { along, width } of [...passable, { along: length, width: 0 }]) {
+    if (along > solid) pieces.push({ from: at(solid), to: at(along) });
+    solid = Math.max(solid, along + width);
+  }
+  return pieces;
+}

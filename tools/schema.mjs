@@ -15,10 +15,11 @@ const schema = createGenerator({
 const text = JSON.stringify(schema)
   .replaceAll('"definitions":', '"$defs":')
   .replaceAll('#/definitions/', '#/$defs/');
+const parsed = JSON.parse(text);
 const published = {
-  ...JSON.parse(text),
+  ...parsed,
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Yurei design, version 7',
+  title: `Yurei design, version ${parsed.$defs.Design.properties.version.const}`,
 };
 keepWritten(
   'docs/yurei-design.schema.json',

@@ -11,7 +11,7 @@ export { applyEdit } from './apply-edit.js';
 export { makeEdit, redo, startHistory, undo, type History } from './history.js';
 export { freshId } from './fresh-id.js';
 export { migrate, type Migration } from './migrate.js';
-export { withoutReadings } from './without-readings.js';
+export { withoutAttachments } from './without-attachments.js';
 export { consecutive } from './consecutive.js';
 export { DisjointSets } from './disjoint-sets.js';
 export { everyCondition, outerConditions } from './every-condition.js';

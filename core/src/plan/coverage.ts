@@ -1,5 +1,5 @@
 import type { Design, Point, Scene } from '../design/index.js';
-import { crossesItself, isWithin } from './outline.js';
+import { crossesItself, isWithin } from '../scene/index.js';
 import { anywhere, type Thing } from './presence.js';
 import { watchersOf, type TripPoint } from './watchers.js';
 

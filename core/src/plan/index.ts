@@ -19,8 +19,6 @@ export {
   type RadioReach,
 } from './radio.js';
 export { glareIn, sunGlare, type Glare } from './sun-glare.js';
-export { crossesItself, isWithin, outlineArea } from './outline.js';
-export { siteProblems, type SiteProblem } from './site-problems.js';
 export { ringOf, type Ring } from './ring.js';
 export type { Guard } from './place-search.js';
 export { closingPlaces, mostAdded, suggestPlaces, type Suggestion } from './suggest.js';

@@ -1,3 +1,4 @@
+import { planProblems } from './plan-problems.js';
 import { checkParam, kindOf, type Param, type Problem } from '../catalog/index.js';
 import type { Design, Happening, Plan, Point, Scene } from '../design/index.js';
 import { ambientParams } from './ambient.js';
@@ -169,12 +170,17 @@ function planFaults({ plan }: Design): Fault[] {
     ...(plan.guarded ? [{ place: 'plan.guarded', point: plan.guarded }] : []),
     ...(plan.spots ?? []).map(({ at }, i) => ({ place: `plan.spots[${i}].at`, point: at })),
   ];
-  return points.flatMap(({ place, point }): Fault[] => {
+  const stray = points.flatMap(({ place, point }): Fault[] => {
     const { x, y } = point;
     if (!outside(plan, point)) return [];
     const reason = `The point ${x}, ${y} m lies outside the plan`;
     return [{ place, reason, cure: `${edges(plan)} Move the point, or enlarge the plan.` }];
   });
+  const odd = planProblems(plan).map(({ of: { list, index }, name, reason, cure }): Fault => {
+    const place = `plan.${list}[${index}]`;
+    return { place, severity: 'doubt', reason: `${name}: ${reason}`, cure };
+  });
+  return [...stray, ...odd];
 }
 
 function placeFaults({ parts, plan }: Design): Fault[] {

@@ -12,6 +12,8 @@ export {
 } from './sky.js';
 export { meets, type Segment } from './segments.js';
 export { barriersOf, leavesBetween, lengthOf, materialsBetween } from './obstacles.js';
+export { crossesItself, isWithin, outlineArea } from './outline.js';
+export { planProblems, type PlanProblem } from './plan-problems.js';
 export { sunBearing, sunPasses } from './sunlight.js';
 export { leavesLoss, nothingPasses, radioLoss, wallKinds, type WallKind } from './materials.js';
 export { alongPath, pathLength } from './path.js';

@@ -1,5 +1,5 @@
 import type { Problem } from '@yurei/core/catalog';
-import { type Design, migrate, withoutReadings } from '@yurei/core/design';
+import { type Design, migrate, withoutAttachments } from '@yurei/core/design';
 import {
   answersShape,
   checkDocument,
@@ -106,7 +106,7 @@ const examiners: { [F in Form]: (text: string) => Examined[F] } = {
     if (!result.ok) return refuse(422, 'The study cannot be run', result.reason);
     const { study } = result;
     return {
-      document: JSON.stringify(withoutReadings(design)),
+      document: JSON.stringify(withoutAttachments(design)),
       study: JSON.stringify(study),
       scene: design.scenes.find((s) => s.id === study.scene)?.name ?? '',
       ask: study.ask.for,

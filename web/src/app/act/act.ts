@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { kindOf } from '@yurei/core/catalog';
-import { type Design, withoutReadings } from '@yurei/core/design';
+import { type Design, withoutAttachments } from '@yurei/core/design';
 import { fileStem, largestFile, writeScxml } from '@yurei/core/exchange';
 import { sayRule, truthsOf } from '@yurei/core/logic';
 import { outputOn, pinsToDrive } from '@yurei/core/wiring';
@@ -144,7 +144,7 @@ export class ActStep {
       const [design, scene] = [this.session.design(), this.view.scene()?.id];
       return design && this.byCircuit() ? { design, scene } : undefined;
     },
-    ({ design, scene }) => this.bench.patient.does(withoutReadings(design), scene),
+    ({ design, scene }) => this.bench.patient.does(withoutAttachments(design), scene),
   );
 
   /** Why a file of modes was not taken. */

@@ -1,7 +1,7 @@
 import { computed, inject, Injectable, signal, untracked } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Answer, Finding } from '@yurei/core/check';
-import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
+import { type Design, type Scene, withoutAttachments } from '@yurei/core/design';
 import type { RunDown } from '@yurei/core/lifetime';
 import {
   asRecorded,
@@ -220,7 +220,7 @@ export class BenchView {
     const { design, scene, moment } = job;
     const { id } = this.session;
     const draw = (): void => this.looked.set({ id, design });
-    const solved = from(this.bench.quick.look(withoutReadings(design), scene, moment)).pipe(
+    const solved = from(this.bench.quick.look(withoutAttachments(design), scene, moment)).pipe(
       map((snapshot) => ({ ...job, snapshot })),
       catchError((error: unknown) => {
         this.trouble.set(reasonOf(error));
@@ -243,7 +243,7 @@ export class BenchView {
     const isShown = (): boolean =>
       moment !== undefined && this.moment()?.t === moment.t && this.shown() === design;
     if (!isShown() || !moment || scene === undefined) return EMPTY;
-    return from(this.bench.moments.moment(withoutReadings(design), scene, moment)).pipe(
+    return from(this.bench.moments.moment(withoutAttachments(design), scene, moment)).pipe(
       switchMap((found) => {
         const rehearsal = this.rehearsal();
         return found && rehearsal && isShown() ? of(asRecorded(found, rehearsal)) : EMPTY;
@@ -262,7 +262,7 @@ export class BenchView {
     moment,
   }: Solved): Observable<Readonly<Record<string, Oscillation>>> {
     if (moment || !oscillates(design, snapshot)) return of({});
-    const asked = this.bench.patient.oscillations(withoutReadings(design), snapshot.stimulus);
+    const asked = this.bench.patient.oscillations(withoutAttachments(design), snapshot.stimulus);
     return from(asked).pipe(catchError(() => of({})));
   }
 
@@ -273,7 +273,7 @@ export class BenchView {
   }
 
   private judge({ design, scene, rehearsal, runDown }: Judgement): Observable<unknown> {
-    const asked = this.bench.quick.judge(withoutReadings(design), scene, rehearsal, runDown);
+    const asked = this.bench.quick.judge(withoutAttachments(design), scene, rehearsal, runDown);
     return from(asked).pipe(
       tap(({ findings, answers }) => {
         if (this.session.design() !== design) return;

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import type { Cure, Diagnosis, Proof, Root } from '@yurei/core/diagnosis';
-import { withoutReadings, type Design } from '@yurei/core/design';
+import { withoutAttachments, type Design } from '@yurei/core/design';
 import {
   concatMap,
   finalize,
@@ -77,7 +77,7 @@ export class DiagnosisView {
 
   /** What is wrong, at first with cures that are not proven yet, then with one more proven each time. */
   private diagnose(design: Design, scene: string | undefined): Observable<Found> {
-    const bare = withoutReadings(design);
+    const bare = withoutAttachments(design);
     return from(this.bench.trying.diagnose(bare, scene)).pipe(
       switchMap((diagnosis) => {
         const cures = [...diagnosis.roots, ...diagnosis.asides].flatMap((root) => root.cures);

@@ -1,5 +1,5 @@
 import { kindOf } from '@yurei/core/catalog';
-import { withoutReadings, type Design } from '@yurei/core/design';
+import { withoutAttachments, type Design } from '@yurei/core/design';
 import type { RunDown } from '@yurei/core/lifetime';
 import type { Rehearsal } from '@yurei/core/rehearsal';
 import { isOnlyInTime } from '@yurei/core/scene';
@@ -83,7 +83,7 @@ function play(
   bench: Pick<BenchService, 'patient' | 'timed'>,
   { design, scene }: Planned,
 ): Observable<Step> {
-  const lean = withoutReadings(design);
+  const lean = withoutAttachments(design);
   const settled = defer(() => bench.patient.rehearse(lean, scene)).pipe(
     map((rehearsal): Step => ({ rehearsal, rehearsing: false })),
     catchError((error: unknown) =>

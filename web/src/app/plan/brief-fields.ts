@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import type { Param } from '@yurei/core/catalog';
-import { emptyBrief, withoutReadings, type Brief } from '@yurei/core/design';
+import { emptyBrief, withoutAttachments, type Brief } from '@yurei/core/design';
 import type { PowerCut } from '@yurei/core/plan';
 import { formatQuantity } from '@yurei/core/quantity';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
@@ -170,7 +170,7 @@ export class BriefFields {
       const design = session.design();
       // Nothing wired, nothing to lose.
       return design && design.wires.length > 0
-        ? { design: withoutReadings(design), scene: view.scene()?.id }
+        ? { design: withoutAttachments(design), scene: view.scene()?.id }
         : undefined;
     });
     toObservable(asked)

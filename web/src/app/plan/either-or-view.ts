@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { withoutReadings, type Design } from '@yurei/core/design';
+import { withoutAttachments, type Design } from '@yurei/core/design';
 import type { EitherOr } from '@yurei/core/plan';
 import { Button } from 'primeng/button';
 import { ProgressBar } from 'primeng/progressbar';
@@ -77,7 +77,7 @@ export class EitherOrView {
   }
 
   private weigh(design: Design): Observable<Told> {
-    const lean = withoutReadings(design);
+    const lean = withoutAttachments(design);
     return from(this.bench.patient.eitherOrs(lean)).pipe(
       switchMap((pairs) =>
         this.comparing.weigh(lean, [undefined, ...pairs.map((p) => p.edit)]).pipe(

@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { kindOf, type Param } from '@yurei/core/catalog';
-import { withoutReadings, type Part } from '@yurei/core/design';
+import { withoutAttachments, type Part } from '@yurei/core/design';
 import {
   addAlike,
   mostAdded,
@@ -80,7 +80,7 @@ export class PlaceSensors {
     if (!design || !sensor || !center) return undefined;
     const { kind, params } = this.thing();
     return [
-      withoutReadings(design),
+      withoutAttachments(design),
       this.view.scene()?.id,
       { kind, params },
       sensor.id,
@@ -151,7 +151,7 @@ export class PlaceSensors {
     const { kind, params } = this.thing();
     this.busy.set(true);
     this.said.set('');
-    const lean = withoutReadings(design);
+    const lean = withoutAttachments(design);
     const scene = this.view.scene()?.id;
     const found = await this.bench.placing.places(lean, scene, { kind, params }, wish);
     this.busy.set(false);

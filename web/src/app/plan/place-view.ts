@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { withoutReadings } from '@yurei/core/design';
+import { withoutAttachments } from '@yurei/core/design';
 import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { isSomewhere } from '@yurei/core/plan';
 import { happeningKinds } from '@yurei/core/scene';
@@ -66,7 +66,7 @@ export class PlaceView {
     const design = this.session.design();
     return (
       design && {
-        design: withoutReadings(design),
+        design: withoutAttachments(design),
         scene: this.view.scene()?.id,
         thing: this.thing(),
       }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { withoutReadings, type Design } from '@yurei/core/design';
+import { withoutAttachments, type Design } from '@yurei/core/design';
 import { sayRate, upperCount } from '@yurei/core/judge';
 import { contactLives, sayLife, type ContactLife, type RunDown } from '@yurei/core/lifetime';
 import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
@@ -144,7 +144,7 @@ export class ScoreCard {
     scene,
     rehearsal,
   }: Rehearsed): Observable<{ of: Rehearsal; lines: Line[] }> {
-    const lean = withoutReadings(design);
+    const lean = withoutAttachments(design);
     const wanted = design.scenes
       .find((s) => s.id === scene)
       ?.happenings.filter((h) => h.intent === 'wanted');

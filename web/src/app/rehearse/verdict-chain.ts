@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { withoutReadings } from '@yurei/core/design';
+import { withoutAttachments } from '@yurei/core/design';
 import { BenchService } from '../bench/bench';
 import { Press } from '../common/press';
 import { sayMoment } from '../common/say-moment';
@@ -57,7 +57,7 @@ export class VerdictChain {
       return rehearsed && { ...rehearsed, happening };
     },
     ({ design, scene, rehearsal, happening }) =>
-      this.bench.quick.chain(withoutReadings(design), scene, rehearsal, happening),
+      this.bench.quick.chain(withoutAttachments(design), scene, rehearsal, happening),
   );
   /** Where it cannot be told, the verdict still says what there is to say. */
   protected readonly links = computed(() =>

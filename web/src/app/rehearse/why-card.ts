@@ -1,4 +1,4 @@
-import { withoutReadings } from '@yurei/core/design';
+import { withoutAttachments } from '@yurei/core/design';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { decimals, formatQuantity } from '@yurei/core/quantity';
 import { wentWrong, type Asked, type Remedy, type Why } from '@yurei/core/rehearsal';
@@ -93,7 +93,7 @@ export class WhyCard {
       return rehearsed && { ...rehearsed, asked };
     },
     ({ design, scene, rehearsal, asked }) =>
-      this.bench.patient.explain(withoutReadings(design), scene, rehearsal, asked),
+      this.bench.patient.explain(withoutAttachments(design), scene, rehearsal, asked),
   );
   protected readonly why = computed(() => this.answer().found);
   protected readonly looking = computed(() => this.answer().looking);

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, type Signal, signal } from '@angular/core';
 import { toObservable } from '@angular/core/rxjs-interop';
-import { withoutReadings, type Design } from '@yurei/core/design';
+import { withoutAttachments, type Design } from '@yurei/core/design';
 import type { DesignSummary, ShelfAnswer } from '@yurei/core/exchange';
 import { catchError, EMPTY, map, Observable, switchMap, tap, timeout, timer } from 'rxjs';
 import { Api } from '../data/api';
@@ -25,7 +25,7 @@ export class AnsweringInWorker implements Answering {
         const { startWorker, wrap } = await import('../bench/bench-in-workers');
         if (listener.closed) return;
         worker = startWorker();
-        listener.next(await wrap(worker).answer(withoutReadings(design)));
+        listener.next(await wrap(worker).answer(withoutAttachments(design)));
         listener.complete();
       };
       work().catch((error: unknown) => listener.error(error));

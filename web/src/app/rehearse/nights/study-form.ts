@@ -1,4 +1,4 @@
-import { withoutReadings } from '@yurei/core/design';
+import { withoutAttachments } from '@yurei/core/design';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -242,7 +242,7 @@ export class StudyForm {
     try {
       const other = await this.studies.save(this.session.id, Number(saved));
       const label = `save ${this.saveChoices().find((c) => c.value === saved)?.label}`;
-      return { ...common, ask: { for: 'beside', other: withoutReadings(other), label } };
+      return { ...common, ask: { for: 'beside', other: withoutAttachments(other), label } };
     } catch (error) {
       this.failed.emit(reasonOf(error));
       return undefined;

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { type Design, type Scene, withoutReadings } from '@yurei/core/design';
+import { type Design, type Scene, withoutAttachments } from '@yurei/core/design';
 import type { StudySummary } from '@yurei/core/exchange';
 import {
   casesOf,
@@ -103,7 +103,7 @@ export class StudyRun {
   run(study: Study, place: Place): void {
     const design = this.session.design();
     // Reading sets do not matter here.
-    const lean = design && withoutReadings(design);
+    const lean = design && withoutAttachments(design);
     if (!lean || !this.take(lean, study)) return;
     this.works.next(
       place === 'browser' ? this.runner.run(lean, study) : this.atServer(lean, study),
@@ -240,4 +240,4 @@ export class StudyRun {
 
 /** Reading sets do not matter here. */
 const changed = (one: Design, other: Design): boolean =>
-  JSON.stringify(withoutReadings(one)) !== JSON.stringify(withoutReadings(other));
+  JSON.stringify(withoutAttachments(one)) !== JSON.stringify(withoutAttachments(other));

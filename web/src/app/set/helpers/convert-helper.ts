@@ -7,7 +7,7 @@ import {
   linkedSignal,
 } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
-import { type Channel, withoutReadings } from '@yurei/core/design';
+import { type Channel, withoutAttachments } from '@yurei/core/design';
 import { formatQuantity } from '@yurei/core/quantity';
 import { countsAt, stimulusAt } from '@yurei/core/rehearsal';
 import { Button } from 'primeng/button';
@@ -78,7 +78,7 @@ export class ConvertHelper {
       return design && { design, sensor, channel };
     },
     async ({ design, sensor, channel }) =>
-      sensor && this.bench.patient.response(withoutReadings(design), channel, sensor.id),
+      sensor && this.bench.patient.response(withoutAttachments(design), channel, sensor.id),
   );
   protected readonly response = computed(() => this.answer().found);
   /** Why there is no curve. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { kindOf } from '@yurei/core/catalog';
-import { type Channel, type Design, type Part, withoutReadings } from '@yurei/core/design';
+import { type Channel, type Design, type Part, withoutAttachments } from '@yurei/core/design';
 import { decimals, formatNominal, type Unit } from '@yurei/core/quantity';
 import {
   byAngle,
@@ -226,7 +226,7 @@ export class WhatIfHelper {
 
   private async would(asked: Question): Promise<WouldRead[]> {
     const { scene, channel, adjustment, variants } = asked;
-    const design = withoutReadings(asked.design);
+    const design = withoutAttachments(asked.design);
     if (adjustment) {
       const { part, param, values } = adjustment;
       return this.bench.patient.whatIf(design, scene, channel, { part: part.id, param, values });

@@ -1,5 +1,5 @@
 import type { Point } from '../design/index.js';
-import { meets } from '../scene/index.js';
+import { meets } from './segments.js';
 
 /**
  * Area within an outline that does not cross itself, m²: half the sum of xᵢ·yᵢ₊₁ − xᵢ₊₁·yᵢ (shoelace formula).

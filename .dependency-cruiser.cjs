@@ -102,7 +102,7 @@ const webMayImport = {
   plan: [...steps, 'site'],
   parts: steps,
   shelf: [...steps, 'settings'],
-  wire: steps,
+  wire: [...steps, 'site'],
   set: steps,
   act: steps,
   rehearse: [...steps, 'site'],

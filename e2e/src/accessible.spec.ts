@@ -28,6 +28,14 @@ describe.each([
     await its.page.press(label);
   };
 
+  /** A kind of what is drawn of the place. */
+  const showKind = async (label: string): Promise<void> => {
+    await its.browser.driver.executeScript(
+      `document.querySelector('yu-site-fields p-selectbutton').scrollIntoView({ block: 'center' });`,
+    );
+    await its.page.view(label);
+  };
+
   /** What is there as soon as a view of Rehearse is. */
   const shown: Readonly<Record<string, string>> = {
     Circuit: 'yu-rehearse yu-picture .card',
@@ -101,14 +109,34 @@ describe.each([
       async () => {
         await its.page.view('Place');
         await its.page.says('yu-place-view', /\d %/);
+        await showKind('Ways in');
         await pressInView('Something is guarded');
         await its.page.says('yu-place-view', /A blind path|Every way in/);
         await pressInView('Remove what is guarded');
       },
     ],
     [
+      'walls with a door',
+      async () => {
+        await showKind('Walls');
+        await pressInView('Add wall');
+        await pressInView('Add door to wall 1');
+        await its.page.find('yu-wall-fields .within input');
+      },
+    ],
+    [
+      'rooms by their corners',
+      async () => {
+        await pressInView('Remove wall 1');
+        await showKind('Rooms');
+        await pressInView('Add room');
+        await its.page.says('yu-place-view', /Surely noticed/);
+      },
+    ],
+    [
       'what arrives where',
       async () => {
+        await pressInView('Remove Room 1');
         await its.page.view('Reach');
         await pressInView('Add spot');
         await its.page.find('yu-site-fields input[aria-label="Name of spot 1"]');

@@ -18,7 +18,9 @@ describe('a gate across a field', () => {
   it('tells what arrives at the house over the field, as free space has it', async () => {
     await its.page.step('plan');
     await its.page.view('Reach');
-    await fill('From west to east', '400 m');
+    await its.page.view('Ground');
+    await fill('Width of the plan', '400 m');
+    await its.page.view('Spots');
     await its.page.press('Add spot');
     await fill('Name of spot 1', 'House');
     const eastOfSpot = 'yu-site-fields p:last-of-type input[aria-label="East"]';
@@ -33,6 +35,7 @@ describe('a gate across a field', () => {
   });
 
   it('a metal shed between takes the signal, and its boards do not', async () => {
+    await its.page.view('Walls');
     await its.page.press('Add wall');
     await its.page.press('Add wall');
     for (const wall of [1, 2]) {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { intersection, union, type Polygon } from 'polygon-clipping';
-import { emptyDesign, type Design, type Plan, type Point } from '../design/index.js';
+import { emptyDesign, type Design, type Opening, type Plan, type Point } from '../design/index.js';
 import { quietScene } from '../rehearsal/index.js';
 import { crossesItself, isWithin, outlineArea, planProblems } from '../scene/index.js';
 import { blindPath, coverage, type Area } from './index.js';
@@ -108,7 +108,7 @@ describe('heights and openings in what is noticed', () => {
 
   it('over a low wall as much is noticed as without it; through a door nothing, through a gap what lies behind it', () => {
     const wall = { from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 4 } };
-    const open = { ...{ kind: 'gap', along: 1.5, width: 1 }, ...{ bottom: 0, top: 2 } } as const;
+    const open: Opening = { kind: 'gap', along: 1.5, width: 1, bottom: 0, top: 2 };
     const free = noticed(on(raised(1.5)));
     expect(noticed(on(raised(1.5), [{ ...wall, height: 1.2 }]))).toBeCloseTo(free, 9);
     const behind = noticed(on(raised(1), [{ ...wall, openings: [open] }]));

@@ -147,10 +147,7 @@ describe('sun past what stands before it', () => {
   });
 
   it('comes through a window in the south only from below its top and above its sill', () => {
-    const window = {
-      ...{ kind: 'window', along: 1e4 - 1, width: 2 },
-      ...{ bottom: 1, top: 2 },
-    } as const;
+    const window: Opening = { kind: 'window', along: 1e4 - 1, width: 2, bottom: 1, top: 2 };
     const { months } = before({}, [wall(50, [window])]);
     // At noon 26.6° is the highest that comes in: at 50° north from the end of October to the middle of February.
     expect([0, 1, 9, 10, 11].every((m) => months[m] > 0)).toBe(true);

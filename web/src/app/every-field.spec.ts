@@ -11,7 +11,12 @@ import { Things } from './act/things';
 import { BriefFields } from './plan/brief-fields';
 import { NeedList } from './plan/need-list';
 import { HappeningPanel } from './rehearse/happening-panel';
-import { SiteFields } from './site/site-fields';
+import { GroundFields } from './site/ground-fields';
+import { RoomFields } from './site/room-fields';
+import { SpotFields } from './site/spot-fields';
+import { TreeFields } from './site/tree-fields';
+import { WallFields } from './site/wall-fields';
+import { WayInFields } from './site/way-in-fields';
 import { SceneFields } from './rehearse/scene-fields';
 import { AboutDialog } from './shell/about-dialog';
 import { ChannelPanel } from './set/channel-panel';
@@ -69,6 +74,7 @@ const elsewhere: Readonly<Record<string, RegExp>> = {
   'are recorded, read from a file or typed as a whole (bring.spec)':
     /^(recordings\[\]\.(times|values)\[\]|readings\[\]\.counts\[\])$/,
   'are pressed in the list of findings (side-panel.spec)': /^accepted\[\]/,
+  'are read from a file (site-fields.spec)': /^plan\.backdrop\.image$/,
   'are said to be read beside the sensors (plan.spec)': /^brief\.read\[\]/,
 };
 
@@ -92,13 +98,18 @@ const places: Readonly<Record<string, Place>> = {
     prepare: (_, screen) => screen.click('.block'),
   },
   scene: { component: SceneFields },
-  plan: { component: SiteFields },
+  ground: { component: GroundFields },
+  rooms: { component: RoomFields },
+  walls: { component: WallFields },
+  trees: { component: TreeFields },
+  'ways in': { component: WayInFields },
+  spots: { component: SpotFields },
   brief: { component: BriefFields },
   'must be noticed': { component: NeedList, inputs: { intent: 'wanted' } },
   'must not set it off': { component: NeedList, inputs: { intent: 'nuisance' } },
   about: { component: AboutDialog, inputs: { open: true } },
   ...Object.fromEntries(
-    ['h1', 'h2', 'h3', 'h4'].map((id) => [
+    ['h1', 'h2', 'h3', 'h4', 'h5'].map((id) => [
       `happening ${id}`,
       { component: HappeningPanel, inputs: { id } },
     ]),

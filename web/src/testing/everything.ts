@@ -56,6 +56,11 @@ const aimed = (id: string, kind: string, target: Happening['target']): Happening
   ...{ id, kind, name: id, intent: 'nuisance', start: 2, params: {}, target },
 });
 
+const flame: Happening = {
+  ...{ id: 'h5', kind: 'flame', name: 'Flame', intent: 'nuisance', start: 2, params: {} },
+  ...{ path: [{ x: 2, y: 2 }], z: 1 },
+};
+
 /** A design in which every field that a design file can hold is there. */
 export function everything(): Design {
   const base = demo('slipway-beam');
@@ -76,13 +81,30 @@ export function everything(): Design {
       ...{
         width: 12,
         depth: 8,
-        walls: [{ from: { x: 1, y: 1 }, to: { x: 5, y: 1 }, material: 'wood' }],
+        walls: [
+          {
+            ...{ from: { x: 1, y: 1 }, to: { x: 5, y: 1 }, material: 'wood', height: 2.5 },
+            openings: [{ kind: 'door', along: 1, width: 0.9, bottom: 0, top: 2 }],
+          },
+        ],
+        rooms: [
+          {
+            name: 'Store',
+            outline: [
+              { x: 1, y: 1 },
+              { x: 5, y: 1 },
+              { x: 5, y: 4 },
+            ],
+          },
+        ],
+        trees: [{ at: { x: 9, y: 2 }, radius: 1, height: 4 }],
+        backdrop: { image: 'data:image/png;base64,AAAA', x: 0, y: 8, width: 12 },
       },
       ...{ entrances: [{ x: 2, y: 0 }], guarded: { x: 3, y: 3 } },
       spots: [{ name: 'Bed', at: { x: 4, y: 4 }, background: 35 }],
     },
     parts: [
-      ...base.parts,
+      ...base.parts.map((p) => (p.place ? { ...p, place: { ...p.place, z: 1, tilt: 5 } } : p)),
       { id: 'Z1', kind: 'recorded-sensor', name: 'Recorded', params: {}, recording: 'rec1' },
       { id: 'S9', kind: 'rotary-knob', name: 'Knob', params: {} },
     ],
@@ -183,6 +205,7 @@ export function everything(): Design {
           aimed('h2', 'sensor-covered', { part: 'B1' }),
           aimed('h3', 'knob-turned', { part: 'S9', param: 'angle' }),
           aimed('h4', 'wire-breaks', { wire: base.wires[0].id }),
+          flame,
         ],
       },
       { ...base.scenes[0], id: 'other', name: 'Other' },

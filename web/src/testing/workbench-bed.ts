@@ -19,6 +19,7 @@ import { DesignSession } from '../app/data/design-session';
 import { JudgeView } from '../app/data/judge-view';
 import { Studies } from '../app/data/studies';
 import { Selection } from '../app/data/selection';
+import { Site } from '../app/site/site';
 import { Connecting } from '../app/picture/connecting';
 import { LogReading } from '../app/set/log-reading';
 import { readLog } from '../app/set/read-log';
@@ -329,6 +330,7 @@ export async function openBench(design: Design = slipwayBeam()) {
         BenchView,
         DiagnosisView,
         Selection,
+        Site,
         Connecting,
         Player,
         Panes,

@@ -27,6 +27,7 @@ import { HelpHint } from '../common/help-hint';
 import { InlineValue } from '../common/inline-value';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { Site } from '../site/site';
 import { sayRing, saySuggestion } from './say-places';
 
 /** Edits that follow each other faster than this are reckoned with together, ms. */
@@ -45,6 +46,7 @@ const away: Param = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PlaceSensors {
+  private readonly site = inject(Site);
   /** Who or what is to be noticed; whether a way in is known that nothing notices. */
   readonly thing = input.required<Thing & { goes: boolean }>();
   readonly isBlind = input.required<boolean>();
@@ -120,7 +122,7 @@ export class PlaceSensors {
       move[i] ? [{ type: 'place-part' as const, id: move[i], place }] : [],
     );
     if (this.session.edit({ type: 'batch', label: 'place sensors', edits }))
-      this.said.set(saySuggestion(this.alike(), found));
+      this.said.set(saySuggestion(this.alike(), found, this.site.sides()));
   }
 
   /** Puts as many more besides as it takes. */
@@ -129,7 +131,9 @@ export class PlaceSensors {
     const found = like && (await this.sought({ add: like.id }));
     if (!found) return;
     if (this.session.make((design) => addAlike(design, like.id, found.places)))
-      this.said.set(saySuggestion(this.alike().slice(-found.places.length), found));
+      this.said.set(
+        saySuggestion(this.alike().slice(-found.places.length), found, this.site.sides()),
+      );
   }
 
   protected makeRing(ring: Ring): void {

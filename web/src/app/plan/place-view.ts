@@ -73,6 +73,18 @@ export class PlaceView {
     );
   });
 
+  /** How much of each room is noticed whichever way something goes. */
+  protected readonly rooms = computed(() =>
+    (this.covered()?.coverage?.rooms ?? []).map(({ name, area }) => {
+      const all = area.never + area.once + area.twice + area.byTheWay;
+      const always = area.once + area.twice;
+      return {
+        ...{ name, area: `${decimals(always, 1)} of ${decimals(all, 1)} m²` },
+        share: all > 0 ? `${decimals((100 * always) / all, 0)} %` : '–',
+      };
+    }),
+  );
+
   /** How much of the ground, in words and numbers. */
   protected readonly rows = computed(() => {
     const area = this.covered()?.coverage?.area;

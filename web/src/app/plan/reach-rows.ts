@@ -21,8 +21,8 @@ export interface ReachRow {
 
 const metres = (m: number): string => formatQuantity(m, 'm');
 const decibels = (value: number): string => `${decimals(value, 0)} dB`;
-const behind = (walls: number): string =>
-  walls > 0 ? `, ${decimals(walls, walls < 10 ? 1 : 0)} dB of it in walls` : '';
+const behind = (lost: number, of = 'walls'): string =>
+  lost > 0 ? `, ${decimals(lost, lost < 10 ? 1 : 0)} dB of it in ${of}` : '';
 
 /** What is heard of each sounder at each spot. */
 export const heardRows = (design: Design): ReachRow[] =>
@@ -49,7 +49,7 @@ export const radioRows = (design: Design): ReachRow[] =>
   pairs(design, (part, spot) => {
     const reach = radioReach(design, part, spot);
     if (!reach) return undefined;
-    const { distance, free, walls, margin, fresnel } = reach;
+    const { distance, free, walls, leaves, margin, fresnel } = reach;
     const meaning =
       margin >= wantedMargin
         ? 'arrives'
@@ -58,7 +58,7 @@ export const radioRows = (design: Design): ReachRow[] =>
           : 'does not arrive';
     return {
       far: metres(distance),
-      says: `${decibels(margin)} of margin after ${decibels(free + walls)} lost${behind(walls)}: ${meaning}; half-way ${metres(fresnel)} around the line of sight should be free`,
+      says: `${decibels(margin)} of margin after ${decibels(free + walls + leaves)} lost${behind(walls)}${behind(leaves, 'leaves')}: ${meaning}; half-way ${metres(fresnel)} around the line of sight should be free`,
       good: margin >= wantedMargin,
     };
   });
@@ -95,9 +95,9 @@ const clock = (hour: number): string => {
   return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
 };
 
-export const sunRows = ({ parts }: Design, latitude: number): SunRow[] =>
-  parts.flatMap((part) => {
-    const glare = sunGlare(part, latitude);
+export const sunRows = (design: Design, latitude: number): SunRow[] =>
+  design.parts.flatMap((part) => {
+    const glare = sunGlare(design, part, latitude);
     if (!glare) return [];
     const { hours, months: each, worst } = glare;
     return [

@@ -50,6 +50,7 @@ it('takes off what walls take by what they are of', async () => {
   const wall = { from: { x: 50, y: 0 }, to: { x: 50, y: 4 } };
   const screen = await onField({ spots: [office], walls: [wall] });
   expect(tables(screen)[1]).toContain('2.9 dB of it in walls');
+  await screen.press('Walls');
   await screen.choose('What wall 1 is of', 'of sheet metal, 1 mm');
   expect(design()?.plan.walls[0].material).toBe('metal');
   expect(tables(screen)[1]).toMatch(/−5 dB of margin .*: does not arrive/);

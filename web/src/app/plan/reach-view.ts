@@ -55,6 +55,6 @@ export class ReachView {
     const latitude = this.latitude();
     return latitude === undefined
       ? 'A scene says at which latitude: there is none yet.'
-      : `At ${decimals(latitude, 1)}° north, as the scene has it; solar time, under a clear sky, with nothing before it.`;
+      : `At ${decimals(latitude, 1)}° north, as the scene has it; solar time, under a clear sky. Walls and trees that tell their height shade a sensor that tells its own.`;
   });
 }

@@ -1,16 +1,24 @@
 import type { Part, Place } from '@yurei/core/design';
 import type { Ring, Suggestion } from '@yurei/core/plan';
 import { decimals, formatQuantity } from '@yurei/core/quantity';
+import type { Sides } from '../site/site';
 
 const metres = (m: number): string => formatQuantity(m, 'm');
 
-const sayPlace = ({ x, y, facing }: Place): string =>
-  `${metres(x)} east and ${metres(y)} north, looking ${decimals(facing, 0)}° from east`;
+function sayPlace({ x, y, z, facing, tilt = 0 }: Place, sides: Sides): string {
+  const high = z === undefined ? '' : `, ${metres(z)} high`;
+  const down = z === undefined || tilt === 0 ? '' : ` and ${decimals(tilt, 0)}° down`;
+  return `${metres(x)} ${sides.right} and ${metres(y)} ${sides.up}${high}, looking ${decimals(facing, 0)}° from ${sides.start}${down}`;
+}
 
 /** Where sensors stand now, and what of the way in is noticed from there. */
-export function saySuggestion(parts: readonly Part[], { way, fooledBy }: Suggestion): string {
+export function saySuggestion(
+  parts: readonly Part[],
+  { way, fooledBy }: Suggestion,
+  sides: Sides,
+): string {
   const stand = parts.flatMap(({ name, place }) =>
-    place ? [`${name} stands ${sayPlace(place)}.`] : [],
+    place ? [`${name} stands ${sayPlace(place, sides)}.`] : [],
   );
   const noticed = way
     ? `Of the easiest way that is left, ${metres(way.length)} long, ${metres(way.noticed)} is noticed.`

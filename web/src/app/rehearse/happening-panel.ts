@@ -12,11 +12,18 @@ import {
 import { Button } from 'primeng/button';
 import { ChoiceField, type Choice } from '../common/choice-field';
 import { TextField } from '../common/text-field';
+import { defined } from '../common/defined';
+import { OptionalField } from '../common/optional-field';
 import { ParamField } from '../common/param-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
+import { Site } from '../site/site';
+
+const height: Param = {
+  ...{ id: 'z', label: 'Height over the ground', unit: 'm', default: 1, min: 0, max: 1000 },
+};
 
 type Axis = Param & { id: 'x' | 'y' };
 
@@ -47,7 +54,7 @@ function signOf(choice: string): Sign | undefined {
 /** One happening: whether it is wanted, when, how, and along which way. */
 @Component({
   selector: 'yu-happening-panel',
-  imports: [Button, ChoiceField, ParamField, TextField, ValueField],
+  imports: [Button, ChoiceField, OptionalField, ParamField, TextField, ValueField],
   template: `
     @if (happening(); as happening) {
       <h2>{{ happening.name }}</h2>
@@ -120,6 +127,14 @@ function signOf(choice: string): Sign | undefined {
             />
           }
         }
+        @if (kind()?.where === 'point') {
+          <yu-optional-field
+            [param]="height"
+            [value]="happening.z"
+            untold="as high as sensors"
+            (changed)="put({ z: $event })"
+          />
+        }
       </div>
       @if (kind()?.where === 'path') {
         <div class="ways">
@@ -170,6 +185,7 @@ function signOf(choice: string): Sign | undefined {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HappeningPanel {
+  private readonly site = inject(Site);
   readonly id = input.required<string>();
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
@@ -223,14 +239,11 @@ export class HappeningPanel {
     );
   });
   /** Where a point can be: on the plan. */
-  protected readonly axes = computed((): Axis[] => {
-    const { width, depth } = this.session.design()?.plan ?? { width: 0, depth: 0 };
-    const axis = { unit: 'm', default: 0, min: 0 } as const;
-    return [
-      { ...axis, id: 'x', label: 'east', max: width },
-      { ...axis, id: 'y', label: 'north', max: depth },
-    ];
-  });
+  protected readonly axes = computed((): Axis[] => [
+    { ...this.site.right(), id: 'x', label: this.site.sides().right },
+    { ...this.site.up(), id: 'y', label: this.site.sides().up },
+  ]);
+  protected readonly height = height;
   protected readonly start = computed((): Param => {
     const max = this.view.scene()?.duration ?? 0;
     return { id: 'start', label: 'Starts at', unit: 's', default: 0, min: 0, max };
@@ -329,7 +342,7 @@ export class HappeningPanel {
     this.session.edit({
       type: 'put-happening',
       scene: scene.id,
-      happening: { ...happening, ...change },
+      happening: defined({ ...happening, ...change }),
     });
   }
 

@@ -324,7 +324,7 @@ describe('the surroundings of a scene', () => {
     const bench = await openBench();
     const step = await showSolved(SiteFields);
     const set = async (text: string) => {
-      const field = step.find<HTMLInputElement>('[aria-label="From west to east"]');
+      const field = step.find<HTMLInputElement>('[aria-label="Width of the plan"]');
       field.value = text;
       field.dispatchEvent(new Event('input'));
       field.dispatchEvent(new Event('change'));

@@ -30,6 +30,7 @@ import { DiagnosisView } from '../data/diagnosis-view';
 import { JudgeView } from '../data/judge-view';
 import { paneLimits, Panes } from '../data/panes';
 import { Selection } from '../data/selection';
+import { Site } from '../site/site';
 import { Connecting } from '../picture/connecting';
 import { PictureLayouter } from '../picture/layout';
 import { Blocks } from '../wire/blocks';
@@ -90,6 +91,7 @@ const foldedStrip = 32;
     JudgeView,
     BenchBoard,
     Selection,
+    Site,
     Connecting,
     Player,
     Probes,

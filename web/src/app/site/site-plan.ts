@@ -19,6 +19,10 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
 import { placeNames } from './site-labels';
+import { Site } from './site';
+import { SiteGround } from './site-ground';
+import { marksOf } from './site-marks';
+import { snapped, snaps } from './site-snap';
 import { cellsWhere, dotted, drawn, kept, onPlan, scaleOf, standsOf, waysOf } from './site-drawing';
 import { moved, movePoint } from './site-moves';
 
@@ -27,6 +31,8 @@ const height = 300;
 /** Sizes of letters, as plan.css has them. */
 const partLetters = 12;
 const wayLetters = 12;
+/** Beside the plan, for the compass, px. */
+const compassRoom = 32;
 /** An arrow key moves what is picked by so much, m. */
 const nudge = 0.1;
 
@@ -35,6 +41,7 @@ type Dragged = D3DragEvent<SVGGElement, unknown, unknown>;
 /** The place from above: sensors with what they see, and the ways of what happens; all of it can be dragged. */
 @Component({
   selector: 'yu-site-plan',
+  imports: [SiteGround],
   templateUrl: './site-plan.html',
   styleUrl: './site-plan.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,6 +54,7 @@ export class SitePlan {
   private readonly session = inject(DesignSession);
   protected readonly view = inject(BenchView);
   protected readonly selection = inject(Selection);
+  protected readonly site = inject(Site);
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
 
   /** What is being dragged stands where it is, before it is let go. */
@@ -55,18 +63,20 @@ export class SitePlan {
     const [design, held] = [this.session.design(), this.held()];
     return design && held ? moved(design, this.view.scene()?.id, held.key, held.point) : design;
   });
-  private readonly scale = computed(() => scaleOf(this.design() as Design, width, height));
+  protected readonly scale = computed(() => scaleOf(this.design() as Design, width, height));
   protected readonly frame = computed(() => {
     const { plan } = this.design() as Design;
     const { k } = this.scale();
     return { width: plan.width * k, height: plan.depth * k, metre: k };
   });
-  protected readonly walls = computed(() =>
-    (this.design()?.plan.walls ?? []).map(({ from, to }) => ({
-      from: drawn(this.scale(), from),
-      to: drawn(this.scale(), to),
-    })),
-  );
+  protected readonly compassRoom = compassRoom;
+  protected readonly plan = computed(() => (this.design() as Design).plan);
+  protected readonly backdrop = computed(() => {
+    const { backdrop } = this.plan();
+    if (!backdrop) return undefined;
+    const { image, width } = backdrop;
+    return { image, width: width * this.scale().k, ...drawn(this.scale(), backdrop) };
+  });
   /** The ground by how surely something is noticed on it. */
   protected readonly shades = computed(() => {
     const found = this.coverage();
@@ -88,28 +98,13 @@ export class SitePlan {
       .map(({ x, y }) => `${x},${y}`)
       .join(' '),
   );
-  /** Where one comes in, what is guarded, and where sound and radio arrive. */
-  protected readonly marks = computed(() => {
-    const { entrances = [], guarded, spots = [] } = this.design()?.plan ?? {};
-    return [
-      ...spots.map(({ name, at }, i) => ({
-        ...{ key: `spot ${i}`, name, d: 'M-5 -5H5V5H-5Z' },
-        ...drawn(this.scale(), at),
-      })),
-      ...entrances.map((at, i) => ({
-        ...{ key: `entrance ${i}`, name: `Entrance ${i + 1}`, d: 'M-5 -6V6L6 0Z' },
-        ...drawn(this.scale(), at),
-      })),
-      ...(guarded
-        ? [
-            {
-              ...{ key: 'guarded', name: 'What is guarded', d: 'M0 -7L6 0L0 7L-6 0Z' },
-              ...drawn(this.scale(), guarded),
-            },
-          ]
-        : []),
-    ];
-  });
+  /** Where one comes in, what is guarded, where sound and radio arrive, and what of the picked thing can be moved. */
+  protected readonly marks = computed(() =>
+    marksOf(this.plan(), this.site.picked(), this.site.measured()).map(({ at, ...mark }) => ({
+      ...mark,
+      ...drawn(this.scale(), at),
+    })),
+  );
   protected readonly stands = computed(() => standsOf(this.design() as Design, this.scale()));
   /** What parts see, by their cones alone: nothing of it where what is noticed is shown instead. */
   protected readonly sights = computed(() => (this.coverage() ? [] : this.stands()));
@@ -117,10 +112,21 @@ export class SitePlan {
     const scene = this.design()?.scenes.find((s) => s.id === this.view.scene()?.id);
     return scene ? waysOf(scene, this.scale(), this.view.time()) : [];
   });
+  private readonly wallLines = computed(() =>
+    this.plan().walls.map(({ from, to }) => [from, to].map((p) => drawn(this.scale(), p))),
+  );
+  protected readonly rooms = computed(() =>
+    (this.plan().rooms ?? []).map(({ name, outline }, i) => {
+      const of = (axis: 'x' | 'y'): number =>
+        outline.reduce((sum, p) => sum + p[axis], 0) / outline.length;
+      const at = { x: of('x'), y: of('y') };
+      return { key: `room ${i}`, name, at: drawn(this.scale(), at) };
+    }),
+  );
   /** Names stand clear of each other, of parts and of the points of ways. */
   private readonly names = computed(() => {
     const [stands, ways] = [this.stands(), this.ways()];
-    const spots = this.marks().filter(({ key }) => key.startsWith('spot'));
+    const spots = this.marks().filter(({ named }) => named);
     const points = [...stands, ...spots, ...ways.flatMap((w) => w.points)];
     const taken = points.map(({ x, y }) => ({ x: x - 7, y: y - 7, width: 14, height: 14 }));
     return placeNames(
@@ -134,6 +140,9 @@ export class SitePlan {
           ...{ key, at: { x, y } },
           width: textWidth(name, wayLetters, 'regular'),
         })),
+        ...this.rooms().map(({ key, name, at }) => ({
+          ...{ key, at, width: textWidth(name, wayLetters, 'regular') },
+        })),
         ...ways.map(({ happening, points: [at] }) => ({
           key: `way ${happening.id}`,
           at,
@@ -144,7 +153,7 @@ export class SitePlan {
         ...taken,
         { x: 0, y: this.frame().height - 28, width: this.ruler().pixels + 10, height: 28 },
       ],
-      ways.flatMap((way) => dotted(way.points)),
+      [...ways.map(({ points }) => points), ...this.wallLines()].flatMap(dotted),
       this.frame(),
     );
   });
@@ -182,8 +191,10 @@ export class SitePlan {
       })
       .on('drag', (event: Dragged) => {
         const [x, y] = pointer(event.sourceEvent as MouseEvent, svg);
-        const point = onPlan(this.scale(), { x, y }, (this.design() as Design).plan);
-        this.held.set({ key, point });
+        const at = onPlan(this.scale(), { x, y }, this.plan());
+        const point = snaps(key) ? snapped(this.plan(), key, at, this.scale().k) : at;
+        if (key.startsWith('scale')) this.move(key, () => point);
+        else this.held.set({ key, point });
       })
       .on('end', () => this.letGo());
     select(svg).selectAll<SVGGElement, unknown>('[data-key]').call(behaviour);
@@ -197,6 +208,11 @@ export class SitePlan {
 
   /** Moves what has the key: a part, a point of a way, an entrance, what is guarded. */
   private move(key: string, to: (from: Point) => Point): void {
+    const [kind, index] = key.split(' ');
+    if (kind === 'scale') {
+      this.site.measured.update((m) => m && (index === '0' ? [to(m[0]), m[1]] : [m[0], to(m[1])]));
+      return;
+    }
     const design = this.session.design();
     const edit = design && movePoint(design, this.view.scene()?.id, key, to);
     if (edit) this.session.edit(edit);

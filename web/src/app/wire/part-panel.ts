@@ -18,14 +18,20 @@ import { ChoiceField, type Choice } from '../common/choice-field';
 import { Fold } from '../common/fold';
 import { Hint } from '../common/hint';
 import { TextField } from '../common/text-field';
+import { OptionalField } from '../common/optional-field';
 import { ParamField } from '../common/param-field';
 import { ValueField } from '../common/value-field';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { Selection } from '../data/selection';
+import { Site } from '../site/site';
 import { PartCurve } from '../picture/part-curve';
 import { RecordingField } from './recording-field';
 import { takeApart } from './take-apart';
+
+const tilt: Param = {
+  ...{ id: 'tilt', label: 'Looks down by', unit: '°', default: 0, min: -90, max: 90 },
+};
 
 /** One part: its values to change, what it carries now, its place, and what to mind. */
 @Component({
@@ -36,6 +42,7 @@ import { takeApart } from './take-apart';
     ChoiceField,
     Fold,
     Hint,
+    OptionalField,
     ParamField,
     PartCurve,
     RecordingField,
@@ -52,15 +59,18 @@ export class PartPanel {
   private readonly session = inject(DesignSession);
   private readonly view = inject(BenchView);
   private readonly selection = inject(Selection);
+  private readonly site = inject(Site);
   /** Where it can stand: on the plan. */
-  protected readonly placeParams = computed((): (Param & { id: keyof Place })[] => {
-    const { width, depth } = this.session.design()?.plan ?? { width: 0, depth: 0 };
-    return [
-      { id: 'x', label: 'East', unit: 'm', default: 0, min: 0, max: width },
-      { id: 'y', label: 'North', unit: 'm', default: 0, min: 0, max: depth },
-      { id: 'facing', label: 'Looks towards', unit: '°', default: 0, min: -360, max: 360 },
-    ];
-  });
+  protected readonly placeParams = computed((): (Param & { id: 'x' | 'y' | 'facing' })[] => [
+    { ...this.site.right(), id: 'x' },
+    { ...this.site.up(), id: 'y' },
+    { id: 'facing', label: 'Looks towards', unit: '°', default: 0, min: -360, max: 360 },
+  ]);
+  /** How high, and how far down it looks: that means something once its height is told. */
+  protected readonly heightParams = computed((): (Param & { id: 'z' | 'tilt' })[] => [
+    { id: 'z', label: 'Height over the ground', unit: 'm', default: 1, min: 0, max: 1000 },
+    ...(this.part()?.place?.z === undefined ? [] : [{ ...tilt, id: 'tilt' as const }]),
+  ]);
   protected readonly curveOpen = signal(false);
 
   protected readonly part = computed(() =>
@@ -122,9 +132,11 @@ export class PartPanel {
     this.session.edit({ type: 'set-param', id: this.id(), param, value });
   }
 
-  protected setPlace(key: keyof Place, value: number): void {
-    const place = this.part()?.place ?? { x: 0, y: 0, facing: 0 };
-    this.session.edit({ type: 'place-part', id: this.id(), place: { ...place, [key]: value } });
+  protected setPlace(key: keyof Place, value: number | undefined): void {
+    const { [key]: _, ...rest } = this.part()?.place ?? { x: 0, y: 0, facing: 0 };
+    const told = value === undefined ? {} : { [key]: value };
+    const place = { ...rest, ...told } as Place;
+    this.session.edit({ type: 'place-part', id: this.id(), place });
   }
 
   protected putOnPlan(): void {

@@ -71,6 +71,7 @@ export function coverage(
     const at = centreOf(grid, i);
     const looks = headings.map((heading) => there.looks(at, heading));
     for (const watcher of watchers) {
+      if (watcher.isUnfelt(looks[0] ?? [])) continue;
       // What stands, or is felt alike whichever way it goes, is looked at once.
       const ways = there.goes && watcher.byHeading ? looks : looks.slice(0, 1);
       const noticed = ways.filter((look) => watcher.notices(look)).length;

@@ -3,7 +3,7 @@ import { Circuit } from '../circuit/index.js';
 import type { Design, Place, Scene } from '../design/index.js';
 import { beyond, levelsAtRest } from '../logic/index.js';
 import { SensorSweep } from '../rehearsal/index.js';
-import { momentIn, setStage, stimulusOn, type Now } from '../scene/index.js';
+import { momentIn, setStage, staysBelow, stimulusOn, type Now } from '../scene/index.js';
 import type { Presence } from './presence.js';
 
 /** A sensor on the plan with what it takes to trip the channel that it is read by. */
@@ -18,6 +18,11 @@ export interface Watcher {
   at(place: Place): Watcher;
   /** Whether what is there trips it at any of some looks, all else at rest. */
   notices(looks: readonly Presence[]): boolean;
+  /**
+   * Whether it is clear without looking that what is there is not noticed, whichever way it goes: nearly everything on a plan is too
+   * far from nearly every sensor. False tells nothing.
+   */
+  isUnfelt(looks: readonly Presence[]): boolean;
   /** What is felt depends on which way something goes. */
   byHeading: boolean;
 }
@@ -78,17 +83,29 @@ export function watchersOf(
     return [...new Set(own.map((p) => p.channel))].map((channel): Watcher => {
       const trips = own.filter((p) => p.channel === channel);
       const alike = JSON.stringify([part.kind, feels, trips.map(({ at }) => at.toPrecision(3))]);
+      // Of one that trips by less than at rest nothing can be said so.
+      const least = trips.every(({ more }) => more) ? Math.min(...trips.map((t) => t.at)) : -1;
       const placed = (at: Place): Watcher => {
         const there = { ...sensor, receiver: { ...receiver, place: at } };
+        let rest: number | undefined;
+        const unfelt = ({ bodies: [body, ...more], happening, air }: Now): boolean =>
+          body !== undefined &&
+          more.length + happening.length === 0 &&
+          staysBelow(body, there.receiver, least / sensor.gain, air) &&
+          (rest ??= stimulusOn(stage, there, still, solved)) === 0;
         const isTripped = (now: Now): boolean => {
           const felt = stimulusOn(stage, there, now, solved);
           return trips.some((trip) => (trip.more ? felt > trip.at : felt < trip.at));
         };
         let restless: boolean | undefined;
+        const isUnfelt: Watcher['isUnfelt'] = (looks) => momentsOf(looks).every(unfelt);
         return {
-          ...{ channel, part: part.id, place: at, alike, at: placed },
+          ...{ channel, part: part.id, place: at, alike, at: placed, isUnfelt },
           byHeading: goesByHeading.has(receiver.quantity),
-          notices: (looks) => !(restless ??= isTripped(still)) && momentsOf(looks).some(isTripped),
+          notices: (looks) =>
+            !isUnfelt(looks) &&
+            !(restless ??= isTripped(still)) &&
+            momentsOf(looks).some(isTripped),
         };
       };
       return placed(place);

@@ -19,7 +19,7 @@ export { leavesLoss, nothingPasses, radioLoss, wallKinds, type WallKind } from '
 export { alongPath, pathLength } from './path.js';
 export { discMagnetField } from './disc-magnet.js';
 export { roomConcentration } from './room-gas.js';
-export { reflection } from './body/stimulus-of-body.js';
+export { reflection, staysBelow } from './body/stimulus-of-body.js';
 export {
   ambientOf,
   ambientParams,

@@ -132,8 +132,8 @@ export function stimulusOfBody(
 }
 
 /** The part of something upright that is nearest in height. */
-function nearestOf({ x, y, height }: Body, { z }: Place): RaisedPoint {
-  return z === undefined ? { x, y } : { x, y, z: Math.min(z, height) };
+function nearestOf(body: Body, { z }: Place): RaisedPoint {
+  return z === undefined ? body : { x: body.x, y: body.y, z: Math.min(z, body.height) };
 }
 
 /** The same where no wall is. */
@@ -143,3 +143,30 @@ function openly(body: Body, receiver: Receiver, sight: Sight, air: number): numb
   const inside = sight.angle <= (receiver.halfAngle ?? 180);
   return inside ? Math.max(0.01, sight.distance - (sight.level * body.width) / 2) : undefined;
 }
+
+/**
+ * Whether a body by itself stays below a level, whichever way it goes and whatever stands between: it is too far away, or behind. Told
+ * of what falls with the square of the distance alone, and cheaply: it spares the whole look.
+ */
+export function staysBelow(body: Body, receiver: Receiver, level: number, air: number): boolean {
+  const most = mostAtOne[receiver.quantity]?.(body, air);
+  if (most === undefined) return false;
+  const { x, y, z, facing } = receiver.place;
+  const [dx, dy] = [body.x - x, body.y - y];
+  if (most <= level * (dx * dx + dy * dy)) return true;
+  const isBehind = dx * Math.cos(radians(facing)) + dy * Math.sin(radians(facing)) < 0;
+  return isBehind && z === undefined && receiver.halfAngle !== undefined && level >= 0;
+}
+
+/** The most that is felt of a body 1 m away, straight ahead and whichever way it goes. */
+const mostAtOne: Partial<Record<Quantity, (body: Body, air: number) => number>> = {
+  heat: (body, air) =>
+    (4 *
+      stefanBoltzmann *
+      surfaceKelvin ** 3 *
+      Math.abs(excessIn(body, air)) *
+      body.width *
+      body.height) /
+    Math.PI,
+  echo: (body) => Math.sqrt(body.echo),
+};

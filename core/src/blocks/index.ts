@@ -10,3 +10,4 @@ export { power } from './fed-sensor.js';
 export { bestLoad, usualRange, type Swing } from './best-load.js';
 export { blocks, searchBlocks } from './blocks.js';
 export { sensorPower } from './sensor-power.js';
+export { loadAmps, loadVolts, usePin } from './load-stage.js';

@@ -1,3 +1,4 @@
+import type { Brief } from '../design/index.js';
 import type { Params, SolvedPart } from './part-kind.js';
 
 /** A light-emitting junction: something has to limit its current. */
@@ -127,8 +128,15 @@ export interface Facets<V = Params, K extends string = string> {
   switchings?: number;
   /** What it wants around it before a controller can read it, where that is more than power or a load resistor. */
   frontEnd?: 'bridge' | 'heater' | 'charge' | 'touch' | 'plates';
-  /** A controller for a first design: what it is then fed with, V, from an adapter or from cells. */
-  firstFed?: { mains: number; battery: number };
+  /** A controller for a first design: what it is then fed with, V, from an adapter or from cells, and at most. */
+  firstFed?: { mains: number; battery: number; most: number };
+  /** What is done with it in a first design when something is noticed, what it is called there, and by which block it is switched. */
+  answers?: {
+    by: NonNullable<Brief['answer']>;
+    named: string;
+    stage?: string;
+    params?: Readonly<Record<string, number>>;
+  };
   /** The kind of part across from it whose beam it watches, where it is mostly used so. */
   beamFrom?: string;
   /** A contact at the end of a loop; where its resistors tell rest, tripped, cut and shorted apart, they, Ω. */

@@ -85,6 +85,10 @@ export function relayBoard(channels: 1 | 2 | 4 | 8) {
       `${channels} channel`,
     ],
     stage: 'drives',
+    // The smallest is enough for one thing.
+    ...(channels === 1
+      ? { answers: { by: 'switch', named: 'Relay', params: { active: 1 } } as const }
+      : {}),
     terminals: [
       { id: 'VCC', label: 'VCC', role: 'supply-in' },
       { id: 'GND', label: 'GND', role: 'ground' },

@@ -1,4 +1,7 @@
+import { findKind } from '../catalog/index.js';
+import { check, gatherEvidence } from '../check/index.js';
 import {
+  answers,
   applyEdit,
   emptyDesign,
   type Brief,
@@ -198,5 +201,43 @@ describe('the line', () => {
       threshold: 60,
       hysteresis: 16,
     });
+  });
+});
+
+describe('what answers', () => {
+  const answered = (answer: Brief['answer'], more: Partial<Brief> = {}, sensor = 'loop-contact') =>
+    first(sensor, [need(sensor === 'tag-reader' ? 'tag-shown' : 'door-opens')], {
+      answer,
+      ...more,
+    });
+
+  it.each(answers)('%s: is wired, fed, and acts when what must be noticed happens', (answer) => {
+    const made = answered(answer);
+    expect(outcomes(made)).toEqual(['noticed']);
+    expect(made.played.flatMap(({ rehearsal }) => rehearsal.troubles)).toEqual([]);
+    const acting = made.design.parts.filter((p) => findKind(p.kind)?.acts);
+    expect(acting.length).toBe(1);
+    const wrong = check(gatherEvidence(made.design, made.played[0].scene));
+    const errors = wrong.filter(({ severity }) => severity === 'error').map(({ code }) => code);
+    // A release is somebody's choice of place.
+    expect(errors).toEqual(answer === 'lock' ? ['lock-without-release'] : []);
+  });
+
+  it('a load of 12 V and a controller that takes 12 V share a supply; one that takes 5 V has its own', () => {
+    const supplies = ({ design }: FirstDesign) =>
+      design.parts.flatMap(({ kind, params }) =>
+        ['adapter', 'alkaline-pack', 'lead-battery'].includes(kind)
+          ? [[kind, params['volts']]]
+          : [],
+      );
+    expect(supplies(answered('pump'))).toEqual([['adapter', 12]]);
+    expect(supplies(answered('pump', { feed: 'battery' }))).toEqual([['lead-battery', 12]]);
+    expect(supplies(answered('pump', {}, 'tag-reader'))).toEqual([
+      ['adapter', 5],
+      ['adapter', 12],
+    ]);
+    expect(supplies(answered('sound', { feed: 'battery' }, 'tag-reader'))).toEqual([
+      ['alkaline-pack', 4.5],
+    ]);
   });
 });

@@ -12,10 +12,11 @@ import {
 } from '../design/index.js';
 import { findHappeningKind } from '../scene/index.js';
 import { boardsOf, Draft, newChannel, usualColour } from '../wiring/index.js';
+import { addCells, answeringKind, answerWith, sharedVolts } from './answering.js';
 import { firstScenes } from './first-scenes.js';
 import { tune, type Tuned } from './tune.js';
 
-/** How long the buzzer goes on after what was noticed is over, s, as long as the brief does not say; and at most. */
+/** How long it acts on after what was noticed is over, s, as long as the brief does not say; and at most. */
 const usualHold = 3;
 const longestHold = 86_400;
 
@@ -52,8 +53,8 @@ export interface FirstDesign extends Omit<Tuned, 'edit'> {
 const boards = catalog.filter(({ firstFed }) => firstFed);
 
 /**
- * A whole small design: a sensor with what it wants around it, a supply and a controller where there are none, a buzzer
- * with its driver, a channel that tells rest from what must be noticed, a rule, and scenes in which that happens. Of the
+ * A whole small design: a sensor with what it wants around it, a supply and a controller where there are none, what
+ * answers (the brief says what: a buzzer where it does not) with its driver, a channel that tells rest from what must be noticed, a rule, and scenes in which that happens. Of the
  * controllers the first that suits the sensor is taken.
  *
  * @throws CannotBuild where the sensor has no usual front end
@@ -88,8 +89,7 @@ function designOn(design: Design, asked: Asked, board: PartKind | undefined): Fi
     name: asked.named,
   }));
   if (!first) throw new CannotBuild(`${asked.named} gives nothing that a controller could read.`);
-  const buzzer = draft.add('active-buzzer', 'Buzzer');
-  build(draft, 'transistor-stage', { part: buzzer });
+  answerWith(draft, answeringKind(design.brief), (block, part) => build(draft, block, { part }));
   draft.make({ type: 'put-channel', channel: first });
   act(draft, first);
   const scenes = firstScenes(draft.design, asked.needs, asked.scene);
@@ -103,10 +103,13 @@ function designOn(design: Design, asked: Asked, board: PartKind | undefined): Fi
 /** A supply and a controller on it. */
 function powered(draft: Draft, { kind, firstFed, feed: into }: PartKind): void {
   if (!firstFed || !into) throw new CannotBuild('The controller takes no supply.');
-  const supply =
-    draft.design.brief.feed === 'battery'
-      ? draft.add('alkaline-pack', 'Battery', { volts: firstFed.battery })
-      : draft.add('adapter', 'Supply', { volts: firstFed.mains });
+  const { mains, battery, most } = firstFed;
+  const { brief } = draft.design;
+  const onCells = brief.feed === 'battery';
+  const volts = sharedVolts(answeringKind(brief), onCells ? battery : mains, most);
+  const supply = onCells
+    ? addCells(draft, 'Battery', volts)
+    : draft.add('adapter', 'Supply', { volts });
   const board = draft.add(kind, 'Controller');
   for (const [from, to] of [
     ['plus', into.plus],
@@ -150,7 +153,7 @@ function readFrom(design: Design, before: ReadonlySet<TerminalRef>): TerminalRef
   return numbers.length > 0 ? numbers : fresh;
 }
 
-/** A rule that sounds the buzzer for the channel. */
+/** A rule that lets what answers act for the channel. */
 function act(draft: Draft, channel: Channel): void {
   const { outputs, rules, brief } = draft.design;
   const output = outputs.at(-1);

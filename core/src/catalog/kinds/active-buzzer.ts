@@ -9,6 +9,7 @@ export const activeBuzzer = definePart({
   prefix: 'P',
   words: ['buzzer', 'beep', 'active', 'sound', 'small', 'alarm'],
   stage: 'acts',
+  answers: { by: 'sound', named: 'Buzzer', stage: 'transistor-stage' },
   terminals: [
     { id: 'plus', label: '+', role: 'supply-in' },
     { id: 'minus', label: '−', role: 'passive' },

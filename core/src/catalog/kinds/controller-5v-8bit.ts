@@ -36,7 +36,7 @@ export const controller5v8bit = definePart({
   prefix: 'U',
   words: ['controller', 'board', 'microcontroller', 'processor', 'brain', 'analogue'],
   stage: 'decides',
-  firstFed: { mains: 9, battery: 9 },
+  firstFed: { mains: 9, battery: 9, most: 12 },
   terminals: [
     ...analoguePins,
     ...digitalPins,

@@ -11,6 +11,7 @@ export const magneticLock = definePart({
   prefix: 'Y',
   words: ['lock', 'door', 'magnet', 'access', 'hold', 'entry', 'escape', 'puzzle'],
   stage: 'acts',
+  answers: { by: 'lock', named: 'Lock', stage: 'mosfet-stage' },
   terminals: [
     { id: 'plus', label: '+', role: 'coil' },
     { id: 'minus', label: '−', role: 'coil' },

@@ -9,6 +9,7 @@ export const networkMessage = definePart({
   prefix: 'N',
   words: ['message', 'network', 'notify', 'phone', 'house', 'wireless', 'send', 'report'],
   stage: 'acts',
+  answers: { by: 'message', named: 'Message' },
   terminals: [
     { id: 'send', label: 'send', role: 'signal-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

@@ -15,6 +15,7 @@ export const pump12v = definePart({
   prefix: 'M',
   words: ['pump', 'motor', 'water', 'bilge', 'fan', 'drain'],
   stage: 'acts',
+  answers: { by: 'pump', named: 'Pump', stage: 'mosfet-stage' },
   terminals: [
     { id: 'plus', label: '+', role: 'coil' },
     { id: 'minus', label: '−', role: 'coil' },

@@ -55,7 +55,7 @@ export const radioBoard3v3 = definePart({
     'message',
   ],
   stage: 'decides',
-  firstFed: { mains: 5, battery: 4.5 },
+  firstFed: { mains: 5, battery: 4.5, most: 5.5 },
   terminals: [
     ...analoguePins,
     ...digitalPins,

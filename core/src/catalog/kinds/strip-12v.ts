@@ -9,6 +9,7 @@ export const strip12v = definePart({
   prefix: 'H',
   words: ['strip', 'led', 'light', 'tape', 'stairs', 'cabinet', 'lamp', 'dim'],
   stage: 'acts',
+  answers: { by: 'light', named: 'Light', stage: 'mosfet-stage' },
   terminals: [
     { id: 'plus', label: '+', role: 'supply-in' },
     { id: 'minus', label: '−', role: 'passive' },

@@ -13,6 +13,7 @@ export const valve12v = definePart({
   prefix: 'Y',
   words: ['valve', 'water', 'gas', 'solenoid', 'pipe', 'shut off', 'irrigation', 'sprinkler'],
   stage: 'acts',
+  answers: { by: 'valve', named: 'Valve', stage: 'mosfet-stage' },
   terminals: [
     { id: 'plus', label: '+', role: 'coil' },
     { id: 'minus', label: '−', role: 'coil' },

@@ -73,13 +73,10 @@ export class SensorComparison {
 
   /** What the first designs do not do that the brief asks for. */
   protected readonly notes = computed(() => {
-    const { controller, answer } = this.session.design()?.brief ?? {};
+    const { controller } = this.session.design()?.brief ?? {};
     return [
       ...(controller === 'without'
         ? ['First designs have a controller: one without is put together in Wire, from its stages.']
-        : []),
-      ...(answer && answer !== 'sound'
-        ? ['First designs sound a buzzer: what is to act instead is put in its place in Wire.']
         : []),
     ];
   });

@@ -98,10 +98,22 @@ export const topics: readonly Topic[] = [
     text: [
       'The plan is looked over in some thousand cells. In each someone is put who goes four ways, and the same physics as in a rehearsal tells what every sensor then feels: walls, cones, reach, how far away, how fast across and how fast nearer. What it takes to trip a channel is read off the solved circuit. How many readings in a row it takes, and how long it lasts, is not counted here: that is rehearsed.',
       'A motion module sees who goes across from about three times as far as who comes straight at it: such ground is noticed only going some ways.',
-      'The easiest way in is that on which least is noticed, and of these the shortest, on a grid of a decimetre or more with eight ways to go; a metre that is noticed counts as a thousand metres of detour. It goes from any entrance, or from the edge of the plan where none is given, and through no wall.',
+      'The easiest way in is that on which least is noticed, and of these the shortest, on a grid of a decimetre or more with eight ways to go; a metre that is noticed counts as a thousand metres of detour. It goes from any entrance, or from the edge of the plan where none is given, through doors and gaps, and through no wall and no window.',
     ],
     formula: 'cost of a step = length · (1, or 1 + 1000 where it is noticed)',
     source: 'Dijkstra, Numerische Mathematik 1, 1959; the physics as in the catalogue.',
+  },
+  {
+    id: 'site',
+    title: 'The plan of the place: what stands in the way',
+    text: [
+      'What is drawn counts in every rehearsal. A wall takes what its material does: of light and near infrared all but through glass, of warmth all, of sound and radio so many decibels. A door is of boards and shut, a window is a pane, a gap is nothing. Leaves hide what is seen and weaken radio and echoes by how far the way goes through them.',
+      'Heights count between two that tell theirs: over a wall or a tree that is lower one sees, and a beam goes over the cat. A sensor that tells its height sees the part of someone that is nearest in height, and may look down. Where one of two does not tell its height, both are taken to be level.',
+      'Rooms only divide the ground: in each it is told how much is noticed. Of a room whose outline crosses itself nothing is told. North may be turned; the sides of the plan are then called right and up.',
+    ],
+    formula: 'cos(angle) = cos(bearing)·cos(tilt)·cos(elevation) − sin(tilt)·sin(elevation)',
+    source:
+      'Scalar product of two directions; leaves as CCIR Report 236-2, 1986; materials as in “What is heard, what arrives by radio, and the sun”.',
   },
   {
     id: 'places',
@@ -120,13 +132,13 @@ export const topics: readonly Topic[] = [
     title: 'What is heard, what arrives by radio, and the sun',
     text: [
       'A sounder is taken as loud as it is rated at 1 m, weighted by its tone, and 6 dB fainter each time it is twice as far; walls between take what their material does. Rooms, which throw sound back, and what goes around a wall are left out. An alarm is said to be heard over all else from 15 dB above what is there (common practice); 45 dB(A) is what is mostly allowed at a window by night: ask what holds where you are.',
-      'A radio signal loses what free space and the walls take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; the zone around the line of sight should be free, of hills too, for six tenths of its radius.',
-      'The sun blinds a sensor when it stands within the half-angle of where it looks. That is told for a clear sky with nothing before it, in solar time: noon is when the sun is in the south, or in the north beyond the tropic.',
+      'A radio signal loses what free space, the walls and leaves take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; the zone around the line of sight should be free, of hills too, for six tenths of its radius.',
+      'The sun blinds a sensor when it stands within the half-angle of where it looks. That is told for a clear sky, in solar time, past walls and trees that tell their height where the sensor tells its own; panes let it by: noon is when the sun is in the south, or in the north beyond the tropic.',
     ],
     formula:
-      'L = L₁ + A(f) − 20·lg d − walls;  margin = 10·lg(sent/faintest) − 20·lg(4πd/λ) − walls',
+      'L = L₁ + A(f) − 20·lg d − walls;  margin = 10·lg(sent/faintest) − 20·lg(4πd/λ) − walls − leaves',
     source:
-      'IEC 61672-1 (A-weighting), ITU-R P.525 (free space), P.526 (Fresnel zones), P.2040-3 (materials); Cooper, Solar Energy 12, 1969; sound reduction of walls from memory.',
+      'IEC 61672-1 (A-weighting), ITU-R P.525 (free space), P.526 (Fresnel zones), P.2040-3 (materials), CCIR Report 236-2 (leaves); Cooper, Solar Energy 12, 1969; sound reduction of walls from memory.',
   },
   {
     id: 'either-or',

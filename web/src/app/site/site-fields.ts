@@ -10,6 +10,7 @@ import { FormsModule } from '@angular/forms';
 import { planProblems } from '@yurei/core/scene';
 import { Message } from 'primeng/message';
 import { SelectButton } from 'primeng/selectbutton';
+import { HelpHint } from '../common/help-hint';
 import { GroundFields } from './ground-fields';
 import { RoomFields } from './room-fields';
 import { Site } from './site';
@@ -24,6 +25,7 @@ import { WayInFields } from './way-in-fields';
   imports: [
     FormsModule,
     GroundFields,
+    HelpHint,
     Message,
     RoomFields,
     SelectButton,
@@ -48,6 +50,7 @@ import { WayInFields } from './way-in-fields';
       [ngModel]="shown()"
       (ngModelChange)="shown.set($event)"
     />
+    <yu-help on="site" />
     @switch (shown()) {
       @case ('ground') {
         <yu-ground-fields />
@@ -71,8 +74,7 @@ import { WayInFields } from './way-in-fields';
   `,
   styles: `
     p-selectbutton {
-      display: block;
-      margin-bottom: 6px;
+      margin: 0 6px 6px 0;
     }
     p-message {
       display: block;

@@ -31,7 +31,8 @@ describe('the plan of the place', () => {
 
   it('an end of a wall is dragged by the pointer, and put back by undo', async () => {
     const length = '//yu-wall-fields//p[contains(., "Wall 5")]//input[@aria-label="Length"]';
-    const long = () => its.browser.driver.findElement(By.xpath(length)).getAttribute('value');
+    const long = async (): Promise<string> =>
+      (await its.browser.driver.findElement(By.xpath(length)).getAttribute('value')) ?? '';
     expect((await long()).replace('\u00a0', ' ')).toBe('8 m');
     const handle = await its.page.find('[data-key="wall 4 to"]');
     await its.browser.driver.executeScript(
@@ -72,14 +73,14 @@ describe('the plan of the place', () => {
     const wide = await its.page.find('input[aria-label="Width of the picture"]');
     await its.page.until(
       () => wide.getAttribute('value'),
-      (text) => text.startsWith('4'),
+      (text) => text?.startsWith('4') ?? false,
     );
     await its.page.saved();
   });
 
   async function picture(like: RegExp): Promise<string> {
     return its.page.until(
-      async () => (await its.page.find('yu-site-plan image')).getAttribute('href'),
+      async () => (await (await its.page.find('yu-site-plan image')).getAttribute('href')) ?? '',
       (href) => like.test(href),
     );
   }

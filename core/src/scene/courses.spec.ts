@@ -39,6 +39,18 @@ type Course = [
 
 const pressure = (decibel: number): number => 20e-6 * 10 ** (decibel / 20);
 const courses: Course[] = [
+  // 1 kW, of which 0.3 is sent out and 0.02 of that wavers, over a sphere of 2 m.
+  [
+    'heater-comes-on',
+    'heat',
+    { watts: 1000, radiant: 0.3, wavers: 0.02, lasts: 10 },
+    [[2, 0]],
+    [
+      [-0.1, 0],
+      [5, (1000 * 0.3 * 0.02) / (16 * Math.PI)],
+      [10.1, 0],
+    ],
+  ],
   // Sound dies away as e^(−t/τ) and falls as 1/d.
   [
     'clap',

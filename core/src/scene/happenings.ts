@@ -17,6 +17,8 @@ import { flame } from './happenings/flame.js';
 import { footstep } from './happenings/footstep.js';
 import { gasReleased } from './happenings/gas-released.js';
 import { glassBreaks } from './happenings/glass-breaks.js';
+import { heaterComesOn } from './happenings/heater-comes-on.js';
+import { branchSways } from './happenings/branch-sways.js';
 import { handNear } from './happenings/hand-near.js';
 import { headlights } from './happenings/headlights.js';
 import { codeTyped } from './happenings/code-typed.js';
@@ -77,6 +79,8 @@ export const happeningKinds: readonly HappeningKind[] = [
   warmthComes,
   coldNight,
   curtainInDraught,
+  branchSways,
+  heaterComesOn,
   lowSun,
   duskFalls,
   lampOn,

@@ -36,6 +36,7 @@ function stimulus(
   daylight = 0,
 ): number {
   const design = slipwayBeam();
+  design.plan = { ...design.plan, walls: [] };
   design.parts = design.parts.map((p) =>
     p.id === 'B1' ? { ...p, place: { x: distance, y: 3, facing: 180 } } : p,
   );

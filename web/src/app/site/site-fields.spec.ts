@@ -124,6 +124,25 @@ it('trees are added, sized and taken away; north turns the words', async () => {
   expect(plan().trees).toEqual([]);
 });
 
+it('a heater is added as what must not set it off, in the brief and in the scene, moved and taken away', async () => {
+  const { bench, screen } = await fields('Trouble');
+  const scene = () => bench.session.design()?.scenes[0].happenings ?? [];
+  const needs = () => bench.session.design()?.brief.needs ?? [];
+  const before = [scene().length, needs().length];
+  await screen.press('Add heater');
+  expect(needs().at(-1)).toMatchObject({ intent: 'nuisance', kind: 'heater-comes-on' });
+  expect(scene().at(-1)).toMatchObject({ need: needs().at(-1)?.id, intent: 'nuisance' });
+  expect(scene().at(-1)?.path?.length).toBe(1);
+  const field = screen.all('yu-trouble-fields input[aria-label="East"]').at(-1);
+  (field as HTMLInputElement).value = '7 m';
+  field?.dispatchEvent(new Event('input'));
+  field?.dispatchEvent(new Event('change'));
+  await screen.settle();
+  expect(scene().at(-1)?.path?.[0].x).toBe(7);
+  await screen.press('Remove Heater');
+  expect([scene().length, needs().length]).toEqual(before);
+});
+
 describe('on the plan', () => {
   it('what is picked is shown in words, and its ends are moved by the arrow keys', async () => {
     const { bench, screen } = await fields('Ground');

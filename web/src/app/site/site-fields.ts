@@ -16,6 +16,7 @@ import { RoomFields } from './room-fields';
 import { Site } from './site';
 import { SpotFields } from './spot-fields';
 import { TreeFields } from './tree-fields';
+import { TroubleFields } from './trouble-fields';
 import { WallFields } from './wall-fields';
 import { WayInFields } from './way-in-fields';
 
@@ -31,6 +32,7 @@ import { WayInFields } from './way-in-fields';
     SelectButton,
     SpotFields,
     TreeFields,
+    TroubleFields,
     WallFields,
     WayInFields,
   ],
@@ -63,6 +65,9 @@ import { WayInFields } from './way-in-fields';
       }
       @case ('tree') {
         <yu-tree-fields />
+      }
+      @case ('trouble') {
+        <yu-trouble-fields />
       }
       @case ('way in') {
         <yu-way-in-fields />
@@ -103,6 +108,7 @@ export class SiteFields {
     { id: 'wall', label: 'Walls' },
     { id: 'tree', label: 'Trees' },
     { id: 'way in', label: 'Ways in' },
+    { id: 'trouble', label: 'Trouble' },
     { id: 'spot', label: 'Spots' },
   ];
   protected readonly problems = computed(() => {

@@ -144,7 +144,7 @@ export const topics: readonly Topic[] = [
     id: 'either-or',
     title: 'Either or: what the other way costs and gains here',
     text: [
-      'Makers settle some things one way or the other: one reading or several in a row, looking now and then or an interrupt, a fixed line or one measured from what is learnt, an alarm that resets itself or latches, a module that holds or a rule. Each that the design could have the other way is changed, and all its scenes are rehearsed in time, as it stands and so changed. What differs is told with both numbers; what does not differ in these scenes may in others.',
+      'Makers settle some things one way or the other: one reading or several in a row, looking now and then or an interrupt, a fixed line or one measured from what is learnt, an alarm that resets itself or latches, a module that holds or a rule, a transistor or a relay. Each that the design could have the other way is changed, and all its scenes are rehearsed in time, as it stands and so changed. What differs is told with both numbers; what does not differ in these scenes may in others.',
       'A line that is measured from what is learnt is put where the fixed one is. How long something acts is the sum over all that acts.',
     ],
     formula: 'told = all that is other between a rehearsal as it stands and one changed',

@@ -1,3 +1,4 @@
+import { check, gatherEvidence } from '../check/index.js';
 import { applyEdit, type Design } from '../design/index.js';
 import { rehearse } from '../rehearsal/index.js';
 import { demo } from '../testing/demo.js';
@@ -16,11 +17,12 @@ it('offers what the design could have the other way, and nothing that it has not
     'hits',
     'baseline',
     'latch',
+    'relay',
   ]);
   expect(eitherOrs(loft).map(({ id }) => id.split(' ')[0])).toEqual([
-    ...['hits', 'edge', 'latch', 'latch', 'hold'],
+    ...['hits', 'edge', 'latch', 'latch', 'hold', 'relay', 'relay'],
   ]);
-  expect(eitherOrs({ ...slipway, channels: [], rules: [] })).toEqual([]);
+  expect(eitherOrs({ ...slipway, channels: [], rules: [], outputs: [] })).toEqual([]);
 });
 
 it.each<[string, Design, string]>([
@@ -86,5 +88,27 @@ describe('what comes of it', () => {
     expect(then.acted).toBeGreaterThan(2 * now.acted);
     expect(then.watts).toBeGreaterThan(now.watts);
     expect(then.noticed).toBeLessThan(now.noticed);
+  });
+
+  it('by a relay it acts as often, later by the time the relay takes to pull in, and draws the coil more', () => {
+    const { edit } = named(slipway, 'relay');
+    const then = effectOf(slipway, edit);
+    expect([then.noticed, then.fooled]).toEqual([now.noticed, now.fooled]);
+    // A relay board pulls in after 8 ms (its own parameter), and is looked at once a step.
+    expect((then.slowest ?? 0) - (now.slowest ?? 0)).toBeGreaterThan(0.006);
+    expect((then.slowest ?? 0) - (now.slowest ?? 0)).toBeLessThan(0.012);
+    expect(then.watts).toBeGreaterThan(now.watts);
+    expect(then.acted).toBeCloseTo(now.acted, 0);
+    const done = applyEdit(slipway, edit);
+    expect(done.parts.some((p) => p.kind === 'npn-transistor')).toBe(false);
+    const found = check(gatherEvidence(done, done.scenes[0]));
+    expect(found.filter((f) => f.severity === 'error')).toEqual([]);
+  });
+
+  it('a light that is dimmed is not lit through a relay', () => {
+    const pontoon = demo('pontoon-walkway-light');
+    const lit = effectOf(pontoon);
+    const then = effectOf(pontoon, named(pontoon, 'relay').edit);
+    expect([lit.noticed, then.noticed]).toEqual([lit.wanted, 0]);
   });
 });

@@ -4,6 +4,7 @@ import { applyEdit, type Channel, type Design, type Edit, type Part } from '../d
 import { energyTrace, quietScene, rehearse, wentWrong } from '../rehearsal/index.js';
 import { withBaseline } from '../threshold/index.js';
 import { arrangePins, boardsOf, branchOf } from '../wiring/index.js';
+import { relayInstead } from './relay-instead.js';
 
 /** Something that makers settle one way or the other: as the design has it now, and the other way. */
 export interface EitherOr {
@@ -50,6 +51,7 @@ export function eitherOrs(design: Design): EitherOr[] {
       };
     }),
     ...design.parts.flatMap((part) => holdOf(design, part)),
+    ...relayInstead(design),
   ];
 }
 
@@ -78,22 +80,19 @@ export function effectOf(design: Design, edit?: Edit): Effect {
   return { ...effect, watts: seconds > 0 ? joules / seconds : 0 };
 }
 
-/** How long any part acts, all together. */
+/** How long anything acts: a relay and what it switches count once. */
 function secondsOf(
   changes: readonly { part: string; t: number; active: boolean }[],
   end: number,
 ): number {
-  const since = new Map<string, number>();
-  let sum = 0;
+  const acting = new Set<string>();
+  let [sum, since] = [0, 0];
   for (const { part, t, active } of changes) {
-    const from = since.get(part);
-    if (active && from === undefined) since.set(part, t);
-    if (!active && from !== undefined) {
-      sum += t - from;
-      since.delete(part);
-    }
+    if (active && acting.size === 0) since = t;
+    if (active) acting.add(part);
+    else if (acting.delete(part) && acting.size === 0) sum += t - since;
   }
-  return [...since.values()].reduce((all, from) => all + end - from, sum);
+  return acting.size > 0 ? sum + end - since : sum;
 }
 
 /** What each channel reads with nothing there, counts. */

@@ -27,6 +27,7 @@ export { noticesFor, unreadNotices, type Notice } from './notices.js';
 export { tripPoints, type TripPoint } from './watchers.js';
 export { tryIn, untried } from './untried.js';
 export type { Dealt, Performance, Signal } from './performance.js';
+export { sidesOf, type Sides } from './sides.js';
 export {
   criteria,
   evenWeights,

@@ -11,6 +11,7 @@ export const dopplerModule = definePart({
   prefix: 'B',
   words: ['motion', 'radar', 'microwave', 'doppler', 'movement', 'speed', 'through wall'],
   stage: 'feels',
+  ready: true,
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'OUT', label: 'OUT', role: 'signal-out' },

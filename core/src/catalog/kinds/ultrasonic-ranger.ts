@@ -27,6 +27,7 @@ export const ultrasonicRanger = definePart({
     'near',
   ],
   stage: 'feels',
+  ready: true,
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'TRIG', label: 'TRIG', role: 'signal-in' },

@@ -6,6 +6,7 @@ import {
   chancesOf,
   evenWeights,
   rank,
+  sidesOf,
   type Candidate,
   type Chance,
   type Compared,
@@ -84,6 +85,7 @@ export class Comparison {
   readonly trouble = signal('');
   readonly weights = signal<Weights>(weightsKept());
   readonly ranked = computed((): Ranked[] => rank(this.compared(), this.weights()));
+  readonly sides = computed(() => sidesOf(this.ranked()));
   readonly serving = computed(() => this.ranked().filter((r) => r.serves));
   readonly others = computed(() => this.ranked().filter((r) => !r.serves));
   /** What many nights tell, by sensor. */
@@ -93,8 +95,12 @@ export class Comparison {
     const { brief, plan } = this.session.design() ?? {};
     if (!brief || !plan) return undefined;
     // Only what they are tried in: what else is said of it tries nothing anew.
-    const { needs, outdoors, by, feed, lasts } = brief;
-    return JSON.stringify({ brief: { needs, outdoors, by, feed, lasts, tells: '' }, plan });
+    const { needs, outdoors, by, feed, lasts, answer } = brief;
+    const { backdrop: _, ...ground } = plan;
+    return JSON.stringify({
+      brief: { needs, outdoors, by, feed, lasts, answer, tells: '' },
+      plan: ground,
+    });
   });
 
   constructor() {

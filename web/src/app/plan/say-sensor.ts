@@ -1,5 +1,5 @@
 import { decimals, formatDuration, formatQuantity } from '@yurei/core/quantity';
-import type { Chance, Dealt, Performance, Ranked } from '@yurei/core/plan';
+import { reasonOf, type Chance, type Dealt, type Performance, type Ranked } from '@yurei/core/plan';
 
 /** One fact of a sensor as a row of the table in which sensors stand side by side. */
 export interface Fact {
@@ -102,3 +102,12 @@ export const dealtFacts = (dealt: readonly Dealt[]): Fact[] =>
       return found ? sayOutcome(found) : none;
     }),
   }));
+
+/** A sensor as the best of a side: what came of it, what it draws, how many parts it wants and what it costs. */
+export function saySide(ranked: Ranked): string {
+  const { label, does, price } = ranked;
+  if (!does) return label;
+  const parts = does.around.length;
+  const wants = parts === 0 ? 'nothing' : parts === 1 ? 'one part' : `${parts} parts`;
+  return `${label}. ${reasonOf(ranked)} Draws ${formatQuantity(does.amps, 'A')} with its board, wants ${wants} around it, ${price}.`;
+}

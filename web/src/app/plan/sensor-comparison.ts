@@ -20,7 +20,7 @@ import { HelpHint } from '../common/help-hint';
 import { Hint } from '../common/hint';
 import { DesignSession } from '../data/design-session';
 import { Comparison, keyOf, mostWeight } from './comparison';
-import { dealtFacts, facts, sayErrors } from './say-sensor';
+import { dealtFacts, facts, sayErrors, saySide } from './say-sensor';
 
 /** At most so many stand side by side. */
 const mostBeside = 4;
@@ -99,6 +99,16 @@ export class SensorComparison {
       cells: all.map(({ ranked, key }) => say(ranked, this.comparison.chances().get(key))),
     }));
   });
+
+  /** What is settled by which sensor is taken: once all were tried. */
+  protected readonly sides = computed(() =>
+    this.comparison.running()
+      ? []
+      : this.comparison.sides().map(({ title, sides }) => ({
+          title,
+          sides: sides.map(({ label, best }) => ({ label, says: saySide(best) })),
+        })),
+  );
 
   protected readonly says = computed(() => {
     const [done, wanted] = [this.comparison.done(), this.comparison.wanted()];

@@ -85,7 +85,7 @@ export const topics: readonly Topic[] = [
     id: 'compare',
     title: 'How sensors are compared',
     text: [
-      'Each sensor that feels what must be noticed is wired as it usually is, on a bench of its own, with a controller, a buzzer and a rule. What the brief asks then happens in scenes by day, by night, or both. Its line is set in the middle between rest and what must be noticed, clear of what must not set it off where that can be; it is read ten times while it is felt.',
+      'Each sensor that feels what must be noticed is wired as it usually is, on a bench of its own, with a controller, what the brief answers with (a buzzer where it does not say) and a rule. What the brief asks then happens in scenes by day, by night, or both. Its line is set in the middle between rest and what must be noticed, clear of what must not set it off where that can be; it is read ten times while it is felt.',
       'What stands here is what the rehearsal of that design gave: its delay, its current, what fooled it. One that notices all stands before one that does not, then the marks decide: each from 0 to 100, weighed by what counts to you. Quiet: the share of nuisances that leave it quiet. Clear: ten standard deviations of the readings at rest are full marks. Fast and little current: by ratio to the best. Few parts: halved by each two parts around it.',
       'Over many nights every part is anywhere within its tolerance, and air, supply, strength and place differ as usual.',
     ],
@@ -113,7 +113,7 @@ export const topics: readonly Topic[] = [
     ],
     formula: 'cos(angle) = cos(bearing)·cos(tilt)·cos(elevation) − sin(tilt)·sin(elevation)',
     source:
-      'Scalar product of two directions; leaves as CCIR Report 236-2, 1986; materials as in “What is heard, what arrives by radio, and the sun”.',
+      'Scalar product of two directions; leaves as CCIR Report 236-2, 1986; materials as in “What is heard, and the sun” and “What arrives by radio”.',
   },
   {
     id: 'places',
@@ -129,16 +129,24 @@ export const topics: readonly Topic[] = [
   },
   {
     id: 'reach',
-    title: 'What is heard, what arrives by radio, and the sun',
+    title: 'What is heard, and the sun',
     text: [
       'A sounder is taken as loud as it is rated at 1 m, weighted by its tone, and 6 dB fainter each time it is twice as far; walls between take what their material does. Rooms, which throw sound back, and what goes around a wall are left out. An alarm is said to be heard over all else from 15 dB above what is there (common practice); 45 dB(A) is what is mostly allowed at a window by night: ask what holds where you are.',
-      'A radio signal loses what free space, the walls and leaves take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; the zone around the line of sight should be free, of hills too, for six tenths of its radius.',
       'The sun blinds a sensor when it stands within the half-angle of where it looks. That is told for a clear sky, in solar time, past walls and trees that tell their height where the sensor tells its own; panes let it by: noon is when the sun is in the south, or in the north beyond the tropic.',
     ],
-    formula:
-      'L = L₁ + A(f) − 20·lg d − walls;  margin = 10·lg(sent/faintest) − 20·lg(4πd/λ) − walls − leaves',
+    formula: 'L = L₁ + A(f) − 20·lg d − walls',
     source:
-      'IEC 61672-1 (A-weighting), ITU-R P.525 (free space), P.526 (Fresnel zones), P.2040-3 (materials), CCIR Report 236-2 (leaves); Cooper, Solar Energy 12, 1969; sound reduction of walls from memory.',
+      'IEC 61672-1 (A-weighting); Cooper, Solar Energy 12, 1969; sound reduction of walls from memory.',
+  },
+  {
+    id: 'radio',
+    title: 'What arrives by radio',
+    text: [
+      'A radio signal loses what free space, the walls and leaves take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; the zone around the line of sight should be free, of hills too, for six tenths of its radius. Where it does not arrive, other radios on the plan may pass it on: the way of fewest legs is taken, each with the wanted margin, and each radio passes on to one only, so that no message goes round.',
+    ],
+    formula: 'margin = 10·lg(sent/faintest) − 20·lg(4πd/λ) − walls − leaves',
+    source:
+      'ITU-R P.525 (free space), P.526 (Fresnel zones), P.2040-3 (materials), CCIR Report 236-2 (leaves); fewest legs by Dijkstra, Numerische Mathematik 1, 1959.',
   },
   {
     id: 'either-or',
@@ -156,6 +164,7 @@ export const topics: readonly Topic[] = [
     text: [
       'Two beams tell which way one goes while the time between them is longer than the difference that their readings in a row can make, h readings every T: h·T at the latest for one against (h − 1)·T at the earliest for the other. Between two who follow each other both must clear, which takes their readings in a row to clear.',
       'Each receiver on the plan is taken with the nearest lamp that looks at it and at which it looks, to 20°; two that lie within 30° of each other are a pair, and how far one lies from the other is what is between them. A program has still to tell the order: it trips the channels one after the other, and that is all that is promised here.',
+      'Where beams cross, who breaks both is at the crossing. Two people who break four beams may stand at either of two pairs of crossings: a third way of looking, or what was there before, has to tell.',
     ],
     formula: 'fastest = apart/(h₁·T₁ − (h₂ − 1)·T₂);  gap = walking pace · h to clear · T',
     source: 'Worked out from the readings; walking pace 1.3 m/s (common practice).',

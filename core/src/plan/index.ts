@@ -6,6 +6,8 @@ export { candidates, compare, type Candidate, type Compared } from './compare.js
 export { effectOf, eitherOrs, type Effect, type EitherOr } from './either-or.js';
 export { chancesOf, type Chance, type Nights } from './chances.js';
 export { beamPairs, beamsOf, type Beam, type BeamPair } from './beams.js';
+export { crossingBeams, type Alike, type Crossing, type CrossingBeams } from './crossing-beams.js';
+export { radioWays, type RadioWay } from './repeaters.js';
 export { blindPath, edgeOf, type BlindPath } from './blind-path.js';
 export { centreOf, coverage, type Area, type Coverage } from './coverage.js';
 export { isSomewhere, type Thing } from './presence.js';

@@ -10,7 +10,7 @@ export {
   type SunPosition,
   type SunTime,
 } from './sky.js';
-export { meets, type Segment } from './segments.js';
+export { crossedAt, meets, type Segment } from './segments.js';
 export { barriersOf, leavesBetween, lengthOf, materialsBetween } from './obstacles.js';
 export { crossesItself, isWithin, outlineArea } from './outline.js';
 export { planProblems, type PlanProblem } from './plan-problems.js';

@@ -1,9 +1,11 @@
 import type { Design } from '@yurei/core/design';
 import {
   beamPairs,
+  crossingBeams,
   heardAt,
   quietEnough,
   radioReach,
+  radioWays,
   sunGlare,
   wantedMargin,
   wantedOver,
@@ -50,18 +52,25 @@ export const radioRows = (design: Design): ReachRow[] =>
     const reach = radioReach(design, part, spot);
     if (!reach) return undefined;
     const { distance, free, walls, leaves, margin, fresnel } = reach;
+    const way = radioWays(design, spot).get(part.id);
+    const by = (way?.through ?? []).slice(1).map((id) => nameOf(design, id));
     const meaning =
       margin >= wantedMargin
         ? 'arrives'
-        : margin > 0
-          ? `arrives when nothing stands between; ${wantedMargin} dB are wanted`
-          : 'does not arrive';
+        : way
+          ? `arrives by ${by.join(' and ')}, ${decibels(way.margin)} of margin on the weakest leg`
+          : margin > 0
+            ? `arrives when nothing stands between; ${wantedMargin} dB are wanted`
+            : 'does not arrive';
     return {
       far: metres(distance),
       says: `${decibels(margin)} of margin after ${decibels(free + walls + leaves)} lost${behind(walls)}${behind(leaves, 'leaves')}: ${meaning}; half-way ${metres(fresnel)} around the line of sight should be free`,
-      good: margin >= wantedMargin,
+      good: way !== undefined,
     };
   });
+
+const nameOf = ({ parts }: Design, id: string): string =>
+  parts.find((p) => p.id === id)?.name ?? id;
 
 function pairs(
   design: Design,
@@ -118,3 +127,20 @@ export const beamRows = (design: Design): { beams: string; apart: string; says: 
     apart: metres(apart),
     says: `which way one goes up to ${formatQuantity(fastest, 'm/s')}; two who follow at walking pace with less than ${metres(gap)} between them are taken for one`,
   }));
+
+/** What beams that cross tell of where someone is; nothing where none do. */
+export function crossingSaid(design: Design): string {
+  const found = crossingBeams(design);
+  if (!found) return '';
+  const { crossings, apart, alike } = found;
+  const places =
+    crossings.length === 1
+      ? 'One place, where both are broken'
+      : `${crossings.length} places, each at most ${metres(apart ?? 0)} from the next`;
+  const [first] = alike;
+  if (!first) return `${places}.`;
+  const at = (two: readonly { at: { x: number; y: number } }[]): string =>
+    two.map(({ at: { x, y } }) => `${metres(x)}, ${metres(y)}`).join(' and ');
+  const more = alike.length > 1 ? `, and ${alike.length - 1} more such pairs` : '';
+  return `${places}. Two people at ${at(first.people)} look like two at ${at(first.ghosts)}${more}.`;
+}

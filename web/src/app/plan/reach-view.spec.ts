@@ -84,3 +84,42 @@ it('tells how fast one may cross two beams for their order to be told', async ()
     /Lower beam receiver and Upper beam receiver ?150\smm ?which way one goes up to 15(\.0)?\sm\/s; .* 39(\.0)?\smm/,
   );
 });
+
+it('what does not arrive is passed on by another radio on the plan', async () => {
+  const wall = { from: { x: 50, y: 0 }, to: { x: 50, y: 4 }, material: 'metal' } as const;
+  const design = demo('creek-gate-watch');
+  const link = design.parts.find((p) => p.kind === 'radio-link');
+  if (!link) throw new RangeError('There is no radio.');
+  const relay = { ...link, id: 'T9', name: 'Mast radio', place: { x: 50, y: 300, facing: 0 } };
+  openBench({
+    ...design,
+    plan: {
+      ...{
+        width: 120,
+        depth: 400,
+        walls: [wall, { ...wall, from: { x: 51, y: 0 }, to: { x: 51, y: 4 } }],
+      },
+      spots: [{ name: 'Office', at: { x: 110, y: 2 }, background: 40 }],
+    },
+    parts: [
+      ...design.parts.map((p) => (p === link ? { ...p, place: { x: 10, y: 2, facing: 0 } } : p)),
+      relay,
+    ],
+  });
+  const screen = await show(ReachView);
+  await screen.settle();
+  expect(tables(screen)[1]).toMatch(
+    /Radio to the house.*−\d+ dB of margin.*: arrives by Mast radio, 4\d dB of margin on the weakest leg/s,
+  );
+});
+
+it('tells how many places crossing beams tell apart', async () => {
+  const stairs = demo('loft-stairs');
+  const across = stairs.parts.map((p) => {
+    if (p.id === 'E2') return { ...p, place: { x: 0.6, y: 0, facing: 90 } };
+    return p.id === 'B2' ? { ...p, place: { x: 0.6, y: 4, facing: -90 } } : p;
+  });
+  openBench({ ...stairs, parts: across });
+  const screen = await show(ReachView);
+  expect(screen.text()).toContain('One place, where both are broken.');
+});

@@ -7,7 +7,7 @@ import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 import { SiteFields } from '../site/site-fields';
 import { SitePlan } from '../site/site-plan';
-import { beamRows, heardRows, radioRows, sunRows } from './reach-rows';
+import { beamRows, crossingSaid, heardRows, radioRows, sunRows } from './reach-rows';
 
 /** What arrives where: sound and radio at spots of the plan, the sun in what sensors see. */
 @Component({
@@ -34,11 +34,16 @@ export class ReachView {
     if (!design) return [];
     return [
       {
-        ...{ title: 'what is heard', from: 'Sounder', rows: heardRows(design) },
+        ...{ title: 'what is heard', help: 'reach', from: 'Sounder', rows: heardRows(design) },
         none: 'No sounder of known loudness stands on the plan.',
       },
       {
-        ...{ title: 'what arrives by radio', from: 'Radio', rows: radioRows(design) },
+        ...{
+          title: 'what arrives by radio',
+          help: 'radio',
+          from: 'Radio',
+          rows: radioRows(design),
+        },
         none: 'No radio stands on the plan.',
       },
     ];
@@ -50,6 +55,10 @@ export class ReachView {
   protected readonly beams = computed(() => {
     const design = this.session.design();
     return design ? beamRows(design) : [];
+  });
+  protected readonly crossing = computed(() => {
+    const design = this.session.design();
+    return design ? crossingSaid(design) : '';
   });
   protected readonly where = computed(() => {
     const latitude = this.latitude();

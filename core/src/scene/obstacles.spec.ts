@@ -112,6 +112,25 @@ describe('where nobody goes', () => {
   });
 });
 
+it('one comes in through a wall where an entrance stands on it, and nowhere else', () => {
+  const open = {
+    ...wall(),
+    entrances: [
+      { x: 2.2, y: 3 },
+      { x: 5, y: 1 },
+    ],
+  };
+  const found = barriersOf(open).map(({ from, to }) =>
+    [from.y, to.y].map((y) => Number(y.toFixed(9))),
+  );
+  expect(found).toEqual([
+    [0, 2.6],
+    [3.4, 6],
+  ]);
+  // Nothing is seen through it for that.
+  expect(materialsBetween(open, at(0, 3), at(4, 3))).toEqual(['brick']);
+});
+
 describe('trees', () => {
   const tree = (height: number) => ({ trees: [{ at: { x: 5, y: 0 }, radius: 2, height }] });
 

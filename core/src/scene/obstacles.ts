@@ -1,4 +1,13 @@
-import type { Material, Opening, OpeningKind, Plan, RaisedPoint, Wall } from '../design/index.js';
+import type {
+  Material,
+  Opening,
+  OpeningKind,
+  Plan,
+  Point,
+  RaisedPoint,
+  Wall,
+} from '../design/index.js';
+import { distanceToStretch } from './shadow.js';
 import { cross, crossedAt, withinCircle, type Segment } from './segments.js';
 
 /** What stands on a plan between two points. */
@@ -76,15 +85,31 @@ export function leavesBetween(
 /** One steps over what is lower than this, m. */
 const stepsOver = 0.5;
 
-const barriers = new WeakMap<readonly Wall[], Segment[]>();
+/** One comes in through a wall at an entrance that is so near to it, as wide as a door, m. */
+const entranceAt = 0.3;
+const doorway = 0.8;
 
-/** The pieces of walls that nobody goes through: all of them but doors and gaps that begin near the ground. */
-export function barriersOf({ walls }: Pick<Plan, 'walls'>): readonly Segment[] {
-  const known = barriers.get(walls);
+type Walked = Pick<Plan, 'walls' | 'entrances'>;
+const barriers = new WeakMap<Walked, Segment[]>();
+
+/** The pieces of walls that nobody goes through: all of them but doors and gaps that begin near the ground, and entrances. */
+export function barriersOf(plan: Walked): readonly Segment[] {
+  const known = barriers.get(plan);
   if (known) return known;
-  const fresh = walls.flatMap(piecesOf);
-  barriers.set(walls, fresh);
+  const fresh = plan.walls.flatMap((wall) => piecesOf(withEntrances(wall, plan.entrances ?? [])));
+  barriers.set(plan, fresh);
   return fresh;
+}
+
+function withEntrances(wall: Wall, entrances: readonly Point[]): Wall {
+  const length = lengthOf(wall);
+  const found = entrances.flatMap((at): Opening[] => {
+    const { distance, share } = distanceToStretch(at, wall.from, wall.to);
+    if (distance > entranceAt || share < 0 || share > 1) return [];
+    const along = Math.max(0, share * length - doorway / 2);
+    return [{ kind: 'gap', along, width: doorway, bottom: 0, top: doorway }];
+  });
+  return found.length === 0 ? wall : { ...wall, openings: [...(wall.openings ?? []), ...found] };
 }
 
 function piecesOf(wall: Wall): Segment[] {

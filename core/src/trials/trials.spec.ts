@@ -90,6 +90,22 @@ describe('a night', () => {
   });
 });
 
+it('what stands on a wall or close before it is never put up behind it', () => {
+  const wall = { from: { x: 4, y: 0 }, to: { x: 4, y: 6 } };
+  const stands = (x: number) => ({
+    ...fire,
+    plan: { ...fire.plan, walls: [wall] },
+    parts: fire.parts.map((p) => (p.place ? { ...p, place: { ...p.place, x, y: 3 } } : p)),
+  });
+  for (const at of [4, 3.95])
+    for (let seed = 1; seed <= 40; seed++) {
+      const { design } = sampleTrial(stands(at), scene, { ...usualVariation, place: 0.3 }, seed);
+      const xs = design.parts.flatMap(({ place }) => place?.x ?? []);
+      expect(xs.every((x) => x <= 4)).toBe(true);
+      expect(xs.length).toBeGreaterThan(0);
+    }
+});
+
 /**
  * A divider of two resistors of 5 % on an analogue pin, at half of the supply, that is to be noticed above a line:
  * what decides is the two resistors alone.

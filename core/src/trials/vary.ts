@@ -1,7 +1,7 @@
 import { kindOf, type Param, numbersOf } from '../catalog/index.js';
 import type { Design, Happening, Part, Point, Scene } from '../design/index.js';
 import { seededRandom } from '../rehearsal/index.js';
-import { ambientOf, findHappeningKind, happeningParams } from '../scene/index.js';
+import { ambientOf, findHappeningKind, happeningParams, meets } from '../scene/index.js';
 import { entry } from '../quantity/index.js';
 
 /** How much one trial may differ from another. All is sampled evenly between its two ends. */
@@ -88,10 +88,13 @@ function varyPart(part: Part, { plan }: Design, vary: Variation, draw: Draw): Pa
   }
   if (vary.place === 0 || !part.place || !kind.senses) return { ...part, params };
   const { x, y, facing } = part.place;
-  const moved = onPlan(plan, {
+  const stood = onPlan(plan, {
     x: x + vary.place * draw('place', `place of ${part.id}, east`),
     y: y + vary.place * draw('place', `place of ${part.id}, north`),
   });
+  // What is fixed to a wall, or stands before one, is not put up behind it.
+  const isThrough = plan.walls.some((wall) => meets({ x, y }, stood, wall));
+  const moved = isThrough ? { x, y } : stood;
   const turned = facing + vary.place * degreesPerMetre * draw('place', `where ${part.id} looks`);
   return { ...part, params, place: { ...part.place, ...moved, facing: turned } };
 }

@@ -152,8 +152,11 @@ export class StudyDesk {
         }
       };
       await Promise.all(Array.from({ length: this.processes }, (_, process) => work(process)));
+      // What is kept now and then must not come after the end: it would say that it still runs.
+      clearInterval(keeping);
       await this.keepEnd(id, entry, 'done');
     } catch (error) {
+      clearInterval(keeping);
       const reason = error instanceof Error ? error.message : String(error);
       const cancelled = abort.signal.aborted;
       abort.abort();
@@ -161,7 +164,6 @@ export class StudyDesk {
       const ended = this.closing ? 'stopped' : 'cancelled';
       await this.keepEnd(id, entry, cancelled ? ended : 'failed', cancelled ? '' : reason);
     } finally {
-      clearInterval(keeping);
       this.running.delete(id);
       told.emit('end');
     }

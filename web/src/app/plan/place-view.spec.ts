@@ -15,11 +15,13 @@ describe('the place', () => {
     const loft = demo('sail-loft-motion');
     await openBench({ ...loft, plan: { ...loft.plan, ...more } });
     const screen = await show(PlaceView);
-    await screen.until(() => screen.all('.told tbody td.value').length === 8);
+    await screen.until(() => screen.all('.told p-table:first-child tbody td.value').length === 8);
     return screen;
   };
   const areas = (screen: Screen<PlaceView>): number[] =>
-    screen.all('.told tbody tr td:nth-child(2)').map((cell) => parseFloat(cell.textContent));
+    screen
+      .all('.told p-table:first-child tbody tr td:nth-child(2)')
+      .map((cell) => parseFloat(cell.textContent));
 
   it('is shaded by where what must be noticed first is noticed, with the areas beside it', async () => {
     const screen = await placed({ guarded: undefined });
@@ -28,6 +30,11 @@ describe('the place', () => {
     expect(Math.abs(sum - 40)).toBeLessThan(0.3);
     expect(screen.find('yu-site-plan .shade.once').getAttribute('d')).toMatch(/^M/);
     expect(screen.all('yu-site-plan .sight path')).toEqual([]);
+    // The whole loft is one room.
+    const [never, surely] = [sum, areas(screen)[0] + areas(screen)[1]];
+    expect(screen.text('.told p-table:nth-child(2)')).toContain(
+      `Sail loft ${surely.toFixed(1)} of ${never.toFixed(1)} m²`,
+    );
     expect(screen.text('*')).toContain('Say below what is guarded');
   });
 

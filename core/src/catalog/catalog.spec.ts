@@ -91,3 +91,11 @@ it('finds parts by what a maker would type', () => {
 it('a sound design has no problems', () => {
   expect(checkDesign(slipwayBeam())).toEqual([]);
 });
+
+it('every sensor tells how it ages', () => {
+  const silent = catalog.filter(
+    ({ stage, senses, emits, ages, kind }) =>
+      stage === 'feels' && senses && !emits && kind !== 'recorded-sensor' && !ages,
+  );
+  expect(silent.map(({ kind }) => kind)).toEqual([]);
+});

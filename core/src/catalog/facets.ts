@@ -130,6 +130,8 @@ export interface Facets<V = Params, K extends string = string> {
   frontEnd?: 'bridge' | 'heater' | 'charge' | 'touch' | 'plates';
   /** A controller for a first design: what it is then fed with, V, from an adapter or from cells, and at most. */
   firstFed?: { mains: number; battery: number; most: number };
+  /** How it ages, in a few words (from memory); nothing of that is computed. */
+  ages?: string;
   /** A ready board with electronics of its own, where its model does not name the parts inside. */
   ready?: true;
   /** What is done with it in a first design when something is noticed, what it is called there, and by which block it is switched. */

@@ -13,6 +13,9 @@ import type { Param, PartKind, PartState, ValuesOf } from './part-kind.js';
 import { resistor } from './kinds/resistor.js';
 import type { Quantity } from './surroundings.js';
 
+/** From memory. */
+const gasAges = 'Lasts some 5 years under power; silicone and sulphur poison it.';
+
 /** A gas and the element's answer to it: Rs/R0 = a·ppm^b. */
 export interface GasCurve {
   gas: Extract<Quantity, 'propane' | 'methane' | 'alcohol' | 'monoxide' | 'smoke'>;
@@ -163,6 +166,7 @@ export function gasElement(about: GasKind) {
     prefix: 'B',
     words: ['gas', 'leak', 'air', 'heated', 'vapour', ...about.words],
     stage: 'feels',
+    ages: gasAges,
     terminals: [
       { id: 'a', label: 'A', role: 'passive' },
       { id: 'b', label: 'B', role: 'signal-out' },
@@ -245,6 +249,7 @@ export function gasModule(
     ...about,
     prefix: 'B',
     stage: 'feels',
+    ages: gasAges,
     terminals: comparatorTerminals,
     params: [
       trimmerParam(0.5),

@@ -37,6 +37,7 @@ export function hallSwitchKind(about: HallSwitch) {
     prefix: 'B',
     words: ['magnet', 'hall', 'door', 'turns', 'wheel', 'position', ...words],
     stage: 'feels',
+    ages: 'Hardly; magnets lose some per cent in years.',
     first,
     terminals: [
       { id: 'VCC', label: 'VCC', role: 'supply-in' },

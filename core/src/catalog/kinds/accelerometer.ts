@@ -16,6 +16,7 @@ export const accelerometer = definePart({
   prefix: 'B',
   words: ['acceleration', 'tilt', 'shake', 'vibration', 'knock', 'move', 'angle', 'axis'],
   stage: 'feels',
+  ages: 'Its zero drifts by some hundredths of g in years.',
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

@@ -11,6 +11,7 @@ export const dopplerModule = definePart({
   prefix: 'B',
   words: ['motion', 'radar', 'microwave', 'doppler', 'movement', 'speed', 'through wall'],
   stage: 'feels',
+  ages: 'Hardly.',
   ready: true,
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },

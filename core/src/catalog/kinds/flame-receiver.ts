@@ -10,6 +10,7 @@ export const flameReceiver = definePart({
   prefix: 'B',
   words: ['flame', 'fire', 'candle', 'infrared', 'ir', 'watch', 'heat'],
   stage: 'feels',
+  ages: 'Hardly; its window soils: wipe it and set the line anew.',
   first: { notices: 'a flame', named: 'Flame', wanted: 'flame', every: 0.1 },
   terminals: [
     { id: 'c', label: 'C', role: 'passive' },

@@ -10,6 +10,7 @@ export const floatSwitch = definePart({
   prefix: 'S',
   words: ['float', 'level', 'water', 'tank', 'sump', 'bilge', 'pump', 'liquid', 'flood'],
   stage: 'feels',
+  ages: 'Sticks by lime and algae: move it twice a year.',
   first: { notices: 'water rising', named: 'Water', wanted: 'water-rises', every: 1 },
   terminals: contactTerminals,
   params: [

@@ -10,6 +10,7 @@ export const flowSensor = definePart({
   prefix: 'B',
   words: ['flow', 'pipe', 'water', 'litres', 'pulse', 'burst', 'tap', 'hose'],
   stage: 'feels',
+  ages: 'Its bearing wears, and sand or lime slows the wheel.',
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

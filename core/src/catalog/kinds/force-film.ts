@@ -8,6 +8,7 @@ export const forceFilm = definePart({
   prefix: 'B',
   words: ['pressure', 'force', 'seat', 'sit', 'press', 'weight', 'film', 'squeeze', 'step'],
   stage: 'feels',
+  ages: 'Softens, and creeps under a lasting load: learn its rest anew.',
   first: { notices: 'a step', named: 'Step', wanted: 'footstep', every: 0.02 },
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },

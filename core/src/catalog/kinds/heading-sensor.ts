@@ -21,6 +21,7 @@ export const headingSensor = definePart({
   prefix: 'B',
   words: ['heading', 'compass', 'magnetometer', 'gate', 'angle', 'direction', 'i2c', 'bus', 'turn'],
   stage: 'feels',
+  ages: 'Its zero moves with iron nearby: learn it anew after changes.',
   terminals: busTerminals,
   params: [
     ...busParams(0x1e, 0.1e-3),

@@ -12,6 +12,7 @@ export const keypad = definePart({
   prefix: 'S',
   words: ['keypad', 'code', 'digits', 'pin', 'arm', 'matrix', 'keys', 'number'],
   stage: 'feels',
+  ages: 'Contacts of often pressed keys wear out after some hundred thousand pushes.',
   terminals: [...rows, ...columns].map((id): Terminal => ({
     id,
     label: id,

@@ -11,6 +11,7 @@ export const levelStrip = definePart({
   prefix: 'B',
   words: ['level', 'water', 'tank', 'liquid', 'capacitive', 'strip', 'rod'],
   stage: 'feels',
+  ages: 'Film and lime on it shift its rest: wipe it and learn anew.',
   frontEnd: 'plates',
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },

@@ -23,6 +23,7 @@ export const lightProximityChip = definePart({
   prefix: 'B',
   words: ['light', 'proximity', 'lux', 'i2c', 'bus', 'ambient', 'digital', 'near', 'gesture'],
   stage: 'feels',
+  ages: 'Its window soils; its lamp loses a third in some 50,000 hours.',
   terminals: busTerminals,
   params: [
     ...busParams(0x39, 0.25e-3),

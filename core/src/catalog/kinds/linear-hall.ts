@@ -10,6 +10,7 @@ export const linearHall = definePart({
   prefix: 'B',
   words: ['magnet', 'hall', 'linear', 'pole', 'chess', 'board', 'position', 'field'],
   stage: 'feels',
+  ages: 'Hardly; magnets lose some per cent in years.',
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

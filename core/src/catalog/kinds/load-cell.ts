@@ -9,6 +9,7 @@ export const loadCell = definePart({
   prefix: 'B',
   words: ['weight', 'load', 'force', 'scale', 'strain', 'bridge', 'hive', 'kg'],
   stage: 'feels',
+  ages: 'Creeps a little under a lasting load; damp shifts its zero.',
   terminals: [
     { id: 'ep', label: 'E+', role: 'passive' },
     { id: 'em', label: 'E−', role: 'passive' },

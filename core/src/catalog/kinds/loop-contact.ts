@@ -9,6 +9,7 @@ export const loopContact = definePart({
   prefix: 'S',
   words: ['door', 'window', 'reed', 'loop', 'foil', 'switch', 'normally closed', 'normally open'],
   stage: 'feels',
+  ages: 'Contacts that rarely move oxidise: open each twice a year.',
   first: { notices: 'a door or window opening', named: 'Door', wanted: 'door-opens', every: 0.05 },
   terminals: contactTerminals,
   params: [

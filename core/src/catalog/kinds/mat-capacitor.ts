@@ -11,6 +11,7 @@ export const matCapacitor = definePart({
   prefix: 'B',
   words: ['mat', 'pressure', 'step', 'foil', 'capacitor', 'floor', 'stand', 'burglar'],
   stage: 'feels',
+  ages: 'Foam settles and damp comes in: it has to learn its rest anew.',
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },
     { id: 'b', label: 'b', role: 'signal-out' },

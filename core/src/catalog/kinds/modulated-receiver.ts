@@ -21,6 +21,7 @@ export const modulatedReceiver = definePart({
     'trip wire',
   ],
   stage: 'feels',
+  ages: 'Hardly; its window soils, and the lamp across loses a third in some 50,000 hours.',
   beamFrom: 'modulated-emitter',
   terminals: [
     { id: 'OUT', label: 'OUT', role: 'signal-out' },

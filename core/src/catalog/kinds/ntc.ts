@@ -10,6 +10,7 @@ export const ntc = definePart({
   prefix: 'B',
   words: ['temperature', 'thermistor', 'heat', 'cold', 'frost', 'ntc', 'warm', 'fan'],
   stage: 'feels',
+  ages: 'Some tenths of a kelvin in years.',
   first: { notices: 'warmth', named: 'Warmth', wanted: 'warmth-comes', every: 1 },
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },

@@ -8,6 +8,7 @@ export const photodiode = definePart({
   prefix: 'B',
   words: ['infrared', 'light', 'photo', 'diode', 'fast', 'flame', 'beam'],
   stage: 'feels',
+  ages: 'Hardly; its window soils: wipe it and set the line anew.',
   terminals: [
     { id: 'a', label: 'A', role: 'signal-out' },
     { id: 'k', label: 'K', role: 'passive' },

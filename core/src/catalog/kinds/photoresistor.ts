@@ -8,6 +8,7 @@ export const photoresistor = definePart({
   prefix: 'B',
   words: ['ldr', 'light', 'dusk', 'dark', 'lamp', 'daylight', 'photocell'],
   stage: 'feels',
+  ages: 'Drifts by tens of per cent in years of strong light; its plastic yellows outdoors.',
   beamFrom: 'laser-spot',
   first: { notices: 'dusk', named: 'Light', wanted: 'dusk-falls', every: 1 },
   terminals: [

@@ -9,6 +9,7 @@ export const phototransistor = definePart({
   prefix: 'B',
   words: ['infrared', 'ir', 'light', 'beam', 'receiver', 'photo', 'flame'],
   stage: 'feels',
+  ages: 'Hardly; its window soils, and the lamp across loses a third in some 50,000 hours.',
   terminals: [
     { id: 'c', label: 'C', role: 'passive' },
     { id: 'e', label: 'E', role: 'signal-out' },

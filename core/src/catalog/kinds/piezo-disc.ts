@@ -9,6 +9,7 @@ export const piezoDisc = definePart({
   prefix: 'B',
   words: ['knock', 'vibration', 'shake', 'piezo', 'tap', 'drum', 'glass', 'footstep'],
   stage: 'feels',
+  ages: 'The glue behind it loosens: tap and compare once a year.',
   terminals: [
     { id: 'a', label: 'a', role: 'signal-out' },
     { id: 'b', label: 'b', role: 'passive' },

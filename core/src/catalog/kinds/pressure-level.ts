@@ -15,6 +15,7 @@ export const pressureLevel = definePart({
   prefix: 'B',
   words: ['pressure', 'level', 'depth', 'water', 'tank', 'well', 'liquid'],
   stage: 'feels',
+  ages: 'Its zero drifts by some millimetres of water a year.',
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

@@ -12,6 +12,7 @@ export const probeRods = definePart({
   prefix: 'B',
   words: ['water', 'level', 'sump', 'bilge', 'leak', 'probe', 'liquid', 'flood'],
   stage: 'feels',
+  ages: 'Under direct current they corrode in weeks, under pulses in years.',
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },
     { id: 'b', label: 'b', role: 'signal-out' },

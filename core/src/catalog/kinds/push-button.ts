@@ -9,6 +9,7 @@ export const pushButton = definePart({
   prefix: 'S',
   words: ['reset', 'test', 'arm', 'key', 'switch', 'press'],
   stage: 'feels',
+  ages: 'Contacts oxidise where it is rarely pushed.',
   terminals: contactTerminals,
   params: [
     { id: 'force', label: 'Closes when pressed with', unit: 'N', default: 1.5, min: 0.1, max: 50 },

@@ -10,6 +10,7 @@ export const pyroelectricModule = definePart({
   prefix: 'B',
   words: ['motion', 'pir', 'person', 'intruder', 'passive infrared', 'movement', 'heat', 'walk'],
   stage: 'feels',
+  ages: 'Hardly; its lens soils, and turns brittle in the sun.',
   ready: true,
   first: { notices: 'someone moving', named: 'Motion', wanted: 'person-walks', every: 0.1 },
   terminals: [

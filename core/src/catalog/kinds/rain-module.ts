@@ -31,6 +31,7 @@ export const rainModule = definePart({
   prefix: 'B',
   words: ['rain', 'leak', 'water', 'wet', 'drop', 'flood', 'module', 'window'],
   stage: 'feels',
+  ages: 'The pad corrodes within months outdoors where it is always fed.',
   terminals: comparatorTerminals,
   params: [
     trimmerParam(0.5),

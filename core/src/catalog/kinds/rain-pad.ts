@@ -8,6 +8,7 @@ export const rainPad = definePart({
   prefix: 'B',
   words: ['rain', 'leak', 'water', 'wet', 'drop', 'flood', 'washing machine', 'pad'],
   stage: 'feels',
+  ages: 'Corrodes within months outdoors where it is always fed.',
   first: { notices: 'rain or a leak', named: 'Rain', wanted: 'rain', every: 1 },
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },

@@ -9,6 +9,7 @@ export const reedContact = definePart({
   prefix: 'S',
   words: ['magnet', 'door', 'window', 'reed', 'contact', 'turns'],
   stage: 'feels',
+  ages: 'Millions of switchings without load; sticks after a surge.',
   terminals: contactTerminals,
   params: [
     {

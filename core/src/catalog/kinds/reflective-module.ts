@@ -41,6 +41,7 @@ export const reflectiveModule = definePart({
   prefix: 'B',
   words: ['obstacle', 'proximity', 'avoid', 'near', 'infrared', 'ir', 'module', 'hand'],
   stage: 'feels',
+  ages: 'Its window soils; its lamp loses a third in some 50,000 hours.',
   first: { notices: 'something close by', named: 'Nearness', wanted: 'hand-near', every: 0.02 },
   terminals: comparatorTerminals,
   params: [

@@ -10,6 +10,7 @@ export const reflectivePair = definePart({
   prefix: 'B',
   words: ['proximity', 'obstacle', 'reflective', 'line', 'near', 'infrared', 'ir', 'hand', 'paper'],
   stage: 'feels',
+  ages: 'Its window soils; its lamp loses a third in some 50,000 hours.',
   terminals: [
     { id: 'a', label: 'A', role: 'passive' },
     { id: 'k', label: 'K', role: 'passive' },

@@ -16,6 +16,7 @@ export const rotaryKnob = definePart({
   prefix: 'S',
   words: ['knob', 'encoder', 'turn', 'menu', 'press', 'dial', 'mode'],
   stage: 'feels',
+  ages: 'Its contacts wear after some ten thousand turns.',
   terminals: [
     { id: 'A', label: 'A', role: 'contact' },
     { id: 'B', label: 'B', role: 'contact' },

@@ -8,6 +8,7 @@ export const smokeChamber = definePart({
   prefix: 'B',
   words: ['smoke', 'fire', 'optical', 'scatter', 'chamber', 'dust'],
   stage: 'feels',
+  ages: 'Dust makes it trip sooner and sooner: blow it out twice a year.',
   terminals: [
     { id: 'a', label: 'A', role: 'passive' },
     { id: 'k', label: 'K', role: 'passive' },

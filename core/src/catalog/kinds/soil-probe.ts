@@ -10,6 +10,7 @@ export const soilProbe = definePart({
   prefix: 'B',
   words: ['soil', 'plant', 'pot', 'moisture', 'garden', 'dry', 'irrigation', 'water'],
   stage: 'feels',
+  ages: 'Water creeps in at its cut edges within seasons: seal them.',
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

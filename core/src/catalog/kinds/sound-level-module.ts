@@ -11,6 +11,7 @@ export const soundLevelModule = definePart({
   prefix: 'B',
   words: ['sound', 'microphone', 'loud', 'noise', 'clap', 'level', 'alarm', 'glass', 'audio'],
   stage: 'feels',
+  ages: 'Hardly; dust over its opening makes it deaf.',
   ready: true,
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },

@@ -35,6 +35,7 @@ export const soundModule = definePart({
   prefix: 'B',
   words: ['sound', 'microphone', 'clap', 'loud', 'glass', 'electret', 'noise', 'module'],
   stage: 'feels',
+  ages: 'Hardly; dust over its opening makes it deaf.',
   first: { notices: 'a clap or bang', named: 'Sound', wanted: 'clap', every: 0.005 },
   terminals: comparatorTerminals,
   params: [

@@ -27,6 +27,7 @@ export const supervisedContact = definePart({
   prefix: 'S',
   words: ['end of line', 'supervised', 'loop', 'tamper', 'door', 'cut', 'short', 'zone', 'contact'],
   stage: 'feels',
+  ages: 'Contacts that rarely move oxidise: open each twice a year.',
   terminals: [
     { id: 'a', label: 'a', role: 'contact' },
     { id: 'b', label: 'b', role: 'contact' },

@@ -13,6 +13,7 @@ export const tagReader = definePart({
   prefix: 'B',
   words: ['tag', 'card', 'fob', 'identity', 'rfid', 'who', 'access', 'key', 'number'],
   stage: 'feels',
+  ages: 'Hardly.',
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

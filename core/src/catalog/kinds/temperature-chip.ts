@@ -10,6 +10,7 @@ export const temperatureChip = definePart({
   prefix: 'B',
   words: ['temperature', 'heat', 'cold', 'fan', 'frost', 'degrees', 'warm', 'analogue'],
   stage: 'feels',
+  ages: 'Some tenths of a kelvin in years.',
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },
     { id: 'OUT', label: 'OUT', role: 'signal-out' },

@@ -27,6 +27,7 @@ export const temperatureHumidityChip = definePart({
     'greenhouse',
   ],
   stage: 'feels',
+  ages: 'Its humidity drifts by a per cent or so a year, faster near solvents.',
   terminals: busTerminals,
   params: [
     ...busParams(0x44, 0.6e-3),

@@ -9,6 +9,7 @@ export const tiltSwitch = definePart({
   prefix: 'S',
   words: ['tilt', 'ball', 'move', 'lift', 'tamper', 'theft', 'angle', 'vibration'],
   stage: 'feels',
+  ages: 'Its contacts oxidise after years without movement.',
   first: { notices: 'a tilt', named: 'Tilt', wanted: 'tips', every: 0.05 },
   terminals: contactTerminals,
   params: [

@@ -9,6 +9,7 @@ export const toggleSwitch = definePart({
   prefix: 'S',
   words: ['switch', 'on', 'off', 'arm', 'key', 'power', 'toggle', 'mode'],
   stage: 'feels',
+  ages: 'Contacts oxidise where it is rarely moved.',
   terminals: contactTerminals,
   params: [choice('position', 'Stands at', ['off', 'on'], 'on'), ...contactParams(0.02, 5e-3, 3)],
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],

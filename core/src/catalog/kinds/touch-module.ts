@@ -13,6 +13,7 @@ export const touchModule = definePart({
   prefix: 'S',
   words: ['touch', 'finger', 'capacitive', 'button', 'pad', 'hand', 'press'],
   stage: 'feels',
+  ages: 'Hardly; damp and dirt on its plate shift it.',
   ready: true,
   first: { notices: 'a touch', named: 'Touch', wanted: 'finger-touches', every: 0.02 },
   terminals: [

@@ -9,6 +9,7 @@ export const touchPad = definePart({
   prefix: 'S',
   words: ['touch', 'foil', 'pad', 'finger', 'capacitive', 'copper', 'plant'],
   stage: 'feels',
+  ages: 'Hardly; damp and dirt on it shift its rest: it has to learn anew.',
   terminals: [
     { id: 'pad', label: 'pad', role: 'signal-out' },
     { id: 'GND', label: 'GND', role: 'ground' },

@@ -27,6 +27,7 @@ export const ultrasonicRanger = definePart({
     'near',
   ],
   stage: 'feels',
+  ages: 'Its foils suffer from damp and salt: some years outdoors.',
   ready: true,
   terminals: [
     { id: 'VCC', label: 'VCC', role: 'supply-in' },

@@ -9,6 +9,7 @@ export const vibrationSwitch = definePart({
   prefix: 'S',
   words: ['vibration', 'shake', 'knock', 'spring', 'tamper', 'hit', 'bump', 'drawer'],
   stage: 'feels',
+  ages: 'Its contacts oxidise after years without movement.',
   first: { notices: 'a knock', named: 'Knock', wanted: 'knock', every: 0.005 },
   terminals: contactTerminals,
   params: [

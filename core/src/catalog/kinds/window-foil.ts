@@ -9,6 +9,7 @@ export const windowFoil = definePart({
   prefix: 'S',
   words: ['foil', 'window', 'glass', 'loop', 'wire', 'fence', 'tear', 'break', 'tamper'],
   stage: 'feels',
+  ages: 'Cracks and corrodes at its edges: look at it each year.',
   terminals: contactTerminals,
   params: [
     { id: 'ohms', label: 'Resistance', unit: 'Ω', default: 3, min: 0.01, max: 1e3 },

@@ -1,3 +1,4 @@
+import { findKind } from '@yurei/core/catalog';
 import { decimals, formatDuration, formatQuantity } from '@yurei/core/quantity';
 import { reasonOf, type Chance, type Dealt, type Performance, type Ranked } from '@yurei/core/plan';
 
@@ -89,6 +90,10 @@ export const facts: readonly Fact[] = [
   {
     label: 'Tells which one',
     say: of(({ identifies }) => (identifies ? 'yes' : 'no')),
+  },
+  {
+    label: 'Ages (told, not computed)',
+    say: ({ sensor }) => findKind(sensor)?.ages ?? none,
   },
   { label: 'Costs about', say: ({ price }) => price },
 ];

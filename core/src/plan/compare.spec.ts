@@ -3,6 +3,7 @@ import { rehearse } from '../rehearsal/index.js';
 import {
   candidates,
   compare,
+  coverage,
   evenWeights,
   rank,
   reasonOf,
@@ -93,6 +94,21 @@ it('the mean current is what the supply gives: a controller, and the buzzer for 
     0,
   );
   expect(does.amps).toBeCloseTo(joules / duration / 9, 9);
+});
+
+it('tells the ground that it surely watches as the plan does, and how many it takes at least for all of it', () => {
+  const asked = needs(['person-walks']);
+  const design = briefed(asked);
+  const { does } = compared(design, 'pyroelectric-module');
+  if (!does) throw new RangeError('It was not built.');
+  const made = applyEdit(design, does.edit);
+  const area = coverage(made, made.scenes[0], asked[0])?.area;
+  expect(does.covers).toBe((area?.once ?? 0) + (area?.twice ?? 0));
+  const { width, depth } = made.plan;
+  expect((does.forAll ?? 0) * (does.covers ?? 0)).toBeGreaterThanOrEqual(width * depth);
+  expect(((does.forAll ?? 0) - 1) * (does.covers ?? 0)).toBeLessThan(width * depth);
+  // Nobody is noticed by a receiver for flames.
+  expect(compared(design, 'flame-receiver').does).not.toHaveProperty('covers');
 });
 
 it('why there is no first design is told', () => {

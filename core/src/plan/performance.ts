@@ -9,6 +9,7 @@ import { check, gatherEvidence } from '../check/index.js';
 import type { Channel, Design, Edit, Happening, Need, Part } from '../design/index.js';
 import { energyTrace, roomBetween, wentWrong, type Outcome } from '../rehearsal/index.js';
 import { suppliesOf } from '../wiring/index.js';
+import { coverage } from './coverage.js';
 import { groupsIn } from './line.js';
 import type { FirstDesign } from './first-design.js';
 
@@ -60,6 +61,10 @@ export interface Performance {
   reads: { at: string; by: ChannelReader['by'] };
   /** It lies in the way or is fixed to the thing: nothing beside it is noticed. */
   onContact: boolean;
+  /** Ground on which what must be noticed is, whichever way it goes, from where the first design has it, m²; of several musts the least. */
+  covers?: number;
+  /** So many of it at least for all of the plan. */
+  forAll?: number;
   /** It tells which one it is, not only that there is one. */
   identifies: boolean;
   /** What is wrong with it as it stands: mistakes and cautions that are found, and what went wrong in the scenes. */
@@ -76,6 +81,8 @@ export function performanceOf(needs: readonly Need[], first: FirstDesign): Perfo
   const kind = kindOf(part);
   const params = paramsOf(part);
   const amps = meanAmps(first);
+  const { plan } = design;
+  const covers = coveredBy(needs, first);
   return {
     edit,
     because,
@@ -89,9 +96,23 @@ export function performanceOf(needs: readonly Need[], first: FirstDesign): Perfo
     around: first.around.map(named),
     reads: { at: channel.pin, by: channelReader(design, channel.pin)?.by ?? 'level' },
     onContact: findSurrounding(kind.senses?.quantities[0] ?? '')?.onContact === true,
+    ...(covers ? { covers, forAll: Math.ceil((plan.width * plan.depth) / covers) } : {}),
     identifies: kind.senses?.quantities.some((q) => q === 'tag' || q === 'key') ?? false,
     wrong: wrongWith(first),
   };
+}
+
+/** Of the musts that are somewhere on the plan; undefined where none is. */
+function coveredBy(
+  needs: readonly Need[],
+  { design, played: [first] }: FirstDesign,
+): number | undefined {
+  if (!first) return undefined;
+  const areas = needs
+    .filter(({ intent }) => intent === 'wanted')
+    .flatMap((need) => coverage(design, first.scene, need)?.area ?? [])
+    .map(({ once, twice }) => once + twice);
+  return areas.length > 0 ? Math.min(...areas) : undefined;
 }
 
 function wrongWith({ design, played }: FirstDesign): string[] {

@@ -83,6 +83,14 @@ export const facts: readonly Fact[] = [
     label: 'Cells last',
     say: of(({ lasts }) => (lasts === undefined ? none : formatDuration(lasts))),
   },
+  {
+    label: 'Surely notices on',
+    say: of(({ covers, forAll }) =>
+      covers === undefined
+        ? none
+        : `${decimals(covers, 1)} m² from there; at least ${forAll} for all of the plan`,
+    ),
+  },
   { label: 'Can be relied on', say: of(sayTimes) },
   { label: 'Around it', say: of(({ around }) => around.join(', ') || 'nothing') },
   { label: 'Wired so', say: of(({ because }) => because.join(' ') || none) },

@@ -58,6 +58,24 @@ const walkerAt = (x: number): Happening => ({
   ],
 });
 
+it('a beam at 0.8 m goes over a cat and is broken by a person; one whose height is not told is broken by both', () => {
+  const open = slipwayBeam();
+  open.plan = { ...open.plan, walls: [] };
+  const feels = (kind: string, z?: number): number => {
+    const parts = open.parts.map((p) =>
+      p.place && z !== undefined ? { ...p, place: { ...p.place, z } } : p,
+    );
+    const stage = setStage({ ...open, parts });
+    // In the middle of the beam, half-way along it.
+    const who: Happening = { ...walkerAt(2), kind, params: { speed: 1 } };
+    return stimulusOn(stage, stage.sensors[0], momentIn(scene([who], 0), 3), lit(0.05));
+  };
+  const clear = feels('clap', 0.8);
+  expect(feels('pet', 0.8)).toBeCloseTo(clear, 9);
+  expect(feels('person-walks', 0.8)).toBeLessThan(clear / 2);
+  expect(feels('pet')).toBeLessThan(clear / 2);
+});
+
 describe('angles', () => {
   it.each([5, 20, 60])(
     'response of a %d° half-angle: 1 on the axis, ½ at the half-angle, 0 behind',

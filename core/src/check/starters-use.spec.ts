@@ -79,7 +79,10 @@ it.each<[string, readonly string[], (design: Design) => readonly unknown[], stri
     'kinds of happening',
     happeningKinds.map((kind) => kind.kind),
     (d) => happenings(d).map((h) => h.kind),
-    ['key-pressed', 'code-typed', 'tag-shown', 'tips', 'smoke-fills', 'water-flows', 'soil-dries'],
+    [
+      ...['key-pressed', 'code-typed', 'tag-shown', 'tips', 'smoke-fills', 'branch-sways'],
+      ...['heater-comes-on', 'water-flows', 'soil-dries'],
+    ],
   ],
 ])('of all %s only those named are used by none', (_, all, used, none) => {
   expect(unused(all, used)).toEqual(none);

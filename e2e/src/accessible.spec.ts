@@ -116,27 +116,8 @@ describe.each([
       },
     ],
     [
-      'walls with a door',
-      async () => {
-        await showKind('Walls');
-        await pressInView('Add wall');
-        await pressInView('Add door to wall 1');
-        await its.page.find('yu-wall-fields .within input');
-      },
-    ],
-    [
-      'rooms by their corners',
-      async () => {
-        await pressInView('Remove wall 1');
-        await showKind('Rooms');
-        await pressInView('Add room');
-        await its.page.says('yu-place-view', /Surely noticed/);
-      },
-    ],
-    [
       'what arrives where',
       async () => {
-        await pressInView('Remove Room 1');
         await its.page.view('Reach');
         await pressInView('Add spot');
         await its.page.find('yu-site-fields input[aria-label="Name of spot 1"]');

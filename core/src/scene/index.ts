@@ -11,7 +11,14 @@ export {
   type SunTime,
 } from './sky.js';
 export { crossedAt, meets, type Segment } from './segments.js';
-export { barriersOf, leavesBetween, lengthOf, materialsBetween } from './obstacles.js';
+export {
+  barriersOf,
+  leavesBetween,
+  lengthOf,
+  materialsBetween,
+  piecesOf,
+  type WallPiece,
+} from './obstacles.js';
 export { crossesItself, isWithin, outlineArea } from './outline.js';
 export { planProblems, type PlanProblem } from './plan-problems.js';
 export { sunBearing, sunPasses } from './sunlight.js';

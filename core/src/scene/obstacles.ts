@@ -96,38 +96,54 @@ const barriers = new WeakMap<Walked, Segment[]>();
 export function barriersOf(plan: Walked): readonly Segment[] {
   const known = barriers.get(plan);
   if (known) return known;
-  const fresh = plan.walls.flatMap((wall) => piecesOf(withEntrances(wall, plan.entrances ?? [])));
+  const fresh = plan.walls.flatMap((wall) => {
+    const ways = [
+      ...(wall.openings ?? []).filter(isPassable),
+      ...entrancesIn(wall, plan.entrances ?? []),
+    ];
+    return piecesOf(wall, ways).filter(({ opening }) => !opening);
+  });
   barriers.set(plan, fresh);
   return fresh;
 }
 
-function withEntrances(wall: Wall, entrances: readonly Point[]): Wall {
+function entrancesIn(wall: Wall, entrances: readonly Point[]): Opening[] {
   const length = lengthOf(wall);
-  const found = entrances.flatMap((at): Opening[] => {
-    const { distance, share } = distanceToStretch(at, wall.from, wall.to);
+  return entrances.flatMap((entrance): Opening[] => {
+    const { distance, share } = distanceToStretch(entrance, wall.from, wall.to);
     if (distance > entranceAt || share < 0 || share > 1) return [];
     const along = Math.max(0, share * length - doorway / 2);
     return [{ kind: 'gap', along, width: doorway, bottom: 0, top: doorway }];
   });
-  return found.length === 0 ? wall : { ...wall, openings: [...(wall.openings ?? []), ...found] };
 }
 
-function piecesOf(wall: Wall): Segment[] {
-  const length = lengthOf(wall);
+const isPassable = ({ kind, bottom }: Opening): boolean => kind !== 'window' && bottom < stepsOver;
+
+/** A piece of a wall from its first end to its last: solid where it tells no opening. */
+export interface WallPiece extends Segment {
+  opening?: Opening;
+}
+
+/** A wall cut where some of its openings begin and end. */
+export function piecesOf(wall: Wall, openings: readonly Opening[]): WallPiece[] {
   const { from, to } = wall;
-  const passable = (wall.openings ?? [])
-    .filter(({ kind, bottom }) => kind !== 'window' && bottom < stepsOver)
-    .sort((a, b) => a.along - b.along);
-  if (passable.length === 0 || length === 0) return [{ from, to }];
-  const at = (along: number): RaisedPoint => {
-    const share = Math.min(1, along / length);
+  const length = lengthOf(wall);
+  if (length === 0) return [{ from, to }];
+  const at = (along: number): Point => {
+    const share = along / length;
+    // Its ends are its own: walls that meet leave no gap by rounding.
+    if (share >= 1) return to;
     return { x: from.x + share * (to.x - from.x), y: from.y + share * (to.y - from.y) };
   };
-  const pieces: Segment[] = [];
-  let solid = 0;
-  for (const { along, width } of [...passable, { along: length, width: 0 }]) {
-    if (along > solid) pieces.push({ from: at(solid), to: at(along) });
-    solid = Math.max(solid, along + width);
+  const pieces: WallPiece[] = [];
+  let done = 0;
+  for (const opening of [...openings].sort((a, b) => a.along - b.along)) {
+    const ends = Math.min(length, opening.along + opening.width);
+    if (opening.along > done) pieces.push({ from: at(done), to: at(opening.along) });
+    if (ends > done)
+      pieces.push({ from: at(Math.max(done, opening.along)), to: at(ends), opening });
+    done = Math.max(done, ends);
   }
+  if (done < length) pieces.push({ from: at(done), to: at(length) });
   return pieces;
 }

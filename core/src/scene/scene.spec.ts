@@ -76,6 +76,21 @@ it('a beam at 0.8 m goes over a cat and is broken by a person; one whose height 
   expect(feels('pet')).toBeLessThan(clear / 2);
 });
 
+it('a branch is in a beam at the height at which it hangs, and above or below it is not', () => {
+  const open = slipwayBeam();
+  const parts = open.parts.map((p) => (p.place ? { ...p, place: { ...p.place, z: 0.8 } } : p));
+  const stage = setStage({ ...open, parts });
+  const feels = (z: number): number => {
+    const hangs: Happening = {
+      ...{ id: 'h', kind: 'branch-sways', name: 'h', intent: 'nuisance', start: 0, z },
+      ...{ params: { height: 0.5 }, path: [{ x: 2, y: 3 }] },
+    };
+    return stimulusOn(stage, stage.sensors[0], momentIn(scene([hangs], 0), 1e-6), lit(0.05));
+  };
+  expect(feels(0)).toBeCloseTo(feels(1), 9);
+  expect(feels(0.5)).toBeLessThan(feels(0) / 2);
+});
+
 describe('angles', () => {
   it.each([5, 20, 60])(
     'response of a %d° half-angle: 1 on the axis, ½ at the half-angle, 0 behind',

@@ -295,12 +295,14 @@ function received(
   return direct * left > 0 ? direct * left * passing(now.bodies, place, receiver) : undefined;
 }
 
-/** Share of a sight line that gets past everything solid, or over it. */
+/** Share of a sight line that gets past everything solid, over it or under it. */
 function passing(bodies: readonly Body[], from: RaisedPoint, to: Receiver): number {
   return bodies.reduce((share, body) => {
     const { distance, share: along, between: inside } = distanceToStretch(body, from, to.place);
     const z = heightAt(from, to.place, along);
-    return inside && !(z !== undefined && z > body.height)
+    const { bottom = 0, height } = body;
+    const isMissed = z !== undefined && (z < bottom || z > bottom + height);
+    return inside && !isMissed
       ? share * (1 - shadedShare(distance, body.width / 2, to.radius))
       : share;
   }, 1);

@@ -7,6 +7,8 @@ export interface Body extends OnPath {
   /** Across and up, m. */
   width: number;
   height: number;
+  /** How high over the ground it begins, m; on it where left out. */
+  bottom?: number;
   /** Of its surface over the surroundings, K; of someone warm by himself in air of 20 °C. */
   excess: number;
   /** Of someone warm by himself: his skin, °C. In air as warm his surface is no warmer than that. */

@@ -133,7 +133,9 @@ export function stimulusOfBody(
 
 /** The part of something upright that is nearest in height. */
 function nearestOf(body: Body, { z }: Place): RaisedPoint {
-  return z === undefined ? body : { x: body.x, y: body.y, z: Math.min(z, body.height) };
+  if (z === undefined) return body;
+  const { x, y, height, bottom = 0 } = body;
+  return { x, y, z: Math.min(Math.max(z, bottom), bottom + height) };
 }
 
 /** The same where no wall is. */

@@ -59,6 +59,7 @@ export function swinger({ width, height, excess, echo, swing, period, ...about }
         speed: Math.abs(speed),
         width: params.width,
         height: params.height,
+        bottom: at.z,
         excess: params.excess,
         reflectance: 0.5,
         echo,

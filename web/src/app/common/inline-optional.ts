@@ -37,17 +37,7 @@ import { Hint } from './hint';
       <p-message severity="error" size="small" variant="simple">{{ note }}</p-message>
     }
   `,
-  styles: `
-    input {
-      min-height: 24px;
-      padding: 1px 3px;
-      font-size: var(--type-small);
-      text-align: center;
-    }
-    input[aria-invalid='true'] {
-      border-color: var(--lantern);
-    }
-  `,
+  styleUrl: './inline-field.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class InlineOptional {

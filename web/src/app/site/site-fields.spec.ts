@@ -3,7 +3,7 @@ import { demo, openBench, show, type Screen } from '../../testing/workbench-bed'
 import { readBackdrop } from './backdrop-file';
 import { SiteFields } from './site-fields';
 import { SitePlan } from './site-plan';
-import { piecesOf } from './site-ground';
+import { piecesOf } from '@yurei/core/scene';
 import { snapped } from './site-snap';
 
 jest.mock('../common/chart', () => jest.requireActual('../../testing/chart-stand-in'));
@@ -176,7 +176,11 @@ describe('on the plan', () => {
         { kind: 'door' as const, along: 0, width: 1, bottom: 0, top: 2 },
       ],
     };
-    const pieces = piecesOf(wall).map(({ kind, from, to }) => [kind, from.x, to.x]);
+    const pieces = piecesOf(wall, wall.openings).map(({ opening, from, to }) => [
+      opening?.kind ?? 'solid',
+      from.x,
+      to.x,
+    ]);
     expect(pieces).toEqual([
       ['door', 0, 1],
       ['solid', 1, 3],

@@ -1,15 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Plan, Point, Wall } from '@yurei/core/design';
-import { crossesItself, lengthOf } from '@yurei/core/scene';
+import type { Plan } from '@yurei/core/design';
+import { crossesItself, piecesOf } from '@yurei/core/scene';
 import { Site } from './site';
 import { drawn, type Scale } from './site-drawing';
-
-/** A piece of a wall as it is drawn: solid, or an opening of a kind. */
-interface Piece {
-  kind: 'solid' | 'door' | 'window' | 'gap';
-  from: Point;
-  to: Point;
-}
 
 /** What does not move on the plan: the picture under it, rooms, walls with their openings, and trees. */
 @Component({
@@ -81,8 +74,12 @@ export class SiteGround {
   protected readonly walls = computed(() =>
     this.plan().walls.map((wall, i) => ({
       ...{ key: `wall ${i}`, low: (wall.height ?? Infinity) < seenOver },
-      pieces: piecesOf(wall).map(({ kind, from, to }) => ({
-        ...{ kind, from: drawn(this.scale(), from), to: drawn(this.scale(), to) },
+      pieces: piecesOf(wall, wall.openings ?? []).map(({ opening, from, to }) => ({
+        ...{
+          kind: opening?.kind ?? 'solid',
+          from: drawn(this.scale(), from),
+          to: drawn(this.scale(), to),
+        },
       })),
     })),
   );
@@ -90,25 +87,3 @@ export class SiteGround {
 
 /** Someone who stands looks over what is lower, m. */
 const seenOver = 1.5;
-
-/** A wall from its first end to its last, cut where its openings begin and end. */
-export function piecesOf(wall: Wall): Piece[] {
-  const { from, to } = wall;
-  const length = lengthOf(wall);
-  if (length === 0) return [];
-  const at = (along: number): Point => {
-    const share = Math.min(1, along / length);
-    return { x: from.x + share * (to.x - from.x), y: from.y + share * (to.y - from.y) };
-  };
-  const pieces: Piece[] = [];
-  let done = 0;
-  for (const { kind, along, width } of [...(wall.openings ?? [])].sort(
-    (a, b) => a.along - b.along,
-  )) {
-    if (along > done) pieces.push({ kind: 'solid', from: at(done), to: at(along) });
-    pieces.push({ kind, from: at(Math.max(done, along)), to: at(along + width) });
-    done = Math.max(done, along + width);
-  }
-  if (done < length) pieces.push({ kind: 'solid', from: at(done), to: at(length) });
-  return pieces;
-}

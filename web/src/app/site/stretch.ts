@@ -1,10 +1,10 @@
 import type { Param } from '@yurei/core/catalog';
 import type { Plan, Point } from '@yurei/core/design';
 import { degrees, radians } from '@yurei/core/quantity';
+import { lengthOf } from '@yurei/core/scene';
 
 /** m. */
-export const lengthBetween = (from: Point, to: Point): number =>
-  Math.hypot(to.x - from.x, to.y - from.y);
+export const lengthBetween = (from: Point, to: Point): number => lengthOf({ from, to });
 
 /** Direction from one point to another, degrees anticlockwise from the right. */
 export const directionOf = (from: Point, to: Point): number =>

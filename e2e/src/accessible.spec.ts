@@ -110,9 +110,23 @@ describe.each([
         await its.page.view('Place');
         await its.page.says('yu-place-view', /\d %/);
         await showKind('Ways in');
+        await pressInView('Remove what is guarded');
         await pressInView('Something is guarded');
         await its.page.says('yu-place-view', /A blind path|Every way in/);
-        await pressInView('Remove what is guarded');
+      },
+    ],
+    [
+      'walls with their openings',
+      async () => {
+        await showKind('Walls');
+        await its.page.find('yu-wall-fields .within input');
+      },
+    ],
+    [
+      'rooms by their corners',
+      async () => {
+        await showKind('Rooms');
+        await its.page.find('yu-room-fields .within input');
       },
     ],
     [

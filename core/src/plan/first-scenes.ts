@@ -35,13 +35,15 @@ export function sitesOf(brief: Pick<Brief, 'outdoors' | 'by'>, needs: readonly N
 }
 
 /**
- * Scenes in which what is needed happens, one in each of the brief's surroundings; what cannot happen there is left out.
+ * Scenes in which what is needed happens, one in each of the brief's surroundings, at the latitude of those that there are; what
+ * cannot happen there is left out.
  *
  * @param design with its parts in place, as what happens is put before what feels it
  */
 export function firstScenes(design: Design, needs: readonly Need[], name: string): Scene[] {
   const ids = design.scenes.map((s) => s.id);
   const sites = sitesOf(design.brief, needs);
+  const latitude = design.scenes[0]?.ambient['latitude'];
   return sites.map(({ label, ambient, circumstances }) => {
     const id = freshId('scene', ids);
     ids.push(id);
@@ -50,9 +52,11 @@ export function firstScenes(design: Design, needs: readonly Need[], name: string
       return kind && happensIn(kind, circumstances) ? [{ kind, intent: need.intent, need }] : [];
     });
     // Water that runs in needs something to run into.
-    const surrounded = happens.some(({ kind }) => kind.filled)
-      ? { ...ambient, tank: usualTank }
-      : ambient;
+    const surrounded = {
+      ...ambient,
+      ...(happens.some(({ kind }) => kind.filled) ? { tank: usualTank } : {}),
+      ...(latitude === undefined ? {} : { latitude }),
+    };
     const named = sites.length > 1 ? `${name}: ${label}` : name;
     return draftScene(design, { id, name: named.slice(0, 120), ambient: surrounded, happens });
   });

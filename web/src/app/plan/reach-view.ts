@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { ambientOf } from '@yurei/core/scene';
 import { decimals } from '@yurei/core/quantity';
 import { TableModule } from 'primeng/table';
 import { HelpHint } from '../common/help-hint';
-import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
+import { Site } from '../site/site';
 import { SiteFields } from '../site/site-fields';
 import { SitePlan } from '../site/site-plan';
 import { beamRows, crossingSaid, heardRows, radioRows, sunRows } from './reach-rows';
@@ -19,12 +18,8 @@ import { beamRows, crossingSaid, heardRows, radioRows, sunRows } from './reach-r
 })
 export class ReachView {
   private readonly session = inject(DesignSession);
-  private readonly view = inject(BenchView);
+  private readonly site = inject(Site);
 
-  private readonly latitude = computed(() => {
-    const scene = this.view.scene();
-    return scene ? ambientOf(scene).latitude : undefined;
-  });
   protected readonly hasSpots = computed(
     () => (this.session.design()?.plan.spots ?? []).length > 0,
   );
@@ -49,7 +44,7 @@ export class ReachView {
     ];
   });
   protected readonly sun = computed(() => {
-    const [design, latitude] = [this.session.design(), this.latitude()];
+    const [design, latitude] = [this.session.design(), this.site.latitude()];
     return design && latitude !== undefined ? sunRows(design, latitude) : [];
   });
   protected readonly beams = computed(() => {
@@ -61,9 +56,9 @@ export class ReachView {
     return design ? crossingSaid(design) : '';
   });
   protected readonly where = computed(() => {
-    const latitude = this.latitude();
+    const latitude = this.site.latitude();
     return latitude === undefined
       ? 'A scene says at which latitude: there is none yet.'
-      : `At ${decimals(latitude, 1)}° north, as the scene has it; solar time, under a clear sky. Walls and trees that tell their height shade a sensor that tells its own.`;
+      : `At ${decimals(Math.abs(latitude), 1)}° ${latitude < 0 ? 'south' : 'north'}, as the scene has it; solar time, under a clear sky. Walls and trees that tell their height shade a sensor that tells its own.`;
   });
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Backdrop, Plan, Point } from '@yurei/core/design';
+import { ambientParams } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { Message } from 'primeng/message';
 import { FileButton } from '../common/file-button';
@@ -19,6 +20,7 @@ const turn: Param = {
   ...{ min: -180, max: 180 },
 };
 const wide: Param = { ...metres('Width of the picture', 0.5), max: 1e5 };
+const latitude = ambientParams.find(({ id }) => id === 'latitude');
 const known: Param = { ...metres('Length in truth', 0.01), min: 0.01 };
 
 /** How large the plan is, where north lies, and a picture under it. */
@@ -46,6 +48,15 @@ const known: Param = { ...metres('Length in truth', 0.01), min: 0.01 };
           (changed)="site.put({ north: $event })"
         />
         clockwise from the top.
+        @if (latitude && site.latitude() !== undefined) {
+          The sun shines as at
+          <yu-inline-value
+            [param]="latitude"
+            [value]="site.latitude()!"
+            (changed)="site.moveTo($event)"
+          />
+          north in all scenes.
+        }
       </p>
       @if (plan.backdrop; as backdrop) {
         <p>
@@ -109,6 +120,7 @@ export class GroundFields {
   protected readonly site = inject(Site);
   protected readonly turn = turn;
   protected readonly wide = wide;
+  protected readonly latitude = latitude;
   protected readonly known = known;
   protected readonly reason = signal('');
 

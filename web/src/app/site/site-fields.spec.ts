@@ -28,6 +28,18 @@ async function fields(shown: string): Promise<{
 const file = (name: string, type: string, content: string): File =>
   Object.assign(new File([content], name, { type }), { text: async () => content });
 
+it('a place is at one latitude, which its scenes share', async () => {
+  const { bench, screen } = await fields('Ground');
+  const latitudes = (): unknown[] =>
+    (bench.session.design()?.scenes ?? []).map((s) => s.ambient['latitude'] ?? 50);
+  const before = latitudes();
+  expect(before.length).toBeGreaterThan(1);
+  await screen.type('Latitude', '-33');
+  expect(latitudes()).toEqual(before.map(() => -33));
+  bench.session.undo();
+  expect(latitudes()).toEqual(before);
+});
+
 describe('walls', () => {
   it('are drawn by a typed length and a typed angle, and never off the plan', async () => {
     const { screen, plan } = await fields('Walls');

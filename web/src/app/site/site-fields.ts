@@ -79,7 +79,10 @@ import { WayInFields } from './way-in-fields';
   `,
   styles: `
     p-selectbutton {
+      display: flex;
+      flex-wrap: wrap;
       margin: 0 6px 6px 0;
+      white-space: nowrap;
     }
     p-message {
       display: block;

@@ -1,6 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
-import type { Plan, Point, Room, Spot, Tree, Wall } from '@yurei/core/design';
+import type { Edit, Plan, Point, Room, Spot, Tree, Wall } from '@yurei/core/design';
+import { ambientOf } from '@yurei/core/scene';
+import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
 
 /** Lists of things on a plan, by what is in them. */
@@ -38,11 +40,18 @@ export const sidesOf = ({ north = 0 }: Pick<Plan, 'north'>): Sides =>
 @Injectable()
 export class Site {
   private readonly session = inject(DesignSession);
+  private readonly view = inject(BenchView);
   readonly plan = computed(() => this.session.design()?.plan);
   /** "wall 2", "room 0", "tree 1" or nothing: its ends and corners can be dragged. */
   readonly picked = signal('');
   /** Two points on the picture under the plan, the way between which is known. */
   readonly measured = signal<readonly [Point, Point] | undefined>(undefined);
+
+  /** Of the place, degrees north, as the scene that is looked at has it; undefined as long as there is none. */
+  readonly latitude = computed(() => {
+    const scene = this.view.scene();
+    return scene && ambientOf(scene).latitude;
+  });
 
   readonly sides = computed(() => sidesOf(this.plan() ?? {}));
   readonly right = computed((): Param => along(this.sides().right, this.plan()?.width ?? 0));
@@ -55,6 +64,16 @@ export class Site {
   put(change: Partial<Plan>): void {
     const plan = this.plan();
     if (plan) this.session.edit({ type: 'set-plan', plan: { ...plan, ...change } });
+  }
+
+  /** A place is at one latitude: all its scenes are. */
+  moveTo(latitude: number): void {
+    const scenes = this.session.design()?.scenes ?? [];
+    const edits = scenes.map((scene): Edit => {
+      const ambient = { ...scene.ambient, latitude };
+      return { type: 'put-scene', scene: { ...scene, ambient } };
+    });
+    this.session.edit({ type: 'batch', label: 'set the latitude', edits });
   }
 
   add<K extends SiteList>(list: K, item: Lists[K]): void {

@@ -1,6 +1,6 @@
 import type { Design, Plan, Point, Scene } from '../design/index.js';
 import { degrees } from '../quantity/index.js';
-import { barriersOf, meets } from '../scene/index.js';
+import { barriersOf, meets, type Segment } from '../scene/index.js';
 import { dijkstra } from './dijkstra.js';
 import { gridOf, type Grid } from './grid.js';
 import { anywhere, type Anywhere, type Presence, type Thing } from './presence.js';
@@ -101,21 +101,25 @@ interface Step {
 
 /** What each step on a grid costs. */
 class RiskMap {
-  /** Of steps on the grid, the lower point first: what is felt is the same there and back. */
-  private readonly known = new Map<number, number>();
+  /** Of the four steps up the grid from each point: what is felt is the same there and back. NaN where nobody has looked yet. */
+  private readonly known: Float64Array;
+  private readonly barriers: readonly Segment[];
 
   constructor(
     private readonly grid: Grid,
-    private readonly plan: Design['plan'],
+    plan: Plan,
     private readonly watchers: readonly Watcher[],
     private readonly walker: Anywhere,
-  ) {}
+  ) {
+    this.known = new Float64Array(4 * grid.size).fill(NaN);
+    this.barriers = barriersOf(plan);
+  }
 
   /** A straight way, looked at in the middle of each step of it. */
   stretch(a: Point, b: Point): Stretch {
     const far = Math.hypot(b.x - a.x, b.y - a.y);
     // Nobody stands in a wall.
-    if (barriersOf(this.plan).some((wall) => meets(a, b, wall)))
+    if (this.barriers.some((wall) => meets(a, b, wall)))
       return { length: Infinity, noticed: Infinity };
     const looks = this.along(a, b);
     const noticed = looks.filter((look) => this.watchers.some((w) => w.notices(look)));
@@ -141,13 +145,20 @@ class RiskMap {
 
   /** Steps from a point that no wall is in the way of. */
   from(at: number): Step[] {
-    const { beside, point, size } = this.grid;
-    return beside(at).flatMap((to) => {
-      const key = Math.min(at, to) * size + Math.max(at, to);
-      const costs = this.known.get(key) ?? cost(this.stretch(point(at), point(to)));
-      this.known.set(key, costs);
-      return costs < Infinity ? [{ to, cost: costs }] : [];
-    });
+    const steps: Step[] = [];
+    for (const to of this.grid.beside(at)) {
+      const costs = this.step(Math.min(at, to), Math.max(at, to));
+      if (costs < Infinity) steps.push({ to, cost: costs });
+    }
+    return steps;
+  }
+
+  private step(low: number, high: number): number {
+    const { columns, point } = this.grid;
+    const key = 4 * low + (high === low + 1 ? 0 : high - low - columns + 2);
+    const known = this.known[key] ?? NaN;
+    if (!Number.isNaN(known)) return known;
+    return (this.known[key] = cost(this.stretch(point(low), point(high))));
   }
 }
 
@@ -156,23 +167,22 @@ const mostAhead = 200;
 
 /** A way drawn tight: a point is left out where going straight past it is no more noticed, and through no wall. */
 function pulled(points: readonly Point[], stretch: (a: Point, b: Point) => Stretch): Point[] {
+  const at = (i: number): Point => points[i] as Point;
+  // What it costs from the first point to each.
+  const costs = [0];
+  for (let i = 1; i < points.length; i++)
+    costs.push((costs[i - 1] ?? NaN) + cost(stretch(at(i - 1), at(i))));
+  const isNoWorse = (from: number, to: number): boolean =>
+    cost(stretch(at(from), at(to))) <= (costs[to] ?? NaN) - (costs[from] ?? NaN) + tiny;
   const kept: Point[] = points.slice(0, 1);
   let from = 0;
   while (from < points.length - 1) {
-    let to = from + 1;
-    let along = cost(stretch(at(from), at(to)));
-    for (let next = to + 1; next < Math.min(points.length, from + mostAhead); next++) {
-      along += cost(stretch(at(next - 1), at(next)));
-      if (cost(stretch(at(from), at(next))) <= along + tiny) to = next;
-    }
+    let to = Math.min(points.length, from + mostAhead) - 1;
+    while (to > from + 1 && !isNoWorse(from, to)) to--;
     kept.push(at(to));
     from = to;
   }
   return kept;
-
-  function at(i: number): Point {
-    return points[i] as Point;
-  }
 }
 
 /** What it costs to go there. */

@@ -37,11 +37,14 @@ export function gridOf({ width, depth }: Pick<Plan, 'width' | 'depth'>, most: nu
   return {
     ...{ size: columns * rows, step, columns, rows },
     point: (i) => ({ x: (i % columns) * dx, y: Math.floor(i / columns) * dy }),
-    beside: (i) =>
-      moves.flatMap(([right, up]) => {
+    beside: (i) => {
+      const all: number[] = [];
+      for (const [right, up] of moves) {
         const [x, y] = [(i % columns) + right, Math.floor(i / columns) + up];
-        return x < 0 || y < 0 || x >= columns || y >= rows ? [] : [y * columns + x];
-      }),
+        if (x >= 0 && y >= 0 && x < columns && y < rows) all.push(y * columns + x);
+      }
+      return all;
+    },
     nearest: ({ x, y }) => place(y, dy, rows) * columns + place(x, dx, columns),
   };
 }

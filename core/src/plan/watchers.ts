@@ -88,9 +88,10 @@ export function watchersOf(
       const placed = (at: Place): Watcher => {
         const there = { ...sensor, receiver: { ...receiver, place: at } };
         let rest: number | undefined;
-        const unfelt = ({ bodies: [body, ...more], happening, air }: Now): boolean =>
+        const unfelt = ({ bodies, happening, air }: Now, body = bodies[0]): boolean =>
           body !== undefined &&
-          more.length + happening.length === 0 &&
+          bodies.length === 1 &&
+          happening.length === 0 &&
           staysBelow(body, there.receiver, least / sensor.gain, air) &&
           (rest ??= stimulusOn(stage, there, still, solved)) === 0;
         const isTripped = (now: Now): boolean => {
@@ -98,7 +99,8 @@ export function watchersOf(
           return trips.some((trip) => (trip.more ? felt > trip.at : felt < trip.at));
         };
         let restless: boolean | undefined;
-        const isUnfelt: Watcher['isUnfelt'] = (looks) => momentsOf(looks).every(unfelt);
+        const isUnfelt: Watcher['isUnfelt'] = (looks) =>
+          momentsOf(looks).every((now) => unfelt(now));
         return {
           ...{ channel, part: part.id, place: at, alike, at: placed, isUnfelt },
           byHeading: goesByHeading.has(receiver.quantity),

@@ -64,6 +64,19 @@ const seen: ReadonlySet<Quantity> = new Set<Quantity>([
 const hiddenByLeaves: ReadonlySet<Quantity> = new Set<Quantity>([...seen, 'heat', 'distance']);
 const passesThrough: ReadonlySet<Quantity> = new Set<Quantity>(['echo', 'vibration', 'sound']);
 
+interface Through {
+  plan: Obstacles;
+  a: RaisedPoint;
+  b: RaisedPoint;
+  quantity: Quantity;
+  left: number;
+}
+/** What was asked for last: while something turns on a spot, the same is asked for again and again. */
+let last: Through | undefined;
+
+const isSame = (p: RaisedPoint, q: RaisedPoint): boolean =>
+  p.x === q.x && p.y === q.y && p.z === q.z;
+
 /**
  * What is left, behind all the walls and trees between two points, of something that a receiver senses: of sound its pressure, of an
  * echo, which passes them twice, its amplitude.
@@ -74,6 +87,15 @@ export function throughWalls(
   b: RaisedPoint,
   quantity: Quantity,
 ): number {
+  if (last?.plan === plan && last.quantity === quantity && isSame(last.b, b) && isSame(last.a, a))
+    return last.left;
+  const left = leftThrough(plan, a, b, quantity);
+  const [from, to] = [a, b].map(({ x, y, z }) => ({ x, y, z })) as [RaisedPoint, RaisedPoint];
+  last = { plan, a: from, b: to, quantity, left };
+  return left;
+}
+
+function leftThrough(plan: Obstacles, a: RaisedPoint, b: RaisedPoint, quantity: Quantity): number {
   const { walls } = plan;
   let left = plan.trees?.length ? throughLeaves(leavesBetween(plan, a, b), quantity) : 1;
   // Asked for every wall from everywhere: numbers are read off the points once.

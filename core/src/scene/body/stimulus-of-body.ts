@@ -1,5 +1,6 @@
 import type { Quantity } from '../../catalog/index.js';
 import type { Place, Plan, RaisedPoint } from '../../design/index.js';
+import { angularResponse } from '../angular-response.js';
 import type { Receiver } from '../happening-kind.js';
 import { coneResponse, sightOf, throughWalls, type Sight } from '../sight.js';
 import { degrees, pressureAt, radians } from '../../quantity/index.js';
@@ -147,7 +148,7 @@ function openly(body: Body, receiver: Receiver, sight: Sight, air: number): numb
 }
 
 /**
- * Whether a body by itself stays below a level, whichever way it goes and whatever stands between: it is too far away, or behind. Told
+ * Whether a body by itself stays below a level, whichever way it goes and whatever stands between: it is too far away, too far aside, or behind. Told
  * of what falls with the square of the distance alone, and cheaply: it spares the whole look.
  */
 export function staysBelow(body: Body, receiver: Receiver, level: number, air: number): boolean {
@@ -155,9 +156,14 @@ export function staysBelow(body: Body, receiver: Receiver, level: number, air: n
   if (most === undefined) return false;
   const { x, y, z, facing } = receiver.place;
   const [dx, dy] = [body.x - x, body.y - y];
-  if (most <= level * (dx * dx + dy * dy)) return true;
-  const isBehind = dx * Math.cos(radians(facing)) + dy * Math.sin(radians(facing)) < 0;
-  return isBehind && z === undefined && receiver.halfAngle !== undefined && level >= 0;
+  const square = dx * dx + dy * dy;
+  if (most <= level * square) return true;
+  const { halfAngle } = receiver;
+  if (halfAngle === undefined || z !== undefined || level < 0) return false;
+  const ahead = dx * Math.cos(radians(facing)) + dy * Math.sin(radians(facing));
+  if (ahead <= 0) return true;
+  const angle = degrees(Math.acos(Math.min(1, ahead / Math.sqrt(square))));
+  return most * angularResponse(angle, halfAngle) <= level * square;
 }
 
 /** The most that is felt of a body 1 m away, straight ahead and whichever way it goes. */

@@ -6,9 +6,7 @@ import { firstDesign } from './first-design.js';
 import { performanceOf, type Performance } from './performance.js';
 
 /** A sensor that is offered for a brief, as it does in a first design that was solved and rehearsed. */
-export interface Compared extends Candidate {
-  label: string;
-  price: PartKind['price'];
+export interface Compared extends Offered {
   /** Why there is no first design with it. */
   refused?: string;
   does?: Performance;
@@ -22,8 +20,14 @@ export interface Candidate {
   beam: boolean;
 }
 
+/** What is known of one before it is tried. */
+export interface Offered extends Candidate {
+  label: string;
+  price: PartKind['price'];
+}
+
 /** Sensors that feel something of what must be noticed, and are not worked by hand unless that is what must be. */
-export function candidates(needs: readonly Need[]): Candidate[] {
+export function candidates(needs: readonly Need[]): Offered[] {
   const wanted = needs.flatMap((n) =>
     n.intent === 'wanted' ? (findHappeningKind(n.kind) ?? []) : [],
   );
@@ -40,9 +44,15 @@ export function candidates(needs: readonly Need[]): Candidate[] {
   );
   const breaks = wanted.some((happening) => happening.body);
   return fitting.flatMap((kind) => [
-    { sensor: kind.kind, beam: false },
-    ...(breaks && kind.beamFrom !== undefined ? [{ sensor: kind.kind, beam: true }] : []),
+    offered(kind, false),
+    ...(breaks && kind.beamFrom !== undefined ? [offered(kind, true)] : []),
   ]);
+}
+
+function offered({ kind, label, price, beamFrom }: PartKind, beam: boolean): Offered {
+  const sender = beam ? findKind(beamFrom ?? '')?.label : undefined;
+  const both = sender === undefined ? label : `${label}, with ${lowerFirst(sender)}`;
+  return { sensor: kind, beam, label: both, price };
 }
 
 const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
@@ -56,9 +66,7 @@ const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text
 export function compare(design: Design, { sensor, beam }: Candidate): Compared {
   const kind = findKind(sensor);
   if (!kind) throw new RangeError(`There is no part kind "${sensor}".`);
-  const sender = beam ? findKind(kind.beamFrom ?? '')?.label : undefined;
-  const label = sender === undefined ? kind.label : `${kind.label}, with ${lowerFirst(sender)}`;
-  const told = { sensor, beam, label, price: kind.price };
+  const told = offered(kind, beam);
   const { needs } = design.brief;
   const asked = { sensor, named: kind.label, beam, needs, scene: 'What the brief asks' };
   try {

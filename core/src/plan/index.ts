@@ -2,7 +2,7 @@ export { makeStart } from './make-start.js';
 export { usualStarts, type Start } from './usual-starts.js';
 export { firstDesign, type Asked, type FirstDesign } from './first-design.js';
 export { firstScenes, sitesOf } from './first-scenes.js';
-export { candidates, compare, type Candidate, type Compared } from './compare.js';
+export { candidates, compare, type Candidate, type Compared, type Offered } from './compare.js';
 export { effectOf, eitherOrs, type Effect, type EitherOr } from './either-or.js';
 export { chancesOf, type Chance, type Nights } from './chances.js';
 export { beamPairs, beamsOf, type Beam, type BeamPair } from './beams.js';

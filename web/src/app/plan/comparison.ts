@@ -11,6 +11,7 @@ import {
   type Chance,
   type Compared,
   type Nights,
+  type Offered,
   type Ranked,
   type Weights,
 } from '@yurei/core/plan';
@@ -77,7 +78,13 @@ export class Comparison {
 
   private readonly compared = signal<readonly Compared[]>([]);
   /** How many are being tried; all have been, when as many are there. */
-  readonly wanted = signal(0);
+  readonly wanted = computed(() => this.offered().length);
+  private readonly offered = signal<readonly Offered[]>([]);
+  /** Those of which nothing is known yet but what the catalogue tells. */
+  readonly untried = computed(() => {
+    const tried = new Set(this.compared().map(keyOf));
+    return this.running() ? this.offered().filter((one) => !tried.has(keyOf(one))) : [];
+  });
   readonly done = computed(() => this.compared().length);
   readonly running = signal(false);
   /** The catalogue was looked through for the brief. */
@@ -136,7 +143,7 @@ export class Comparison {
     this.compared.set([]);
     this.chances.set(new Map());
     this.trouble.set('');
-    this.wanted.set(offered.length);
+    this.offered.set(offered);
     this.looked.set(true);
     this.running.set(true);
     return this.comparing.compare(design, offered).pipe(

@@ -1,7 +1,10 @@
-import { demo, openBench, show, type Screen } from '../../testing/workbench-bed';
+import { comparingInThread, demo, openBench, show, type Screen } from '../../testing/workbench-bed';
 import { emptyDesign, type Brief, type Need } from '@yurei/core/design';
 import { DesignSession } from '../data/design-session';
 import { TestBed } from '@angular/core/testing';
+import type { Compared } from '@yurei/core/plan';
+import { Subject } from 'rxjs';
+import { Comparing } from '../bench/comparing';
 import { BriefFields } from './brief-fields';
 import { PlanStep } from './plan';
 
@@ -10,6 +13,11 @@ const need = (id: string, intent: Need['intent'], kind: string, name: string): N
 });
 const brief = (...needs: Need[]): Brief => ({ needs, tells: '' });
 const door = need('n1', 'wanted', 'door-opens', 'The hatch opens');
+
+const loopContact = {
+  ...{ sensor: 'loop-contact', beam: false, label: 'Loop contact' },
+  price: 'under 1',
+} as const;
 
 const planned = async (asked: Brief): Promise<Screen<PlanStep>> => {
   openBench({ ...emptyDesign('New'), brief: asked });
@@ -49,6 +57,25 @@ it('wires, rehearses and ranks what feels it, and says why the others do not ser
   expect(first.textContent).toMatch(/1\. Loop contact.*Notices 1 of 1, within/s);
   await screen.press('4 that do not notice all of it here');
   expect(screen.text('.sensors')).toMatch(/Piezo disc.*trips above/s);
+});
+
+it('lists all that feel it at once, with what is known of them before they are tried', async () => {
+  const tried = new Subject<Compared>();
+  TestBed.overrideProvider(Comparing, {
+    useValue: { ...comparingInThread, compare: () => tried },
+  });
+  const screen = await planned(brief(door));
+  const listed = () => screen.all('[aria-label="Being tried"] p').map((p) => p.textContent);
+  await screen.until(() => listed().length > 1);
+  const before = listed();
+  expect(before).toContainEqual(
+    expect.stringMatching(/Loop contact\s*Price under 1\. Contacts that rarely move oxidise/),
+  );
+  tried.next({ ...loopContact, refused: 'It was not.' });
+  await screen.settle();
+  expect(listed()).toEqual(before.filter((said) => !said?.includes('Loop contact')));
+  tried.complete();
+  await screen.until(() => listed().length === 0);
 });
 
 it('compares again when the brief is changed', async () => {

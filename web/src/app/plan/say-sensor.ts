@@ -103,7 +103,7 @@ export const facts: readonly Fact[] = [
     label: 'Ages (told, not computed)',
     say: ({ sensor }) => findKind(sensor)?.ages ?? none,
   },
-  { label: 'Costs about', say: ({ price }) => price },
+  { label: 'Price', say: ({ price }) => price },
 ];
 
 /** What of the brief comes of it, a row for each. */
@@ -122,5 +122,5 @@ export function saySide(ranked: Ranked): string {
   if (!does) return label;
   const parts = does.around.length;
   const wants = parts === 0 ? 'nothing' : parts === 1 ? 'one part' : `${parts} parts`;
-  return `${label}. ${reasonOf(ranked)} Draws ${formatQuantity(does.amps, 'A')} with its board, wants ${wants} around it, ${price}.`;
+  return `${label}. ${reasonOf(ranked)} Draws ${formatQuantity(does.amps, 'A')} with its board, wants ${wants} around it, price ${price}.`;
 }

@@ -88,6 +88,12 @@ export class SensorComparison {
     }));
   });
   protected readonly others = computed(() => this.comparison.others().map(rowOf));
+  protected readonly untried = computed(() =>
+    this.comparison.untried().map((one) => ({
+      ...{ key: keyOf(one), label: one.label, price: one.price },
+      ages: findKind(one.sensor)?.ages ?? '',
+    })),
+  );
   protected readonly beside = computed(() =>
     this.ticked().flatMap((key) => this.serving().find((row) => row.key === key) ?? []),
   );

@@ -115,28 +115,31 @@ describe('numbers', () => {
     ).toThrow(/takes 350.mA, too much/);
   });
 
-  it('the comparator trips where it was told, with the hysteresis it was told', () => {
-    const design = brief('adapter G volts=5, signal-generator V', 'V.gnd G.minus');
-    const { design: built } = build('comparator', design, {
-      terminal: 'V.out',
-      trip: 2,
-      width: 0.2,
-    });
-    const circuit = new Circuit(built);
-    const high = (volts: number): boolean => {
-      circuit.setParams('V', { mean: volts });
-      const { parts } = circuit.solve();
-      return (parts['U1'].volts['out'] ?? NaN) > 2.5;
-    };
-    const steps = (from: number, to: number): number[] =>
-      Array.from({ length: 400 }, (_, i) => from + ((to - from) * i) / 399);
-    const up = steps(1, 3).find(high);
-    const down = steps(3, 1).find((v) => !high(v));
-    // E24 rounding and the wiper's own resistance leave a few per cent.
-    expect(up).toBeCloseTo(2, 1);
-    expect((up ?? 0) - (down ?? 0)).toBeGreaterThan(0.15);
-    expect((up ?? 0) - (down ?? 0)).toBeLessThan(0.25);
-  });
+  it.each(['above', 'below'] as const)(
+    'the comparator that is high %s trips where it was told, with the hysteresis it was told',
+    (high) => {
+      const design = brief('adapter G volts=5, signal-generator V', 'V.gnd G.minus');
+      const { design: built } = build('comparator', design, {
+        ...{ terminal: 'V.out', trip: 2, width: 0.2, high },
+      });
+      const circuit = new Circuit(built);
+      const isHigh = (volts: number): boolean => {
+        circuit.setParams('V', { mean: volts });
+        const { parts } = circuit.solve();
+        return (parts['U1'].volts['out'] ?? NaN) > 2.5;
+      };
+      const steps = (from: number, to: number): number[] =>
+        Array.from({ length: 400 }, (_, i) => from + ((to - from) * i) / 399);
+      const [clear, beyond] = high === 'above' ? [1, 3] : [3, 1];
+      const trips = steps(clear, beyond).find(isHigh) ?? NaN;
+      const clears = steps(beyond, clear).find((v) => !isHigh(v)) ?? NaN;
+      expect(trips).toBeCloseTo(2, 1);
+      expect(Math.sign(trips - clears)).toBe(high === 'above' ? 1 : -1);
+      // E24 rounding and the wiper's own resistance leave some of it.
+      expect(Math.abs(trips - clears)).toBeGreaterThan(0.15);
+      expect(Math.abs(trips - clears)).toBeLessThan(0.25);
+    },
+  );
 
   it('an end-of-line loop reads as it says in all four states', () => {
     const { design } = build('end-of-line', onBoard('loop-contact S', ''));

@@ -6,6 +6,7 @@ export {
   type Block,
   type Built,
 } from './block.js';
+export { addComparator } from './comparator.js';
 export { power } from './fed-sensor.js';
 export { bestLoad, usualRange, type Swing } from './best-load.js';
 export { blocks, searchBlocks } from './blocks.js';

@@ -20,10 +20,23 @@ const trimmerOhms = 10e3;
 /** The inputs are told apart up to this far below the supply, V (393-type). */
 const headroom = 1.5;
 
+/** Pulls the output up where nothing else is said, Ω. */
+const usualPull = 4.7e3;
+
+interface Supply {
+  ref: TerminalRef;
+  volts: number;
+}
+
 /** What a comparator is to tell of a signal. */
 export interface Compares {
   signal: TerminalRef;
-  supply: { ref: TerminalRef; volts: number };
+  /** From which the trimmer divides, and to which the output is pulled up. */
+  supply: Supply;
+  /** What it takes its own power from, where that is another. */
+  fed?: Supply;
+  /** What pulls its output up, Ω. */
+  pull?: number;
   /** Where the output changes as the signal comes from its other side, and how far it goes back before it clears, V. */
   trip: number;
   width: number;
@@ -47,11 +60,11 @@ export function addComparator(
   draft: Draft,
   told: Compares,
 ): { out: TerminalRef; because: string[] } {
-  const { signal, supply, trip, width, high } = told;
+  const { signal, supply, fed = supply, pull = usualPull, trip, width, high } = told;
   const { ref, volts } = supply;
-  if (trip > volts - headroom) {
+  if (trip > fed.volts - headroom) {
     throw new CannotBuild(
-      `At ${formatQuantity(volts, 'V')} the comparator tells its inputs apart up to ${formatQuantity(volts - headroom, 'V')}, not at ${formatQuantity(trip, 'V')}: take a higher supply or a lower trip point.`,
+      `At ${formatQuantity(fed.volts, 'V')} the comparator tells its inputs apart up to ${formatQuantity(fed.volts - headroom, 'V')}, not at ${formatQuantity(trip, 'V')}: take a higher supply or a lower trip point.`,
     );
   }
   if (width >= volts / 2)
@@ -59,20 +72,20 @@ export function addComparator(
   const ground = groundOf(draft.design);
   const u = draft.add('comparator-393', 'Comparator');
   const out = terminalRef(u, 'out');
-  wire(draft, ref, terminalRef(u, 'vcc'));
+  wire(draft, fed.ref, terminalRef(u, 'vcc'));
   wire(draft, terminalRef(u, 'gnd'), ground);
-  put(draft, 'capacitor', 'Decoupling', { farads: 100e-9 }, [ref, ground]);
+  put(draft, 'capacitor', 'Decoupling', { farads: 100e-9 }, [fed.ref, ground]);
   const back = nearestE24((frontOhms * (volts - width)) / width);
   const { turn, reference } = turned(told, back);
   const r = draft.add('trimmer', 'Threshold trimmer', { ohms: trimmerOhms, turn });
   wire(draft, ref, terminalRef(r, 'a'));
   wire(draft, terminalRef(r, 'b'), ground);
   // The feedback works against what is in front of the plus input: the signal's side, or the trimmer's.
-  const [fed, held] =
+  const [before, held] =
     high === 'above' ? [signal, terminalRef(r, 'w')] : [terminalRef(r, 'w'), signal];
-  put(draft, 'resistor', 'Input resistor', { ohms: frontOhms }, [fed, terminalRef(u, 'plus')]);
+  put(draft, 'resistor', 'Input resistor', { ohms: frontOhms }, [before, terminalRef(u, 'plus')]);
   put(draft, 'resistor', 'Hysteresis resistor', { ohms: back }, [out, terminalRef(u, 'plus')]);
-  put(draft, 'resistor', 'Pull-up', { ohms: 4.7e3 }, [ref, out]);
+  put(draft, 'resistor', 'Pull-up', { ohms: pull }, [ref, out]);
   wire(draft, held, terminalRef(u, 'minus'));
   const share = high === 'above' ? 'Ri/Rf' : 'Ri/(Ri + Rf)';
   const apart = (volts * frontOhms) / (high === 'above' ? back : back + frontOhms);
@@ -81,7 +94,7 @@ export function addComparator(
     because: [
       `Feedback ${formatQuantity(back, 'Ω')} against ${formatQuantity(frontOhms, 'Ω')}: width = V·${share} = ${formatQuantity(apart, 'V')}.`,
       `Trips going ${high === 'above' ? 'up' : 'down'} where its inputs meet with the output low: the wiper stands at ${formatQuantity(reference, 'V')}, turned to ${decimals(100 * turn, 0)} %.`,
-      `The output only pulls low: 4.7 kΩ pull it up. It is high while the signal is ${high} the threshold.`,
+      `The output only pulls low: ${formatQuantity(pull, 'Ω')} pull it up. It is high while the signal is ${high} the threshold.`,
     ],
   };
 }

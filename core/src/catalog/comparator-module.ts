@@ -27,6 +27,13 @@ export const trimmerParam = (turn: number) =>
 
 export const comparatorRatings = supplyLimits('VCC', 'GND', 15, 0.3);
 
+interface OwnLine {
+  reads: 'AO';
+  gives: 'DO';
+  at: 'turn';
+  trips: 'below' | 'above';
+}
+
 /**
  * The inside of a sensor board: the sensor with what it needs gives AO; a comparator holds it against a
  * trimmer, pulls DO low when it trips and lights a lamp.
@@ -38,9 +45,10 @@ export function comparatorInside<V extends { turn: number }>(
   sensor: (params: V) => readonly InnerPart[],
   wires: readonly (readonly [string, string])[],
   trips: 'below' | 'above',
-): Inside<V> {
+): Inside<V> & { ownLine: OwnLine } {
   const [reads, holds] = trips === 'below' ? ['U1.plus', 'U1.minus'] : ['U1.minus', 'U1.plus'];
   return {
+    ownLine: { reads: 'AO', gives: 'DO', at: 'turn', trips },
     parts: (p) => [
       ...sensor(p),
       inner('RV1', 'Trimmer', trimmer, { ohms: 10e3, turn: p.turn }),

@@ -262,6 +262,7 @@ export function gasModule(
       ...comparatorRatings.slice(1),
     ],
     inside,
+    ownLine: inside.ownLine,
     elements: (p, state) => moduleElements(inside, p, state),
     phases: element.phases,
     lifeSafety: true,

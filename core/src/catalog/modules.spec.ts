@@ -1,6 +1,14 @@
 import { elementNodes } from '../element/index.js';
 import { sketch } from '../testing/small.js';
-import { catalog, checkDesign, moduleElements, openModule, restStimulus } from './index.js';
+import { Circuit } from '../circuit/index.js';
+import {
+  catalog,
+  checkDesign,
+  findKind,
+  moduleElements,
+  openModule,
+  restStimulus,
+} from './index.js';
 
 const modules = catalog.filter((k) => k.inside);
 const onTheBench = (kind: string, params = '') =>
@@ -55,6 +63,27 @@ describe('taking modules apart', () => {
     }
   });
 });
+
+it.each(catalog.filter((k) => k.ownLine).map((k) => [k.kind]))(
+  '%s gives low just where what it reads is beyond its trimmer',
+  (kind) => {
+    const { ownLine } = findKind(kind) ?? {};
+    const held = sketch(
+      ['adapter G volts=5', 'adapter H volts=2', `${kind} X`, 'resistor R ohms=10'],
+      ['G.plus X.VCC', 'X.GND G.minus', 'H.minus G.minus', 'H.plus R.a', 'R.b X.AO'],
+    );
+    const circuit = new Circuit(held);
+    const at = (turn: number) => {
+      circuit.setParams('X', { turn });
+      const { X } = circuit.solve().parts;
+      return { reads: X?.volts['AO'] ?? NaN, isLow: (X?.volts['DO'] ?? NaN) < 1 };
+    };
+    const share = at(0.5).reads / 5;
+    expect(share).toBeCloseTo(0.4, 1);
+    const [under, over] = [at(share - 0.03).isLow, at(share + 0.03).isLow];
+    expect([under, over]).toEqual(ownLine?.trips === 'below' ? [false, true] : [true, false]);
+  },
+);
 
 describe('the model of a module', () => {
   const state = { stimulus: restStimulus, celsius: 25, pins: {}, wired: () => true };

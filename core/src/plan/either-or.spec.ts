@@ -1,7 +1,9 @@
 import { check, gatherEvidence } from '../check/index.js';
-import { applyEdit, type Design } from '../design/index.js';
+import { Circuit } from '../circuit/index.js';
+import { applyEdit, type Channel, type Design } from '../design/index.js';
 import { rehearse } from '../rehearsal/index.js';
 import { demo } from '../testing/demo.js';
+import { channel, onBoard, pins } from '../testing/small.js';
 import { effectOf, eitherOrs, type EitherOr } from './index.js';
 
 const slipway = demo('slipway-beam');
@@ -16,8 +18,10 @@ it('offers what the design could have the other way, and nothing that it has not
   expect(eitherOrs(slipway).map(({ id }) => id.split(' ')[0])).toEqual([
     'hits',
     'baseline',
+    'line',
     'latch',
     'relay',
+    'controller',
   ]);
   expect(eitherOrs(loft).map(({ id }) => id.split(' ')[0])).toEqual([
     ...['hits', 'edge', 'latch', 'latch', 'hold', 'relay', 'relay'],
@@ -110,5 +114,88 @@ describe('what comes of it', () => {
     const lit = effectOf(pontoon);
     const then = effectOf(pontoon, named(pontoon, 'relay').edit);
     expect([lit.noticed, then.noticed]).toEqual([lit.wanted, 0]);
+  });
+
+  it('without its controller nothing holds and nothing is counted: gulls set it off, and it takes less', () => {
+    const { edit } = named(slipway, 'controller');
+    const done = applyEdit(slipway, edit);
+    expect(done).toMatchObject({ channels: [], outputs: [], rules: [] });
+    expect(done.parts.some((p) => p.kind === 'controller-5v-8bit')).toBe(false);
+    const then = effectOf(slipway, edit);
+    expect([then.noticed, then.wanted]).toEqual([now.noticed, now.wanted]);
+    expect(then.fooled).toBeGreaterThan(now.fooled);
+    expect(then.slowest).toBeLessThan(now.slowest ?? 0);
+    // Its rule held for 3 s.
+    expect(then.acted).toBeLessThan(now.acted - 3);
+    expect(then.watts).toBeLessThan(now.watts);
+    const found = check(gatherEvidence(done, done.scenes[0]));
+    expect(found.filter((f) => f.severity === 'error')).toEqual([]);
+  });
+});
+
+describe('a line in the program, or at a trimmer', () => {
+  const measured = (more: Partial<Channel>): Design =>
+    onBoard('signal-generator V', 'V.out U.A0, V.gnd U.GND', {
+      ...channel('U.A0', { threshold: 400, hysteresis: 20, ...more }),
+      ...pins('U.A0 analogue'),
+    });
+
+  it.each(['above', 'below'] as const)('of what trips %s it lies at the same voltage', (trips) => {
+    const design = measured({ trips });
+    const done = applyEdit(design, named(design, 'line').edit);
+    expect(done.channels[0]).toMatchObject({ trips: 'above', threshold: 50 });
+    expect(done.controller.pins).toContainEqual({ pin: 'U.A0', mode: 'input' });
+    const circuit = new Circuit(done);
+    const isHigh = (counts: number): boolean => {
+      // The rail is the 5 V that 1,024 counts make up.
+      circuit.setParams('V', { mean: (5 * counts) / 1024 });
+      return (circuit.solve().parts['U']?.volts['A0'] ?? NaN) > 2.5;
+    };
+    const steps = [300, 395, 405, 500];
+    const there = (trips === 'above' ? steps : [...steps].reverse()).map(isHigh);
+    expect(there).toEqual([false, false, true, true]);
+  });
+
+  it('of a module is its own, and the way back leads to the same counts', () => {
+    const design = onBoard('rain-module B', 'B.VCC U.5V, B.GND U.GND, B.AO U.A0', {
+      ...channel('U.A0', { trips: 'below', threshold: 600 }),
+      ...pins('U.A0 analogue'),
+    });
+    const done = applyEdit(design, named(design, 'line').edit);
+    expect(done.parts.length).toBe(design.parts.length);
+    expect(done.parts.find((p) => p.id === 'B')?.params['turn']).toBeCloseTo(600 / 1023, 2);
+    expect(done.wires.map((w) => w.from)).toContain('B.DO');
+    const back = applyEdit(done, named(done, 'line').edit);
+    expect(Math.abs((back.channels[0]?.threshold ?? 0) - 600)).toBeLessThanOrEqual(1);
+    expect(back.channels[0]?.trips).toBe('below');
+  });
+
+  it('is no choice where how much is read matters, where a baseline is learnt, or beyond what a comparator tells', () => {
+    const lines = (design: Design): string[] =>
+      eitherOrs(design).flatMap(({ id }) => (id.startsWith('line') ? [id] : []));
+    expect(lines(measured({}))).toHaveLength(1);
+    expect(lines(measured({ threshold: 1000 }))).toEqual([]);
+    expect(lines(measured({ trips: 'away', threshold: 20 }))).toEqual([]);
+    const lamp = demo('workbench-lamp');
+    expect(lamp.channels.map((c) => c.id)).toContain('knob');
+    expect(lines(lamp)).not.toContain('line knob');
+  });
+});
+
+describe('a controller, or none', () => {
+  const offered = (design: Design): boolean =>
+    eitherOrs(design).some(({ id }) => id.startsWith('controller'));
+  const [rule] = slipway.rules;
+
+  it.each<[string, Partial<Design>]>([
+    ['latches', { rules: [{ ...rule, latch: true }] }],
+    ['follows two rules', { rules: [rule, { ...rule, id: 'r9' }] }],
+    [
+      'dims',
+      { rules: [{ ...rule, then: [{ do: 'drive', output: 'horn', drive: { as: 'off' } }] }] },
+    ],
+  ])('is no choice where the program %s', (_, more) => {
+    expect(offered(slipway)).toBe(true);
+    expect(offered({ ...slipway, ...more })).toBe(false);
   });
 });

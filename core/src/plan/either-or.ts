@@ -5,6 +5,8 @@ import { energyTrace, quietScene, rehearse, wentWrong } from '../rehearsal/index
 import { withBaseline } from '../threshold/index.js';
 import { arrangePins, boardsOf, branchOf } from '../wiring/index.js';
 import { relayInstead } from './relay-instead.js';
+import { lineOrTrimmer } from './trimmer-instead.js';
+import { controllerOrNone } from './without-controller.js';
 
 /** Something that makers settle one way or the other: as the design has it now, and the other way. */
 export interface EitherOr {
@@ -39,7 +41,10 @@ const severalHits = 3;
 export function eitherOrs(design: Design): EitherOr[] {
   const rest = restOf(design);
   return [
-    ...design.channels.flatMap((channel) => ofChannel(design, channel, rest.get(channel.id))),
+    ...design.channels.flatMap((channel) => [
+      ...ofChannel(design, channel, rest.get(channel.id)),
+      ...lineOrTrimmer(design, channel),
+    ]),
     ...design.rules.map((rule): EitherOr => {
       const { latch, until: _, ...others } = rule;
       const other = { ...others, latch: !latch, ...(latch ? {} : { until: undefined }) };
@@ -52,6 +57,7 @@ export function eitherOrs(design: Design): EitherOr[] {
     }),
     ...design.parts.flatMap((part) => holdOf(design, part)),
     ...relayInstead(design),
+    ...controllerOrNone(design),
   ];
 }
 

@@ -52,6 +52,7 @@ export const rainModule = definePart({
   corrodes: true,
   ratings: comparatorRatings,
   inside,
+  ownLine: inside.ownLine,
   elements: (p, state) => moduleElements(inside, p, state),
   headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,
   senses: { quantities: ['wet'], radius: () => 0.03, noise: () => 0.002 },

@@ -53,6 +53,7 @@ export const reflectiveModule = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 3 },
   ratings: comparatorRatings,
   inside,
+  ownLine: inside.ownLine,
   elements: (p, state) => moduleElements(inside, p, state),
   tunable: ['halfAngle'],
   headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,

@@ -56,6 +56,7 @@ export const soundModule = definePart({
   feed: { plus: 'VCC', minus: 'GND', least: () => 3 },
   ratings: [{ label: 'supply', from: 'VCC', to: 'GND', limit: 5.5 }, ...comparatorRatings.slice(1)],
   inside,
+  ownLine: inside.ownLine,
   elements: (p, state) => moduleElements(inside, p, state),
   tunable: ['gain'],
   headline: (p) => `trimmer ${Math.round(100 * p.turn)} %`,

@@ -172,6 +172,8 @@ export interface Facets<V = Params, K extends string = string> {
   warmUp?(params: V): number;
   /** What it gives changes by itself with time. */
   waves?(params: V): boolean;
+  /** It stands for something that only a program does. */
+  byProgram?: true;
   /** While it is on it shows what the program tells. */
   shows?: boolean;
   /** It watches over fire or gas, where people may rely on it. */

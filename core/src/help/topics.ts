@@ -85,7 +85,7 @@ export const topics: readonly Topic[] = [
     id: 'compare',
     title: 'How sensors are compared',
     text: [
-      'Each sensor that feels what must be noticed is wired as it usually is, on a bench of its own, with a controller, what the brief answers with (a buzzer where it does not say) and a rule. What the brief asks then happens in scenes by day, by night, or both. Its line is set in the middle between rest and what must be noticed, clear of what must not set it off where that can be; it is read ten times while it is felt.',
+      'Each sensor that feels what must be noticed is wired as it usually is, on a bench of its own, with a controller, what the brief answers with (a buzzer where it does not say) and a rule; where the brief wants no controller, a comparator then takes its place. What the brief asks then happens in scenes by day, by night, or both. Its line is set in the middle between rest and what must be noticed, clear of what must not set it off where that can be; it is read ten times while it is felt.',
       'What stands here is what the rehearsal of that design gave: its delay, its current, what fooled it. One that notices all stands before one that does not, then the marks decide: each from 0 to 100, weighed by what counts to you. Quiet: the share of nuisances that leave it quiet. Clear: ten standard deviations of the readings at rest are full marks. Fast and little current: by ratio to the best. Few parts: halved by each two parts around it.',
       'Over many nights every part is anywhere within its tolerance, and air, supply, strength and place differ as usual.',
     ],
@@ -152,8 +152,8 @@ export const topics: readonly Topic[] = [
     id: 'either-or',
     title: 'Either or: what the other way costs and gains here',
     text: [
-      'Makers settle some things one way or the other: one reading or several in a row, looking now and then or an interrupt, a fixed line or one measured from what is learnt, an alarm that resets itself or latches, a module that holds or a rule, a transistor or a relay. Each that the design could have the other way is changed, and all its scenes are rehearsed in time, as it stands and so changed. What differs is told with both numbers; what does not differ in these scenes may in others.',
-      'A line that is measured from what is learnt is put where the fixed one is. How long something acts is the sum over all that acts.',
+      'Makers settle some things one way or the other: one reading or several in a row, looking now and then or an interrupt, a fixed line or one measured from what is learnt, an alarm that resets itself or latches, a module that holds or a rule, a transistor or a relay, a line in the program or at a trimmer, a controller or none. Each that the design could have the other way is changed, and all its scenes are rehearsed in time, as it stands and so changed. What differs is told with both numbers; what does not differ in these scenes may in others.',
+      'A line that is measured from what is learnt is put where the fixed one is. A trimmer has the line where the program had it, in volts at the pin; without a controller a comparator has it, and nothing holds, counts or takes several readings. How long something acts is the sum over all that acts.',
     ],
     formula: 'told = all that is other between a rehearsal as it stands and one changed',
     source: 'Rehearsals in time of the design itself.',

@@ -42,13 +42,13 @@ it.each<[string, string, RegExp]>([
   const wanted = sensor === 'loop-contact' ? 'door-opens' : 'person-walks';
   const made = first(sensor, [need(wanted)]);
   expect(outcomes(made)).toEqual(['noticed']);
-  expect(made.channel.pin).toMatch(pin);
+  expect(made.channel?.pin).toMatch(pin);
 });
 
 it('a chip on a bus is read by number, on the board whose volts it stands', () => {
   const made = first('tag-reader', [need('tag-shown')]);
   expect(outcomes(made)).toEqual(['noticed']);
-  expect(made.channel.pin).toBe(`${made.sensor}.tag`);
+  expect(made.channel?.pin).toBe(`${made.sensor}.tag`);
   expect(made.design.parts.map((p) => p.kind)).toContain('radio-board-3v3');
 });
 
@@ -82,7 +82,7 @@ it('a pulse that is over between two readings is remembered by an edge, at a pin
   const made = firstDesign(briefed(needs), asked);
   expect(made.channel).toMatchObject({ edge: 'falling', remembers: true, every: 1 });
   // D2 and D3 are the pins of the 5 V board that can interrupt.
-  expect(made.channel.pin).toMatch(/^U1\.D[23]$/);
+  expect(made.channel?.pin).toMatch(/^U1\.D[23]$/);
   expect(outcomes(made)).toEqual(['noticed']);
 });
 
@@ -91,8 +91,8 @@ it('reads often enough for what is felt only shortly', () => {
   const needs = [need('person-walks', { far: 2 })];
   const asked = { sensor: 'modulated-receiver', named: 'Beam', beam: true, needs, scene: 'Brief' };
   const { channel } = firstDesign(briefed(needs), asked);
-  expect(channel.every).toBeGreaterThan(0.025);
-  expect(channel.every).toBeLessThan(0.045);
+  expect(channel?.every).toBeGreaterThan(0.025);
+  expect(channel?.every).toBeLessThan(0.045);
 });
 
 it('goes on for as long as the brief says', () => {
@@ -111,7 +111,7 @@ it('runs on cells where there is no mains', () => {
 
 it('what stays torn is not taken for how it is at rest', () => {
   const made = first('window-foil', [need('glass-breaks')]);
-  expect(made.channel.trips).toBe('above');
+  expect(made.channel?.trips).toBe('above');
   expect(outcomes(made)).toEqual(['noticed']);
 });
 
@@ -239,5 +239,42 @@ describe('what answers', () => {
     expect(supplies(answered('sound', { feed: 'battery' }, 'tag-reader'))).toEqual([
       ['alkaline-pack', 4.5],
     ]);
+  });
+});
+
+describe('without a controller', () => {
+  const without = (sensor: string, kind: string, more: Partial<Brief> = {}) =>
+    first(sensor, [need(kind)], { controller: 'without', ...more });
+
+  it.each(answers.filter((a) => a !== 'message'))('%s: a comparator lets it act', (answer) => {
+    const made = without('loop-contact', 'door-opens', { answer });
+    expect(outcomes(made)).toEqual(['noticed']);
+    expect(made.channel).toBeUndefined();
+    expect(made.design).toMatchObject({ channels: [], outputs: [], rules: [] });
+    expect(made.design.parts.filter((p) => findKind(p.kind)?.inputs)).toEqual([]);
+    const done = applyEdit(
+      briefed([need('door-opens')], { controller: 'without', answer }),
+      made.edit,
+    );
+    expect(done).toEqual(made.design);
+    const wrong = check(gatherEvidence(done, made.played[0].scene));
+    const errors = wrong.filter(({ severity }) => severity === 'error').map(({ code }) => code);
+    expect(errors).toEqual(answer === 'lock' ? ['lock-without-release'] : []);
+  });
+
+  it.each([
+    ['push-button', 'finger-touches'],
+    ['reflective-module', 'hand-near'],
+  ])('%s, which falls below its line, lets it act too', (sensor, kind) => {
+    expect(first(sensor, [need(kind)]).channel?.trips).toBe('below');
+    expect(outcomes(without(sensor, kind))).toEqual(['noticed']);
+  });
+
+  it.each<[string, string, Partial<Brief>, RegExp]>([
+    ['heading-sensor', 'door-opens', {}, /read as a number/],
+    ['loop-contact', 'door-opens', { answer: 'message' }, /only a program does/],
+  ])('%s for %s with %j is refused', (sensor, kind, more, why) => {
+    expect(() => without(sensor, kind, more)).toThrow(CannotBuild);
+    expect(() => without(sensor, kind, more)).toThrow(why);
   });
 });

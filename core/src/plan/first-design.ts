@@ -1,6 +1,7 @@
 import { blocks, CannotBuild, power, usualAnswers } from '../blocks/index.js';
 import { catalog, findKind, kindOf, readable, type PartKind } from '../catalog/index.js';
 import {
+  applyEdit,
   freshId,
   splitRef,
   terminalRef,
@@ -11,10 +12,12 @@ import {
   type TerminalRef,
 } from '../design/index.js';
 import { findHappeningKind } from '../scene/index.js';
+import { rehearse } from '../rehearsal/index.js';
 import { boardsOf, Draft, newChannel, usualColour } from '../wiring/index.js';
 import { addCells, answeringKind, answerWith, sharedVolts } from './answering.js';
 import { firstScenes } from './first-scenes.js';
 import { tune, type Tuned } from './tune.js';
+import { withoutController } from './without-controller.js';
 
 /** How long it acts on after what was noticed is over, s, as long as the brief does not say; and at most. */
 const usualHold = 3;
@@ -39,7 +42,9 @@ export interface Asked {
 }
 
 /** A whole small design, and how it does in the scenes of its brief. */
-export interface FirstDesign extends Omit<Tuned, 'edit'> {
+export interface FirstDesign extends Omit<Tuned, 'edit' | 'channel'> {
+  /** What reads it; undefined without a controller. */
+  channel?: Channel;
   /** From the design that was there to this one, undone as one. */
   edit: Edit;
   /** Id of the sensor. */
@@ -55,11 +60,35 @@ const boards = catalog.filter(({ firstFed }) => firstFed);
 /**
  * A whole small design: a sensor with what it wants around it, a supply and a controller where there are none, what
  * answers (the brief says what: a buzzer where it does not) with its driver, a channel that tells rest from what must be noticed, a rule, and scenes in which that happens. Of the
- * controllers the first that suits the sensor is taken.
+ * controllers the first that suits the sensor is taken. Where the brief wants none, a comparator then stands for it, with its line
+ * where the program had it.
  *
- * @throws CannotBuild where the sensor has no usual front end
+ * @throws CannotBuild where the sensor has no usual front end, or takes a program
  */
 export function firstDesign(design: Design, asked: Asked): FirstDesign {
+  const made = onSomeBoard(design, asked);
+  return design.brief.controller === 'without' ? unprogrammed(made) : made;
+}
+
+function unprogrammed({ channel: _, ...made }: FirstDesign): FirstDesign {
+  const edit = withoutController(made.design);
+  const design = applyEdit(made.design, edit);
+  const known = new Set(made.design.parts.map((p) => p.id));
+  const fresh = design.parts.flatMap(({ id }) => (known.has(id) ? [] : [id]));
+  const played = made.played.map(({ scene }) => ({
+    scene,
+    rehearsal: rehearse(design, scene, undefined, 'time'),
+  }));
+  const label = made.edit.type === 'batch' ? made.edit.label : '';
+  const edits = [made.edit, edit];
+  return {
+    ...made,
+    ...{ design, played, around: [...made.around, ...fresh] },
+    edit: { type: 'batch', label, edits },
+  };
+}
+
+function onSomeBoard(design: Design, asked: Asked): FirstDesign {
   let refusal: CannotBuild | undefined;
   for (const board of boardsOf(design).length > 0 ? [undefined] : boards) {
     try {

@@ -57,8 +57,8 @@ export interface Performance {
   /** What it wants around it, by name, and why. */
   around: string[];
   because: readonly string[];
-  /** Where the controller reads it, and how. */
-  reads: { at: string; by: ChannelReader['by'] };
+  /** Where the controller reads it, and how; undefined without one. */
+  reads?: { at: string; by: ChannelReader['by'] };
   /** It lies in the way or is fixed to the thing: nothing beside it is noticed. */
   onContact: boolean;
   /** Ground on which what must be noticed is, whichever way it goes, from where the first design has it, m²; of several musts the least. */
@@ -94,7 +94,10 @@ export function performanceOf(needs: readonly Need[], first: FirstDesign): Perfo
     warmUp: kind.warmUp?.(params),
     holds: kind.hold?.(params),
     around: first.around.map(named),
-    reads: { at: channel.pin, by: channelReader(design, channel.pin)?.by ?? 'level' },
+    reads: channel && {
+      at: channel.pin,
+      by: channelReader(design, channel.pin)?.by ?? 'level',
+    },
     onContact: findSurrounding(kind.senses?.quantities[0] ?? '')?.onContact === true,
     ...(covers ? { covers, forAll: Math.ceil((plan.width * plan.depth) / covers) } : {}),
     identifies: kind.senses?.quantities.some((q) => q === 'tag' || q === 'key') ?? false,
@@ -155,6 +158,7 @@ function dealtWith({ id, name, intent }: Need, { played }: FirstDesign): Dealt {
 }
 
 function signalOf({ design, channel, played }: FirstDesign): Signal | undefined {
+  if (!channel) return undefined;
   const groups = groupsIn(played, channel.id);
   const room = roomBetween(groups, channel.trips);
   const rest = groups.find((g) => g.kind === 'quiet');

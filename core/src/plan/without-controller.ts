@@ -89,6 +89,10 @@ function singleOf(design: Design): Single {
   const isOn = action?.do === 'drive' && action.drive.as === 'on' && output.active === 'high';
   if (!isPlain || !isOn || more.length > 0)
     throw new CannotBuild('What the rule does takes a controller, or stages put together in Wire.');
+  const told = wiringOf(design)
+    .ends(output.pin)
+    .find(({ kind }) => kind.byProgram);
+  if (told) throw new CannotBuild(`${told.part.name} is something that only a program does.`);
   return { board, channel, rule, output };
 }
 

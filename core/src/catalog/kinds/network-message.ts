@@ -10,6 +10,7 @@ export const networkMessage = definePart({
   words: ['message', 'network', 'notify', 'phone', 'house', 'wireless', 'send', 'report'],
   stage: 'acts',
   answers: { by: 'message', named: 'Message' },
+  byProgram: true,
   terminals: [
     { id: 'send', label: 'send', role: 'signal-in' },
     { id: 'GND', label: 'GND', role: 'ground' },

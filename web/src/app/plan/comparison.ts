@@ -102,10 +102,10 @@ export class Comparison {
     const { brief, plan } = this.session.design() ?? {};
     if (!brief || !plan) return undefined;
     // Only what they are tried in: what else is said of it tries nothing anew.
-    const { needs, outdoors, by, feed, lasts, answer } = brief;
+    const { needs, outdoors, by, feed, lasts, answer, controller } = brief;
     const { backdrop: _, ...ground } = plan;
     return JSON.stringify({
-      brief: { needs, outdoors, by, feed, lasts, answer, tells: '' },
+      brief: { needs, outdoors, by, feed, lasts, answer, controller, tells: '' },
       plan: ground,
     });
   });

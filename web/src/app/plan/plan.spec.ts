@@ -143,9 +143,17 @@ it('ranks by what counts, and remembers that', async () => {
   expect(JSON.parse(localStorage.getItem('yurei.weights') ?? '{}')).toMatchObject({ simple: 3 });
 });
 
-it('says what first designs leave out of what is asked', async () => {
-  const screen = await planned({ ...brief(door), controller: 'without', answer: 'pump' });
-  expect(screen.text('.sensors')).toMatch(/one without is put together in Wire/);
+it('without a controller offers what a comparator can decide, and takes it so', async () => {
+  const screen = await planned({ ...brief(door), controller: 'without' });
+  expect(screen.text('.sensors')).toMatch(/Without a controller a comparator decides/);
+  await compared(screen);
+  await screen.press('I have read this');
+  await screen.press('Take it: Loop contact');
+  await screen.until(() => /is on the bench/.test(screen.text('.sensors')));
+  expect(design().parts.map((p) => p.kind)).toContain('comparator-393');
+  expect(design().channels).toEqual([]);
+  await screen.press('5 that do not notice all of it here');
+  expect(screen.text('.sensors')).toMatch(/Magnetometer.*a comparator has none/s);
 });
 
 describe('without power', () => {

@@ -17,7 +17,7 @@ const sayOutcome = ({ outcome, delay }: Dealt): string => {
 
 const saySignal = ({ signal, reads }: Performance): string => {
   if (!signal) return none;
-  if (reads.by === 'level') return 'high or low';
+  if (reads?.by === 'level') return 'high or low';
   const { rest, wanted, line, trips, full } = signal;
   const side = trips === 'below' ? 'trips below' : 'trips above';
   return `${rest} at rest, ${wanted} with it, ${side} ${line}, of ${full}`;
@@ -94,7 +94,7 @@ export const facts: readonly Fact[] = [
   { label: 'Can be relied on', say: of(sayTimes) },
   { label: 'Around it', say: of(({ around }) => around.join(', ') || 'nothing') },
   { label: 'Wired so', say: of(({ because }) => because.join(' ') || none) },
-  { label: 'Read at', say: of(({ reads }) => reads.at) },
+  { label: 'Read at', say: of(({ reads }) => reads?.at ?? 'a comparator') },
   {
     label: 'Tells which one',
     say: of(({ identifies }) => (identifies ? 'yes' : 'no')),

@@ -71,12 +71,14 @@ export class SensorComparison {
     this.session.edit({ type: 'set-brief', fields: { read } });
   }
 
-  /** What the first designs do not do that the brief asks for. */
+  /** What is to be known of the first designs that the brief asks for. */
   protected readonly notes = computed(() => {
     const { controller } = this.session.design()?.brief ?? {};
     return [
       ...(controller === 'without'
-        ? ['First designs have a controller: one without is put together in Wire, from its stages.']
+        ? [
+            'Without a controller a comparator decides: nothing is held, counted or told apart, and what takes a program is not offered.',
+          ]
         : []),
     ];
   });

@@ -46,7 +46,8 @@ export function controllerOrNone(design: Design): EitherOr[] {
 }
 
 /**
- * The same without its controller: what its pin read goes to a comparator, and that switches what the output did. What the rule held, how many readings in a row it took and how often, is gone.
+ * The same without its controller: what its pin read goes to a comparator, and that switches what the output did. What the rule held,
+ * how often was read and how many readings in a row it took is gone.
  *
  * @throws CannotBuild where the program does more than a comparator can
  */
@@ -79,15 +80,18 @@ function singleOf(design: Design): Single {
   const [output, ...outputs] = design.outputs;
   if (!board || !channel || !rule || !output)
     throw new CannotBuild('There is no program yet that could be done without.');
-  if (boards.length + channels.length + rules.length + outputs.length + design.machines.length > 0)
+  const { machines, notices, sequences } = design;
+  const more = [boards, channels, rules, outputs, machines, notices, sequences];
+  if (more.some((list) => list.length > 0))
     throw new CannotBuild(
       'More than one channel, rule or output takes a controller, or stages put together in Wire.',
     );
   const isPlain =
-    rule.when.is === 'channel' && !rule.while && !rule.latch && !rule.atLeast && !rule.lockOut;
-  const [action, ...more] = rule.then;
+    rule.when.is === 'channel' &&
+    !(rule.while || rule.latch || rule.atLeast || rule.atMost || rule.lockOut || rule.once);
+  const [action, ...others] = rule.then;
   const isOn = action?.do === 'drive' && action.drive.as === 'on' && output.active === 'high';
-  if (!isPlain || !isOn || more.length > 0)
+  if (!isPlain || !isOn || others.length > 0)
     throw new CannotBuild('What the rule does takes a controller, or stages put together in Wire.');
   const told = wiringOf(design)
     .ends(output.pin)

@@ -122,5 +122,5 @@ export function saySide(ranked: Ranked): string {
   if (!does) return label;
   const parts = does.around.length;
   const wants = parts === 0 ? 'nothing' : parts === 1 ? 'one part' : `${parts} parts`;
-  return `${label}. ${reasonOf(ranked)} Draws ${formatQuantity(does.amps, 'A')} with its board, wants ${wants} around it, price ${price}.`;
+  return `${label}. ${reasonOf(ranked)} Draws ${formatQuantity(does.amps, 'A')} in all, wants ${wants} around it, price ${price}.`;
 }

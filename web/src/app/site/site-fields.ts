@@ -79,6 +79,7 @@ import { WayInFields } from './way-in-fields';
   `,
   styles: `
     p-selectbutton {
+      --p-togglebutton-content-sm-padding: 3px 6px;
       display: flex;
       flex-wrap: wrap;
       margin: 0 6px 6px 0;

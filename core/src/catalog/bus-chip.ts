@@ -31,11 +31,17 @@ export const busRatings = (volts: number): Limit<unknown, 'VCC' | 'GND' | 'SDA' 
 
 /** A load on the supply; bus pins that leak a little and are clamped to both rails. */
 export function busElements(p: { own: number }, volts: number): Element[] {
-  const clamp = { type: 'diode', saturation: 1e-14, emission: 1 } as const;
+  const clamp = (anode: string, cathode: string): Element => ({
+    type: 'diode',
+    anode,
+    cathode,
+    saturation: 1e-14,
+    emission: 1,
+  });
   const pins = ['SDA', 'SCL'].flatMap((pin): Element[] => [
     { type: 'resistor', a: pin, b: 'GND', ohms: 5e6 },
-    { ...clamp, anode: pin, cathode: 'VCC' },
-    { ...clamp, anode: 'GND', cathode: pin },
+    clamp(pin, 'VCC'),
+    clamp('GND', pin),
   ]);
   return [draws('VCC', 'GND', p.own, volts), ...pins];
 }

@@ -52,14 +52,14 @@ export function swinger({ width, height, excess, echo, swing, period, ...about }
       const off = params.swing * Math.sin(phase);
       const speed = ((2 * Math.PI * params.swing) / params.period) * Math.cos(phase);
       return {
-        ...plainBody,
         x: at.x + off * Math.cos(way),
         y: at.y + off * Math.sin(way),
         heading: params.across + (speed < 0 ? 180 : 0),
         speed: Math.abs(speed),
         width: params.width,
-        height: params.height,
         bottom: at.z,
+        ...plainBody,
+        height: params.height,
         excess: params.excess,
         reflectance: 0.5,
         echo,

@@ -22,6 +22,6 @@ export const crossing = defineHappening({
     { id: 'width', label: 'Width', unit: 'm', default: 0.4, min: 0.005, max: 10 },
   ],
   lasts: lastsOnWay,
-  body: (now) => goesAlong(now, { ...plainBody, width: now.params.width }),
+  body: (now) => goesAlong(now, { width: now.params.width, ...plainBody }),
   source: 'Opaque disc in plan view; walking speed 1.2–1.4 m/s (common practice).',
 });

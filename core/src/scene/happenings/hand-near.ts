@@ -40,12 +40,12 @@ export const handNear = defineHappening({
   body: (now) => {
     const { width, height, reflectance, excess } = now.params;
     return goesAlong(now, {
-      ...plainBody,
       width,
+      skin: skinInHeat,
+      ...plainBody,
       height,
       reflectance,
       excess,
-      skin: skinInHeat,
       echo: 0.01,
     });
   },

@@ -49,8 +49,8 @@ export const headlights = defineHappening({
   lasts: lastsOnWay,
   body: (now) =>
     goesAlong(now, {
-      ...plainBody,
       width: 1.8,
+      ...plainBody,
       height: 1.4,
       excess: 10,
       echo: 10,

@@ -18,8 +18,8 @@ export const lorryPasses = defineHappening({
   lasts: lastsOnWay,
   body: (now) =>
     goesAlong(now, {
-      ...plainBody,
       width: 2.5,
+      ...plainBody,
       height: 3.5,
       excess: 5,
       echo: 50,

@@ -123,10 +123,11 @@ export class Network {
     const changed = new Map<Device, number>();
     let iterations = 0;
     for (let transitions = 0; ; transitions++) {
-      const settled = operatingPoint(system, this.sorted);
-      iterations += settled.iterations;
-      const result = { ...settled, iterations, unconvergedDevices: [] };
-      if (!settled.settled) return result;
+      const found = operatingPoint(system, this.sorted);
+      iterations += found.iterations;
+      const { settled, unconverged, method } = found;
+      const result = { settled, iterations, unconverged, method, unconvergedDevices: [] };
+      if (!settled) return result;
       this.store();
       const pressed = switching.filter((d) => (d.switching?.event(system.x) ?? 0) > 0);
       if (pressed.length === 0) return result;

@@ -37,9 +37,10 @@ export function operatingPoint(
   for (const method of ways) {
     try {
       const tried = method === 'newton' ? brief : close;
-      last = { ...byName[method](system, devices, next, tried), method };
+      const { settled, iterations, unconverged } = byName[method](system, devices, next, tried);
+      last = { settled, iterations, unconverged, method };
       singular = undefined;
-      if (last.settled) return last;
+      if (settled) return last;
     } catch (error) {
       if (!(error instanceof SingularMatrixError)) throw error;
       singular = error;

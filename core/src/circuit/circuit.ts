@@ -29,6 +29,8 @@ interface PlacedPart {
   kind: PartKind;
   params: Params;
   state: PartState;
+  /** What the state tells that it feels. */
+  stimulus: Record<Quantity, number>;
   /** Place of its first element among all, and how many it has. */
   first: number;
   count: number;
@@ -76,16 +78,20 @@ export class Circuit {
   setState(part: string, { stimulus, pins }: StateChange): void {
     const placed = this.parts.get(part);
     if (!placed) return;
-    const { state } = placed;
-    placed.state = {
-      ...state,
-      stimulus: { ...state.stimulus, ...stimulus },
-      pins: pins ?? state.pins,
-    };
+    Object.assign(placed.stimulus, stimulus);
+    if (pins) placed.state = { ...placed.state, pins };
     this.refresh(placed);
   }
 
-  /** What a part feels as it was last told. */
+  /** Tells a part one quantity of what it feels: the same in less time, as it is done at every moment of a scene. */
+  setStimulus(part: string, quantity: Quantity, value: number): void {
+    const placed = this.parts.get(part);
+    if (!placed) return;
+    placed.stimulus[quantity] = value;
+    this.refresh(placed);
+  }
+
+  /** What a part feels as it was last told: it changes as it is told anew. */
   stimulusOf(part: string): Stimulus {
     return this.parts.get(part)?.state.stimulus ?? restStimulus;
   }
@@ -220,9 +226,10 @@ export class Circuit {
     // Elements stand in the order of the parts.
     for (const part of this.design.parts) {
       const count = counts.get(part.id) ?? 0;
-      const state = restingState(part.id, this.netlist.wired);
+      const stimulus = { ...restStimulus };
+      const state = { ...restingState(part.id, this.netlist.wired), stimulus };
       const [kind, params] = [kindOf(part), paramsOf(part)];
-      this.parts.set(part.id, { id: part.id, kind, params, state, first, count });
+      this.parts.set(part.id, { id: part.id, kind, params, state, stimulus, first, count });
       first += count;
     }
   }

@@ -82,7 +82,7 @@ class Sweep {
   }
 
   private actingAt(value: number): Set<string> {
-    this.circuit.setState(this.sensor.id, { stimulus: { [this.quantity]: value } });
+    this.circuit.setStimulus(this.sensor.id, this.quantity, value);
     this.circuit.solve();
     const active = this.design.parts.filter((part) => {
       const { acts } = kindOf(part);

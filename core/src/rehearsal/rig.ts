@@ -290,7 +290,7 @@ export class Rig {
     const { network } = this.circuit;
     const memory = network.remember();
     const set = (value: number): void => {
-      if ('quantity' in of) this.circuit.setState(id, { stimulus: { [of.quantity]: value } });
+      if ('quantity' in of) this.circuit.setStimulus(id, of.quantity, value);
       else this.circuit.setParams(id, { [of.param]: value });
     };
     const part = this.design.parts.find((p) => p.id === id);
@@ -363,7 +363,7 @@ export class Rig {
       const before = this.stimulus.get(id)?.[quantity] ?? Infinity;
       if (same(value, before)) continue;
       this.stimulus.set(id, { ...this.stimulus.get(id), [quantity]: value });
-      this.circuit.setState(id, { stimulus: { [quantity]: value } });
+      this.circuit.setStimulus(id, quantity, value);
       changed = true;
     }
     return changed;

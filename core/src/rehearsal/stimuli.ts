@@ -29,9 +29,7 @@ export class Stimuli {
       const change = before === undefined ? Infinity : shareOf(sensor, value, before);
       if (change <= unchanged) continue;
       this.values.set(sensor, value);
-      this.circuit.setState(sensor.part.id, {
-        stimulus: { [sensor.receiver.quantity]: value },
-      });
+      this.circuit.setStimulus(sensor.part.id, sensor.receiver.quantity, value);
       largest = Math.max(largest, change);
     }
     return largest;

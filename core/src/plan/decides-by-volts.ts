@@ -44,7 +44,8 @@ export function lineInVolts(design: Design, channel: Channel): VoltLine {
   };
 }
 
-const controllerAt = (design: Design, pin: TerminalRef): Part | undefined =>
+/** Whose pin it is. */
+export const controllerAt = (design: Design, pin: TerminalRef): Part | undefined =>
   design.parts.find((p) => p.id === splitRef(pin).part);
 
 /** What the pins of a controller work at, V. */

@@ -168,6 +168,10 @@ describe('a line in the program, or at a trimmer', () => {
     const back = applyEdit(done, named(done, 'line').edit);
     expect(Math.abs((back.channels[0]?.threshold ?? 0) - 600)).toBeLessThanOrEqual(1);
     expect(back.channels[0]?.trips).toBe('below');
+    // What says yes as long as the pad is dry goes on to do so.
+    const dry = { ...done, channels: done.channels.map((c) => ({ ...c, invert: true })) };
+    const { channels } = applyEdit(dry, named(dry, 'line').edit);
+    expect([channels[0]?.trips, channels[0]?.invert]).toEqual(['above', undefined]);
   });
 
   it('is no choice where how much is read matters, where a baseline is learnt, or beyond what a comparator tells', () => {

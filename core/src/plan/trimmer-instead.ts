@@ -2,12 +2,14 @@ import { addComparator, CannotBuild } from '../blocks/index.js';
 import { channelReader, highReading, kindOf, numbersOf } from '../catalog/index.js';
 import { terminalRef, type Channel, type Design, type Part } from '../design/index.js';
 import { conditionsOf } from '../logic/index.js';
-import { boardsOf, Draft, freePin, wiringOf } from '../wiring/index.js';
-import { freed, lineInVolts, railOf, referenceVolts } from './decides-by-volts.js';
+import { Draft, freePin, wiringOf } from '../wiring/index.js';
+import { controllerAt, freed, lineInVolts, railOf, referenceVolts } from './decides-by-volts.js';
 import type { EitherOr } from './either-or.js';
 
 const inProgram = 'has its line in the program';
 const atTrimmer = 'has its line at a trimmer, and the program only reads high or low';
+
+const other = { above: 'below', below: 'above' } as const;
 
 /** A share of the range that a line in the program clears by, where a trimmer had no hysteresis. */
 const clears = 0.02;
@@ -61,7 +63,7 @@ function ownLineAt(design: Design, { pin }: Channel, at: 'reads' | 'gives'): Par
 
 /** The line of the program at a comparator in front of the pin. */
 function trimmerOf(design: Design, channel: Channel): EitherOr['edit'] | undefined {
-  const [board] = boardsOf(design);
+  const board = controllerAt(design, channel.pin);
   const rail = board && kindOf(board).terminals.find((t) => t.role === 'supply-out');
   if (!board || !rail) return undefined;
   const line = lineInVolts(design, channel);
@@ -82,7 +84,7 @@ function onLevel(draft: Draft, channel: Channel, trips: Channel['trips']): Eithe
 function ownTrimmer(design: Design, channel: Channel, part: Part): EitherOr['edit'] | undefined {
   const { ownLine } = kindOf(part);
   const { trip, high } = lineInVolts(design, channel);
-  const [board] = boardsOf(design);
+  const board = controllerAt(design, channel.pin);
   if (!ownLine || !board || ownLine.trips !== high) return undefined;
   const draft = new Draft(design).rewire(
     terminalRef(part.id, ownLine.reads),
@@ -95,7 +97,7 @@ function ownTrimmer(design: Design, channel: Channel, part: Part): EitherOr['edi
 /** What the module's trimmer says as a line of the program, at a pin that measures. */
 function program(design: Design, channel: Channel, part: Part): EitherOr['edit'] {
   const { ownLine } = kindOf(part);
-  const [board] = boardsOf(design);
+  const board = controllerAt(design, channel.pin);
   const pin = board && freePin(design, board, { mode: 'analogue' });
   if (!ownLine || !board || !pin) throw new CannotBuild('No pin is free that could measure it.');
   const draft = new Draft(design).rewire(
@@ -107,9 +109,11 @@ function program(design: Design, channel: Channel, part: Part): EitherOr['edit']
   if (reader?.by !== 'converter') throw new CannotBuild(`${pin} measures nothing.`);
   const turn = numbersOf(kindOf(part).params, part.params)[ownLine.at] ?? 0;
   const share = (turn * railOf(board)) / referenceVolts(draft.design, board, reader.reference);
-  const { edge: _, remembers: __, ...plain } = channel;
+  const { edge: _, remembers: __, invert, ...plain } = channel;
+  // The module is low where what it reads is beyond its line.
+  const isYesLow = (channel.trips === 'below') !== (invert === true);
   const line = {
-    trips: ownLine.trips,
+    trips: isYesLow ? ownLine.trips : other[ownLine.trips],
     threshold: Math.round(reader.full * Math.min(1, share)),
     hysteresis: Math.max(1, Math.round(clears * reader.full)),
   };

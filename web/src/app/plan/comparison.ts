@@ -26,7 +26,6 @@ import {
   from,
   map,
   type Observable,
-  scan,
   switchMap,
   tap,
 } from 'rxjs';
@@ -40,6 +39,11 @@ const pause = 300;
 /** Of the best so many the chances of error are rehearsed, over so many nights. */
 const mostRehearsed = 4;
 export const nights = 200;
+/** Rehearsed in rounds: from which share of them to which. */
+const rounds = [
+  [0, 0.1],
+  [0.1, 1],
+] as const;
 const kept = 'yurei.weights';
 /** What counts most. */
 export const mostWeight = 3;
@@ -161,27 +165,41 @@ export class Comparison {
     );
   }
 
-  /** Many nights of the best, one after the other, shared out among the scenes; each told as it comes. */
+  /**
+   * Many nights of the best, shared out among their scenes: some of each, that there is something to go by soon, then the others. Told as
+   * they come.
+   */
   private rehearseBest(design: Design): Observable<unknown> {
-    return from(this.serving().slice(0, mostRehearsed)).pipe(
-      concatMap((ranked) => {
-        const made = ranked.does && applyEdit(design, ranked.does.edit);
-        return made ? this.nightsOf(made).pipe(tap((told) => this.tell(ranked, told))) : EMPTY;
-      }),
+    const best = this.serving()
+      .slice(0, mostRehearsed)
+      .flatMap((ranked) => {
+        const all: Nights[] = [];
+        return ranked.does ? [{ ranked, made: applyEdit(design, ranked.does.edit), all }] : [];
+      });
+    return from(rounds).pipe(
+      concatMap((round) => from(best).pipe(map((one) => ({ ...one, round })))),
+      concatMap(({ ranked, made, all, round }) =>
+        this.nightsOf(made, round).pipe(
+          tap((some) => {
+            all.push(some);
+            this.tell(ranked, chancesOf(made.brief.needs, gathered(all)));
+          }),
+        ),
+      ),
     );
   }
 
-  private nightsOf(made: Design): Observable<Chance[]> {
-    const count = Math.ceil(nights / Math.max(1, made.scenes.length));
+  private nightsOf(made: Design, [since, until]: readonly [number, number]): Observable<Nights> {
+    const each = Math.ceil(nights / Math.max(1, made.scenes.length));
+    const before = Math.round(since * each);
+    const count = Math.round(until * each) - before;
     return from(made.scenes).pipe(
       concatMap((scene) => {
-        const study = { scene: scene.id, vary: usualVariation, first: 1, count };
+        const study = { scene: scene.id, vary: usualVariation, first: before + 1, count };
         return this.trials
           .run(made, { ...study, ask: { for: 'nights' } })
           .pipe(map((some) => ({ scene, trials: some.map(({ night }) => night) })));
       }),
-      scan((all: Nights[], some) => [...all, some], []),
-      map((all) => chancesOf(made.brief.needs, gathered(all))),
     );
   }
 

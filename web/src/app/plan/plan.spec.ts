@@ -3,8 +3,9 @@ import { emptyDesign, type Brief, type Need } from '@yurei/core/design';
 import { DesignSession } from '../data/design-session';
 import { TestBed } from '@angular/core/testing';
 import type { Compared } from '@yurei/core/plan';
-import { Subject } from 'rxjs';
+import { of, Subject } from 'rxjs';
 import { Comparing } from '../bench/comparing';
+import { TrialsRunner } from '../bench/trials-runner';
 import { BriefFields } from './brief-fields';
 import { PlanStep } from './plan';
 
@@ -125,6 +126,22 @@ it('sets sensors side by side, with what came of many nights', async () => {
     /noticed in \d+ of \d+ \([\d.]+ to [\d.]+ %\)/.test(screen.text('.beside')),
   );
   expect(screen.text('.sensor')).toMatch(/Of \d+ nights: misses \d+\.\d %\./);
+});
+
+it('rehearses some nights of each of the best before the others of the first', async () => {
+  const asked: { first: number; count: number }[] = [];
+  const run: TrialsRunner['run'] = (_, { first, count }) => {
+    asked.push({ first, count });
+    return of([]);
+  };
+  TestBed.overrideProvider(TrialsRunner, { useValue: { run } });
+  const screen = await planned(brief(need('n1', 'wanted', 'tips', 'It is moved')));
+  await compared(screen);
+  const best = Math.min(4, screen.all('.sensor').length);
+  expect(best).toBeGreaterThan(1);
+  await screen.until(() => asked.length === 2 * best);
+  expect(asked.slice(0, best)).toEqual(Array(best).fill({ first: 1, count: 20 }));
+  expect(asked.slice(best)).toEqual(Array(best).fill({ first: 21, count: 180 }));
 });
 
 it('ranks by what counts, and remembers that', async () => {

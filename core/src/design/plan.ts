@@ -37,12 +37,21 @@ export interface Plan {
 /** A place at which sound and radio arrive. */
 export interface Spot {
   name: string;
-  at: Point;
+  /** Its height where that is told, m over the ground. */
+  at: RaisedPoint;
   /** Level of all else that is heard there, dB(A). */
   background: number;
 }
 
-export const materials = ['brick', 'concrete', 'plasterboard', 'wood', 'glass', 'metal'] as const;
+export const materials = [
+  'brick',
+  'concrete',
+  'plasterboard',
+  'wood',
+  'glass',
+  'metal',
+  'earth',
+] as const;
 export type Material = (typeof materials)[number];
 
 /** A straight wall: what passes it depends on what it is of. */

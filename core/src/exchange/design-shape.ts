@@ -289,7 +289,7 @@ const plan = Joi.object({
   spots: list(
     Joi.object({
       name: text(120),
-      at: Joi.object(point).required(),
+      at: Joi.object({ ...point, z: height }).required(),
       background: number.min(0).max(120).required(),
     }),
     50,

@@ -142,11 +142,12 @@ export const topics: readonly Topic[] = [
     id: 'radio',
     title: 'What arrives by radio',
     text: [
-      'A radio signal loses what free space, the walls and leaves take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; the zone around the line of sight should be free, of hills too, for six tenths of its radius. Where it does not arrive, other radios on the plan may pass it on: the way of fewest legs is taken, each with the wanted margin, and each radio passes on to one only, so that no message goes round.',
+      'A radio signal loses what free space, the walls and leaves take; what is left over the faintest that its fellow receives is the margin, and 20 dB of it are wanted for people, leaves and rain (common practice). Straight antennas of no gain on both sides and flat ground are taken; a hill is a wall of earth. Where a wall tells its height, and so do both ends, the signal also goes over its top as over a knife edge, 6 dB weaker where it just sees over, and what takes less counts. The zone around the line of sight should be free for six tenths of its radius. Where it does not arrive, other radios on the plan may pass it on: the way of fewest legs is taken, each with the wanted margin, and each radio passes on to one only, so that no message goes round.',
     ],
-    formula: 'margin = 10·lg(sent/faintest) − 20·lg(4πd/λ) − walls − leaves',
+    formula:
+      'margin = 10·lg(sent/faintest) − 20·lg(4πd/λ) − walls − leaves;  over a top 6.9 + 20·lg(√((v − 0.1)² + 1) + v − 0.1), v = h·√(2/λ·(1/d₁ + 1/d₂))',
     source:
-      'ITU-R P.525 (free space), P.526 (Fresnel zones), P.2040-3 (materials), CCIR Report 236-2 (leaves); fewest legs by Dijkstra, Numerische Mathematik 1, 1959.',
+      'ITU-R P.525 (free space), P.526 (Fresnel zones, knife edges), P.2040-3 (materials), CCIR Report 236-2 (leaves); fewest legs by Dijkstra, Numerische Mathematik 1, 1959.',
   },
   {
     id: 'either-or',

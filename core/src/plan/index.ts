@@ -16,6 +16,7 @@ export { aWeighting, heardAt, quietEnough, wantedOver, type Heard } from './loud
 export {
   fresnelRadius,
   freeSpaceLoss,
+  knifeEdgeLoss,
   radioReach,
   wantedMargin,
   type RadioReach,

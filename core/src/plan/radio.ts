@@ -1,10 +1,11 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
-import type { Design, Part, Spot } from '../design/index.js';
+import type { Design, Part, Plan, RaisedPoint, Spot, Wall } from '../design/index.js';
 import {
   leavesBetween,
   leavesLoss,
   materialsBetween,
   nothingPasses,
+  overWall,
   radioLoss,
 } from '../scene/index.js';
 
@@ -18,7 +19,7 @@ export const wantedMargin = 20;
 export interface RadioReach {
   /** m; at least one wavelength: nearer it is no far field. */
   distance: number;
-  /** Lost in free space, in walls, and in leaves, dB. */
+  /** Lost in free space, in or over walls and hills, and in leaves, dB. */
   free: number;
   walls: number;
   leaves: number;
@@ -44,6 +45,39 @@ export const freeSpaceLoss = (metres: number, hertz: number): number =>
 export const fresnelRadius = (a: number, b: number, hertz: number, zone = 1): number =>
   Math.sqrt((zone * (lightSpeed / hertz) * a * b) / (a + b));
 
+/**
+ * Lost over a knife edge, dB: J(v) = 6.9 + 20·lg(√((v − 0.1)² + 1) + v − 0.1), with v = h·√(2/λ·(1/d₁ + 1/d₂)) (ITU-R P.526-15,
+ * equations 26 and 31); nothing below v = −0.78.
+ *
+ * @param above the line of sight, m; below 0 where that passes over it
+ * @param a from one end, and b from the other, m
+ * @example knifeEdgeLoss(0, 500, 500, 433.92e6) // 6.03
+ */
+export function knifeEdgeLoss(above: number, a: number, b: number, hertz: number): number {
+  const v = above * Math.sqrt((2 * hertz * (1 / a + 1 / b)) / lightSpeed);
+  if (v <= -0.78) return 0;
+  return 6.9 + 20 * Math.log10(Math.hypot(v - 0.1, 1) + v - 0.1);
+}
+
+/** Lost at all walls between two points, dB: of one that tells its height, between two that do, through it or over it, whichever takes less. */
+function wallsLoss(plan: Plan, from: RaisedPoint, to: RaisedPoint, hertz: number): number {
+  const far = Math.hypot(to.x - from.x, to.y - from.y);
+  const lossAt = (wall: Wall): number => {
+    const through = materialsBetween({ walls: [wall] }, from, to).reduce(
+      (sum, of) => sum + radioLoss(of === 'unknown' ? usualWall : of, hertz),
+      0,
+    );
+    const top = overWall(wall, from, to);
+    if (!top) return through;
+    const over = knifeEdgeLoss(-top.clear, top.from, far - top.from, hertz);
+    return top.clear > 0 ? over : Math.min(through, over);
+  };
+  return Math.min(
+    nothingPasses,
+    plan.walls.reduce((sum, wall) => sum + lossAt(wall), 0),
+  );
+}
+
 /** What arrives at a spot of a part that stands on the plan; undefined for one that does not, or sends nothing. */
 export function radioReach({ plan }: Design, part: Part, spot: Spot): RadioReach | undefined {
   const { place } = part;
@@ -52,11 +86,7 @@ export function radioReach({ plan }: Design, part: Part, spot: Spot): RadioReach
   const { carrier, power, faintest } = radio;
   const far = Math.hypot(spot.at.x - place.x, spot.at.y - place.y);
   const distance = Math.max(far, lightSpeed / carrier);
-  const walls = materialsBetween(plan, place, spot.at).reduce(
-    (sum, of) =>
-      Math.min(nothingPasses, sum + radioLoss(of === 'unknown' ? usualWall : of, carrier)),
-    0,
-  );
+  const walls = wallsLoss(plan, place, spot.at, carrier);
   const leaves = leavesLoss(leavesBetween(plan, place, spot.at), carrier);
   const free = freeSpaceLoss(distance, carrier);
   return {

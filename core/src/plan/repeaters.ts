@@ -60,5 +60,5 @@ function legOf(design: Design, from: Part, there: Spot, to: number): Leg[] {
 
 const asSpot = ({ name, place }: Part): Spot => ({
   ...{ name, background: 0 },
-  at: { x: place?.x ?? 0, y: place?.y ?? 0 },
+  at: { x: place?.x ?? 0, y: place?.y ?? 0, z: place?.z },
 });

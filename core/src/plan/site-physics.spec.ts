@@ -14,6 +14,7 @@ import {
   aWeighting,
   fresnelRadius,
   freeSpaceLoss,
+  knifeEdgeLoss,
   glareIn,
   heardAt,
   radioReach,
@@ -212,6 +213,39 @@ describe('radio', () => {
       expect(fresnelRadius(a, b, mega * 1e6) / metres).toBeCloseTo(1, 2);
     },
   );
+
+  // ITU-R P.526-15, figure 9: J(v) over v, as its curve has it to half a decibel (from memory).
+  it.each([
+    [-1, 0],
+    [0, 6],
+    [1, 14],
+    [2, 19],
+    [3, 22.5],
+  ])('over a knife edge at v = %d it loses %d dB', (v, decibels) => {
+    // Of 500 m on both sides at a wavelength of 1 m, v is h·√(2·(1/500 + 1/500)).
+    const above = v / Math.sqrt(2 * (2 / 500));
+    expect(Math.abs(knifeEdgeLoss(above, 500, 500, 299_792_458) - decibels)).toBeLessThan(0.5);
+  });
+
+  it('over a hill of 5 m between two at 2 m, 150 m from both, by hand: 11 dB; from 8 m on one side less', () => {
+    const hill = { from: { x: 150, y: -50 }, to: { x: 150, y: 50 }, material: 'earth' as const };
+    const field = onField();
+    const hilly = { ...field, plan: { ...field.plan, walls: [{ ...hill, height: 5 }] } };
+    const from = (z: number | undefined): Part => ({
+      ...part('radio-link'),
+      place: { x: 0, y: 0, facing: 0, z },
+    });
+    const lost = (z: number | undefined, there: number | undefined): number | undefined => {
+      const at = { x: 300, y: 0, z: there };
+      return radioReach(hilly, from(z), { ...spot(300), at })?.walls;
+    };
+    // v = 3·√(2/0.691·(2/150)) = 0.589: 6.9 + 20·lg(√(0.489² + 1) + 0.489).
+    expect(lost(2, 2)).toBeCloseTo(11, 1);
+    expect(lost(8, 2)).toBeCloseTo(6.03, 1);
+    expect(lost(30, 30)).toBe(0);
+    // Where somebody's height is not told, nothing goes over it, and nothing through it.
+    expect([lost(undefined, 2), lost(2, undefined)]).toEqual([60, 60]);
+  });
 
   it('a kilometre across a field, by hand: 110 dBm + 10 dBm − 85.2 dB leaves 34.8 dB', () => {
     const found = radioReach(onField(), part('radio-link'), spot(1000));

@@ -16,6 +16,7 @@ export {
   leavesBetween,
   lengthOf,
   materialsBetween,
+  overWall,
   piecesOf,
   type WallPiece,
 } from './obstacles.js';

@@ -10,7 +10,7 @@ export interface WallKind {
   /** By how much it weakens sound, dB: weighted sound reduction index of the usual thickness. */
   sound: number;
   /**
-   * Relative permittivity, and conductivity c·f^d with f in GHz, S/m; of metal nothing passes that is reckoned with here
+   * Relative permittivity, and conductivity c·f^d with f in GHz, S/m; through metal and banks of earth nothing passes that is reckoned with here
    * (ITU-R P.2040-3, table 3).
    */
   radio: { permittivity: number; c: number; d: number } | 'nothing';
@@ -40,6 +40,11 @@ export const wallKinds: Readonly<Record<Material, WallKind>> = {
   },
   metal: {
     ...{ label: 'sheet metal, 1 mm', thickness: 0.001, light: 0, sound: 25 },
+    radio: 'nothing',
+  },
+  // What goes through metres of it is not reckoned with, only what goes over.
+  earth: {
+    ...{ label: 'earth, a bank or hill', thickness: 5, light: 0, sound: 60 },
     radio: 'nothing',
   },
 };

@@ -54,6 +54,22 @@ function openingAt(wall: Wall, share: number, z: number | undefined): Opening | 
 /** m. */
 export const lengthOf = ({ from, to }: Segment): number => Math.hypot(to.x - from.x, to.y - from.y);
 
+/**
+ * By how much the straight way between two points misses the top of a wall that it crosses, m: above 0 where it goes over; and how far the
+ * wall is from the first of them. Undefined where it does not cross it, or heights are not told.
+ */
+export function overWall(
+  wall: Wall,
+  a: RaisedPoint,
+  b: RaisedPoint,
+): { clear: number; from: number } | undefined {
+  if (wall.height === undefined || !crosses(wall, a, b)) return undefined;
+  const way = { from: a, to: b };
+  const share = crossedAt(way, wall);
+  const z = heightAt(a, b, share);
+  return z === undefined ? undefined : { clear: z - wall.height, from: share * lengthOf(way) };
+}
+
 /** What walls are of that stand between two points, one after the other; doors, panes and gaps for what they are. */
 export const materialsBetween = (
   { walls }: Pick<Plan, 'walls'>,
@@ -92,11 +108,15 @@ const doorway = 0.8;
 type Walked = Pick<Plan, 'walls' | 'entrances'>;
 const barriers = new WeakMap<Walked, Segment[]>();
 
-/** The pieces of walls that nobody goes through: all of them but doors and gaps that begin near the ground, and entrances. */
+/**
+ * The pieces of walls that nobody goes through: all of them but doors and gaps that begin near the ground, entrances, and hills, which one
+ * walks over.
+ */
 export function barriersOf(plan: Walked): readonly Segment[] {
   const known = barriers.get(plan);
   if (known) return known;
   const fresh = plan.walls.flatMap((wall) => {
+    if (wall.material === 'earth') return [];
     const ways = [
       ...(wall.openings ?? []).filter(isPassable),
       ...entrancesIn(wall, plan.entrances ?? []),

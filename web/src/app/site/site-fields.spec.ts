@@ -40,6 +40,17 @@ it('a place is at one latitude, which its scenes share', async () => {
   expect(latitudes()).toEqual(before);
 });
 
+it('a spot may tell its height, and keeps it when it is moved', async () => {
+  const { screen, plan } = await fields('Spots');
+  await screen.press('Add spot');
+  expect(plan().spots?.[0].at).toEqual({ x: 4, y: 2.5 });
+  await screen.type('Height of the spot', '4 m');
+  await screen.type('East', '1 m');
+  expect(plan().spots?.[0].at).toEqual({ x: 1, y: 2.5, z: 4 });
+  await screen.type('Height of the spot', '');
+  expect(plan().spots?.[0].at.z).toBeUndefined();
+});
+
 describe('walls', () => {
   it('are drawn by a typed length and a typed angle, and never off the plan', async () => {
     const { screen, plan } = await fields('Walls');

@@ -25,7 +25,9 @@ export function movePoint(
     return entrances && { type: 'set-plan', plan: { ...plan, entrances } };
   }
   if (kind === 'spot') {
-    const spots = plan.spots?.map((s, i) => (i === Number(id) ? { ...s, at: to(s.at) } : s));
+    const spots = plan.spots?.map((s, i) =>
+      i === Number(id) ? { ...s, at: { ...s.at, ...to(s.at) } } : s,
+    );
     return spots && { type: 'set-plan', plan: { ...plan, spots } };
   }
   if (kind === 'tree') {

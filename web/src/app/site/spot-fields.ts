@@ -3,6 +3,7 @@ import type { Param } from '@yurei/core/catalog';
 import type { Spot } from '@yurei/core/design';
 import { Button } from 'primeng/button';
 import { InlineName } from '../common/inline-name';
+import { InlineOptional } from '../common/inline-optional';
 import { InlineValue } from '../common/inline-value';
 import { PointFields } from './point-fields';
 import { Site } from './site';
@@ -13,10 +14,14 @@ const background: Param = {
   ...{ min: 0, max: 120 },
 };
 
+const height: Param = {
+  ...{ id: 'height', label: 'Height of the spot', unit: 'm', default: 1, min: 0, max: 1000 },
+};
+
 /** Where an alarm is heard or a message arrives. */
 @Component({
   selector: 'yu-spot-fields',
-  imports: [Button, InlineName, InlineValue, PointFields],
+  imports: [Button, InlineName, InlineOptional, InlineValue, PointFields],
   template: `
     @for (spot of site.plan()?.spots ?? []; track $index; let i = $index) {
       <p>
@@ -25,8 +30,13 @@ const background: Param = {
           [value]="spot.name"
           (changed)="put(i, { name: $event })"
         />
-        <yu-point-fields [point]="spot.at" (moved)="put(i, { at: $event })" />, where besides there
-        are
+        <yu-point-fields [point]="spot.at" (moved)="put(i, { at: { ...spot.at, ...$event } })" />,
+        <yu-inline-optional
+          [param]="height"
+          [value]="spot.at.z"
+          (changed)="put(i, { at: { ...spot.at, z: $event } })"
+        />
+        high, where besides there are
         <yu-inline-value
           [param]="background"
           [value]="spot.background"
@@ -51,6 +61,7 @@ const background: Param = {
 export class SpotFields {
   protected readonly site = inject(Site);
   protected readonly background = background;
+  protected readonly height = height;
 
   protected put(index: number, change: Partial<Spot>): void {
     this.site.change('spots', index, (spot) => ({ ...spot, ...change }));

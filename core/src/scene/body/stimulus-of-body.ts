@@ -147,6 +147,9 @@ function openly(body: Body, receiver: Receiver, sight: Sight, air: number): numb
   return inside ? Math.max(0.01, sight.distance - (sight.level * body.width) / 2) : undefined;
 }
 
+/** Two ways to work out the same differ by rounding: what is surely below is so by a little. */
+const sure = 1 - 1e-9;
+
 /**
  * Whether a body by itself stays below a level, whichever way it goes and whatever stands between: it is too far away, too far aside, or behind. Told
  * of what falls with the square of the distance alone, and cheaply: it spares the whole look.
@@ -157,13 +160,14 @@ export function staysBelow(body: Body, receiver: Receiver, level: number, air: n
   const { x, y, z, facing } = receiver.place;
   const [dx, dy] = [body.x - x, body.y - y];
   const square = dx * dx + dy * dy;
-  if (most <= level * square) return true;
+  const surely = sure * level * square;
+  if (most <= surely) return true;
   const { halfAngle } = receiver;
-  if (halfAngle === undefined || z !== undefined || level < 0) return false;
+  if (halfAngle === undefined || z !== undefined || level < 0 || square === 0) return false;
   const ahead = dx * Math.cos(radians(facing)) + dy * Math.sin(radians(facing));
-  if (ahead <= 0) return true;
+  if (ahead < 0) return true;
   const angle = degrees(Math.acos(Math.min(1, ahead / Math.sqrt(square))));
-  return most * angularResponse(angle, halfAngle) <= level * square;
+  return most * angularResponse(angle, halfAngle) <= surely;
 }
 
 /** The most that is felt of a body 1 m away, straight ahead and whichever way it goes. */

@@ -16,7 +16,7 @@ it('says what is missing where nothing is read, or nothing happens', async () =>
 it('tells what the other way costs with both numbers, and makes the change', async () => {
   await openBench(demo('slipway-beam'));
   const screen = await show(EitherOrView);
-  await screen.until(() => screen.all('article').length === 4 && !/tried…/.test(screen.text()));
+  await screen.until(() => screen.all('article').length === 6 && !/tried…/.test(screen.text()));
   const [beam] = screen.all('article');
   expect(beam.textContent).toMatch(/Beam: wants 5 readings in a row, or trips by one reading/);
   expect(beam.textContent).toMatch(

@@ -3,8 +3,9 @@ import { check, gatherEvidence } from '../check/index.js';
 import { Circuit } from '../circuit/index.js';
 import { applyEdit, type Design } from '../design/index.js';
 import { brief, onBoard } from '../testing/small.js';
-import { wiringOf } from '../wiring/index.js';
+import { Draft, wiringOf } from '../wiring/index.js';
 import {
+  addComparator,
   bestLoad,
   blocks,
   CannotBuild,
@@ -218,6 +219,10 @@ describe('blocks by circumstance', () => {
       /up to 3\.50.V/,
     );
     expect(() => build('comparator', design, { terminal: 'V.out', width: 3 })).toThrow(/no room/);
+    // Fed from 9 V it could tell 4.95 V, which with 2 % for the feedback is beyond a trimmer on 5 V.
+    const supply = { ref: 'G.plus', volts: 5 };
+    const told = { signal: 'V.out', supply, fed: { ...supply, volts: 9 }, trip: 4.95, width: 0.1 };
+    expect(() => addComparator(new Draft(design), { ...told, high: 'below' })).toThrow(/at most/);
     expect(() => build('comparator', design, { terminal: 'V.out', trip: -1 })).toThrow(
       /no positive/,
     );

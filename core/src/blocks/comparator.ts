@@ -77,6 +77,10 @@ export function addComparator(
   put(draft, 'capacitor', 'Decoupling', { farads: 100e-9 }, [fed.ref, ground]);
   const back = nearestE24((frontOhms * (volts - width)) / width);
   const { turn, reference } = turned(told, back);
+  if (turn > 1)
+    throw new CannotBuild(
+      `Its trimmer gives ${formatQuantity(volts, 'V')} at most, and ${formatQuantity(reference, 'V')} are wanted: take a lower trip point.`,
+    );
   const r = draft.add('trimmer', 'Threshold trimmer', { ohms: trimmerOhms, turn });
   wire(draft, ref, terminalRef(r, 'a'));
   wire(draft, terminalRef(r, 'b'), ground);

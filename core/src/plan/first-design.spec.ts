@@ -278,3 +278,10 @@ describe('without a controller', () => {
     expect(() => without(sensor, kind, more)).toThrow(why);
   });
 });
+
+it('what is tried anew is tried at the latitude of the place', () => {
+  const there = first('loop-contact', [need('door-opens')]).design;
+  const south = there.scenes.map((s) => ({ ...s, ambient: { ...s.ambient, latitude: -33 } }));
+  const [scene] = firstScenes({ ...there, scenes: south }, [need('door-opens')], 'Again');
+  expect(scene?.ambient['latitude']).toBe(-33);
+});

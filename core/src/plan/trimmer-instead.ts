@@ -1,8 +1,8 @@
 import { addComparator, CannotBuild } from '../blocks/index.js';
-import { channelReader, highReading, kindOf, numbersOf } from '../catalog/index.js';
+import { channelReader, highReading, kindOf, numbersOf, terminalOf } from '../catalog/index.js';
 import { terminalRef, type Channel, type Design, type Part } from '../design/index.js';
 import { conditionsOf } from '../logic/index.js';
-import { Draft, freePin, wiringOf } from '../wiring/index.js';
+import { Draft, freePin, pinFits, wiringOf } from '../wiring/index.js';
 import { controllerAt, freed, lineInVolts, railOf, referenceVolts } from './decides-by-volts.js';
 import type { EitherOr } from './either-or.js';
 
@@ -75,6 +75,9 @@ function trimmerOf(design: Design, channel: Channel): EitherOr['edit'] | undefin
 }
 
 function onLevel(draft: Draft, channel: Channel, trips: Channel['trips']): EitherOr['edit'] {
+  const pin = terminalOf(draft.design, channel.pin);
+  if (!pin || !pinFits(pin, { mode: 'input' }))
+    throw new CannotBuild(`${channel.pin} only measures.`);
   draft.make({ type: 'set-pin', pin: channel.pin, mode: 'input' });
   draft.make({ type: 'put-channel', channel: { ...channel, ...decided(trips) } });
   return draft.edit(`set ${channel.name} at a trimmer`);

@@ -151,8 +151,8 @@ function openly(body: Body, receiver: Receiver, sight: Sight, air: number): numb
 const sure = 1 - 1e-9;
 
 /**
- * Whether a body by itself stays below a level, whichever way it goes and whatever stands between: it is too far away, too far aside, or behind. Told
- * of what falls with the square of the distance alone, and cheaply: it spares the whole look.
+ * Whether a body by itself stays below a level, whichever way it goes and whatever stands between: it is too far away, too far
+ * aside, or behind. Told of what falls with the square of the distance alone, and cheaply: it spares the whole look.
  */
 export function staysBelow(body: Body, receiver: Receiver, level: number, air: number): boolean {
   const most = mostAtOne[receiver.quantity]?.(body, air);

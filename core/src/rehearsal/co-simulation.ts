@@ -88,7 +88,7 @@ export class CoSimulation implements Course {
     this.named = unstagedNets(design, built);
     this.sent = new Sent(this.outside.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
-    this.grain = new Grain(scene);
+    this.grain = new Grain(design, scene);
     this.pins = new PinReadings(design, this.circuit, this.solvedOr);
     this.phases = new Phases(design, this.circuit);
     this.feed = new FeedWatch(design);

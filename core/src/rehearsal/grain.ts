@@ -1,5 +1,5 @@
-import type { Scene } from '../design/index.js';
-import { isSteady, unsteadySpans, Spans, turnsOf, type Span } from '../scene/index.js';
+import type { Design, Scene } from '../design/index.js';
+import { isSteadyFor, unsteadySpans, Spans, turnsOf, type Span } from '../scene/index.js';
 
 /** The course of a scene is followed in steps from … to, s, so that no stimulus changes by much more than `coarsest` in one. */
 const steps = { from: 2e-4, first: 1e-3, to: 0.25 };
@@ -19,13 +19,16 @@ export class Grain {
   private cornerAt = -Infinity;
   private longest = steps.to;
 
-  constructor(private readonly scene: Scene) {
+  constructor(
+    design: Design,
+    private readonly scene: Scene,
+  ) {
     this.spans = new Spans(scene.happenings.flatMap(unsteadySpans));
     const ends = this.spans.sorted.flatMap(({ start, end }) => [start, end]);
     this.corners = [...new Set([...ends, ...scene.happenings.flatMap(turnsOf)])].sort(
       (a, b) => a - b,
     );
-    this.steady = isSteady(scene);
+    this.steady = isSteadyFor(design, scene);
   }
 
   /** The next beginning or end of a happening after `t`, s; what goes on until then decides how finely it is followed. */

@@ -1,6 +1,6 @@
 import type { Design, Scene } from '../design/index.js';
 import { conditionsOf } from '../logic/index.js';
-import { happeningSpan, isSteady } from '../scene/index.js';
+import { happeningSpan, isSteadyFor } from '../scene/index.js';
 
 /** Readings while something changes, each with a look at the circuit: more would take too long. */
 const mostBusy = 2_000_000;
@@ -13,7 +13,7 @@ const mostKept = 2_000_000;
 
 /** Whether nothing but a happening can change what is felt, and rules need no reading between two answers. */
 export const becomesQuiescent = (design: Design, scene: Scene): boolean =>
-  isSteady(scene) && conditionsOf(design).numbers.size === 0;
+  isSteadyFor(design, scene) && conditionsOf(design).numbers.size === 0;
 
 /**
  * Every so many readings one is kept where nothing happens: 1, all of them, unless the scene is very long.

@@ -1,5 +1,5 @@
 import type { Happening, Scene } from '../design/index.js';
-import { findHappeningKind, contributes, isSteady, type HappeningKind } from '../scene/index.js';
+import { findHappeningKind, contributes, type HappeningKind } from '../scene/index.js';
 import { quiescentUntil } from './quiescent.js';
 
 const knock = (id: string, start: number): Happening => ({
@@ -32,19 +32,6 @@ describe('a stretch is calm', () => {
     [40, 60],
   ])('from %d s until %d s', (t, end) => {
     expect(until(t)).toBe(end);
-  });
-
-  it.each([
-    ['under the sky', { sky: 1 }],
-    ['while the air warms and cools', { swing: 6 }],
-    ['while clouds pass', { passing: 0.4 }],
-    ['under a lamp that ripples', { lamp: 200, ripple: 0.3 }],
-  ])('never %s', (_, ambient) => {
-    expect(isSteady({ ambient })).toBe(false);
-    expect(quiescentUntil(scene(ambient))(5)).toBe(5);
-  });
-  it('under a lamp that does not', () => {
-    expect(isSteady({ ambient: { lamp: 200, ripple: 0 } })).toBe(true);
   });
 });
 

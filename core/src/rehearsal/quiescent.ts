@@ -9,16 +9,14 @@ import {
   type ChannelState,
   type LogicState,
 } from '../logic/index.js';
-import { isSteady, unsteadySpans, Spans } from '../scene/index.js';
+import { unsteadySpans, Spans } from '../scene/index.js';
 
 /**
- * Until when nothing can change what is felt: the next beginning of a happening, while none is under way and the
- * surroundings are steady.
+ * Until when nothing can change what is felt, in steady surroundings: the next beginning of a happening, while none is under way.
  *
  * @returns t itself when that is not so
  */
 export function quiescentUntil(scene: Scene): (t: number) => number {
-  if (!isSteady(scene)) return (t) => t;
   const spans = new Spans(scene.happenings.flatMap(unsteadySpans));
   // At the end of one what it gave is looked at once more.
   return (t) => (spans.isAny(t) ? t : Math.min(scene.duration, spans.nextStart(t)));

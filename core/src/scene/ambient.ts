@@ -118,10 +118,3 @@ export function isOnlyInTime(scene: Pick<Scene, 'ambient' | 'starts'>): boolean 
   const { tank, room } = ambientOf(scene);
   return scene.starts === 'power-on' || tank > 0 || room > 0;
 }
-
-/** Whether the surroundings are the same at every moment of a scene. */
-export function isSteady(scene: Pick<Scene, 'ambient'>): boolean {
-  const { sky, swing, passing, lamp, ripple, tank, inflow } = ambientOf(scene);
-  const moves = swing + passing + lamp * ripple + tank * inflow;
-  return sky !== 'the sun' && moves === 0;
-}

@@ -35,7 +35,6 @@ export {
   clockAt,
   hourAt,
   isOnlyInTime,
-  isSteady,
   lightAt,
   temperatureAt,
 } from './ambient.js';
@@ -63,6 +62,7 @@ export {
 } from './stimulus.js';
 export type { Body } from './body/body.js';
 export { Spans, type Span } from './spans.js';
+export { isSteadyFor } from './steady.js';
 export { checkScenes } from './check-scene.js';
 export { aimsOf, usualAim, type Aim } from './targets.js';
 export { worldParams } from './world-params.js';

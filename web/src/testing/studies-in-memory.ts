@@ -69,13 +69,11 @@ export class StudiesInMemory implements Face {
     const { document, study, nights: trials, wanted, state } = await this.get(id);
     yield { nights: trials };
     if (state !== 'running') return yield { ended: state };
-    const cases = casesOf(document, study).length;
     for (let i = 0; i < wanted; i++) {
       await new Promise((done) => setTimeout(done, 0));
       if (this.kept.get(id)?.state === 'cancelled') return yield { ended: 'cancelled' };
-      const seed = study.first + Math.floor(i / cases);
-      const [{ night: trial }] = bench.nights(document, study, i % cases, [seed]);
-      const fresh = { case: i % cases, night: { ...trial, sampled: undefined } };
+      const [{ case: which, night: trial }] = bench.nights(document, study, [i]);
+      const fresh = { case: which, night: { ...trial, sampled: undefined } };
       delete fresh.night.sampled;
       this.put(id, { nights: [...(await this.get(id)).nights, fresh], done: i + 1 });
       yield { nights: [fresh] };

@@ -113,7 +113,7 @@ export const trialsInThread: TrialsRunner = {
     const cases = casesOf(design, study).length;
     return range(0, cases * study.count).pipe(
       concatMap((i) => timer(0).pipe(map(() => i))),
-      map((i) => bench.nights(design, study, i % cases, [study.first + Math.floor(i / cases)])),
+      map((i) => bench.nights(design, study, [i])),
     );
   },
 };

@@ -240,12 +240,15 @@ export const bench = {
     return oscillations(design, stimulus);
   },
 
-  /** Some nights of one case of a study, each drawn by its seed. */
-  nights(design: Design, study: Study, index: number, seeds: readonly number[]): CaseTrial[] {
+  /** Some nights of a study by their numbers: the first of each case, then the second of each, and so on; each is drawn by its seed. */
+  nights(design: Design, study: Study, numbers: readonly number[]): CaseTrial[] {
     const scene = sceneOf(design, study.scene);
-    const of = casesOf(design, study)[index];
+    const cases = casesOf(design, study);
     if (!scene) return [];
-    return seeds.map((seed) => ({ case: index, night: caseTrial(of, scene, study, seed) }));
+    return numbers.map((n) => {
+      const [index, seed] = [n % cases.length, study.first + Math.floor(n / cases.length)];
+      return { case: index, night: caseTrial(cases[index], scene, study, seed) };
+    });
   },
 
   /** How a sensor does against the brief of a design. */

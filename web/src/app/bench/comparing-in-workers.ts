@@ -8,11 +8,11 @@ import { inPool } from './pool';
 @Injectable()
 export class ComparingInWorkers implements Comparing {
   compare(design: Design, candidates: readonly Candidate[]): Observable<Compared> {
-    return inPool(candidates.length, (bench, i) => bench.compare(design, candidates[i]));
+    return inPool(candidates.length, (bench, [i]) => bench.compare(design, candidates[i]));
   }
 
   weigh(design: Design, edits: readonly (Edit | undefined)[]): Observable<Weighed> {
-    return inPool(edits.length, async (bench, which) => ({
+    return inPool(edits.length, async (bench, [which]) => ({
       which,
       ...(await bench.weigh(design, edits[which])),
     }));

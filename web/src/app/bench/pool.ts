@@ -1,33 +1,84 @@
+import { manner } from '@yurei/core/quantity';
 import type { Remote } from 'comlink';
 import { Observable } from 'rxjs';
 import type { Bench } from './bench-core';
 import { startWorker, wrap } from './bench-in-workers';
 
 const mostWorkers = 8;
+/** A worker tells of what it does about this often, ms: more often, the telling would take longer than the work. */
+const often = 150;
+/** A worker without work is kept for so long, ms: it has its program read and made fast already. */
+const keptFor = 20_000;
+
+/** A worker with its core, wrapped once. */
+interface Hand {
+  worker: Worker;
+  bench: Remote<Bench>;
+}
+const idle: Hand[] = [];
+
+function hire(): Hand {
+  const known = idle.pop();
+  if (known) {
+    void known.bench.writeIn(manner());
+    return known;
+  }
+  const worker = startWorker();
+  return { worker, bench: wrap(worker) };
+}
+
+function release(hand: Hand): void {
+  idle.push(hand);
+  setTimeout(() => {
+    const at = idle.indexOf(hand);
+    if (at < 0) return;
+    idle.splice(at, 1);
+    hand.worker.terminate();
+  }, keptFor);
+}
 
 /**
- * Does many pieces of work, a worker for each core; each takes the next piece when it is done.
+ * Does many pieces of work, a worker for each core; each takes the next ones when it is done.
  *
  * @param pieces how many there are
- * @param ask one of them of a worker
- * @returns what comes of each as it is done, in no order; whoever stops listening ends the work at once
+ * @param ask some of them of a worker, by their numbers
+ * @param atOnce so many may be asked for together, where they are done quickly
+ * @returns what comes of each asking as it is done, in no order; whoever stops listening ends the work at once
  */
 export function inPool<T>(
   pieces: number,
-  ask: (bench: Remote<Bench>, piece: number) => Promise<T>,
+  ask: (bench: Remote<Bench>, pieces: readonly number[]) => Promise<T>,
+  atOnce = 1,
 ): Observable<T> {
   const cores = Math.min(mostWorkers, navigator.hardwareConcurrency || 2);
   return new Observable((observer) => {
-    const workers = Array.from({ length: Math.min(cores, pieces) }, startWorker);
+    const hands = Array.from({ length: Math.min(cores, pieces) }, hire);
+    const atWork = new Set(hands);
     let next = 0;
-    const work = async (worker: Worker): Promise<void> => {
-      const bench = wrap(worker);
-      while (next < pieces) observer.next(await ask(bench, next++));
+    let ended = false;
+    const work = async (hand: Hand): Promise<void> => {
+      let many = 1;
+      while (next < pieces && !ended) {
+        // What is left is shared out evenly.
+        const length = Math.min(many, Math.ceil((pieces - next) / hands.length));
+        const own = Array.from({ length }, (_, i) => next + i);
+        next += length;
+        const began = performance.now();
+        observer.next(await ask(hand.bench, own));
+        const each = (performance.now() - began) / length;
+        many = Math.max(1, Math.min(atOnce, 2 * many, Math.round(often / each)));
+      }
+      // It may have been ended as its last answer came in.
+      if (atWork.delete(hand)) release(hand);
     };
-    Promise.all(workers.map(work)).then(
+    Promise.all(hands.map(work)).then(
       () => observer.complete(),
       (error: unknown) => observer.error(error),
     );
-    return () => workers.forEach((worker) => worker.terminate());
+    return () => {
+      ended = true;
+      for (const { worker } of atWork) worker.terminate();
+      atWork.clear();
+    };
   });
 }

@@ -28,6 +28,7 @@ import {
   type Observable,
   switchMap,
   tap,
+  throttleTime,
 } from 'rxjs';
 import { Comparing } from '../bench/comparing';
 import { TrialsRunner } from '../bench/trials-runner';
@@ -44,6 +45,8 @@ const rounds = [
   [0, 0.1],
   [0.1, 1],
 ] as const;
+/** What they tell is shown anew this often, ms: to draw it takes the time of nights. */
+const often = 300;
 const kept = 'yurei.weights';
 /** What counts most. */
 export const mostWeight = 3;
@@ -180,10 +183,10 @@ export class Comparison {
       concatMap((round) => from(best).pipe(map((one) => ({ ...one, round })))),
       concatMap(({ ranked, made, all, round }) =>
         this.nightsOf(made, round).pipe(
-          tap((some) => {
-            all.push(some);
-            this.tell(ranked, chancesOf(made.brief.needs, gathered(all)));
-          }),
+          tap((some) => all.push(some)),
+          throttleTime(often),
+          endWith(undefined),
+          tap(() => this.tell(ranked, chancesOf(made.brief.needs, gathered(all)))),
         ),
       ),
     );

@@ -15,7 +15,9 @@ export function checkElement(part: string, element: Element): void {
   const { positive = [], notNegative = [] } = kindOfElement(element);
   const above: readonly string[] = positive;
   const least: readonly string[] = notNegative;
-  for (const [field, value] of Object.entries(element)) {
+  const values = element as unknown as Readonly<Record<string, unknown>>;
+  for (const field in values) {
+    const value = values[field];
     if (typeof value !== 'number') continue;
     const usable = above.includes(field) ? value > 0 : !least.includes(field) || value >= 0;
     if (Number.isFinite(value) && usable) continue;

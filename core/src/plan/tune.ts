@@ -52,7 +52,10 @@ export function tune(
   const inTime = again(settled.edit)();
   if (mistakesIn(inTime.played) === 0) return inTime;
   const relined = withLine(design, settled.channel, inTime.played);
-  return best([() => inTime, ...settings(design, { ...relined, hits: usualHits }).map(again)]);
+  const others = settings(design, { ...relined, hits: usualHits }).filter(
+    (edit) => JSON.stringify(edit) !== JSON.stringify(settled.edit),
+  );
+  return best([() => inTime, ...others.map(again)]);
 }
 
 /** Readings in a row that must agree, as long as fewer are not better. */

@@ -1,3 +1,4 @@
+export { formatArea } from './format-area.js';
 export { formatDuration } from './format-duration.js';
 export { degrees, radians } from './angle.js';
 export { prefixlessUnits, type Unit } from './unit.js';

@@ -33,7 +33,7 @@ describe('the place', () => {
     // The whole loft is one room.
     const [never, surely] = [sum, areas(screen)[0] + areas(screen)[1]];
     expect(screen.text('.told p-table:nth-child(2)')).toContain(
-      `Sail loft ${surely.toFixed(1)} of ${never.toFixed(1)} m²`,
+      `Sail loft ${surely.toFixed(1)} m² of ${never.toFixed(1)} m²`,
     );
     expect(screen.text('*')).toContain('Say below what is guarded');
   });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { withoutAttachments } from '@yurei/core/design';
-import { decimals, formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatArea, formatQuantity } from '@yurei/core/quantity';
 import { isSomewhere } from '@yurei/core/plan';
 import { happeningKinds } from '@yurei/core/scene';
 import { TableModule } from 'primeng/table';
@@ -79,7 +79,7 @@ export class PlaceView {
       const all = area.never + area.once + area.twice + area.byTheWay;
       const always = area.once + area.twice;
       return {
-        ...{ name, area: `${decimals(always, 1)} of ${decimals(all, 1)} m²` },
+        ...{ name, area: `${formatArea(always)} of ${formatArea(all)}` },
         share: all > 0 ? `${decimals((100 * always) / all, 0)} %` : '–',
       };
     }),
@@ -101,7 +101,7 @@ export class PlaceView {
       { label: 'not noticed', shade: '', m2: area.never },
     ].map(({ m2, ...row }) => ({
       ...row,
-      area: `${decimals(m2, 1)} m²`,
+      area: formatArea(m2),
       share: `${decimals((100 * m2) / all, 0)} %`,
     }));
   });

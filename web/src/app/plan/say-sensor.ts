@@ -1,5 +1,5 @@
 import { findKind } from '@yurei/core/catalog';
-import { decimals, formatDuration, formatQuantity } from '@yurei/core/quantity';
+import { decimals, formatArea, formatDuration, formatQuantity } from '@yurei/core/quantity';
 import { reasonOf, type Chance, type Dealt, type Performance, type Ranked } from '@yurei/core/plan';
 
 /** One fact of a sensor as a row of the table in which sensors stand side by side. */
@@ -88,7 +88,7 @@ export const facts: readonly Fact[] = [
     say: of(({ covers, forAll }) =>
       covers === undefined
         ? none
-        : `${decimals(covers, 1)} m² from there; at least ${forAll} for all of the plan`,
+        : `${formatArea(covers)} from there; at least ${forAll} for all of the plan`,
     ),
   },
   { label: 'Can be relied on', say: of(sayTimes) },

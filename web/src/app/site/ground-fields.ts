@@ -49,13 +49,12 @@ const known: Param = { ...metres('Length in truth', 0.01), min: 0.01 };
         />
         clockwise from the top.
         @if (latitude && site.latitude() !== undefined) {
-          The sun shines as at
+          The sun shines as at latitude
           <yu-inline-value
             [param]="latitude"
             [value]="site.latitude()!"
             (changed)="site.moveTo($event)"
-          />
-          north in all scenes.
+          />, {{ site.latitude()! < 0 ? 'south' : 'north' }} of the equator, in all scenes.
         }
       </p>
       @if (plan.backdrop; as backdrop) {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import type { Param } from '@yurei/core/catalog';
 import type { Plan, Point, Room, Wall } from '@yurei/core/design';
-import { decimals } from '@yurei/core/quantity';
+import { formatArea } from '@yurei/core/quantity';
 import { crossesItself, outlineArea } from '@yurei/core/scene';
 import { Button } from 'primeng/button';
 import { InlineName } from '../common/inline-name';
@@ -94,7 +94,7 @@ export class RoomFields {
   protected readonly fewest = fewestCorners;
 
   protected area({ outline }: Room): string {
-    return crossesItself(outline) ? 'has no area' : `${decimals(outlineArea(outline), 1)} m²`;
+    return crossesItself(outline) ? 'has no area' : formatArea(outlineArea(outline));
   }
 
   protected put(index: number, change: Partial<Room>): void {

@@ -36,6 +36,7 @@ it('a place is at one latitude, which its scenes share', async () => {
   expect(before.length).toBeGreaterThan(1);
   await screen.type('Latitude', '-33');
   expect(latitudes()).toEqual(before.map(() => -33));
+  expect(screen.text()).toContain('south of the equator, in all scenes');
   bench.session.undo();
   expect(latitudes()).toEqual(before);
 });

@@ -17,6 +17,24 @@ describe('the plan', () => {
     await plan.key(plan.find('[data-key="part B1"]'), ',');
     expect(bench.session.design()?.parts.find((p) => p.id === 'B1')?.place?.facing).toBe(-175);
   });
+  it.each([
+    [10_000, '2 km'],
+    [300, '50 m'],
+    [8, '2 m'],
+    [1, '200 mm'],
+  ])('has a ruler that can be read on ground %d m wide', async (side, says) => {
+    await openBench({
+      ...demo('loft-stairs'),
+      parts: [],
+      scenes: [],
+      plan: { width: side, depth: side, walls: [] },
+    });
+    const plan = await showSolved(SitePlan);
+    expect(plan.text('.ruler')).toBe(says);
+    const [, pixels] = /H(\S+)V/.exec(plan.find('.ruler path').getAttribute('d') ?? '') ?? [];
+    expect(Number(pixels)).toBeGreaterThanOrEqual(50);
+    expect(Number(pixels)).toBeLessThan(125);
+  });
   it('a place that is drawn and read back is the same, and never off the plan', () => {
     const [scale, ground] = [
       { k: 50, depth: 4 },

@@ -167,7 +167,7 @@ export class SitePlan {
   /** A bar of a round length. */
   protected readonly ruler = computed(() => {
     const unit = manner().length === 'inch' ? 0.3048 : 1;
-    const round = [0.1, 0.2, 0.5, 1, 2, 5, 10, 50, 100, 200].map((n) => n * unit);
+    const round = [0.1, 1, 10, 100, 1000].flatMap((n) => [n, 2 * n, 5 * n].map((m) => m * unit));
     const metres = round.find((m) => m * this.scale().k >= 50) ?? unit;
     return { says: formatNominal(metres, 'm'), pixels: metres * this.scale().k };
   });

@@ -1,6 +1,7 @@
 import { demo, openBench, showSolved } from '../../testing/workbench-bed';
 import { EventList } from '../rehearse/event-list';
 import { SitePlan } from './site-plan';
+import { textWidth } from '@yurei/core/picture';
 import { drawn, onPlan } from './site-drawing';
 import { RehearseStep } from '../rehearse/rehearse';
 
@@ -69,4 +70,23 @@ it('a miss is explained, a cure is done, and it is noticed', async () => {
   expect(step.text('yu-why-card')).toMatch(/It was too short.*in a row and needs 60/);
   await step.press('Do it');
   expect(bench.session.design()?.channels.some((c) => c.hits < 60)).toBe(true);
+});
+
+it('cuts a name that has no room on the plan, and tells it whole where the pointer rests', async () => {
+  const name = 'The room in which everybody hangs whatever has become wet on the way home';
+  const design = demo('loft-stairs');
+  const { plan } = design;
+  const outline = [
+    { x: 0, y: 0 },
+    { x: plan.width, y: 0 },
+    { x: plan.width, y: plan.depth },
+  ];
+  await openBench({ ...design, plan: { ...plan, rooms: [{ name, outline }] } });
+  const shown = await showSolved(SitePlan);
+  const text = shown.find('text.room');
+  expect(text.querySelector('title')?.textContent).toBe(name);
+  const written = text.lastChild?.textContent?.trim() ?? '';
+  expect(written).toMatch(/^The room in .*…$/);
+  const frame = Number(shown.find('rect.ground').getAttribute('width'));
+  expect(textWidth(written, 12, 'regular')).toBeLessThanOrEqual(Math.max(120, 0.4 * frame));
 });

@@ -12,7 +12,7 @@ import {
 import type { Design, Point } from '@yurei/core/design';
 import type { BlindPath, Coverage } from '@yurei/core/plan';
 import { formatNominal, manner } from '@yurei/core/quantity';
-import { textWidth, valueWidth } from '@yurei/core/picture';
+import { shorten, textWidth, valueWidth } from '@yurei/core/picture';
 import { drag, type D3DragEvent } from 'd3-drag';
 import { pointer, select } from 'd3-selection';
 import { BenchView } from '../data/bench-view';
@@ -31,10 +31,14 @@ const height = 300;
 /** Sizes of letters, as plan.css has them. */
 const partLetters = 12;
 const wayLetters = 12;
+/** A name takes so much of the plan at most, or so much where it is narrow, px. */
+const longest = { share: 0.4, least: 120 };
 /** Beside the plan, for the compass, px. */
 const compassRoom = 32;
 /** An arrow key moves what is picked by so much, m. */
 const nudge = 0.1;
+
+const written = (name: string): number => textWidth(name, wayLetters, 'regular');
 
 type Dragged = D3DragEvent<SVGGElement, unknown, unknown>;
 
@@ -138,15 +142,15 @@ export class SitePlan {
         })),
         ...spots.map(({ key, name, x, y }) => ({
           ...{ key, at: { x, y } },
-          width: textWidth(name, wayLetters, 'regular'),
+          width: written(this.short(name)),
         })),
         ...this.rooms().map(({ key, name, at }) => ({
-          ...{ key, at, width: textWidth(name, wayLetters, 'regular') },
+          ...{ key, at, width: written(this.short(name)) },
         })),
         ...ways.map(({ happening, points: [at] }) => ({
           key: `way ${happening.id}`,
           at,
-          width: textWidth(happening.name, wayLetters, 'regular'),
+          width: written(this.short(happening.name)),
         })),
       ],
       [
@@ -157,6 +161,12 @@ export class SitePlan {
       this.frame(),
     );
   });
+
+  /** As much of a name as there is room for. */
+  protected short(name: string): string {
+    const room = Math.max(longest.least, longest.share * this.frame().width);
+    return shorten(name, room, written);
+  }
 
   /** Where a name stands, counted from a point. */
   protected nameAt(key: string, from: Point = { x: 0, y: 0 }): Point {

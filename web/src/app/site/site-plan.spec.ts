@@ -88,5 +88,5 @@ it('cuts a name that has no room on the plan, and tells it whole where the point
   const written = text.lastChild?.textContent?.trim() ?? '';
   expect(written).toMatch(/^The room in .*…$/);
   const frame = Number(shown.find('rect.ground').getAttribute('width'));
-  expect(textWidth(written, 12, 'regular')).toBeLessThanOrEqual(Math.max(120, 0.4 * frame));
+  expect(textWidth(written, 12, 'regular')).toBeLessThanOrEqual(Math.max(120, 0.8 * frame));
 });

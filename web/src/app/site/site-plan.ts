@@ -32,7 +32,7 @@ const height = 300;
 const partLetters = 12;
 const wayLetters = 12;
 /** A name takes so much of the plan at most, or so much where it is narrow, px. */
-const longest = { share: 0.4, least: 120 };
+const longest = { share: 0.8, least: 120 };
 /** Beside the plan, for the compass, px. */
 const compassRoom = 32;
 /** An arrow key moves what is picked by so much, m. */

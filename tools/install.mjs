@@ -27,9 +27,13 @@ export const ensureBrowser = () =>
     ['chromium', 'chromium-driver'],
   );
 
-/** A C compiler, for the library with which tests let a disk fail. */
+/** Compilers: of C for the library with which tests let a disk fail, of C++ for the programs that are written for boards. */
 export const ensureCompiler = () =>
-  ensure('a C compiler', ['/usr/bin/gcc', '/usr/include/stdio.h'], ['gcc', 'libc6-dev']);
+  ensure(
+    'C and C++ compilers',
+    ['/usr/bin/gcc', '/usr/bin/g++', '/usr/include/stdio.h'],
+    ['gcc', 'g++', 'libc6-dev'],
+  );
 
 /** CVODE of SUNDIALS and a C compiler: the peer of stiff circuits in the bench. */
 export const ensureStiffPeer = () =>

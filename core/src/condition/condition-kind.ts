@@ -1,3 +1,5 @@
+import type { Expression } from '../code/index.js';
+import type { CodeAt } from './code-at.js';
 import type { Condition } from './condition.js';
 import type { Field, FieldOf } from './field.js';
 import type { Look, Memory, Seen } from './seen.js';
@@ -109,6 +111,8 @@ export interface ConditionKind<C extends { is: string } = Condition, M extends M
     condition: C,
     every: (channel: string) => number,
   ): { reason: string; cure: string } | undefined;
+  /** How a program for a board looks at it: the same as `look`. */
+  code(condition: C, at: CodeAt): Expression;
   say(condition: C, words: Words): string;
   /** The sentence in which it is edited. */
   phrase(condition: C): readonly Token[];

@@ -1,3 +1,4 @@
+export type { ChannelCode, CodeAt } from './code-at.js';
 export {
   conditionKinds,
   fieldsOf,

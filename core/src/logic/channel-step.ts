@@ -1,4 +1,5 @@
 import type { Channel } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import {
   baselineCounts,
   isLearnt,
@@ -64,7 +65,7 @@ export function stepChannel(
   const { on, run } = known ? decide(channel, state, value, t) : { on: false, run: 0 };
   const baseline = stepBaseline(channel.baseline, state.baseline, value, t - state.at, on);
   const until = on && !state.on ? t + (channel.stretch ?? 0) : state.until;
-  const answer = on || t < until;
+  const answer = on || !reached(t, until);
   const locked = state.answer && !answer ? t + (channel.lockOut ?? 0) : state.locked;
   const tripped = known && answer !== (channel.invert ?? false);
   return { tripped, on, answer, run, counts, value, window, baseline, at: t, until, locked };
@@ -96,7 +97,7 @@ function decide(
   const levels = levelsOf(channel, baselineCounts(channel.baseline, state.baseline));
   const speaks = state.on
     ? levels.every((l) => back(l, value))
-    : t >= state.locked && levels.some((l) => beyond(l, value));
+    : reached(t, state.locked) && levels.some((l) => beyond(l, value));
   const run = speaks ? state.run + 1 : 0;
   const needed = state.on ? channel.misses : channel.hits;
   return run >= needed ? { on: !state.on, run: 0 } : { on: state.on, run };

@@ -1,4 +1,5 @@
 import type { Amount, Drive, Output } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import type { LogicState, OutputState } from './state.js';
 
 /** What amounts are taken from. */
@@ -58,10 +59,6 @@ function beatAt(
   return { level: 1, due: begin + (lap + 1) * round + (beats[0] ?? 0) };
 }
 
-/** Sums of beats differ in their last digits: so near to a moment it is reached, s. */
-const slack = 1e-9;
-const reached = (t: number, moment: number): boolean => t >= moment - slack;
-
 /** How many whole rounds have passed since a moment, so that a pass due at the end of one finds it over. */
 function passed(t: number, since: number, round: number): number {
   const whole = Math.max(0, Math.floor((t - since) / round));
@@ -72,7 +69,7 @@ function passed(t: number, since: number, round: number): number {
 export function levelAt(output: Output, state: OutputState, t: number): number {
   const { level, target, at } = state;
   const { fade } = output;
-  if (!fade || t >= arrival(output, state)) return target;
+  if (!fade || reached(t, arrival(output, state))) return target;
   const seconds = target > level ? fade.up : fade.down;
   const way = (t - at) / seconds;
   return target > level ? Math.min(target, level + way) : Math.max(target, level - way);

@@ -1,4 +1,6 @@
+import { kindOfCondition } from '../condition/index.js';
 import type { Machine, Output, Rule } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import { doAll, type Asked } from './acts.js';
 import { restingChannel, stepChannel, type ChannelState } from './channel-step.js';
 import { lookAt } from './condition.js';
@@ -33,10 +35,15 @@ export function stepLogic(
   const conditions = conditionsOf(program);
   const { channels, matters, events } = readAll(program, conditions, state, readings, t);
   const awake = wake(program.controller.sleep, state.awake, readings.size > 0, t);
-  if (!matters && awake === state.awake && t < state.next) return [{ ...state, channels }, events];
+  if (!matters && awake === state.awake && !reached(t, state.next))
+    return [{ ...state, channels }, events];
   if (awake !== state.awake) events.push({ kind: 'sleep', begins: false, because: [] });
   const start = { ...state, channels, awake, circling: [] };
-  return [settle(program, conditions, start, t, events), events];
+  let settled = settle(program, conditions, start, t, events);
+  // What held in one round only holds no more: what follows of that is worked out at once.
+  for (let n = 1; n < mostRounds && settled.passing && !settled.state.awake.asleep; n++)
+    settled = settle(program, conditions, settled.state, t, events);
+  return [settled.state, events];
 }
 
 function readAll(
@@ -62,14 +69,14 @@ function readAll(
   return { channels, matters, events };
 }
 
-/** Round by round until nothing changes: each looks at everything first, then changes it all at once. */
+/** Round by round until nothing changes: each looks at everything first, then changes it all at once; whether an event held in the last. */
 function settle(
   program: Program,
   conditions: Conditions,
   start: LogicState,
   t: number,
   events: LogicEvent[],
-): LogicState {
+): { state: LogicState; passing: boolean } {
   let state = start;
   let holds: boolean[] = [];
   let changed: string[] = [];
@@ -90,7 +97,10 @@ function settle(
   const awake = fallAsleep(program.controller.sleep, state.awake, kept, t);
   if (awake !== state.awake) events.push({ kind: 'sleep', begins: true, because: [] });
   const next = Math.min(driven.due, sent.due, nextChange(program, state, t));
-  return { ...state, outputs, notices, awake, next, circling: changed };
+  const passing = conditions.nodes.some(
+    ({ condition }, i) => holds[i] && kindOfCondition(condition).event,
+  );
+  return { state: { ...state, outputs, notices, awake, next, circling: changed }, passing };
 }
 
 /** One round: what it has seen before anything changes, and what it makes of it. */
@@ -170,7 +180,7 @@ const actsOf = ({ id, then }: Rule): Asked[] =>
 const overNow = ({ sequences }: Program, { playing }: LogicState, t: number): Asked[] =>
   sequences.flatMap(({ id, length, times }) => {
     const began = playing[id];
-    const over = began !== undefined && t >= began + length * (times || Infinity);
+    const over = began !== undefined && reached(t, began + length * (times || Infinity));
     return over ? [{ act: { do: 'stop' as const, sequence: id }, by: [] }] : [];
   });
 
@@ -184,7 +194,7 @@ const dueTransition = (
 ): number =>
   transitions.findIndex(({ from, to, after = 0 }, i) => {
     if (from === undefined ? now.mode === to : now.mode !== from) return false;
-    return t >= now.since + after && (isMet(holds, places[i]) ?? true);
+    return reached(t, now.since + after) && (isMet(holds, places[i]) ?? true);
   });
 
 /** When something that waits may change: conditions, rules, modes, sequences and sleep, s. */

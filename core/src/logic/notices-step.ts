@@ -1,4 +1,5 @@
 import type { Told } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import { causesOf, type Cause, type LogicEvent } from './logic-event.js';
 import { conditionsOf, type Program } from './program.js';
 import { never, type LogicState, type NoticeState } from './state.js';
@@ -28,7 +29,7 @@ export function stepNotices(
     const free = before.at + gap;
     const beat = before.at + heartbeat;
     const changed = now !== before.told;
-    const sends = now !== undefined && t >= free && (changed || t >= beat);
+    const sends = now !== undefined && reached(t, free) && (changed || reached(t, beat));
     const why = changed ? 'change' : 'heartbeat';
     notices[id] = sends ? { told: now, at: t, sent: before.sent + 1, why } : before;
     if (sends) {
@@ -37,7 +38,8 @@ export function stepNotices(
       events.push({ kind: 'notice', id, told: now, why, because: changed ? because : [] });
     }
     const { at } = notices[id];
-    const next = !sends && changed && now !== undefined ? free : at + heartbeat;
+    const waits = !sends && changed && now !== undefined;
+    const next = waits ? free : Math.max(at + gap, at + heartbeat);
     if (next > t) due = Math.min(due, next);
   });
   return { notices, events, due };

@@ -1,4 +1,5 @@
 import type { Drive, Lane, Output, Sequence } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import { arrival, ask, levelAt, type Asked } from './drive.js';
 import type { Cause, LogicEvent } from './logic-event.js';
 import type { Program } from './program.js';
@@ -46,7 +47,7 @@ function drove({ rules, sequences }: Program, by: string, begins = true): Cause[
 function turned(output: Output, before: OutputState, driver: Driver, t: number): OutputState {
   const { level: target, by, since } = driver;
   if (target === before.target && by === before.by && since === before.since) {
-    return arrival(output, before) <= t && before.level !== before.target
+    return reached(t, arrival(output, before)) && before.level !== before.target
       ? { ...before, level: before.target, at: t }
       : before;
   }
@@ -101,7 +102,9 @@ function inLane(
   const round = roundOf(sequence, began, t);
   const edges = lane.blocks.flatMap((b) => [round + b.start, round + b.start + b.length]);
   const due = Math.min(round + sequence.length, ...edges.filter((e) => e > t));
-  const i = lane.blocks.findIndex((b) => t >= round + b.start && t < round + b.start + b.length);
+  const i = lane.blocks.findIndex(
+    ({ start, length }) => reached(t, round + start) && !reached(t, round + start + length),
+  );
   const playing = lane.blocks[i];
   if (!playing) return { by: sequence.id, since: round, level: 0, due };
   const { start, drive } = playing;
@@ -113,5 +116,5 @@ function inLane(
 export function roundOf({ length }: Sequence, began: number, t: number): number {
   const whole = Math.max(0, Math.floor((t - began) / length));
   const round = began + whole * length;
-  return t >= round + length ? round + length : round;
+  return reached(t, round + length) ? round + length : round;
 }

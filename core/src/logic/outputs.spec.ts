@@ -195,3 +195,17 @@ it('a rule is one sentence', () => {
   });
   expect(sayRule(p, p.rules[0])).toBe('when a or b while c → o on for at most 15 min, until b');
 });
+
+it('signs of life that would come too soon come as soon as the gap is over', () => {
+  const p = program({
+    counters: [{ id: 'k', name: 'k', start: 0, least: 0, most: 9 }],
+    notices: [
+      { id: 'n', name: 'n', tells: { tell: 'counter', counter: 'k' }, heartbeat: 2, gap: 5 },
+    ],
+  });
+  const sent: number[] = [];
+  playThrough(p, [[0, '']], 16, (_, t, events) => {
+    if (events.some((e) => e.kind === 'notice')) sent.push(t);
+  });
+  expect(sent).toEqual([0, 5, 10, 15]);
+});

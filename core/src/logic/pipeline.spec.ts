@@ -36,7 +36,7 @@ function byTheText(
         : channel.trips === 'below'
           ? base - v - far
           : Math.abs(v - base) - far;
-    speaks.push(on ? distance < -band : t >= ended + lockOut && distance > 0);
+    speaks.push(on ? distance < -band : hasCome(t, ended + lockOut) && distance > 0);
     const needed = on ? misses : hits;
     const row = speaks.slice(-needed);
     if (row.length === needed && row.every(Boolean)) {
@@ -48,12 +48,15 @@ function byTheText(
       const since = i > 0 ? t - times[i - 1] : t;
       base += (v - base) * (1 - Math.exp(-since / baseline.follow));
     }
-    const yes = on || t < wentOn + stretch;
+    const yes = on || !hasCome(t, wentOn + stretch);
     if (wasYes && !yes) ended = t;
     wasYes = yes;
     return yes !== invert;
   });
 }
+
+/** Moments are compared in whole nanoseconds. */
+const hasCome = (t: number, moment: number): boolean => Math.round((t - moment) * 1e9) >= 0;
 
 const mean = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0) / list.length;
 

@@ -1,4 +1,5 @@
 import type { Rule } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import { never, type RuleState } from './state.js';
 
 /** Whether the condition, and what must end the rule, hold. */
@@ -16,7 +17,7 @@ export function stepRule(
 ): RuleState {
   const spent = state.spent && holds;
   if (!state.active) {
-    const begins = holds && !spent && !ends && t >= state.locked;
+    const begins = holds && !spent && !ends && reached(t, state.locked);
     if (!begins) return spent === state.spent ? state : { ...state, spent };
     const until = rule.once ? t + rule.hold : Infinity;
     return { active: true, began: t, until, locked: never, spent: false };
@@ -37,9 +38,9 @@ function heldUntil({ hold }: Rule, { until }: RuleState, holds: boolean, t: numb
 }
 
 function isOver(rule: Rule, { began, until }: RuleState, ends: boolean, t: number): boolean {
-  if (ends || t >= began + (rule.atMost ?? Infinity)) return true;
-  if (rule.latch || t < began + (rule.atLeast ?? 0)) return false;
-  return t >= until;
+  if (ends || reached(t, began + (rule.atMost ?? Infinity))) return true;
+  if (rule.latch || !reached(t, began + (rule.atLeast ?? 0))) return false;
+  return reached(t, until);
 }
 
 /** When a rule may change by itself, s. */

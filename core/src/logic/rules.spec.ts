@@ -17,6 +17,12 @@ describe('rules, by hand', () => {
   ];
   const cases: [string, Program, Said[], string][] = [
     ['plain', rule({}), pulse, '1+ 2-'],
+    [
+      'what an event stopped goes on at once, not at the next reading',
+      rule({ when: { is: 'not', of: { is: 'begins', of: is('a') } }, atMost: 0.5 }),
+      pulse,
+      '0+ 0.5- 1+ 1.5-',
+    ],
     ['hold', rule({ hold: 3 }), pulse, '1+ 5-'],
     ['hold, prolonged', rule({ hold: 3 }), [...pulse, [4, 'a'], [4.5, '']], '1+ 7.5-'],
     ['at least', rule({ atLeast: 4 }), pulse, '1+ 5-'],

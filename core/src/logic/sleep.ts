@@ -1,9 +1,10 @@
 import type { Channel, Sleep } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import type { Awake, LogicState } from './state.js';
 
 /** Awake again: something was read, or its time has come. */
 export function wake(sleep: Sleep | undefined, awake: Awake, reads: boolean, t: number): Awake {
-  if (!sleep || !awake.asleep || (!reads && t < awake.wakes)) return awake;
+  if (!sleep || !awake.asleep || (!reads && !reached(t, awake.wakes))) return awake;
   return { since: t, until: t + sleep.awake, asleep: false, wakes: t };
 }
 
@@ -14,7 +15,7 @@ export function fallAsleep(
   kept: boolean,
   t: number,
 ): Awake {
-  if (!sleep || awake.asleep || kept || t < awake.until) return awake;
+  if (!sleep || awake.asleep || kept || !reached(t, awake.until)) return awake;
   const turns = Math.floor((t - awake.since) / sleep.every + 1e-6) + 1;
   return { ...awake, asleep: true, wakes: awake.since + turns * sleep.every };
 }
@@ -39,7 +40,7 @@ export function isDue(
   { every }: Pick<Channel, 'every'>,
   t: number,
 ): boolean {
-  if (awake.asleep) return t >= awake.wakes;
+  if (awake.asleep) return reached(t, awake.wakes);
   const turns = (t - awake.since) / every;
   return Math.abs(turns - Math.round(turns)) < 1e-6;
 }

@@ -9,6 +9,7 @@ export { bandColours, colourBands, readBands, type BandColour } from './colour-c
 export { levelOf, pressureAt, pressureOf } from './sound-level.js';
 export { entry } from './entry.js';
 export { spreadOf, type Spread } from './spread.js';
+export { reached } from './moment.js';
 export { sayTime } from './time-of-day.js';
 export {
   axisIn,

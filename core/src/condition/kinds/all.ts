@@ -1,3 +1,4 @@
+import { and } from '../../code/index.js';
 import type { Condition } from '../condition.js';
 import { defineCondition } from '../condition-kind.js';
 import { parts } from '../field.js';
@@ -13,6 +14,7 @@ export const all = defineCondition<All>({
   look: (_, seen) => seen.parts.every(Boolean),
   why: ({ of }, asked) => asked.some(of, of.length),
   told: ({ of }, { holds }) => of.every(holds),
+  code: (_, { parts }) => and(...parts),
   say: ({ of }, words) => of.map((part) => words.part(part)).join(' and '),
   phrase: () => [{ field: 'of' }],
   written: { sign: '&&' },

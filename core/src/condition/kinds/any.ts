@@ -1,3 +1,4 @@
+import { or } from '../../code/index.js';
 import type { Condition } from '../condition.js';
 import { defineCondition } from '../condition-kind.js';
 import { parts } from '../field.js';
@@ -17,6 +18,7 @@ export const any = defineCondition<Any>({
     const each = of.map(modesOf);
     return each.every((modes) => modes !== undefined) ? each.flat() : undefined;
   },
+  code: (_, { parts }) => or(...parts),
   say: ({ of }, words) => of.map((part) => words.part(part)).join(' or '),
   phrase: () => [{ field: 'of' }],
   written: { sign: '||' },

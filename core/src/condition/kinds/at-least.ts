@@ -1,3 +1,4 @@
+import { bool, signs, whole } from '../../code/index.js';
 import type { Condition } from '../condition.js';
 import { defineCondition } from '../condition-kind.js';
 import { parts } from '../field.js';
@@ -26,6 +27,10 @@ export const atLeast = defineCondition<AtLeast>({
           cure: 'Ask for fewer of them, or add more.',
         }
       : undefined,
+  code: ({ n, of }, { parts }) =>
+    n > of.length
+      ? bool(false)
+      : signs('>=', parts.length > 1 ? signs('+', ...parts) : (parts[0] ?? bool(false)), whole(n)),
   say: ({ n, of }, words) => `at least ${n} of ${of.map((part) => words.part(part)).join(', ')}`,
   phrase: () => ['at least', { field: 'n' }, 'of', { field: 'of' }],
   written: { call: 'atLeast' },

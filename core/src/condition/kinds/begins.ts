@@ -1,3 +1,4 @@
+import { and, bool, not, set } from '../../code/index.js';
 import type { Condition } from '../condition.js';
 import { defineCondition } from '../condition-kind.js';
 import { part } from '../field.js';
@@ -23,6 +24,14 @@ export const begins = defineCondition<Begins, Was>({
   }),
   why: ({ of }, asked) => asked.part(of),
   modes: ({ of }, modesOf) => modesOf(of),
+  code: (_, { parts: [part = bool(false)], remember, once, first }) => {
+    // What holds already at the first look has not begun.
+    const was = remember('Was', 'bool', bool(true));
+    const now = once('Now', part);
+    const begun = once('Begins', and(now, not(was)));
+    first(set(was, now));
+    return begun;
+  },
   say: ({ of }, words) => `${words.part(of)} begins`,
   phrase: () => [{ field: 'of' }, 'begins'],
   written: { call: 'begins' },

@@ -13,6 +13,7 @@ export const channelYes = defineCondition<ChannelYes>({
   look: ({ channel }, { view }) => view.channels[channel]?.tripped ?? false,
   why: ({ channel }, asked) => asked.channel(channel),
   answers: ({ channel }) => channel,
+  code: ({ channel }, { channel: of }) => of(channel).answers,
   say: (c, words) => words.channel(c.channel),
   phrase: () => [{ field: 'channel' }],
   written: { call: 'yes' },

@@ -1,3 +1,4 @@
+import { signs, whole } from '../../code/index.js';
 import { defineCondition } from '../condition-kind.js';
 import { choice, name } from '../field.js';
 
@@ -23,6 +24,10 @@ export const count = defineCondition<Count>({
   look: (c, { view }) => compares(c, view.counters[c.counter] ?? 0),
   told: (c, told) => compares(c, told.count(c.counter)),
   turnsAt: ({ counter, value }) => ({ counter, counts: [value - 1, value, value + 1] }),
+  code: ({ counter, compare, value }, at) => {
+    const sign = compare === 'exactly' ? '==' : compare === 'at least' ? '>=' : '<=';
+    return signs(sign, at.counter(counter), whole(value, 'long'));
+  },
   say: ({ counter, compare, value }, words) => `${words.counter(counter)} ${compare} ${value}`,
   phrase: () => [{ field: 'counter' }, { field: 'compare' }, { field: 'value' }],
   written: { call: 'counts' },

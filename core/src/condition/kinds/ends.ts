@@ -1,3 +1,4 @@
+import { and, bool, not, set } from '../../code/index.js';
 import type { Condition } from '../condition.js';
 import { defineCondition } from '../condition-kind.js';
 import { part } from '../field.js';
@@ -24,6 +25,13 @@ export const ends = defineCondition<Ends, Was>({
   }),
   lets: ({ of }, holds) => !holds(of),
   why: ({ of }, asked) => asked.part(of),
+  code: (_, { parts: [part = bool(false)], remember, once, first }) => {
+    const was = remember('Was', 'bool', bool(false));
+    const now = once('Now', part);
+    const ended = once('Ends', and(was, not(now)));
+    first(set(was, now));
+    return ended;
+  },
   say: ({ of }, words) => `${words.part(of)} ends`,
   phrase: () => [{ field: 'of' }, 'ends'],
   written: { call: 'ends' },

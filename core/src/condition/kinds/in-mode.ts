@@ -14,6 +14,7 @@ export const inMode = defineCondition<InMode>({
   told: (c, told) => told.mode(c.machine) === c.mode,
   why: ({ machine, mode }, asked) => asked.mode({ machine, mode }),
   modes: ({ machine, mode }) => [{ machine, mode }],
+  code: ({ machine, mode }, { inMode: is }) => is(machine, mode),
   say: (c, words) => words.mode(c.machine, c.mode),
   phrase: () => [{ field: 'mode' }],
   written: { call: 'In' },

@@ -1,3 +1,4 @@
+import { bool, not as opposite } from '../../code/index.js';
 import type { Condition } from '../condition.js';
 import { defineCondition } from '../condition-kind.js';
 import { part } from '../field.js';
@@ -14,6 +15,7 @@ export const not = defineCondition<Not>({
   look: (_, seen) => !seen.parts[0],
   told: ({ of }, { holds }) => !holds(of),
   why: ({ of }, asked) => asked.not(of),
+  code: (_, { parts: [part = bool(false)] }) => opposite(part),
   say: ({ of }, words) => `not ${words.part(of)}`,
   phrase: () => ['not', { field: 'of' }],
   written: { sign: '!' },

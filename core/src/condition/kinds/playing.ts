@@ -10,6 +10,7 @@ export const playing = defineCondition<Playing>({
   is: 'playing',
   fields: { sequence: name('sequence', 'Sequence') },
   look: ({ sequence }, { view }) => view.playing[sequence] !== undefined,
+  code: ({ sequence }, { isPlayed }) => isPlayed(sequence),
   say: ({ sequence }, words) => `${words.sequence(sequence)} plays`,
   phrase: () => [{ field: 'sequence' }, 'plays'],
   written: { call: 'playing' },

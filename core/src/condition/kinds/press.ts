@@ -1,3 +1,19 @@
+import { reached } from '../../quantity/index.js';
+import {
+  and,
+  bool,
+  lasted,
+  ms,
+  not,
+  set,
+  signs,
+  since,
+  when,
+  whole,
+  type Expression,
+  type Statement,
+} from '../../code/index.js';
+import type { CodeAt } from '../code-at.js';
 import { defineCondition } from '../condition-kind.js';
 import { choice, name, seconds } from '../field.js';
 import type { Memory } from '../seen.js';
@@ -36,14 +52,14 @@ function step(
   { long, gap }: Press,
   t: number,
 ): { next: Presses; event?: Press['press'] } {
-  const waiting = before.short !== undefined && t < before.short + gap;
+  const waiting = before.short !== undefined && !reached(t, before.short + gap);
   if (down && !before.down) {
     if (waiting) return { next: { down, at: t, told: true }, event: 'double' };
     const late = before.short === undefined ? {} : { event: 'short' as const };
     return { next: { down, at: t, told: false }, ...late };
   }
   if (down) {
-    const isLong = !before.told && t >= before.at + long;
+    const isLong = !before.told && reached(t, before.at + long);
     return isLong ? { next: { ...before, told: true }, event: 'long' } : { next: before };
   }
   if (before.down) {
@@ -54,6 +70,46 @@ function step(
   if (before.short === undefined || waiting) return { next: { ...before, down } };
   return { next: { down, at: before.at, told: true }, event: 'short' };
 }
+
+/** What `step` does, with only those events that are asked for. */
+function codeOfPress({ channel, press: wanted, long, gap }: Press, at: CodeAt): Expression {
+  const { remember, once, first, now } = at;
+  const down = once('Down', at.channel(channel).answers);
+  const was = remember('WasDown', 'bool', bool(true));
+  const told = remember('Told', 'bool', bool(true));
+  const from = remember('DownAt', 'moment', whole(0, 'moment'));
+  const event = remember(capital(wanted), 'bool', bool(false));
+  const tell = (kind: Press['press']): Statement[] =>
+    kind === wanted ? [set(event, bool(true))] : [];
+  const short = gap > 0 ? remember('Short', 'bool', bool(false)) : bool(false);
+  const shortAt = gap > 0 ? remember('ShortAt', 'moment', whole(0, 'moment')) : now;
+  const waits = gap > 0 ? once('Waits', and(short, signs('<', since(shortAt), ms(gap)))) : short;
+  const forget = gap > 0 ? [set(short, bool(false))] : [];
+  const goesDown = [
+    ...when(
+      waits,
+      [...tell('double'), set(told, bool(true))],
+      [...when(short, tell('short')), set(told, bool(false))],
+    ),
+    ...forget,
+    set(from, now),
+  ];
+  const isLong = and(not(told), lasted(from, long));
+  const stays = when(isLong, [set(told, bool(true)), ...tell('long')]);
+  const goesUp = [
+    ...when(not(told), gap > 0 ? [set(short, bool(true)), set(shortAt, now)] : tell('short')),
+    set(told, bool(true)),
+  ];
+  const isUp = when(and(short, not(waits)), [...forget, ...tell('short')]);
+  first(
+    set(event, bool(false)),
+    ...when(down, when(not(was), goesDown, stays), when(was, goesUp, isUp)),
+    set(was, down),
+  );
+  return event;
+}
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 export const press = defineCondition<Press, Pressed>({
   is: 'press',
@@ -74,6 +130,7 @@ export const press = defineCondition<Press, Pressed>({
     };
   },
   waits: ({ long, gap }) => long + gap,
+  code: (c, at) => codeOfPress(c, at),
   say: (c, words) =>
     c.press === 'long'
       ? `${words.channel(c.channel)} pressed for ${words.time(c.long)}`

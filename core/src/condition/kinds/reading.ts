@@ -1,3 +1,4 @@
+import { and, real, signs, whole } from '../../code/index.js';
 import { defineCondition } from '../condition-kind.js';
 import { choice, counts, name } from '../field.js';
 
@@ -22,6 +23,12 @@ export const reading = defineCondition<Reading>({
     if (value === undefined) return false;
     if (c.compare === 'equal') return value === c.counts;
     return c.compare === 'above' ? value > c.counts : value < c.counts;
+  },
+  code: ({ channel, compare, counts: line }, at) => {
+    const { isRead, value, type } = at.channel(channel);
+    const sign = compare === 'equal' ? '==' : compare === 'above' ? '>' : '<';
+    const number = Number.isInteger(line) && type !== 'real' ? whole(line, type) : real(line);
+    return and(isRead, signs(sign, value, number));
   },
   say: (c, words) =>
     `${words.channel(c.channel)} reads ${c.compare === 'equal' ? '' : `${c.compare} `}${c.counts}`,

@@ -10,6 +10,7 @@ export const ruleActive = defineCondition<RuleActive>({
   is: 'rule',
   fields: { rule: name('rule', 'Rule') },
   look: ({ rule }, { view }) => view.rules[rule]?.active ?? false,
+  code: ({ rule }, { isActive }) => isActive(rule),
   say: ({ rule }) => `rule ${rule} is active`,
   phrase: () => ['rule', { field: 'rule' }, 'is active'],
   written: { call: 'active' },

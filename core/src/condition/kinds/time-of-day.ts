@@ -1,3 +1,4 @@
+import { and, bool, ms, or, signs } from '../../code/index.js';
 import { sayTime } from '../../quantity/index.js';
 import { defineCondition } from '../condition-kind.js';
 
@@ -23,6 +24,11 @@ export const timeOfDay = defineCondition<TimeOfDay>({
       return wait > 0 ? wait : day;
     };
     return { holds, memory: { due: t + Math.min(ahead(from), ahead(to)) } };
+  },
+  code: ({ from, to }, { clock }) => {
+    const begun = from === 0 ? bool(true) : signs('>=', clock, ms(from));
+    const over = to === 0 ? bool(false) : signs('<', clock, ms(to));
+    return from <= to ? and(begun, over) : or(begun, over);
   },
   say: ({ from, to }) => `between ${sayTime(from)} and ${sayTime(to)}`,
   phrase: () => ['between', { field: 'from' }, 'and', { field: 'to' }],

@@ -1,0 +1,38 @@
+import type { Section, Written } from './code.js';
+import { commented, lines } from './texts.js';
+
+/** Letters of a line at most. */
+export const width = 100;
+
+/** Lines of a program as they come, with what they are about. */
+export class Page {
+  private readonly lines: string[] = [];
+  private readonly spans: { about: string; from: number; to: number }[] = [];
+
+  constructor(private readonly sign: string) {}
+
+  put(...lines: readonly string[]): void {
+    this.lines.push(...lines);
+  }
+
+  /** Says something in a comment, in as many lines as it takes. */
+  say(text: string, indent = ''): void {
+    const start = `${indent}${this.sign} `;
+    this.put(...lines(commented(text), width - start.length).map((line) => start + line));
+  }
+
+  /** A section with its heading and a line before it. */
+  section({ title, about, says }: Section, body: () => void): void {
+    if (this.lines.length > 0) this.put('');
+    const from = this.lines.length + 1;
+    const heading = `${this.sign} ---- ${commented(title)} `;
+    this.put(heading.padEnd(Math.min(width, 78), '-'));
+    for (const text of says) this.say(text);
+    body();
+    if (about !== undefined) this.spans.push({ about, from, to: this.lines.length });
+  }
+
+  get written(): Written {
+    return { text: `${this.lines.join('\n')}\n`, spans: this.spans };
+  }
+}

@@ -1,0 +1,40 @@
+import type { Expression, Section, Statement, Written } from '../code/index.js';
+import type { Channel, Design, Output } from '../design/index.js';
+
+/** How the program on a board takes readings, drives pins and tells things: what differs from board to board. */
+export interface Board {
+  id: string;
+  /** The kind of part that it is. */
+  kind: string;
+  label: string;
+  /** Name of the file that the board takes. */
+  file: string;
+  /** Name of a pin in a program, as "A0" or "2". */
+  pin(terminal: string): string;
+  /** Counts of a converter at a pin that is called so. */
+  readAnalogue(pin: Expression): Expression;
+  /** Whether a digital pin is high. */
+  readHigh(pin: Expression): Expression;
+  writeHigh(pin: Expression, high: Expression): Statement;
+  /** A pin that is on for a share of the time, 0 … 1. */
+  writeShare(pin: Expression, share: Expression): Statement;
+  /** Says a notice: its name, and what it tells. */
+  tell(notice: string, told: Told): Statement;
+  /** What stands before everything: what the board wants, and the clock. */
+  begins(design: Design): Section;
+  /** What is done once at the start. */
+  starts(parts: Starts): Section;
+  /** What is done over and over: reads the clock, then makes a pass. */
+  goesRound(): Section;
+  write(sections: readonly Section[]): Written;
+}
+
+export type Told = { text: Expression } | { number: Expression };
+
+/** What is to be made ready at the start. */
+export interface Starts {
+  inputs: readonly { pin: string; pullUp: boolean }[];
+  outputs: readonly { pin: string; output: Output }[];
+  /** Channels that read on an edge, and the function that notes it. */
+  edges: readonly { pin: string; channel: Channel; notes: string }[];
+}

@@ -1,0 +1,122 @@
+import {
+  brought,
+  choice,
+  name,
+  real,
+  signs,
+  whole,
+  writeCpp,
+  type Expression,
+  type Statement,
+} from '../../code/index.js';
+import type { Board, Told } from '../board.js';
+
+const brings = (called: string, ...of: readonly Expression[]): Statement => ({
+  do: 'call',
+  call: brought(called, ...of),
+});
+const level = (high: Expression): Expression => choice(high, name('HIGH'), name('LOW'));
+
+/** A 5 V board with an 8-bit controller that is programmed with `setup` and `loop`. */
+export const eightBitBoard: Board = {
+  id: '8-bit-board',
+  kind: 'controller-5v-8bit',
+  label: '5 V 8-bit board, C++',
+  file: 'firmware.ino',
+  pin: (terminal) => (terminal.startsWith('D') ? terminal.slice(1) : terminal),
+  readAnalogue: (pin) => brought('analogRead', pin),
+  readHigh: (pin) => signs('==', brought('digitalRead', pin), name('HIGH')),
+  writeHigh: (pin, high) => brings('digitalWrite', pin, level(high)),
+  writeShare: (pin, share) =>
+    brings('analogWrite', pin, {
+      is: 'as',
+      type: 'int',
+      value: signs('+', signs('*', real(255), share), real(0.5)),
+    }),
+  tell: (notice, told) => tells(notice, told),
+  begins: ({ title, purpose, notices }) => ({
+    title,
+    says: [purpose, 'Written from the design; what it does is told in docs/rules.md.'],
+    holds: [
+      { declares: 'lines', lines: ['#include <stdint.h>', '#include <math.h>', ''] },
+      {
+        declares: 'variable',
+        name: 'now',
+        type: 'moment',
+        value: whole(0, 'moment'),
+        note: 'ms since the start',
+      },
+      {
+        declares: 'variable',
+        name: 'clockStart',
+        type: 'moment',
+        value: whole(0, 'moment'),
+        note: 'time of day at the start, ms after midnight',
+      },
+      ...(notices.length > 0 ? [{ declares: 'lines' as const, lines: tellLines }] : []),
+    ],
+  }),
+  starts: ({ inputs, outputs, edges }) => ({
+    title: 'Start',
+    says: [],
+    holds: [
+      {
+        declares: 'lines',
+        lines: [
+          '',
+          'void setup() {',
+          '  Serial.begin(115200);',
+          ...inputs.map(
+            ({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`,
+          ),
+          ...outputs.flatMap(({ pin, output }) => [
+            `  digitalWrite(${pin}, ${(output.active === 'high') === (output.feeds ?? false) ? 'HIGH' : 'LOW'});`,
+            `  pinMode(${pin}, OUTPUT);`,
+          ]),
+          ...edges.map(
+            ({ pin, channel, notes }) =>
+              `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[channel.edge ?? 'change']});`,
+          ),
+          '}',
+        ],
+      },
+    ],
+  }),
+  goesRound: () => ({
+    title: 'Over and over',
+    says: [],
+    holds: [
+      {
+        declares: 'lines',
+        lines: [
+          '',
+          'void loop() {',
+          '  // The difference is right also where the clock of the board begins anew, after 49 days.',
+          '  now += uint32_t(millis()) - uint32_t(now);',
+          '  makePass();',
+          '}',
+        ],
+      },
+    ],
+  }),
+  write: writeCpp,
+};
+
+/** A notice goes over the serial line. */
+const tellLines = [
+  '',
+  ...['const char *what', 'int32_t what', 'double what'].flatMap((what) => [
+    `void tell(const char *notice, ${what}) {`,
+    '  Serial.print(notice);',
+    '  Serial.print(": ");',
+    '  Serial.println(what);',
+    '}',
+  ]),
+];
+
+const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;
+
+function tells(notice: string, told: Told): Statement {
+  const value = 'text' in told ? told.text : told.number;
+  return brings('tell', { is: 'text', value: notice }, value);
+}

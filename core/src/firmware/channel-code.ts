@@ -1,0 +1,354 @@
+import {
+  and,
+  as,
+  bool,
+  brought,
+  choice,
+  ms,
+  name,
+  not,
+  or,
+  real,
+  set,
+  signs,
+  when,
+  whole,
+  type Declaration,
+  type Expression,
+  type Section,
+  type Statement,
+  type Type,
+} from '../code/index.js';
+import type { Channel } from '../design/index.js';
+import { ChannelParts } from './channel-parts.js';
+import type { Board } from './board.js';
+import { filterCode } from './filter-code.js';
+import { constant, variable, type Frame } from './frame.js';
+
+/** What the program has of one channel: its section, the function that reads it, and what puts its next reading off. */
+export interface ChannelProgram {
+  section: Section;
+  /** Settings at the top. */
+  settings: Declaration[];
+  /** Reads it if it is time. */
+  reads: string;
+  due: string;
+  every: string;
+  /** A flag that an edge sets, and the function that does so. */
+  edge?: {
+    flag: string;
+    notes: string;
+    /** Where the level at the edge is kept. */
+    level?: string;
+    /** It is read at once, not only remembered. */
+    atOnce: boolean;
+  };
+}
+
+/** Writes how one channel is read and what is made of it, step by step as docs/rules.md tells. */
+export function channelCode(frame: Frame, board: Board, channel: Channel): ChannelProgram {
+  return new ChannelWriter(frame, board, channel).program();
+}
+
+const now = name('now');
+const one = whole(1);
+
+class ChannelWriter extends ChannelParts {
+  program(): ChannelProgram {
+    const { channel, own, board } = this;
+    this.settings.push({
+      declares: 'constant',
+      ...{ name: own.pin, type: 'byte', value: name(board.pin(pinOf(channel.pin))) },
+      note: channel.name,
+    });
+    const every = this.made('Every');
+    this.settings.push(
+      constant(every, 'moment', ms(channel.every), 'ms from one reading to the next'),
+    );
+    const due = this.made('Due');
+    this.holds.push(variable(due, 'moment'));
+    const edge = this.edge();
+    const reads = this.made('Read');
+    const isDue = signs('>=', now, name(due));
+    const asked = edge?.atOnce ? or(isDue, name(edge.flag)) : isDue;
+    const body: Statement[] = [
+      ...when(not(asked), [{ do: 'return', value: bool(false) }]),
+      {
+        do: 'while',
+        when: signs('<=', name(due), now),
+        body: [set(due, signs('+', name(due), name(every)))],
+      },
+      ...this.step(edge),
+      { do: 'return', value: bool(true) },
+    ];
+    this.functions.push({
+      declares: 'function',
+      ...{ name: reads, takes: [], gives: 'bool', body },
+      note: 'Takes a reading if it is time; tells whether it did.',
+    });
+    const { answers, value, isRead, readAt } = own;
+    const seen = [
+      seenBy(answers, 'bool'),
+      ...(this.isNumber
+        ? [seenBy(value, own.type), seenBy(isRead, 'bool'), seenBy(readAt, 'moment')]
+        : []),
+    ];
+    const section: Section = {
+      title: channel.name,
+      about: channel.id,
+      says: [],
+      holds: [...seen, ...this.holds, ...this.functions],
+    };
+    return { section, settings: this.settings, reads, due, every, ...(edge ? { edge } : {}) };
+  }
+
+  /** What notes an edge between two readings. */
+  private edge(): ChannelProgram['edge'] {
+    const { edge, remembers } = this.channel;
+    if (!edge) return undefined;
+    const flag = this.made('Edge');
+    this.holds.push(variable(flag, 'bool', bool(false), 'set as the pin turns'));
+    const level = remembers && edge === 'change' ? this.made('EdgeLevel') : undefined;
+    if (level) this.holds.push(variable(level, 'bool'));
+    const notes = this.made('Turned');
+    this.functions.push({
+      declares: 'function',
+      ...{ name: notes, takes: [] },
+      body: [
+        ...(level ? [set(level, this.board.readHigh(name(this.own.pin)))] : []),
+        set(flag, bool(true)),
+      ],
+      note: 'As the pin turns: notes it, and does nothing else.',
+    });
+    return { flag, notes, ...(level ? { level } : {}), atOnce: !remembers };
+  }
+
+  /** One reading, from the pin to the answer. */
+  private step(edge: ChannelProgram['edge']): Statement[] {
+    const high = this.high(edge);
+    const spoken = edge ? [set(edge.flag, bool(false))] : [];
+    const plain = high && this.plainLevel(high);
+    if (plain) {
+      const speaks = this.made('Speaks');
+      const read: Statement = { do: 'let', name: speaks, type: 'bool', value: plain };
+      return [read, ...spoken, ...this.decide(name(speaks), not(name(speaks)))];
+    }
+    const counts = this.made('Counts');
+    const read = high
+      ? choice(high, whole(100), whole(0))
+      : this.board.readAnalogue(name(this.own.pin));
+    const { does, value } = filterCode(this, name(counts));
+    return [
+      { do: 'let', name: counts, type: 'int', value: read },
+      ...spoken,
+      ...does,
+      ...this.compared(value),
+      ...this.kept(value),
+    ];
+  }
+
+  /** Whether a digital pin is high, or was at the edge that is remembered. */
+  private high(edge: ChannelProgram['edge']): Expression | undefined {
+    const { own, board, channel } = this;
+    if (!own.digital) return undefined;
+    const level = board.readHigh(name(own.pin));
+    if (!edge || !channel.remembers) return level;
+    const then = edge.level ? name(edge.level) : bool(channel.edge === 'rising');
+    if (then.is !== 'bool') return choice(name(edge.flag), then, level);
+    return then.value ? or(name(edge.flag), level) : and(not(name(edge.flag)), level);
+  }
+
+  /** A digital pin of which only the level counts: whether it speaks for an answer; undefined where there is more to it. */
+  private plainLevel(high: Expression): Expression | undefined {
+    const { filter, baseline, trips, threshold, hysteresis } = this.channel;
+    if ((filter && filter.n > 1) || baseline || this.isNumber) return undefined;
+    const [line, clear] = [threshold, threshold + (trips === 'below' ? hysteresis : -hysteresis)];
+    if (trips === 'above' && line >= 0 && line < 100 && clear > 0 && clear <= 100) return high;
+    if (trips === 'below' && line > 0 && line <= 100 && clear >= 0 && clear < 100) return not(high);
+    return undefined;
+  }
+
+  /** Compares a value with the lines, and lets the baseline follow. */
+  private compared(value: Expression): Statement[] {
+    const { baseline } = this.channel;
+    if (baseline?.kind !== 'learnt') {
+      const [speaks, clears] = this.lines(
+        value,
+        baseline && this.setting('Baseline', baseline.counts),
+      );
+      return this.decide(speaks, clears);
+    }
+    const stands = this.remembers('Baseline', 'real');
+    const learnt = this.remembers('Learnt', 'int');
+    const learns = this.setting('Learns', baseline.learn, 'readings the baseline is the mean of');
+    const [speaks, clears] = this.lines(value, stands, baseline.unit === 'per cent');
+    const known = this.made('Known');
+    const learn = [
+      set(
+        stands,
+        signs(
+          '+',
+          stands,
+          signs('/', signs('-', value, stands), as('real', signs('+', learnt, one))),
+        ),
+      ),
+      set(learnt, signs('+', learnt, one)),
+    ];
+    return [
+      ...this.before,
+      { do: 'let', name: known, type: 'bool', value: signs('>=', learnt, learns) },
+      ...this.decide(
+        speaks,
+        clears,
+        name(known),
+        when(not(name(known)), learn, this.follows(value, stands, baseline)),
+      ),
+    ];
+  }
+
+  /** A baseline that has been learnt goes after the readings. */
+  private follows(
+    value: Expression,
+    stands: Expression,
+    { follow, freeze }: Extract<NonNullable<Channel['baseline']>, { kind: 'learnt' }>,
+  ): Statement[] {
+    if (follow === 0) return [];
+    const { sleep } = this.frame.design.controller;
+    const steady = !sleep && !this.channel.edge;
+    const share = steady
+      ? this.setting(
+          'Follows',
+          -Math.expm1(-this.channel.every / follow),
+          'of the way at each reading',
+        )
+      : this.shareSince(this.time('FollowTime', follow));
+    const moved = set(stands, signs('+', stands, signs('*', signs('-', value, stands), share)));
+    return freeze ? when(not(this.on), [moved]) : [moved];
+  }
+
+  /** Of the way in the time since the last reading: 1 − e^(−Δt/τ). */
+  private shareSince(follow: Expression): Expression {
+    const last = this.remembers('LastRead', 'moment');
+    this.noted.push(set(last, now));
+    const gone = signs('/', signs('minus', as('real', signs('-', now, last))), as('real', follow));
+    return signs('minus', brought('expm1', gone));
+  }
+  private readonly noted: Statement[] = [];
+
+  private onName?: Expression;
+  private get on(): Expression {
+    return (this.onName ??= this.remembers('On', 'bool'));
+  }
+
+  /** Whether a value lies beyond a line, and whether it has come back past all of them. */
+  private lines(
+    value: Expression,
+    from: Expression | undefined,
+    share = false,
+  ): [beyond: Expression, back: Expression] {
+    const { trips, threshold, hysteresis } = this.channel;
+    const told = share ? 'per cent of the baseline' : 'counts';
+    const line = this.setting('Threshold', threshold, from ? `${told} from the baseline` : told);
+    const back = hysteresis === 0 ? undefined : this.setting('Hysteresis', hysteresis, told);
+    const unit = share && from ? this.hundredth(from) : undefined;
+    const scaled = (of: Expression): Expression => (unit ? signs('*', of, unit) : of);
+    const level = (side: 'above' | 'below'): [Expression, Expression] => {
+      const [away, home] = side === 'above' ? (['+', '-'] as const) : (['-', '+'] as const);
+      const trip = from ? signs(away, from, scaled(line)) : line;
+      const clear = back ? signs(home, trip, scaled(back)) : trip;
+      return side === 'above'
+        ? [signs('>', value, trip), signs('<', value, clear)]
+        : [signs('<', value, trip), signs('>', value, clear)];
+    };
+    if (trips !== 'away') return level(trips);
+    const [below, above] = [level('below'), level('above')];
+    return [or(below[0], above[0]), and(below[1], above[1])];
+  }
+
+  /** Counts that one per cent of a baseline are. */
+  private hundredth(of: Expression): Expression {
+    const unit = this.made('Unit');
+    const size = choice(signs('<', of, real(0)), signs('minus', of), of);
+    this.before.push({ do: 'let', name: unit, type: 'real', value: signs('/', size, real(100)) });
+    return name(unit);
+  }
+  private readonly before: Statement[] = [];
+
+  /** On and off by values in a row, then lock-out, stretch and inversion. */
+  private decide(
+    beyond: Expression,
+    back: Expression,
+    known?: Expression,
+    baseline: readonly Statement[] = [],
+  ): Statement[] {
+    const { hits, misses, stretch = 0, lockOut = 0, invert } = this.channel;
+    const { on, own } = this;
+    const locked = lockOut > 0 ? this.remembers('Locked', 'moment') : undefined;
+    const trips = locked ? and(signs('>=', now, locked), beyond) : beyond;
+    const was = this.made('WasOn');
+    const until = stretch > 0 ? this.remembers('Until', 'moment') : undefined;
+    const held = locked ? this.remembers('Held', 'bool') : undefined;
+    const answer = until ? or(on, signs('<', now, until)) : on;
+    const told = invert ? not(answer) : answer;
+    const turned = this.turn(trips, back, hits, misses);
+    const answered = this.made('Holds');
+    return [
+      ...(until ? [{ do: 'let', name: was, type: 'bool', value: on } as const] : []),
+      ...(known ? when(known, turned) : turned),
+      ...baseline,
+      ...this.noted,
+      ...(until
+        ? when(and(on, not(name(was))), [
+            set(until, signs('+', now, this.time('Stretch', stretch))),
+          ])
+        : []),
+      ...(locked && held
+        ? [
+            { do: 'let', name: answered, type: 'bool', value: answer } as const,
+            ...when(and(held, not(name(answered))), [
+              set(locked, signs('+', now, this.time('LockOut', lockOut))),
+            ]),
+            set(held, name(answered)),
+          ]
+        : []),
+      set(own.answers, known ? and(known, told) : told),
+    ];
+  }
+
+  /** Turns on or off once enough values in a row speak for it. */
+  private turn(trips: Expression, back: Expression, hits: number, misses: number): Statement[] {
+    const { on } = this;
+    const speaks = choice(on, back, trips);
+    if (hits <= 1 && misses <= 1) return when(speaks, [set(on, not(on))]);
+    const run = this.remembers('Run', 'int');
+    const needed = choice(
+      on,
+      this.setting('Misses', misses, 'readings in a row until it clears'),
+      this.setting('Hits', hits, 'readings in a row until it trips'),
+    );
+    return [
+      set(run, choice(speaks, signs('+', run, one), whole(0))),
+      ...when(signs('>=', run, needed), [set(on, not(on)), set(run, whole(0))]),
+    ];
+  }
+
+  /** What others look at, where they do. */
+  private kept(value: Expression): Statement[] {
+    const { own, isNumber } = this;
+    if (!isNumber) return [];
+    return [
+      ...(value.is === 'name' && own.value.is === 'name' && value.name === own.value.name
+        ? []
+        : [set(own.value, value)]),
+      set(own.isRead, bool(true)),
+      set(own.readAt, now),
+    ];
+  }
+}
+
+/** A variable that rules look at. */
+const seenBy = (of: Expression, type: Type): Declaration =>
+  variable(of.is === 'name' ? of.name : '', type);
+
+/** The name of a terminal on its part. */
+export const pinOf = (ref: string): string => ref.slice(ref.indexOf('.') + 1);

@@ -1,0 +1,138 @@
+import { bool, name, type Declaration, type Section, type Written } from '../code/index.js';
+import type { Design } from '../design/index.js';
+import type { Board } from './board.js';
+import { channelCode, pinOf } from './channel-code.js';
+import { chartCode } from './chart-code.js';
+import { counterCode } from './counter-code.js';
+import { shareFunction } from './drive-code.js';
+import { constant, Frame, variable } from './frame.js';
+import { lacksOf } from './lacks.js';
+import { noticeCode } from './notice-code.js';
+import { outputCode } from './output-code.js';
+import { passCode } from './pass-code.js';
+import { ruleCode } from './rule-code.js';
+import { sequenceCode } from './sequence-code.js';
+
+/** The program of a design on a board. */
+export interface Firmware {
+  file: string;
+  written: Written;
+  /** What it calls the things of the design: to look into it as it runs. */
+  names: {
+    channels: ReadonlyMap<string, string>;
+    modes: ReadonlyMap<string, { variable: string; modes: ReadonlyMap<string, string> }>;
+    counters: ReadonlyMap<string, string>;
+    rules: ReadonlyMap<string, string>;
+    clockStart: string;
+  };
+}
+
+/**
+ * Writes the program that does on a board what docs/rules.md says the design does.
+ *
+ * @throws RangeError where the board cannot do it: see `lacksOf`
+ */
+export function writeFirmware(design: Design, board: Board): Firmware {
+  const [lack] = lacksOf(design, board);
+  if (lack) throw new RangeError(`${lack.place}: ${lack.reason}. ${lack.cure}`);
+  const frame = new Frame(design);
+  const channels = design.channels.map((c) => channelCode(frame, board, c));
+  const counters = design.counters.map((c) => counterCode(frame, c));
+  const sequences = design.sequences.map((s) => sequenceCode(frame, s));
+  const charts = design.machines.map((m) => chartCode(frame, m));
+  const rules = design.rules.map((r) => ruleCode(frame, r));
+  const driven = design.outputs.filter((o) => !o.feeds);
+  const outputs = driven.map((o) => outputCode(frame, board, o));
+  const notices = design.notices.map((n) => noticeCode(frame, board, n));
+  const pass = passCode(frame, { channels, steps: [...charts, ...rules], outputs, notices });
+  const sections: Section[] = [
+    board.begins(design),
+    settings(
+      frame,
+      board,
+      channels.flatMap((c) => c.settings),
+    ),
+    ...helpers(frame),
+    ...channels.map((c) => c.section),
+    ...shared(frame),
+    ...counters,
+    ...sequences,
+    ...charts.map((c) => c.section),
+    ...rules.map((r) => withoutAsked(frame, r.section)),
+    ...outputs.map((o) => o.section),
+    ...notices.map((n) => n.section),
+    pass,
+    board.starts(startsOf(frame, channels)),
+    board.goesRound(),
+  ];
+  return { file: board.file, written: board.write(sections), names: namesIn(frame) };
+}
+
+function settings(frame: Frame, board: Board, own: readonly Declaration[]): Section {
+  const { design } = frame;
+  return {
+    title: 'Settings',
+    says: ['Every pin, line and time of the design. Times are in milliseconds.'],
+    holds: [
+      ...own,
+      ...design.outputs.map((o) =>
+        constant(frame.output(o.id).pin, 'byte', name(board.pin(pinOf(o.pin))), o.name),
+      ),
+    ],
+  };
+}
+
+/** What is told from one part to another before it is asked for. */
+function shared(frame: Frame): Section[] {
+  const asked = frame.design.rules.filter(({ id }) => frame.asked.has(id));
+  const rules = asked.map(({ id }) => variable(frame.rule(id).active, 'bool'));
+  const passing = frame.passing
+    ? [variable(frame.passing, 'bool', bool(false), 'something held in the last round only')]
+    : [];
+  const holds = [...passing, ...rules];
+  return holds.length > 0 ? [{ title: 'What all parts know', says: [], holds }] : [];
+}
+
+function withoutAsked(frame: Frame, section: Section): Section {
+  const told = new Set([...frame.asked].map((id) => frame.rule(id).active));
+  const holds = section.holds.filter((d) => d.declares !== 'variable' || !told.has(d.name));
+  return { ...section, holds };
+}
+
+const helpers = (frame: Frame): Section[] =>
+  frame.wantsShare ? [{ title: 'Shares', says: [], holds: [shareFunction(frame.share)] }] : [];
+
+function startsOf(frame: Frame, programs: readonly { edge?: { notes: string } }[]) {
+  const { design } = frame;
+  const modes = new Map(design.controller.pins.map((p) => [p.pin, p.mode]));
+  return {
+    inputs: design.channels.flatMap((c) => {
+      const own = frame.channel(c.id);
+      return own.digital ? [{ pin: own.pin, pullUp: modes.get(c.pin) === 'pull-up' }] : [];
+    }),
+    outputs: design.outputs.map((output) => ({ pin: frame.output(output.id).pin, output })),
+    edges: design.channels.flatMap((channel, i) => {
+      const edge = programs[i]?.edge;
+      return edge ? [{ pin: frame.channel(channel.id).pin, channel, notes: edge.notes }] : [];
+    }),
+  };
+}
+
+function namesIn(frame: Frame): Firmware['names'] {
+  const { design } = frame;
+  const by = <T>(list: readonly { id: string }[], of: (id: string) => T): Map<string, T> =>
+    new Map(list.map(({ id }) => [id, of(id)]));
+  return {
+    channels: by(design.channels, (id) => {
+      const { answers } = frame.channel(id);
+      return answers.is === 'name' ? answers.name : '';
+    }),
+    modes: by(design.machines, (id) => {
+      const { mode, modes } = frame.chart(id);
+      return { variable: mode, modes };
+    }),
+    counters: by(design.counters, frame.counter),
+    rules: by(design.rules, (id) => frame.rule(id).active),
+    clockStart: frame.clockStart,
+  };
+}

@@ -1,0 +1,69 @@
+import type { Design } from '../design/index.js';
+import { demo } from '../testing/demo.js';
+import { eightBitBoard, lacksOf, writeFirmware } from './index.js';
+
+const beam = demo('slipway-beam');
+const [channel] = beam.channels;
+const [sounder] = beam.outputs;
+const levels: Design['rules'] = [
+  {
+    ...beam.rules[0],
+    then: [{ do: 'drive', output: sounder.id, drive: { as: 'level', level: 0.5 } }],
+  },
+];
+
+it.each<[string, Partial<Design>, RegExp]>([
+  ['without a board', { parts: [] }, /^parts: The design has 0 boards/],
+  [
+    'read over a bus',
+    { channels: [{ ...channel, pin: 'X1.count' }] },
+    /^channel Beam: It is not read at a pin/,
+  ],
+  ['fed for readings', { channels: [{ ...channel, powerUp: 0.005 }] }, /fed only while it is read/],
+  [
+    'as long as it is low',
+    { channels: [{ ...channel, pin: 'U1.D2', edge: 'low' }] },
+    /reads as long as the pin is low/,
+  ],
+  [
+    'twice on an edge',
+    {
+      channels: ['a', 'b'].map((id) => ({ ...channel, id, pin: 'U1.D2', edge: 'rising' as const })),
+    },
+    /Two channels read on an edge of one pin/,
+  ],
+  ['faster than its clock', { channels: [{ ...channel, every: 2.5e-4 }] }, /whole number of milli/],
+  [
+    'dimmed on a pin that switches',
+    { rules: levels },
+    /^output Sounder: It is dimmed, and D8 only/,
+  ],
+  ['driven elsewhere', { outputs: [{ ...sounder, pin: 'X1.a' }] }, /is not a pin of the board/],
+  [
+    'kept',
+    { counters: [{ id: 'k', name: 'Guests', start: 0, least: 0, most: 9, kept: true }] },
+    /^Guests: It is kept when power is cut/,
+  ],
+  ['watched', { controller: { ...beam.controller, watchdog: 2 } }, /watchdog/],
+])('says what a program could not do, before any is written: %s', (_, change, reason) => {
+  const design = { ...beam, ...change };
+  const said = lacksOf(design, eightBitBoard).map((l) => `${l.place}: ${l.reason}. ${l.cure}`);
+  expect(said.join('\n')).toMatch(reason);
+  expect(() => writeFirmware(design, eightBitBoard)).toThrow(reason);
+});
+
+it('a design that the board can do lacks nothing, and tells which lines are about what', () => {
+  expect(lacksOf(beam, eightBitBoard)).toEqual([]);
+  const { written } = writeFirmware(beam, eightBitBoard);
+  const lines = written.text.split('\n');
+  const about = (id: string): string => {
+    const span = written.spans.find((s) => s.about === id);
+    return lines.slice((span?.from ?? 1) - 1, span?.to ?? 0).join('\n');
+  };
+  expect(about('r1')).toMatch(
+    /^\/\/ ---- Rule r1 -+\n\/\/ when Beam → Sounder on and 6\ss longer\n/,
+  );
+  expect(about(channel.id)).toMatch(/analogRead\(beamPin\)/);
+  expect(about(sounder.id)).toMatch(/digitalWrite\(sounderPin, sounderRuleActive \? HIGH : LOW\);/);
+  expect(written.text).toMatch(/const int beamThreshold = 380; {2}\/\/ counts/);
+});

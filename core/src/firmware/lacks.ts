@@ -1,0 +1,117 @@
+import { channelReader, findKind } from '../catalog/index.js';
+import type { Design, Drive, Output } from '../design/index.js';
+import type { Board } from './board.js';
+import { pinOf } from './channel-code.js';
+
+/** Something that a program for a board would have to do and cannot, with what helps. */
+export interface Lack {
+  place: string;
+  reason: string;
+  cure: string;
+}
+
+/** Everything of a design that its program on a board could not do: then none is written. */
+export function lacksOf(design: Design, board: Board): Lack[] {
+  const boards = design.parts.filter((p) => p.kind === board.kind);
+  const [only, ...others] = boards;
+  if (!only || others.length > 0)
+    return [
+      {
+        place: 'parts',
+        reason: `The design has ${boards.length} boards of this kind`,
+        cure: `Write it for the board it has: this is the program of one ${board.label}.`,
+      },
+    ];
+  const { id } = only;
+  return [
+    ...design.channels.flatMap((c) => channelLacks(design, id, c)),
+    ...design.outputs.flatMap((o) => outputLacks(design, board, id, o)),
+    ...keptLacks(design),
+  ];
+}
+
+function channelLacks(design: Design, board: string, channel: Design['channels'][number]): Lack[] {
+  const place = `channel ${channel.name}`;
+  const elsewhere = !channel.pin.startsWith(`${board}.`);
+  const reader = channelReader(design, channel.pin);
+  const shares = design.channels.filter((c) => c.edge && c.pin === channel.pin).length > 1;
+  const told: [boolean, string, string][] = [
+    [
+      elsewhere || reader?.by === 'readout' || !reader,
+      'It is not read at a pin of the board',
+      'Programs that read parts over a bus are not written yet: read it at a pin.',
+    ],
+    [
+      channel.edge === 'low',
+      'It reads as long as the pin is low',
+      'Let it read as the pin falls: that is written.',
+    ],
+    [
+      channel.edge !== undefined && shares,
+      'Two channels read on an edge of one pin',
+      'Let one of them read on an edge.',
+    ],
+    [
+      channel.powerUp !== undefined,
+      'Its sensor is fed only while it is read',
+      'Programs that feed sensors for readings are not written yet: feed it all the time.',
+    ],
+    [
+      !isWholeMs(channel.every),
+      'Its period is no whole number of milliseconds',
+      'The clock of the board counts milliseconds: read it at whole ones.',
+    ],
+  ];
+  return told.flatMap(([is, reason, cure]) => (is ? [{ place, reason, cure }] : []));
+}
+
+const isWholeMs = (seconds: number): boolean =>
+  seconds >= 0.001 && Math.abs(seconds * 1000 - Math.round(seconds * 1000)) < 1e-6;
+
+function outputLacks(design: Design, board: Board, part: string, output: Output): Lack[] {
+  const place = `output ${output.name}`;
+  if (!output.pin.startsWith(`${part}.`))
+    return [{ place, reason: 'It is not a pin of the board', cure: 'Put it on one of its pins.' }];
+  const pin = findKind(board.kind)?.terminals.find((t) => t.id === pinOf(output.pin));
+  const dims =
+    output.fade !== undefined || drivesOf(design, output.id).some((d) => d.as === 'level');
+  if (!dims || pin?.can?.includes('pwm')) return [];
+  return [
+    {
+      place,
+      reason: `It is dimmed, and ${pinOf(output.pin)} only switches`,
+      cure: 'Put it on a pin that can be dimmed.',
+    },
+  ];
+}
+
+/** How a rule or a sequence drives an output. */
+function drivesOf({ rules, sequences }: Design, output: string): Drive[] {
+  const lanes = sequences.flatMap((s) => s.lanes.filter((l) => l.output === output));
+  return [
+    ...rules.flatMap((r) =>
+      r.then.flatMap((a) => (a.do === 'drive' && a.output === output ? [a.drive] : [])),
+    ),
+    ...lanes.flatMap((l) => [...(l.ambient ? [l.ambient] : []), ...l.blocks.map((b) => b.drive)]),
+  ];
+}
+
+/** What outlasts a power cut, and what ends a program that hangs. */
+const keptLacks = ({ counters, machines, controller }: Design): Lack[] => [
+  ...[...counters, ...machines]
+    .filter(({ kept }) => kept)
+    .map(({ name }) => ({
+      place: name,
+      reason: 'It is kept when power is cut',
+      cure: 'Programs that keep anything are not written yet: let it begin anew.',
+    })),
+  ...(controller.watchdog === undefined
+    ? []
+    : [
+        {
+          place: 'controller',
+          reason: 'A watchdog looks after the program',
+          cure: 'Programs with one are not written yet: leave it out.',
+        },
+      ]),
+];

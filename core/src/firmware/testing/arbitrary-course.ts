@@ -1,0 +1,49 @@
+import fc from 'fast-check';
+import type { Channel } from '../../design/index.js';
+import type { Course } from './course.js';
+
+/** Levels around which a channel decides, and far from them. */
+function levels({ threshold, hysteresis, baseline, trips }: Channel, digital: boolean): number[] {
+  if (digital) return [0, 100];
+  const from = baseline?.kind === 'fixed' ? baseline.counts : baseline ? 400 : 0;
+  const lines = [threshold, threshold + hysteresis, threshold - hysteresis];
+  const sides = trips === 'away' ? [...lines, ...lines.map((l) => -l)] : lines;
+  const near = sides.flatMap((l) => [from + l - 1, from + l, from + l + 1]);
+  return [0, 200, 390, 400, 410, 500, 1023, ...near]
+    .map((n) => Math.round(n))
+    .filter((n) => n >= 0 && n <= 1023);
+}
+
+/** Courses in which channels go back and forth around their lines, now fast, now slowly. */
+export const arbitraryCourse = (
+  channels: readonly Channel[],
+  isDigital: (channel: Channel) => boolean,
+  length: number,
+): fc.Arbitrary<Course> =>
+  fc
+    .record({
+      clock: fc.integer({ min: 0, max: 86_399_999 }),
+      steps: fc.array(
+        fc.record({
+          after: fc.oneof(
+            fc.integer({ min: 0, max: 30 }),
+            fc.integer({ min: 0, max: 600 }),
+            fc.integer({ min: 0, max: 4000 }),
+          ),
+          channel: fc.nat({ max: Math.max(0, channels.length - 1) }),
+          level: fc.nat({ max: 999 }),
+        }),
+        { minLength: 1, maxLength: 60 },
+      ),
+    })
+    .map(({ clock, steps }): Course => {
+      let at = 0;
+      const changes = steps.flatMap(({ after, channel: place, level }) => {
+        const channel = channels[place];
+        if (!channel) return [];
+        at += after;
+        const known = levels(channel, isDigital(channel));
+        return [{ at, channel: channel.id, counts: known[level % known.length] ?? 0 }];
+      });
+      return { length, clock, changes: changes.filter((c) => c.at <= length) };
+    });

@@ -1,0 +1,206 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { quoted } from '../../code/index.js';
+import type { Design } from '../../design/index.js';
+import { eightBitBoard, writeFirmware } from '../index.js';
+import type { Course, Stand } from './course.js';
+
+/** Functions of a board as the programs find them, on a computer: a clock that is set, pins that are told. */
+const shim = `
+#include <stdint.h>
+#include <math.h>
+#include <stdio.h>
+#include <string.h>
+#include <unistd.h>
+#include <sys/wait.h>
+#include <array>
+#include <map>
+#include <string>
+#include <vector>
+enum { LOW, HIGH };
+enum { INPUT, OUTPUT, INPUT_PULLUP };
+enum { CHANGE = 2, FALLING, RISING };
+enum { A0 = 14, A1, A2, A3, A4, A5 };
+static uint32_t clockMs;
+static int pins[64], driven[64], modes[64];
+static void (*notes[64])();
+static std::map<std::string, int> told;
+uint32_t millis() { return clockMs; }
+int analogRead(int pin) { return pins[pin]; }
+int digitalRead(int pin) { return pins[pin] >= 50 ? HIGH : LOW; }
+void digitalWrite(int pin, int level) { driven[pin] = level == HIGH ? 255 : 0; }
+void analogWrite(int pin, int duty) { driven[pin] = duty; }
+void pinMode(int, int) {}
+int digitalPinToInterrupt(int pin) { return pin; }
+void attachInterrupt(int pin, void (*note)(), int mode) { notes[pin] = note; modes[pin] = mode; }
+static std::string notice, said;
+static void put(const char *text) { said += text; }
+static void put(long number) { said += std::to_string(number); }
+struct {
+  void begin(long) {}
+  void print(const char *text) { if (strcmp(text, ": ")) notice = text; }
+  template <class T> void println(T) { told[notice] += 1; }
+} Serial;
+static void set(int pin, int counts) {
+  const int before = pins[pin];
+  pins[pin] = counts;
+  if (!notes[pin] || before == counts) return;
+  if (modes[pin] == CHANGE || (modes[pin] == RISING) == (counts > before)) notes[pin]();
+}
+`;
+
+/** One program with the courses that it is to play. */
+export interface Job {
+  design: Design;
+  courses: readonly Course[];
+}
+
+/** How each program stands through each of its courses, as the compiled C++ does it. */
+export function playOnHost(jobs: readonly Job[]): Stand[][][] {
+  const folder = mkdtempSync(join(tmpdir(), 'yurei-firmware-'));
+  try {
+    const source = join(folder, 'programs.cpp');
+    writeFileSync(source, programs(jobs));
+    const options = ['-std=c++17', '-O0', '-Wall', '-Wextra', '-Werror', '-Wno-unused-function'];
+    execFileSync('g++', [...options, '-o', join(folder, 'programs'), source], { stdio: 'pipe' });
+    const out = execFileSync(join(folder, 'programs'), {
+      input: jobs.map((job, i) => inputOf(job, i)).join(''),
+      maxBuffer: 1 << 30,
+      encoding: 'utf8',
+    });
+    return stands(jobs, out);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** All programs in one, each in a namespace of its own. */
+const programs = (jobs: readonly Job[]): string =>
+  [shim, ...jobs.map(({ design }, i) => programOf(design, i)), mainOf(jobs.length)].join('\n');
+
+function programOf(design: Design, i: number): string {
+  const { written, names } = writeFirmware(design, eightBitBoard);
+  const text = written.text.replace(/^#include .*$/gm, '');
+  const list = (of: readonly string[], between: string): string =>
+    of
+      .map((v, n) => `${n > 0 && between ? `put("${between}"); ` : ''}put((long)(${v}));`)
+      .join(' ');
+  const pins = design.outputs.filter((o) => !o.feeds).map((o) => `driven[${pinNumber(o.pin)}]`);
+  const told = design.notices.map((n) => `told[${quoted(n.name)}]`);
+  const parts = [
+    list([...names.channels.values()], ''),
+    list(
+      [...names.modes.values()].map((m) => m.variable),
+      ',',
+    ),
+    list([...names.counters.values()], ','),
+    list([...names.rules.values()], ''),
+    list(told, ','),
+    list(pins, ','),
+  ];
+  return `namespace p${i} {\n${text}\nvoid say() { ${parts.join(' put("|"); ')} }\n}`;
+}
+
+const mainOf = (count: number): string => `
+struct Program { void (*setup)(); void (*loop)(); void (*say)(); uint64_t *clock; };
+static const Program programs[] = {
+${Array.from({ length: count }, (_, i) => `{p${i}::setup, p${i}::loop, p${i}::say, &p${i}::clockStart}`).join(',\n')}
+};
+static std::vector<std::array<int, 3>> changes;
+static void play(const Program &program, int length, long clock) {
+  *program.clock = clock;
+  program.setup();
+  size_t next = 0;
+  std::string before;
+  for (int at = 0; at <= length; at++) {
+    clockMs = at;
+    for (; next < changes.size() && changes[next][0] <= at; next++) set(changes[next][1], changes[next][2]);
+    program.loop();
+    said.clear();
+    program.say();
+    if (said != before) printf("%d %s\\n", at, said.c_str());
+    before = said;
+  }
+  printf(".\\n");
+}
+int main() {
+  int program = 0, a, b, c;
+  char what;
+  while (scanf(" %c %d %d %d", &what, &a, &b, &c) == 4) {
+    if (what == 'p') { program = a; changes.clear(); }
+    if (what == 's') changes.push_back({a, b, c});
+    if (what != 'g') continue;
+    fflush(stdout);
+    if (fork() == 0) {
+      play(programs[program], a, b);
+      fflush(stdout);
+      _exit(0);
+    }
+    wait(nullptr);
+  }
+}
+`;
+
+/** The number of a pin on the board. */
+function pinNumber(ref: string): number {
+  const pin = ref.slice(ref.indexOf('.') + 1);
+  return Number(pin.slice(1)) + (pin.startsWith('A') ? 14 : 0);
+}
+
+function inputOf({ design, courses }: Job, i: number): string {
+  const pins = new Map(design.channels.map((c) => [c.id, pinNumber(c.pin)]));
+  return courses
+    .map(({ length, clock, changes }) =>
+      [
+        `p ${i} 0 0`,
+        ...changes.map((c) => `s ${c.at} ${pins.get(c.channel)} ${c.counts}`),
+        `g ${length} ${clock} 0`,
+      ].join('\n'),
+    )
+    .join('\n')
+    .concat('\n');
+}
+
+function stands(jobs: readonly Job[], out: string): Stand[][][] {
+  const courses = out.split('.\n').map((course) =>
+    course
+      .split('\n')
+      .filter(Boolean)
+      .map((line): Stand => {
+        const space = line.indexOf(' ');
+        const last = line.lastIndexOf('|');
+        const pins = line.slice(last + 1);
+        return {
+          at: Number(line.slice(0, space)),
+          says: line.slice(space + 1, last),
+          pins: pins === '' ? [] : pins.split(',').map(Number),
+        };
+      }),
+  );
+  let first = 0;
+  return jobs.map(({ courses: { length } }) => courses.slice(first, (first += length)));
+}
+
+/** A pin gives the nearest of its 255 steps. */
+const half = 0.5 + 1e-6;
+
+/** Where two first stand otherwise, as a sentence; undefined where they never do. */
+export function firstDifference(
+  rehearsed: readonly Stand[],
+  compiled: readonly Stand[],
+): string | undefined {
+  let now = 0;
+  for (const { at, says, pins } of rehearsed) {
+    while (now + 1 < compiled.length && compiled[now + 1].at <= at) now += 1;
+    const other: Stand | undefined = compiled[now];
+    const same =
+      other?.says === says &&
+      other.pins.length === pins.length &&
+      pins.every((p, i) => Math.abs(p - other.pins[i]) <= half);
+    const told = (stand: Stand | undefined): string => `${stand?.says} ${stand?.pins.join(',')}`;
+    if (!same) return `at ${at} ms rehearsed ${says} ${pins.join(',')}, compiled ${told(other)}`;
+  }
+  return undefined;
+}

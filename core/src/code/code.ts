@@ -50,7 +50,8 @@ export type Statement =
 /** Something that stands by itself, with what is said of it. */
 export type Declaration = { note?: string } & (
   | { declares: 'constant'; name: string; type: Type; value: Expression }
-  | { declares: 'variable'; name: string; type: Type; value: Expression }
+  /** One that is `interrupted` changes while other lines run. */
+  | { declares: 'variable'; name: string; type: Type; value: Expression; interrupted?: true }
   /** A list of so many values that change; all begin at nothing. */
   | { declares: 'list'; name: string; type: Type; length: number }
   /** A list that stays as it is. */

@@ -64,11 +64,12 @@ function declare(page: Page, declaration: Declaration): void {
         `const ${types[declaration.type]} ${declaration.name} = ${write(declaration.value)};${after}`,
       );
       return;
-    case 'variable':
-      page.put(
-        `${types[declaration.type]} ${declaration.name} = ${write(declaration.value)};${after}`,
-      );
+    case 'variable': {
+      const { name, type, value, interrupted } = declaration;
+      const kept = interrupted ? 'volatile ' : '';
+      page.put(`${kept}${types[type]} ${name} = ${write(value)};${after}`);
       return;
+    }
     case 'list':
       page.put(`${types[declaration.type]} ${declaration.name}[${declaration.length}];${after}`);
       return;

@@ -33,6 +33,8 @@ export type Told = { text: Expression } | { number: Expression };
 
 /** What is to be made ready at the start. */
 export interface Starts {
+  /** Whether it tells anything. */
+  tells: boolean;
   inputs: readonly { pin: string; pullUp: boolean }[];
   outputs: readonly { pin: string; output: Output }[];
   /** Channels that read on an edge, and the function that notes it. */

@@ -107,9 +107,10 @@ class ChannelWriter extends ChannelParts {
     const { edge, remembers } = this.channel;
     if (!edge) return undefined;
     const flag = this.made('Edge');
-    this.holds.push(variable(flag, 'bool', bool(false), 'set as the pin turns'));
+    const flagged = variable(flag, 'bool', bool(false), 'set as the pin turns');
+    this.holds.push({ ...flagged, interrupted: true } as Declaration);
     const level = remembers && edge === 'change' ? this.made('EdgeLevel') : undefined;
-    if (level) this.holds.push(variable(level, 'bool'));
+    if (level) this.holds.push({ ...variable(level, 'bool'), interrupted: true } as Declaration);
     const notes = this.made('Turned');
     this.functions.push({
       declares: 'function',

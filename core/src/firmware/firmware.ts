@@ -106,6 +106,7 @@ function startsOf(frame: Frame, programs: readonly { edge?: { notes: string } }[
   const { design } = frame;
   const modes = new Map(design.controller.pins.map((p) => [p.pin, p.mode]));
   return {
+    tells: design.notices.length > 0,
     inputs: design.channels.flatMap((c) => {
       const own = frame.channel(c.id);
       return own.digital ? [{ pin: own.pin, pullUp: modes.get(c.pin) === 'pull-up' }] : [];

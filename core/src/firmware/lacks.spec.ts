@@ -67,3 +67,14 @@ it('a design that the board can do lacks nothing, and tells which lines are abou
   expect(about(sounder.id)).toMatch(/digitalWrite\(sounderPin, sounderRuleActive \? HIGH : LOW\);/);
   expect(written.text).toMatch(/const int beamThreshold = 380; {2}\/\/ counts/);
 });
+
+it('what an edge notes is kept where other lines run meanwhile', () => {
+  const edge = { ...channel, pin: 'U1.D2', edge: 'change' as const, remembers: true };
+  const { written } = writeFirmware({ ...beam, channels: [edge] }, eightBitBoard);
+  expect(written.text).toMatch(
+    /volatile bool beamEdge = false;.*\nvolatile bool beamEdgeLevel = false;/,
+  );
+  expect(written.text).toMatch(
+    /attachInterrupt\(digitalPinToInterrupt\(beamPin\), beamTurned, CHANGE\);/,
+  );
+});

@@ -33,7 +33,7 @@ export const eightBitBoard: Board = {
       type: 'int',
       value: signs('+', signs('*', real(255), share), real(0.5)),
     }),
-  tell: (notice, told) => tells(notice, told),
+  tell: tellOf,
   begins: ({ title, purpose, notices }) => ({
     title,
     says: [purpose, 'Written from the design; what it does is told in docs/rules.md.'],
@@ -56,7 +56,7 @@ export const eightBitBoard: Board = {
       ...(notices.length > 0 ? [{ declares: 'lines' as const, lines: tellLines }] : []),
     ],
   }),
-  starts: ({ inputs, outputs, edges }) => ({
+  starts: ({ tells, inputs, outputs, edges }) => ({
     title: 'Start',
     says: [],
     holds: [
@@ -65,7 +65,7 @@ export const eightBitBoard: Board = {
         lines: [
           '',
           'void setup() {',
-          '  Serial.begin(115200);',
+          ...(tells ? ['  Serial.begin(115200);'] : []),
           ...inputs.map(
             ({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`,
           ),
@@ -116,7 +116,7 @@ const tellLines = [
 
 const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;
 
-function tells(notice: string, told: Told): Statement {
+function tellOf(notice: string, told: Told): Statement {
   const value = 'text' in told ? told.text : told.number;
   return brings('tell', { is: 'text', value: notice }, value);
 }

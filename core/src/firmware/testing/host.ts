@@ -38,11 +38,12 @@ void attachInterrupt(int pin, void (*note)(), int mode) { notes[pin] = note; mod
 static std::string notice, said;
 static void put(const char *text) { said += text; }
 static void put(long number) { said += std::to_string(number); }
-struct {
+struct SerialLine {
   void begin(long) {}
   void print(const char *text) { if (strcmp(text, ": ")) notice = text; }
   template <class T> void println(T) { told[notice] += 1; }
-} Serial;
+};
+SerialLine Serial;
 static void set(int pin, int counts) {
   const int before = pins[pin];
   pins[pin] = counts;

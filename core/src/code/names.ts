@@ -7,7 +7,8 @@ const reserved = new Set(
    template this throw true try type typedef union unsigned using virtual void volatile wait while with word yield abs any all
    bit constrain delay exit gc gpio high input interrupts isr list low machine millis micros next now number output range random
    read serial sin sleep sq string sum time tone uint8 write wdt timer math os sys analog digital led gone way lightness root
-   below same before to played place of level i j tell share makepass makeround anyread asleep wakesat awakesince lookwhethertostay rounds turns passing more changed clockstart edges`
+   below same before to played place of level i j tell share makepass makeround anyread asleep wakesat awakesince lookwhethertostay rounds turns passing more changed clockstart edges
+   kept keptplace checkof loadkept savekept one places found iswhole bytes check turn eeprom`
     .split(/\s+/)
     .filter(Boolean),
 );

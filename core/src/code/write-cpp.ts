@@ -1,4 +1,4 @@
-import type { Declaration, Expression, Section, Statement, Type, Written } from './code.js';
+import type { Declaration, Expression, Section, Sign, Statement, Type, Written } from './code.js';
 import { Page, width } from './page.js';
 import { commented, quoted } from './texts.js';
 import { operands, writeExpression, type Spelling } from './write-expression.js';
@@ -18,6 +18,9 @@ const realText = (value: number): string => {
   const text = String(value);
   return /[.e]/.test(text) ? text : `${text}.0`;
 };
+
+/** Compilers take one within another for a mistake. */
+const compares: ReadonlySet<Sign> = new Set(['==', '!=', '<', '<=', '>', '>=']);
 
 const spelling: Spelling = {
   signs: {
@@ -44,7 +47,8 @@ const spelling: Spelling = {
   since: (moment) => ({ written: `now - ${moment}`, binds: 7 }),
   choice: (when, then, otherwise) => ({ written: `${when} ? ${then} : ${otherwise}`, binds: 2 }),
   as: ({ type }, value) => `${types[type]}(${value})`,
-  brackets: (inner, outer) => inner === 'and' && outer === 'or',
+  brackets: (inner, outer) =>
+    (inner === 'and' && outer === 'or') || (compares.has(inner) && compares.has(outer)),
 };
 const write = (of: Expression): string => writeExpression(spelling, of);
 

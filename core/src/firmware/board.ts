@@ -1,5 +1,6 @@
 import type { Expression, Section, Statement, Written } from '../code/index.js';
 import type { Channel, Design, Output } from '../design/index.js';
+import type { KeptValue } from './kept-code.js';
 
 /** How the program on a board takes readings, drives pins and tells things: what differs from board to board. */
 export interface Board {
@@ -22,6 +23,8 @@ export interface Board {
   tell(notice: string, told: Told): Statement;
   /** What stands before everything: what the board wants, and the clock. */
   begins(design: Design): Section;
+  /** What outlasts a power cut, with functions `loadKept` and `saveKept`; `mark` tells what another program has kept apart. */
+  keeps(values: readonly KeptValue[], mark: number): Section;
   /** What is done once at the start. */
   starts(parts: Starts): Section;
   /** What is done over and over: reads the clock, then makes a pass. */
@@ -35,6 +38,8 @@ export type Told = { text: Expression } | { number: Expression };
 export interface Starts {
   /** Whether it tells anything. */
   tells: boolean;
+  /** Whether anything outlasts a power cut. */
+  keeps: boolean;
   inputs: readonly { pin: string; pullUp: boolean }[];
   outputs: readonly { pin: string; output: Output }[];
   /** Channels that read on an edge, and the function that notes it. */

@@ -6,6 +6,7 @@ import { chartCode } from './chart-code.js';
 import { counterCode } from './counter-code.js';
 import { shareFunction } from './drive-code.js';
 import { constant, Frame, variable } from './frame.js';
+import { keptValues, layoutMark } from './kept-code.js';
 import { lacksOf } from './lacks.js';
 import { noticeCode } from './notice-code.js';
 import { outputCode } from './output-code.js';
@@ -44,7 +45,11 @@ export function writeFirmware(design: Design, board: Board): Firmware {
   const driven = design.outputs.filter((o) => !o.feeds);
   const outputs = driven.map((o) => outputCode(frame, board, o));
   const notices = design.notices.map((n) => noticeCode(frame, board, n));
-  const pass = passCode(frame, { channels, steps: [...charts, ...rules], outputs, notices });
+  const kept = keptValues(frame);
+  const pass = passCode(frame, {
+    ...{ channels, steps: [...charts, ...rules], outputs, notices },
+    keeps: kept.length > 0,
+  });
   const sections: Section[] = [
     board.begins(design),
     settings(
@@ -61,6 +66,7 @@ export function writeFirmware(design: Design, board: Board): Firmware {
     ...rules.map((r) => withoutAsked(frame, r.section)),
     ...outputs.map((o) => o.section),
     ...notices.map((n) => n.section),
+    ...(kept.length > 0 ? [board.keeps(kept, layoutMark(design))] : []),
     pass,
     board.starts(startsOf(frame, channels)),
     board.goesRound(),
@@ -107,6 +113,7 @@ function startsOf(frame: Frame, programs: readonly { edge?: { notes: string } }[
   const modes = new Map(design.controller.pins.map((p) => [p.pin, p.mode]));
   return {
     tells: design.notices.length > 0,
+    keeps: keptValues(frame).length > 0,
     inputs: design.channels.flatMap((c) => {
       const own = frame.channel(c.id);
       return own.digital ? [{ pin: own.pin, pullUp: modes.get(c.pin) === 'pull-up' }] : [];

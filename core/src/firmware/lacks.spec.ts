@@ -40,9 +40,9 @@ it.each<[string, Partial<Design>, RegExp]>([
   ],
   ['driven elsewhere', { outputs: [{ ...sounder, pin: 'X1.a' }] }, /is not a pin of the board/],
   [
-    'kept',
-    { counters: [{ id: 'k', name: 'Guests', start: 0, least: 0, most: 9, kept: true }] },
-    /^Guests: It is kept when power is cut/,
+    'counted too far',
+    { counters: [{ id: 'k', name: 'Guests', start: 0, least: 0, most: 4e9 }] },
+    /^counter Guests: It counts further than 32 bits/,
   ],
   ['watched', { controller: { ...beam.controller, watchdog: 2 } }, /watchdog/],
 ])('says what a program could not do, before any is written: %s', (_, change, reason) => {

@@ -26,7 +26,8 @@ export function lacksOf(design: Design, board: Board): Lack[] {
   return [
     ...design.channels.flatMap((c) => channelLacks(design, id, c)),
     ...design.outputs.flatMap((o) => outputLacks(design, board, id, o)),
-    ...keptLacks(design),
+    ...countLacks(design),
+    ...hangLacks(design),
   ];
 }
 
@@ -96,16 +97,9 @@ function drivesOf({ rules, sequences }: Design, output: string): Drive[] {
   ];
 }
 
-/** What outlasts a power cut, and what ends a program that hangs. */
-const keptLacks = ({ counters, machines, controller }: Design): Lack[] => [
-  ...[...counters, ...machines]
-    .filter(({ kept }) => kept)
-    .map(({ name }) => ({
-      place: name,
-      reason: 'It is kept when power is cut',
-      cure: 'Programs that keep anything are not written yet: let it begin anew.',
-    })),
-  ...(controller.watchdog === undefined
+/** What ends a program that hangs. */
+const hangLacks = ({ controller }: Design): Lack[] =>
+  controller.watchdog === undefined
     ? []
     : [
         {
@@ -113,5 +107,15 @@ const keptLacks = ({ counters, machines, controller }: Design): Lack[] => [
           reason: 'A watchdog looks after the program',
           cure: 'Programs with one are not written yet: leave it out.',
         },
-      ]),
-];
+      ];
+
+/** Counts are of 32 bits. */
+const countLacks = ({ counters }: Design): Lack[] =>
+  counters
+    .filter(({ least, most }) => most - least >= largest || -least > largest || most > largest)
+    .map(({ name }) => ({
+      place: `counter ${name}`,
+      reason: 'It counts further than 32 bits hold',
+      cure: 'Bring its limits nearer to each other.',
+    }));
+const largest = 2 ** 31 - 1;

@@ -55,8 +55,8 @@ export function noticeCode(frame: Frame, board: Board, notice: Notice): NoticePr
   const body: Statement[] = [
     { do: 'let', name: changed, type: 'bool', value: isChanged },
     ...when(and(telling.isThere ?? bool(true), free, due), [
-      board.tell(notice.name, telling.told),
-      set(told, telling.value),
+      ...when(name(changed), [set(told, telling.value)]),
+      board.tell(notice.name, 'number' in telling.told ? { number: name(told) } : telling.told),
       set(sent, bool(true)),
       ...(timed ? [set(sentAt, name('now'))] : []),
     ]),

@@ -29,11 +29,13 @@ export interface PassParts {
   steps: readonly Stepped[];
   outputs: readonly { drives: string }[];
   notices: readonly NoticeProgram[];
+  /** Whether anything outlasts a power cut. */
+  keeps: boolean;
 }
 
 /** One pass: read, rounds until nothing changes, outputs, notices, sleep. */
 export function passCode(frame: Frame, parts: PassParts): Section {
-  const { outputs, notices, channels } = parts;
+  const { outputs, notices, channels, keeps } = parts;
   const sleep = sleepCode(frame, channels);
   const round = roundFunction(frame, parts);
   const rounds: Statement[] = round
@@ -63,6 +65,7 @@ export function passCode(frame: Frame, parts: PassParts): Section {
     ),
     ...(sleep?.wakes ?? []),
     ...(frame.passing ? repeated(decides, name(frame.passing), sleep !== undefined) : decides),
+    ...(keeps ? [{ do: 'call', call: call('saveKept') } as const] : []),
   ];
   const holds: Declaration[] = [
     ...(sleep?.declares ?? []),

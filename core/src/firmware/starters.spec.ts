@@ -27,7 +27,7 @@ it('the compiled programs of the demo designs decide as they were rehearsed', ()
     });
     return { design, courses };
   });
-  expect(jobs.length).toBeGreaterThan(8);
+  expect(jobs.length).toBeGreaterThan(12);
   const compiled = playOnHost(jobs);
   const differences = jobs.flatMap(({ design, courses }, i) =>
     courses.flatMap((course, k) => {

@@ -10,6 +10,7 @@ import {
   type Statement,
 } from '../../code/index.js';
 import type { Board, Told } from '../board.js';
+import { keptInEeprom } from './kept-in-eeprom.js';
 
 const brings = (called: string, ...of: readonly Expression[]): Statement => ({
   do: 'call',
@@ -34,11 +35,21 @@ export const eightBitBoard: Board = {
       value: signs('+', signs('*', real(255), share), real(0.5)),
     }),
   tell: tellOf,
-  begins: ({ title, purpose, notices }) => ({
+  begins: ({ title, purpose, notices, counters, machines }) => ({
     title,
     says: [purpose, 'Written from the design; what it does is told in docs/rules.md.'],
     holds: [
-      { declares: 'lines', lines: ['#include <stdint.h>', '#include <math.h>', ''] },
+      {
+        declares: 'lines',
+        lines: [
+          '#include <stdint.h>',
+          '#include <math.h>',
+          ...([...counters, ...machines].some((of) => of.kept)
+            ? ['#include <stddef.h>', '#include <EEPROM.h>']
+            : []),
+          '',
+        ],
+      },
       {
         declares: 'variable',
         name: 'now',
@@ -56,7 +67,8 @@ export const eightBitBoard: Board = {
       ...(notices.length > 0 ? [{ declares: 'lines' as const, lines: tellLines }] : []),
     ],
   }),
-  starts: ({ tells, inputs, outputs, edges }) => ({
+  keeps: keptInEeprom,
+  starts: ({ tells, keeps, inputs, outputs, edges }) => ({
     title: 'Start',
     says: [],
     holds: [
@@ -66,6 +78,7 @@ export const eightBitBoard: Board = {
           '',
           'void setup() {',
           ...(tells ? ['  Serial.begin(115200);'] : []),
+          ...(keeps ? ['  loadKept();'] : []),
           ...inputs.map(
             ({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`,
           ),

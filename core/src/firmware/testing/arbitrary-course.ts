@@ -23,6 +23,10 @@ export const arbitraryCourse = (
   fc
     .record({
       clock: fc.integer({ min: 0, max: 86_399_999 }),
+      cuts: fc.oneof(
+        fc.constant([]),
+        fc.uniqueArray(fc.integer({ min: 1, max: length - 1 }), { maxLength: 3 }),
+      ),
       steps: fc.array(
         fc.record({
           after: fc.oneof(
@@ -36,7 +40,7 @@ export const arbitraryCourse = (
         { minLength: 1, maxLength: 60 },
       ),
     })
-    .map(({ clock, steps }): Course => {
+    .map(({ clock, steps, cuts }): Course => {
       let at = 0;
       const changes = steps.flatMap(({ after, channel: place, level }) => {
         const channel = channels[place];
@@ -45,5 +49,8 @@ export const arbitraryCourse = (
         const known = levels(channel, isDigital(channel));
         return [{ at, channel: channel.id, counts: known[level % known.length] ?? 0 }];
       });
-      return { length, clock, changes: changes.filter((c) => c.at <= length) };
+      return {
+        ...{ length, clock, changes: changes.filter((c) => c.at <= length) },
+        cuts: [...cuts].sort((a, b) => a - b),
+      };
     });

@@ -232,6 +232,7 @@ const action: fc.Arbitrary<Action> = fc.oneof(
 const machine: fc.Arbitrary<Machine> = fc
   .record({
     name: hostileName,
+    kept: maybe(fc.boolean()),
     transitions: fc.array(
       fc
         .record({
@@ -274,6 +275,7 @@ const counter = (i: number): fc.Arbitrary<Counter> =>
       least: fc.integer({ min: -3, max: 0 }),
       most: fc.integer({ min: 1, max: 5 }),
       wraps: maybe(fc.boolean()),
+      kept: maybe(fc.boolean()),
     })
     .map((k): Counter => lean({ id: `k${i}`, start: 0, ...k }));
 

@@ -15,6 +15,8 @@ export interface Course {
   /** Time of day at its beginning, ms after midnight. */
   clock: number;
   changes: readonly { at: number; channel: string; counts: number }[];
+  /** When power fails and is back at once, in order, ms: never at 0. */
+  cuts: readonly number[];
 }
 
 /** How everything stands, and from when on, ms. */
@@ -39,6 +41,10 @@ export function playCourse(design: Design, course: Course): Stand[] {
   for (let at = 0; at <= course.length; at++) {
     const t = at / 1000;
     const edges = new Set<string>();
+    if (course.cuts.includes(at)) {
+      state = restingLogic(design, { at: t, clock: state.clock, kept: state });
+      kept.clear();
+    }
     for (; next < course.changes.length && course.changes[next].at <= at; next++) {
       const { channel: id, counts } = course.changes[next];
       const pin = design.channels.find((c) => c.id === id)?.pin;

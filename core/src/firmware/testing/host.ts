@@ -13,7 +13,9 @@ const shim = `
 #include <math.h>
 #include <stdio.h>
 #include <string.h>
+#include <stddef.h>
 #include <unistd.h>
+#include <sys/mman.h>
 #include <sys/wait.h>
 #include <array>
 #include <map>
@@ -44,6 +46,13 @@ struct SerialLine {
   template <class T> void println(T) { told[notice] += 1; }
 };
 SerialLine Serial;
+struct Memory {
+  uint8_t *memory;
+  uint16_t length() { return 1024; }
+  template <class T> void get(int place, T &of) { memcpy((void *)&of, memory + place, sizeof(T)); }
+  template <class T> void put(int place, const T &of) { memcpy(memory + place, (const void *)&of, sizeof(T)); }
+};
+Memory EEPROM;
 static void set(int pin, int counts) {
   const int before = pins[pin];
   pins[pin] = counts;
@@ -110,13 +119,17 @@ static const Program programs[] = {
 ${Array.from({ length: count }, (_, i) => `{p${i}::setup, p${i}::loop, p${i}::say, &p${i}::clockStart}`).join(',\n')}
 };
 static std::vector<std::array<int, 3>> changes;
-static void play(const Program &program, int length, long clock) {
-  *program.clock = clock;
-  program.setup();
+static std::vector<int> cuts;
+/** From one reset to the next: nothing is known any more but what pins read, and what is kept. */
+static void play(const Program &program, int from, int until, long clock) {
+  *program.clock = clock + from;
   size_t next = 0;
+  for (; next < changes.size() && changes[next][0] < from; next++) pins[changes[next][1]] = changes[next][2];
+  clockMs = 0;
+  program.setup();
   std::string before;
-  for (int at = 0; at <= length; at++) {
-    clockMs = at;
+  for (int at = from; at < until; at++) {
+    clockMs = at - from;
     for (; next < changes.size() && changes[next][0] <= at; next++) set(changes[next][1], changes[next][2]);
     program.loop();
     said.clear();
@@ -124,22 +137,29 @@ static void play(const Program &program, int length, long clock) {
     if (said != before) printf("%d %s\\n", at, said.c_str());
     before = said;
   }
-  printf(".\\n");
 }
 int main() {
   int program = 0, a, b, c;
   char what;
+  EEPROM.memory = (uint8_t *)mmap(nullptr, 1024, PROT_READ | PROT_WRITE, MAP_SHARED | MAP_ANONYMOUS, -1, 0);
   while (scanf(" %c %d %d %d", &what, &a, &b, &c) == 4) {
-    if (what == 'p') { program = a; changes.clear(); }
+    if (what == 'p') { program = a; changes.clear(); cuts.clear(); memset(EEPROM.memory, 0xff, 1024); }
     if (what == 's') changes.push_back({a, b, c});
+    if (what == 'c') cuts.push_back(a);
     if (what != 'g') continue;
-    fflush(stdout);
-    if (fork() == 0) {
-      play(programs[program], a, b);
+    cuts.push_back(a + 1);
+    int from = 0;
+    for (int until : cuts) {
       fflush(stdout);
-      _exit(0);
+      if (fork() == 0) {
+        play(programs[program], from, until, b);
+        fflush(stdout);
+        _exit(0);
+      }
+      wait(nullptr);
+      from = until;
     }
-    wait(nullptr);
+    printf(".\\n");
   }
 }
 `;
@@ -153,10 +173,11 @@ function pinNumber(ref: string): number {
 function inputOf({ design, courses }: Job, i: number): string {
   const pins = new Map(design.channels.map((c) => [c.id, pinNumber(c.pin)]));
   return courses
-    .map(({ length, clock, changes }) =>
+    .map(({ length, clock, changes, cuts }) =>
       [
         `p ${i} 0 0`,
         ...changes.map((c) => `s ${c.at} ${pins.get(c.channel)} ${c.counts}`),
+        ...cuts.map((at) => `c ${at} 0 0`),
         `g ${length} ${clock} 0`,
       ].join('\n'),
     )

@@ -111,17 +111,17 @@ class RuleStep {
     const held = frame.names.extend(frame.rule(rule.id).base, 'Now');
     const once: Statement[] =
       holds.is === 'name' ? [] : [{ do: 'let', name: held, type: 'bool', value: holds }];
-    const now_ = holds.is === 'name' ? holds : name(held);
+    const isHeld = holds.is === 'name' ? holds : name(held);
     const acts = rule.then.flatMap((act) => (act.do === 'drive' ? [] : [actCode(frame, act)]));
     const begins = and(
-      now_,
+      isHeld,
       not(ends),
       spent ? not(spent) : bool(true),
       this.locked ? signs('>=', now, this.locked) : bool(true),
     );
     return [
       ...once,
-      ...(spent ? when(not(now_), [set(spent, bool(false))]) : []),
+      ...(spent ? when(not(isHeld), [set(spent, bool(false))]) : []),
       ...when(not(active), [
         ...when(begins, [
           set(active, bool(true)),
@@ -132,11 +132,11 @@ class RuleStep {
         ]),
         { do: 'return', value: bool(false) },
       ]),
-      ...this.holding(now_),
-      ...when(not(this.over(now_)), [{ do: 'return', value: bool(false) }]),
+      ...this.holding(isHeld),
+      ...when(not(this.over(isHeld)), [{ do: 'return', value: bool(false) }]),
       set(active, bool(false)),
       ...(this.locked && rule.lockOut ? [set(this.locked, signs('+', now, ms(rule.lockOut)))] : []),
-      ...(spent ? [set(spent, and(now_, not(ends)))] : []),
+      ...(spent ? [set(spent, and(isHeld, not(ends)))] : []),
       { do: 'return', value: bool(true) },
     ];
   }

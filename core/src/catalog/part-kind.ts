@@ -340,6 +340,8 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   inputs?: DigitalInputs<V, K>;
   /** Below this supply of its own, V, it stops; back above, its program begins anew after so many seconds. */
   brownOut?: { below: number; starts: number };
+  /** The sort of program that it takes, where it takes one that is written. */
+  program?: '8-bit board';
   /** How often a dimmed pin is switched on and off, Hz, and in how many steps it is dimmed. */
   dims?: { hertz: number; steps: number };
   /** Polarity, pin order, what fools it. */

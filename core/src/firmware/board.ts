@@ -1,12 +1,12 @@
 import type { Expression, Section, Statement, Written } from '../code/index.js';
+import type { PartKind } from '../catalog/index.js';
 import type { Channel, Design, Output } from '../design/index.js';
 import type { KeptValue } from './kept-code.js';
 
 /** How the program on a board takes readings, drives pins and tells things: what differs from board to board. */
 export interface Board {
-  id: string;
-  /** The kind of part that it is. */
-  kind: string;
+  /** How kinds of part name it that take its programs. */
+  id: NonNullable<PartKind['program']>;
   label: string;
   /** Name of the file that the board takes. */
   file: string;

@@ -1,5 +1,5 @@
-import { channelReader, findKind } from '../catalog/index.js';
-import type { Design, Drive, Output } from '../design/index.js';
+import { channelReader, kindOf } from '../catalog/index.js';
+import type { Design, Drive, Output, Part } from '../design/index.js';
 import type { Board } from './board.js';
 import { pinOf } from './channel-code.js';
 
@@ -12,7 +12,7 @@ export interface Lack {
 
 /** Everything of a design that its program on a board could not do: then none is written. */
 export function lacksOf(design: Design, board: Board): Lack[] {
-  const boards = design.parts.filter((p) => p.kind === board.kind);
+  const boards = design.parts.filter((p) => kindOf(p).program === board.id);
   const [only, ...others] = boards;
   if (!only || others.length > 0)
     return [
@@ -25,7 +25,7 @@ export function lacksOf(design: Design, board: Board): Lack[] {
   const { id } = only;
   return [
     ...design.channels.flatMap((c) => channelLacks(design, id, c)),
-    ...design.outputs.flatMap((o) => outputLacks(design, board, id, o)),
+    ...design.outputs.flatMap((o) => outputLacks(design, only, o)),
     ...countLacks(design),
     ...hangLacks(design),
   ];
@@ -69,11 +69,11 @@ function channelLacks(design: Design, board: string, channel: Design['channels']
 const isWholeMs = (seconds: number): boolean =>
   seconds >= 0.001 && Math.abs(seconds * 1000 - Math.round(seconds * 1000)) < 1e-6;
 
-function outputLacks(design: Design, board: Board, part: string, output: Output): Lack[] {
+function outputLacks(design: Design, board: Part, output: Output): Lack[] {
   const place = `output ${output.name}`;
-  if (!output.pin.startsWith(`${part}.`))
+  if (!output.pin.startsWith(`${board.id}.`))
     return [{ place, reason: 'It is not a pin of the board', cure: 'Put it on one of its pins.' }];
-  const pin = findKind(board.kind)?.terminals.find((t) => t.id === pinOf(output.pin));
+  const pin = kindOf(board).terminals.find((t) => t.id === pinOf(output.pin));
   const dims =
     output.fade !== undefined || drivesOf(design, output.id).some((d) => d.as === 'level');
   if (!dims || pin?.can?.includes('pwm')) return [];

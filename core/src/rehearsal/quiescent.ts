@@ -1,4 +1,5 @@
 import type { Channel, Scene } from '../design/index.js';
+import { reached } from '../quantity/index.js';
 import {
   restingChannel,
   baselineCounts,
@@ -71,7 +72,7 @@ export function readOn(
   for (;;) {
     let time = Infinity;
     for (const row of rows) time = Math.min(time, at(row));
-    if (!(time < until)) break;
+    if (time === Infinity || reached(time, until)) break;
     let changes = false;
     for (const row of rows) {
       const { channel, read, taken } = row.reader;

@@ -2,6 +2,7 @@ import { kindOf, paramsOf, type Quantity, type SolvedPart } from '../catalog/ind
 import type { Solution } from '../circuit/index.js';
 import type { Design, Output } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
+import { reached } from '../quantity/index.js';
 import type { Course } from './course.js';
 import { RelayOperations } from './relay-operations.js';
 import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
@@ -24,7 +25,7 @@ const asTold = (value: number): number => Number(value.toPrecision(4));
 
 function isFading(output: Output, logic: LogicState, t: number): boolean {
   const state = logic.outputs[output.id];
-  return output.fade !== undefined && state !== undefined && arrival(output, state) > t;
+  return output.fade !== undefined && state !== undefined && !reached(t, arrival(output, state));
 }
 
 /** While an output fades it is looked at now and then; the circuit stays as it is. */

@@ -213,12 +213,13 @@ export class Screen<T> {
       const list = document.getElementById(field.getAttribute('aria-controls') ?? '-');
       return [...(list?.querySelectorAll<HTMLElement>('[role=option]') ?? [])];
     };
-    // It may still be closing from the last time.
-    for (let i = 0; i < 40 && options().length === 0; i++) {
-      if (field.getAttribute('aria-expanded') !== 'true') field.click();
+    const isOpen = (): boolean => field.getAttribute('aria-expanded') === 'true';
+    // A list that is there may still be closing from the last time.
+    for (let i = 0; i < 40; i++) {
+      if (!isOpen()) field.click();
       await this.settle();
+      if (isOpen() && options().length > 0) break;
     }
-    await this.settle();
     return options();
   }
 

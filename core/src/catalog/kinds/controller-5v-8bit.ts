@@ -118,6 +118,7 @@ export const controller5v8bit = definePart({
     // One and a half clocks of 125 kHz, through the multiplexer.
     sampling: (p) => ({ farads: p.sample, seconds: 12e-6, ohms: 10e3 }),
   },
+  program: '8-bit board',
   dims: { hertz: 490, steps: 255 },
   brownOut: { below: 2.7, starts: 1.6 },
   inputs: {

@@ -20,8 +20,7 @@ const level = (high: Expression): Expression => choice(high, name('HIGH'), name(
 
 /** A 5 V board with an 8-bit controller that is programmed with `setup` and `loop`. */
 export const eightBitBoard: Board = {
-  id: '8-bit-board',
-  kind: 'controller-5v-8bit',
+  id: '8-bit board',
   label: '5 V 8-bit board, C++',
   file: 'firmware.ino',
   pin: (terminal) => (terminal.startsWith('D') ? terminal.slice(1) : terminal),

@@ -67,6 +67,8 @@ export type Declaration = { note?: string } & (
   | { declares: 'lines'; lines: readonly string[] }
 );
 
+export type FunctionDeclaration = Extract<Declaration, { declares: 'function' }>;
+
 /** A part of a program about one thing, with its heading. */
 export interface Section {
   title: string;

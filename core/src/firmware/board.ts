@@ -8,8 +8,6 @@ export interface Board {
   /** How kinds of part name it that take its programs. */
   id: NonNullable<PartKind['program']>;
   label: string;
-  /** Name of the file that the board takes. */
-  file: string;
   /** Name of a pin in a program, as "A0" or "2". */
   pin(terminal: string): string;
   /** Counts of a converter at a pin that is called so. */

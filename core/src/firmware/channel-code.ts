@@ -126,13 +126,17 @@ class ChannelWriter extends ChannelParts {
 
   /** One reading, from the pin to the answer. */
   private step(edge: ChannelProgram['edge']): Statement[] {
-    const high = this.high(edge);
-    const spoken = edge ? [set(edge.flag, bool(false))] : [];
+    const turned = this.made('HasTurned');
+    const high = this.high(edge, name(turned));
+    // An edge that comes while the pin is read is noted anew.
+    const spoken: Statement[] = edge ? [set(edge.flag, bool(false))] : [];
+    if (edge && !edge.atOnce)
+      spoken.unshift({ do: 'let', name: turned, type: 'bool', value: name(edge.flag) });
     const plain = high && this.plainLevel(high);
     if (plain) {
       const speaks = this.made('Speaks');
       const read: Statement = { do: 'let', name: speaks, type: 'bool', value: plain };
-      return [read, ...spoken, ...this.decide(name(speaks), not(name(speaks)))];
+      return [...spoken, read, ...this.decide(name(speaks), not(name(speaks)))];
     }
     const counts = this.made('Counts');
     const read = high
@@ -140,8 +144,8 @@ class ChannelWriter extends ChannelParts {
       : this.board.readAnalogue(name(this.own.pin));
     const { does, value } = filterCode(this, name(counts));
     return [
-      { do: 'let', name: counts, type: 'int', value: read },
       ...spoken,
+      { do: 'let', name: counts, type: 'int', value: read },
       ...does,
       ...this.compared(value),
       ...this.kept(value),
@@ -149,14 +153,14 @@ class ChannelWriter extends ChannelParts {
   }
 
   /** Whether a digital pin is high, or was at the edge that is remembered. */
-  private high(edge: ChannelProgram['edge']): Expression | undefined {
+  private high(edge: ChannelProgram['edge'], turned: Expression): Expression | undefined {
     const { own, board, channel } = this;
     if (!own.digital) return undefined;
     const level = board.readHigh(name(own.pin));
     if (!edge || !channel.remembers) return level;
     const then = edge.level ? name(edge.level) : bool(channel.edge === 'rising');
-    if (then.is !== 'bool') return choice(name(edge.flag), then, level);
-    return then.value ? or(name(edge.flag), level) : and(not(name(edge.flag)), level);
+    if (then.is !== 'bool') return choice(turned, then, level);
+    return then.value ? or(turned, level) : and(not(turned), level);
   }
 
   /** A digital pin of which only the level counts: whether it speaks for an answer; undefined where there is more to it. */

@@ -53,9 +53,9 @@ export function chartCode(frame: Frame, machine: Machine): Stepped {
     ...chain,
     { do: 'return', value: name(told) },
   ];
-  const looksAt = looks.does.length > 0 ? frame.names.extend(chart.base, 'Look') : undefined;
+  const look = looks.function(chart.base);
   return {
-    ...(looksAt ? { looks: looksAt } : {}),
+    ...(look.called ? { looks: look.called } : {}),
     steps,
     section: {
       title: machine.name,
@@ -67,18 +67,7 @@ export function chartCode(frame: Frame, machine: Machine): Stepped {
         ),
         variable(chart.mode, 'byte', modeOf(frame, id, start)),
         variable(chart.since, 'moment'),
-        ...looks.declares,
-        ...(looksAt
-          ? [
-              {
-                declares: 'function',
-                name: looksAt,
-                takes: [],
-                body: looks.does,
-                note: 'Looks, before anything changes.',
-              } as const,
-            ]
-          : []),
+        ...look.declares,
         {
           declares: 'function',
           name: steps,

@@ -15,6 +15,7 @@ import {
   whole,
   type Declaration,
   type Expression,
+  type FunctionDeclaration,
   type Statement,
 } from '../code/index.js';
 import type { Amount, Drive } from '../design/index.js';
@@ -83,7 +84,6 @@ export function shareFunction(called: string): Declaration {
 }
 
 type Pattern = Extract<Drive, { as: 'pattern' }>;
-type Function = Extract<Declaration, { declares: 'function' }>;
 
 /** What a pattern is that never changes: no beats, or none that are off. */
 function alwaysIs({ beats, times }: Pattern): boolean | undefined {
@@ -93,12 +93,16 @@ function alwaysIs({ beats, times }: Pattern): boolean | undefined {
 }
 
 /** On and off in turn, by how long ago it began, ms. */
-function beatFunction(frame: Frame, { beats, times, pause }: Pattern, base: string): Function {
+function beatFunction(
+  frame: Frame,
+  { beats, times, pause }: Pattern,
+  base: string,
+): FunctionDeclaration {
   const called = frame.names.extend(base, 'Beats');
   const gone = name('gone');
   const steps = beats.map(milliseconds);
   const round = steps.reduce((sum, beat) => sum + beat, 0);
-  const finish = (body: Statement[]): Function => ({
+  const finish = (body: Statement[]): FunctionDeclaration => ({
     declares: 'function',
     ...{ name: called, gives: 'bool', body },
     takes: [{ name: 'gone', type: 'moment' }],

@@ -16,7 +16,6 @@ import { sequenceCode } from './sequence-code.js';
 
 /** The program of a design on a board. */
 export interface Firmware {
-  file: string;
   written: Written;
   /** What it calls the things of the design: to look into it as it runs. */
   names: {
@@ -71,7 +70,7 @@ export function writeFirmware(design: Design, board: Board): Firmware {
     board.starts(startsOf(frame, channels)),
     board.goesRound(),
   ];
-  return { file: board.file, written: board.write(sections), names: namesIn(frame) };
+  return { written: board.write(sections), names: namesIn(frame) };
 }
 
 function settings(frame: Frame, board: Board, own: readonly Declaration[]): Section {

@@ -86,6 +86,15 @@ export class Looks {
     return first ? this.seen(called, value) : value;
   }
 
+  /** The function that looks, with what it remembers; without a name where nothing has to be looked at first. */
+  function(base: string): { called?: string; declares: readonly Declaration[] } {
+    if (this.does.length === 0) return { declares: this.declares };
+    const called = this.frame.names.extend(base, 'Look');
+    const note = 'Looks, before anything changes.';
+    const look = { declares: 'function', name: called, takes: [], body: this.does, note } as const;
+    return { called, declares: [...this.declares, look] };
+  }
+
   /** What is seen before anything changes. */
   seen(called: string, value: Expression): Expression {
     this.declares.push(variable(called, 'bool'));

@@ -61,15 +61,12 @@ export function noticeCode(frame: Frame, board: Board, notice: Notice): NoticePr
       ...(timed ? [set(sentAt, name('now'))] : []),
     ]),
   ];
-  const looksAt = looks.does.length > 0 ? made('Look') : undefined;
+  const look = looks.function(base);
   const holds: Declaration[] = [
     variable(sent, 'bool'),
     variable(told, telling.type),
     ...(timed ? [variable(sentAt, 'moment')] : []),
-    ...looks.declares,
-    ...(looksAt
-      ? [{ declares: 'function', name: looksAt, takes: [], body: looks.does } as const]
-      : []),
+    ...look.declares,
     {
       declares: 'function',
       name: sends,
@@ -79,7 +76,7 @@ export function noticeCode(frame: Frame, board: Board, notice: Notice): NoticePr
     },
   ];
   return {
-    ...(looksAt ? { looks: looksAt } : {}),
+    ...(look.called ? { looks: look.called } : {}),
     sends,
     section: { title: notice.name, about: id, says: [], holds },
   };

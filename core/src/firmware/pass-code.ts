@@ -13,6 +13,7 @@ import {
   whole,
   type Declaration,
   type Expression,
+  type FunctionDeclaration,
   type Section,
   type Statement,
 } from '../code/index.js';
@@ -104,10 +105,11 @@ function repeated(
   ];
 }
 
-type Function = Extract<Declaration, { declares: 'function' }>;
-
 /** Looks at everything first, then changes it. */
-function roundFunction(frame: Frame, { steps, notices }: PassParts): Function | undefined {
+function roundFunction(
+  frame: Frame,
+  { steps, notices }: PassParts,
+): FunctionDeclaration | undefined {
   const looks = [...steps, ...notices].flatMap((s) => s.looks ?? []);
   const over = frame.design.sequences.filter((s) => s.times > 0);
   const unless = frame.sleepLook;

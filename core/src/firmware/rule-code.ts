@@ -30,7 +30,7 @@ export function ruleCode(frame: Frame, rule: Rule): Stepped {
   const ends = rule.until ? looks.at(rule.until, base, 'Ends') : bool(false);
   const step = new RuleStep(frame, rule, holds, ends);
   const steps = frame.names.extend(base, 'Step');
-  const looksAt = looks.does.length > 0 ? frame.names.extend(base, 'Look') : undefined;
+  const look = looks.function(base);
   const body = step.body();
   const section: Section = {
     title: `Rule ${rule.id}`,
@@ -39,18 +39,7 @@ export function ruleCode(frame: Frame, rule: Rule): Stepped {
     holds: [
       variable(active, 'bool'),
       ...step.declares,
-      ...looks.declares,
-      ...(looksAt
-        ? [
-            {
-              declares: 'function',
-              name: looksAt,
-              takes: [],
-              body: looks.does,
-              note: 'Looks, before anything changes.',
-            } as const,
-          ]
-        : []),
+      ...look.declares,
       {
         declares: 'function',
         name: steps,
@@ -61,7 +50,7 @@ export function ruleCode(frame: Frame, rule: Rule): Stepped {
       },
     ],
   };
-  return { ...(looksAt ? { looks: looksAt } : {}), steps, section };
+  return { ...(look.called ? { looks: look.called } : {}), steps, section };
 }
 
 /** `when` and `while` together. */

@@ -22,7 +22,6 @@ const level = (high: Expression): Expression => choice(high, name('HIGH'), name(
 export const eightBitBoard: Board = {
   id: '8-bit board',
   label: '5 V 8-bit board, C++',
-  file: 'firmware.ino',
   pin: (terminal) => (terminal.startsWith('D') ? terminal.slice(1) : terminal),
   readAnalogue: (pin) => brought('analogRead', pin),
   readHigh: (pin) => signs('==', brought('digitalRead', pin), name('HIGH')),

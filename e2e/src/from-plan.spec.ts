@@ -85,6 +85,7 @@ describe('from a brief', () => {
   });
 
   async function find(words: string): Promise<void> {
+    await its.page.opened('yu-find-dialog');
     const field = await its.page.find('.p-dialog input[role=combobox]');
     await field.sendKeys(words);
     await its.page.says('.p-dialog', new RegExp(words.slice(0, 3), 'i'));

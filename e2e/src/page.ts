@@ -53,6 +53,18 @@ export class Page {
     );
   }
 
+  /** Waits until a dialog has opened and holds the focus, as a maker does before typing. */
+  async opened(css: string): Promise<void> {
+    await this.until(
+      () =>
+        this.driver.executeScript<boolean>(
+          'return document.querySelector(arguments[0])?.contains(document.activeElement) ?? false',
+          `${css} .p-dialog`,
+        ),
+      Boolean,
+    );
+  }
+
   /** Opens the side panel with all findings, if it is folded away. */
   async showFindings(): Promise<void> {
     const button = await this.find('button.findings');

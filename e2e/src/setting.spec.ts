@@ -196,6 +196,7 @@ describe('setting a threshold', () => {
 
   it('takes what a meter shows, and says what it cannot take', async () => {
     await its.page.press('From a file or typed…');
+    await its.page.opened('yu-bring-dialog');
     const field = await its.page.find('yu-bring-dialog textarea');
     await field.sendKeys('40 mV 45 mV ten');
     await its.page.press('Keep what is typed');

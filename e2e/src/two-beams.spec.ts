@@ -125,6 +125,7 @@ describe('two beams on a stair', () => {
     await its.page.view('Scene');
     await its.page.type('Lasts', '60', 'yu-rehearse');
     await its.page.press('Add happening');
+    await its.page.opened('yu-find-dialog');
     const find = await its.page.find('yu-find-dialog input');
     await find.sendKeys('crosses', Key.ENTER);
     await its.page.says('aside h2', /Something crosses/);

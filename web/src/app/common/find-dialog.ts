@@ -55,6 +55,7 @@ export class Found implements Highlightable {
   imports: [Dialog, Found, InputText],
   template: `
     <p-dialog
+      transitionOptions="0ms"
       closeAriaLabel="Close"
       [header]="header()"
       [(visible)]="open"

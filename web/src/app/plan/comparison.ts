@@ -1,57 +1,52 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { applyEdit, emptyDesign, type Design } from '@yurei/core/design';
+import { emptyDesign, type Design } from '@yurei/core/design';
 import {
   candidates,
-  chancesOf,
   evenWeights,
   rank,
   sidesOf,
   type Candidate,
   type Chance,
   type Compared,
-  type Nights,
   type Offered,
   type Ranked,
   type Weights,
 } from '@yurei/core/plan';
-import { usualVariation } from '@yurei/core/trials';
 import {
   catchError,
-  concatMap,
+  concat,
   debounceTime,
+  defer,
   EMPTY,
   endWith,
+  exhaustMap,
   firstValueFrom,
-  from,
-  map,
+  ignoreElements,
+  merge,
   type Observable,
+  share,
   switchMap,
+  takeUntil,
   tap,
-  throttleTime,
+  timer,
 } from 'rxjs';
 import { Comparing } from '../bench/comparing';
 import { TrialsRunner } from '../bench/trials-runner';
 import { remember } from '../common/remember';
 import { DesignSession } from '../data/design-session';
+import { keyOf } from './key-of';
+import { NightsOfBest } from './nights-of-best';
 
 /** Edits that follow each other faster than this are compared together, ms. */
 const pause = 300;
-/** Of the best so many the chances of error are rehearsed, over so many nights. */
+/** Of the best so many the chances of error are rehearsed. */
 const mostRehearsed = 4;
-export const nights = 200;
-/** Rehearsed in rounds: from which share of them to which. */
-const rounds = [
-  [0, 0.1],
-  [0.1, 1],
-] as const;
-/** What they tell is shown anew this often, ms: to draw it takes the time of nights. */
-const often = 300;
+/** The best so far are rehearsed beside the comparison when it has taken so long, and looked for again so often, ms. */
+const [soon, again] = [4000, 500];
 const kept = 'yurei.weights';
 /** What counts most. */
 export const mostWeight = 3;
-
-export const keyOf = ({ sensor, beam }: Candidate): string => (beam ? `${sensor} beam` : sensor);
 
 /** An empty bench with a brief and a plan. */
 const benchFor = (asked: string): Design => ({
@@ -153,67 +148,31 @@ export class Comparison {
     this.offered.set(offered);
     this.looked.set(true);
     this.running.set(true);
-    return this.comparing.compare(design, offered).pipe(
+    const nights = new NightsOfBest(design, this.trials, (one, told) => this.tell(one, told));
+    const compared = this.comparing.compare(design, offered).pipe(
       tap((one) => this.compared.update((all) => [...all, one])),
       catchError((error: unknown) => {
         this.trouble.set(error instanceof Error ? error.message : String(error));
         return EMPTY;
       }),
-      endWith(undefined),
-      switchMap((one) => {
-        if (one) return EMPTY;
-        this.running.set(false);
-        return this.rehearseBest(design);
-      }),
+      tap({ complete: () => this.running.set(false) }),
+      share(),
+    );
+    const early = timer(soon, again).pipe(
+      takeUntil(compared.pipe(ignoreElements(), endWith(undefined))),
+      exhaustMap(() => nights.some(this.best(), mostRehearsed)),
+    );
+    return concat(
+      merge(early, compared),
+      defer(() => nights.all(this.best())),
     );
   }
 
-  /**
-   * Many nights of the best, shared out among their scenes: some of each, that there is something to go by soon, then the others. Told as
-   * they come.
-   */
-  private rehearseBest(design: Design): Observable<unknown> {
-    const best = this.serving()
-      .slice(0, mostRehearsed)
-      .flatMap((ranked) => {
-        const all: Nights[] = [];
-        return ranked.does ? [{ ranked, made: applyEdit(design, ranked.does.edit), all }] : [];
-      });
-    return from(rounds).pipe(
-      concatMap((round) => from(best).pipe(map((one) => ({ ...one, round })))),
-      concatMap(({ ranked, made, all, round }) =>
-        this.nightsOf(made, round).pipe(
-          tap((some) => all.push(some)),
-          throttleTime(often),
-          endWith(undefined),
-          tap(() => this.tell(ranked, chancesOf(made.brief.needs, gathered(all)))),
-        ),
-      ),
-    );
-  }
-
-  private nightsOf(made: Design, [since, until]: readonly [number, number]): Observable<Nights> {
-    const each = Math.ceil(nights / Math.max(1, made.scenes.length));
-    const before = Math.round(since * each);
-    const count = Math.round(until * each) - before;
-    return from(made.scenes).pipe(
-      concatMap((scene) => {
-        const study = { scene: scene.id, vary: usualVariation, first: before + 1, count };
-        return this.trials
-          .run(made, { ...study, ask: { for: 'nights' } })
-          .pipe(map((some) => ({ scene, trials: some.map(({ night }) => night) })));
-      }),
-    );
+  private best(): Ranked[] {
+    return this.serving().slice(0, mostRehearsed);
   }
 
   private tell(candidate: Candidate, told: Chance[]): void {
     this.chances.update((known) => new Map(known).set(keyOf(candidate), told));
   }
 }
-
-/** Nights of the same scene together. */
-const gathered = (all: readonly Nights[]): Nights[] =>
-  [...new Set(all.map((n) => n.scene))].map((scene) => ({
-    scene,
-    trials: all.flatMap((n) => (n.scene === scene ? n.trials : [])),
-  }));

@@ -3,7 +3,7 @@ import { emptyDesign, type Brief, type Need } from '@yurei/core/design';
 import { DesignSession } from '../data/design-session';
 import { TestBed } from '@angular/core/testing';
 import type { Compared } from '@yurei/core/plan';
-import { of, Subject } from 'rxjs';
+import { mergeWith, of, Subject } from 'rxjs';
 import { Comparing } from '../bench/comparing';
 import { TrialsRunner } from '../bench/trials-runner';
 import { BriefFields } from './brief-fields';
@@ -142,6 +142,29 @@ it('rehearses some nights of each of the best before the others of the first', a
   await screen.until(() => asked.length === 2 * best);
   expect(asked.slice(0, best)).toEqual(Array(best).fill({ first: 1, count: 20 }));
   expect(asked.slice(best)).toEqual(Array(best).fill({ first: 21, count: 180 }));
+});
+
+it('begins with the best so far while others are still compared, and keeps those nights', async () => {
+  const asked: { first: number; count: number }[] = [];
+  const run: TrialsRunner['run'] = (_, { first, count }) => {
+    asked.push({ first, count });
+    return of([]);
+  };
+  const last = new Subject<Compared>();
+  let tryLast = (): unknown => undefined;
+  const compare: Comparing['compare'] = (design, offered) => {
+    tryLast = () => comparingInThread.compare(design, offered.slice(1)).subscribe(last);
+    return comparingInThread.compare(design, offered.slice(0, 1)).pipe(mergeWith(last));
+  };
+  TestBed.overrideProvider(TrialsRunner, { useValue: { run } });
+  TestBed.overrideProvider(Comparing, { useValue: { compare } });
+  const screen = await planned(brief(need('n1', 'wanted', 'tips', 'It is moved')));
+  await screen.until(() => asked.length === 1);
+  expect(screen.all('[aria-label="Being tried"] .other').length).toBeGreaterThan(0);
+  tryLast();
+  await compared(screen);
+  await screen.until(() => asked.length === 4);
+  expect(asked.map(({ first }) => first)).toEqual([1, 1, 21, 21]);
 });
 
 it('ranks by what counts, and remembers that', async () => {

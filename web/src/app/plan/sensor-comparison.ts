@@ -19,7 +19,8 @@ import { Fold } from '../common/fold';
 import { HelpHint } from '../common/help-hint';
 import { Hint } from '../common/hint';
 import { DesignSession } from '../data/design-session';
-import { Comparison, keyOf, mostWeight } from './comparison';
+import { Comparison, mostWeight } from './comparison';
+import { keyOf } from './key-of';
 import { dealtFacts, facts, sayErrors, saySide } from './say-sensor';
 
 /** At most so many stand side by side. */

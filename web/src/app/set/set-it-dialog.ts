@@ -43,6 +43,7 @@ const titles: Readonly<Record<Helper, string>> = {
   ],
   template: `
     <p-dialog
+      transitionOptions="0ms"
       closeAriaLabel="Close"
       [header]="title()"
       [visible]="helper() !== undefined"

@@ -46,6 +46,7 @@ const settings: readonly Setting[] = [
   imports: [Dialog, FormsModule, Message, SelectButton],
   template: `
     <p-dialog
+      transitionOptions="0ms"
       closeAriaLabel="Close"
       header="Settings of this browser"
       [(visible)]="open"

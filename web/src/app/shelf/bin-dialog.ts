@@ -25,6 +25,7 @@ import { dropDraft } from '../data/drafts';
   imports: [Button, Confirm, Dialog, Message],
   template: `
     <p-dialog
+      transitionOptions="0ms"
       closeAriaLabel="Close"
       header="The bin"
       [(visible)]="open"

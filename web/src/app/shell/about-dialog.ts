@@ -19,6 +19,7 @@ const texts: readonly { id: Text; label: string; rows: number; most: number }[] 
   imports: [Dialog, Textarea, TextField],
   template: `
     <p-dialog
+      transitionOptions="0ms"
       closeAriaLabel="Close"
       header="About this design"
       [(visible)]="open"

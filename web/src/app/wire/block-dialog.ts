@@ -26,6 +26,7 @@ import { Blocks } from './blocks';
   imports: [Button, ChoiceField, Dialog, Message, ReactiveFormsModule, ValueField],
   template: `
     <p-dialog
+      transitionOptions="0ms"
       closeAriaLabel="Close"
       [header]="chosen()?.block?.label ?? ''"
       [visible]="chosen() !== undefined"

@@ -31,6 +31,7 @@ const orNone = (words: readonly string[]): Choice[] => [
   imports: [Button, Dialog, Hint, InlineChoice, TableModule],
   template: `
     <p-dialog
+      transitionOptions="0ms"
       closeAriaLabel="Close"
       header="Pins"
       [(visible)]="open"

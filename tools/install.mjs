@@ -35,6 +35,10 @@ export const ensureCompiler = () =>
     ['gcc', 'g++', 'libc6-dev'],
   );
 
+/** Python and a linter of it, for the programs that are written for boards. */
+export const ensurePython = () =>
+  ensure('Python', ['/usr/bin/python3', '/usr/bin/pyflakes3'], ['python3', 'pyflakes3']);
+
 /** CVODE of SUNDIALS and a C compiler: the peer of stiff circuits in the bench. */
 export const ensureStiffPeer = () =>
   ensure(

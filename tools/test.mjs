@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
-import { ensureBrowser, ensureCompiler, ensurePackages } from './install.mjs';
+import { ensureBrowser, ensureCompiler, ensurePackages, ensurePython } from './install.mjs';
 import { local, root, run } from './run.mjs';
 
 /**
@@ -82,6 +82,7 @@ if (built)
     program('types of web tests', 'tsc', ['-p', 'web/tsconfig.spec.json']),
   ]);
 await check('compiler', ensureCompiler);
+await check('Python', ensurePython);
 await check('unit tests', () => jest('unit', []));
 if (built && (await check('browser', ensureBrowser))) {
   await check('browser tests', () =>

@@ -341,7 +341,7 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   /** Below this supply of its own, V, it stops; back above, its program begins anew after so many seconds. */
   brownOut?: { below: number; starts: number };
   /** The sort of program that it takes, where it takes one that is written. */
-  program?: '8-bit board';
+  program?: '8-bit board' | '40-pin chip' | 'radio board' | 'small computer';
   /** How often a dimmed pin is switched on and off, Hz, and in how many steps it is dimmed. */
   dims?: { hertz: number; steps: number };
   /** Polarity, pin order, what fools it. */

@@ -117,12 +117,9 @@ export const brought = (of: string, ...values: readonly Expression[]): Expressio
   brought: true,
 });
 export const item = (list: string, at: Expression): Expression => ({ is: 'item', list, at });
-export const choice = (when: Expression, then: Expression, otherwise: Expression): Expression => ({
-  is: 'choice',
-  when,
-  then,
-  otherwise,
-});
+/** One of two values; where it is known which, that one. */
+export const choice = (when: Expression, then: Expression, otherwise: Expression): Expression =>
+  when.is === 'bool' ? (when.value ? then : otherwise) : { is: 'choice', when, then, otherwise };
 export const as = (type: Type, value: Expression): Expression => ({ is: 'as', type, value });
 
 /** Comparisons and their opposites. */

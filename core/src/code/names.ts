@@ -1,6 +1,6 @@
 /** Words that mean something in C, C++ or Python, or that the boards' functions are called. */
 const reserved = new Set(
-  `alignas alignof and asm auto bool break byte case catch char class const constexpr continue def default define del delete do
+  `alignas alignof and as asm auto bool break byte case catch char class const constexpr continue def default define del delete do
    double elif else enum except explicit export extern false final finally float for from friend global goto if import in inline
    int is lambda long main map max min mutable namespace new none nonlocal not nullptr object operator or override pass pin print
    private protected public raise register return round setup loop shift short signed sizeof static str struct super switch
@@ -8,7 +8,8 @@ const reserved = new Set(
    bit constrain delay exit gc gpio high input interrupts isr list low machine millis micros next now number output range random
    read serial sin sleep sq string sum time tone uint8 write wdt timer math os sys analog digital led gone way lightness root
    below same before to played place of level i j tell share makepass makeround anyread asleep wakesat awakesince lookwhethertostay rounds turns passing more changed clockstart edges
-   kept keptplace checkof loadkept savekept one places found iswhole bytes check turn eeprom`
+   assert async await open none len range dict set countsat ishigh switch dim expm1 lightsleep start goround ticks latest
+   lines config chip began edges event kept keptplace checkof loadkept savekept one places found iswhole bytes check turn eeprom`
     .split(/\s+/)
     .filter(Boolean),
 );

@@ -9,7 +9,11 @@ export class Page {
   private readonly lines: string[] = [];
   private readonly spans: { about: string; from: number; to: number }[] = [];
 
-  constructor(private readonly sign: string) {}
+  /** @param apart empty lines between sections */
+  constructor(
+    private readonly sign: string,
+    private readonly apart = 1,
+  ) {}
 
   put(...lines: readonly string[]): void {
     this.lines.push(...lines);
@@ -23,7 +27,7 @@ export class Page {
 
   /** A section with its heading and a line before it. */
   section({ title, about, says }: Section, body: () => void): void {
-    if (this.lines.length > 0) this.put('');
+    if (this.lines.length > 0) this.put(...Array<string>(this.apart).fill(''));
     const from = this.lines.length + 1;
     const heading = `${this.sign} ---- ${commented(title)} `;
     this.put(heading.padEnd(Math.min(width, 78), '-'));

@@ -1,7 +1,7 @@
 import type { Declaration, Expression, Section, Sign, Statement, Type, Written } from './code.js';
 import { Page, width } from './page.js';
 import { commented, quoted } from './texts.js';
-import { operands, writeExpression, type Spelling } from './write-expression.js';
+import { operands, tight, writeExpression, type Spelling } from './write-expression.js';
 
 const types: Readonly<Record<Type, string>> = {
   bool: 'bool',
@@ -46,7 +46,7 @@ const spelling: Spelling = {
   text: quoted,
   since: (moment) => ({ written: `now - ${moment}`, binds: 7 }),
   choice: (when, then, otherwise) => ({ written: `${when} ? ${then} : ${otherwise}`, binds: 2 }),
-  as: ({ type }, value) => `${types[type]}(${value})`,
+  as: (type, { written }) => ({ written: `${types[type]}(${written})`, binds: tight }),
   brackets: (inner, outer) =>
     (inner === 'and' && outer === 'or') || (compares.has(inner) && compares.has(outer)),
 };

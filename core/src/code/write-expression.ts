@@ -1,4 +1,4 @@
-import type { Expression, Sign } from './code.js';
+import type { Expression, Sign, Type } from './code.js';
 
 /** How a language writes values. */
 export interface Spelling {
@@ -10,14 +10,14 @@ export interface Spelling {
   /** How long ago a moment was; as strongly bound as a difference, or tighter. */
   since(moment: string): { written: string; binds: number };
   choice(when: string, then: string, otherwise: string): { written: string; binds: number };
-  as(value: Extract<Expression, { is: 'as' }>, written: string): string;
+  as(type: Type, value: Piece): Piece;
   /** Whether a value between others is set in brackets although it binds tightly enough: compilers warn of some. */
   brackets(inner: Sign, outer: Sign): boolean;
 }
 
 /** Binds more tightly than any sign. */
-const tight = 100;
-interface Piece {
+export const tight = 100;
+export interface Piece {
   written: string;
   binds: number;
   sign?: Sign;
@@ -63,7 +63,7 @@ function piece(spelling: Spelling, of: Expression): Piece {
     case 'since':
       return spelling.since(write(of.moment));
     case 'as':
-      return { written: spelling.as(of, write(of.value)), binds: tight };
+      return spelling.as(of.type, piece(spelling, of.value));
     case 'choice':
       return spelling.choice(...choiceParts(spelling, of));
     case 'signs':

@@ -139,9 +139,7 @@ class ChannelWriter extends ChannelParts {
       return [...spoken, read, ...this.decide(name(speaks), not(name(speaks)))];
     }
     const counts = this.made('Counts');
-    const read = high
-      ? choice(high, whole(100), whole(0))
-      : this.board.readAnalogue(name(this.own.pin));
+    const read = high ? choice(high, whole(100), whole(0)) : this.analogue();
     const { does, value } = filterCode(this, name(counts));
     return [
       ...spoken,
@@ -150,6 +148,12 @@ class ChannelWriter extends ChannelParts {
       ...this.compared(value),
       ...this.kept(value),
     ];
+  }
+
+  private analogue(): Expression {
+    const { readAnalogue, label } = this.board;
+    if (!readAnalogue) throw new RangeError(`${label}: it has no converter.`);
+    return readAnalogue(name(this.own.pin));
   }
 
   /** Whether a digital pin is high, or was at the edge that is remembered. */

@@ -18,8 +18,13 @@ export function counterCode(frame: Frame, counter: Counter): Section {
   const to = name('to');
   const [low, high] = [whole(least, 'long'), whole(most, 'long')];
   const span = whole(most - least + 1, 'long');
+  const way = least === 0 ? to : signs('-', to, low);
+  // The rest of a negative number is negative here and there.
+  const turned = signs('%', signs('+', signs('%', way, span), span), span);
   const kept: Expression = wraps
-    ? signs('+', low, signs('%', signs('+', signs('%', signs('-', to, low), span), span), span))
+    ? least === 0
+      ? turned
+      : signs('+', low, turned)
     : choice(signs('<', to, low), low, choice(signs('>', to, high), high, to));
   const body: Statement[] = [
     { do: 'let', name: 'before', type: 'long', value: own },

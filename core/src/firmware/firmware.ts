@@ -1,13 +1,13 @@
 import { bool, name, type Declaration, type Section, type Written } from '../code/index.js';
 import type { Design } from '../design/index.js';
-import type { Board } from './board.js';
+import type { Board, Starts } from './board.js';
 import { channelCode, pinOf } from './channel-code.js';
 import { chartCode } from './chart-code.js';
 import { counterCode } from './counter-code.js';
 import { shareFunction } from './drive-code.js';
 import { constant, Frame, variable } from './frame.js';
 import { keptValues, layoutMark } from './kept-code.js';
-import { lacksOf } from './lacks.js';
+import { boardIn, lacksOf } from './lacks.js';
 import { noticeCode } from './notice-code.js';
 import { outputCode } from './output-code.js';
 import { passCode } from './pass-code.js';
@@ -41,14 +41,16 @@ export function writeFirmware(design: Design, board: Board): Firmware {
   const sequences = design.sequences.map((s) => sequenceCode(frame, s));
   const charts = design.machines.map((m) => chartCode(frame, m));
   const rules = design.rules.map((r) => ruleCode(frame, r));
-  const driven = design.outputs.filter((o) => !o.feeds);
-  const outputs = driven.map((o) => outputCode(frame, board, o));
+  const outputs = new Map(
+    design.outputs.filter((o) => !o.feeds).map((o) => [o.id, outputCode(frame, board, o)]),
+  );
   const notices = design.notices.map((n) => noticeCode(frame, board, n));
   const kept = keptValues(frame);
   const pass = passCode(frame, {
-    ...{ channels, steps: [...charts, ...rules], outputs, notices },
+    ...{ channels, steps: [...charts, ...rules], outputs: [...outputs.values()], notices },
     keeps: kept.length > 0,
   });
+  const starts = startsOf(frame, board, channels, outputs);
   const sections: Section[] = [
     board.begins(design),
     settings(
@@ -63,12 +65,15 @@ export function writeFirmware(design: Design, board: Board): Firmware {
     ...sequences,
     ...charts.map((c) => c.section),
     ...rules.map((r) => withoutAsked(frame, r.section)),
-    ...outputs.map((o) => o.section),
+    ...[...outputs.values()].map((o) => o.section),
     ...notices.map((n) => n.section),
     ...(kept.length > 0 ? [board.keeps(kept, layoutMark(design))] : []),
     pass,
-    board.starts(startsOf(frame, channels)),
-    board.goesRound(),
+    board.starts(starts),
+    board.goesRound({
+      sleeps: design.controller.sleep !== undefined,
+      edges: starts.edges.length > 0,
+    }),
   ];
   return { written: board.write(sections), names: namesIn(frame) };
 }
@@ -107,17 +112,30 @@ function withoutAsked(frame: Frame, section: Section): Section {
 const helpers = (frame: Frame): Section[] =>
   frame.wantsShare ? [{ title: 'Shares', says: [], holds: [shareFunction(frame.share)] }] : [];
 
-function startsOf(frame: Frame, programs: readonly { edge?: { notes: string } }[]) {
+function startsOf(
+  frame: Frame,
+  board: Board,
+  programs: readonly { edge?: { notes: string } }[],
+  driven: ReadonlyMap<string, { dimmed: boolean }>,
+): Starts {
   const { design } = frame;
   const modes = new Map(design.controller.pins.map((p) => [p.pin, p.mode]));
   return {
     tells: design.notices.length > 0,
     keeps: keptValues(frame).length > 0,
+    part: boardIn(design, board),
+    analogue: design.channels.flatMap((c) => {
+      const { digital, pin } = frame.channel(c.id);
+      return digital ? [] : [{ pin }];
+    }),
     inputs: design.channels.flatMap((c) => {
       const own = frame.channel(c.id);
       return own.digital ? [{ pin: own.pin, pullUp: modes.get(c.pin) === 'pull-up' }] : [];
     }),
-    outputs: design.outputs.map((output) => ({ pin: frame.output(output.id).pin, output })),
+    outputs: design.outputs.map((output) => ({
+      ...{ pin: frame.output(output.id).pin, output },
+      dimmed: driven.get(output.id)?.dimmed ?? false,
+    })),
     edges: design.channels.flatMap((channel, i) => {
       const edge = programs[i]?.edge;
       return edge ? [{ pin: frame.channel(channel.id).pin, channel, notes: edge.notes }] : [];

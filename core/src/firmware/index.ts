@@ -1,4 +1,8 @@
+export { boards, boardOf, type Target } from './boards/index.js';
 export { eightBitBoard } from './boards/eight-bit-board.js';
+export { radioBoard } from './boards/radio-board.js';
+export { smallComputer } from './boards/small-computer.js';
 export type { Board } from './board.js';
 export { writeFirmware, type Firmware } from './firmware.js';
 export { lacksOf, type Lack } from './lacks.js';
+export * from './proof/index.js';

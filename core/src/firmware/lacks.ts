@@ -10,6 +10,17 @@ export interface Lack {
   cure: string;
 }
 
+/**
+ * The board of a design that a program is for.
+ *
+ * @throws RangeError where there is none
+ */
+export function boardIn(design: Design, board: Board): Part {
+  const found = design.parts.find((p) => kindOf(p).program === board.id);
+  if (!found) throw new RangeError(`The design has no ${board.label}.`);
+  return found;
+}
+
 /** Everything of a design that its program on a board could not do: then none is written. */
 export function lacksOf(design: Design, board: Board): Lack[] {
   const boards = design.parts.filter((p) => kindOf(p).program === board.id);
@@ -25,7 +36,7 @@ export function lacksOf(design: Design, board: Board): Lack[] {
   const { id } = only;
   return [
     ...design.channels.flatMap((c) => channelLacks(design, id, c)),
-    ...design.outputs.flatMap((o) => outputLacks(design, only, o)),
+    ...design.outputs.flatMap((o) => outputLacks(design, board, only, o)),
     ...countLacks(design),
     ...hangLacks(design),
   ];
@@ -69,13 +80,21 @@ function channelLacks(design: Design, board: string, channel: Design['channels']
 const isWholeMs = (seconds: number): boolean =>
   seconds >= 0.001 && Math.abs(seconds * 1000 - Math.round(seconds * 1000)) < 1e-6;
 
-function outputLacks(design: Design, board: Part, output: Output): Lack[] {
+function outputLacks(design: Design, board: Board, part: Part, output: Output): Lack[] {
   const place = `output ${output.name}`;
-  if (!output.pin.startsWith(`${board.id}.`))
+  if (!output.pin.startsWith(`${part.id}.`))
     return [{ place, reason: 'It is not a pin of the board', cure: 'Put it on one of its pins.' }];
-  const pin = kindOf(board).terminals.find((t) => t.id === pinOf(output.pin));
+  const pin = kindOf(part).terminals.find((t) => t.id === pinOf(output.pin));
   const dims =
     output.fade !== undefined || drivesOf(design, output.id).some((d) => d.as === 'level');
+  if (dims && !board.writeShare)
+    return [
+      {
+        place,
+        reason: 'It is dimmed, and programs for this board only switch',
+        cure: 'Switch it, or dim it by a small controller.',
+      },
+    ];
   if (!dims || pin?.can?.includes('pwm')) return [];
   return [
     {

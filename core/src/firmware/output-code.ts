@@ -29,6 +29,8 @@ import { variable, type Frame } from './frame.js';
 export interface OutputProgram {
   section: Section;
   drives: string;
+  /** It is on for a share of the time, not only on or off. */
+  dimmed: boolean;
 }
 
 /** Something that may drive an output, while it does. */
@@ -84,7 +86,7 @@ class OutputWriter {
       says: [],
       holds: [...this.declares, ...functions],
     };
-    return { section, drives };
+    return { section, drives, dimmed: !plain };
   }
 
   private wanted(drive: Drive, gone: Expression): Wanted {
@@ -203,8 +205,14 @@ class OutputWriter {
       { do: 'let', name: wanted, type: 'real', value: real(0), changes: true },
       ...this.chain(drivers, (w) => set(wanted, asShare(w))),
       ...level.does,
-      this.board.writeShare(name(this.frame.output(this.output.id).pin), share),
+      ...this.dim(name(this.frame.output(this.output.id).pin), share),
     ];
+  }
+
+  private dim(pin: Expression, share: Expression): Statement[] {
+    const { writeShare } = this.board;
+    if (!writeShare) throw new RangeError(`${this.board.label}: it dims no pins.`);
+    return [writeShare(pin, share)];
   }
 
   /** On its way from where it is to what is asked for. */

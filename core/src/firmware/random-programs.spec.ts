@@ -1,25 +1,53 @@
-/** Random programs, compiled, decide as they were rehearsed: pass by pass, on random courses of what pins read. */
+/** Random programs decide as they were rehearsed: pass by pass, on random courses of what pins read. */
 import fc from 'fast-check';
+import type { Board, Stand } from './index.js';
+import {
+  eightBitBoard,
+  firstDifference,
+  lacksOf,
+  playCourse,
+  radioBoard,
+  smallComputer,
+} from './index.js';
 import { arbitraryCourse } from './testing/arbitrary-course.js';
-import { arbitraryProgram } from './testing/arbitrary-program.js';
-import { playCourse } from './testing/course.js';
-import { firstDifference, playOnHost } from './testing/host.js';
+import {
+  arbitraryProgram,
+  onEightBitBoard,
+  onRadioBoard,
+  onSmallComputer,
+  type On,
+} from './testing/arbitrary-program.js';
+import { playOnHost, type Job } from './testing/host.js';
+import { playInPython } from './testing/python-host.js';
 
-const programs = 100;
-const each = 10;
-const length = 6000;
+const jobs = (on: On, board: Board, programs: number, each: number, length: number): Job[] =>
+  fc
+    .sample(
+      arbitraryProgram(on).filter((design) => lacksOf(design, board).length === 0),
+      { seed: 21, numRuns: programs },
+    )
+    .map((design, i) => ({
+      design,
+      courses: fc.sample(arbitraryCourse(design, length), { seed: i + 1, numRuns: each }),
+    }));
 
-it('random programs decide as they were rehearsed', () => {
-  const jobs = fc.sample(arbitraryProgram, { seed: 21, numRuns: programs }).map((design, i) => {
-    const courses = arbitraryCourse(design.channels, (c) => c.pin.includes('.D'), length);
-    return { design, courses: fc.sample(courses, { seed: i + 1, numRuns: each }) };
-  });
-  const compiled = playOnHost(jobs);
-  const differences = jobs.flatMap(({ design, courses }, i) =>
+const differences = (of: readonly Job[], written: readonly Stand[][][]): string[] =>
+  of.flatMap(({ design, courses }, i) =>
     courses.flatMap((course, k) => {
-      const told = firstDifference(playCourse(design, course), compiled[i][k]);
+      const told = firstDifference(playCourse(design, course), written[i]?.[k] ?? []);
       return told ? [`program ${i}, course ${k}: ${told}`] : [];
     }),
   );
-  expect(differences).toEqual([]);
+
+it('random programs decide as they were rehearsed', () => {
+  const all = jobs(onEightBitBoard, eightBitBoard, 100, 10, 6000);
+  expect(differences(all, playOnHost(all))).toEqual([]);
+});
+
+it.each<[string, On, Board]>([
+  ['a radio board', onRadioBoard, radioBoard],
+  ['a small computer', onSmallComputer, smallComputer],
+])('random programs in Python do too, on %s', (_, on, board) => {
+  const all = jobs(on, board, 40, 5, 3000);
+  expect(differences(all, playInPython(board, all))).toEqual([]);
 });

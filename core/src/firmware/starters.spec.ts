@@ -1,39 +1,49 @@
-/** The programs of the demo designs, compiled, decide as they were rehearsed: pass by pass, on random courses of what pins read. */
+/** The programs of the demo designs decide as they were rehearsed: pass by pass, on random courses of what pins read. */
 import { readdirSync } from 'node:fs';
 import fc from 'fast-check';
-import { channelReader } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
-import { eightBitBoard, lacksOf } from './index.js';
+import {
+  eightBitBoard,
+  firstDifference,
+  lacksOf,
+  playCourse,
+  radioBoard,
+  type Board,
+  type Course,
+  type Stand,
+} from './index.js';
 import { arbitraryCourse } from './testing/arbitrary-course.js';
-import { playCourse } from './testing/course.js';
-import { firstDifference, playOnHost } from './testing/host.js';
+import { playOnHost, type Job } from './testing/host.js';
+import { playInPython } from './testing/python-host.js';
 
-const each = 20;
-const length = 20_000;
+const demos = readdirSync('demo').map((file) => demo(file.replace('.yurei.json', '')));
 
-/** Those whose programs are written so far. */
-const designs = readdirSync('demo')
-  .map((file) => demo(file.replace('.yurei.json', '')))
-  .filter((design) => lacksOf(design, eightBitBoard).length === 0);
+/** Those whose programs are written so far, with courses that they play. */
+const jobs = (board: Board, each: number, length: number): Job[] =>
+  demos
+    .filter((design) => lacksOf(design, board).length === 0)
+    .map((design, i) => ({
+      design,
+      courses: fc.sample(arbitraryCourse(design, length), { seed: i + 1, numRuns: each }),
+    }));
 
-it('the compiled programs of the demo designs decide as they were rehearsed', () => {
-  const jobs = designs.map((design, i) => {
-    const digital = (c: Design['channels'][number]): boolean =>
-      channelReader(design, c.pin)?.by === 'level';
-    const courses = fc.sample(arbitraryCourse(design.channels, digital, length), {
-      seed: i + 1,
-      numRuns: each,
-    });
-    return { design, courses };
-  });
-  expect(jobs.length).toBeGreaterThan(12);
-  const compiled = playOnHost(jobs);
-  const differences = jobs.flatMap(({ design, courses }, i) =>
+const differences = (of: readonly Job[], written: readonly Stand[][][]): string[] =>
+  of.flatMap(({ design, courses }: { design: Design; courses: readonly Course[] }, i) =>
     courses.flatMap((course, k) => {
-      const told = firstDifference(playCourse(design, course), compiled[i][k]);
+      const told = firstDifference(playCourse(design, course), written[i]?.[k] ?? []);
       return told ? [`${design.title}, course ${k}: ${told}`] : [];
     }),
   );
-  expect(differences).toEqual([]);
+
+it('the compiled programs of the demo designs decide as they were rehearsed', () => {
+  const all = jobs(eightBitBoard, 20, 20_000);
+  expect(all.length).toBeGreaterThan(12);
+  expect(differences(all, playOnHost(all))).toEqual([]);
+});
+
+it('those in Python do too', () => {
+  const all = jobs(radioBoard, 10, 6000);
+  expect(all.length).toBeGreaterThan(3);
+  expect(differences(all, playInPython(radioBoard, all))).toEqual([]);
 });

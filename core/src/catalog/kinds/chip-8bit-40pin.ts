@@ -91,6 +91,7 @@ export const chip8bit40pin = definePart({
     noise: (p) => p.noise,
     sampling: () => ({ farads: 14e-12, seconds: 12e-6, ohms: 10e3 }),
   },
+  program: '40-pin chip',
   dims: { hertz: 490, steps: 255 },
   brownOut: { below: 2.7, starts: 0.065 },
   inputs: {

@@ -113,6 +113,7 @@ export const radioBoard3v3 = definePart({
     noise: (p) => p.noise,
     sampling: () => ({ farads: 5e-12, seconds: 5e-6, ohms: 5e3 }),
   },
+  program: 'radio board',
   dims: { hertz: 1000, steps: 255 },
   brownOut: { below: 2.43, starts: 0.3 },
   inputs: {

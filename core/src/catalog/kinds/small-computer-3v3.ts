@@ -64,6 +64,7 @@ export const smallComputer3v3 = definePart({
   supplies: [{ at: '3V3', volts: (p) => p.rail }],
   ownAmps: (p) => p.own,
   headline: () => 'no converter',
+  program: 'small computer',
   dims: { hertz: 1000, steps: 255 },
   brownOut: { below: 2.9, starts: 20 },
   inputs: {

@@ -9,6 +9,7 @@ import {
   type Expression,
   type Statement,
 } from '../../code/index.js';
+import { paramsOf } from '../../catalog/index.js';
 import type { Board, Told } from '../board.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
 
@@ -22,6 +23,8 @@ const level = (high: Expression): Expression => choice(high, name('HIGH'), name(
 export const eightBitBoard: Board = {
   id: '8-bit board',
   label: '5 V 8-bit board, C++',
+  language: 'cpp',
+  file: (stem) => `${stem}/${stem}.ino`,
   pin: (terminal) => (terminal.startsWith('D') ? terminal.slice(1) : terminal),
   readAnalogue: (pin) => brought('analogRead', pin),
   readHigh: (pin) => signs('==', brought('digitalRead', pin), name('HIGH')),
@@ -66,7 +69,7 @@ export const eightBitBoard: Board = {
     ],
   }),
   keeps: keptInEeprom,
-  starts: ({ tells, keeps, inputs, outputs, edges }) => ({
+  starts: ({ tells, keeps, part, analogue, inputs, outputs, edges }) => ({
     title: 'Start',
     says: [],
     holds: [
@@ -77,6 +80,9 @@ export const eightBitBoard: Board = {
           'void setup() {',
           ...(tells ? ['  Serial.begin(115200);'] : []),
           ...(keeps ? ['  loadKept();'] : []),
+          ...(analogue.length > 0 && paramsOf(part).reference === '1.1 V inside'
+            ? ['  analogReference(INTERNAL);  // 1.1 V']
+            : []),
           ...inputs.map(
             ({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`,
           ),

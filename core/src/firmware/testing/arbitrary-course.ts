@@ -1,26 +1,25 @@
 import fc from 'fast-check';
-import type { Channel } from '../../design/index.js';
-import type { Course } from './course.js';
+import { channelReader, highReading } from '../../catalog/index.js';
+import type { Channel, Design } from '../../design/index.js';
+import type { Course } from '../proof/course.js';
 
 /** Levels around which a channel decides, and far from them. */
-function levels({ threshold, hysteresis, baseline, trips }: Channel, digital: boolean): number[] {
-  if (digital) return [0, 100];
+function levels({ threshold, hysteresis, baseline, trips }: Channel, full: number): number[] {
+  if (full === highReading) return [0, full];
   const from = baseline?.kind === 'fixed' ? baseline.counts : baseline ? 400 : 0;
   const lines = [threshold, threshold + hysteresis, threshold - hysteresis];
   const sides = trips === 'away' ? [...lines, ...lines.map((l) => -l)] : lines;
   const near = sides.flatMap((l) => [from + l - 1, from + l, from + l + 1]);
-  return [0, 200, 390, 400, 410, 500, 1023, ...near]
+  return [0, 200, 390, 400, 410, 500, full, ...near]
     .map((n) => Math.round(n))
-    .filter((n) => n >= 0 && n <= 1023);
+    .filter((n) => n >= 0 && n <= full);
 }
 
 /** Courses in which channels go back and forth around their lines, now fast, now slowly. */
-export const arbitraryCourse = (
-  channels: readonly Channel[],
-  isDigital: (channel: Channel) => boolean,
-  length: number,
-): fc.Arbitrary<Course> =>
-  fc
+export function arbitraryCourse(design: Design, length: number): fc.Arbitrary<Course> {
+  const { channels } = design;
+  const known = channels.map((c) => levels(c, channelReader(design, c.pin)?.full ?? highReading));
+  return fc
     .record({
       clock: fc.integer({ min: 0, max: 86_399_999 }),
       cuts: fc.oneof(
@@ -46,11 +45,12 @@ export const arbitraryCourse = (
         const channel = channels[place];
         if (!channel) return [];
         at += after;
-        const known = levels(channel, isDigital(channel));
-        return [{ at, channel: channel.id, counts: known[level % known.length] ?? 0 }];
+        const own = known[place] ?? [0];
+        return [{ at, channel: channel.id, counts: own[level % own.length] ?? 0 }];
       });
       return {
         ...{ length, clock, changes: changes.filter((c) => c.at <= length) },
         cuts: [...cuts].sort((a, b) => a - b),
       };
     });
+}

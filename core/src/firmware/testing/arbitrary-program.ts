@@ -71,7 +71,33 @@ const baseline: fc.Arbitrary<Baseline> = fc.oneof(
   }),
 );
 
-const analogue = (i: number): fc.Arbitrary<Channel> =>
+/** A board, and which of its pins read counts, read levels, and are dimmed. */
+export interface On {
+  kind: string;
+  /** Left out where it reads no counts: levels are read in their place. */
+  analogue?: readonly [string, string];
+  digital: readonly [string, string, string];
+  outputs: readonly [string, string];
+}
+export const onEightBitBoard: On = {
+  kind: 'controller-5v-8bit',
+  analogue: ['A0', 'A1'],
+  digital: ['D2', 'D3', 'D4'],
+  outputs: ['D9', 'D10'],
+};
+export const onRadioBoard: On = {
+  kind: 'radio-board-3v3',
+  analogue: ['P2', 'P3'],
+  digital: ['P4', 'P5', 'P8'],
+  outputs: ['P9', 'P10'],
+};
+export const onSmallComputer: On = {
+  kind: 'small-computer-3v3',
+  digital: ['P7', 'P8', 'P9'],
+  outputs: ['P10', 'P11'],
+};
+
+const analogue = (i: number, pin: string): fc.Arbitrary<Channel> =>
   fc
     .record({
       name: hostileName,
@@ -91,10 +117,10 @@ const analogue = (i: number): fc.Arbitrary<Channel> =>
       // Away is from a baseline.
       const from =
         c.baseline ?? (c.trips === 'away' ? ({ kind: 'fixed', counts: 400 } as const) : undefined);
-      return lean({ id: `c${i}`, pin: `U1.A${i}`, ...c, baseline: from });
+      return lean({ id: `c${i}`, pin: `U1.${pin}`, ...c, baseline: from });
     });
 
-const digital = (i: number): fc.Arbitrary<Channel> =>
+const digital = (i: number, pin: string): fc.Arbitrary<Channel> =>
   fc
     .record({
       name: hostileName,
@@ -110,7 +136,7 @@ const digital = (i: number): fc.Arbitrary<Channel> =>
     })
     .map((c): Channel =>
       lean({
-        ...{ id: `c${i}`, pin: `U1.D${i + 2}`, threshold: 50, hysteresis: 20, ...c },
+        ...{ id: `c${i}`, pin: `U1.${pin}`, threshold: 50, hysteresis: 20, ...c },
         remembers: c.edge ? c.remembers : undefined,
       }),
     );
@@ -292,7 +318,7 @@ const sequence: fc.Arbitrary<Sequence> = fc
     lanes: [lean({ output: 'o1', ambient, blocks })],
   }));
 
-const output = (i: number): fc.Arbitrary<Output> =>
+const output = (i: number, pin: string): fc.Arbitrary<Output> =>
   fc
     .record({
       name: hostileName,
@@ -305,7 +331,7 @@ const output = (i: number): fc.Arbitrary<Output> =>
         }),
       ),
     })
-    .map((o): Output => lean({ id: `o${i}`, pin: `U1.D${9 + i}`, ...o }));
+    .map((o): Output => lean({ id: `o${i}`, pin: `U1.${pin}`, ...o }));
 
 const notice = (i: number): fc.Arbitrary<Notice> =>
   fc
@@ -333,25 +359,34 @@ const sleep = fc
   })
   .map(lean);
 
-/** Programs on an 8-bit board that use every kind of condition, act, drive and step of a channel. */
-export const arbitraryProgram: fc.Arbitrary<Design> = fc
-  .record({
-    title: hostileName,
-    purpose: hostileName,
-    channels: fc.tuple(analogue(0), analogue(1), digital(2)),
-    counters: fc.tuple(counter(0), counter(1)),
-    machine,
-    rules: fc.tuple(rule(0), rule(1)),
-    sequence,
-    outputs: fc.tuple(output(0), output(1)),
-    notices: fc.tuple(notice(0), notice(1)),
-    sleep: fc.option(sleep, { nil: undefined, freq: 4 }),
-  })
-  .map(({ machine: chart, sequence: show, sleep: naps, ...program }) => ({
-    ...emptyDesign(program.title),
-    ...program,
-    machines: [chart],
-    sequences: [show],
-    parts: [{ id: 'U1', kind: 'controller-5v-8bit', name: 'Board', params: {} }],
-    controller: lean({ pins: [{ pin: 'U1.D4', mode: 'input' as const }], sleep: naps }),
-  }));
+/** Programs on a board that use every kind of condition, act, drive and step of a channel. */
+export const arbitraryProgram = (on: On = onEightBitBoard): fc.Arbitrary<Design> =>
+  fc
+    .record({
+      title: hostileName,
+      purpose: hostileName,
+      channels: fc.tuple(
+        ...([0, 1] as const).map((i) =>
+          on.analogue ? analogue(i, on.analogue[i]) : digital(i, on.digital[i]),
+        ),
+        digital(2, on.digital[2]),
+      ),
+      counters: fc.tuple(counter(0), counter(1)),
+      machine,
+      rules: fc.tuple(rule(0), rule(1)),
+      sequence,
+      outputs: fc.tuple(output(0, on.outputs[0]), output(1, on.outputs[1])),
+      notices: fc.tuple(notice(0), notice(1)),
+      sleep: fc.option(sleep, { nil: undefined, freq: 4 }),
+    })
+    .map(({ machine: chart, sequence: show, sleep: naps, ...program }) => ({
+      ...emptyDesign(program.title),
+      ...program,
+      machines: [chart],
+      sequences: [show],
+      parts: [{ id: 'U1', kind: on.kind, name: 'Board', params: {} }],
+      controller: lean({
+        pins: on.digital.map((pin) => ({ pin: `U1.${pin}`, mode: 'input' as const })),
+        sleep: naps,
+      }),
+    }));

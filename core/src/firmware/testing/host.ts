@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { quoted } from '../../code/index.js';
 import type { Design } from '../../design/index.js';
 import { eightBitBoard, writeFirmware } from '../index.js';
-import type { Course, Stand } from './course.js';
+import type { Course, Stand } from '../proof/course.js';
+import { standOf } from '../proof/difference.js';
 
 /** Functions of a board as the programs find them, on a computer: a clock that is set, pins that are told. */
 const shim = `
@@ -34,7 +35,9 @@ int analogRead(int pin) { return pins[pin]; }
 int digitalRead(int pin) { return pins[pin] >= 50 ? HIGH : LOW; }
 void digitalWrite(int pin, int level) { driven[pin] = level == HIGH ? 255 : 0; }
 void analogWrite(int pin, int duty) { driven[pin] = duty; }
+enum { DEFAULT = 1, INTERNAL = 3 };
 void pinMode(int, int) {}
+void analogReference(int) {}
 int digitalPinToInterrupt(int pin) { return pin; }
 void attachInterrupt(int pin, void (*note)(), int mode) { notes[pin] = note; modes[pin] = mode; }
 static std::string notice, said;
@@ -186,43 +189,7 @@ function inputOf({ design, courses }: Job, i: number): string {
 }
 
 function stands(jobs: readonly Job[], out: string): Stand[][][] {
-  const courses = out.split('.\n').map((course) =>
-    course
-      .split('\n')
-      .filter(Boolean)
-      .map((line): Stand => {
-        const space = line.indexOf(' ');
-        const last = line.lastIndexOf('|');
-        const pins = line.slice(last + 1);
-        return {
-          at: Number(line.slice(0, space)),
-          says: line.slice(space + 1, last),
-          pins: pins === '' ? [] : pins.split(',').map(Number),
-        };
-      }),
-  );
+  const courses = out.split('.\n').map((course) => course.split('\n').filter(Boolean).map(standOf));
   let first = 0;
   return jobs.map(({ courses: { length } }) => courses.slice(first, (first += length)));
-}
-
-/** A pin gives the nearest of its 255 steps. */
-const half = 0.5 + 1e-6;
-
-/** Where two first stand otherwise, as a sentence; undefined where they never do. */
-export function firstDifference(
-  rehearsed: readonly Stand[],
-  compiled: readonly Stand[],
-): string | undefined {
-  let now = 0;
-  for (const { at, says, pins } of rehearsed) {
-    while (now + 1 < compiled.length && compiled[now + 1].at <= at) now += 1;
-    const other: Stand | undefined = compiled[now];
-    const same =
-      other?.says === says &&
-      other.pins.length === pins.length &&
-      pins.every((p, i) => Math.abs(p - other.pins[i]) <= half);
-    const told = (stand: Stand | undefined): string => `${stand?.says} ${stand?.pins.join(',')}`;
-    if (!same) return `at ${at} ms rehearsed ${says} ${pins.join(',')}, compiled ${told(other)}`;
-  }
-  return undefined;
 }

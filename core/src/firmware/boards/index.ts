@@ -1,0 +1,44 @@
+import { kindOf, type PartKind } from '../../catalog/index.js';
+import type { Design, Part } from '../../design/index.js';
+import type { Board } from '../board.js';
+import { eightBitBoard } from './eight-bit-board.js';
+import { radioBoard } from './radio-board.js';
+import { smallComputer } from './small-computer.js';
+
+/** The boards that programs are written for; of the others it is told that none is. */
+export const boards: Partial<Record<NonNullable<PartKind['program']>, Board>> = {
+  '8-bit board': eightBitBoard,
+  'radio board': radioBoard,
+  'small computer': smallComputer,
+};
+
+/** What a program of a design is for, or why there is none. */
+export type Target = { board: Board; part: Part } | { reason: string; cure: string };
+
+/** The board of a design. */
+export function boardOf(design: Design): Target {
+  const [part, ...others] = design.parts.filter((p) => kindOf(p).program);
+  if (!part) return without(design);
+  if (others.length > 0) {
+    const named = [part, ...others].map((p) => p.name).join(', ');
+    return {
+      reason: `Several parts take a program: ${named}`,
+      cure: 'A design holds the program of one: make a design for each.',
+    };
+  }
+  const { program, label } = kindOf(part);
+  const board = program && boards[program];
+  if (board) return { board, part };
+  return {
+    reason: `Programs for the ${label} are not written yet`,
+    cure: 'Use one of the boards, or write it by hand from the rules in Act.',
+  };
+}
+
+const without = ({ parts }: Design): Target =>
+  parts.length === 0
+    ? { reason: 'Nothing is wired yet', cure: 'Put parts on the bench in Wire.' }
+    : {
+        reason: 'There is no controller, so there is nothing to load',
+        cure: 'The circuit decides by itself as soon as it has power: what acts is told in Act.',
+      };

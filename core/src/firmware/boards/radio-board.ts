@@ -1,0 +1,145 @@
+import { brought, snake, type Expression, type Statement } from '../../code/index.js';
+import type { Board } from '../board.js';
+import { keptInFile } from './kept-in-file.js';
+import { edgesOf, nowAndClock, restsHigh, tellOf } from './python-parts.js';
+import { writeWithUsed, type Brought } from './python-program.js';
+
+const does = (called: string, ...of: readonly Expression[]): Statement => ({
+  do: 'call',
+  call: brought(called, ...of),
+});
+
+const imports: readonly Brought[] = [
+  { word: 'os', lines: ['import os'] },
+  { word: 'time', lines: ['import time'] },
+  { word: 'expm1', lines: ['from math import expm1'] },
+  { word: 'lightsleep', lines: ['from machine import lightsleep'] },
+  { word: 'ADC', lines: ['from machine import ADC'] },
+  { word: 'PWM', lines: ['from machine import PWM'] },
+  { word: 'Pin', lines: ['from machine import Pin'] },
+];
+
+const helpers: readonly Brought[] = [
+  { word: 'pins', lines: ['pins = {}  # as the board knows them, by their numbers'] },
+  {
+    word: 'counts_at',
+    lines: ['', '', 'def counts_at(pin):', '    return pins[pin].read_u16() >> 4  # of 12 bits'],
+  },
+  {
+    word: 'is_high',
+    lines: ['', '', 'def is_high(pin):', '    return pins[pin].value() == 1'],
+  },
+  {
+    word: 'switch',
+    lines: ['', '', 'def switch(pin, high):', '    pins[pin].value(1 if high else 0)'],
+  },
+  {
+    word: 'dim',
+    lines: ['', '', 'def dim(pin, share):', '    pins[pin].duty_u16(int(65535 * share + 0.5))'],
+  },
+  {
+    word: 'tell',
+    lines: ['', '', 'def tell(notice, what):', '    print(notice + ": " + str(what))'],
+  },
+];
+
+const triggers = {
+  rising: 'Pin.IRQ_RISING',
+  falling: 'Pin.IRQ_FALLING',
+  change: 'Pin.IRQ_RISING | Pin.IRQ_FALLING',
+  low: 'Pin.IRQ_LOW_LEVEL',
+} as const;
+
+/** A 3.3 V board with a network radio that is programmed in MicroPython. */
+export const radioBoard: Board = {
+  id: 'radio board',
+  label: '3.3 V radio board, MicroPython',
+  language: 'python',
+  file: () => 'main.py',
+  pin: (terminal) => terminal.slice(1),
+  readAnalogue: (pin) => brought('counts_at', pin),
+  readHigh: (pin) => brought('is_high', pin),
+  writeHigh: (pin, high) => does('switch', pin, high),
+  writeShare: (pin, share) => does('dim', pin, share),
+  tell: tellOf,
+  begins: (design) => ({
+    title: design.title,
+    says: [design.purpose, 'Written from the design; what it does is told in docs/rules.md.'],
+    holds: nowAndClock(),
+  }),
+  keeps: keptInFile(['os.rename("kept.new", "kept.txt")']),
+  starts: (parts) => {
+    const set = parts.analogue.map(({ pin }) => {
+      const called = snake(pin).toUpperCase();
+      return `pins[${called}] = ADC(Pin(${called}), atten=ADC.ATTN_11DB)`;
+    });
+    const inputs = parts.inputs.map(({ pin, pullUp }) => {
+      const called = snake(pin).toUpperCase();
+      return `pins[${called}] = Pin(${called}, Pin.IN${pullUp ? ', Pin.PULL_UP' : ''})`;
+    });
+    const outputs = parts.outputs.map(({ pin, output, dimmed }) => {
+      const called = snake(pin).toUpperCase();
+      const high = restsHigh(output) ? 1 : 0;
+      return dimmed
+        ? `pins[${called}] = PWM(Pin(${called}), freq=1000, duty_u16=${65535 * high})`
+        : `pins[${called}] = Pin(${called}, Pin.OUT, value=${high})`;
+    });
+    const edges = edgesOf(parts).map(
+      ({ pin, edge, notes }) =>
+        `pins[${pin}].irq(handler=lambda pin: ${notes}(), trigger=${triggers[edge]})`,
+    );
+    const body = [
+      ...(parts.keeps ? ['load_kept()'] : []),
+      ...set,
+      ...inputs,
+      ...outputs,
+      ...edges,
+      'ticks = time.ticks_ms()',
+    ];
+    return {
+      title: 'Start',
+      says: [],
+      holds: [
+        {
+          declares: 'lines',
+          lines: [
+            'ticks = 0',
+            '',
+            '',
+            'def start():',
+            '    global ticks',
+            ...body.map((l) => `    ${l}`),
+          ],
+        },
+      ],
+    };
+  },
+  goesRound: ({ sleeps, edges }) => ({
+    title: 'Over and over',
+    says: [],
+    holds: [
+      {
+        declares: 'lines',
+        lines: [
+          '',
+          'def go_round():',
+          '    global now, ticks',
+          '    # The difference is right also where the clock of the board begins anew.',
+          '    latest = time.ticks_ms()',
+          '    now += time.ticks_diff(latest, ticks)',
+          '    ticks = latest',
+          '    make_pass()',
+          ...(sleeps && !edges
+            ? ['    if asleep and wakes_at > now:', '        lightsleep(wakes_at - now)']
+            : []),
+          '',
+          '',
+          'start()',
+          'while True:',
+          '    go_round()',
+        ],
+      },
+    ],
+  }),
+  write: (sections) => writeWithUsed(sections, imports, helpers),
+};

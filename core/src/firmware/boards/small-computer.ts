@@ -1,0 +1,126 @@
+import { brought, snake, type Expression, type Statement } from '../../code/index.js';
+import type { Board, Starts } from '../board.js';
+import { keptInFile } from './kept-in-file.js';
+import { edgesOf, nowAndClock, restsHigh, tellOf } from './python-parts.js';
+import { writeWithUsed, type Brought } from './python-program.js';
+
+const does = (called: string, ...of: readonly Expression[]): Statement => ({
+  do: 'call',
+  call: brought(called, ...of),
+});
+
+const imports: readonly Brought[] = [
+  { word: 'os', lines: ['import os'] },
+  { word: 'time', lines: ['import time'] },
+  { word: 'expm1', lines: ['from math import expm1'] },
+  { word: 'gpiod', lines: ['import gpiod'] },
+  { word: 'Bias', lines: ['from gpiod.line import Bias'] },
+  { word: 'Direction', lines: ['from gpiod.line import Direction'] },
+  { word: 'Edge', lines: ['from gpiod.line import Edge'] },
+  { word: 'Value', lines: ['from gpiod.line import Value'] },
+];
+
+const helpers: readonly Brought[] = [
+  {
+    word: 'is_high',
+    lines: ['', '', 'def is_high(pin):', '    return lines.get_value(pin) == Value.ACTIVE'],
+  },
+  {
+    word: 'switch',
+    lines: [
+      '',
+      '',
+      'def switch(pin, high):',
+      '    lines.set_value(pin, Value.ACTIVE if high else Value.INACTIVE)',
+    ],
+  },
+  {
+    word: 'tell',
+    lines: ['', '', 'def tell(notice, what):', '    print(f"{notice}: {what}", flush=True)'],
+  },
+];
+
+const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'BOTH', low: 'FALLING' } as const;
+
+/** A 3.3 V computer whose kernel gives its pins as lines of a GPIO character device: Python 3 with libgpiod, version 2. */
+export const smallComputer: Board = {
+  id: 'small computer',
+  label: '3.3 V small computer, Python 3',
+  language: 'python',
+  file: () => 'watch.py',
+  pin: (terminal) => terminal.slice(1),
+  readHigh: (pin) => brought('is_high', pin),
+  writeHigh: (pin, high) => does('switch', pin, high),
+  tell: tellOf,
+  begins: (design) => ({
+    title: design.title,
+    says: [design.purpose, 'Written from the design; what it does is told in docs/rules.md.'],
+    holds: [
+      ...nowAndClock(),
+      { declares: 'lines', lines: ['CHIP = "/dev/gpiochip0"  # which of them: gpiodetect tells'] },
+    ],
+  }),
+  keeps: keptInFile(
+    ['os.replace("kept.new", "kept.txt")'],
+    ['file.flush()', 'os.fsync(file.fileno())'],
+  ),
+  starts: (parts) => ({
+    title: 'Start',
+    says: [],
+    holds: [
+      {
+        declares: 'lines',
+        lines: [
+          ...settingsOf(parts),
+          'edges = {' +
+            edgesOf(parts)
+              .map((e) => `${e.pin}: ${e.notes}`)
+              .join(', ') +
+            '}',
+          'lines = gpiod.request_lines(CHIP, consumer="watch", config=CONFIG)',
+          ...(parts.keeps ? ['load_kept()'] : []),
+          'began = time.monotonic_ns()',
+        ],
+      },
+    ],
+  }),
+  goesRound: () => ({
+    title: 'Over and over',
+    says: ['The kernel keeps the edges that came; without any it looks once in a millisecond.'],
+    holds: [
+      {
+        declares: 'lines',
+        lines: [
+          'while True:',
+          '    if lines.wait_edge_events(0.001):',
+          '        for event in lines.read_edge_events():',
+          '            edges[event.line_offset]()',
+          '    now = (time.monotonic_ns() - began) // 1_000_000',
+          '    make_pass()',
+        ],
+      },
+    ],
+  }),
+  write: (sections) => writeWithUsed(sections, imports, helpers),
+};
+
+/** How each line is asked for. */
+function settingsOf(parts: Starts): string[] {
+  const edges = new Map(edgesOf(parts).map(({ pin, edge }) => [pin, edge]));
+  const inputs = parts.inputs.map(({ pin, pullUp }) => {
+    const called = snake(pin).toUpperCase();
+    const edge = edges.get(called);
+    const told = [
+      'direction=Direction.INPUT',
+      ...(pullUp ? ['bias=Bias.PULL_UP'] : []),
+      ...(edge ? [`edge_detection=Edge.${edgeNames[edge]}`] : []),
+    ];
+    return `    ${called}: gpiod.LineSettings(${told.join(', ')}),`;
+  });
+  const outputs = parts.outputs.map(({ pin, output }) => {
+    const value = restsHigh(output) ? 'Value.ACTIVE' : 'Value.INACTIVE';
+    const called = snake(pin).toUpperCase();
+    return `    ${called}: gpiod.LineSettings(direction=Direction.OUTPUT, output_value=${value}),`;
+  });
+  return ['CONFIG = {', ...inputs, ...outputs, '}'];
+}

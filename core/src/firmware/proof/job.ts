@@ -1,0 +1,40 @@
+import { snake } from '../../code/index.js';
+import type { Design } from '../../design/index.js';
+import type { Board } from '../board.js';
+import { writeFirmware } from '../firmware.js';
+import { pinOf } from '../channel-code.js';
+import type { Course } from './course.js';
+import type { StandInJob } from './stand-in.js';
+
+/**
+ * The program of a design, in Python, with a course that it is to play.
+ *
+ * @param moments when it makes a pass, ms; each millisecond of the course where they are left out
+ */
+export function standInJob(
+  design: Design,
+  board: Board,
+  { length, clock, changes, cuts }: Course,
+  moments: readonly number[] = Array.from({ length: length + 1 }, (_, at) => at),
+): StandInJob {
+  const { written, names } = writeFirmware(design, board);
+  const number = (pin: string): number => Number(board.pin(pinOf(pin)));
+  const pins = new Map(design.channels.map((c) => [c.id, number(c.pin)]));
+  const begins = [0, ...cuts];
+  const driven = design.outputs.filter((o) => !o.feeds);
+  return {
+    source: written.text,
+    clock,
+    runs: begins.map((from, i) => [from, begins[i + 1] ?? length + 1]),
+    moments,
+    changes: changes.map((c) => [c.at, pins.get(c.channel) ?? 0, c.counts]),
+    names: {
+      channels: [...names.channels.values()].map(snake),
+      modes: [...names.modes.values()].map((m) => snake(m.variable)),
+      counters: [...names.counters.values()].map(snake),
+      rules: [...names.rules.values()].map(snake),
+      notices: design.notices.map((n) => n.name),
+      pins: driven.map((o) => number(o.pin)),
+    },
+  };
+}

@@ -78,10 +78,21 @@ export interface Section {
   holds: readonly Declaration[];
 }
 
-/** The text of a program, and which lines are about what, from the first on, counted from 1. */
+/** The lines of a section, from the first to the last, counted from 1. */
+export interface Span {
+  title: string;
+  /** What it says first, as the sentence of a rule. */
+  says?: string;
+  /** Id of what of the design it is about. */
+  about?: string;
+  from: number;
+  to: number;
+}
+
+/** The text of a program, with its sections in their order. */
 export interface Written {
   text: string;
-  spans: readonly { about: string; from: number; to: number }[];
+  spans: readonly Span[];
 }
 
 export const name = (of: string): Expression => ({ is: 'name', name: of });

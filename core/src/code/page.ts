@@ -1,4 +1,4 @@
-import type { Section, Written } from './code.js';
+import type { Section, Span, Written } from './code.js';
 import { commented, lines } from './texts.js';
 
 /** Letters of a line at most. */
@@ -7,7 +7,7 @@ export const width = 100;
 /** Lines of a program as they come, with what they are about. */
 export class Page {
   private readonly lines: string[] = [];
-  private readonly spans: { about: string; from: number; to: number }[] = [];
+  private readonly spans: Span[] = [];
 
   /** @param apart empty lines between sections */
   constructor(
@@ -33,7 +33,11 @@ export class Page {
     this.put(heading.padEnd(Math.min(width, 78), '-'));
     for (const text of says) this.say(text);
     body();
-    if (about !== undefined) this.spans.push({ about, from, to: this.lines.length });
+    this.spans.push({
+      ...{ title, from, to: this.lines.length },
+      ...(says[0] ? { says: says[0] } : {}),
+      ...(about === undefined ? {} : { about }),
+    });
   }
 
   get written(): Written {

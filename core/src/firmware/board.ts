@@ -11,6 +11,10 @@ export interface Board {
   language: 'cpp' | 'python';
   /** Name of the file of a program, beginning with a name for the design. */
   file(stem: string): string;
+  /** Files that stand beside it. */
+  beside(stem: string): readonly { path: string; text: string }[];
+  /** How it is loaded, step by step: what to do, what is seen then, and what to look for if it is not. */
+  load(file: string): readonly string[];
   /** Name of a pin in a program, as "A0" or "2". */
   pin(terminal: string): string;
   /** Counts of a converter at a pin that is called so; left out where there is none. */

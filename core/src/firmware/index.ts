@@ -4,5 +4,6 @@ export { radioBoard } from './boards/radio-board.js';
 export { smallComputer } from './boards/small-computer.js';
 export type { Board } from './board.js';
 export { writeFirmware, type Firmware } from './firmware.js';
+export { plainStem, projectOf, type ProjectFile } from './project.js';
 export { lacksOf, type Lack } from './lacks.js';
 export * from './proof/index.js';

@@ -11,6 +11,7 @@ import {
 } from '../../code/index.js';
 import { paramsOf } from '../../catalog/index.js';
 import type { Board, Told } from '../board.js';
+import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
 
 const brings = (called: string, ...of: readonly Expression[]): Statement => ({
@@ -24,7 +25,16 @@ export const eightBitBoard: Board = {
   id: '8-bit board',
   label: '5 V 8-bit board, C++',
   language: 'cpp',
-  file: (stem) => `${stem}/${stem}.ino`,
+  file: (stem) => `${stem}.ino`,
+  beside: () => [],
+  load: (file) => [
+    outputsOff,
+    'Join the board to the computer with a USB cable that carries data: some only charge. A light on the board goes on.',
+    `Open ${file} in the programming environment for such boards; it has to lie in a folder of the same name, as it does here. Choose the board and its serial port.`,
+    'Check it, then load it. It says when that is done. If the port is not found: another cable, another socket, the driver of the board’s serial chip. If it is busy: close whatever else listens to the port.',
+    linesSeen('115200 baud'),
+    outputsOn,
+  ],
   pin: (terminal) => (terminal.startsWith('D') ? terminal.slice(1) : terminal),
   readAnalogue: (pin) => brought('analogRead', pin),
   readHigh: (pin) => signs('==', brought('digitalRead', pin), name('HIGH')),

@@ -1,5 +1,6 @@
 import { brought, snake, type Expression, type Statement } from '../../code/index.js';
 import type { Board } from '../board.js';
+import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
 import { edgesOf, nowAndClock, restsHigh, tellOf } from './python-parts.js';
 import { writeWithUsed, type Brought } from './python-program.js';
@@ -56,6 +57,15 @@ export const radioBoard: Board = {
   label: '3.3 V radio board, MicroPython',
   language: 'python',
   file: () => 'main.py',
+  beside: () => [],
+  load: (file) => [
+    outputsOff,
+    'Put MicroPython on the board once, as its page tells: hold the start button while it gets power, then write the firmware file with its loading tool. A prompt “>>>” answers on the serial line afterwards.',
+    `The pins P0 to P15 are numbered as in the design: put the numbers of your board beside them at the top of ${file}, as printed on it.`,
+    `Copy ${file} to the board with a tool for MicroPython. It begins by itself whenever the board gets power; Ctrl C on the serial line ends it, and tells in which line it was.`,
+    linesSeen('115200 baud'),
+    outputsOn,
+  ],
   pin: (terminal) => terminal.slice(1),
   readAnalogue: (pin) => brought('counts_at', pin),
   readHigh: (pin) => brought('is_high', pin),

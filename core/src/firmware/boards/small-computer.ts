@@ -1,5 +1,6 @@
 import { brought, snake, type Expression, type Statement } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
+import { outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
 import { edgesOf, nowAndClock, restsHigh, tellOf } from './python-parts.js';
 import { writeWithUsed, type Brought } from './python-program.js';
@@ -48,6 +49,32 @@ export const smallComputer: Board = {
   label: '3.3 V small computer, Python 3',
   language: 'python',
   file: () => 'watch.py',
+  beside: (stem) => [
+    {
+      path: `${stem}.service`,
+      text: [
+        '[Unit]',
+        `Description=${stem}`,
+        '',
+        '[Service]',
+        `WorkingDirectory=/opt/${stem}`,
+        `ExecStart=/usr/bin/python3 /opt/${stem}/watch.py`,
+        'Restart=always',
+        '',
+        '[Install]',
+        'WantedBy=multi-user.target',
+        '',
+      ].join('\n'),
+    },
+  ],
+  load: (file) => [
+    outputsOff,
+    'Install Python 3 and its module for libgpiod, version 2 or later. `gpioinfo` lists the lines of the computer’s pins.',
+    `The pins P1 to P16 are numbered as in the design: put the line numbers of your computer beside them at the top of ${file}.`,
+    `Try it: \`python3 ${file}\`. Ctrl C ends it. If it says that a line is busy, something else holds it: gpioinfo tells what. If it may not open the chip, add yourself to the group that may.`,
+    'To have it begin with the computer, put this folder in /opt, the file .service in /etc/systemd/system, and enable it with systemctl. What it tells stands in the journal.',
+    outputsOn,
+  ],
   pin: (terminal) => terminal.slice(1),
   readHigh: (pin) => brought('is_high', pin),
   writeHigh: (pin, high) => does('switch', pin, high),

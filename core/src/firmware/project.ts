@@ -1,0 +1,59 @@
+import type { Design } from '../design/index.js';
+import type { Board } from './board.js';
+import { writeFirmware } from './firmware.js';
+
+/** A file of a project, by its path in the folder. */
+export interface ProjectFile {
+  path: string;
+  text: string;
+}
+
+/**
+ * Everything that is needed to load the program of a design on its board: the program itself first, and how it is loaded.
+ *
+ * @param stem the beginning of the files' names
+ * @throws RangeError where the board cannot do it: see `lacksOf`
+ */
+export function projectOf(design: Design, board: Board, stem: string): ProjectFile[] {
+  const folder = plainStem(stem);
+  const program = { path: board.file(folder), text: writeFirmware(design, board).written.text };
+  return [
+    program,
+    { path: 'README.md', text: readme(design, board, program.path) },
+    ...board.beside(folder),
+  ].map(({ path, text }) => ({ path: `${folder}/${path}`, text }));
+}
+
+/** Plain letters, digits and dashes, beginning with a letter: some tools for boards take no others. */
+export function plainStem(stem: string): string {
+  const plain = stem
+    .normalize('NFKD')
+    .replace(/[^A-Za-z0-9]+/g, '-')
+    .replace(/^[^A-Za-z]+|-+$/g, '')
+    .slice(0, 40);
+  return plain || 'program';
+}
+
+function readme(design: Design, board: Board, file: string): string {
+  const pins = [
+    ...design.channels.map((c) => [c.name, c.pin, 'read']),
+    ...design.outputs.map((o) => [o.name, o.pin, `driven, active ${o.active}`]),
+  ];
+  const cell = (text: string): string => text.replace(/\s+/g, ' ').replace(/[|\\`<]/g, '\\$&');
+  return [
+    `# ${cell(design.title)}`,
+    '',
+    `The program is \`${file}\`, for a ${board.label}.`,
+    '',
+    '## Load it',
+    '',
+    ...board.load(file).map((step, i) => `${i + 1}. ${step}`),
+    '',
+    '## Pins',
+    '',
+    '| what | pin | |',
+    '| --- | --- | --- |',
+    ...pins.map((row) => `| ${row.map(cell).join(' | ')} |`),
+    '',
+  ].join('\n');
+}

@@ -15,7 +15,7 @@ const mayImport = {
   rehearsal: ['quantity', 'condition', 'design', 'catalog', 'circuit', 'scene', 'logic', 'wiring'],
   trials: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'judge', 'rehearsal'],
   lifetime: ['quantity', 'design', 'catalog', 'scene', 'rehearsal'],
-  firmware: ['quantity', 'code', 'condition', 'design', 'catalog', 'logic'],
+  firmware: ['quantity', 'code', 'condition', 'design', 'catalog', 'logic', 'judge'],
   bench: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
   wiring: ['quantity', 'design', 'element', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],
@@ -107,6 +107,7 @@ const webMayImport = {
   wire: [...steps, 'site'],
   set: steps,
   act: steps,
+  code: steps,
   rehearse: [...steps, 'site'],
 };
 

@@ -19,6 +19,7 @@ export default tseslint.config(
       'data/**',
       'docs/**',
       'web/public/elk/**',
+      'web/public/micropython/**',
     ],
   },
   eslint.configs.recommended,

@@ -8,14 +8,22 @@ const sources = ['core', 'cli', 'server', 'web', 'e2e'];
 
 /** Builds core, command line, server and web app; false when any of it fails. */
 export async function build() {
-  await mkdir(resolve(root, 'web/public/elk'), { recursive: true });
-  await copyFile(
-    resolve(root, 'node_modules/elkjs/lib/elk-worker.min.js'),
-    resolve(root, 'web/public/elk/elk-worker.min.js'),
-  );
+  await serve('elk', 'elkjs/lib', ['elk-worker.min.js']);
+  await serve('micropython', '@micropython/micropython-webassembly-pyscript', [
+    'micropython.mjs',
+    'micropython.wasm',
+  ]);
   if ((await run(local('tsc'), ['-b'])) !== 0) return false;
   const env = { NG_CLI_ANALYTICS: 'false' };
   return (await run(local('ng'), ['build'], { cwd: resolve(root, 'web'), quiet: true, env })) === 0;
+}
+
+/** Files of a package that the web app loads as they are. */
+async function serve(folder, from, files) {
+  const to = resolve(root, 'web/public', folder);
+  await mkdir(to, { recursive: true });
+  for (const file of files)
+    await copyFile(resolve(root, 'node_modules', from, file), resolve(to, file));
 }
 
 /** Whether every source is older than what was built from it. */

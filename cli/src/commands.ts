@@ -181,7 +181,7 @@ export async function exportFile(
   const write = Object.hasOwn(exportKinds, to) ? exportKinds[to] : undefined;
   if (!write)
     throw new BadInput(
-      `"${to}" is no kind of export. Use one of ${Object.keys(exportKinds).join(', ')}.`,
+      `"${to}" is no kind of export. Use one of ${[...Object.keys(exportKinds), 'firmware'].join(', ')}.`,
     );
   const design = await loadDesign(file);
   return { text: (await write(design, faces)).trimEnd(), json: design, exitCode: 0 };

@@ -152,11 +152,15 @@ program
   .description('write the design in another form')
   .requiredOption(
     '--to <kind>',
-    'json, its wires as a hook-up list (csv, md), or its picture (svg)',
+    'json, its wires as a hook-up list (csv, md), its picture (svg), or the program of its board (firmware)',
   )
+  .option('--out <folder>', 'of the program: where its folder is put, here otherwise')
+  .option('--quiet', 'of the program: without what it says over its serial line')
   .option('--json', 'print JSON')
-  .action((file: string, o: { json?: boolean; to: string }) =>
+  .action((file: string, o: { json?: boolean; to: string; out?: string; quiet?: boolean }) =>
     run(async () => {
+      if (o.to === 'firmware')
+        return (await import('./firmware.js')).writeProject(file, o.out, o.quiet);
       const { fontRules } = await import('./fonts.js');
       return (await commands()).exportFile(file, o, o.to === 'svg' ? fontRules() : undefined);
     }, o.json),

@@ -7,9 +7,10 @@ const reserved = new Set(
    template this throw true try type typedef union unsigned using virtual void volatile wait while with word yield abs any all
    bit constrain delay exit gc gpio high input interrupts isr list low machine millis micros next now number output range random
    read serial sin sleep sq string sum time tone uint8 write wdt timer math os sys analog digital led gone way lightness root
-   below same before to played place of level i j tell share makepass makeround anyread asleep wakesat awakesince lookwhethertostay rounds turns passing more changed clockstart edges
+   below same before to played place of level i j tell makepass makeround anyread asleep wakesat awakesince lookwhethertostay rounds turns passing more changed clockstart edges
    assert async await open none len range dict set countsat ishigh switch dim expm1 lightsleep start goround ticks latest
-   lines config chip began edges event kept keptplace checkof loadkept savekept one places found iswhole bytes check turn eeprom`
+   tellevents saytime sayreadings testall answer hear heard heardlength sayevery sayat letter rate readings linein zip select
+   hour minute second daystart localtime lines config chip began edges event kept keptplace checkof loadkept savekept one places found iswhole bytes check turn eeprom`
     .split(/\s+/)
     .filter(Boolean),
 );

@@ -25,6 +25,14 @@ export class Page {
     this.put(...lines(commented(text), width - start.length).map((line) => start + line));
   }
 
+  /** A line with what is said of it after it, or before it where both are too long for one. */
+  noted(line: string, note: string | undefined): void {
+    const after = note ? `${line}  ${this.sign} ${commented(note)}` : line;
+    if (after.length <= width) return this.put(after);
+    if (note) this.say(note);
+    this.put(line);
+  }
+
   /** A section with its heading and a line before it. */
   section({ title, about, says }: Section, body: () => void): void {
     if (this.lines.length > 0) this.put(...Array<string>(this.apart).fill(''));

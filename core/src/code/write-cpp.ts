@@ -1,6 +1,6 @@
 import type { Declaration, Expression, Section, Sign, Statement, Type, Written } from './code.js';
 import { Page, width } from './page.js';
-import { commented, quoted } from './texts.js';
+import { quoted } from './texts.js';
 import { operands, tight, writeExpression, type Spelling } from './write-expression.js';
 
 const types: Readonly<Record<Type, string>> = {
@@ -61,26 +61,27 @@ export function writeCpp(sections: readonly Section[]): Written {
 }
 
 function declare(page: Page, declaration: Declaration): void {
-  const after = declaration.note ? `  // ${commented(declaration.note)}` : '';
+  const { note } = declaration;
   switch (declaration.declares) {
     case 'constant':
-      page.put(
-        `const ${types[declaration.type]} ${declaration.name} = ${write(declaration.value)};${after}`,
+      page.noted(
+        `const ${types[declaration.type]} ${declaration.name} = ${write(declaration.value)};`,
+        note,
       );
       return;
     case 'variable': {
       const { name, type, value, interrupted } = declaration;
       const kept = interrupted ? 'volatile ' : '';
-      page.put(`${kept}${types[type]} ${name} = ${write(value)};${after}`);
+      page.noted(`${kept}${types[type]} ${name} = ${write(value)};`, note);
       return;
     }
     case 'list':
-      page.put(`${types[declaration.type]} ${declaration.name}[${declaration.length}];${after}`);
+      page.noted(`${types[declaration.type]} ${declaration.name}[${declaration.length}];`, note);
       return;
     case 'table': {
       const { name, type, values } = declaration;
       const listed = values.map((v) => (type === 'real' ? realText(v) : String(v)));
-      page.put(`const ${types[type]} ${name}[] = {${listed.join(', ')}};${after}`);
+      page.noted(`const ${types[type]} ${name}[] = {${listed.join(', ')}};`, note);
       return;
     }
     case 'lines':

@@ -8,7 +8,7 @@ import type {
 } from './code.js';
 import { snake } from './names.js';
 import { Page, width } from './page.js';
-import { commented, lines, quoted } from './texts.js';
+import { lines, quoted } from './texts.js';
 import { operands, tight, writeExpression, type Spelling } from './write-expression.js';
 
 const signs: Spelling['signs'] = {
@@ -65,22 +65,22 @@ class PythonWriter {
 
   declare(declaration: Declaration): void {
     const { page } = this;
-    const after = declaration.note ? `  # ${commented(declaration.note)}` : '';
+    const { note } = declaration;
     switch (declaration.declares) {
       case 'constant':
-      case 'variable':
-        page.put(
-          `${this.spelling.name(declaration.name)} = ${this.write(declaration.value)}${after}`,
-        );
+      case 'variable': {
+        const { name, value } = declaration;
+        page.noted(`${this.spelling.name(name)} = ${this.write(value)}`, note);
         return;
+      }
       case 'list':
-        page.put(`${this.spelling.name(declaration.name)} = [0] * ${declaration.length}${after}`);
+        page.noted(`${this.spelling.name(declaration.name)} = [0] * ${declaration.length}`, note);
         return;
-      case 'table':
-        page.put(
-          `${this.spelling.name(declaration.name)} = (${declaration.values.join(', ')},)${after}`,
-        );
+      case 'table': {
+        const { name, values } = declaration;
+        page.noted(`${this.spelling.name(name)} = (${values.join(', ')},)`, note);
         return;
+      }
       case 'lines':
         page.put(...declaration.lines);
         return;

@@ -9,6 +9,8 @@ export interface Board {
   id: NonNullable<PartKind['program']>;
   label: string;
   language: 'cpp' | 'python';
+  /** Whether it knows the time of day by itself. */
+  knowsTime: boolean;
   /** Name of the file of a program, beginning with a name for the design. */
   file(stem: string): string;
   /** Files that stand beside it. */
@@ -24,23 +26,35 @@ export interface Board {
   writeHigh(pin: Expression, high: Expression): Statement;
   /** A pin that is on for a share of the time, 0 … 1; left out where pins only switch. */
   writeShare?(pin: Expression, share: Expression): Statement;
-  /** Says a notice: its name, and what it tells. */
-  tell(notice: string, told: Told): Statement;
-  /** What stands before everything: what the board wants, and the clock. */
-  begins(design: Design): Section;
+  /** Says that something has happened: what kind of thing, its name, and what of it. */
+  tell(kind: 'notice' | 'rule' | 'mode', of: string, told: Told): Statement;
+  /** Hears lines and answers them, with a function `hear`; left out where nobody speaks to it. */
+  talks?(parts: TalkParts): Section;
+  /** What stands before everything; `clock` where it asks for the time of day. */
+  begins(design: Design, clock: boolean): Section;
   /** What outlasts a power cut, with functions `loadKept` and `saveKept`; `mark` tells what another program has kept apart. */
   keeps(values: readonly KeptValue[], mark: number): Section;
   /** What is done once at the start. */
   starts(parts: Starts): Section;
   /** What is done over and over: reads the clock, then makes a pass. */
-  goesRound(parts: { sleeps: boolean; edges: boolean }): Section;
+  goesRound(parts: { sleeps: boolean; edges: boolean; hears: boolean }): Section;
   write(sections: readonly Section[]): Written;
 }
 
 export type Told = { text: Expression } | { number: Expression };
 
+/** What a board is asked for over its serial line. */
+export interface TalkParts {
+  title: string;
+  /** By their names, the pins as they are called on the board, and the settings that hold them. */
+  channels: readonly { name: string; label: string; pin: string; digital: boolean }[];
+  outputs: readonly { name: string; pin: string; high: boolean; dimmed: boolean }[];
+}
+
 /** What is to be made ready at the start. */
 export interface Starts {
+  /** Whether it asks for the time of day. */
+  clock: boolean;
   /** Whether it tells anything. */
   tells: boolean;
   /** Whether anything outlasts a power cut. */

@@ -23,6 +23,7 @@ import type { Channel } from '../design/index.js';
 import { ChannelParts } from './channel-parts.js';
 import type { Board } from './board.js';
 import { filterCode } from './filter-code.js';
+import { lineFrom } from './provenance.js';
 import { constant, variable, type Frame } from './frame.js';
 
 /** What the program has of one channel: its section, the function that reads it, and what puts its next reading off. */
@@ -257,10 +258,13 @@ class ChannelWriter extends ChannelParts {
   ): [beyond: Expression, back: Expression] {
     const { trips, threshold, hysteresis } = this.channel;
     const told = share ? 'per cent of the baseline' : 'counts';
-    const line = this.setting('Threshold', threshold, from ? `${told} from the baseline` : told);
+    const unit = from ? `${told} from the baseline` : told;
+    const origin = lineFrom(this.frame.design, this.channel);
+    const note = origin ? `${unit}; ${origin}` : unit;
+    const line = this.setting('Threshold', threshold, note);
     const back = hysteresis === 0 ? undefined : this.setting('Hysteresis', hysteresis, told);
-    const unit = share && from ? this.hundredth(from) : undefined;
-    const scaled = (of: Expression): Expression => (unit ? signs('*', of, unit) : of);
+    const one = share && from ? this.hundredth(from) : undefined;
+    const scaled = (of: Expression): Expression => (one ? signs('*', of, one) : of);
     const level = (side: 'above' | 'below'): [Expression, Expression] => {
       const [away, home] = side === 'above' ? (['+', '-'] as const) : (['-', '+'] as const);
       const trip = from ? signs(away, from, scaled(line)) : line;

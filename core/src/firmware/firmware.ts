@@ -1,13 +1,14 @@
 import { bool, name, type Declaration, type Section, type Written } from '../code/index.js';
 import type { Design } from '../design/index.js';
-import type { Board, Starts } from './board.js';
+import type { Board, Starts, TalkParts } from './board.js';
 import { channelCode, pinOf } from './channel-code.js';
 import { chartCode } from './chart-code.js';
 import { counterCode } from './counter-code.js';
+import { eventCode } from './event-code.js';
 import { shareFunction } from './drive-code.js';
 import { constant, Frame, variable } from './frame.js';
 import { keptValues, layoutMark } from './kept-code.js';
-import { boardIn, lacksOf } from './lacks.js';
+import { boardIn, lacksOf, type Lack } from './lacks.js';
 import { noticeCode } from './notice-code.js';
 import { outputCode } from './output-code.js';
 import { passCode } from './pass-code.js';
@@ -17,22 +18,27 @@ import { sequenceCode } from './sequence-code.js';
 /** The program of a design on a board. */
 export interface Firmware {
   written: Written;
+  /** What it does otherwise than one may think, with what helps. */
+  remarks: readonly Lack[];
   /** What it calls the things of the design: to look into it as it runs. */
   names: {
     channels: ReadonlyMap<string, string>;
     modes: ReadonlyMap<string, { variable: string; modes: ReadonlyMap<string, string> }>;
     counters: ReadonlyMap<string, string>;
     rules: ReadonlyMap<string, string>;
-    clockStart: string;
+    /** Whether it has a variable `clockStart`. */
+    asksClock: boolean;
   };
 }
 
 /**
  * Writes the program that does on a board what docs/rules.md says the design does.
  *
+ * @param quiet whether it is to leave out all that it says over its serial line
  * @throws RangeError where the board cannot do it: see `lacksOf`
  */
-export function writeFirmware(design: Design, board: Board): Firmware {
+export function writeFirmware(of: Design, board: Board, quiet = false): Firmware {
+  const design = quiet ? { ...of, notices: [] } : of;
   const [lack] = lacksOf(design, board);
   if (lack) throw new RangeError(`${lack.place}: ${lack.reason}. ${lack.cure}`);
   const frame = new Frame(design);
@@ -46,13 +52,16 @@ export function writeFirmware(design: Design, board: Board): Firmware {
   );
   const notices = design.notices.map((n) => noticeCode(frame, board, n));
   const kept = keptValues(frame);
+  const events = quiet ? undefined : eventCode(frame, board);
   const pass = passCode(frame, {
     ...{ channels, steps: [...charts, ...rules], outputs: [...outputs.values()], notices },
     keeps: kept.length > 0,
+    ...(events ? { tells: events.tells } : {}),
   });
-  const starts = startsOf(frame, board, channels, outputs);
+  const starts = startsOf(frame, board, channels, outputs, quiet);
+  const talk = quiet ? undefined : board.talks?.(talkParts(frame, starts));
   const sections: Section[] = [
-    board.begins(design),
+    board.begins(design, frame.wantsClock),
     settings(
       frame,
       board,
@@ -68,15 +77,28 @@ export function writeFirmware(design: Design, board: Board): Firmware {
     ...[...outputs.values()].map((o) => o.section),
     ...notices.map((n) => n.section),
     ...(kept.length > 0 ? [board.keeps(kept, layoutMark(design))] : []),
+    ...(events ? [events.section] : []),
+    ...(talk ? [talk] : []),
     pass,
     board.starts(starts),
     board.goesRound({
       sleeps: design.controller.sleep !== undefined,
       edges: starts.edges.length > 0,
+      hears: talk !== undefined,
     }),
   ];
-  return { written: board.write(sections), names: namesIn(frame) };
+  return {
+    written: board.write(sections),
+    remarks: frame.wantsClock && !board.knowsTime ? [withoutTime] : [],
+    names: namesIn(frame),
+  };
 }
+
+const withoutTime: Lack = {
+  place: 'time of day',
+  reason: 'The board does not know it: it takes the moment it gets power for midnight',
+  cure: 'Write the time at which it gets power into clockStart, or tell it the time by a clock of its own.',
+};
 
 function settings(frame: Frame, board: Board, own: readonly Declaration[]): Section {
   const { design } = frame;
@@ -117,12 +139,14 @@ function startsOf(
   board: Board,
   programs: readonly { edge?: { notes: string } }[],
   driven: ReadonlyMap<string, { dimmed: boolean }>,
+  quiet: boolean,
 ): Starts {
   const { design } = frame;
   const modes = new Map(design.controller.pins.map((p) => [p.pin, p.mode]));
   return {
-    tells: design.notices.length > 0,
+    tells: !quiet && (board.talks !== undefined || design.notices.length > 0),
     keeps: keptValues(frame).length > 0,
+    clock: frame.wantsClock,
     part: boardIn(design, board),
     analogue: design.channels.flatMap((c) => {
       const { digital, pin } = frame.channel(c.id);
@@ -143,6 +167,18 @@ function startsOf(
   };
 }
 
+/** What can be asked for over the serial line. */
+const talkParts = ({ design, channel }: Frame, { outputs }: Starts): TalkParts => ({
+  title: design.title,
+  channels: design.channels.map((c) => {
+    const { pin, digital } = channel(c.id);
+    return { name: c.name, label: pinOf(c.pin), pin, digital };
+  }),
+  outputs: outputs.map(({ pin, output, dimmed }) => {
+    return { name: output.name, pin, dimmed, high: output.active === 'high' };
+  }),
+});
+
 function namesIn(frame: Frame): Firmware['names'] {
   const { design } = frame;
   const by = <T>(list: readonly { id: string }[], of: (id: string) => T): Map<string, T> =>
@@ -158,6 +194,6 @@ function namesIn(frame: Frame): Firmware['names'] {
     }),
     counters: by(design.counters, frame.counter),
     rules: by(design.rules, (id) => frame.rule(id).active),
-    clockStart: frame.clockStart,
+    asksClock: frame.wantsClock,
   };
 }

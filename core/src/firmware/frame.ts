@@ -40,7 +40,9 @@ export class Frame {
   private readonly sequences = new Map<string, { base: string; played: string; since: string }>();
   readonly outputs = new Map<string, { base: string; pin: string }>();
   /** Moment at which midnight would have been on the board's clock, counted so that it is never below 0. */
-  readonly clockStart = 'clockStart';
+  private readonly clockStart = 'clockStart';
+  /** Whether anything asks for the time of day. */
+  wantsClock = false;
 
   constructor(readonly design: Design) {
     const { names } = this;
@@ -150,6 +152,7 @@ export class Frame {
 
   /** Time of day, ms after midnight. */
   get clock(): Expression {
+    this.wantsClock = true;
     return signs('%', signs('+', name(this.clockStart), name('now')), whole(dayMs, 'moment'));
   }
 }

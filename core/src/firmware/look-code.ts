@@ -41,7 +41,9 @@ export function lookCode(frame: Frame, condition: Condition, base: string): Look
       return inward(name(frame.rule(rule).active));
     },
     isPlayed: (sequence) => inward(name(frame.sequence(sequence).played)),
-    clock: frame.clock,
+    get clock() {
+      return frame.clock;
+    },
     now: name('now'),
     remember: (end, type, begins) => {
       const called = made(end);

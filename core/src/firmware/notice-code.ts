@@ -56,7 +56,11 @@ export function noticeCode(frame: Frame, board: Board, notice: Notice): NoticePr
     { do: 'let', name: changed, type: 'bool', value: isChanged },
     ...when(and(telling.isThere ?? bool(true), free, due), [
       ...when(name(changed), [set(told, telling.value)]),
-      board.tell(notice.name, 'number' in telling.told ? { number: name(told) } : telling.told),
+      board.tell(
+        'notice',
+        notice.name,
+        'number' in telling.told ? { number: name(told) } : telling.told,
+      ),
       set(sent, bool(true)),
       ...(timed ? [set(sentAt, name('now'))] : []),
     ]),

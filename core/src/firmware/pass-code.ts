@@ -32,6 +32,8 @@ export interface PassParts {
   notices: readonly NoticeProgram[];
   /** Whether anything outlasts a power cut. */
   keeps: boolean;
+  /** The function that tells what has begun and ended, where it tells. */
+  tells?: string;
 }
 
 /** One pass: read, rounds until nothing changes, outputs, notices, sleep. */
@@ -67,6 +69,7 @@ export function passCode(frame: Frame, parts: PassParts): Section {
     ...(sleep?.wakes ?? []),
     ...(frame.passing ? repeated(decides, name(frame.passing), sleep !== undefined) : decides),
     ...(keeps ? [{ do: 'call', call: call('saveKept') } as const] : []),
+    ...(parts.tells ? [{ do: 'call', call: call(parts.tells) } as const] : []),
   ];
   const holds: Declaration[] = [
     ...(sleep?.declares ?? []),

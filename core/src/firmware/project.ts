@@ -12,11 +12,20 @@ export interface ProjectFile {
  * Everything that is needed to load the program of a design on its board: the program itself first, and how it is loaded.
  *
  * @param stem the beginning of the files' names
+ * @param quiet whether it is to leave out all that it says over its serial line
  * @throws RangeError where the board cannot do it: see `lacksOf`
  */
-export function projectOf(design: Design, board: Board, stem: string): ProjectFile[] {
+export function projectOf(
+  design: Design,
+  board: Board,
+  stem: string,
+  quiet = false,
+): ProjectFile[] {
   const folder = plainStem(stem);
-  const program = { path: board.file(folder), text: writeFirmware(design, board).written.text };
+  const program = {
+    path: board.file(folder),
+    text: writeFirmware(design, board, quiet).written.text,
+  };
   return [
     program,
     { path: 'README.md', text: readme(design, board, program.path) },

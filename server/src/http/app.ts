@@ -17,6 +17,8 @@ const policy = {
   useDefaults: false,
   directives: {
     'default-src': ["'self'"],
+    // Programs are proven by MicroPython, which is machine code of the browser's.
+    'script-src': ["'self'", "'wasm-unsafe-eval'"],
     'style-src': ["'self'", "'unsafe-inline'"],
     'img-src': ["'self'", 'data:', 'blob:'],
     'font-src': ["'self'", 'data:'],

@@ -6,11 +6,12 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Design } from '@yurei/core/design';
 import { casesOf } from '@yurei/core/trials';
-import { concatMap, firstValueFrom, map, range, timer } from 'rxjs';
+import { concatMap, firstValueFrom, map, NEVER, range, timer } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
 import { BenchService } from '../app/bench/bench';
 import { Comparing } from '../app/bench/comparing';
 import { TrialsRunner } from '../app/bench/trials-runner';
+import { Proving } from '../app/code/proving';
 import { Api } from '../app/data/api';
 import { BenchBoard } from '../app/data/bench-board';
 import { BenchView } from '../app/data/bench-view';
@@ -324,6 +325,7 @@ export async function openBench(design: Design = slipwayBeam()) {
       { provide: BenchService, useValue: workers },
       { provide: Studies, useValue: studies },
       { provide: TrialsRunner, useValue: trialsInThread },
+      { provide: Proving, useValue: { prove: () => NEVER } },
       { provide: Comparing, useValue: comparingInThread },
       { provide: LogReading, useValue: { read: readLog, cancel: () => undefined } },
       ...[

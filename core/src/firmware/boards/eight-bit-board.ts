@@ -4,15 +4,16 @@ import {
   name,
   real,
   signs,
-  whole,
-  writeCpp,
   type Expression,
   type Statement,
 } from '../../code/index.js';
 import { paramsOf } from '../../catalog/index.js';
-import type { Board, Told } from '../board.js';
+import type { Board } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
+import { nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { talkInCpp } from './talk-in-cpp.js';
+import { cppWith, type Brought } from './used.js';
 
 const brings = (called: string, ...of: readonly Expression[]): Statement => ({
   do: 'call',
@@ -20,11 +21,56 @@ const brings = (called: string, ...of: readonly Expression[]): Statement => ({
 });
 const level = (high: Expression): Expression => choice(high, name('HIGH'), name('LOW'));
 
+/** The time as lines tell it, in s. */
+const timeLines = [
+  '',
+  'void sayTime() {',
+  '  Serial.print(uint32_t(now / 1000));',
+  "  Serial.print('.');",
+  '  const int part = now % 1000;',
+  '  if (part < 100) {',
+  "    Serial.print('0');",
+  '  }',
+  '  if (part < 10) {',
+  "    Serial.print('0');",
+  '  }',
+  '  Serial.print(part);',
+  '}',
+];
+/** Something has happened: a line for each kind of what is told of it. */
+const tellLines = ['const char *what', 'int32_t what', 'double what'].flatMap((what) => [
+  '',
+  `void tell(const char *kind, const char *of, ${what}) {`,
+  '  Serial.print(F("# event "));',
+  '  sayTime();',
+  "  Serial.print(' ');",
+  '  Serial.print(kind);',
+  "  Serial.print(' ');",
+  '  Serial.print(of);',
+  '  Serial.print(F(": "));',
+  '  Serial.println(what);',
+  '}',
+]);
+
+const imports: readonly Brought[] = [
+  { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
+  { word: 'expm1', lines: ['#include <math.h>'] },
+  { word: 'offsetof', lines: ['#include <stddef.h>'] },
+  { word: 'strcmp|strncmp', lines: ['#include <string.h>'] },
+  { word: 'atoi', lines: ['#include <stdlib.h>'] },
+  { word: 'EEPROM', lines: ['#include <EEPROM.h>'] },
+];
+const helpers: readonly Brought[] = [
+  { word: 'tell|sayTime', lines: timeLines },
+  { word: 'tell', lines: tellLines },
+];
+
 /** A 5 V board with an 8-bit controller that is programmed with `setup` and `loop`. */
 export const eightBitBoard: Board = {
   id: '8-bit board',
   label: '5 V 8-bit board, C++',
   language: 'cpp',
+  knowsTime: false,
   file: (stem) => `${stem}.ino`,
   beside: () => [],
   load: (file) => [
@@ -46,37 +92,11 @@ export const eightBitBoard: Board = {
       value: signs('+', signs('*', real(255), share), real(0.5)),
     }),
   tell: tellOf,
-  begins: ({ title, purpose, notices, counters, machines }) => ({
+  talks: talkInCpp,
+  begins: ({ title, purpose }, clock) => ({
     title,
-    says: [purpose, 'Written from the design; what it does is told in docs/rules.md.'],
-    holds: [
-      {
-        declares: 'lines',
-        lines: [
-          '#include <stdint.h>',
-          '#include <math.h>',
-          ...([...counters, ...machines].some((of) => of.kept)
-            ? ['#include <stddef.h>', '#include <EEPROM.h>']
-            : []),
-          '',
-        ],
-      },
-      {
-        declares: 'variable',
-        name: 'now',
-        type: 'moment',
-        value: whole(0, 'moment'),
-        note: 'ms since the start',
-      },
-      {
-        declares: 'variable',
-        name: 'clockStart',
-        type: 'moment',
-        value: whole(0, 'moment'),
-        note: 'time of day at the start, ms after midnight',
-      },
-      ...(notices.length > 0 ? [{ declares: 'lines' as const, lines: tellLines }] : []),
-    ],
+    says: [purpose, 'Written from the design.'],
+    holds: nowAndClock(clock),
   }),
   keeps: keptInEeprom,
   starts: ({ tells, keeps, part, analogue, inputs, outputs, edges }) => ({
@@ -97,7 +117,7 @@ export const eightBitBoard: Board = {
             ({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`,
           ),
           ...outputs.flatMap(({ pin, output }) => [
-            `  digitalWrite(${pin}, ${(output.active === 'high') === (output.feeds ?? false) ? 'HIGH' : 'LOW'});`,
+            `  digitalWrite(${pin}, ${restsHigh(output) ? 'HIGH' : 'LOW'});`,
             `  pinMode(${pin}, OUTPUT);`,
           ]),
           ...edges.map(
@@ -109,7 +129,7 @@ export const eightBitBoard: Board = {
       },
     ],
   }),
-  goesRound: () => ({
+  goesRound: ({ hears }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -120,30 +140,14 @@ export const eightBitBoard: Board = {
           'void loop() {',
           '  // The difference is right also where the clock of the board begins anew, after 49 days.',
           '  now += uint32_t(millis()) - uint32_t(now);',
+          ...(hears ? ['  hear();'] : []),
           '  makePass();',
           '}',
         ],
       },
     ],
   }),
-  write: writeCpp,
+  write: cppWith(imports, helpers),
 };
 
-/** A notice goes over the serial line. */
-const tellLines = [
-  '',
-  ...['const char *what', 'int32_t what', 'double what'].flatMap((what) => [
-    `void tell(const char *notice, ${what}) {`,
-    '  Serial.print(notice);',
-    '  Serial.print(": ");',
-    '  Serial.println(what);',
-    '}',
-  ]),
-];
-
 const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;
-
-function tellOf(notice: string, told: Told): Statement {
-  const value = 'text' in told ? told.text : told.number;
-  return brings('tell', { is: 'text', value: notice }, value);
-}

@@ -2,8 +2,9 @@ import { brought, snake, type Expression, type Statement } from '../../code/inde
 import type { Board } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
-import { edgesOf, nowAndClock, restsHigh, tellOf } from './python-parts.js';
-import { writeWithUsed, type Brought } from './python-program.js';
+import { edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { talkInMicroPython } from './talk-in-micropython.js';
+import { pythonWith, type Brought } from './used.js';
 
 const does = (called: string, ...of: readonly Expression[]): Statement => ({
   do: 'call',
@@ -12,6 +13,8 @@ const does = (called: string, ...of: readonly Expression[]): Statement => ({
 
 const imports: readonly Brought[] = [
   { word: 'os', lines: ['import os'] },
+  { word: 'select', lines: ['import select'] },
+  { word: 'sys', lines: ['import sys'] },
   { word: 'time', lines: ['import time'] },
   { word: 'expm1', lines: ['from math import expm1'] },
   { word: 'lightsleep', lines: ['from machine import lightsleep'] },
@@ -40,7 +43,12 @@ const helpers: readonly Brought[] = [
   },
   {
     word: 'tell',
-    lines: ['', '', 'def tell(notice, what):', '    print(notice + ": " + str(what))'],
+    lines: [
+      '',
+      '',
+      'def tell(kind, of, what):',
+      '    print("# event %.3f %s %s: %s" % (now / 1000, kind, of, what))',
+    ],
   },
 ];
 
@@ -56,6 +64,7 @@ export const radioBoard: Board = {
   id: 'radio board',
   label: '3.3 V radio board, MicroPython',
   language: 'python',
+  knowsTime: false,
   file: () => 'main.py',
   beside: () => [],
   load: (file) => [
@@ -72,10 +81,11 @@ export const radioBoard: Board = {
   writeHigh: (pin, high) => does('switch', pin, high),
   writeShare: (pin, share) => does('dim', pin, share),
   tell: tellOf,
-  begins: (design) => ({
-    title: design.title,
-    says: [design.purpose, 'Written from the design; what it does is told in docs/rules.md.'],
-    holds: nowAndClock(),
+  talks: talkInMicroPython,
+  begins: ({ title, purpose }, clock) => ({
+    title,
+    says: [purpose, 'Written from the design.'],
+    holds: nowAndClock(clock),
   }),
   keeps: keptInFile(['os.rename("kept.new", "kept.txt")']),
   starts: (parts) => {
@@ -124,7 +134,7 @@ export const radioBoard: Board = {
       ],
     };
   },
-  goesRound: ({ sleeps, edges }) => ({
+  goesRound: ({ sleeps, edges, hears }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -138,6 +148,7 @@ export const radioBoard: Board = {
           '    latest = time.ticks_ms()',
           '    now += time.ticks_diff(latest, ticks)',
           '    ticks = latest',
+          ...(hears ? ['    hear()'] : []),
           '    make_pass()',
           ...(sleeps && !edges
             ? ['    if asleep and wakes_at > now:', '        lightsleep(wakes_at - now)']
@@ -151,5 +162,5 @@ export const radioBoard: Board = {
       },
     ],
   }),
-  write: (sections) => writeWithUsed(sections, imports, helpers),
+  write: pythonWith(imports, helpers),
 };

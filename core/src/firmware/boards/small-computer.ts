@@ -2,8 +2,8 @@ import { brought, snake, type Expression, type Statement } from '../../code/inde
 import type { Board, Starts } from '../board.js';
 import { outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
-import { edgesOf, nowAndClock, restsHigh, tellOf } from './python-parts.js';
-import { writeWithUsed, type Brought } from './python-program.js';
+import { edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { pythonWith, type Brought } from './used.js';
 
 const does = (called: string, ...of: readonly Expression[]): Statement => ({
   do: 'call',
@@ -37,7 +37,12 @@ const helpers: readonly Brought[] = [
   },
   {
     word: 'tell',
-    lines: ['', '', 'def tell(notice, what):', '    print(f"{notice}: {what}", flush=True)'],
+    lines: [
+      '',
+      '',
+      'def tell(kind, of, what):',
+      '    print(f"# event {now / 1000:.3f} {kind} {of}: {what}", flush=True)',
+    ],
   },
 ];
 
@@ -48,6 +53,7 @@ export const smallComputer: Board = {
   id: 'small computer',
   label: '3.3 V small computer, Python 3',
   language: 'python',
+  knowsTime: true,
   file: () => 'watch.py',
   beside: (stem) => [
     {
@@ -79,11 +85,11 @@ export const smallComputer: Board = {
   readHigh: (pin) => brought('is_high', pin),
   writeHigh: (pin, high) => does('switch', pin, high),
   tell: tellOf,
-  begins: (design) => ({
-    title: design.title,
-    says: [design.purpose, 'Written from the design; what it does is told in docs/rules.md.'],
+  begins: ({ title, purpose }, clock) => ({
+    title,
+    says: [purpose, 'Written from the design.'],
     holds: [
-      ...nowAndClock(),
+      ...nowAndClock(clock),
       { declares: 'lines', lines: ['CHIP = "/dev/gpiochip0"  # which of them: gpiodetect tells'] },
     ],
   }),
@@ -106,6 +112,12 @@ export const smallComputer: Board = {
             '}',
           'lines = gpiod.request_lines(CHIP, consumer="watch", config=CONFIG)',
           ...(parts.keeps ? ['load_kept()'] : []),
+          ...(parts.clock
+            ? [
+                '_, _, _, hour, minute, second, *_ = time.localtime()',
+                'clock_start = ((hour * 60 + minute) * 60 + second) * 1000',
+              ]
+            : []),
           'began = time.monotonic_ns()',
         ],
       },
@@ -128,7 +140,7 @@ export const smallComputer: Board = {
       },
     ],
   }),
-  write: (sections) => writeWithUsed(sections, imports, helpers),
+  write: pythonWith(imports, helpers),
 };
 
 /** How each line is asked for. */

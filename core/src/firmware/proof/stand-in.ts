@@ -68,6 +68,14 @@ class PWM:
         w.driven[self.number] = duty * 255 / 65535
 
 
+class Poll:
+    def register(self, stream, flag):
+        pass
+
+    def poll(self, timeout):
+        return []
+
+
 class Bias:
     PULL_UP = 1
 
@@ -160,14 +168,16 @@ def replace_file(name, other):
 
 
 def says(text, **_):
+    told = text.split(" ", 3)[3:]
     for notice in w.told:
-        if text.startswith(notice + ": "):
+        if told and told[0].startswith("notice " + notice + ": "):
             w.told[notice] += 1
             return
 
 
 def begin():
-    w.space["clock_start"] = w.job["clock"] + w.begins
+    if "clock_start" in w.space:
+        w.space["clock_start"] = w.job["clock"] + w.begins
     w.begun = True
 
 
@@ -251,7 +261,9 @@ def play(text):
     line = module(Bias=Bias, Direction=Direction, Edge=Edge, Value=Value)
     brought = {
         "machine": module(ADC=ADC, PWM=PWM, Pin=Pin, lightsleep=lightsleep),
-        "time": module(ticks_ms=ticks_ms, ticks_diff=lambda a, b: a - b, monotonic_ns=monotonic_ns),
+        "time": module(ticks_ms=ticks_ms, ticks_diff=lambda a, b: a - b, monotonic_ns=monotonic_ns, localtime=lambda: (0,) * 9),
+        "select": module(POLLIN=1, poll=Poll),
+        "sys": module(stdin=None),
         "os": module(rename=replace_file, replace=replace_file, fsync=lambda _: None),
         "gpiod": module(
             LineSettings=LineSettings,

@@ -9,11 +9,12 @@ import type { Course, Stand } from '../proof/course.js';
 import { standOf } from '../proof/difference.js';
 
 /** Functions of a board as the programs find them, on a computer: a clock that is set, pins that are told. */
-const shim = `
+export const shim = `
 #include <stdint.h>
 #include <math.h>
 #include <stdio.h>
 #include <string.h>
+#include <stdlib.h>
 #include <stddef.h>
 #include <unistd.h>
 #include <sys/mman.h>
@@ -27,6 +28,7 @@ enum { INPUT, OUTPUT, INPUT_PULLUP };
 enum { CHANGE = 2, FALLING, RISING };
 enum { A0 = 14, A1, A2, A3, A4, A5 };
 static uint32_t clockMs;
+[[maybe_unused]] static uint64_t unasked;
 static int pins[64], driven[64], modes[64];
 static void (*notes[64])();
 static std::map<std::string, int> told;
@@ -40,15 +42,36 @@ void pinMode(int, int) {}
 void analogReference(int) {}
 int digitalPinToInterrupt(int pin) { return pin; }
 void attachInterrupt(int pin, void (*note)(), int mode) { notes[pin] = note; modes[pin] = mode; }
-static std::string notice, said;
+static std::string line, said, incoming;
+static std::vector<std::string> lines;
+static bool keepsLines = false;
 static void put(const char *text) { said += text; }
 static void put(long number) { said += std::to_string(number); }
+#define F(text) (text)
 struct SerialLine {
   void begin(long) {}
-  void print(const char *text) { if (strcmp(text, ": ")) notice = text; }
-  template <class T> void println(T) { told[notice] += 1; }
+  int available() { return incoming.size(); }
+  int read() {
+    const int letter = incoming[0];
+    incoming.erase(0, 1);
+    return letter;
+  }
+  void print(const char *text) { line += text; }
+  void print(char letter) { line += letter; }
+  template <class T> void print(T number) { line += std::to_string(number); }
+  template <class T> void println(T what) {
+    print(what);
+    const size_t at = line.find(" notice "), end = line.find(": ");
+    if (line.rfind("# event ", 0) == 0 && at != std::string::npos && end != std::string::npos) told[line.substr(at + 8, end - at - 8)] += 1;
+    println();
+  }
+  void println() {
+    if (keepsLines) lines.push_back(line);
+    line.clear();
+  }
 };
 SerialLine Serial;
+void delay(int ms) { clockMs += ms; }
 struct Memory {
   uint8_t *memory;
   uint16_t length() { return 1024; }
@@ -70,15 +93,21 @@ export interface Job {
   courses: readonly Course[];
 }
 
+/** Compiles a program in a folder, without a warning; gives its path. */
+export function compileCpp(folder: string, text: string): string {
+  const [source, made] = [join(folder, 'programs.cpp'), join(folder, 'programs')];
+  writeFileSync(source, text);
+  const options = ['-std=c++17', '-O0', '-Wall', '-Wextra', '-Werror', '-Wno-unused-function'];
+  execFileSync('g++', [...options, '-o', made, source], { stdio: 'pipe' });
+  return made;
+}
+
 /** How each program stands through each of its courses, as the compiled C++ does it. */
 export function playOnHost(jobs: readonly Job[]): Stand[][][] {
   const folder = mkdtempSync(join(tmpdir(), 'yurei-firmware-'));
   try {
-    const source = join(folder, 'programs.cpp');
-    writeFileSync(source, programs(jobs));
-    const options = ['-std=c++17', '-O0', '-Wall', '-Wextra', '-Werror', '-Wno-unused-function'];
-    execFileSync('g++', [...options, '-o', join(folder, 'programs'), source], { stdio: 'pipe' });
-    const out = execFileSync(join(folder, 'programs'), {
+    const made = compileCpp(folder, programs(jobs));
+    const out = execFileSync(made, {
       input: jobs.map((job, i) => inputOf(job, i)).join(''),
       maxBuffer: 1 << 30,
       encoding: 'utf8',
@@ -113,13 +142,13 @@ function programOf(design: Design, i: number): string {
     list(told, ','),
     list(pins, ','),
   ];
-  return `namespace p${i} {\n${text}\nvoid say() { ${parts.join(' put("|"); ')} }\n}`;
+  return `namespace p${i} {\n${text}\nvoid say() { ${parts.join(' put("|"); ')} }\nuint64_t *const dayStart = ${names.asksClock ? '&clockStart' : '&unasked'};\n}`;
 }
 
 const mainOf = (count: number): string => `
 struct Program { void (*setup)(); void (*loop)(); void (*say)(); uint64_t *clock; };
 static const Program programs[] = {
-${Array.from({ length: count }, (_, i) => `{p${i}::setup, p${i}::loop, p${i}::say, &p${i}::clockStart}`).join(',\n')}
+${Array.from({ length: count }, (_, i) => `{p${i}::setup, p${i}::loop, p${i}::say, p${i}::dayStart}`).join(',\n')}
 };
 static std::vector<std::array<int, 3>> changes;
 static std::vector<int> cuts;

@@ -9,6 +9,6 @@ export const steps: readonly { name: string; path?: string; concern?: Concern }[
   { name: 'Rehearse', path: 'rehearse' },
   { name: 'Drive & feed', concern: 'drive' },
   { name: 'Build' },
-  { name: 'Code' },
+  { name: 'Code', path: 'code' },
   { name: 'Log' },
 ];

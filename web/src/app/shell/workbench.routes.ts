@@ -3,6 +3,8 @@ import { Comparing } from '../bench/comparing';
 import { ComparingInWorkers } from '../bench/comparing-in-workers';
 import { TrialsInWorkers } from '../bench/trials-in-workers';
 import { TrialsRunner } from '../bench/trials-runner';
+import { Proving } from '../code/proving';
+import { ProvingInWorker } from '../code/proving-in-worker';
 import { Workbench } from './workbench';
 
 /** The work on one design: its steps, and what the shelf need not load, as it brings the catalogue along. */
@@ -13,6 +15,7 @@ export const workbenchRoutes: Routes = [
     providers: [
       { provide: TrialsRunner, useClass: TrialsInWorkers },
       { provide: Comparing, useClass: ComparingInWorkers },
+      { provide: Proving, useClass: ProvingInWorker },
     ],
     children: [
       { path: 'plan', loadComponent: () => import('../plan/plan').then((m) => m.PlanStep) },
@@ -23,6 +26,7 @@ export const workbenchRoutes: Routes = [
         path: 'rehearse',
         loadComponent: () => import('../rehearse/rehearse').then((m) => m.RehearseStep),
       },
+      { path: 'code', loadComponent: () => import('../code/code').then((m) => m.CodeStep) },
       { path: '', pathMatch: 'full', redirectTo: 'wire' },
       { path: '**', redirectTo: 'wire' },
     ],

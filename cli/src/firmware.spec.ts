@@ -1,0 +1,30 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { writeProject } from './firmware.js';
+
+const folder = mkdtempSync(join(tmpdir(), 'yurei-project-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+const demo = (name: string): string => `demo/${name}.yurei.json`;
+
+it('writes the program of the board with how it is loaded, and overwrites nothing', async () => {
+  const { text } = await writeProject(demo('slipway-beam'), folder);
+  const [program, readme] = text.split('\n');
+  expect(program).toBe(join(folder, 'slipway-beam/slipway-beam.ino'));
+  expect(readFileSync(program ?? '', 'utf8')).toMatch(/const int beamThreshold = 380;/);
+  const told = readFileSync(readme ?? '', 'utf8');
+  expect(told).toMatch(/^# Slipway beam\n/);
+  expect(told).toMatch(/1\. Firmware first: unplug what the board drives/);
+  expect(told).toMatch(/\| Sounder \| U1\.D8 \| driven, active high \|/);
+  await expect(writeProject(demo('slipway-beam'), folder)).rejects.toThrow(
+    /slipway-beam\.ino is there already, and may hold changes of yours/,
+  );
+});
+
+it.each([
+  ['without a controller', 'bilge-sump', /There is no controller, so there is nothing to load/],
+  ['for the bare chip', 'mooring-boom', /are not written yet/],
+  ['that reads over a bus', 'compass-light', /channel Hand near: It is not read at a pin/],
+])('says why there is no program: a design %s', async (_, name, reason) => {
+  await expect(writeProject(demo(name), folder)).rejects.toThrow(reason);
+});

@@ -1,0 +1,46 @@
+import { brought, commented, snake, whole, type Declaration } from '../../code/index.js';
+import type { Channel, Output } from '../../design/index.js';
+import type { Board, Starts } from '../board.js';
+
+/** The clock of a program, and when its day began where it asks for the time of day. */
+export const nowAndClock = (clock: boolean): Declaration[] => [
+  {
+    declares: 'variable',
+    ...{ name: 'now', type: 'moment', value: whole(0, 'moment') },
+    note: 'ms since the start',
+  },
+  ...(clock
+    ? [
+        {
+          declares: 'variable' as const,
+          ...{ name: 'clockStart', type: 'moment' as const, value: whole(0, 'moment') },
+          note: 'time of day at the start, ms after midnight',
+        },
+      ]
+    : []),
+];
+
+/** Says that something has happened. */
+export const tellOf: Board['tell'] = (kind, of, told) => ({
+  do: 'call',
+  call: brought(
+    'tell',
+    { is: 'text', value: kind },
+    { is: 'text', value: commented(of) },
+    'text' in told ? told.text : told.number,
+  ),
+});
+
+/** Whether a pin is high as long as its output is off. */
+export const restsHigh = ({ active, feeds }: Output): boolean =>
+  (active === 'high') === (feeds ?? false);
+
+/** The edges that are noted, with the names as Python writes them. */
+export const edgesOf = ({
+  edges,
+}: Starts): { pin: string; edge: NonNullable<Channel['edge']>; notes: string }[] =>
+  edges.map(({ pin, channel, notes }) => ({
+    pin: snake(pin).toUpperCase(),
+    edge: channel.edge ?? 'change',
+    notes: snake(notes),
+  }));

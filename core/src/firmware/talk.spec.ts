@@ -1,0 +1,95 @@
+/** What programs say over their serial line: the lines of docs/bench-protocol.md, as a maker's terminal would see them. */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Design } from '../design/index.js';
+import { demo } from '../testing/demo.js';
+import { eightBitBoard, radioBoard, writeFirmware } from './index.js';
+import { compileCpp, shim } from './testing/host.js';
+
+const beam = demo('slipway-beam');
+const pin = 14;
+
+/** Says lines to the compiled program, each after so many ms, with its pin at so many counts; gives what it tells. */
+function say(design: Design, told: readonly (readonly [at: number, line: string])[], counts = 800) {
+  const folder = mkdtempSync(join(tmpdir(), 'yurei-talk-'));
+  try {
+    const { text } = writeFirmware(design, eightBitBoard).written;
+    const heard = told.map(
+      ([at, line]) => `if (clockMs == ${at}) incoming += ${JSON.stringify(line)};`,
+    );
+    const main = `int main() {
+      keepsLines = true;
+      pins[${pin}] = ${counts};
+      setup();
+      for (; clockMs < 3000; clockMs++) { ${heard.join(' ')} loop(); }
+      for (const auto &one : lines) puts(one.c_str());
+    }`;
+    const program = text.replace(/^#include .*$/gm, '');
+    const made = compileCpp(folder, [shim, program, main].join('\n'));
+    return execFileSync(made, { encoding: 'utf8' }).trimEnd().split('\n');
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+it('says what it is and which pins it reads, and sends readings as often as it is asked to', () => {
+  const lines = say(beam, [
+    [5, 'hello\n'],
+    [6, 'pins\r\n'],
+    [10, 'rate 10\n'],
+    [1500, 'rate 0\n'],
+  ]);
+  expect(lines.slice(0, 4)).toEqual([
+    '# yurei bench 1, Slipway beam',
+    '# pins A0',
+    '# ok rate 10',
+    'time,A0',
+  ]);
+  const readings = lines.filter((line) => /^\d/.test(line));
+  // From 10 ms to 1.5 s, ten in a second.
+  expect(readings).toHaveLength(15);
+  expect(readings.slice(0, 2)).toEqual(['0.010,800', '0.110,800']);
+});
+
+it('refuses what it does not know, and lines that are too long', () => {
+  const lines = say(beam, [
+    [5, 'rate 2000\n'],
+    [6, 'rate -1\n'],
+    [7, 'open the door\n'],
+    [8, `${'x'.repeat(300)}\n`],
+    [9, '\n'],
+    [10, 'hello\n'],
+  ]);
+  expect(lines).toEqual([
+    '# no: rate 0 to 1000',
+    '# no: rate 0 to 1000',
+    ...Array<string>(3).fill('# no: it knows hello, pins, rate and test'),
+    '# yurei bench 1, Slipway beam',
+  ]);
+});
+
+it('tries each output and channel on request, and tells what begins', () => {
+  expect(say(beam, [[5, 'test\n']])).toEqual(['# test Sounder', '# test Beam 800', '# ok test']);
+  // Below its threshold of 380: five readings in a row, one each 10 ms.
+  expect(say(beam, [], 100)).toEqual(['# event 0.040 rule r1: begins']);
+});
+
+it('nothing of a name ends a line of its own', () => {
+  const title = 'One\n# ok "\\';
+  const [line, ...others] = say({ ...beam, title }, [[5, 'hello\n']]);
+  expect(line).toBe('# yurei bench 1, One # ok "/');
+  expect(others).toEqual([]);
+});
+
+it('a quiet build opens no line and says nothing', () => {
+  for (const [board, word] of [
+    [eightBitBoard, /Serial/],
+    [radioBoard, /print|stdin/],
+  ] as const) {
+    const design = board === radioBoard ? demo('chart-table-light') : beam;
+    expect(writeFirmware(design, board).written.text).toMatch(word);
+    expect(writeFirmware(design, board, true).written.text).not.toMatch(word);
+  }
+});

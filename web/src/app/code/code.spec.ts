@@ -1,0 +1,133 @@
+import { TestBed } from '@angular/core/testing';
+import type { Design } from '@yurei/core/design';
+import { Observable, of, throwError } from 'rxjs';
+import { unzipSync } from 'fflate';
+import { demo, openBench, show, type Screen } from '../../testing/workbench-bed';
+import * as downloads from '../common/download';
+import { DesignSession } from '../data/design-session';
+import { CodeStep } from './code';
+import { Proving, type Proven } from './proving';
+
+const beam = demo('slipway-beam');
+// jsdom lays nothing out.
+Range.prototype.getClientRects = () => [] as unknown as DOMRectList;
+
+const opened = async (
+  design: Design,
+  told: Observable<Proven> = of(),
+): Promise<Screen<CodeStep>> => {
+  TestBed.overrideProvider(Proving, { useValue: { prove: () => told } });
+  await openBench(design);
+  return show(CodeStep);
+};
+const text = (screen: Screen<CodeStep>): string =>
+  screen
+    .all('yu-code-view')
+    .map((view) => view.textContent)
+    .join('');
+const session = (): DesignSession => TestBed.inject(DesignSession);
+
+beforeEach(() => localStorage.clear());
+
+it('shows the program, its sections, and what a section is about', async () => {
+  const screen = await opened(beam);
+  expect(screen.text('.bar')).toMatch(/5 V 8-bit board, C\+\+/);
+  expect(text(screen)).toMatch(/const int beamThreshold = 380;/);
+  expect(screen.text('.sections')).toMatch(/Settings.*Rule r1.*when Beam → Sounder on.*Sounder/s);
+  await screen.press('Sounder');
+  expect(screen.text('.sections [aria-current]')).toBe('Sounder');
+});
+
+it('a changed threshold is another line, shown against what was taken last', async () => {
+  const screen = await opened(beam);
+  await screen.press('Changes');
+  expect(screen.text('.same')).toMatch(/as it was when you came here/);
+  const [channel] = beam.channels;
+  if (!channel) throw new Error('It has no channel.');
+  session().edit({ type: 'put-channel', channel: { ...channel, threshold: 300 } });
+  await screen.until(() => text(screen).includes('beamThreshold = 300;'));
+  expect(text(screen)).toMatch(/beamThreshold = 380;[^]*beamThreshold = 300;/);
+});
+
+it('a download has the program and how it is loaded, and is what changes are told against', async () => {
+  const screen = await opened(beam);
+  const taken = jest.spyOn(downloads, 'download').mockReturnValue();
+  await screen.press('Download');
+  const [name, blob] = taken.mock.calls[0] ?? [];
+  expect(name).toBe('slipway-beam.zip');
+  const bytes = await new Promise<Uint8Array>((done) => {
+    const reader = new FileReader();
+    reader.onload = () => done(new Uint8Array(reader.result as ArrayBuffer));
+    reader.readAsArrayBuffer(blob as Blob);
+  });
+  expect(Object.keys(unzipSync(new Uint8Array(bytes)))).toEqual([
+    'slipway-beam/slipway-beam.ino',
+    'slipway-beam/README.md',
+  ]);
+  await screen.press('Changes');
+  expect(screen.text('.same')).toMatch(/as it was when you last took it/);
+});
+
+it('says how it is loaded', async () => {
+  const screen = await opened(beam);
+  await screen.press('Load it');
+  expect(screen.text('.load')).toMatch(/Firmware first.*send “hello”/s);
+});
+
+it.each([
+  ['without a controller', { ...beam, parts: [] }, /Nothing is wired yet/],
+  ['of a chip', demo('mooring-boom'), /are not written yet/],
+  ['over a bus', demo('compass-light'), /channel Hand near ?: It is not read at a pin.*Go there/s],
+])('says why there is none: %s', async (_, design, reason) => {
+  const screen = await opened(design);
+  expect(screen.text('.none')).toMatch(reason);
+  expect(screen.all('yu-code-view')).toHaveLength(0);
+});
+
+it('a time of day is told where the board does not know it', async () => {
+  const [rule] = beam.rules;
+  if (!rule) throw new Error('It has no rule.');
+  const night = { is: 'time', from: 79_200, to: 21_600 } as const;
+  const screen = await opened({ ...beam, rules: [{ ...rule, while: night }] });
+  expect(screen.text('.remark')).toMatch(/takes the moment it gets power for midnight/);
+  expect(text(screen)).toMatch(/clockStart/);
+});
+
+describe('proven', () => {
+  const proven = async (told: Observable<Proven>): Promise<Screen<CodeStep>> => {
+    const screen = await opened(beam, told);
+    await screen.until(() => /Runs it on what its pins read/.test(screen.text('yu-proof-bar')));
+    await screen.press('Prove it');
+    return screen;
+  };
+
+  it.each<[string, Observable<Proven>, RegExp]>([
+    ['passes', of({ passes: 3001 }), /3,001 passes of “.*” compared: no difference\./],
+    ['a difference', of({ passes: 5, difference: 'at 3 ms' }), /It differs: at 3 ms\./],
+    ['an error', throwError(() => new Error('no memory')), /no memory/],
+  ])('tells %s', async (_, told, says) => {
+    const screen = await proven(told);
+    await screen.until(() => says.test(screen.text('yu-proof-bar')));
+  });
+
+  it('tells how far it has come, and can be ended', async () => {
+    let ended = false;
+    const screen = await proven(
+      new Observable((observer) => {
+        observer.next({ passes: 1000, of: 4000 });
+        return () => (ended = true);
+      }),
+    );
+    await screen.until(() => /1,000 of 4,000 passes/.test(screen.text('yu-proof-bar')));
+    await screen.press('Cancel');
+    expect(ended).toBe(true);
+    expect(screen.text('yu-proof-bar')).toMatch(/Runs it on/);
+  });
+
+  it('an edit takes back what was proven', async () => {
+    const screen = await proven(of({ passes: 3001 }));
+    await screen.until(() => /no difference/.test(screen.text('yu-proof-bar')));
+    session().edit({ type: 'describe', fields: { title: 'Another' } });
+    await screen.until(() => !/no difference/.test(screen.text('yu-proof-bar')));
+  });
+});

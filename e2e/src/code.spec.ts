@@ -17,6 +17,15 @@ uint32_t millis() { return clockMs; }
 int analogRead(int) { return counts; }
 void digitalWrite(int pin, int level) { pins[pin] = level; }
 void pinMode(int, int) {}
+void delay(int) {}
+#define F(text) (text)
+struct {
+  void begin(long) {}
+  int available() { return 0; }
+  int read() { return -1; }
+  template <class... T> void print(T...) {}
+  template <class... T> void println(T...) {}
+} Serial;
 #include "${program}"
 int main() {
   setup();

@@ -9,7 +9,7 @@ const reserved = new Set(
    read serial sin sleep sq string sum time tone uint8 write wdt timer math os sys analog digital led gone way lightness root
    below same before to played place of level i j tell makepass makeround anyread asleep wakesat awakesince lookwhethertostay rounds turns passing more changed clockstart edges
    assert async await open none len range dict set countsat ishigh switch dim expm1 lightsleep start goround ticks latest
-   tellevents saytime sayreadings testall answer hear heard heardlength sayevery sayat letter rate readings linein zip select
+   tellevents tellcount tellreading saytime sayreadings testall answer hear heard heardlength sayevery sayat letter rate readings linein zip select
    hour minute second daystart localtime lines config chip began edges event kept keptplace checkof loadkept savekept one places found iswhole bytes check turn eeprom`
     .split(/\s+/)
     .filter(Boolean),

@@ -41,7 +41,8 @@ export interface Board {
   write(sections: readonly Section[]): Written;
 }
 
-export type Told = { text: Expression } | { number: Expression };
+/** A text, a whole number, or one with a fraction. */
+export type Told = { text: Expression } | { count: Expression } | { reading: Expression };
 
 /** What a board is asked for over its serial line. */
 export interface TalkParts {

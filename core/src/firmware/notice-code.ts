@@ -56,11 +56,7 @@ export function noticeCode(frame: Frame, board: Board, notice: Notice): NoticePr
     { do: 'let', name: changed, type: 'bool', value: isChanged },
     ...when(and(telling.isThere ?? bool(true), free, due), [
       ...when(name(changed), [set(told, telling.value)]),
-      board.tell(
-        'notice',
-        notice.name,
-        'number' in telling.told ? { number: name(told) } : telling.told,
-      ),
+      board.tell('notice', notice.name, asKept(telling.told, name(told))),
       set(sent, bool(true)),
       ...(timed ? [set(sentAt, name('now'))] : []),
     ]),
@@ -86,6 +82,10 @@ export function noticeCode(frame: Frame, board: Board, notice: Notice): NoticePr
   };
 }
 
+/** A number is told as it is kept, a text as it stands. */
+const asKept = (told: Told, kept: Expression): Told =>
+  'text' in told ? told : 'count' in told ? { count: kept } : { reading: kept };
+
 function tellingOf(frame: Frame, { tells }: Notice, base: string, looks: Looks): Telling {
   const another = (value: Expression) => (from: Expression) => signs('!=', value, from);
   switch (tells.tell) {
@@ -97,7 +97,7 @@ function tellingOf(frame: Frame, { tells }: Notice, base: string, looks: Looks):
     }
     case 'counter': {
       const value = name(frame.counter(tells.counter));
-      return { value, type: 'long', told: { number: value }, differs: another(value) };
+      return { value, type: 'long', told: { count: value }, differs: another(value) };
     }
     case 'mode': {
       const chart = frame.chart(tells.machine);
@@ -114,7 +114,7 @@ function tellingOf(frame: Frame, { tells }: Notice, base: string, looks: Looks):
       const { value, isRead } = frame.channel(tells.channel);
       const by = real(tells.by);
       return {
-        ...{ value, type: 'real', told: { number: value }, isThere: isRead },
+        ...{ value, type: 'real', told: { reading: value }, isThere: isRead },
         differs: (from) =>
           or(signs('>=', signs('-', value, from), by), signs('>=', signs('-', from, value), by)),
       };

@@ -27,7 +27,7 @@ export const tellOf: Board['tell'] = (kind, of, told) => ({
     'tell',
     { is: 'text', value: kind },
     { is: 'text', value: commented(of) },
-    'text' in told ? told.text : told.number,
+    'text' in told ? told.text : 'count' in told ? told.count : told.reading,
   ),
 });
 

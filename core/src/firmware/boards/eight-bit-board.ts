@@ -1,6 +1,7 @@
 import {
   brought,
   choice,
+  commented,
   name,
   real,
   signs,
@@ -11,7 +12,7 @@ import { paramsOf } from '../../catalog/index.js';
 import type { Board } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
-import { nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { nowAndClock, restsHigh } from './common-parts.js';
 import { talkInCpp } from './talk-in-cpp.js';
 import { cppWith, type Brought } from './used.js';
 
@@ -37,10 +38,10 @@ const timeLines = [
   '  Serial.print(part);',
   '}',
 ];
-/** Something has happened: a line for each kind of what is told of it. */
-const tellLines = ['const char *what', 'int32_t what', 'double what'].flatMap((what) => [
+/** Says that something has happened, and a text, a whole number or one with a fraction. */
+const tellLines = (called: string, what: string): string[] => [
   '',
-  `void tell(const char *kind, const char *of, ${what}) {`,
+  `void ${called}(const char *kind, const char *of, ${what}) {`,
   '  Serial.print(F("# event "));',
   '  sayTime();',
   "  Serial.print(' ');",
@@ -50,7 +51,14 @@ const tellLines = ['const char *what', 'int32_t what', 'double what'].flatMap((w
   '  Serial.print(F(": "));',
   '  Serial.println(what);',
   '}',
-]);
+];
+const tells = { text: 'tell', count: 'tellCount', reading: 'tellReading' } as const;
+
+const tellOf: Board['tell'] = (kind, of, told) => {
+  const [[what, value]] = Object.entries(told) as [[keyof typeof tells, Expression]];
+  const texts = [kind, commented(of)].map((text) => ({ is: 'text', value: text }) as const);
+  return brings(tells[what], ...texts, value);
+};
 
 const imports: readonly Brought[] = [
   { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
@@ -61,8 +69,10 @@ const imports: readonly Brought[] = [
   { word: 'EEPROM', lines: ['#include <EEPROM.h>'] },
 ];
 const helpers: readonly Brought[] = [
-  { word: 'tell|sayTime', lines: timeLines },
-  { word: 'tell', lines: tellLines },
+  { word: 'tell|tellCount|tellReading|sayTime', lines: timeLines },
+  { word: 'tell', lines: tellLines('tell', 'const char *what') },
+  { word: 'tellCount', lines: tellLines('tellCount', 'int32_t what') },
+  { word: 'tellReading', lines: tellLines('tellReading', 'double what') },
 ];
 
 /** A 5 V board with an 8-bit controller that is programmed with `setup` and `loop`. */

@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   linkedSignal,
   signal,
@@ -105,6 +106,11 @@ export class CodeStep {
     const written = this.written();
     return written && this.taken.before(this.session.id, written.text);
   });
+  constructor() {
+    // What is seen first is what is told against.
+    effect(() => void this.before());
+  }
+
   protected readonly isOther = computed(() => this.before()?.text !== this.written()?.text);
 
   /** The section that is marked, by its place. */

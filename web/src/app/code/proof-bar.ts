@@ -1,4 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+} from '@angular/core';
 import { clockAt } from '@yurei/core/scene';
 import { formatNumber } from '@angular/common';
 import { Button } from 'primeng/button';
@@ -65,6 +72,8 @@ type State = Proven | { trouble: string } | undefined;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ProofBar {
+  /** Whether the program is written in the language in which it is proven. */
+  readonly inPython = input.required<boolean>();
   protected readonly Math = Math;
   private readonly view = inject(BenchView);
   private readonly proving = inject(Proving);
@@ -98,7 +107,8 @@ export class ProofBar {
     if (!state) return `Runs it on what its pins read in “${scene}”, and compares each pass.`;
     if ('trouble' in state) return state.trouble;
     if ('difference' in state) return `It differs: ${state.difference}.`;
-    return `${this.count(state.passes)} passes of “${scene}” compared: no difference.`;
+    const how = this.inPython() ? '' : ' Its statements were run as MicroPython.';
+    return `${this.count(state.passes)} passes of “${scene}” compared: no difference.${how}`;
   }
 
   protected readonly count = (n: number): string => formatNumber(n, 'en');

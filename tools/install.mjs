@@ -35,6 +35,19 @@ export const ensureCompiler = () =>
     ['gcc', 'g++', 'libc6-dev'],
   );
 
+/** The compiler of 8-bit controllers and a simulator of their instructions, for the programs that are written for boards. */
+export const ensureChip = () =>
+  ensure(
+    'the compiler of the chip and its simulator',
+    [
+      '/usr/bin/avr-g++',
+      '/usr/lib/avr/include/avr/io.h',
+      '/usr/include/simavr/sim_avr.h',
+      '/usr/include/libelf.h',
+    ],
+    ['gcc-avr', 'avr-libc', 'libsimavr-dev', 'libelf-dev'],
+  );
+
 /** Python and a linter of it, for the programs that are written for boards. */
 export const ensurePython = () =>
   ensure('Python', ['/usr/bin/python3', '/usr/bin/pyflakes3'], ['python3', 'pyflakes3']);

@@ -1,7 +1,13 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
-import { ensureBrowser, ensureCompiler, ensurePackages, ensurePython } from './install.mjs';
+import {
+  ensureBrowser,
+  ensureChip,
+  ensureCompiler,
+  ensurePackages,
+  ensurePython,
+} from './install.mjs';
 import { local, root, run } from './run.mjs';
 
 /**
@@ -83,6 +89,7 @@ if (built)
   ]);
 await check('compiler', ensureCompiler);
 await check('Python', ensurePython);
+await check('chip', ensureChip);
 await check('unit tests', () => jest('unit', []));
 if (built && (await check('browser', ensureBrowser))) {
   await check('browser tests', () =>

@@ -1,7 +1,7 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileStem } from '@yurei/core/exchange';
-import { boardOf, lacksOf, projectOf, writeFirmware } from '@yurei/core/firmware';
+import { boardOf, firmwareOf, projectOf } from '@yurei/core/firmware';
 import { BadInput } from './bad-input.js';
 import { loadDesign } from './load-design.js';
 import type { Report } from './report.js';
@@ -16,12 +16,14 @@ export async function writeProject(file: string, out = '.', quiet = false): Prom
   const design = await loadDesign(file);
   const target = boardOf(design);
   if (!('board' in target)) throw new BadInput(`${file}: ${target.reason}. ${target.cure}`);
-  const lacks = lacksOf(design, target.board);
-  if (lacks.length > 0)
-    throw new BadInput(lacks.map((l) => `${file}: ${l.place}: ${l.reason}. ${l.cure}`).join('\n'));
+  const found = firmwareOf(design, target.board, quiet);
+  if ('lacks' in found)
+    throw new BadInput(
+      found.lacks.map((l) => `${file}: ${l.place}: ${l.reason}. ${l.cure}`).join('\n'),
+    );
   const files = projectOf(design, target.board, fileStem(design.title), quiet);
   for (const { path, text } of files) await put(join(out, path), text);
-  const { remarks } = writeFirmware(design, target.board, quiet);
+  const { remarks } = found;
   const said = [
     ...files.map(({ path }) => join(out, path)),
     ...remarks.map((r) => `${r.place}: ${r.reason}. ${r.cure}`),

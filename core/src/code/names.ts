@@ -1,19 +1,4 @@
-/** Words that mean something in C, C++ or Python, or that the boards' functions are called. */
-const reserved = new Set(
-  `alignas alignof and as asm auto bool break byte case catch char class const constexpr continue def default define del delete do
-   double elif else enum except explicit export extern false final finally float for from friend global goto if import in inline
-   int is lambda long main map max min mutable namespace new none nonlocal not nullptr object operator or override pass pin print
-   private protected public raise register return round setup loop shift short signed sizeof static str struct super switch
-   template this throw true try type typedef union unsigned using virtual void volatile wait while with word yield abs any all
-   bit constrain delay exit gc gpio high input interrupts isr list low machine millis micros next now number output range random
-   read serial sin sleep sq string sum time tone uint8 write wdt timer math os sys analog digital led gone way lightness root
-   below same before to played place of level i j tell makepass makeround anyread asleep wakesat awakesince lookwhethertostay rounds turns passing more changed clockstart edges
-   assert async await open none len range dict set countsat ishigh switch dim expm1 lightsleep start goround ticks latest
-   tellevents tellcount tellreading saytime sayreadings testall answer hear heard heardlength sayevery sayat letter rate readings linein zip select
-   hour minute second daystart localtime lines config chip began edges event kept keptplace checkof loadkept savekept one places found iswhole bytes check turn eeprom`
-    .split(/\s+/)
-    .filter(Boolean),
-);
+import { reserved } from './reserved.js';
 
 /** Letters that fold to plain ones where taking off accents is not enough. */
 const folded: Readonly<Record<string, string>> = {

@@ -2,6 +2,7 @@ import type { Expression, Section, Statement, Written } from '../code/index.js';
 import type { PartKind } from '../catalog/index.js';
 import type { Channel, Design, Output, Part } from '../design/index.js';
 import type { KeptValue } from './kept-code.js';
+import type { Memory } from './memory.js';
 
 /** How the program on a board takes readings, drives pins and tells things: what differs from board to board. */
 export interface Board {
@@ -9,6 +10,8 @@ export interface Board {
   id: NonNullable<PartKind['program']>;
   label: string;
   language: 'cpp' | 'python';
+  /** Left out where there is more than programs take. */
+  memory?: Memory;
   /** Whether it knows the time of day by itself. */
   knowsTime: boolean;
   /** Name of the file of a program, beginning with a name for the design. */
@@ -24,6 +27,8 @@ export interface Board {
   /** Whether a digital pin is high. */
   readHigh(pin: Expression): Expression;
   writeHigh(pin: Expression, high: Expression): Statement;
+  /** e^x − 1, also where x is small. */
+  lessOne(of: Expression): Expression;
   /** A pin that is on for a share of the time, 0 … 1; left out where pins only switch. */
   writeShare?(pin: Expression, share: Expression): Statement;
   /** Says that something has happened: what kind of thing, its name, and what of it. */

@@ -2,7 +2,6 @@ import {
   and,
   as,
   bool,
-  brought,
   choice,
   ms,
   name,
@@ -241,7 +240,7 @@ class ChannelWriter extends ChannelParts {
     const last = this.remembers('LastRead', 'moment');
     this.noted.push(set(last, now));
     const gone = signs('/', signs('minus', as('real', signs('-', now, last))), as('real', follow));
-    return signs('minus', brought('expm1', gone));
+    return signs('minus', this.board.lessOne(gone));
   }
   private readonly noted: Statement[] = [];
 

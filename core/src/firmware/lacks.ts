@@ -21,8 +21,8 @@ export function boardIn(design: Design, board: Board): Part {
   return found;
 }
 
-/** Everything of a design that its program on a board could not do: then none is written. */
-export function lacksOf(design: Design, board: Board): Lack[] {
+/** What of a design its program on a board could not do, as far as it is seen before it is put together. */
+export function plainLacks(design: Design, board: Board): Lack[] {
   const boards = design.parts.filter((p) => kindOf(p).program === board.id);
   const [only, ...others] = boards;
   if (!only || others.length > 0)

@@ -62,13 +62,26 @@ const tellOf: Board['tell'] = (kind, of, told) => {
 
 const imports: readonly Brought[] = [
   { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
-  { word: 'expm1', lines: ['#include <math.h>'] },
+  { word: 'exp', lines: ['#include <math.h>'] },
   { word: 'offsetof', lines: ['#include <stddef.h>'] },
   { word: 'strcmp|strncmp', lines: ['#include <string.h>'] },
   { word: 'atoi', lines: ['#include <stdlib.h>'] },
   { word: 'EEPROM', lines: ['#include <EEPROM.h>'] },
 ];
 const helpers: readonly Brought[] = [
+  {
+    word: 'lessOne',
+    lines: [
+      '',
+      '// e^of − 1, also where it is small: there by the first terms of its series.',
+      'double lessOne(double of) {',
+      '  if (of < -0.01) {',
+      '    return exp(of) - 1.0;',
+      '  }',
+      '  return of * (1.0 + of / 2.0 * (1.0 + of / 3.0 * (1.0 + of / 4.0 * (1.0 + of / 5.0))));',
+      '}',
+    ],
+  },
   { word: 'tell|tellCount|tellReading|sayTime', lines: timeLines },
   { word: 'tell', lines: tellLines('tell', 'const char *what') },
   { word: 'tellCount', lines: tellLines('tellCount', 'int32_t what') },
@@ -81,6 +94,12 @@ export const eightBitBoard: Board = {
   label: '5 V 8-bit board, C++',
   language: 'cpp',
   knowsTime: false,
+  // Data sheet of 8-bit controllers with 32 pins: 2 kB. The usual buffers of a serial line, and calls some ten deep.
+  memory: {
+    ram: 2048,
+    others: 600,
+    sizeOf: { bool: 1, byte: 1, int: 2, long: 4, moment: 8, real: 4 },
+  },
   file: (stem) => `${stem}.ino`,
   beside: () => [],
   load: (file) => [
@@ -101,6 +120,8 @@ export const eightBitBoard: Board = {
       type: 'int',
       value: signs('+', signs('*', real(255), share), real(0.5)),
     }),
+  // The library of the chip's compiler has no expm1.
+  lessOne: (of) => brought('lessOne', of),
   tell: tellOf,
   talks: talkInCpp,
   begins: ({ title, purpose }, clock) => ({

@@ -80,6 +80,7 @@ export const radioBoard: Board = {
   readHigh: (pin) => brought('is_high', pin),
   writeHigh: (pin, high) => does('switch', pin, high),
   writeShare: (pin, share) => does('dim', pin, share),
+  lessOne: (of) => brought('expm1', of),
   tell: tellOf,
   talks: talkInMicroPython,
   begins: ({ title, purpose }, clock) => ({

@@ -84,6 +84,7 @@ export const smallComputer: Board = {
   pin: (terminal) => terminal.slice(1),
   readHigh: (pin) => brought('is_high', pin),
   writeHigh: (pin, high) => does('switch', pin, high),
+  lessOne: (of) => brought('expm1', of),
   tell: tellOf,
   begins: ({ title, purpose }, clock) => ({
     title,

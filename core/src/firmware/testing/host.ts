@@ -197,7 +197,7 @@ int main() {
 `;
 
 /** The number of a pin on the board. */
-function pinNumber(ref: string): number {
+export function pinNumber(ref: string): number {
   const pin = ref.slice(ref.indexOf('.') + 1);
   return Number(pin.slice(1)) + (pin.startsWith('A') ? 14 : 0);
 }

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -12,10 +13,9 @@ import { RouterLink } from '@angular/router';
 import { fileStem } from '@yurei/core/exchange';
 import {
   boardOf,
-  lacksOf,
+  firmwareOf,
   plainStem,
   projectOf,
-  writeFirmware,
   type Firmware,
   type Lack,
 } from '@yurei/core/firmware';
@@ -47,6 +47,7 @@ const shows: readonly { id: Shown; label: string }[] = [
     CodeView,
     FormsModule,
     Hint,
+    NgTemplateOutlet,
     Press,
     ProofBar,
     RouterLink,
@@ -78,20 +79,28 @@ export class CodeStep {
   });
   protected readonly label = computed(() => this.board()?.label ?? '');
   protected readonly language = computed(() => this.board()?.language ?? 'cpp');
-  /** What the board could not do: then nothing is written. */
-  protected readonly lacks = computed((): (Lack & { step: string })[] => {
-    const [design, board] = [this.design(), this.board()];
-    if (!design || !board) return [];
-    return lacksOf(design, board).map((lack) => ({ ...lack, step: stepOf(lack) }));
-  });
   /** Whether it is to say nothing over its serial line. */
   protected readonly quiet = signal(false);
-  private readonly firmware = computed((): Firmware | undefined => {
+  private readonly outcome = computed(() => {
     const [design, board] = [this.design(), this.board()];
-    if (!design || !board || this.lacks().length > 0) return undefined;
-    return writeFirmware(design, board, this.quiet());
+    return design && board && firmwareOf(design, board, this.quiet());
+  });
+  /** What the board could not do: then nothing is written. */
+  protected readonly lacks = computed((): (Lack & { step: string })[] => {
+    const outcome = this.outcome();
+    const lacks = outcome && 'lacks' in outcome ? outcome.lacks : [];
+    return lacks.map((lack) => ({ ...lack, step: stepOf(lack) }));
+  });
+  private readonly firmware = computed((): Firmware | undefined => {
+    const outcome = this.outcome();
+    return outcome && !('lacks' in outcome) ? outcome : undefined;
   });
   protected readonly written = computed(() => this.firmware()?.written);
+  /** How much of the chip's memory it takes. */
+  protected readonly takes = computed(() => {
+    const ram = this.firmware()?.ram;
+    return ram ? `RAM ${ram.takes} of ${ram.has} bytes` : '';
+  });
   protected readonly remarks = computed(() => this.firmware()?.remarks ?? []);
   protected readonly steps = computed(() => {
     const board = this.board();

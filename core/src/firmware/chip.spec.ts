@@ -1,0 +1,99 @@
+/** Programs of the 5 V board as machine code of its chip decide as they were rehearsed, in a simulator of its instructions. */
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { emptyDesign, type Design } from '../design/index.js';
+import { demo } from '../testing/demo.js';
+import { eightBitBoard, firstDifference, lacksOf, playCourse, writeFirmware } from './index.js';
+import { arbitraryCourse } from './testing/arbitrary-course.js';
+import { arbitraryProgram } from './testing/arbitrary-program.js';
+import { playOnChip, type OnChip } from './testing/chip-host.js';
+import type { Job } from './testing/host.js';
+
+/** A program with courses without power cuts: the simulator has none. */
+const job = (design: Design, i: number, each: number, length: number): Job => ({
+  design,
+  courses: fc
+    .sample(arbitraryCourse(design, length), { seed: i + 1, numRuns: each })
+    .map((course) => ({ ...course, cuts: [] })),
+});
+
+const differences = (jobs: readonly Job[], played: readonly OnChip[]): string[] =>
+  jobs.flatMap(({ design, courses }, i) =>
+    courses.flatMap((course, k) => {
+      const told = firstDifference(playCourse(design, course), played[i]?.stands[k] ?? []);
+      return told ? [`program ${i}, ${design.title}, course ${k}: ${told}`] : [];
+    }),
+  );
+
+const document = 'docs/firmware.md';
+const heading = '| design | flash, bytes | RAM, bytes | longest pass, cycles | … µs at 16 MHz |';
+
+/** The table of sizes and times. */
+const tableOf = (jobs: readonly Job[], played: readonly OnChip[]): string[] => [
+  heading,
+  '| --- | --: | --: | --: | --: |',
+  ...jobs.map(({ design }, i) => {
+    const { flash = 0, ram = 0, cycles = 0 } = played[i] ?? {};
+    const cells = [design.title, flash, ram, cycles, Math.round(cycles / 16)];
+    return `| ${cells.join(' | ')} |`;
+  }),
+];
+
+describe('the demo designs', () => {
+  const jobs = readdirSync('demo')
+    .map((file) => demo(file.replace('.yurei.json', '')))
+    .filter((design) => lacksOf(design, eightBitBoard).length === 0)
+    .map((design, i) => job(design, i, 4, 3000));
+  let played: OnChip[] = [];
+  beforeAll(() => {
+    played = playOnChip(jobs);
+  });
+
+  it('decide as they were rehearsed', () => {
+    expect(jobs.length).toBeGreaterThan(12);
+    expect(differences(jobs, played)).toEqual([]);
+  });
+
+  it('fit the chip, and are as large and as fast as the document tells', () => {
+    for (const [i, { flash, ram }] of played.entries()) {
+      expect(flash).toBeLessThan(32_256);
+      // What is told before anything is compiled: the compiler adds what the board's functions take.
+      const told = writeFirmware(jobs[i]?.design ?? emptyDesign(''), eightBitBoard).ram?.takes ?? 0;
+      expect(ram - told).toBeGreaterThan(0);
+      expect(ram - told).toBeLessThan(120);
+    }
+    const told = readFileSync(document, 'utf8');
+    const table = tableOf(jobs, played);
+    const cells = (line: string): string[] => line.split('|').map((cell) => cell.trim());
+    const rows = told.split('\n').map(cells);
+    if (process.env.YUREI_WRITE) {
+      const begin = told.indexOf('| design ');
+      const end = told.indexOf('\n\n', begin);
+      writeFileSync(document, told.slice(0, begin) + table.join('\n') + told.slice(end));
+      return;
+    }
+    for (const line of table.slice(2)) {
+      const [, title, ...numbers] = cells(line);
+      const row = rows.find(([, called]) => called === title);
+      // Another release of the compiler makes other code.
+      numbers.slice(0, 4).forEach((n, i) => {
+        const known = Number(row?.[i + 2]);
+        expect([title, Math.abs(Number(n) - known) <= 0.15 * known]).toEqual([title, true]);
+      });
+    }
+  });
+});
+
+it('random programs decide as they were rehearsed', () => {
+  const jobs = fc
+    .sample(arbitraryProgram(), { seed: 22, numRuns: 60 })
+    // Edges are noted at two of the pins only.
+    .filter(
+      (design) =>
+        lacksOf(design, eightBitBoard).length === 0 && design.channels.every((c) => !c.edge),
+    )
+    .slice(0, 20)
+    .map((design, i) => job(design, i, 3, 1500));
+  expect(jobs).toHaveLength(20);
+  expect(differences(jobs, playOnChip(jobs))).toEqual([]);
+});

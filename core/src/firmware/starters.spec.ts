@@ -1,21 +1,12 @@
 /** The programs of the demo designs decide as they were rehearsed: pass by pass, on random courses of what pins read. */
 import { readdirSync } from 'node:fs';
 import fc from 'fast-check';
-import type { Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
-import {
-  eightBitBoard,
-  firstDifference,
-  lacksOf,
-  playCourse,
-  radioBoard,
-  type Board,
-  type Course,
-  type Stand,
-} from './index.js';
+import { eightBitBoard, lacksOf, radioBoard, type Board } from './index.js';
 import { arbitraryCourse } from './testing/arbitrary-course.js';
 import { playOnHost, type Job } from './testing/host.js';
 import { playInPython } from './testing/python-host.js';
+import { differences } from './testing/random-jobs.js';
 
 const demos = readdirSync('demo').map((file) => demo(file.replace('.yurei.json', '')));
 
@@ -27,14 +18,6 @@ const jobs = (board: Board, each: number, length: number): Job[] =>
       design,
       courses: fc.sample(arbitraryCourse(design, length), { seed: i + 1, numRuns: each }),
     }));
-
-const differences = (of: readonly Job[], written: readonly Stand[][][]): string[] =>
-  of.flatMap(({ design, courses }: { design: Design; courses: readonly Course[] }, i) =>
-    courses.flatMap((course, k) => {
-      const told = firstDifference(playCourse(design, course), written[i]?.[k] ?? []);
-      return told ? [`${design.title}, course ${k}: ${told}`] : [];
-    }),
-  );
 
 it('the compiled programs of the demo designs decide as they were rehearsed', () => {
   const all = jobs(eightBitBoard, 20, 20_000);

@@ -8,6 +8,7 @@ export { restingLogic, type Kept, type LogicState, type RuleState } from './stat
 export { mostRounds, outputDuty, outputOn, stepLogic } from './interpreter.js';
 export { resetEvents, type Cause, type LogicEvent } from './logic-event.js';
 export { isDue, nextPass, nextReading } from './sleep.js';
+export { nextFeed } from './feeding.js';
 export { roundOf } from './outputs-step.js';
 export { arrival, levelAt, lightnessDuty, share } from './drive.js';
 export { patternOf, patterns, type Pattern } from './patterns.js';

@@ -5,6 +5,7 @@ import { doAll, type Asked } from './acts.js';
 import { restingChannel, stepChannel, type ChannelState } from './channel-step.js';
 import { lookAt } from './condition.js';
 import { duty } from './drive.js';
+import { feedsNow } from './feeding.js';
 import { causesOf, type Cause, type LogicEvent } from './logic-event.js';
 import { stepNotices } from './notices-step.js';
 import { stepOutputs } from './outputs-step.js';
@@ -219,9 +220,9 @@ function nextChange(program: Program, state: LogicState, t: number): number {
   return next;
 }
 
-/** Share of the time an output is on at a moment; those that feed sensors are taken as being read. */
+/** Share of the time an output is on at a moment. */
 export function outputDuty(state: LogicState, output: Output, t: number): number {
-  if (output.feeds) return 1;
+  if (output.feeds) return feedsNow(state, t) ? 1 : 0;
   const now = state.outputs[output.id];
   return now ? duty(output, now, t) : 0;
 }

@@ -1,3 +1,4 @@
+import type { FedChannel } from './feeding.js';
 import { restingChannel, type ChannelState } from './channel-step.js';
 import type { Memory } from '../condition/index.js';
 import type { Program } from './program.js';
@@ -22,6 +23,8 @@ export interface LogicState {
   outputs: Readonly<Record<string, OutputState>>;
   notices: Readonly<Record<string, NoticeState>>;
   awake: Awake;
+  /** Channels whose sensors are fed only for their readings. */
+  fed: readonly FedChannel[];
   /** Time of day at the reset, s after midnight. */
   clock: number;
   /** When a pass is due even if nothing is read; Infinity when none is, s. */
@@ -129,6 +132,9 @@ export function restingLogic(
       program.outputs.map((o) => [o.id, { ...restingOutput, at, since: at }]),
     ),
     notices: {},
+    fed: program.channels.flatMap(({ every, powerUp }) =>
+      powerUp === undefined ? [] : [{ every, powerUp }],
+    ),
     awake: { since: at, until: sleep ? at + sleep.awake : Infinity, asleep: false, wakes: at },
     clock,
     next: at,

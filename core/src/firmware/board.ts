@@ -42,7 +42,7 @@ export interface Board {
   /** What is done once at the start. */
   starts(parts: Starts): Section;
   /** What is done over and over: reads the clock, then makes a pass. */
-  goesRound(parts: { sleeps: boolean; edges: boolean; hears: boolean }): Section;
+  goesRound(parts: Round): Section;
   write(sections: readonly Section[]): Written;
 }
 
@@ -55,6 +55,16 @@ export interface TalkParts {
   /** By their names, the pins as they are called on the board, and the settings that hold them. */
   channels: readonly { name: string; label: string; pin: string; digital: boolean }[];
   outputs: readonly { name: string; pin: string; high: boolean; dimmed: boolean }[];
+}
+
+/** What is done over and over. */
+export interface Round {
+  sleeps: boolean;
+  /** Whether any edge is noted as it comes. */
+  edges: boolean;
+  hears: boolean;
+  /** How long before it wakes sensors are fed, ms. */
+  lead: number;
 }
 
 /** What is to be made ready at the start. */

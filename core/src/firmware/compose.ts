@@ -1,10 +1,11 @@
-import { bool, name, type Declaration, type Section } from '../code/index.js';
+import { bool, milliseconds, name, type Declaration, type Section } from '../code/index.js';
 import type { Design } from '../design/index.js';
 import type { Board, Starts, TalkParts } from './board.js';
 import { channelCode, pinOf } from './channel-code.js';
 import { chartCode } from './chart-code.js';
 import { counterCode } from './counter-code.js';
 import { eventCode } from './event-code.js';
+import { feedCode, leadOf } from './feed-code.js';
 import { shareFunction } from './drive-code.js';
 import { constant, Frame, variable } from './frame.js';
 import { keptValues, layoutMark } from './kept-code.js';
@@ -33,11 +34,13 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
     design.outputs.filter((o) => !o.feeds).map((o) => [o.id, outputCode(frame, board, o)]),
   );
   const notices = design.notices.map((n) => noticeCode(frame, board, n));
+  const feed = feedCode(frame, board, channels);
   const kept = keptValues(frame);
   const events = quiet ? undefined : eventCode(frame, board);
   const pass = passCode(frame, {
     ...{ channels, steps: [...charts, ...rules], outputs: [...outputs.values()], notices },
     keeps: kept.length > 0,
+    ...(feed ? { feeds: feed.feeds } : {}),
     ...(events ? { tells: events.tells } : {}),
   });
   const starts = startsOf(frame, board, channels, outputs, quiet);
@@ -57,6 +60,7 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
     ...charts.map((c) => c.section),
     ...rules.map((r) => withoutAsked(frame, r.section)),
     ...[...outputs.values()].map((o) => o.section),
+    ...(feed ? [feed.section] : []),
     ...notices.map((n) => n.section),
     ...(kept.length > 0 ? [board.keeps(kept, layoutMark(design))] : []),
     ...(events ? [events.section] : []),
@@ -66,6 +70,7 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
     board.goesRound({
       sleeps: design.controller.sleep !== undefined,
       edges: starts.edges.length > 0,
+      lead: milliseconds(leadOf(design)),
       hears: talk !== undefined,
     }),
   ];
@@ -93,7 +98,10 @@ function shared(frame: Frame): Section[] {
   const passing = frame.passing
     ? [variable(frame.passing, 'bool', bool(false), 'something held in the last round only')]
     : [];
-  const holds = [...passing, ...rules];
+  const sleeps = frame.design.controller.sleep
+    ? [variable('asleep', 'bool'), variable('wakesAt', 'moment')]
+    : [];
+  const holds = [...passing, ...sleeps, ...rules];
   return holds.length > 0 ? [{ title: 'What all parts know', says: [], holds }] : [];
 }
 

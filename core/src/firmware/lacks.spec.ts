@@ -19,7 +19,6 @@ it.each<[string, Partial<Design>, RegExp]>([
     { channels: [{ ...channel, pin: 'X1.count' }] },
     /^channel Beam: It is not read at a pin/,
   ],
-  ['fed for readings', { channels: [{ ...channel, powerUp: 0.005 }] }, /fed only while it is read/],
   [
     'as long as it is low',
     { channels: [{ ...channel, pin: 'U1.D2', edge: 'low' }] },

@@ -64,11 +64,6 @@ function channelLacks(design: Design, board: string, channel: Design['channels']
       'Let one of them read on an edge.',
     ],
     [
-      channel.powerUp !== undefined,
-      'Its sensor is fed only while it is read',
-      'Programs that feed sensors for readings are not written yet: feed it all the time.',
-    ],
-    [
       !isWholeMs(channel.every),
       'Its period is no whole number of milliseconds',
       'The clock of the board counts milliseconds: read it at whole ones.',

@@ -32,6 +32,8 @@ export interface PassParts {
   notices: readonly NoticeProgram[];
   /** Whether anything outlasts a power cut. */
   keeps: boolean;
+  /** The function that feeds sensors, where any are fed for their readings only. */
+  feeds?: string;
   /** The function that tells what has begun and ended, where it tells. */
   tells?: string;
 }
@@ -58,7 +60,9 @@ export function passCode(frame: Frame, parts: PassParts): Section {
     ...notices.map(({ sends }): Statement => ({ do: 'call', call: call(sends) })),
     ...(sleep?.falls ?? []),
   ];
+  const feeds: Statement[] = parts.feeds ? [{ do: 'call', call: call(parts.feeds) }] : [];
   const body: Statement[] = [
+    ...feeds,
     ...(sleep?.before ?? []),
     ...(read
       ? [{ do: 'let', name: read, type: 'bool', value: bool(false), changes: true } as const]
@@ -68,6 +72,7 @@ export function passCode(frame: Frame, parts: PassParts): Section {
     ),
     ...(sleep?.wakes ?? []),
     ...(frame.passing ? repeated(decides, name(frame.passing), sleep !== undefined) : decides),
+    ...feeds,
     ...(keeps ? [{ do: 'call', call: call('saveKept') } as const] : []),
     ...(parts.tells ? [{ do: 'call', call: call(parts.tells) } as const] : []),
   ];
@@ -175,13 +180,7 @@ function sleepCode(frame: Frame, channels: readonly ChannelProgram[]): SleepCode
     },
   ];
   return {
-    declares: [
-      variable('asleep', 'bool'),
-      variable('wakesAt', 'moment'),
-      variable('awakeSince', 'moment'),
-      ...looks.declares,
-      ...look,
-    ],
+    declares: [variable('awakeSince', 'moment'), ...looks.declares, ...look],
     before: when(asleep, [
       ...when(not(isWoken), [{ do: 'return' }]),
       // When its time has come all channels are read; an edge wakes for its own alone.

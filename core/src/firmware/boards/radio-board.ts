@@ -135,7 +135,7 @@ export const radioBoard: Board = {
       ],
     };
   },
-  goesRound: ({ sleeps, edges, hears }) => ({
+  goesRound: ({ sleeps, edges, hears, lead }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -152,7 +152,10 @@ export const radioBoard: Board = {
           ...(hears ? ['    hear()'] : []),
           '    make_pass()',
           ...(sleeps && !edges
-            ? ['    if asleep and wakes_at > now:', '        lightsleep(wakes_at - now)']
+            ? [
+                `    if asleep and wakes_at > now${lead ? ` + ${lead}` : ''}:`,
+                `        lightsleep(wakes_at - now${lead ? ` - ${lead}` : ''})`,
+              ]
             : []),
           '',
           '',

@@ -31,8 +31,18 @@ export interface Stand {
 /** Sums of times differ in their last digits, s. */
 const slack = 1e-9;
 
-/** Plays a course through the rehearsed logic: how everything stands after each of its passes. */
-export function playCourse(design: Design, course: Course): Stand[] {
+/**
+ * Plays a course through the rehearsed logic: how everything stands after each of its passes, up to one in which modes or rules go round
+ * in a circle.
+ */
+export const playCourse = (design: Design, course: Course): Stand[] =>
+  followCourse(design, course).stands;
+
+/** The same, and when it went round in a circle, ms. */
+export function followCourse(
+  design: Design,
+  course: Course,
+): { stands: Stand[]; circles?: number } {
   let state = restingLogic(design, { clock: course.clock / 1000 });
   const pins = new Map(design.channels.map((c) => [c.id, 0]));
   const kept = new Map<string, number>();
@@ -61,9 +71,11 @@ export function playCourse(design: Design, course: Course): Stand[] {
     const readings = new Map(due.map((c) => [c.id, kept.get(c.id) ?? pins.get(c.id) ?? 0]));
     for (const { id } of due) kept.delete(id);
     state = stepLogic(design, state, readings, t)[0];
+    // What goes round in a circle has no one meaning from there on.
+    if (state.circling.length > 0) return { stands: found, circles: at };
     found.push({ at, says: standing(design, state), pins: pinsOf(design, state, t) });
   }
-  return found;
+  return { stands: found };
 }
 
 function isPass(channels: readonly Channel[], state: LogicState, t: number): boolean {
@@ -72,12 +84,14 @@ function isPass(channels: readonly Channel[], state: LogicState, t: number): boo
   return t + slack >= next || channels.some((c) => isDue(state, c, t));
 }
 
-const pinsOf = ({ outputs }: Design, state: LogicState, t: number): number[] =>
-  outputs.flatMap((o) => {
-    if (o.feeds) return [];
-    const duty = outputDuty(state, o, t);
-    return [255 * (o.active === 'high' ? duty : 1 - duty)];
+const pinsOf = ({ outputs }: Design, state: LogicState, t: number): number[] => {
+  // What feeds is off as soon as there is a reading.
+  const read = t + Math.max(1e-4, ...state.fed.map(({ every }) => 3e-6 * every));
+  return outputs.map((o) => {
+    const duty = outputDuty(state, o, o.feeds ? read : t);
+    return 255 * (o.active === 'high' ? duty : 1 - duty);
   });
+};
 
 function standing(design: Design, state: LogicState): string {
   const flag = (is: boolean | undefined): string => (is ? '1' : '0');

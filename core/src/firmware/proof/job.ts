@@ -21,7 +21,6 @@ export function standInJob(
   const number = (pin: string): number => Number(board.pin(pinOf(pin)));
   const pins = new Map(design.channels.map((c) => [c.id, number(c.pin)]));
   const begins = [0, ...cuts];
-  const driven = design.outputs.filter((o) => !o.feeds);
   return {
     source: written.text,
     clock,
@@ -34,7 +33,7 @@ export function standInJob(
       counters: [...names.counters.values()].map(snake),
       rules: [...names.rules.values()].map(snake),
       notices: design.notices.map((n) => n.name),
-      pins: driven.map((o) => number(o.pin)),
+      pins: design.outputs.map((o) => number(o.pin)),
     },
   };
 }

@@ -1,7 +1,7 @@
 import type { Design } from '../../design/index.js';
 import type { Board } from '../board.js';
 import { radioBoard } from '../boards/radio-board.js';
-import { playCourse, type Stand } from './course.js';
+import { followCourse, type Stand } from './course.js';
 import { firstDifference, standOf } from './difference.js';
 import { standInJob } from './job.js';
 import { courseOf, momentsOf, type Played } from './scene-course.js';
@@ -11,6 +11,8 @@ import type { StandInJob } from './stand-in.js';
 export interface ProofAsked {
   job: StandInJob;
   rehearsed: readonly Stand[];
+  /** When modes or rules went round in a circle, ms. */
+  circles?: number;
 }
 
 /** What came of comparing. */
@@ -19,6 +21,8 @@ export interface Proof {
   passes: number;
   /** Where both first stand otherwise; left out where they never do. */
   difference?: string;
+  /** When modes or rules go round in a circle, ms: nothing is compared from there on. */
+  circles?: number;
 }
 
 /**
@@ -30,16 +34,20 @@ export interface Proof {
  */
 export function askProof(design: Design, board: Board, played: Played, clock: number): ProofAsked {
   const course = courseOf(design, played, clock);
-  const rehearsed = playCourse(design, course);
+  const { stands: rehearsed, circles } = followCourse(design, course);
   const job = standInJob(design, inPython(board), course, momentsOf(course, rehearsed));
-  return { job, rehearsed };
+  return { job, rehearsed, ...(circles === undefined ? {} : { circles }) };
 }
 
 /** @param told what the stand-in told */
-export function judgeProof({ rehearsed }: ProofAsked, told: string): Proof {
+export function judgeProof({ rehearsed, circles }: ProofAsked, told: string): Proof {
   const { lines } = JSON.parse(told) as { lines: string[] };
   const difference = firstDifference(rehearsed, lines.map(standOf));
-  return { passes: rehearsed.length, ...(difference ? { difference } : {}) };
+  return {
+    passes: rehearsed.length,
+    ...(difference ? { difference } : {}),
+    ...(circles === undefined ? {} : { circles }),
+  };
 }
 
 /** The same board programmed in Python. */

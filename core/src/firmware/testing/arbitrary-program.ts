@@ -85,23 +85,27 @@ export interface On {
   analogue?: readonly [string, string];
   digital: readonly [string, string, string];
   outputs: readonly [string, string];
+  feeds: string;
 }
 export const onEightBitBoard: On = {
   kind: 'controller-5v-8bit',
   analogue: ['A0', 'A1'],
   digital: ['D2', 'D3', 'D4'],
   outputs: ['D9', 'D10'],
+  feeds: 'D7',
 };
 export const onRadioBoard: On = {
   kind: 'radio-board-3v3',
   analogue: ['P2', 'P3'],
   digital: ['P4', 'P5', 'P8'],
   outputs: ['P9', 'P10'],
+  feeds: 'P11',
 };
 export const onSmallComputer: On = {
   kind: 'small-computer-3v3',
   digital: ['P7', 'P8', 'P9'],
   outputs: ['P10', 'P11'],
+  feeds: 'P12',
 };
 
 const analogue = (i: number, pin: string): fc.Arbitrary<Channel> =>
@@ -119,12 +123,15 @@ const analogue = (i: number, pin: string): fc.Arbitrary<Channel> =>
       stretch: maybe(seconds(2)),
       lockOut: maybe(seconds(2)),
       invert: maybe(fc.boolean()),
+      lead: fc.constantFrom(0, 0, 0.2, 1),
     })
-    .map((c): Channel => {
+    .map(({ lead, ...c }): Channel => {
       // Away is from a baseline.
       const from =
         c.baseline ?? (c.trips === 'away' ? ({ kind: 'fixed', counts: 400 } as const) : undefined);
-      return lean({ id: `c${i}`, pin: `U1.${pin}`, ...c, baseline: from });
+      // Whole milliseconds, and no longer than from one reading to the next.
+      const powerUp = lead > 0 ? Math.round(lead * c.every * 1000) / 1000 : undefined;
+      return lean({ id: `c${i}`, pin: `U1.${pin}`, ...c, baseline: from, powerUp });
     });
 
 const digital = (i: number, pin: string): fc.Arbitrary<Channel> =>
@@ -382,7 +389,11 @@ export const arbitraryProgram = (on: On = onEightBitBoard): fc.Arbitrary<Design>
       machine,
       rules: fc.tuple(rule(0), rule(1)),
       sequence,
-      outputs: fc.tuple(output(0, on.outputs[0]), output(1, on.outputs[1])),
+      outputs: fc.tuple(
+        output(0, on.outputs[0]),
+        output(1, on.outputs[1]),
+        output(2, on.feeds).map((o): Output => lean({ ...o, feeds: true, fade: undefined })),
+      ),
       notices: fc.tuple(notice(0), notice(1)),
       sleep: fc.option(sleep, { nil: undefined, freq: 4 }),
     })

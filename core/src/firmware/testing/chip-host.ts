@@ -55,7 +55,7 @@ function playOne(folder: string, run: string, job: Job): OnChip {
     ...[...names.counters.values()].map((of) => seen('k', of)),
     ...[...names.rules.values()].map((of) => seen('r', of)),
     ...design.notices.map((of) => `n ${of.name}`),
-    ...design.outputs.filter((o) => !o.feeds).map((o) => `o ${pinNumber(o.pin)}`),
+    ...design.outputs.map((o) => `o ${pinNumber(o.pin)}`),
     ...design.channels.map((c) => `i ${inputOf(job, c.id)}`),
     ...courses.flatMap((course) => courseLines(job, course)),
   ];

@@ -129,7 +129,7 @@ function programOf(design: Design, i: number): string {
     of
       .map((v, n) => `${n > 0 && between ? `put("${between}"); ` : ''}put((long)(${v}));`)
       .join(' ');
-  const pins = design.outputs.filter((o) => !o.feeds).map((o) => `driven[${pinNumber(o.pin)}]`);
+  const pins = design.outputs.map((o) => `driven[${pinNumber(o.pin)}]`);
   const told = design.notices.map((n) => `told[${quoted(n.name)}]`);
   const parts = [
     list([...names.channels.values()], ''),

@@ -103,6 +103,11 @@ describe('proven', () => {
 
   it.each<[string, Observable<Proven>, RegExp]>([
     ['passes', of({ passes: 3001 }), /3,001 passes of “.*” compared: no difference\./],
+    [
+      'a circle',
+      of({ passes: 5, circles: 550 }),
+      /5 passes agree, up to 550 ms: there modes or rules go/,
+    ],
     ['a difference', of({ passes: 5, difference: 'at 3 ms' }), /It differs: at 3 ms\./],
     ['an error', throwError(() => new Error('no memory')), /no memory/],
   ])('tells %s', async (_, told, says) => {

@@ -6,6 +6,7 @@ import {
   input,
   linkedSignal,
 } from '@angular/core';
+import { formatQuantity } from '@yurei/core/quantity';
 import { clockAt } from '@yurei/core/scene';
 import { formatNumber } from '@angular/common';
 import { Button } from 'primeng/button';
@@ -95,7 +96,7 @@ export class ProofBar {
   protected readonly manner = computed(() => {
     const state = this.state();
     if (!state) return 'soft';
-    return 'passes' in state && !('difference' in state) ? 'good' : 'bad';
+    return 'passes' in state && !('difference' in state) && !('circles' in state) ? 'good' : 'bad';
   });
   protected readonly says = computed(() => this.say());
 
@@ -107,6 +108,8 @@ export class ProofBar {
     if (!state) return `Runs it on what its pins read in “${scene}”, and compares each pass.`;
     if ('trouble' in state) return state.trouble;
     if ('difference' in state) return `It differs: ${state.difference}.`;
+    if ('circles' in state && state.circles !== undefined)
+      return `${this.count(state.passes)} passes agree, up to ${formatQuantity(state.circles / 1000, 's')}: there modes or rules go round in a circle, and have no one meaning. The findings tell which.`;
     const how = this.inPython() ? '' : ' Its statements were run as MicroPython.';
     return `${this.count(state.passes)} passes of “${scene}” compared: no difference.${how}`;
   }

@@ -15,7 +15,7 @@ export const feedsNow = (state: Pick<LogicState, 'awake' | 'fed'>, t: number): b
   );
 
 /** When outputs that feed sensors are switched next after `t`; Infinity where they never are. */
-export const nextFeed = (state: Pick<LogicState, 'awake' | 'fed'>, t: number): number =>
+const nextFeed = (state: Pick<LogicState, 'awake' | 'fed'>, t: number): number =>
   Math.min(
     ...state.fed.map((channel) => {
       // After a reading it falls due no more.
@@ -25,3 +25,9 @@ export const nextFeed = (state: Pick<LogicState, 'awake' | 'fed'>, t: number): n
     }),
     Infinity,
   );
+
+/** When the next pass after `t` falls due whatever is read, or sensors are to be fed; asleep, none else before it wakes. */
+export const nextPass = (state: LogicState, t: number): number => {
+  const { awake, next } = state;
+  return Math.max(Math.min(awake.asleep ? awake.wakes : next, nextFeed(state, t)), t + 1e-6);
+};

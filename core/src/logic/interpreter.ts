@@ -36,8 +36,9 @@ export function stepLogic(
   const conditions = conditionsOf(program);
   const { channels, matters, events } = readAll(program, conditions, state, readings, t);
   const awake = wake(program.controller.sleep, state.awake, readings.size > 0, t);
-  if (!matters && awake === state.awake && !reached(t, state.next))
-    return [{ ...state, channels }, events];
+  // Asleep it works out nothing, whatever has fallen due meanwhile.
+  const idle = awake.asleep || !reached(t, state.next);
+  if (!matters && awake === state.awake && idle) return [{ ...state, channels }, events];
   if (awake !== state.awake) events.push({ kind: 'sleep', begins: false, because: [] });
   const start = { ...state, channels, awake, circling: [] };
   let settled = settle(program, conditions, start, t, events);

@@ -44,7 +44,3 @@ export function isDue(
   const turns = (t - awake.since) / every;
   return Math.abs(turns - Math.round(turns)) < 1e-6;
 }
-
-/** When the next pass after `t` falls due whatever is read; asleep, none before it wakes. */
-export const nextPass = ({ awake, next }: LogicState, t: number): number =>
-  Math.max(awake.asleep ? awake.wakes : next, t + 1e-6);

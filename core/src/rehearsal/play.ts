@@ -2,7 +2,6 @@ import type { Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import {
   isDue,
-  nextFeed,
   nextPass,
   nextReading,
   resetEvents,
@@ -230,7 +229,6 @@ export class Play implements Sleeper {
     const until = Math.min(
       this.quiescent(t),
       nextPass(this.logic, t),
-      nextFeed(this.logic, t),
       nextFadeLook(this.design, this.logic, t),
       this.supervisor.next(t),
       this.course.settledUntil,
@@ -278,8 +276,7 @@ export class Play implements Sleeper {
   }
 
   get traces(): Trace[] {
-    const { watts, nets, outputs } = this.recorder;
-    return [watts, ...Object.values(nets), ...Object.values(outputs)];
+    return this.recorder.traces;
   }
 
   quietUntil(t: number): number {
@@ -312,7 +309,6 @@ export class Play implements Sleeper {
     return Math.min(
       reading,
       nextPass(this.logic, t),
-      nextFeed(this.logic, t),
       ...channels.map((c) => nextReading(this.logic, c, t)),
       nextFadeLook(this.design, this.logic, t),
       nextWatch(this.spans, t),

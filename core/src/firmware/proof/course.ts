@@ -55,8 +55,8 @@ export function followCourse(
       state = restingLogic(design, { at: t, clock: state.clock, kept: state });
       kept.clear();
     }
-    for (; next < course.changes.length && course.changes[next].at <= at; next++) {
-      const { channel: id, counts } = course.changes[next];
+    for (let turn = course.changes[next]; turn && turn.at <= at; turn = course.changes[++next]) {
+      const { channel: id, counts } = turn;
       const pin = design.channels.find((c) => c.id === id)?.pin;
       // Several channels may read one pin.
       for (const channel of design.channels.filter((c) => c.pin === pin)) {

@@ -243,6 +243,22 @@ describe.each([
       },
     ]),
     [
+      'code',
+      async () => {
+        await its.page.step('code');
+        await its.page.find('yu-code-view .cm-line');
+      },
+    ],
+    [
+      'code, how it is loaded',
+      async () => {
+        await its.page.view('Load it');
+        await its.page.find('.load li');
+        await its.page.step('rehearse');
+        await its.page.find('yu-rehearse .bar');
+      },
+    ],
+    [
       'many nights',
       async () => {
         await its.page.press('Many nights…');

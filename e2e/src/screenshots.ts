@@ -169,12 +169,14 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
-    name: 'score',
+    name: 'code',
     go: async (driver) => {
-      await openDemo(driver, 'Drying room fan', 'rehearse');
-      await view(driver, 'Score');
-      await driver.wait(until.elementLocated(By.css('yu-score-card .line:nth-child(3)')), 20000);
-      await driver.sleep(1500);
+      await openDemo(driver, 'Workbench lamp', 'code');
+      await driver.wait(until.elementLocated(By.css('yu-code-view .cm-line')), 20000);
+      const button = By.xpath("//button[normalize-space(.)='Prove it' and not(@disabled)]");
+      await driver.wait(until.elementLocated(button), 20000).click();
+      await driver.wait(until.elementLocated(By.css('yu-proof-bar .good')), 60000);
+      await driver.sleep(500);
     },
   },
 ];

@@ -42,10 +42,6 @@ export class Recorder {
   readonly watts = emptyTrace();
   readonly acting: ActingChange[] = [];
   readonly relays: Record<string, Trace> = {};
-  /** What goes on and off in a cycle of sleep, and what it takes. */
-  get traces(): Trace[] {
-    return [this.watts, ...Object.values(this.nets), ...Object.values(this.outputs)];
-  }
   private readonly operationsSeen = new RelayOperations();
   private readonly active = new Map<string, boolean>();
   private readonly senses: readonly (readonly [part: string, of: readonly Quantity[]])[];
@@ -63,6 +59,11 @@ export class Recorder {
       const { senses } = kindOf(part);
       return senses ? [[part.id, senses.quantities] as const] : [];
     });
+  }
+
+  /** What goes on and off in a cycle of sleep, and what it takes. */
+  get traces(): Trace[] {
+    return [this.watts, ...Object.values(this.nets), ...Object.values(this.outputs)];
   }
 
   get relayOperations(): RelayOperations['counted'] {

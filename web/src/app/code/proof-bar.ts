@@ -80,7 +80,10 @@ export class ProofBar {
   private readonly proving = inject(Proving);
   private work?: Subscription;
 
-  protected readonly rehearsed = this.view.rehearsed;
+  /** What was rehearsed, once the circuit has been followed in time. */
+  protected readonly rehearsed = computed(() =>
+    this.view.following() ? undefined : this.view.rehearsed(),
+  );
   /** As long as what was rehearsed is the same. */
   private readonly state = linkedSignal<unknown, State>({
     source: this.rehearsed,

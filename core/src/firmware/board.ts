@@ -12,6 +12,10 @@ export interface Board {
   language: 'cpp' | 'python';
   /** Left out where there is more than programs take. */
   memory?: Memory;
+  /** After how long without a sign of life it begins anew at most, s; left out where nothing watches over it. */
+  watches?: number;
+  /** Whether it draws less while its program sleeps; `edges` where any is noted as it comes. */
+  saves(edges: boolean): boolean;
   /** Whether it knows the time of day by itself. */
   knowsTime: boolean;
   /** Name of the file of a program, beginning with a name for the design. */
@@ -52,6 +56,8 @@ export type Told = { text: Expression } | { count: Expression } | { reading: Exp
 /** What a board is asked for over its serial line. */
 export interface TalkParts {
   title: string;
+  /** Whether a watchdog wants signs of life. */
+  watched: boolean;
   /** By their names, the pins as they are called on the board, and the settings that hold them. */
   channels: readonly { name: string; label: string; pin: string; digital: boolean }[];
   outputs: readonly { name: string; pin: string; high: boolean; dimmed: boolean }[];
@@ -59,6 +65,8 @@ export interface TalkParts {
 
 /** What is done over and over. */
 export interface Round {
+  /** After how long without a sign of life it begins anew, s. */
+  watchdog?: number;
   sleeps: boolean;
   /** Whether any edge is noted as it comes. */
   edges: boolean;
@@ -69,6 +77,8 @@ export interface Round {
 
 /** What is to be made ready at the start. */
 export interface Starts {
+  /** After how long without a sign of life it begins anew, s. */
+  watchdog?: number;
   /** Whether it asks for the time of day. */
   clock: boolean;
   /** Whether it tells anything. */

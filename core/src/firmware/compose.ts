@@ -68,6 +68,7 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
     pass,
     board.starts(starts),
     board.goesRound({
+      ...watched(design),
       sleeps: design.controller.sleep !== undefined,
       edges: starts.edges.length > 0,
       lead: milliseconds(leadOf(design)),
@@ -126,6 +127,7 @@ function startsOf(
   return {
     tells: !quiet && (board.talks !== undefined || design.notices.length > 0),
     keeps: keptValues(frame).length > 0,
+    ...watched(design),
     clock: frame.wantsClock,
     part: boardIn(design, board),
     analogue: design.channels.flatMap((c) => {
@@ -147,9 +149,13 @@ function startsOf(
   };
 }
 
+const watched = ({ controller: { watchdog } }: Design): { watchdog?: number } =>
+  watchdog === undefined ? {} : { watchdog };
+
 /** What can be asked for over the serial line. */
 const talkParts = ({ design, channel }: Frame, { outputs }: Starts): TalkParts => ({
   title: design.title,
+  watched: design.controller.watchdog !== undefined,
   channels: design.channels.map((c) => {
     const { pin, digital } = channel(c.id);
     return { name: c.name, label: pinOf(c.pin), pin, digital };

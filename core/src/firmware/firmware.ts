@@ -46,7 +46,12 @@ export function firmwareOf(design: Design, board: Board, quiet = false): Firmwar
   return {
     ...(ram ? { ram } : {}),
     written: board.write(sections),
-    remarks: frame.wantsClock && !board.knowsTime ? [withoutTime] : [],
+    remarks: [
+      ...(frame.wantsClock && !board.knowsTime ? [withoutTime] : []),
+      ...(design.controller.sleep && !board.saves(design.channels.some((c) => c.edge))
+        ? [withoutSaving]
+        : []),
+    ],
     names: namesIn(frame),
   };
 }
@@ -76,6 +81,12 @@ const tooLarge = ({ takes, has }: { takes: number; has: number }): Lack => ({
   cure: 'Let conditions look back over shorter times, smooth over fewer readings, build it quiet, or take a larger board.',
 });
 
+const withoutSaving: Lack = {
+  place: 'sleep',
+  reason:
+    'This program reads and decides as rehearsed, but only waits meanwhile: the board draws as much as awake',
+  cure: 'How long a battery lasts is told for a board that sleeps: reckon with its current awake.',
+};
 const withoutTime: Lack = {
   place: 'time of day',
   reason: 'The board does not know it: it takes the moment it gets power for midnight',

@@ -1,6 +1,6 @@
 import type { Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
-import { eightBitBoard, lacksOf, writeFirmware } from './index.js';
+import { eightBitBoard, lacksOf, radioBoard, writeFirmware } from './index.js';
 
 const beam = demo('slipway-beam');
 const [channel] = beam.channels;
@@ -43,7 +43,11 @@ it.each<[string, Partial<Design>, RegExp]>([
     { counters: [{ id: 'k', name: 'Guests', start: 0, least: 0, most: 4e9 }] },
     /^counter Guests: It counts further than 32 bits/,
   ],
-  ['watched', { controller: { ...beam.controller, watchdog: 2 } }, /watchdog/],
+  [
+    'watched for too long',
+    { controller: { ...beam.controller, watchdog: 20 } },
+    /waits 8 s at most/,
+  ],
 ])('says what a program could not do, before any is written: %s', (_, change, reason) => {
   const design = { ...beam, ...change };
   const said = lacksOf(design, eightBitBoard).map((l) => `${l.place}: ${l.reason}. ${l.cure}`);
@@ -76,4 +80,24 @@ it('what an edge notes is kept where other lines run meanwhile', () => {
   expect(written.text).toMatch(
     /attachInterrupt\(digitalPinToInterrupt\(beamPin\), beamTurned, CHANGE\);/,
   );
+});
+
+it('says what a program does otherwise than one may think', () => {
+  const sleeps = { ...beam, controller: { ...beam.controller, sleep: { every: 2, awake: 0 } } };
+  const said = (design: Design, board = eightBitBoard): string[] =>
+    writeFirmware(design, board).remarks.map(({ place }) => place);
+  expect(said(beam)).toEqual([]);
+  expect(said(sleeps)).toEqual(['sleep']);
+  expect(said(demo('watch-seat-timer'), radioBoard)).toEqual([]);
+});
+
+it('says what does not fit the memory of the chip, with how much there is', () => {
+  const over: Design['rules'][number]['when'] = {
+    ...{ is: 'flickers', channel: channel.id, from: 1, to: 10 },
+    over: 60,
+  };
+  const rules = [{ ...beam.rules[0], when: over }];
+  const [lack] = lacksOf({ ...beam, rules }, eightBitBoard);
+  expect(lack?.place).toBe('memory');
+  expect(lack?.reason).toMatch(/take \d{4,} bytes of RAM; the chip has 1448 for them/);
 });

@@ -38,7 +38,7 @@ export function plainLacks(design: Design, board: Board): Lack[] {
     ...design.channels.flatMap((c) => channelLacks(design, id, c)),
     ...design.outputs.flatMap((o) => outputLacks(design, board, only, o)),
     ...countLacks(design),
-    ...hangLacks(design),
+    ...hangLacks(design, board),
   ];
 }
 
@@ -112,16 +112,25 @@ function drivesOf({ rules, sequences }: Design, output: string): Drive[] {
 }
 
 /** What ends a program that hangs. */
-const hangLacks = ({ controller }: Design): Lack[] =>
-  controller.watchdog === undefined
-    ? []
-    : [
-        {
-          place: 'controller',
-          reason: 'A watchdog looks after the program',
-          cure: 'Programs with one are not written yet: leave it out.',
-        },
-      ];
+function hangLacks({ controller: { watchdog } }: Design, { watches = 0, label }: Board): Lack[] {
+  if (watchdog === undefined || watchdog <= watches) return [];
+  const place = 'controller';
+  if (watches === 0)
+    return [
+      {
+        place,
+        reason: `A watchdog looks after the program, and programs for a ${label} have none yet`,
+        cure: 'Leave it out.',
+      },
+    ];
+  return [
+    {
+      place,
+      reason: `Its watchdog waits ${watchdog} s; the board's waits ${watches} s at most`,
+      cure: `Let it wait ${watches} s or less.`,
+    },
+  ];
+}
 
 /** Counts are of 32 bits. */
 const countLacks = ({ counters }: Design): Lack[] =>

@@ -93,3 +93,41 @@ it('a quiet build opens no line and says nothing', () => {
     expect(writeFirmware(design, board, true).written.text).not.toMatch(word);
   }
 });
+
+it('a watched program gives signs of life, in its self-test too, and begins its watch at the end of its start', () => {
+  const watched = { ...beam, controller: { ...beam.controller, watchdog: 1.5 } };
+  const { text } = writeFirmware(watched, eightBitBoard).written;
+  expect(text).toMatch(/#include <avr\/wdt\.h>/);
+  // The chip's own times: the shortest that is as long.
+  expect(text).toMatch(/wdt_enable\(WDTO_2S\);\n\}/);
+  expect(text).toMatch(/void loop\(\) \{\n {2}wdt_reset\(\);/);
+  expect(text).not.toMatch(/delay\(500\)/);
+  expect(say(watched, [[5, 'test\n']])).toEqual(['# test Sounder', '# test Beam 800', '# ok test']);
+  const touch = demo('chart-table-light');
+  const python = writeFirmware(
+    { ...touch, controller: { ...touch.controller, watchdog: 1.5 } },
+    radioBoard,
+  ).written.text;
+  expect(python).toMatch(/dog = WDT\(timeout=1500\)/);
+  expect(python).toMatch(/def go_round\(\):\n {4}global now, ticks\n {4}dog\.feed\(\)/);
+});
+
+it('the reference and range of a converter are set as the design has them', () => {
+  const low = (reference: Record<string, number>, design: Design): Design => ({
+    ...design,
+    parts: design.parts.map((p) => ({ ...p, params: { ...p.params, ...reference } })),
+  });
+  expect(writeFirmware(beam, eightBitBoard).written.text).not.toMatch(/analogReference/);
+  const [board] = beam.parts.filter((p) => p.kind === 'controller-5v-8bit');
+  if (!board) throw new Error('It has no board.');
+  const inside = { ...board, params: { ...board.params, reference: 1 } };
+  const parts = beam.parts.map((p) => (p === board ? inside : p));
+  expect(writeFirmware({ ...beam, parts }, eightBitBoard).written.text).toMatch(
+    /analogReference\(INTERNAL\);/,
+  );
+  const seat = demo('watch-seat-timer');
+  expect(writeFirmware(seat, radioBoard).written.text).toMatch(/atten=ADC\.ATTN_11DB/);
+  expect(writeFirmware(low({ range: 1 }, seat), radioBoard).written.text).toMatch(
+    /atten=ADC\.ATTN_0DB/,
+  );
+});

@@ -67,6 +67,7 @@ const imports: readonly Brought[] = [
   { word: 'strcmp|strncmp', lines: ['#include <string.h>'] },
   { word: 'atoi', lines: ['#include <stdlib.h>'] },
   { word: 'EEPROM', lines: ['#include <EEPROM.h>'] },
+  { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
 ];
 const helpers: readonly Brought[] = [
   {
@@ -93,6 +94,8 @@ export const eightBitBoard: Board = {
   id: '8-bit board',
   label: '5 V 8-bit board, C++',
   language: 'cpp',
+  watches: 8,
+  saves: () => false,
   knowsTime: false,
   // Data sheet of 8-bit controllers with 32 pins: 2 kB. The usual buffers of a serial line, and calls some ten deep.
   memory: {
@@ -130,7 +133,7 @@ export const eightBitBoard: Board = {
     holds: nowAndClock(clock),
   }),
   keeps: keptInEeprom,
-  starts: ({ tells, keeps, part, analogue, inputs, outputs, edges }) => ({
+  starts: ({ watchdog, tells, keeps, part, analogue, inputs, outputs, edges }) => ({
     title: 'Start',
     says: [],
     holds: [
@@ -155,12 +158,13 @@ export const eightBitBoard: Board = {
             ({ pin, channel, notes }) =>
               `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[channel.edge ?? 'change']});`,
           ),
+          ...(watchdog === undefined ? [] : [`  wdt_enable(${dogTime(watchdog)});`]),
           '}',
         ],
       },
     ],
   }),
-  goesRound: ({ hears }) => ({
+  goesRound: ({ watchdog, hears }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -169,6 +173,7 @@ export const eightBitBoard: Board = {
         lines: [
           '',
           'void loop() {',
+          ...(watchdog === undefined ? [] : ['  wdt_reset();']),
           '  // The difference is right also where the clock of the board begins anew, after 49 days.',
           '  now += uint32_t(millis()) - uint32_t(now);',
           ...(hears ? ['  hear();'] : []),
@@ -180,5 +185,20 @@ export const eightBitBoard: Board = {
   }),
   write: cppWith(imports, helpers),
 };
+
+/** The chip's own times of a watchdog, s: the shortest that is as long. */
+const dogTimes = [
+  [0.015, '15MS'],
+  [0.03, '30MS'],
+  [0.06, '60MS'],
+  [0.12, '120MS'],
+  [0.25, '250MS'],
+  [0.5, '500MS'],
+  [1, '1S'],
+  [2, '2S'],
+  [4, '4S'],
+] as const;
+const dogTime = (watchdog: number): string =>
+  `WDTO_${dogTimes.find(([time]) => time >= watchdog)?.[1] ?? '8S'}`;
 
 const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;

@@ -1,5 +1,6 @@
-import { brought, snake, type Expression, type Statement } from '../../code/index.js';
-import type { Board } from '../board.js';
+import { brought, milliseconds, snake, type Expression, type Statement } from '../../code/index.js';
+import { paramsOf } from '../../catalog/index.js';
+import type { Board, Starts } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
 import { edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
@@ -21,6 +22,7 @@ const imports: readonly Brought[] = [
   { word: 'ADC', lines: ['from machine import ADC'] },
   { word: 'PWM', lines: ['from machine import PWM'] },
   { word: 'Pin', lines: ['from machine import Pin'] },
+  { word: 'WDT', lines: ['from machine import WDT'] },
 ];
 
 const helpers: readonly Brought[] = [
@@ -59,11 +61,23 @@ const triggers = {
   low: 'Pin.IRQ_LOW_LEVEL',
 } as const;
 
+/** How the converter's input is weakened for its range. */
+const attenuation = ({ part }: Starts): string =>
+  paramsOf(part).range === '0 to 1.1 V' ? 'ATTN_0DB' : 'ATTN_11DB';
+
+/** How long it sleeps: until sensors are fed or it wakes, and not so long that its watchdog ends it. */
+function naps(lead: number, watchdog: number | undefined): string {
+  const time = `wakes_at - now${lead ? ` - ${lead}` : ''}`;
+  return watchdog === undefined ? time : `min(${time}, ${Math.floor(milliseconds(watchdog) / 2)})`;
+}
+
 /** A 3.3 V board with a network radio that is programmed in MicroPython. */
 export const radioBoard: Board = {
   id: 'radio board',
   label: '3.3 V radio board, MicroPython',
   language: 'python',
+  watches: 60,
+  saves: (edges) => !edges,
   knowsTime: false,
   file: () => 'main.py',
   beside: () => [],
@@ -92,7 +106,7 @@ export const radioBoard: Board = {
   starts: (parts) => {
     const set = parts.analogue.map(({ pin }) => {
       const called = snake(pin).toUpperCase();
-      return `pins[${called}] = ADC(Pin(${called}), atten=ADC.ATTN_11DB)`;
+      return `pins[${called}] = ADC(Pin(${called}), atten=ADC.${attenuation(parts)})`;
     });
     const inputs = parts.inputs.map(({ pin, pullUp }) => {
       const called = snake(pin).toUpperCase();
@@ -116,6 +130,9 @@ export const radioBoard: Board = {
       ...outputs,
       ...edges,
       'ticks = time.ticks_ms()',
+      ...(parts.watchdog === undefined
+        ? []
+        : [`dog = WDT(timeout=${milliseconds(parts.watchdog)})`]),
     ];
     return {
       title: 'Start',
@@ -125,17 +142,18 @@ export const radioBoard: Board = {
           declares: 'lines',
           lines: [
             'ticks = 0',
+            ...(parts.watchdog === undefined ? [] : ['dog = None']),
             '',
             '',
             'def start():',
-            '    global ticks',
+            `    global ticks${parts.watchdog === undefined ? '' : ', dog'}`,
             ...body.map((l) => `    ${l}`),
           ],
         },
       ],
     };
   },
-  goesRound: ({ sleeps, edges, hears, lead }) => ({
+  goesRound: ({ watchdog, sleeps, edges, hears, lead }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -145,6 +163,7 @@ export const radioBoard: Board = {
           '',
           'def go_round():',
           '    global now, ticks',
+          ...(watchdog === undefined ? [] : ['    dog.feed()']),
           '    # The difference is right also where the clock of the board begins anew.',
           '    latest = time.ticks_ms()',
           '    now += time.ticks_diff(latest, ticks)',
@@ -154,7 +173,7 @@ export const radioBoard: Board = {
           ...(sleeps && !edges
             ? [
                 `    if asleep and wakes_at > now${lead ? ` + ${lead}` : ''}:`,
-                `        lightsleep(wakes_at - now${lead ? ` - ${lead}` : ''})`,
+                `        lightsleep(${naps(lead, watchdog)})`,
               ]
             : []),
           '',

@@ -53,6 +53,7 @@ export const smallComputer: Board = {
   id: 'small computer',
   label: '3.3 V small computer, Python 3',
   language: 'python',
+  saves: () => false,
   knowsTime: true,
   file: () => 'watch.py',
   beside: (stem) => [

@@ -2,7 +2,7 @@ import { commented, quoted, type Section } from '../../code/index.js';
 import type { TalkParts } from '../board.js';
 
 /** Answers the lines of docs/bench-protocol.md, and tries every output and channel on request. */
-export function talkInCpp({ title, channels, outputs }: TalkParts): Section {
+export function talkInCpp({ title, watched, channels, outputs }: TalkParts): Section {
   const answer = (line: string): string => `    Serial.println(F(${quoted(line)}));`;
   const reading = ({ pin, digital }: TalkParts['channels'][number]): string =>
     digital ? `digitalRead(${pin}) == HIGH ? 100 : 0` : `analogRead(${pin})`;
@@ -29,7 +29,9 @@ export function talkInCpp({ title, channels, outputs }: TalkParts): Section {
       dimmed
         ? `  analogWrite(${pin}, ${high ? 255 : 0});`
         : `  digitalWrite(${pin}, ${high ? 'HIGH' : 'LOW'});`,
-      '  delay(500);',
+      ...(watched
+        ? ['  for (uint8_t i = 0; i < 50; i++) {', '    delay(10);', '    wdt_reset();', '  }']
+        : ['  delay(500);']),
       dimmed
         ? `  analogWrite(${pin}, ${high ? 0 : 255});`
         : `  digitalWrite(${pin}, ${high ? 'LOW' : 'HIGH'});`,

@@ -2,7 +2,7 @@ import { commented, quoted, snake, type Section } from '../../code/index.js';
 import type { TalkParts } from '../board.js';
 
 /** Answers the lines of docs/bench-protocol.md, and tries every output and channel on request. */
-export function talkInMicroPython({ title, channels, outputs }: TalkParts): Section {
+export function talkInMicroPython({ title, watched, channels, outputs }: TalkParts): Section {
   const constant = (pin: string): string => snake(pin).toUpperCase();
   const reading = ({ pin, digital }: TalkParts['channels'][number]): string =>
     digital ? `100 * is_high(${constant(pin)})` : `counts_at(${constant(pin)})`;
@@ -27,7 +27,9 @@ export function talkInMicroPython({ title, channels, outputs }: TalkParts): Sect
     ...outputs.flatMap(({ name, pin, dimmed, high }) => [
       `    print(${quoted(`# test ${commented(name)}`)})`,
       `    ${put(constant(pin), dimmed, high)}`,
-      '    time.sleep_ms(500)',
+      ...(watched
+        ? ['    for _ in range(50):', '        time.sleep_ms(10)', '        dog.feed()']
+        : ['    time.sleep_ms(500)']),
       `    ${put(constant(pin), dimmed, !high)}`,
     ]),
     `    for name, value in zip((${channels.map((c) => `${quoted(commented(c.name))},`).join(' ')}), readings()):`,

@@ -76,6 +76,14 @@ class Poll:
         return []
 
 
+class WDT:
+    def __init__(self, timeout):
+        pass
+
+    def feed(self):
+        pass
+
+
 class Bias:
     PULL_UP = 1
 
@@ -260,7 +268,7 @@ def play(text):
     job = w.job = json.loads(text)
     line = module(Bias=Bias, Direction=Direction, Edge=Edge, Value=Value)
     brought = {
-        "machine": module(ADC=ADC, PWM=PWM, Pin=Pin, lightsleep=lightsleep),
+        "machine": module(ADC=ADC, PWM=PWM, Pin=Pin, WDT=WDT, lightsleep=lightsleep),
         "time": module(ticks_ms=ticks_ms, ticks_diff=lambda a, b: a - b, monotonic_ns=monotonic_ns, localtime=lambda: (0,) * 9),
         "select": module(POLLIN=1, poll=Poll),
         "sys": module(stdin=None),

@@ -86,6 +86,8 @@ export interface On {
   digital: readonly [string, string, string];
   outputs: readonly [string, string];
   feeds: string;
+  /** Whether it has a watchdog. */
+  watched: boolean;
 }
 export const onEightBitBoard: On = {
   kind: 'controller-5v-8bit',
@@ -93,6 +95,7 @@ export const onEightBitBoard: On = {
   digital: ['D2', 'D3', 'D4'],
   outputs: ['D9', 'D10'],
   feeds: 'D7',
+  watched: true,
 };
 export const onRadioBoard: On = {
   kind: 'radio-board-3v3',
@@ -100,12 +103,14 @@ export const onRadioBoard: On = {
   digital: ['P4', 'P5', 'P8'],
   outputs: ['P9', 'P10'],
   feeds: 'P11',
+  watched: true,
 };
 export const onSmallComputer: On = {
   kind: 'small-computer-3v3',
   digital: ['P7', 'P8', 'P9'],
   outputs: ['P10', 'P11'],
   feeds: 'P12',
+  watched: false,
 };
 
 const analogue = (i: number, pin: string): fc.Arbitrary<Channel> =>
@@ -396,8 +401,9 @@ export const arbitraryProgram = (on: On = onEightBitBoard): fc.Arbitrary<Design>
       ),
       notices: fc.tuple(notice(0), notice(1)),
       sleep: fc.option(sleep, { nil: undefined, freq: 4 }),
+      watchdog: on.watched ? maybe(fc.constantFrom(0.4, 2)) : fc.constant(undefined),
     })
-    .map(({ machine: chart, sequence: show, sleep: naps, ...program }) => ({
+    .map(({ machine: chart, sequence: show, sleep: naps, watchdog, ...program }) => ({
       ...emptyDesign(program.title),
       ...program,
       machines: [chart],
@@ -406,5 +412,6 @@ export const arbitraryProgram = (on: On = onEightBitBoard): fc.Arbitrary<Design>
       controller: lean({
         pins: on.digital.map((pin) => ({ pin: `U1.${pin}`, mode: 'input' as const })),
         sleep: naps,
+        watchdog,
       }),
     }));

@@ -72,6 +72,9 @@ struct SerialLine {
 };
 SerialLine Serial;
 void delay(int ms) { clockMs += ms; }
+enum { WDTO_15MS, WDTO_500MS = 5, WDTO_2S = 7 };
+void wdt_enable(int) {}
+void wdt_reset() {}
 struct Memory {
   uint8_t *memory;
   uint16_t length() { return 1024; }

@@ -23,7 +23,6 @@ it('writes the program of the board with how it is loaded, and overwrites nothin
 
 it.each([
   ['without a controller', 'bilge-sump', /There is no controller, so there is nothing to load/],
-  ['for the bare chip', 'mooring-boom', /are not written yet/],
   ['that reads over a bus', 'compass-light', /channel Hand near: It is not read at a pin/],
 ])('says why there is no program: a design %s', async (_, name, reason) => {
   await expect(writeProject(demo(name), folder)).rejects.toThrow(reason);

@@ -101,7 +101,7 @@ describe('the program of a board', () => {
   });
 
   it.each([
-    ['mooring-boom', /are not written yet/],
+    ['mooring-boom', /Boom turned: It is not read at a pin of the board/],
     ['bilge-sump', /nothing to load/],
     ['compass-light', /Hand near: It is not read at a pin of the board/],
   ])('says what is not written: %s', async (name, reason) => {

@@ -77,7 +77,7 @@ const cpp: Dialect = {
 const c: Dialect = {
   as: (type, { written }) => ({ written: `((${types[type]})(${written}))`, binds: tight }),
   // In C a constant that others are made of is none.
-  constant: (_, name, value) => `#define ${name} ${/^-/.test(value) ? `(${value})` : value}`,
+  constant: (_, name, value) => `#define ${name} ${/^[\w.]+$/.test(value) ? value : `(${value})`}`,
   nothing: 'void',
 };
 

@@ -1,4 +1,4 @@
-import type { Expression, Section, Statement, Written } from '../code/index.js';
+import type { Declaration, Expression, Section, Statement, Written } from '../code/index.js';
 import type { PartKind } from '../catalog/index.js';
 import type { Channel, Design, Output, Part } from '../design/index.js';
 import type { KeptValue } from './kept-code.js';
@@ -9,7 +9,7 @@ export interface Board {
   /** How kinds of part name it that take its programs. */
   id: NonNullable<PartKind['program']>;
   label: string;
-  language: 'cpp' | 'python';
+  language: 'cpp' | 'c' | 'python';
   /** Left out where there is more than programs take. */
   memory?: Memory;
   /** After how long without a sign of life it begins anew at most, s; left out where nothing watches over it. */
@@ -39,6 +39,11 @@ export interface Board {
   tell(kind: 'notice' | 'rule' | 'mode', of: string, told: Told): Statement;
   /** Hears lines and answers them, with a function `hear`; left out where nobody speaks to it. */
   talks?(parts: TalkParts): Section;
+  /** Settings of the board itself, before those of the design. */
+  settings?(part: Part): readonly Declaration[];
+  /** Whether a program for it dims a pin that the board can dim, and notes an edge at one that can; left out where it does so at all of them. */
+  dims?(terminal: string): boolean;
+  notes?(terminal: string, edge: NonNullable<Channel['edge']>): boolean;
   /** What stands before everything; `clock` where it asks for the time of day. */
   begins(design: Design, clock: boolean): Section;
   /** What outlasts a power cut, with functions `loadKept` and `saveKept`; `mark` tells what another program has kept apart. */

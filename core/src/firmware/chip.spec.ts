@@ -5,8 +5,8 @@ import { emptyDesign, type Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
 import { eightBitBoard, lacksOf, writeFirmware } from './index.js';
 import { arbitraryCourse } from './testing/arbitrary-course.js';
-import { arbitraryProgram } from './testing/arbitrary-program.js';
-import { playOnChip, type OnChip } from './testing/chip-host.js';
+import { arbitraryProgram, onChip, onEightBitBoard, type On } from './testing/arbitrary-program.js';
+import { bareChip, boardChip, playOnChip, type Chip, type OnChip } from './testing/chip-host.js';
 import type { Job } from './testing/host.js';
 import { differences } from './testing/random-jobs.js';
 
@@ -79,16 +79,18 @@ describe('the demo designs', () => {
   });
 });
 
-it('random programs decide as they were rehearsed', () => {
+it.each<[string, Chip, On]>([
+  ['of the 5 V board', boardChip, onEightBitBoard],
+  ['of the bare chip, by its own registers', bareChip, onChip],
+])('random programs decide as they were rehearsed, as machine code %s', (_, chip, on) => {
+  const able = arbitraryProgram(on).filter((design) => lacksOf(design, chip.board).length === 0);
   const jobs = fc
-    .sample(arbitraryProgram(), { seed: 22, numRuns: 60 })
-    // Edges are noted at two of the pins only.
-    .filter(
-      (design) =>
-        lacksOf(design, eightBitBoard).length === 0 && design.channels.every((c) => !c.edge),
-    )
-    .slice(0, 20)
+    .sample(able, { seed: 22, numRuns: 20 })
     .map((design, i) => job(design, i, 3, 1500));
-  expect(jobs).toHaveLength(20);
-  expect(differences(jobs, standsOf(playOnChip(jobs)))).toEqual([]);
+  expect(differences(jobs, standsOf(playOnChip(jobs, chip)))).toEqual([]);
+});
+
+it('the demo design of the bare chip decides as it was rehearsed', () => {
+  const jobs = [job(demo('bench-test-jig'), 0, 6, 3000)];
+  expect(differences(jobs, standsOf(playOnChip(jobs, bareChip)))).toEqual([]);
 });

@@ -84,6 +84,7 @@ function settings(frame: Frame, board: Board, own: readonly Declaration[]): Sect
     title: 'Settings',
     says: ['Every pin, line and time of the design. Times are in milliseconds.'],
     holds: [
+      ...(board.settings?.(boardIn(design, board)) ?? []),
       ...own,
       ...design.outputs.map((o) =>
         constant(frame.output(o.id).pin, 'byte', name(board.pin(pinOf(o.pin))), o.name),

@@ -1,4 +1,5 @@
 export { boards, boardOf, type Target } from './boards/index.js';
+export { chipBoard } from './boards/chip-board.js';
 export { eightBitBoard } from './boards/eight-bit-board.js';
 export { radioBoard } from './boards/radio-board.js';
 export { smallComputer } from './boards/small-computer.js';

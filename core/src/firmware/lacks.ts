@@ -33,18 +33,28 @@ export function plainLacks(design: Design, board: Board): Lack[] {
         cure: `Write it for the board it has: this is the program of one ${board.label}.`,
       },
     ];
-  const { id } = only;
   return [
-    ...design.channels.flatMap((c) => channelLacks(design, id, c)),
+    ...design.channels.flatMap((c) => channelLacks(design, board, only, c)),
     ...design.outputs.flatMap((o) => outputLacks(design, board, only, o)),
     ...countLacks(design),
     ...hangLacks(design, board),
   ];
 }
 
-function channelLacks(design: Design, board: string, channel: Design['channels'][number]): Lack[] {
+function channelLacks(
+  design: Design,
+  board: Board,
+  part: Part,
+  channel: Design['channels'][number],
+): Lack[] {
   const place = `channel ${channel.name}`;
-  const elsewhere = !channel.pin.startsWith(`${board}.`);
+  const elsewhere = !channel.pin.startsWith(`${part.id}.`);
+  const terminal = pinOf(channel.pin);
+  const { edge } = channel;
+  const able = kindOf(part).terminals.filter((t) => t.can?.includes('interrupt'));
+  const notes =
+    edge === undefined ||
+    (able.some((t) => t.id === terminal) && (board.notes?.(terminal, edge) ?? true));
   const reader = channelReader(design, channel.pin);
   const shares = design.channels.filter((c) => c.edge && c.pin === channel.pin).length > 1;
   const told: [boolean, string, string][] = [
@@ -52,6 +62,11 @@ function channelLacks(design: Design, board: string, channel: Design['channels']
       elsewhere || reader?.by === 'readout' || !reader,
       'It is not read at a pin of the board',
       'Programs that read parts over a bus are not written yet: read it at a pin.',
+    ],
+    [
+      !notes && edge !== 'low',
+      `It reads as the pin turns (${edge}), which ${terminal} does not note`,
+      `Put it on a pin that does: ${able.map((t) => t.id).join(', ')}.`,
     ],
     [
       channel.edge === 'low',
@@ -90,7 +105,8 @@ function outputLacks(design: Design, board: Board, part: Part, output: Output): 
         cure: 'Switch it, or dim it by a small controller.',
       },
     ];
-  if (!dims || pin?.can?.includes('pwm')) return [];
+  const able = pin?.can?.includes('pwm') && (board.dims?.(pin.id) ?? true);
+  if (!dims || able) return [];
   return [
     {
       place,

@@ -1,13 +1,15 @@
 import { kindOf, type PartKind } from '../../catalog/index.js';
 import type { Design, Part } from '../../design/index.js';
 import type { Board } from '../board.js';
+import { chipBoard } from './chip-board.js';
 import { eightBitBoard } from './eight-bit-board.js';
 import { radioBoard } from './radio-board.js';
 import { smallComputer } from './small-computer.js';
 
-/** The boards that programs are written for; of the others it is told that none is. */
-export const boards: Partial<Record<NonNullable<PartKind['program']>, Board>> = {
+/** The boards that programs are written for. */
+export const boards: Readonly<Record<NonNullable<PartKind['program']>, Board>> = {
   '8-bit board': eightBitBoard,
+  '40-pin chip': chipBoard,
   'radio board': radioBoard,
   'small computer': smallComputer,
 };
@@ -26,13 +28,8 @@ export function boardOf(design: Design): Target {
       cure: 'A design holds the program of one: make a design for each.',
     };
   }
-  const { program, label } = kindOf(part);
-  const board = program && boards[program];
-  if (board) return { board, part };
-  return {
-    reason: `Programs for the ${label} are not written yet`,
-    cure: 'Use one of the boards, or write it by hand from the rules in Act.',
-  };
+  const { program } = kindOf(part);
+  return program ? { board: boards[program], part } : without(design);
 }
 
 const without = ({ parts }: Design): Target =>

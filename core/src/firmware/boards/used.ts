@@ -1,4 +1,4 @@
-import { writeCpp, writePython, type Section, type Written } from '../../code/index.js';
+import { writeC, writeCpp, writePython, type Section, type Written } from '../../code/index.js';
 
 /** Lines at the beginning of a program that it has only where the word they bring is used. */
 export interface Brought {
@@ -15,6 +15,10 @@ export const pythonWith = (imports: readonly Brought[], helpers: readonly Brough
 /** The same in C++. */
 export const cppWith = (imports: readonly Brought[], helpers: readonly Brought[]): Write =>
   writeWithUsed(writeCpp, imports, helpers);
+
+/** The same in C. */
+export const cWith = (imports: readonly Brought[], helpers: readonly Brought[]): Write =>
+  writeWithUsed(writeC, imports, helpers);
 
 const writeWithUsed =
   (write: Write, imports: readonly Brought[], helpers: readonly Brought[]): Write =>

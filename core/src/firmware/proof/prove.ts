@@ -56,6 +56,10 @@ const inPython = (board: Board): Board =>
     ? board
     : { ...radioBoard, id: board.id, label: board.label, pin: numbered };
 
-/** The number of a pin that is called by a letter and a number, as "A0". */
-const numbered = (terminal: string): string =>
-  String((terminal.startsWith('A') ? 14 : 0) + Number(terminal.slice(1)));
+/** The number of a pin that is called by letters and a number, as "A0", "D8" or "PB3". */
+function numbered(terminal: string): string {
+  const [, letters = '', digits = ''] = /^(\D*)(\d+)$/.exec(terminal) ?? [];
+  const port = /^P([A-D])$/.exec(letters)?.[1];
+  const first = port ? 8 * 'ABCD'.indexOf(port) : letters === 'A' ? 14 : 0;
+  return String(first + Number(digits));
+}

@@ -92,7 +92,7 @@ export interface On {
 export const onEightBitBoard: On = {
   kind: 'controller-5v-8bit',
   analogue: ['A0', 'A1'],
-  digital: ['D2', 'D3', 'D4'],
+  digital: ['D4', 'D5', 'D2'],
   outputs: ['D9', 'D10'],
   feeds: 'D7',
   watched: true,
@@ -103,6 +103,14 @@ export const onRadioBoard: On = {
   digital: ['P4', 'P5', 'P8'],
   outputs: ['P9', 'P10'],
   feeds: 'P11',
+  watched: true,
+};
+export const onChip: On = {
+  kind: 'chip-8bit-40pin',
+  analogue: ['PA0', 'PA1'],
+  digital: ['PB0', 'PB1', 'PD2'],
+  outputs: ['PB3', 'PD5'],
+  feeds: 'PC2',
   watched: true,
 };
 export const onSmallComputer: On = {

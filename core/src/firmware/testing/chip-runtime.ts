@@ -119,6 +119,9 @@ enum { most = 64, gpior0 = 0x3e };
 struct Seen { char kind; int at, size; };
 static struct Seen seen[most];
 static int seens, notices, turned, clockAt, dutiesAt, dayAt, told[most], changes;
+/* A bare chip is stopped where it begins a pass, and has its moment set there; its pins are numbered by ports. */
+static unsigned passAt;
+static const char *chip = "atmega328p";
 static char names[most][256], line[512];
 static int lineLength;
 static struct { int at, pin, counts, analogue; } change[100000];
@@ -151,11 +154,11 @@ static void put(long at, int size, unsigned long long value) {
 }
 static void setPin(int pin, int counts, int analogue) {
   if (analogue) {
-    avr_raise_irq(avr_io_getirq(avr, AVR_IOCTL_ADC_GETIRQ, ADC_IRQ_ADC0 + pin - 14), (counts * 5000 + 1022) / 1023);
+    avr_raise_irq(avr_io_getirq(avr, AVR_IOCTL_ADC_GETIRQ, ADC_IRQ_ADC0 + (passAt ? pin : pin - 14)), (counts * 5000 + 1022) / 1023);
     return;
   }
-  const char port = pin < 8 ? 'D' : pin < 14 ? 'B' : 'C';
-  const int bit = pin < 8 ? pin : pin < 14 ? pin - 8 : pin - 14;
+  const char port = passAt ? 'A' + pin / 8 : pin < 8 ? 'D' : pin < 14 ? 'B' : 'C';
+  const int bit = passAt ? pin % 8 : pin < 8 ? pin : pin < 14 ? pin - 8 : pin - 14;
   // Else a write to the port would let its pull-up lift the pin again.
   static uint8_t high[128];
   high[(int)port] = counts >= 50 ? high[(int)port] | 1 << bit : high[(int)port] & ~(1 << bit);
@@ -163,10 +166,20 @@ static void setPin(int pin, int counts, int analogue) {
   avr_ioctl(avr, AVR_IOCTL_IOPORT_SET_EXTERNAL(port), &pulled);
   avr_raise_irq(avr_io_getirq(avr, AVR_IOCTL_IOPORT_GETIRQ(port), bit), counts >= 50);
 }
+/* What a pin of the bare chip gives: its port, or the share of its timer. */
+static long givenBy(int pin) {
+  static const int ports[] = {0x3b, 0x38, 0x35, 0x32};
+  const uint8_t *data = avr->data;
+  if (pin == 11 && data[0x53] & 1 << 5) return data[0x5c];
+  if (pin == 28 && data[0x4f] & 1 << 5) return data[0x48];
+  if (pin == 29 && data[0x4f] & 1 << 7) return data[0x4a];
+  return data[ports[pin / 8]] >> pin % 8 & 1 ? 255 : 0;
+}
 static void runOn(void) {
   for (turned = 0; !turned;) {
     const int state = avr_run(avr);
     if (state == cpu_Done || state == cpu_Crashed) { printf("crashed\\n"); exit(1); }
+    if (passAt) turned = avr->pc == passAt;
   }
 }
 static void say(int at, char *before) {
@@ -176,7 +189,7 @@ static void say(int at, char *before) {
     if (*kind != 'c') length += sprintf(said + length, "|");
     for (int i = 0; i < (*kind == 'n' ? notices : seens); i++) {
       if (*kind != 'n' && seen[i].kind != *kind) continue;
-      const long value = *kind == 'n' ? told[i] : valueOf(&seen[i]);
+      const long value = *kind == 'n' ? told[i] : *kind == 'o' && passAt ? givenBy(seen[i].at) : valueOf(&seen[i]);
       const int flag = *kind == 'c' || *kind == 'r';
       length += sprintf(said + length, "%s%ld", first || flag ? "" : ",", value);
       first = 0;
@@ -186,14 +199,14 @@ static void say(int at, char *before) {
   strcpy(before, said);
 }
 static void play(elf_firmware_t *program, int length, unsigned long long clock) {
-  avr = avr_make_mcu_by_name("atmega328p");
+  avr = avr_make_mcu_by_name(chip);
   avr_init(avr);
   avr->log = LOG_ERROR;
   avr->vcc = avr->avcc = avr->aref = 5000;
   avr_load_firmware(avr, program);
   uint32_t flags = 0;
   avr_ioctl(avr, AVR_IOCTL_UART_SET_FLAGS('0'), &flags);
-  avr_register_io_write(avr, gpior0, turn, NULL);
+  if (!passAt) avr_register_io_write(avr, gpior0, turn, NULL);
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('0'), UART_IRQ_OUTPUT), letter, NULL);
   memset(told, 0, sizeof told);
   for (int i = 0; i < inputs; i++) setPin(input[i].pin, 0, input[i].analogue);
@@ -202,7 +215,7 @@ static void play(elf_firmware_t *program, int length, unsigned long long clock) 
   char before[4096] = "";
   avr_cycle_count_t longest = 0;
   for (int at = 0, next = 0; at <= length; at++) {
-    put(clockAt, 4, at);
+    put(clockAt, passAt ? 8 : 4, at);
     for (; next < changes && change[next].at <= at; next++) setPin(change[next].pin, change[next].counts, change[next].analogue);
     const avr_cycle_count_t began = avr->cycle;
     runOn();
@@ -214,9 +227,11 @@ static void play(elf_firmware_t *program, int length, unsigned long long clock) 
 }
 int main(int count, char **given) {
   elf_firmware_t program = {{0}};
-  if (count != 2 || elf_read_firmware(given[1], &program)) return 1;
-  strcpy(program.mmcu, "atmega328p");
-  program.frequency = 16000000;
+  if (count != 4 || elf_read_firmware(given[1], &program)) return 1;
+  chip = given[2];
+  passAt = atoi(given[3]);
+  strcpy(program.mmcu, chip);
+  program.frequency = passAt ? 8000000 : 16000000;
   char asked[1024];
   while (fgets(asked, sizeof asked, stdin)) {
     int a = 0, b = 0, c = 0, d = 0;
@@ -225,7 +240,7 @@ int main(int count, char **given) {
     sscanf(asked + 1, "%d %d %d %d", &a, &b, &c, &d);
     if (kind == 'T') { clockAt = a; dutiesAt = b; dayAt = c; }
     else if (kind == 'n') strcpy(names[notices++], asked + 2);
-    else if (kind == 'o') seen[seens++] = (struct Seen){'o', dutiesAt + a, 1};
+    else if (kind == 'o') seen[seens++] = (struct Seen){'o', passAt ? a : dutiesAt + a, 1};
     else if (strchr("cmkr", kind)) seen[seens++] = (struct Seen){kind, a, b};
     else if (kind == 'i') { input[inputs].pin = a; input[inputs++].analogue = b; }
     else if (kind == 'p') changes = 0;

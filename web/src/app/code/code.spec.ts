@@ -76,7 +76,7 @@ it('says how it is loaded', async () => {
 
 it.each([
   ['without a controller', { ...beam, parts: [] }, /Nothing is wired yet/],
-  ['of a chip', demo('mooring-boom'), /are not written yet/],
+  ['of a chip', demo('mooring-boom'), /channel Boom turned ?: It is not read at a pin/],
   ['over a bus', demo('compass-light'), /channel Hand near ?: It is not read at a pin.*Go there/s],
 ])('says why there is none: %s', async (_, design, reason) => {
   const screen = await opened(design);

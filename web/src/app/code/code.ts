@@ -78,7 +78,9 @@ export class CodeStep {
     return target && 'reason' in target ? target : undefined;
   });
   protected readonly label = computed(() => this.board()?.label ?? '');
-  protected readonly language = computed(() => this.board()?.language ?? 'cpp');
+  protected readonly language = computed(() =>
+    this.board()?.language === 'python' ? 'python' : 'cpp',
+  );
   /** Whether it is to say nothing over its serial line. */
   protected readonly quiet = signal(false);
   private readonly outcome = computed(() => {

@@ -1,0 +1,384 @@
+import { paramsOf } from '../../catalog/index.js';
+import {
+  as,
+  brought,
+  commented,
+  real,
+  signs,
+  type Expression,
+  type Statement,
+} from '../../code/index.js';
+import type { Board, Starts } from '../board.js';
+import { nowAndClock, restsHigh } from './common-parts.js';
+import { keptInChip } from './kept-in-chip.js';
+import { outputsOff, outputsOn } from './load-steps.js';
+import { cWith, type Brought } from './used.js';
+
+const does = (called: string, ...of: readonly Expression[]): Statement => ({
+  do: 'call',
+  call: brought(called, ...of),
+});
+
+const imports: readonly Brought[] = [
+  { word: 'F_CPU', lines: ['#define F_CPU 8000000UL  // its own clock, Hz; set by its fuses'] },
+  { word: 'ADCSRA|TCCR2|PINA|PORTA', lines: ['#include <avr/io.h>'] },
+  { word: 'ISR|sei', lines: ['#include <avr/interrupt.h>'] },
+  { word: 'ATOMIC_BLOCK', lines: ['#include <util/atomic.h>'] },
+  { word: 'eeprom_read_block|eeprom_update_block', lines: ['#include <avr/eeprom.h>'] },
+  { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
+  { word: 'bool', lines: ['#include <stdbool.h>'] },
+  { word: 'offsetof', lines: ['#include <stddef.h>'] },
+  { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
+  { word: 'exp', lines: ['#include <math.h>'] },
+  { word: 'ltoa|dtostrf', lines: ['#include <stdlib.h>'] },
+];
+
+/** Says that something has happened; what is a text by then. */
+const tellLines = [
+  '',
+  'static void sayText(const char *text) {',
+  '  for (; *text; text++) {',
+  '    while (!(UCSRA & _BV(UDRE))) {',
+  '    }',
+  '    UDR = *text;',
+  '  }',
+  '}',
+  '',
+  'static void tell(const char *kind, const char *of, const char *what) {',
+  '  char time[12];',
+  '  sayText("# event ");',
+  '  sayText(ltoa(now / 1000, time, 10));',
+  "  time[0] = '.';",
+  "  time[1] = '0' + now % 1000 / 100;",
+  "  time[2] = '0' + now % 100 / 10;",
+  "  time[3] = '0' + now % 10;",
+  "  time[4] = '\\0';",
+  '  sayText(time);',
+  '  sayText(" ");',
+  '  sayText(kind);',
+  '  sayText(" ");',
+  '  sayText(of);',
+  '  sayText(": ");',
+  '  sayText(what);',
+  '  sayText("\\n");',
+  '}',
+];
+
+const helpers: readonly Brought[] = [
+  {
+    word: 'isHigh',
+    lines: [
+      '',
+      'static volatile uint8_t *const inputs[] = {&PINA, &PINB, &PINC, &PIND};',
+      '',
+      'static bool isHigh(uint8_t pin) {',
+      '  return *inputs[pin >> 3] >> (pin & 7) & 1;',
+      '}',
+    ],
+  },
+  {
+    word: 'outputs|switchPin',
+    lines: [
+      '',
+      'static volatile uint8_t *const outputs[] = {&PORTA, &PORTB, &PORTC, &PORTD};',
+      'static volatile uint8_t *const directions[] = {&DDRA, &DDRB, &DDRC, &DDRD};',
+    ],
+  },
+  {
+    word: 'switchPin',
+    lines: [
+      '',
+      'static void switchPin(uint8_t pin, bool high) {',
+      '  if (high) {',
+      '    *outputs[pin >> 3] |= 1 << (pin & 7);',
+      '  } else {',
+      '    *outputs[pin >> 3] &= ~(1 << (pin & 7));',
+      '  }',
+      '}',
+    ],
+  },
+  {
+    word: 'countsAt',
+    lines: [
+      '',
+      'static int countsAt(uint8_t pin) {',
+      '  ADMUX = REFERENCE | pin;',
+      '  ADCSRA |= _BV(ADSC);',
+      '  while (ADCSRA & _BV(ADSC)) {',
+      '  }',
+      '  return ADC;',
+      '}',
+    ],
+  },
+  {
+    word: 'dim',
+    lines: [
+      '',
+      '// Of nothing at all the timer would leave a spike: then the pin is left to its port, which is low.',
+      'static void dim(uint8_t pin, uint8_t duty) {',
+      '  switchPin(pin, false);',
+      '  if (pin == portB + 3) {',
+      '    OCR0 = duty;',
+      '    TCCR0 = duty > 0 ? TCCR0 | _BV(COM01) : TCCR0 & ~_BV(COM01);',
+      '  } else if (pin == portD + 4) {',
+      '    OCR1B = duty;',
+      '    TCCR1A = duty > 0 ? TCCR1A | _BV(COM1B1) : TCCR1A & ~_BV(COM1B1);',
+      '  } else {',
+      '    OCR1A = duty;',
+      '    TCCR1A = duty > 0 ? TCCR1A | _BV(COM1A1) : TCCR1A & ~_BV(COM1A1);',
+      '  }',
+      '}',
+    ],
+  },
+  {
+    word: 'lessOne',
+    lines: [
+      '',
+      '// e^of − 1, also where it is small: there by the first terms of its series.',
+      'static double lessOne(double of) {',
+      '  if (of < -0.01) {',
+      '    return exp(of) - 1.0;',
+      '  }',
+      '  return of * (1.0 + of / 2.0 * (1.0 + of / 3.0 * (1.0 + of / 4.0 * (1.0 + of / 5.0))));',
+      '}',
+    ],
+  },
+  { word: 'tell|tellCount|tellReading', lines: tellLines },
+  {
+    word: 'tellCount',
+    lines: [
+      '',
+      'static void tellCount(const char *kind, const char *of, int32_t what) {',
+      '  char text[12];',
+      '  tell(kind, of, ltoa(what, text, 10));',
+      '}',
+    ],
+  },
+  {
+    word: 'tellReading',
+    lines: [
+      '',
+      'static void tellReading(const char *kind, const char *of, double what) {',
+      '  char text[24];',
+      '  tell(kind, of, dtostrf(what, 1, 2, text));',
+      '}',
+    ],
+  },
+];
+
+const tells = { text: 'tell', count: 'tellCount', reading: 'tellReading' } as const;
+const tellOf: Board['tell'] = (kind, of, told) => {
+  const [[what, value]] = Object.entries(told) as [[keyof typeof tells, Expression]];
+  const texts = [kind, commented(of)].map((text) => ({ is: 'text', value: text }) as const);
+  return does(tells[what], ...texts, value);
+};
+
+/** What the converter compares with. */
+const references: Readonly<Record<string, string>> = {
+  'the supply': '_BV(REFS0)',
+  'the AREF pin': '0',
+  '2.56 V inside': '(_BV(REFS1) | _BV(REFS0))',
+};
+
+/** Interrupts by the pins that bring them, and how each tells the edges apart. */
+const interrupts: Readonly<
+  Record<string, { name: string; edges: Readonly<Record<string, string>> }>
+> = {
+  PD2: {
+    name: 'INT0',
+    edges: {
+      change: 'MCUCR |= _BV(ISC00);',
+      falling: 'MCUCR |= _BV(ISC01);',
+      rising: 'MCUCR |= _BV(ISC01) | _BV(ISC00);',
+    },
+  },
+  PD3: {
+    name: 'INT1',
+    edges: {
+      change: 'MCUCR |= _BV(ISC10);',
+      falling: 'MCUCR |= _BV(ISC11);',
+      rising: 'MCUCR |= _BV(ISC11) | _BV(ISC10);',
+    },
+  },
+  PB2: { name: 'INT2', edges: { falling: '', rising: 'MCUCSR |= _BV(ISC2);' } },
+};
+
+const timers: Readonly<Record<string, readonly string[]>> = {
+  PB3: ['TCCR0 = _BV(WGM00) | _BV(WGM01) | _BV(CS01) | _BV(CS00);'],
+  PD4: ['TCCR1A |= _BV(WGM10);', 'TCCR1B = _BV(WGM12) | _BV(CS11) | _BV(CS10);'],
+  PD5: ['TCCR1A |= _BV(WGM10);', 'TCCR1B = _BV(WGM12) | _BV(CS11) | _BV(CS10);'],
+};
+
+const terminalOf = (ref: string): string => ref.slice(ref.indexOf('.') + 1);
+
+/** The chip's own times of a watchdog, s: the shortest that is as long. */
+const dogTimes = [
+  [0.015, '15MS'],
+  [0.03, '30MS'],
+  [0.06, '60MS'],
+  [0.12, '120MS'],
+  [0.25, '250MS'],
+  [0.5, '500MS'],
+  [1, '1S'],
+] as const;
+const dogTime = (watchdog: number): string =>
+  `WDTO_${dogTimes.find(([time]) => time >= watchdog)?.[1] ?? '2S'}`;
+
+/**
+ * A bare 8-bit controller in a 40-pin case, in C by its registers.
+ *
+ * Source: data sheets of 8-bit controllers with 32 kB of flash in 40-pin cases.
+ */
+export const chipBoard: Board = {
+  id: '40-pin chip',
+  label: 'bare 8-bit chip, C',
+  language: 'c',
+  watches: 2,
+  saves: () => false,
+  knowsTime: false,
+  memory: {
+    ram: 2048,
+    others: 300,
+    sizeOf: { bool: 1, byte: 1, int: 2, long: 4, moment: 8, real: 4 },
+  },
+  file: (stem) => `${stem}.c`,
+  beside: (stem) => [
+    {
+      path: 'Makefile',
+      text: [
+        '# The chip that is used: see its print.',
+        'CHIP = atmega32',
+        '',
+        `${stem}.hex: ${stem}.elf`,
+        `\tavr-objcopy -O ihex -R .eeprom $< $@`,
+        '',
+        `${stem}.elf: ${stem}.c`,
+        '\tavr-gcc -mmcu=$(CHIP) -std=gnu11 -Os -Wall -Wextra -o $@ $< -lm',
+        '',
+      ].join('\n'),
+    },
+  ],
+  load: (file) => [
+    outputsOff,
+    'Set the fuses once: its own clock of 8 MHz, the watchdog as it comes, JTAG off where port C is used. A wrong clock fuse shuts the chip off until it is given a clock: read them back before anything else.',
+    `Install avr-gcc and the open C library for it. “make” in the folder of ${file} makes the .hex file, and says where something is wrong.`,
+    'Join a programmer to SCK, MISO, MOSI, RESET, VCC and GND of the chip, and write the .hex file; it is read back and compared. If the chip does not answer: its supply, RESET, the order of the wires, the clock.',
+    'Where the design has notices or rules, a serial line at 38,400 baud from PD1 shows each as a line “# event …”.',
+    outputsOn,
+  ],
+  pin: (terminal) => `port${terminal[1]} + ${terminal.slice(2)}`,
+  readAnalogue: (pin) => brought('countsAt', pin),
+  readHigh: (pin) => brought('isHigh', pin),
+  writeHigh: (pin, high) => does('switchPin', pin, high),
+  writeShare: (pin, share) =>
+    does('dim', pin, as('byte', signs('+', signs('*', real(255), share), real(0.5)))),
+  lessOne: (of) => brought('lessOne', of),
+  tell: tellOf,
+  begins: ({ title, purpose }, clock) => ({
+    title,
+    says: [purpose, 'Written from the design.'],
+    holds: [
+      ...nowAndClock(clock),
+      { declares: 'lines', lines: ['enum { portA = 0, portB = 8, portC = 16, portD = 24 };'] },
+    ],
+  }),
+  keeps: keptInChip,
+  starts: (parts) => ({
+    title: 'Start',
+    says: ['Timer 2 counts milliseconds.'],
+    holds: [{ declares: 'lines', lines: startLines(parts) }],
+  }),
+  goesRound: ({ watchdog }) => ({
+    title: 'Over and over',
+    says: [],
+    holds: [
+      {
+        declares: 'lines',
+        lines: [
+          '',
+          'int main(void) {',
+          '  start();',
+          '  for (;;) {',
+          ...(watchdog === undefined ? [] : ['    wdt_reset();']),
+          '    uint32_t latest = 0;',
+          '    ATOMIC_BLOCK(ATOMIC_RESTORESTATE) {',
+          '      latest = ticks;',
+          '    }',
+          '    // The difference is right also where the count begins anew, after 49 days.',
+          '    now += latest - (uint32_t)now;',
+          '    makePass();',
+          '  }',
+          '}',
+        ],
+      },
+    ],
+  }),
+  write: cWith(imports, helpers),
+  settings: (part) => [
+    {
+      declares: 'lines',
+      lines: [`#define REFERENCE ${references[String(paramsOf(part).reference)] ?? '_BV(REFS0)'}`],
+    },
+  ],
+  dims: (terminal) => terminal in timers,
+  notes: (terminal, edge) => interrupts[terminal]?.edges[edge] !== undefined,
+};
+
+function startLines({
+  watchdog,
+  tells: says,
+  keeps,
+  inputs,
+  outputs,
+  analogue,
+  edges,
+}: Starts): string[] {
+  const dimmed = outputs.filter((o) => o.dimmed).map((o) => terminalOf(o.output.pin));
+  const noted = edges.map(({ channel, notes }) => ({
+    ...(interrupts[terminalOf(channel.pin)] ?? {
+      name: 'INT0',
+      edges: {} as Record<string, string>,
+    }),
+    edge: channel.edge ?? 'change',
+    notes,
+  }));
+  return [
+    'volatile uint32_t ticks = 0;  // ms since the start',
+    '',
+    'ISR(TIMER2_COMP_vect) {',
+    '  ticks++;',
+    '}',
+    ...noted.flatMap(({ name, notes }) => ['', `ISR(${name}_vect) {`, `  ${notes}();`, '}']),
+    '',
+    'static void start(void) {',
+    ...(keeps ? ['  loadKept();'] : []),
+    ...inputs.flatMap(({ pin, pullUp }) =>
+      pullUp ? [`  *outputs[${pin} >> 3] |= 1 << (${pin} & 7);`] : [],
+    ),
+    ...outputs.flatMap(({ pin, output }) => [
+      `  switchPin(${pin}, ${restsHigh(output) ? 'true' : 'false'});`,
+      `  *directions[${pin} >> 3] |= 1 << (${pin} & 7);`,
+    ]),
+    ...new Set(dimmed.flatMap((terminal) => timers[terminal] ?? []).map((line) => `  ${line}`)),
+    ...(analogue.length > 0 ? ['  ADCSRA = _BV(ADEN) | _BV(ADPS2) | _BV(ADPS1);  // 125 kHz'] : []),
+    ...(says
+      ? [
+          '  UCSRA = _BV(U2X);',
+          '  UBRRH = 0;',
+          '  UBRRL = F_CPU / 8 / 38400 - 1;',
+          '  UCSRB = _BV(TXEN);',
+        ]
+      : []),
+    '  OCR2 = F_CPU / 64 / 1000 - 1;',
+    '  TCCR2 = _BV(WGM21) | _BV(CS22);',
+    '  TIMSK |= _BV(OCIE2);',
+    ...noted.flatMap(({ name, edges: by, edge }) => [
+      ...(by[edge] ? [`  ${by[edge]}`] : []),
+      `  GIFR = _BV(${name.replace('INT', 'INTF')});`,
+      `  GICR |= _BV(${name});`,
+    ]),
+    '  sei();',
+    ...(watchdog === undefined ? [] : [`  wdt_enable(${dogTime(watchdog)});`]),
+    '}',
+  ];
+}

@@ -1,0 +1,68 @@
+import type { Section, Type } from '../../code/index.js';
+import type { KeptValue } from '../kept-code.js';
+
+const types: Partial<Record<Type, string>> = { long: 'int32_t', byte: 'uint8_t' };
+
+/** What outlasts a power cut, in the EEPROM of the chip, in C; as `keptInEeprom` does it. */
+export const keptInChip = (values: readonly KeptValue[], mark: number): Section => ({
+  title: 'What outlasts a power cut',
+  says: [
+    'Each time at the next place of the EEPROM, so that none wears out before the others; one that is not whole is not taken.',
+  ],
+  holds: [
+    {
+      declares: 'lines',
+      lines: [
+        'struct Kept {',
+        '  uint16_t turn;  // one more each time; all ones are memory that was never written',
+        ...values.map(({ name, type }) => `  ${types[type]} ${name};`),
+        '  uint8_t check;',
+        '};',
+        'struct Kept kept;  // as it was written last',
+        'uint16_t keptPlace = 0;',
+        '',
+        'static uint8_t checkOf(const struct Kept *of) {',
+        '  const uint8_t *bytes = (const uint8_t *)of;',
+        `  uint8_t check = ${mark};`,
+        '  for (uint16_t i = 0; i < offsetof(struct Kept, check); i++) {',
+        '    check = check * 31 + bytes[i];',
+        '  }',
+        '  return check;',
+        '}',
+        '',
+        '// Takes the last that is whole; without one everything stands as it begins.',
+        'static void loadKept(void) {',
+        '  bool found = false;',
+        '  const uint16_t places = (E2END + 1) / sizeof(struct Kept);',
+        '  for (uint16_t place = 0; place < places; place++) {',
+        '    struct Kept one;',
+        '    eeprom_read_block(&one, (const void *)(place * sizeof(one)), sizeof(one));',
+        '    const bool isWhole = one.turn != 0xffff && one.check == checkOf(&one);',
+        '    if (isWhole && (!found || (int16_t)(one.turn - kept.turn) > 0)) {',
+        '      kept = one;',
+        '      keptPlace = place;',
+        '      found = true;',
+        '    }',
+        '  }',
+        '  if (found) {',
+        ...values.map(({ name }) => `    ${name} = kept.${name};`),
+        '  } else {',
+        ...values.map(({ name }) => `    kept.${name} = ${name};`),
+        '  }',
+        '}',
+        '',
+        '// Writes it where anything has changed.',
+        'static void saveKept(void) {',
+        `  if (${values.map(({ name }) => `kept.${name} == ${name}`).join(' && ')}) {`,
+        '    return;',
+        '  }',
+        ...values.map(({ name }) => `  kept.${name} = ${name};`),
+        '  kept.turn = kept.turn == 0xfffe ? 0 : kept.turn + 1;',
+        '  kept.check = checkOf(&kept);',
+        '  keptPlace = (keptPlace + 1) % ((E2END + 1) / sizeof(struct Kept));',
+        '  eeprom_update_block(&kept, (void *)(keptPlace * sizeof(kept)), sizeof(kept));',
+        '}',
+      ],
+    },
+  ],
+});

@@ -1,17 +1,11 @@
 import { paramsOf } from '../../catalog/index.js';
-import {
-  as,
-  brought,
-  commented,
-  real,
-  signs,
-  type Expression,
-  type Statement,
-} from '../../code/index.js';
+import { as, brought, real, signs, type Expression, type Statement } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
 import { nowAndClock, restsHigh } from './common-parts.js';
 import { keptInChip } from './kept-in-chip.js';
 import { outputsOff, outputsOn } from './load-steps.js';
+import { chipHelpers } from './chip-helpers.js';
+import { dogTime, tellInC } from './c-parts.js';
 import { cWith, type Brought } from './used.js';
 
 const does = (called: string, ...of: readonly Expression[]): Statement => ({
@@ -32,146 +26,6 @@ const imports: readonly Brought[] = [
   { word: 'exp', lines: ['#include <math.h>'] },
   { word: 'ltoa|dtostrf', lines: ['#include <stdlib.h>'] },
 ];
-
-/** Says that something has happened; what is a text by then. */
-const tellLines = [
-  '',
-  'static void sayText(const char *text) {',
-  '  for (; *text; text++) {',
-  '    while (!(UCSRA & _BV(UDRE))) {',
-  '    }',
-  '    UDR = *text;',
-  '  }',
-  '}',
-  '',
-  'static void tell(const char *kind, const char *of, const char *what) {',
-  '  char time[12];',
-  '  sayText("# event ");',
-  '  sayText(ltoa(now / 1000, time, 10));',
-  "  time[0] = '.';",
-  "  time[1] = '0' + now % 1000 / 100;",
-  "  time[2] = '0' + now % 100 / 10;",
-  "  time[3] = '0' + now % 10;",
-  "  time[4] = '\\0';",
-  '  sayText(time);',
-  '  sayText(" ");',
-  '  sayText(kind);',
-  '  sayText(" ");',
-  '  sayText(of);',
-  '  sayText(": ");',
-  '  sayText(what);',
-  '  sayText("\\n");',
-  '}',
-];
-
-const helpers: readonly Brought[] = [
-  {
-    word: 'isHigh',
-    lines: [
-      '',
-      'static volatile uint8_t *const inputs[] = {&PINA, &PINB, &PINC, &PIND};',
-      '',
-      'static bool isHigh(uint8_t pin) {',
-      '  return *inputs[pin >> 3] >> (pin & 7) & 1;',
-      '}',
-    ],
-  },
-  {
-    word: 'outputs|switchPin',
-    lines: [
-      '',
-      'static volatile uint8_t *const outputs[] = {&PORTA, &PORTB, &PORTC, &PORTD};',
-      'static volatile uint8_t *const directions[] = {&DDRA, &DDRB, &DDRC, &DDRD};',
-    ],
-  },
-  {
-    word: 'switchPin',
-    lines: [
-      '',
-      'static void switchPin(uint8_t pin, bool high) {',
-      '  if (high) {',
-      '    *outputs[pin >> 3] |= 1 << (pin & 7);',
-      '  } else {',
-      '    *outputs[pin >> 3] &= ~(1 << (pin & 7));',
-      '  }',
-      '}',
-    ],
-  },
-  {
-    word: 'countsAt',
-    lines: [
-      '',
-      'static int countsAt(uint8_t pin) {',
-      '  ADMUX = REFERENCE | pin;',
-      '  ADCSRA |= _BV(ADSC);',
-      '  while (ADCSRA & _BV(ADSC)) {',
-      '  }',
-      '  return ADC;',
-      '}',
-    ],
-  },
-  {
-    word: 'dim',
-    lines: [
-      '',
-      '// Of nothing at all the timer would leave a spike: then the pin is left to its port, which is low.',
-      'static void dim(uint8_t pin, uint8_t duty) {',
-      '  switchPin(pin, false);',
-      '  if (pin == portB + 3) {',
-      '    OCR0 = duty;',
-      '    TCCR0 = duty > 0 ? TCCR0 | _BV(COM01) : TCCR0 & ~_BV(COM01);',
-      '  } else if (pin == portD + 4) {',
-      '    OCR1B = duty;',
-      '    TCCR1A = duty > 0 ? TCCR1A | _BV(COM1B1) : TCCR1A & ~_BV(COM1B1);',
-      '  } else {',
-      '    OCR1A = duty;',
-      '    TCCR1A = duty > 0 ? TCCR1A | _BV(COM1A1) : TCCR1A & ~_BV(COM1A1);',
-      '  }',
-      '}',
-    ],
-  },
-  {
-    word: 'lessOne',
-    lines: [
-      '',
-      '// e^of − 1, also where it is small: there by the first terms of its series.',
-      'static double lessOne(double of) {',
-      '  if (of < -0.01) {',
-      '    return exp(of) - 1.0;',
-      '  }',
-      '  return of * (1.0 + of / 2.0 * (1.0 + of / 3.0 * (1.0 + of / 4.0 * (1.0 + of / 5.0))));',
-      '}',
-    ],
-  },
-  { word: 'tell|tellCount|tellReading', lines: tellLines },
-  {
-    word: 'tellCount',
-    lines: [
-      '',
-      'static void tellCount(const char *kind, const char *of, int32_t what) {',
-      '  char text[12];',
-      '  tell(kind, of, ltoa(what, text, 10));',
-      '}',
-    ],
-  },
-  {
-    word: 'tellReading',
-    lines: [
-      '',
-      'static void tellReading(const char *kind, const char *of, double what) {',
-      '  char text[24];',
-      '  tell(kind, of, dtostrf(what, 1, 2, text));',
-      '}',
-    ],
-  },
-];
-
-const tells = { text: 'tell', count: 'tellCount', reading: 'tellReading' } as const;
-const tellOf: Board['tell'] = (kind, of, told) => {
-  const [[what, value]] = Object.entries(told) as [[keyof typeof tells, Expression]];
-  const texts = [kind, commented(of)].map((text) => ({ is: 'text', value: text }) as const);
-  return does(tells[what], ...texts, value);
-};
 
 /** What the converter compares with. */
 const references: Readonly<Record<string, string>> = {
@@ -210,19 +64,6 @@ const timers: Readonly<Record<string, readonly string[]>> = {
 };
 
 const terminalOf = (ref: string): string => ref.slice(ref.indexOf('.') + 1);
-
-/** The chip's own times of a watchdog, s: the shortest that is as long. */
-const dogTimes = [
-  [0.015, '15MS'],
-  [0.03, '30MS'],
-  [0.06, '60MS'],
-  [0.12, '120MS'],
-  [0.25, '250MS'],
-  [0.5, '500MS'],
-  [1, '1S'],
-] as const;
-const dogTime = (watchdog: number): string =>
-  `WDTO_${dogTimes.find(([time]) => time >= watchdog)?.[1] ?? '2S'}`;
 
 /**
  * A bare 8-bit controller in a 40-pin case, in C by its registers.
@@ -273,7 +114,7 @@ export const chipBoard: Board = {
   writeShare: (pin, share) =>
     does('dim', pin, as('byte', signs('+', signs('*', real(255), share), real(0.5)))),
   lessOne: (of) => brought('lessOne', of),
-  tell: tellOf,
+  tell: tellInC,
   begins: ({ title, purpose }, clock) => ({
     title,
     says: [purpose, 'Written from the design.'],
@@ -313,7 +154,7 @@ export const chipBoard: Board = {
       },
     ],
   }),
-  write: cWith(imports, helpers),
+  write: cWith(imports, chipHelpers),
   settings: (part) => [
     {
       declares: 'lines',

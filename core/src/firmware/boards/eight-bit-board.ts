@@ -1,7 +1,6 @@
 import {
   brought,
   choice,
-  commented,
   name,
   real,
   signs,
@@ -14,6 +13,7 @@ import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
 import { nowAndClock, restsHigh } from './common-parts.js';
 import { talkInCpp } from './talk-in-cpp.js';
+import { dogTime, lessOneLines, tellInC } from './c-parts.js';
 import { cppWith, type Brought } from './used.js';
 
 const brings = (called: string, ...of: readonly Expression[]): Statement => ({
@@ -52,14 +52,6 @@ const tellLines = (called: string, what: string): string[] => [
   '  Serial.println(what);',
   '}',
 ];
-const tells = { text: 'tell', count: 'tellCount', reading: 'tellReading' } as const;
-
-const tellOf: Board['tell'] = (kind, of, told) => {
-  const [[what, value]] = Object.entries(told) as [[keyof typeof tells, Expression]];
-  const texts = [kind, commented(of)].map((text) => ({ is: 'text', value: text }) as const);
-  return brings(tells[what], ...texts, value);
-};
-
 const imports: readonly Brought[] = [
   { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
   { word: 'exp', lines: ['#include <math.h>'] },
@@ -70,19 +62,7 @@ const imports: readonly Brought[] = [
   { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
 ];
 const helpers: readonly Brought[] = [
-  {
-    word: 'lessOne',
-    lines: [
-      '',
-      '// e^of − 1, also where it is small: there by the first terms of its series.',
-      'double lessOne(double of) {',
-      '  if (of < -0.01) {',
-      '    return exp(of) - 1.0;',
-      '  }',
-      '  return of * (1.0 + of / 2.0 * (1.0 + of / 3.0 * (1.0 + of / 4.0 * (1.0 + of / 5.0))));',
-      '}',
-    ],
-  },
+  { word: 'lessOne', lines: lessOneLines('') },
   { word: 'tell|tellCount|tellReading|sayTime', lines: timeLines },
   { word: 'tell', lines: tellLines('tell', 'const char *what') },
   { word: 'tellCount', lines: tellLines('tellCount', 'int32_t what') },
@@ -125,7 +105,7 @@ export const eightBitBoard: Board = {
     }),
   // The library of the chip's compiler has no expm1.
   lessOne: (of) => brought('lessOne', of),
-  tell: tellOf,
+  tell: tellInC,
   talks: talkInCpp,
   begins: ({ title, purpose }, clock) => ({
     title,
@@ -185,20 +165,5 @@ export const eightBitBoard: Board = {
   }),
   write: cppWith(imports, helpers),
 };
-
-/** The chip's own times of a watchdog, s: the shortest that is as long. */
-const dogTimes = [
-  [0.015, '15MS'],
-  [0.03, '30MS'],
-  [0.06, '60MS'],
-  [0.12, '120MS'],
-  [0.25, '250MS'],
-  [0.5, '500MS'],
-  [1, '1S'],
-  [2, '2S'],
-  [4, '4S'],
-] as const;
-const dogTime = (watchdog: number): string =>
-  `WDTO_${dogTimes.find(([time]) => time >= watchdog)?.[1] ?? '8S'}`;
 
 const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;

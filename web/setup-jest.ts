@@ -8,10 +8,11 @@ window.matchMedia ??= () =>
     ...{ matches: false, addEventListener: () => undefined },
     removeEventListener: () => undefined,
   }) as unknown as MediaQueryList;
-const { encode } = TextEncoder.prototype;
-// Of this window's own kind, as some look whether it is.
-TextEncoder.prototype.encode = function (text) {
-  return new Uint8Array(encode.call(this, text));
+// Of this window's own kind, as some look whether it is; the one that is there is shared with tests that have no window.
+window.TextEncoder = class extends TextEncoder {
+  override encode(text?: string) {
+    return new Uint8Array(super.encode(text));
+  }
 };
 performance.mark ??= (() => undefined) as never;
 Element.prototype.scrollIntoView ??= () => undefined;

@@ -115,7 +115,11 @@ export class CodeView {
         keymap.of(defaultKeymap),
         language === 'cpp' ? cpp() : python(),
         EditorState.readOnly.of(true),
-        EditorView.contentAttributes.of({ 'aria-label': 'The program', 'aria-readonly': 'true' }),
+        EditorView.contentAttributes.of({
+          ...{ 'aria-label': 'The program', 'aria-readonly': 'true' },
+          // By keys it is reached, and scrolled.
+          tabindex: '0',
+        }),
         EditorView.updateListener.of(({ selectionSet, state }) => {
           if (selectionSet) this.at.emit(state.doc.lineAt(state.selection.main.head).number);
         }),

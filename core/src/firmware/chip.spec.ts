@@ -3,7 +3,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { emptyDesign, type Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
-import { eightBitBoard, lacksOf, writeFirmware } from './index.js';
+import { chipBoard, eightBitBoard, lacksOf, writeFirmware } from './index.js';
 import { arbitraryCourse } from './testing/arbitrary-course.js';
 import { arbitraryProgram, onChip, onEightBitBoard, type On } from './testing/arbitrary-program.js';
 import { bareChip, boardChip, playOnChip, type Chip, type OnChip } from './testing/chip-host.js';
@@ -92,5 +92,16 @@ it.each<[string, Chip, On]>([
 
 it('the demo design of the bare chip decides as it was rehearsed', () => {
   const jobs = [job(demo('bench-test-jig'), 0, 6, 3000)];
+  expect(differences(jobs, standsOf(playOnChip(jobs, bareChip)))).toEqual([]);
+});
+
+it('the bare chip opens its serial line also where nothing but rules is told, and none that is quiet', () => {
+  const [design] = fc.sample(arbitraryProgram(onChip), { seed: 23, numRuns: 1 });
+  if (!design) throw new Error('There is none.');
+  const plain = { ...design, notices: [], outputs: design.outputs.slice(0, 2) };
+  const text = (quiet: boolean): string => writeFirmware(plain, chipBoard, quiet).written.text;
+  expect(text(false)).toMatch(/UDR = \*text;[^]*UCSRB = _BV\(TXEN\);/);
+  expect(text(true)).not.toMatch(/UDR|UCSRB/);
+  const jobs = [job(plain, 0, 3, 1500)];
   expect(differences(jobs, standsOf(playOnChip(jobs, bareChip)))).toEqual([]);
 });

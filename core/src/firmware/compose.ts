@@ -126,7 +126,7 @@ function startsOf(
   const { design } = frame;
   const modes = new Map(design.controller.pins.map((p) => [p.pin, p.mode]));
   return {
-    tells: !quiet && (board.talks !== undefined || design.notices.length > 0),
+    tells: !quiet && (board.talks !== undefined || tellsOf(design) > 0),
     keeps: keptValues(frame).length > 0,
     ...watched(design),
     clock: frame.wantsClock,
@@ -149,6 +149,10 @@ function startsOf(
     }),
   };
 }
+
+/** How many things of a design are told over the serial line as they come about. */
+const tellsOf = ({ notices, rules, machines }: Design): number =>
+  notices.length + rules.length + machines.length;
 
 const watched = ({ controller: { watchdog } }: Design): { watchdog?: number } =>
   watchdog === undefined ? {} : { watchdog };

@@ -47,11 +47,11 @@ export const chipHelpers: readonly Brought[] = [
   },
   {
     word: 'outputs|switchPin',
-    lines: [
-      '',
-      'static volatile uint8_t *const outputs[] = {&PORTA, &PORTB, &PORTC, &PORTD};',
-      'static volatile uint8_t *const directions[] = {&DDRA, &DDRB, &DDRC, &DDRD};',
-    ],
+    lines: ['', 'static volatile uint8_t *const outputs[] = {&PORTA, &PORTB, &PORTC, &PORTD};'],
+  },
+  {
+    word: 'directions',
+    lines: ['static volatile uint8_t *const directions[] = {&DDRA, &DDRB, &DDRC, &DDRD};'],
   },
   {
     word: 'switchPin',

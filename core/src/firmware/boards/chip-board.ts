@@ -1,17 +1,13 @@
 import { paramsOf } from '../../catalog/index.js';
-import { as, brought, real, signs, type Expression, type Statement } from '../../code/index.js';
+import { as, brought, real, signs } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
-import { nowAndClock, restsHigh } from './common-parts.js';
-import { keptInChip } from './kept-in-chip.js';
+import { pinOf } from '../channel-code.js';
+import { does, nowAndClock, restsHigh } from './common-parts.js';
+import { keptInChip } from './kept-in-eeprom.js';
 import { outputsOff, outputsOn } from './load-steps.js';
 import { chipHelpers } from './chip-helpers.js';
 import { dogTime, tellInC } from './c-parts.js';
 import { cWith, type Brought } from './used.js';
-
-const does = (called: string, ...of: readonly Expression[]): Statement => ({
-  do: 'call',
-  call: brought(called, ...of),
-});
 
 const imports: readonly Brought[] = [
   { word: 'F_CPU', lines: ['#define F_CPU 8000000UL  // its own clock, Hz; set by its fuses'] },
@@ -62,8 +58,6 @@ const timers: Readonly<Record<string, readonly string[]>> = {
   PD4: ['TCCR1A |= _BV(WGM10);', 'TCCR1B = _BV(WGM12) | _BV(CS11) | _BV(CS10);'],
   PD5: ['TCCR1A |= _BV(WGM10);', 'TCCR1B = _BV(WGM12) | _BV(CS11) | _BV(CS10);'],
 };
-
-const terminalOf = (ref: string): string => ref.slice(ref.indexOf('.') + 1);
 
 /**
  * A bare 8-bit controller in a 40-pin case, in C by its registers.
@@ -174,9 +168,9 @@ function startLines({
   analogue,
   edges,
 }: Starts): string[] {
-  const dimmed = outputs.filter((o) => o.dimmed).map((o) => terminalOf(o.output.pin));
+  const dimmed = outputs.filter((o) => o.dimmed).map((o) => pinOf(o.output.pin));
   const noted = edges.map(({ channel, notes }) => ({
-    ...(interrupts[terminalOf(channel.pin)] ?? {
+    ...(interrupts[pinOf(channel.pin)] ?? {
       name: 'INT0',
       edges: {} as Record<string, string>,
     }),

@@ -1,4 +1,12 @@
-import { brought, commented, snake, whole, type Declaration } from '../../code/index.js';
+import {
+  brought,
+  commented,
+  snake,
+  whole,
+  type Declaration,
+  type Expression,
+  type Statement,
+} from '../../code/index.js';
 import type { Channel, Output } from '../../design/index.js';
 import type { Board, Starts } from '../board.js';
 
@@ -19,6 +27,12 @@ export const nowAndClock = (clock: boolean): Declaration[] => [
       ]
     : []),
 ];
+
+/** Calls a function that the board brings. */
+export const does = (called: string, ...of: readonly Expression[]): Statement => ({
+  do: 'call',
+  call: brought(called, ...of),
+});
 
 /** Says that something has happened. */
 export const tellOf: Board['tell'] = (kind, of, told) => ({

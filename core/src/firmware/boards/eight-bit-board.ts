@@ -1,25 +1,13 @@
-import {
-  brought,
-  choice,
-  name,
-  real,
-  signs,
-  type Expression,
-  type Statement,
-} from '../../code/index.js';
+import { brought, choice, name, real, signs, type Expression } from '../../code/index.js';
 import { paramsOf } from '../../catalog/index.js';
 import type { Board } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
-import { nowAndClock, restsHigh } from './common-parts.js';
+import { does, nowAndClock, restsHigh } from './common-parts.js';
 import { talkInCpp } from './talk-in-cpp.js';
 import { dogTime, lessOneLines, tellInC } from './c-parts.js';
 import { cppWith, type Brought } from './used.js';
 
-const brings = (called: string, ...of: readonly Expression[]): Statement => ({
-  do: 'call',
-  call: brought(called, ...of),
-});
 const level = (high: Expression): Expression => choice(high, name('HIGH'), name('LOW'));
 
 /** The time as lines tell it, in s. */
@@ -96,9 +84,9 @@ export const eightBitBoard: Board = {
   pin: (terminal) => (terminal.startsWith('D') ? terminal.slice(1) : terminal),
   readAnalogue: (pin) => brought('analogRead', pin),
   readHigh: (pin) => signs('==', brought('digitalRead', pin), name('HIGH')),
-  writeHigh: (pin, high) => brings('digitalWrite', pin, level(high)),
+  writeHigh: (pin, high) => does('digitalWrite', pin, level(high)),
   writeShare: (pin, share) =>
-    brings('analogWrite', pin, {
+    does('analogWrite', pin, {
       is: 'as',
       type: 'int',
       value: signs('+', signs('*', real(255), share), real(0.5)),

@@ -1,16 +1,11 @@
-import { brought, milliseconds, snake, type Expression, type Statement } from '../../code/index.js';
+import { brought, milliseconds, snake } from '../../code/index.js';
 import { paramsOf } from '../../catalog/index.js';
 import type { Board, Starts } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
-import { edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
 import { talkInMicroPython } from './talk-in-micropython.js';
 import { pythonWith, type Brought } from './used.js';
-
-const does = (called: string, ...of: readonly Expression[]): Statement => ({
-  do: 'call',
-  call: brought(called, ...of),
-});
 
 const imports: readonly Brought[] = [
   { word: 'os', lines: ['import os'] },

@@ -1,14 +1,9 @@
-import { brought, snake, type Expression, type Statement } from '../../code/index.js';
+import { brought, snake } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
 import { outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
-import { edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
 import { pythonWith, type Brought } from './used.js';
-
-const does = (called: string, ...of: readonly Expression[]): Statement => ({
-  do: 'call',
-  call: brought(called, ...of),
-});
 
 const imports: readonly Brought[] = [
   { word: 'os', lines: ['import os'] },

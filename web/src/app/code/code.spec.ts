@@ -82,6 +82,18 @@ it.each([
   const screen = await opened(design);
   expect(screen.text('.none')).toMatch(reason);
   expect(screen.all('yu-code-view')).toHaveLength(0);
+  // It would help nothing.
+  expect(screen.all('.quiet')).toHaveLength(0);
+});
+
+it('too large a program may be tried quiet', async () => {
+  const [rule] = beam.rules;
+  const [channel] = beam.channels;
+  if (!rule || !channel) throw new Error('It has none.');
+  const when = { is: 'flickers', channel: channel.id, from: 1, to: 10, over: 60 } as const;
+  const screen = await opened({ ...beam, rules: [{ ...rule, when }] });
+  expect(screen.text('.none')).toMatch(/memory ?: Its variables and texts take \d+ bytes/);
+  expect(screen.all('.quiet')).toHaveLength(1);
 });
 
 it('a time of day is told where the board does not know it', async () => {

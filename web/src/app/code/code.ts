@@ -93,6 +93,8 @@ export class CodeStep {
     const lacks = outcome && 'lacks' in outcome ? outcome.lacks : [];
     return lacks.map((lack) => ({ ...lack, step: stepOf(lack) }));
   });
+  /** It would fit were it quiet, maybe. */
+  protected readonly tooLarge = computed(() => this.lacks().some((l) => l.place === 'memory'));
   private readonly firmware = computed((): Firmware | undefined => {
     const outcome = this.outcome();
     return outcome && !('lacks' in outcome) ? outcome : undefined;

@@ -1,5 +1,6 @@
 import { across } from './solved-values.js';
 import type { Element } from '../element/index.js';
+import type { Held } from './asked.js';
 import { supplyLimits, type Limit } from './limit.js';
 import type { Curve, Param, SolvedPart, Terminal } from './part-kind.js';
 import { draws } from './sensor-output.js';
@@ -14,6 +15,27 @@ export const busTerminals = [
 
 /** The lines over which a chip on a bus is asked and answers. */
 export const busLines = ['SDA', 'SCL'] as const;
+
+/** Where the readings of a chip on a bus begin among its registers. */
+export const busRegister = (register: number) =>
+  ({
+    id: 'register',
+    label: 'First register of its readings',
+    unit: '',
+    default: register,
+    min: 0,
+    max: 255,
+    whole: true,
+  }) as const satisfies Param;
+
+/** How a program takes a reading of a chip on a bus: words from a register on, after those of the readings before it. */
+export const busAsked = (holds: Held, after = 0) =>
+  ({
+    by: 'register',
+    address: (p: { address: number }) => p.address,
+    register: (p: { register: number }) => p.register + 2 * after,
+    holds,
+  }) as const;
 
 /** What every chip on a bus is asked: its address and what it draws. */
 export const busParams = (address: number, amps: number) =>
@@ -63,6 +85,10 @@ export const busNotes: readonly string[] = [
   'Both bus lines need a pull-up to its supply, 2.2 to 10 kΩ; one pair serves the whole bus.',
   'Two chips with one address on one bus talk over each other.',
 ];
+
+/** Said of those that programs take readings from. */
+export const registerNote =
+  'A program takes its readings as words of 16 bits, the high byte first, from the register given here: look into the data sheet of yours, which may want to be started first.';
 
 /** The bench on which a chip on a bus is read: 3.3 V and pull-ups. */
 export const busBench: Pick<Curve, 'feeds' | 'loads'> = {

@@ -34,10 +34,16 @@ function linesOf(design: Design): Lines {
 export function leadsToPin(design: Design, terminals: readonly TerminalRef[]): boolean {
   const lines = linesOf(design);
   const ends = terminals.map((ref) => endOf(lines, ref));
-  return ends.every((end) => end !== 'open') && ends.includes('pin');
+  return ends.every((end) => end !== 'open') && ends.some((end) => typeof end === 'object');
 }
 
-function endOf(lines: Lines, from: TerminalRef): 'pin' | 'rail' | 'open' {
+/** The pin of a controller to which a terminal leads so; undefined where it leads to none. */
+export function pinReached(design: Design, terminal: TerminalRef): TerminalRef | undefined {
+  const end = endOf(linesOf(design), terminal);
+  return typeof end === 'object' ? end.pin : undefined;
+}
+
+function endOf(lines: Lines, from: TerminalRef): { pin: TerminalRef } | 'rail' | 'open' {
   const start = lines.netOf.get(from);
   if (!start) return 'open';
   if (start.nature !== 'signal') return 'rail';
@@ -46,7 +52,8 @@ function endOf(lines: Lines, from: TerminalRef): 'pin' | 'rail' | 'open' {
     for (const ref of net.terminals) {
       const { part, terminal } = splitRef(ref);
       const kind = lines.kindOf.get(part);
-      if (kind?.terminals.some(({ id, role }) => id === terminal && role === 'pin')) return 'pin';
+      if (kind?.terminals.some(({ id, role }) => id === terminal && role === 'pin'))
+        return { pin: ref };
       for (const far of passedTo(kind, terminal)) {
         const next = lines.netOf.get(terminalRef(part, far));
         if (next?.nature === 'signal') seen.add(next);

@@ -1,3 +1,4 @@
+import type { Asked } from './asked.js';
 import type { Unit } from '../quantity/index.js';
 import type { PinMode, PinSkill } from '../design/index.js';
 import type { Element } from '../element/index.js';
@@ -191,6 +192,8 @@ export interface Readout<V = Params, K extends string = string> {
   through: readonly K[];
   /** Whether the part is fed well enough to answer. */
   works(part: SolvedPart<K>, params: V): boolean;
+  /** How a program takes it; left out where that is another for each such part. */
+  asked?: Asked<V, K>;
 }
 
 /** Where a part takes its power, and the least it works at; the most is among its ratings. */

@@ -26,7 +26,9 @@ const ofBoards = `analog analogread analogreference analogwrite attachinterrupt 
   all any bytes dict id iter len list next number open output print range setup loop str sum tuple zip`;
 
 /** Names of a program's own. */
-const own = `lookwhethertostay answer anyread asleep awakesince before began below change changed check checkof chip clockstart config countsat daystart directions inputs outputs porta portb portc portd reference saytext switchpin tccr dim dog
+const own = `angleat bus bustakes busstep echotime fcntl pi picofarads readfrommem shareat timepulseus touchcounts touchpad
+  wire wordat
+  lookwhethertostay answer anyread asleep awakesince before began below change changed check checkof chip clockstart config countsat daystart directions inputs outputs porta portb portc portd reference saytext switchpin tccr dim dog
   edges event feedsensors found gone go goround hear heard heardlength hour i ishigh iswhole j kept keptplace layout latest letter level lessone
   lightness lightsleep line linein lines loadkept makepass makeround minute more now of one passing place places played rate
   readings root rounds same savekept sayat sayevery sayreadings saytime second select start switch tell tellcount tellevents

@@ -1,8 +1,10 @@
 import type { Declaration, Expression, Section, Statement, Written } from '../code/index.js';
 import type { PartKind } from '../catalog/index.js';
 import type { Channel, Design, Output, Part } from '../design/index.js';
+import type { AskedAt } from '../catalog/index.js';
 import type { KeptValue } from './kept-code.js';
 import type { Memory } from './memory.js';
+import type { Takes } from './part-code.js';
 
 /** How the program on a board takes readings, drives pins and tells things: what differs from board to board. */
 export interface Board {
@@ -30,6 +32,8 @@ export interface Board {
   readAnalogue?(pin: Expression): Expression;
   /** Whether a digital pin is high. */
   readHigh(pin: Expression): Expression;
+  /** How it takes numbers from parts that answer otherwise. */
+  takes?: Takes;
   writeHigh(pin: Expression, high: Expression): Statement;
   /** e^x − 1, also where x is small. */
   lessOne(of: Expression): Expression;
@@ -64,8 +68,17 @@ export interface TalkParts {
   /** Whether a watchdog wants signs of life. */
   watched: boolean;
   /** By their names, the pins as they are called on the board, and the settings that hold them. */
-  channels: readonly { name: string; label: string; pin: string; digital: boolean }[];
+  channels: readonly TalkChannel[];
   outputs: readonly { name: string; pin: string; high: boolean; dimmed: boolean }[];
+}
+
+/** A channel as it is told: `reads` is the function that takes a number from a part, where it does. */
+export interface TalkChannel {
+  name: string;
+  label: string;
+  pin: string;
+  digital: boolean;
+  reads?: string;
 }
 
 /** What is done over and over. */
@@ -90,9 +103,12 @@ export interface Starts {
   tells: boolean;
   /** Whether anything outlasts a power cut. */
   keeps: boolean;
-  /** The part that the program is for. */
+  /** The part that the program is for, and what its pins are called. */
   part: Part;
+  pin: Board['pin'];
   analogue: readonly { pin: string }[];
+  /** How channels take numbers from parts, with the names of their settings by what ends them. */
+  asked: readonly { by: AskedAt; pins: ReadonlyMap<string, string> }[];
   inputs: readonly { pin: string; pullUp: boolean }[];
   outputs: readonly { pin: string; output: Output; dimmed: boolean }[];
   /** Channels that read on an edge, and the function that notes it. */

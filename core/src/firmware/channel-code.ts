@@ -2,6 +2,7 @@ import {
   and,
   as,
   bool,
+  call,
   choice,
   ms,
   name,
@@ -18,10 +19,13 @@ import {
   type Statement,
   type Type,
 } from '../code/index.js';
+import type { AskedAt } from '../catalog/index.js';
 import type { Channel } from '../design/index.js';
+import { pinOf } from './pin-of.js';
 import { ChannelParts } from './channel-parts.js';
 import type { Board } from './board.js';
 import { filterCode } from './filter-code.js';
+import { partCode } from './part-code.js';
 import { lineFrom } from './provenance.js';
 import { constant, variable, type Frame } from './frame.js';
 
@@ -34,6 +38,8 @@ export interface ChannelProgram {
   reads: string;
   due: string;
   every: string;
+  /** How it takes a number from a part, and the names of its settings. */
+  asked?: { by: AskedAt; pins: ReadonlyMap<string, string> };
   /** A flag that an edge sets, and the function that does so. */
   edge?: {
     flag: string;
@@ -56,11 +62,13 @@ const one = whole(1);
 class ChannelWriter extends ChannelParts {
   program(): ChannelProgram {
     const { channel, own, board } = this;
-    this.settings.push({
-      declares: 'constant',
-      ...{ name: own.pin, type: 'byte', value: name(board.pin(pinOf(channel.pin))) },
-      note: channel.name,
-    });
+    const asked = own.asked && this.takes(own.asked);
+    if (!asked)
+      this.settings.push({
+        declares: 'constant',
+        ...{ name: own.pin, type: 'byte', value: name(board.pin(pinOf(channel.pin))) },
+        note: channel.name,
+      });
     const every = this.made('Every');
     this.settings.push(
       constant(every, 'moment', ms(channel.every), 'ms from one reading to the next'),
@@ -70,9 +78,9 @@ class ChannelWriter extends ChannelParts {
     const edge = this.edge();
     const reads = this.made('Read');
     const isDue = signs('>=', now, name(due));
-    const asked = edge?.atOnce ? or(isDue, name(edge.flag)) : isDue;
+    const wanted = edge?.atOnce ? or(isDue, name(edge.flag)) : isDue;
     const body: Statement[] = [
-      ...when(not(asked), [{ do: 'return', value: bool(false) }]),
+      ...when(not(wanted), [{ do: 'return', value: bool(false) }]),
       {
         do: 'while',
         when: signs('<=', name(due), now),
@@ -99,7 +107,21 @@ class ChannelWriter extends ChannelParts {
       says: [],
       holds: [...seen, ...this.holds, ...this.functions],
     };
-    return { section, settings: this.settings, reads, due, every, ...(edge ? { edge } : {}) };
+    return {
+      ...{ section, settings: this.settings, reads, due, every },
+      ...(edge ? { edge } : {}),
+      ...(asked ? { asked } : {}),
+    };
+  }
+
+  /** The function that takes its number from a part. */
+  private takes(asked: AskedAt): ChannelProgram['asked'] {
+    const { value, pins } = partCode(this, this.board, asked);
+    this.functions.push({
+      declares: 'function',
+      ...{ name: this.own.reads, takes: [], gives: 'long', body: [{ do: 'return', value }] },
+    });
+    return { by: asked, pins };
   }
 
   /** What notes an edge between two readings. */
@@ -139,11 +161,16 @@ class ChannelWriter extends ChannelParts {
       return [...spoken, read, ...this.decide(name(speaks), not(name(speaks)))];
     }
     const counts = this.made('Counts');
-    const read = high ? choice(high, whole(100), whole(0)) : this.analogue();
+    const { asked, reads, counts: type } = this.own;
+    const read = high ? choice(high, whole(100), whole(0)) : asked ? call(reads) : this.analogue();
     const { does, value } = filterCode(this, name(counts));
     return [
       ...spoken,
-      { do: 'let', name: counts, type: 'int', value: read },
+      { do: 'let', name: counts, type: asked ? 'long' : type, value: read },
+      // A part that does not answer gives no reading.
+      ...(asked
+        ? when(signs('<', name(counts), whole(0)), [{ do: 'return', value: bool(false) }])
+        : []),
       ...does,
       ...this.compared(value),
       ...this.kept(value),
@@ -361,6 +388,3 @@ class ChannelWriter extends ChannelParts {
 /** A variable that rules look at. */
 const seenBy = (of: Expression, type: Type): Declaration =>
   variable(of.is === 'name' ? of.name : '', type);
-
-/** The name of a terminal on its part. */
-export const pinOf = (ref: string): string => ref.slice(ref.indexOf('.') + 1);

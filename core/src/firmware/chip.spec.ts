@@ -5,7 +5,8 @@ import { emptyDesign, type Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
 import { chipBoard, eightBitBoard, lacksOf, writeFirmware } from './index.js';
 import { arbitraryCourse } from './testing/arbitrary-course.js';
-import { arbitraryProgram, onChip, onEightBitBoard, type On } from './testing/arbitrary-program.js';
+import { arbitraryProgram } from './testing/arbitrary-program.js';
+import { onChip, onEightBitBoard, type On } from './testing/boards-on.js';
 import { bareChip, boardChip, playOnChip, type Chip, type OnChip } from './testing/chip-host.js';
 import type { Job } from './testing/host.js';
 import { differences } from './testing/random-jobs.js';
@@ -90,8 +91,8 @@ it.each<[string, Chip, On]>([
   expect(differences(jobs, standsOf(playOnChip(jobs, chip)))).toEqual([]);
 });
 
-it('the demo design of the bare chip decides as it was rehearsed', () => {
-  const jobs = [job(demo('bench-test-jig'), 0, 6, 3000)];
+it('the demo designs of the bare chip decide as they were rehearsed', () => {
+  const jobs = ['bench-test-jig', 'mooring-boom'].map((of, i) => job(demo(of), i, 6, 3000));
   expect(differences(jobs, standsOf(playOnChip(jobs, bareChip)))).toEqual([]);
 });
 

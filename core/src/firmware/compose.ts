@@ -1,7 +1,8 @@
 import { bool, milliseconds, name, type Declaration, type Section } from '../code/index.js';
 import type { Design } from '../design/index.js';
 import type { Board, Starts, TalkParts } from './board.js';
-import { channelCode, pinOf } from './channel-code.js';
+import { channelCode, type ChannelProgram } from './channel-code.js';
+import { pinOf } from './pin-of.js';
 import { chartCode } from './chart-code.js';
 import { counterCode } from './counter-code.js';
 import { eventCode } from './event-code.js';
@@ -119,7 +120,7 @@ const helpers = (frame: Frame): Section[] =>
 function startsOf(
   frame: Frame,
   board: Board,
-  programs: readonly { edge?: { notes: string } }[],
+  programs: readonly Pick<ChannelProgram, 'edge' | 'asked'>[],
   driven: ReadonlyMap<string, { dimmed: boolean }>,
   quiet: boolean,
 ): Starts {
@@ -131,10 +132,12 @@ function startsOf(
     ...watched(design),
     clock: frame.wantsClock,
     part: boardIn(design, board),
+    pin: (terminal) => board.pin(terminal),
     analogue: design.channels.flatMap((c) => {
-      const { digital, pin } = frame.channel(c.id);
-      return digital ? [] : [{ pin }];
+      const { digital, pin, asked } = frame.channel(c.id);
+      return digital || asked ? [] : [{ pin }];
     }),
+    asked: programs.flatMap(({ asked }) => (asked ? [asked] : [])),
     inputs: design.channels.flatMap((c) => {
       const own = frame.channel(c.id);
       return own.digital ? [{ pin: own.pin, pullUp: modes.get(c.pin) === 'pull-up' }] : [];
@@ -162,8 +165,9 @@ const talkParts = ({ design, channel }: Frame, { outputs }: Starts): TalkParts =
   title: design.title,
   watched: design.controller.watchdog !== undefined,
   channels: design.channels.map((c) => {
-    const { pin, digital } = channel(c.id);
-    return { name: c.name, label: pinOf(c.pin), pin, digital };
+    const { pin, digital, asked, reads } = channel(c.id);
+    const label = asked ? c.pin : pinOf(c.pin);
+    return { name: c.name, label, pin, digital, ...(asked ? { reads } : {}) };
   }),
   outputs: outputs.map(({ pin, output, dimmed }) => {
     return { name: output.name, pin, dimmed, high: output.active === 'high' };

@@ -14,6 +14,7 @@ import {
   type Declaration,
   type Expression,
   type Statement,
+  type Type,
 } from '../code/index.js';
 import type { ChannelParts } from './channel-parts.js';
 
@@ -36,7 +37,7 @@ export function filterCode(parts: ChannelParts, read: Expression): Filtered {
   );
   if (filter.by === 'exponential') return average(parts, read, n);
   const window = parts.made('Window');
-  parts.holds.push({ declares: 'list', name: window, type: 'int', length: filter.n });
+  parts.holds.push({ declares: 'list', name: window, type: parts.own.counts, length: filter.n });
   const place = parts.remembers('Place', 'int');
   const many = parts.remembers('Many', 'int');
   const does: Statement[] = [
@@ -84,7 +85,7 @@ function median(
   many: Expression,
 ): Filtered {
   const ranked = parts.made('Ranked');
-  parts.functions.push(rankFunction(ranked, window, many));
+  parts.functions.push(rankFunction(ranked, window, many, parts.own.counts));
   const [half, median] = [parts.made('Half'), parts.made('Median')];
   const at = (place: Expression): Expression => as('real', call(ranked, place));
   const between = signs('/', signs('+', at(signs('-', name(half), one)), at(name(half))), real(2));
@@ -105,12 +106,12 @@ function median(
 }
 
 /** The reading at a place among those of a window, the smallest first. */
-function rankFunction(called: string, window: string, many: Expression): Declaration {
+function rankFunction(called: string, window: string, many: Expression, gives: Type): Declaration {
   const [below, same] = [name('below'), name('same')];
   const [mine, other] = [item(window, name('i')), item(window, name('j'))];
   return {
     declares: 'function',
-    ...{ name: called, gives: 'int' },
+    ...{ name: called, gives },
     takes: [{ name: 'place', type: 'int' }],
     body: [
       {

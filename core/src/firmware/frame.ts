@@ -10,7 +10,7 @@ import {
   type Type,
 } from '../code/index.js';
 import type { ChannelCode } from '../condition/index.js';
-import { channelReader } from '../catalog/index.js';
+import { askedAt, channelReader, type AskedAt } from '../catalog/index.js';
 import type { Channel, Design, Rule } from '../design/index.js';
 
 const dayMs = 86_400_000;
@@ -20,6 +20,11 @@ export interface ChannelNames extends ChannelCode {
   base: string;
   pin: string;
   digital: boolean;
+  /** How it takes its number from a part, and the function that does; left out where it is read at a pin. */
+  asked?: AskedAt;
+  reads: string;
+  /** A type for one of its counts. */
+  counts: Type;
 }
 
 /** Variables of a mode chart. */
@@ -79,12 +84,16 @@ export class Frame {
     // Waking, all channels are read.
     const every = Math.min(channel.every, design.controller.sleep?.every ?? Infinity);
     const base = names.make(channel.name, id);
-    const type: Type = filter && filter.n > 1 ? 'real' : 'int';
+    const reader = channelReader(design, channel.pin);
+    const counts: Type = (reader?.full ?? 0) > 32_767 ? 'long' : 'int';
+    const type: Type = filter && filter.n > 1 ? 'real' : counts;
     const made = (end: string): Expression => name(names.extend(base, end));
+    const asked = askedAt(design, channel.pin);
     return {
-      ...{ base, type, every },
+      ...{ base, type, every, counts, ...(asked ? { asked } : {}) },
       pin: names.extend(base, 'Pin'),
-      digital: channelReader(design, channel.pin)?.by === 'level',
+      reads: names.extend(base, 'Taken'),
+      digital: reader?.by === 'level',
       answers: made('Answers'),
       value: made('Value'),
       isRead: made('IsRead'),

@@ -1,5 +1,6 @@
 import type { Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
+import { brief } from '../testing/small.js';
 import { eightBitBoard, lacksOf, radioBoard, writeFirmware } from './index.js';
 
 const beam = demo('slipway-beam');
@@ -15,7 +16,7 @@ const levels: Design['rules'] = [
 it.each<[string, Partial<Design>, RegExp]>([
   ['without a board', { parts: [] }, /^parts: The design has 0 boards/],
   [
-    'read over a bus',
+    'read nowhere',
     { channels: [{ ...channel, pin: 'X1.count' }] },
     /^channel Beam: It is not read at a pin/,
   ],
@@ -100,4 +101,50 @@ it('says what does not fit the memory of the chip, with how much there is', () =
   const [lack] = lacksOf({ ...beam, rules }, eightBitBoard);
   expect(lack?.place).toBe('memory');
   expect(lack?.reason).toMatch(/take \d{4,} bytes of RAM; the chip has 1448 for them/);
+});
+
+describe('parts that answer otherwise than at a pin', () => {
+  const away = (parts: string, wires: string, ref: string): Design =>
+    brief(parts, wires, { channels: [{ ...channel, pin: ref }] });
+  const board = 'controller-5v-8bit U, ';
+
+  it.each<[string, Design, RegExp | undefined]>([
+    [
+      'a chip on the bus of the board',
+      away(`${board}heading-sensor B`, 'B.SDA U.A4, B.SCL U.A5', 'B.heading'),
+      undefined,
+    ],
+    [
+      'lines the wrong way about',
+      away(`${board}heading-sensor B`, 'B.SDA U.A5, B.SCL U.A4', 'B.heading'),
+      /data line leads to pin A5, which cannot be used so. Wire it to one of these: A4\.\n.*clock line leads to pin A4/,
+    ],
+    [
+      'an echo whose trigger is loose',
+      away(`${board}ultrasonic-ranger B`, 'B.ECHO U.D7', 'B.echo'),
+      /trigger leads to no pin, which cannot be used so/,
+    ],
+    [
+      'a touch pad, on a board without touch pins',
+      away(`${board}touch-pad B`, 'B.pad U.D7', 'B.counts'),
+      /taken by a touch pin, which programs for a 5 V 8-bit board, C\+\+ do not do/,
+    ],
+    [
+      'a tag reader',
+      away(`${board}tag-reader B`, 'B.SCK U.D13', 'B.tag'),
+      /asked in a way of its own/,
+    ],
+  ])('%s', (_, design, reason) => {
+    const said = lacksOf(design, eightBitBoard).map((l) => `${l.reason}. ${l.cure}`);
+    if (reason) expect(said.join('\n')).toMatch(reason);
+    else expect(said).toEqual([]);
+  });
+
+  it('are asked by numbers that stand at the top, and give no reading where they do not answer', () => {
+    const design = away(`${board}heading-sensor B`, 'B.SDA U.A4, B.SCL U.A5', 'B.heading');
+    const { text } = writeFirmware(design, eightBitBoard).written;
+    expect(text).toMatch(/const uint8_t beamAddress = 30; {2}\/\/ 0x1E on the two-wire bus; Beam/);
+    expect(text).toMatch(/Wire\.begin\(\);/);
+    expect(text).toMatch(/= beamTaken\(\);\n {2}if \(beamCounts < 0\) \{\n {4}return false;/);
+  });
 });

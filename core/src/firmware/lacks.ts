@@ -1,7 +1,8 @@
-import { channelReader, kindOf } from '../catalog/index.js';
+import { askedAt, channelReader, kindOf } from '../catalog/index.js';
 import type { Design, Drive, Output, Part } from '../design/index.js';
 import type { Board } from './board.js';
-import { pinOf } from './channel-code.js';
+import { pinOf } from './pin-of.js';
+import { partLacks, type Told } from './part-lacks.js';
 
 /** Something that a program for a board would have to do and cannot, with what helps. */
 export interface Lack {
@@ -48,6 +49,7 @@ function channelLacks(
   channel: Design['channels'][number],
 ): Lack[] {
   const place = `channel ${channel.name}`;
+  const asked = askedAt(design, channel.pin);
   const elsewhere = !channel.pin.startsWith(`${part.id}.`);
   const terminal = pinOf(channel.pin);
   const { edge } = channel;
@@ -57,11 +59,17 @@ function channelLacks(
     (able.some((t) => t.id === terminal) && (board.notes?.(terminal, edge) ?? true));
   const reader = channelReader(design, channel.pin);
   const shares = design.channels.filter((c) => c.edge && c.pin === channel.pin).length > 1;
-  const told: [boolean, string, string][] = [
+  const told: Told[] = [
+    ...(asked ? partLacks(board, part, asked) : []),
     [
-      elsewhere || reader?.by === 'readout' || !reader,
+      reader?.by === 'readout' && !asked,
+      'Its part is asked in a way of its own, which no program here knows',
+      'Read a level, a voltage, or a chip with registers on a two-wire bus in its place.',
+    ],
+    [
+      !reader || (elsewhere && reader.by !== 'readout'),
       'It is not read at a pin of the board',
-      'Programs that read parts over a bus are not written yet: read it at a pin.',
+      'Put it on one of its pins.',
     ],
     [
       !notes && edge !== 'low',

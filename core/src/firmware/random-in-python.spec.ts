@@ -1,6 +1,6 @@
 /** Random programs in Python decide as they were rehearsed: pass by pass, on random courses of what pins read. */
 import { radioBoard, smallComputer, type Board } from './index.js';
-import { onRadioBoard, onSmallComputer, type On } from './testing/arbitrary-program.js';
+import { onRadioBoard, onSmallComputer, type On } from './testing/boards-on.js';
 import { playInPython } from './testing/python-host.js';
 import { differences, randomJobs } from './testing/random-jobs.js';
 

@@ -1,6 +1,6 @@
 /** Random programs in C++ decide as they were rehearsed: pass by pass, on random courses of what pins read. */
 import { eightBitBoard } from './index.js';
-import { onEightBitBoard } from './testing/arbitrary-program.js';
+import { onEightBitBoard } from './testing/boards-on.js';
 import { playOnHost } from './testing/host.js';
 import { differences, randomJobs } from './testing/random-jobs.js';
 

@@ -1,14 +1,17 @@
 import { definePart } from '../define-part.js';
 import { formatNominal, radians } from '../../quantity/index.js';
 import {
+  busAsked,
   busBench,
   busElements,
   busNotes,
   busParams,
   busRatings,
+  busRegister,
   busTerminals,
   busLines,
   busWorks,
+  registerNote,
 } from '../bus-chip.js';
 
 /** Horizontal part of the earth’s field at middle latitudes, T (from memory). */
@@ -25,6 +28,7 @@ export const headingSensor = definePart({
   terminals: busTerminals,
   params: [
     ...busParams(0x1e, 0.1e-3),
+    busRegister(0x03),
     {
       id: 'earth',
       label: 'Earth’s field, level part',
@@ -52,6 +56,7 @@ export const headingSensor = definePart({
       },
       through: busLines,
       works: busWorks(2.1),
+      asked: busAsked({ words: 'angle' }),
     },
   ],
   phases: [
@@ -75,6 +80,7 @@ export const headingSensor = definePart({
     'Teach it two positions, open and closed, where it will stay; iron nearby shifts both.',
     'A magnet of a latch within a hand’s breadth is stronger than the earth.',
     ...busNotes,
+    registerNote,
   ],
   cautions: ['It is made for 3.3 V.'],
   source:

@@ -1,4 +1,5 @@
 import { definePart } from '../define-part.js';
+import { chargedIn } from '../charged-in.js';
 import { formatNominal } from '../../quantity/index.js';
 
 /** Permittivity of free space, F/m (CODATA 2022). */
@@ -18,6 +19,7 @@ export const levelStrip = definePart({
     { id: 'b', label: 'b', role: 'signal-out' },
   ],
   params: [
+    chargedIn,
     { id: 'foot', label: 'Foot of the strip at', unit: 'm', default: 0, min: 0, max: 50 },
     { id: 'length', label: 'Length', unit: 'm', default: 0.3, min: 0.01, max: 5 },
     { id: 'width', label: 'Width', unit: 'm', default: 0.01, min: 1e-3, max: 0.2 },
@@ -57,6 +59,7 @@ export const levelStrip = definePart({
       counts: (stimulus, p) => 1e12 * stripFarads(p, stimulus.water),
       through: ['a', 'b'],
       works: () => true,
+      asked: { by: 'charge', from: 'a', at: 'b', perNano: (p) => p.perNano },
     },
   ],
   headline: (p) => formatNominal(p.length, 'm'),

@@ -1,14 +1,17 @@
 import { definePart } from '../define-part.js';
 import { choice } from '../choice.js';
 import {
+  busAsked,
   busBench,
   busElements,
   busNotes,
   busParams,
   busRatings,
+  busRegister,
   busTerminals,
   busLines,
   busWorks,
+  registerNote,
 } from '../bus-chip.js';
 
 /** Times by which the ambient-light reading is taken longer or shorter, s. */
@@ -27,6 +30,7 @@ export const lightProximityChip = definePart({
   terminals: busTerminals,
   params: [
     ...busParams(0x39, 0.25e-3),
+    busRegister(0x14),
     choice('range', 'LED current', ['25 mA', '50 mA', '100 mA'], '50 mA'),
     { id: 'pulses', label: 'Pulses', unit: '', default: 8, min: 1, max: 64, whole: true },
     choice('time', 'Integration time', ['12.5 ms', '50 ms', '100 ms', '400 ms'], '100 ms'),
@@ -64,6 +68,7 @@ export const lightProximityChip = definePart({
         p.perLux * stimulus.light * (integrationTimes[p.time] / integrationTimes['100 ms']),
       through: busLines,
       works: busWorks(2.4),
+      asked: busAsked({ words: 'counts' }),
     },
     {
       id: 'proximity',
@@ -75,6 +80,7 @@ export const lightProximityChip = definePart({
         p.perReturn * p.pulses * (ranges[p.range] / ranges['100 mA']) * stimulus.reflection,
       through: busLines,
       works: busWorks(2.4),
+      asked: busAsked({ words: 'counts' }, 1),
     },
   ],
   phases: [
@@ -104,6 +110,7 @@ export const lightProximityChip = definePart({
     'Surfaces beside it give an offset: measure it with nothing in front.',
     'Black things read far lower than grey ones.',
     ...busNotes,
+    registerNote,
   ],
   cautions: ['It is made for 3.3 V: 5 V on its supply or bus pins kills it.'],
   source:

@@ -1,4 +1,5 @@
 import { definePart } from '../define-part.js';
+import { chargedIn } from '../charged-in.js';
 import { formatNominal } from '../../quantity/index.js';
 
 /** Permittivity of free space, F/m (CODATA 2022). */
@@ -17,6 +18,7 @@ export const matCapacitor = definePart({
     { id: 'b', label: 'b', role: 'signal-out' },
   ],
   params: [
+    chargedIn,
     { id: 'area', label: 'Area', unit: 'm²', default: 0.12, min: 1e-3, max: 4 },
     { id: 'gap', label: 'Gap unloaded', unit: 'm', default: 1.4e-3, min: 2e-5, max: 0.02 },
     { id: 'pressed', label: 'Gap pressed flat', unit: 'm', default: 0.1e-3, min: 1e-5, max: 0.01 },
@@ -51,6 +53,7 @@ export const matCapacitor = definePart({
       counts: (stimulus, p) => 1e12 * matFarads(p, stimulus.force),
       through: ['a', 'b'],
       works: () => true,
+      asked: { by: 'charge', from: 'a', at: 'b', perNano: (p) => p.perNano },
     },
   ],
   headline: (p) => formatNominal(matFarads(p, 0), 'F'),

@@ -1,13 +1,16 @@
 import { definePart } from '../define-part.js';
 import {
+  busAsked,
   busBench,
   busElements,
   busNotes,
   busParams,
   busRatings,
+  busRegister,
   busTerminals,
   busLines,
   busWorks,
+  registerNote,
 } from '../bus-chip.js';
 
 export const temperatureHumidityChip = definePart({
@@ -31,6 +34,7 @@ export const temperatureHumidityChip = definePart({
   terminals: busTerminals,
   params: [
     ...busParams(0x44, 0.6e-3),
+    busRegister(0x00),
     { id: 'offset', label: 'Reads too warm by', unit: 'K', default: 0.2, min: -5, max: 5 },
     { id: 'noise', label: 'Noise', unit: 'K', default: 0.04, min: 0, max: 5 },
   ],
@@ -46,6 +50,7 @@ export const temperatureHumidityChip = definePart({
       counts: (stimulus, p) => 4500 + 100 * (stimulus.temperature + p.offset),
       through: busLines,
       works: busWorks(2.2),
+      asked: busAsked({ words: 'share', of: 17_500 }),
     },
     {
       id: 'humidity',
@@ -55,6 +60,7 @@ export const temperatureHumidityChip = definePart({
       counts: (stimulus) => 100 * stimulus.humidity,
       through: busLines,
       works: busWorks(2.2),
+      asked: busAsked({ words: 'share', of: 10_000 }, 1),
     },
   ],
   phases: [
@@ -78,6 +84,7 @@ export const temperatureHumidityChip = definePart({
     'Away from regulators and sun: they add degrees.',
     'Breath and solvents drift its humidity for days.',
     ...busNotes,
+    registerNote,
   ],
   cautions: [],
   source: 'Counts in proportion; ±0.2 K and ±2 % as typical of such chips (from memory).',

@@ -18,6 +18,7 @@ export const touchPad = definePart({
     { id: 'rest', label: 'Capacitance at rest', unit: 'F', default: 10e-12, min: 1e-13, max: 1e-9 },
     { id: 'radius', label: 'Pad radius', unit: 'm', default: 0.015, min: 0.001, max: 0.3 },
     { id: 'leak', label: 'Leakage', unit: 'Ω', default: 1e9, min: 1e5, max: 1e12 },
+    { id: 'atRest', label: 'A touch pin counts at rest', unit: '', default: 500, min: 1, max: 1e6 },
   ],
   ratings: [{ label: 'voltage', from: 'pad', to: 'GND', limit: 30 }],
   elements: (p, state) => [
@@ -33,6 +34,7 @@ export const touchPad = definePart({
       counts: (stimulus, p) => (p.rest + stimulus.touch) / 0.1e-12,
       through: ['pad'],
       works: () => true,
+      asked: { by: 'touch', at: 'pad', product: (p) => (p.atRest * p.rest) / 0.1e-12 },
     },
   ],
   frontEnd: 'touch',

@@ -61,6 +61,7 @@ export const ultrasonicRanger = definePart({
           : (2e6 * Math.max(distance, p.least)) / speedOfSound(temperature),
       through: ['TRIG', 'ECHO'],
       works: (part) => across(part, 'VCC', 'GND') > 4.5,
+      asked: { by: 'echo', trigger: 'TRIG', echo: 'ECHO', none: 1e6 * giveUp },
     },
   ],
   ownAmps: (p) => p.own,

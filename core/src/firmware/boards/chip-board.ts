@@ -1,17 +1,18 @@
 import { paramsOf } from '../../catalog/index.js';
 import { as, brought, real, signs } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
-import { pinOf } from '../channel-code.js';
+import { pinOf } from '../pin-of.js';
 import { does, nowAndClock, restsHigh } from './common-parts.js';
 import { keptInChip } from './kept-in-eeprom.js';
 import { outputsOff, outputsOn } from './load-steps.js';
 import { chipHelpers } from './chip-helpers.js';
 import { dogTime, tellInC } from './c-parts.js';
+import { wordsInC } from './takes-in-cpp.js';
 import { cWith, type Brought } from './used.js';
 
 const imports: readonly Brought[] = [
   { word: 'F_CPU', lines: ['#define F_CPU 8000000UL  // its own clock, Hz; set by its fuses'] },
-  { word: 'ADCSRA|TCCR2|PINA|PORTA', lines: ['#include <avr/io.h>'] },
+  { word: 'ADCSRA|TCCR2|PINA|PORTA|TWCR', lines: ['#include <avr/io.h>'] },
   { word: 'ISR|sei', lines: ['#include <avr/interrupt.h>'] },
   { word: 'ATOMIC_BLOCK', lines: ['#include <util/atomic.h>'] },
   { word: 'eeprom_read_block|eeprom_update_block', lines: ['#include <avr/eeprom.h>'] },
@@ -19,7 +20,7 @@ const imports: readonly Brought[] = [
   { word: 'bool', lines: ['#include <stdbool.h>'] },
   { word: 'offsetof', lines: ['#include <stddef.h>'] },
   { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
-  { word: 'exp', lines: ['#include <math.h>'] },
+  { word: 'exp|atan2', lines: ['#include <math.h>'] },
   { word: 'ltoa|dtostrf', lines: ['#include <stdlib.h>'] },
 ];
 
@@ -104,6 +105,7 @@ export const chipBoard: Board = {
   pin: (terminal) => `port${terminal[1]} + ${terminal.slice(2)}`,
   readAnalogue: (pin) => brought('countsAt', pin),
   readHigh: (pin) => brought('isHigh', pin),
+  takes: { register: wordsInC },
   writeHigh: (pin, high) => does('switchPin', pin, high),
   writeShare: (pin, share) =>
     does('dim', pin, as('byte', signs('+', signs('*', real(255), share), real(0.5)))),
@@ -166,6 +168,7 @@ function startLines({
   inputs,
   outputs,
   analogue,
+  asked,
   edges,
 }: Starts): string[] {
   const dimmed = outputs.filter((o) => o.dimmed).map((o) => pinOf(o.output.pin));
@@ -196,6 +199,9 @@ function startLines({
     ]),
     ...new Set(dimmed.flatMap((terminal) => timers[terminal] ?? []).map((line) => `  ${line}`)),
     ...(analogue.length > 0 ? ['  ADCSRA = _BV(ADEN) | _BV(ADPS2) | _BV(ADPS1);  // 125 kHz'] : []),
+    ...(asked.length > 0
+      ? ['  TWBR = (F_CPU / 100000 - 16) / 2;  // the two-wire bus at 100 kHz']
+      : []),
     ...(says
       ? [
           '  UCSRA = _BV(U2X);',

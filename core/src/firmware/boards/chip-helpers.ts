@@ -1,4 +1,5 @@
 import { lessOneLines } from './c-parts.js';
+import { wordHelpers } from './takes-in-cpp.js';
 import type { Brought } from './used.js';
 
 /** Says that something has happened; what is a text by then. */
@@ -99,6 +100,40 @@ export const chipHelpers: readonly Brought[] = [
       '}',
     ],
   },
+  {
+    word: 'wordAt|shareAt|angleAt',
+    lines: [
+      '',
+      '// One step of the two-wire bus, and how it came out; a bus that hangs is given up.',
+      'static uint8_t busStep(uint8_t control) {',
+      '  TWCR = _BV(TWINT) | _BV(TWEN) | control;',
+      '  for (uint16_t i = 0; i < 2000 && !(TWCR & _BV(TWINT)); i++) {',
+      '  }',
+      '  return TWSR & 0xf8;',
+      '}',
+      '',
+      '// Whether what is on the bus takes an address or a byte.',
+      'static bool busTakes(uint8_t byte) {',
+      '  TWDR = byte;',
+      '  const uint8_t came = busStep(0);',
+      '  return came == 0x18 || came == 0x28 || came == 0x40;',
+      '}',
+      '',
+      '// A word of a chip on the two-wire bus, its high byte first; -1 where there is no answer.',
+      'static int32_t wordAt(uint8_t address, uint8_t place) {',
+      '  int32_t word = -1;',
+      '  if (busStep(_BV(TWSTA)) == 0x08 && busTakes(address << 1) && busTakes(place) &&',
+      '      busStep(_BV(TWSTA)) == 0x10 && busTakes(address << 1 | 1) && busStep(_BV(TWEA)) == 0x50) {',
+      '    word = (int32_t)TWDR << 8;',
+      '    busStep(0);',
+      '    word |= TWDR;',
+      '  }',
+      '  TWCR = _BV(TWINT) | _BV(TWEN) | _BV(TWSTO);',
+      '  return word;',
+      '}',
+    ],
+  },
+  ...wordHelpers('static '),
   { word: 'lessOne', lines: lessOneLines('static ') },
   { word: 'tell|tellCount|tellReading', lines: tellLines },
   {

@@ -4,6 +4,7 @@ import type { Board } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
 import { does, nowAndClock, restsHigh } from './common-parts.js';
+import { askedLines, partHelpers, takesInCpp } from './takes-in-cpp.js';
 import { talkInCpp } from './talk-in-cpp.js';
 import { dogTime, lessOneLines, tellInC } from './c-parts.js';
 import { cppWith, type Brought } from './used.js';
@@ -42,15 +43,17 @@ const tellLines = (called: string, what: string): string[] => [
 ];
 const imports: readonly Brought[] = [
   { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
-  { word: 'exp', lines: ['#include <math.h>'] },
+  { word: 'exp|atan2', lines: ['#include <math.h>'] },
   { word: 'offsetof', lines: ['#include <stddef.h>'] },
   { word: 'strcmp|strncmp', lines: ['#include <string.h>'] },
   { word: 'atoi', lines: ['#include <stdlib.h>'] },
+  { word: 'Wire', lines: ['#include <Wire.h>'] },
   { word: 'EEPROM', lines: ['#include <EEPROM.h>'] },
   { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
 ];
 const helpers: readonly Brought[] = [
   { word: 'lessOne', lines: lessOneLines('') },
+  ...partHelpers,
   { word: 'tell|tellCount|tellReading|sayTime', lines: timeLines },
   { word: 'tell', lines: tellLines('tell', 'const char *what') },
   { word: 'tellCount', lines: tellLines('tellCount', 'int32_t what') },
@@ -84,6 +87,7 @@ export const eightBitBoard: Board = {
   pin: (terminal) => (terminal.startsWith('D') ? terminal.slice(1) : terminal),
   readAnalogue: (pin) => brought('analogRead', pin),
   readHigh: (pin) => signs('==', brought('digitalRead', pin), name('HIGH')),
+  takes: takesInCpp,
   writeHigh: (pin, high) => does('digitalWrite', pin, level(high)),
   writeShare: (pin, share) =>
     does('analogWrite', pin, {
@@ -101,7 +105,7 @@ export const eightBitBoard: Board = {
     holds: nowAndClock(clock),
   }),
   keeps: keptInEeprom,
-  starts: ({ watchdog, tells, keeps, part, analogue, inputs, outputs, edges }) => ({
+  starts: ({ watchdog, tells, keeps, part, analogue, asked, inputs, outputs, edges }) => ({
     title: 'Start',
     says: [],
     holds: [
@@ -115,6 +119,7 @@ export const eightBitBoard: Board = {
           ...(analogue.length > 0 && paramsOf(part).reference === '1.1 V inside'
             ? ['  analogReference(INTERNAL);  // 1.1 V']
             : []),
+          ...askedLines(asked),
           ...inputs.map(
             ({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`,
           ),

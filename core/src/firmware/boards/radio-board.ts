@@ -4,6 +4,8 @@ import type { Board, Starts } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
 import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { pinOf } from '../pin-of.js';
+import { askedLines, partHelpers, takesInMicroPython } from './takes-in-python.js';
 import { talkInMicroPython } from './talk-in-micropython.js';
 import { pythonWith, type Brought } from './used.js';
 
@@ -12,16 +14,23 @@ const imports: readonly Brought[] = [
   { word: 'select', lines: ['import select'] },
   { word: 'sys', lines: ['import sys'] },
   { word: 'time', lines: ['import time'] },
+  { word: 'atan2', lines: ['from math import atan2, pi'] },
   { word: 'expm1', lines: ['from math import expm1'] },
   { word: 'lightsleep', lines: ['from machine import lightsleep'] },
+  { word: 'time_pulse_us', lines: ['from machine import time_pulse_us'] },
   { word: 'ADC', lines: ['from machine import ADC'] },
+  { word: 'I2C', lines: ['from machine import I2C'] },
   { word: 'PWM', lines: ['from machine import PWM'] },
   { word: 'Pin', lines: ['from machine import Pin'] },
+  { word: 'TouchPad', lines: ['from machine import TouchPad'] },
   { word: 'WDT', lines: ['from machine import WDT'] },
 ];
 
 const helpers: readonly Brought[] = [
-  { word: 'pins', lines: ['pins = {}  # as the board knows them, by their numbers'] },
+  {
+    word: 'pins|picofarads|echo_time|touch_counts',
+    lines: ['pins = {}  # as the board knows them, by their numbers'],
+  },
   {
     word: 'counts_at',
     lines: ['', '', 'def counts_at(pin):', '    return pins[pin].read_u16() >> 4  # of 12 bits'],
@@ -31,9 +40,10 @@ const helpers: readonly Brought[] = [
     lines: ['', '', 'def is_high(pin):', '    return pins[pin].value() == 1'],
   },
   {
-    word: 'switch',
+    word: 'switch|picofarads',
     lines: ['', '', 'def switch(pin, high):', '    pins[pin].value(1 if high else 0)'],
   },
+  ...partHelpers,
   {
     word: 'dim',
     lines: ['', '', 'def dim(pin, share):', '    pins[pin].duty_u16(int(65535 * share + 0.5))'],
@@ -86,6 +96,7 @@ export const radioBoard: Board = {
   ],
   pin: (terminal) => terminal.slice(1),
   readAnalogue: (pin) => brought('counts_at', pin),
+  takes: takesInMicroPython,
   readHigh: (pin) => brought('is_high', pin),
   writeHigh: (pin, high) => does('switch', pin, high),
   writeShare: (pin, share) => does('dim', pin, share),
@@ -118,9 +129,17 @@ export const radioBoard: Board = {
       ({ pin, edge, notes }) =>
         `pins[${pin}].irq(handler=lambda pin: ${notes}(), trigger=${triggers[edge]})`,
     );
+    const asked = askedLines(parts.asked, (ref) => parts.pin(pinOf(ref)));
+    const takesBus = asked.some((line) => line.startsWith('bus = '));
+    const globals = [
+      'ticks',
+      ...(parts.watchdog === undefined ? [] : ['dog']),
+      ...(takesBus ? ['bus'] : []),
+    ];
     const body = [
       ...(parts.keeps ? ['load_kept()'] : []),
       ...set,
+      ...asked,
       ...inputs,
       ...outputs,
       ...edges,
@@ -141,7 +160,7 @@ export const radioBoard: Board = {
             '',
             '',
             'def start():',
-            `    global ticks${parts.watchdog === undefined ? '' : ', dog'}`,
+            `    global ${globals.join(', ')}`,
             ...body.map((l) => `    ${l}`),
           ],
         },

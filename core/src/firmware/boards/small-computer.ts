@@ -1,13 +1,17 @@
+import { askedAt } from '../../catalog/index.js';
 import { brought, snake } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
 import { outputsOff, outputsOn } from './load-steps.js';
 import { keptInFile } from './kept-in-file.js';
 import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { wordHelpers, wordsInPython } from './takes-in-python.js';
 import { pythonWith, type Brought } from './used.js';
 
 const imports: readonly Brought[] = [
   { word: 'os', lines: ['import os'] },
   { word: 'time', lines: ['import time'] },
+  { word: 'fcntl', lines: ['import fcntl'] },
+  { word: 'atan2', lines: ['from math import atan2, pi'] },
   { word: 'expm1', lines: ['from math import expm1'] },
   { word: 'gpiod', lines: ['import gpiod'] },
   { word: 'Bias', lines: ['from gpiod.line import Bias'] },
@@ -17,6 +21,23 @@ const imports: readonly Brought[] = [
 ];
 
 const helpers: readonly Brought[] = [
+  {
+    word: 'word_at|share_at|angle_at',
+    lines: [
+      '',
+      '',
+      '# A word of a chip on the two-wire bus, its high byte first; -1 where there is no answer.',
+      'def word_at(address, place):',
+      '    try:',
+      '        fcntl.ioctl(bus, 0x0703, address)  # whom what follows is for',
+      '        os.write(bus, bytes((place,)))',
+      '        high, low = os.read(bus, 2)',
+      '    except OSError:',
+      '        return -1',
+      '    return high << 8 | low',
+    ],
+  },
+  ...wordHelpers,
   {
     word: 'is_high',
     lines: ['', '', 'def is_high(pin):', '    return lines.get_value(pin) == Value.ACTIVE'],
@@ -78,16 +99,25 @@ export const smallComputer: Board = {
     outputsOn,
   ],
   pin: (terminal) => terminal.slice(1),
+  takes: { register: wordsInPython },
   readHigh: (pin) => brought('is_high', pin),
   writeHigh: (pin, high) => does('switch', pin, high),
   lessOne: (of) => brought('expm1', of),
   tell: tellOf,
-  begins: ({ title, purpose }, clock) => ({
-    title,
-    says: [purpose, 'Written from the design.'],
+  begins: (design, clock) => ({
+    title: design.title,
+    says: [design.purpose, 'Written from the design.'],
     holds: [
       ...nowAndClock(clock),
-      { declares: 'lines', lines: ['CHIP = "/dev/gpiochip0"  # which of them: gpiodetect tells'] },
+      {
+        declares: 'lines',
+        lines: [
+          'CHIP = "/dev/gpiochip0"  # which of them: gpiodetect tells',
+          ...(design.channels.some((c) => askedAt(design, c.pin))
+            ? ['BUS = "/dev/i2c-1"  # where the two-wire bus is']
+            : []),
+        ],
+      },
     ],
   }),
   keeps: keptInFile(
@@ -107,6 +137,7 @@ export const smallComputer: Board = {
               .map((e) => `${e.pin}: ${e.notes}`)
               .join(', ') +
             '}',
+          ...(parts.asked.length > 0 ? ['bus = os.open(BUS, os.O_RDWR)'] : []),
           'lines = gpiod.request_lines(CHIP, consumer="watch", config=CONFIG)',
           ...(parts.keeps ? ['load_kept()'] : []),
           ...(parts.clock

@@ -4,8 +4,8 @@ import type { TalkParts } from '../board.js';
 /** Answers the lines of docs/bench-protocol.md, and tries every output and channel on request. */
 export function talkInCpp({ title, watched, channels, outputs }: TalkParts): Section {
   const answer = (line: string): string => `    Serial.println(F(${quoted(line)}));`;
-  const reading = ({ pin, digital }: TalkParts['channels'][number]): string =>
-    digital ? `digitalRead(${pin}) == HIGH ? 100 : 0` : `analogRead(${pin})`;
+  const reading = ({ pin, digital, reads }: TalkParts['channels'][number]): string =>
+    reads ? `${reads}()` : digital ? `digitalRead(${pin}) == HIGH ? 100 : 0` : `analogRead(${pin})`;
   const lines = [
     'char heard[16];',
     'uint8_t heardLength = 0;',

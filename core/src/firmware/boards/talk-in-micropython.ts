@@ -4,8 +4,12 @@ import type { TalkParts } from '../board.js';
 /** Answers the lines of docs/bench-protocol.md, and tries every output and channel on request. */
 export function talkInMicroPython({ title, watched, channels, outputs }: TalkParts): Section {
   const constant = (pin: string): string => snake(pin).toUpperCase();
-  const reading = ({ pin, digital }: TalkParts['channels'][number]): string =>
-    digital ? `100 * is_high(${constant(pin)})` : `counts_at(${constant(pin)})`;
+  const reading = ({ pin, digital, reads }: TalkParts['channels'][number]): string =>
+    reads
+      ? `${snake(reads)}()`
+      : digital
+        ? `100 * is_high(${constant(pin)})`
+        : `counts_at(${constant(pin)})`;
   const labels = channels.map((c) => c.label);
   const values = channels.map(reading);
   const put = (called: string, dimmed: boolean, on: boolean): string =>

@@ -1,3 +1,4 @@
+import { askedAt } from '../../catalog/index.js';
 import type { Channel, Design } from '../../design/index.js';
 import {
   isDue,
@@ -44,7 +45,7 @@ export function followCourse(
   course: Course,
 ): { stands: Stand[]; circles?: number } {
   let state = restingLogic(design, { clock: course.clock / 1000 });
-  const pins = new Map(design.channels.map((c) => [c.id, 0]));
+  const pins = new Map(design.channels.map((c) => [c.id, atFirst(design, c)]));
   const kept = new Map<string, number>();
   const found: Stand[] = [];
   let next = 0;
@@ -76,6 +77,12 @@ export function followCourse(
     found.push({ at, says: standing(design, state), pins: pinsOf(design, state, t) });
   }
   return { stands: found };
+}
+
+/** What a channel reads before anything turns: nothing, which of an echo is that none comes. */
+export function atFirst(design: Design, { pin }: Channel): number {
+  const asked = askedAt(design, pin);
+  return asked?.by === 'echo' ? asked.none : 0;
 }
 
 function isPass(channels: readonly Channel[], state: LogicState, t: number): boolean {

@@ -2,8 +2,9 @@ import { snake } from '../../code/index.js';
 import type { Design } from '../../design/index.js';
 import type { Board } from '../board.js';
 import { writeFirmware } from '../firmware.js';
-import { pinOf } from '../channel-code.js';
+import { pinOf } from '../pin-of.js';
 import type { Course } from './course.js';
+import { turnsOf } from './stand-in-inputs.js';
 import type { StandInJob } from './stand-in.js';
 
 /**
@@ -14,19 +15,19 @@ import type { StandInJob } from './stand-in.js';
 export function standInJob(
   design: Design,
   board: Board,
-  { length, clock, changes, cuts }: Course,
-  moments: readonly number[] = Array.from({ length: length + 1 }, (_, at) => at),
+  course: Course,
+  moments: readonly number[] = Array.from({ length: course.length + 1 }, (_, at) => at),
 ): StandInJob {
   const { written, names } = writeFirmware(design, board);
   const number = (pin: string): number => Number(board.pin(pinOf(pin)));
-  const pins = new Map(design.channels.map((c) => [c.id, number(c.pin)]));
+  const { length, clock, cuts } = course;
   const begins = [0, ...cuts];
   return {
     source: written.text,
     clock,
     runs: begins.map((from, i) => [from, begins[i + 1] ?? length + 1]),
     moments,
-    changes: changes.map((c) => [c.at, pins.get(c.channel) ?? 0, c.counts]),
+    changes: turnsOf(design, course, number),
     names: {
       channels: [...names.channels.values()].map(snake),
       modes: [...names.modes.values()].map((m) => snake(m.variable)),

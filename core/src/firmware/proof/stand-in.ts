@@ -68,6 +68,22 @@ class PWM:
         w.driven[self.number] = duty * 255 / 65535
 
 
+class I2C:
+    def __init__(self, number, sda, scl):
+        pass
+
+    def readfrom_mem(self, address, place, count):
+        return bus_bytes(address, place, count)
+
+
+class TouchPad:
+    def __init__(self, pin):
+        self.number = pin.number
+
+    def read(self):
+        return w.reads.get(42000 + self.number, 0) / 1000
+
+
 class Poll:
     def register(self, stream, flag):
         pass
@@ -163,6 +179,28 @@ class File:
 
     def fileno(self):
         return 0
+
+
+def bus_bytes(address, place, count):
+    return bytes(w.reads.get(1000 + 256 * address + place + i, 0) for i in range(count))
+
+
+# A pulse of a part, or how long a pin takes to charge, by a clock of whole microseconds that runs on.
+def time_pulse_us(pin, level, most):
+    if level == 1:
+        found = w.reads.get(40000 + pin.number, 0)
+        return found if found < most else -1
+    began = w.charged
+    w.charged += w.reads.get(41000 + pin.number, 0) / 1000
+    return int(w.charged) - int(began)
+
+
+def bus_for(bus, what, address):
+    w.bus = address
+
+
+def bus_write(bus, sent):
+    w.place = sent[0]
 
 
 def open_file(name, mode="r"):
@@ -268,11 +306,18 @@ def play(text):
     job = w.job = json.loads(text)
     line = module(Bias=Bias, Direction=Direction, Edge=Edge, Value=Value)
     brought = {
-        "machine": module(ADC=ADC, PWM=PWM, Pin=Pin, WDT=WDT, lightsleep=lightsleep),
-        "time": module(ticks_ms=ticks_ms, ticks_diff=lambda a, b: a - b, monotonic_ns=monotonic_ns, localtime=lambda: (0,) * 9),
+        "machine": module(
+            ADC=ADC, I2C=I2C, PWM=PWM, Pin=Pin, TouchPad=TouchPad, WDT=WDT,
+            lightsleep=lightsleep, time_pulse_us=time_pulse_us,
+        ),
+        "fcntl": module(ioctl=bus_for),
+        "time": module(sleep_us=lambda us: None, ticks_ms=ticks_ms, ticks_diff=lambda a, b: a - b, monotonic_ns=monotonic_ns, localtime=lambda: (0,) * 9),
         "select": module(POLLIN=1, poll=Poll),
         "sys": module(stdin=None),
-        "os": module(rename=replace_file, replace=replace_file, fsync=lambda _: None),
+        "os": module(
+            rename=replace_file, replace=replace_file, fsync=lambda _: None, O_RDWR=2,
+            open=lambda name, mode: 0, write=bus_write, read=lambda bus, count: bus_bytes(w.bus, w.place, count),
+        ),
         "gpiod": module(
             LineSettings=LineSettings,
             line=line,
@@ -289,7 +334,7 @@ def play(text):
             w.begins, w.at, w.asleep, w.before, w.begun = begins, None, 0, "", False
             w.moments = [m for m in job["moments"] if begins <= m < until]
             w.next = w.change = 0
-            w.reads, w.driven, w.notes = {}, {}, {}
+            w.reads, w.driven, w.notes, w.charged = {}, {}, {}, 0.5
             w.told = {notice: 0 for notice in job["names"]["notices"]}
             turn(False)
             w.space = {"__name__": "__main__", "open": open_file, "print": says}

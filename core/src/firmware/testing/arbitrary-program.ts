@@ -17,6 +17,8 @@ import {
   type Sequence,
 } from '../../design/index.js';
 
+import { onEightBitBoard, type On } from './boards-on.js';
+
 /** Whole milliseconds from 10 ms up, s: as the clock of a board counts. */
 const seconds = (most: number): fc.Arbitrary<number> =>
   fc.integer({ min: 1, max: most * 100 }).map((n) => n / 100);
@@ -78,49 +80,6 @@ const baseline: fc.Arbitrary<Baseline> = fc.oneof(
   }),
 );
 
-/** A board, and which of its pins read counts, read levels, and are dimmed. */
-export interface On {
-  kind: string;
-  /** Left out where it reads no counts: levels are read in their place. */
-  analogue?: readonly [string, string];
-  digital: readonly [string, string, string];
-  outputs: readonly [string, string];
-  feeds: string;
-  /** Whether it has a watchdog. */
-  watched: boolean;
-}
-export const onEightBitBoard: On = {
-  kind: 'controller-5v-8bit',
-  analogue: ['A0', 'A1'],
-  digital: ['D4', 'D5', 'D2'],
-  outputs: ['D9', 'D10'],
-  feeds: 'D7',
-  watched: true,
-};
-export const onRadioBoard: On = {
-  kind: 'radio-board-3v3',
-  analogue: ['P2', 'P3'],
-  digital: ['P4', 'P5', 'P8'],
-  outputs: ['P9', 'P10'],
-  feeds: 'P11',
-  watched: true,
-};
-export const onChip: On = {
-  kind: 'chip-8bit-40pin',
-  analogue: ['PA0', 'PA1'],
-  digital: ['PB0', 'PB1', 'PD2'],
-  outputs: ['PB3', 'PD5'],
-  feeds: 'PC2',
-  watched: true,
-};
-export const onSmallComputer: On = {
-  kind: 'small-computer-3v3',
-  digital: ['P7', 'P8', 'P9'],
-  outputs: ['P10', 'P11'],
-  feeds: 'P12',
-  watched: false,
-};
-
 const analogue = (i: number, pin: string): fc.Arbitrary<Channel> =>
   fc
     .record({
@@ -167,6 +126,13 @@ const digital = (i: number, pin: string): fc.Arbitrary<Channel> =>
         remembers: c.edge ? c.remembers : undefined,
       }),
     );
+
+/** A channel that is read off the board: its line far beyond those of a converter, at times. */
+const far = (c: Channel, pin: string): Channel =>
+  lean({
+    ...{ ...c, pin, threshold: c.threshold % 2 === 0 ? c.threshold : 50 * c.threshold },
+    ...{ edge: undefined, remembers: undefined },
+  });
 
 /** A condition that names what a program has, up to a depth. */
 function condition(depth: number): fc.Arbitrary<Condition> {
@@ -402,6 +368,7 @@ export const arbitraryProgram = (on: On = onEightBitBoard): fc.Arbitrary<Design>
       machine,
       rules: fc.tuple(rule(0), rule(1)),
       sequence,
+      other: fc.option(fc.constantFrom(...(on.others?.refs ?? [])), { nil: undefined }),
       outputs: fc.tuple(
         output(0, on.outputs[0]),
         output(1, on.outputs[1]),
@@ -411,12 +378,17 @@ export const arbitraryProgram = (on: On = onEightBitBoard): fc.Arbitrary<Design>
       sleep: fc.option(sleep, { nil: undefined, freq: 4 }),
       watchdog: on.watched ? maybe(fc.constantFrom(0.4, 2)) : fc.constant(undefined),
     })
-    .map(({ machine: chart, sequence: show, sleep: naps, watchdog, ...program }) => ({
+    .map(({ machine: chart, sequence: show, sleep: naps, watchdog, other, ...program }) => ({
       ...emptyDesign(program.title),
       ...program,
+      channels: program.channels.map((c, i) => (i === 1 && other ? far(c, other) : c)),
       machines: [chart],
       sequences: [show],
-      parts: [{ id: 'U1', kind: on.kind, name: 'Board', params: {} }],
+      parts: [
+        { id: 'U1', kind: on.kind, name: 'Board', params: {} },
+        ...(other ? (on.others?.parts ?? []) : []),
+      ],
+      wires: other ? (on.others?.wires ?? []) : [],
       controller: lean({
         pins: on.digital.map((pin) => ({ pin: `U1.${pin}`, mode: 'input' as const })),
         sleep: naps,

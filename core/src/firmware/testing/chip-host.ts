@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { channelReader } from '../../catalog/index.js';
+import { askedAt, channelReader } from '../../catalog/index.js';
+import type { Channel, Design } from '../../design/index.js';
 import {
   chipBoard,
   eightBitBoard,
@@ -13,6 +14,7 @@ import {
   type Firmware,
   type Stand,
 } from '../index.js';
+import { turnsOf } from '../proof/stand-in-inputs.js';
 import { chipRuntime, simulator } from './chip-runtime.js';
 import { pinNumber, type Job } from './host.js';
 
@@ -47,7 +49,7 @@ export interface Chip {
 export const boardChip: Chip = {
   board: eightBitBoard,
   mcu: 'atmega328p',
-  source: (written) => `${chipRuntime}\n${written.replace(/^#include <EEPROM.h>$/gm, '')}`,
+  source: (written) => `${chipRuntime}\n${written.replace(/^#include <(EEPROM|Wire).h>$/gm, '')}`,
   compiler: 'avr-g++',
   standard: 'gnu++11',
   pin: pinNumber,
@@ -103,7 +105,9 @@ function playOne(folder: string, run: string, job: Job, chip: Chip): OnChip {
     ...[...names.rules.values()].map((of) => seen('r', of)),
     ...design.notices.map((of) => `n ${of.name}`),
     ...design.outputs.map((o) => `o ${chip.pin(o.pin)}`),
-    ...design.channels.map((c) => `i ${inputOf(job, chip, c.id)}`),
+    ...design.channels.flatMap((c) =>
+      askedAt(design, c.pin) ? [] : [`i ${inputOf(design, chip, c)}`],
+    ),
     ...courses.flatMap((course) => courseLines(job, chip, course)),
   ];
   const input = lines.map((line) => `${line}\n`).join('');
@@ -149,19 +153,23 @@ const linesOf = (told: string): string[] =>
   told.split('\n').flatMap((line) => (line.startsWith('> ') ? [line.slice(2)] : []));
 
 /** The number of a channel's pin, and whether it is read by the converter: 1 or 0. */
-function inputOf({ design }: Job, chip: Chip, channel: string): string {
-  const { pin = '' } = design.channels.find((c) => c.id === channel) ?? {};
-  return `${chip.pin(pin)} ${channelReader(design, pin)?.by === 'converter' ? 1 : 0}`;
-}
+const inputOf = (design: Design, chip: Chip, { pin }: Pick<Channel, 'pin'>): string =>
+  `${chip.pin(pin)} ${channelReader(design, pin)?.by === 'converter' ? 1 : 0}`;
 
-const courseLines = (job: Job, chip: Chip, { changes, length, clock }: Course): string[] => [
-  'p',
-  ...changes.map(({ at, channel, counts }) => {
-    const [pin, analogue] = inputOf(job, chip, channel).split(' ');
-    return `s ${at} ${pin} ${counts} ${analogue}`;
-  }),
-  `g ${length} ${clock}`,
-];
+function courseLines({ design }: Job, chip: Chip, course: Course): string[] {
+  const analogue = new Set(
+    design.channels.flatMap((c) =>
+      channelReader(design, c.pin)?.by === 'converter' ? [chip.pin(c.pin)] : [],
+    ),
+  );
+  return [
+    'p',
+    ...turnsOf(design, course, chip.pin).map(
+      ([at, input, value]) => `s ${at} ${input} ${value} ${analogue.has(input) ? 1 : 0}`,
+    ),
+    `g ${course.length} ${course.clock}`,
+  ];
+}
 
 /** Where variables lie in RAM and functions in flash, and how large they are. */
 function symbolsOf(program: string): Map<string, { at: number; size: number }> {

@@ -92,6 +92,40 @@ struct Memory {
   template <class T> void put(int place, const T &of) { eeprom_update_block(&of, (void *)(intptr_t)place, sizeof(T)); }
 };
 [[gnu::unused]] static Memory EEPROM;
+/** The two-wire bus by its registers; what is written are one address and one register. */
+struct TwoWire {
+  uint8_t to, place, got[2], next;
+  uint8_t step(uint8_t control) {
+    TWCR = _BV(TWINT) | _BV(TWEN) | control;
+    while (!(TWCR & _BV(TWINT))) {}
+    return TWSR & 0xf8;
+  }
+  /* The simulator tells an address that was taken as a byte. */
+  bool takes(uint8_t byte) {
+    TWDR = byte;
+    const uint8_t came = step(0);
+    return came == 0x18 || came == 0x28 || came == 0x40;
+  }
+  void begin() { TWBR = 72; }
+  void beginTransmission(uint8_t address) { to = address; }
+  void write(uint8_t byte) { place = byte; }
+  uint8_t endTransmission(bool) {
+    return step(_BV(TWSTA)) == 0x08 && takes(to << 1) && takes(place) ? 0 : 2;
+  }
+  uint8_t requestFrom(uint8_t address, uint8_t many) {
+    next = 0;
+    step(_BV(TWSTA));
+    const bool there = takes(address << 1 | 1);
+    for (uint8_t i = 0; there && i < many; i++) {
+      step(i + 1 < many ? _BV(TWEA) : 0);
+      got[i] = TWDR;
+    }
+    TWCR = _BV(TWINT) | _BV(TWEN) | _BV(TWSTO);
+    return there ? many : 0;
+  }
+  int read() { return got[next++]; }
+};
+[[gnu::unused]] static TwoWire Wire;
 void setup();
 void loop();
 int main() {
@@ -111,6 +145,7 @@ export const simulator = `
 #include <simavr/sim_io.h>
 #include <simavr/avr_adc.h>
 #include <simavr/avr_ioport.h>
+#include <simavr/avr_twi.h>
 #include <simavr/avr_uart.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -152,7 +187,35 @@ static long valueOf(const struct Seen *of) {
 static void put(long at, int size, unsigned long long value) {
   for (int i = 0; i < size; i++) avr->data[at + i] = value >> (8 * i);
 }
+/* Chips on the two-wire bus: a register is written, then it and those after it are read. */
+static uint8_t bytes[128 * 256];
+static int chosen, place, placed;
+static void onBus(avr_irq_t *irq, uint32_t value, void *param) {
+  (void)irq; (void)param;
+  avr_twi_msg_irq_t sent = {.u.v = value};
+  avr_irq_t *answer = avr_io_getirq(avr, AVR_IOCTL_TWI_GETIRQ(0), TWI_IRQ_INPUT);
+  const int what = sent.u.twi.msg;
+  if (what & TWI_COND_STOP) chosen = 0;
+  if (what & TWI_COND_START) {
+    chosen = sent.u.twi.addr;
+    placed = 0;
+    avr_raise_irq(answer, avr_twi_irq_msg(TWI_COND_ACK, chosen, 1));
+    return;
+  }
+  if (!chosen) return;
+  if (what & TWI_COND_WRITE) {
+    if (!placed++) place = sent.u.twi.data;
+    avr_raise_irq(answer, avr_twi_irq_msg(TWI_COND_ACK, chosen, 1));
+  }
+  if (what & TWI_COND_READ) avr_raise_irq(answer, avr_twi_irq_msg(TWI_COND_READ, chosen, bytes[256 * (chosen >> 1) + (place++ & 255)]));
+}
+/* A step of the bus begins: the chip takes its flag back, which the simulator leaves. */
+static void step(avr_t *of, avr_io_addr_t address, uint8_t value, void *param) {
+  (void)param;
+  if (value & 0x80) of->data[address] &= 0x7f;
+}
 static void setPin(int pin, int counts, int analogue) {
+  if (pin >= 1000) { bytes[pin - 1000] = counts; return; }
   if (analogue) {
     avr_raise_irq(avr_io_getirq(avr, AVR_IOCTL_ADC_GETIRQ, ADC_IRQ_ADC0 + (passAt ? pin : pin - 14)), (counts * 5000 + 1022) / 1023);
     return;
@@ -208,6 +271,9 @@ static void play(elf_firmware_t *program, int length, unsigned long long clock) 
   avr_ioctl(avr, AVR_IOCTL_UART_SET_FLAGS('0'), &flags);
   if (!passAt) avr_register_io_write(avr, gpior0, turn, NULL);
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('0'), UART_IRQ_OUTPUT), letter, NULL);
+  avr_register_io_write(avr, passAt ? 0x56 : 0xbc, step, NULL);
+  avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_TWI_GETIRQ(0), TWI_IRQ_OUTPUT), onBus, NULL);
+  memset(bytes, 0, sizeof bytes);
   memset(told, 0, sizeof told);
   for (int i = 0; i < inputs; i++) setPin(input[i].pin, 0, input[i].analogue);
   runOn();

@@ -7,6 +7,7 @@ import type { Design } from '../../design/index.js';
 import { eightBitBoard, writeFirmware } from '../index.js';
 import type { Course, Stand } from '../proof/course.js';
 import { standOf } from '../proof/difference.js';
+import { turnsOf } from '../proof/stand-in-inputs.js';
 
 /** Functions of a board as the programs find them, on a computer: a clock that is set, pins that are told. */
 export const shim = `
@@ -34,11 +35,11 @@ static void (*notes[64])();
 static std::map<std::string, int> told;
 uint32_t millis() { return clockMs; }
 int analogRead(int pin) { return pins[pin]; }
-int digitalRead(int pin) { return pins[pin] >= 50 ? HIGH : LOW; }
+int digitalRead(int pin);
 void digitalWrite(int pin, int level) { driven[pin] = level == HIGH ? 255 : 0; }
 void analogWrite(int pin, int duty) { driven[pin] = duty; }
 enum { DEFAULT = 1, INTERNAL = 3 };
-void pinMode(int, int) {}
+void pinMode(int pin, int mode);
 void analogReference(int) {}
 int digitalPinToInterrupt(int pin) { return pin; }
 void attachInterrupt(int pin, void (*note)(), int mode) { notes[pin] = note; modes[pin] = mode; }
@@ -71,6 +72,31 @@ struct SerialLine {
   }
 };
 SerialLine Serial;
+/** Bytes of chips on the bus, and pulses and charges by pins. */
+static uint8_t bytes[128 * 256];
+static bool charges[64];
+static double pulses[64], chargeTimes[64], clockUs = 0.5, chargedFrom;
+void delayMicroseconds(int us) { clockUs += us; }
+uint32_t micros() { return clockUs; }
+uint32_t pulseIn(int pin, int, uint32_t most) { return pulses[pin] < most ? pulses[pin] : 0; }
+void pinMode(int pin, int mode) {
+  if (charges[pin] && mode == INPUT_PULLUP) chargedFrom = clockUs;
+}
+/** A pin that charges is looked at until it has. */
+int digitalRead(int pin) {
+  if (charges[pin]) clockUs = chargedFrom + chargeTimes[pin];
+  return charges[pin] || pins[pin] >= 50 ? HIGH : LOW;
+}
+struct TwoWire {
+  int address, place;
+  void begin() {}
+  void beginTransmission(int to) { address = to; }
+  void write(int to) { place = to; }
+  int endTransmission(bool) { return 0; }
+  int requestFrom(uint8_t, uint8_t many) { return many; }
+  int read() { return bytes[256 * address + place++]; }
+};
+TwoWire Wire;
 void delay(int ms) { clockMs += ms; }
 enum { WDTO_15MS, WDTO_500MS = 5, WDTO_2S = 7 };
 void wdt_enable(int) {}
@@ -82,7 +108,16 @@ struct Memory {
   template <class T> void put(int place, const T &of) { memcpy(memory + place, (const void *)&of, sizeof(T)); }
 };
 Memory EEPROM;
+static void set(int pin, int counts);
+/** As it was before anything was noted. */
+static void put(int pin, int counts) {
+  if (pin < 1000) pins[pin] = counts;
+  else set(pin, counts);
+}
 static void set(int pin, int counts) {
+  if (pin >= 41000) { charges[pin - 41000] = true; chargeTimes[pin - 41000] = counts / 1000.0; return; }
+  if (pin >= 40000) { pulses[pin - 40000] = counts; return; }
+  if (pin >= 1000) { bytes[pin - 1000] = counts; return; }
   const int before = pins[pin];
   pins[pin] = counts;
   if (!notes[pin] || before == counts) return;
@@ -159,7 +194,7 @@ static std::vector<int> cuts;
 static void play(const Program &program, int from, int until, long clock) {
   *program.clock = clock + from;
   size_t next = 0;
-  for (; next < changes.size() && changes[next][0] < from; next++) pins[changes[next][1]] = changes[next][2];
+  for (; next < changes.size() && changes[next][0] < from; next++) put(changes[next][1], changes[next][2]);
   clockMs = 0;
   program.setup();
   std::string before;
@@ -206,14 +241,13 @@ export function pinNumber(ref: string): number {
 }
 
 function inputOf({ design, courses }: Job, i: number): string {
-  const pins = new Map(design.channels.map((c) => [c.id, pinNumber(c.pin)]));
   return courses
-    .map(({ length, clock, changes, cuts }) =>
+    .map((course) =>
       [
         `p ${i} 0 0`,
-        ...changes.map((c) => `s ${c.at} ${pins.get(c.channel)} ${c.counts}`),
-        ...cuts.map((at) => `c ${at} 0 0`),
-        `g ${length} ${clock} 0`,
+        ...turnsOf(design, course, pinNumber).map((turn) => `s ${turn.join(' ')}`),
+        ...course.cuts.map((at) => `c ${at} 0 0`),
+        `g ${course.length} ${course.clock} 0`,
       ].join('\n'),
     )
     .join('\n')

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { firstDifference, lacksOf, playCourse, type Board, type Stand } from '../index.js';
 import { arbitraryCourse } from './arbitrary-course.js';
-import { arbitraryProgram, type On } from './arbitrary-program.js';
+import { arbitraryProgram } from './arbitrary-program.js';
+import type { On } from './boards-on.js';
 import type { Job } from './host.js';
 
 /** Random programs that a board can do, each with courses of so many ms. */

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { writeProject } from './firmware.js';
@@ -23,7 +23,10 @@ it('writes the program of the board with how it is loaded, and overwrites nothin
 
 it.each([
   ['without a controller', 'bilge-sump', /There is no controller, so there is nothing to load/],
-  ['that reads over a bus', 'compass-light', /channel Hand near: It is not read at a pin/],
+  ['whose chip has no clock line', 'compass-light', /channel Hand near: Its clock line leads to/],
 ])('says why there is no program: a design %s', async (_, name, reason) => {
-  await expect(writeProject(demo(name), folder)).rejects.toThrow(reason);
+  const file = join(folder, 'other.yurei.json');
+  // The wire from the board to the chip's clock.
+  writeFileSync(file, readFileSync(demo(name), 'utf8').replace('"to": "B1.SCL"', '"to": "R1.b"'));
+  await expect(writeProject(file, folder)).rejects.toThrow(reason);
 });

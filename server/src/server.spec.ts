@@ -86,11 +86,11 @@ it('opens a design that an older version of the program has kept, brought up to 
   await database.close();
   server = await startServer(config(), log);
   const opened = (await call('GET', `/designs/${body.id}`)).body as unknown as StoredDesign;
-  expect(opened.design).toMatchObject({ version: 11, scenes: demo.scenes, recordings: [] });
+  expect(opened.design).toMatchObject({ version: 12, scenes: demo.scenes, recordings: [] });
   expect(opened.design.plan.width).toBeGreaterThan(4);
   expect((await call('GET', '/designs')).status).toBe(200);
   const kept = await call('GET', `/designs/${body.id}/revisions/1`);
-  expect(kept.body as unknown as StoredDesign).toMatchObject({ design: { version: 11 } });
+  expect(kept.body as unknown as StoredDesign).toMatchObject({ design: { version: 12 } });
 });
 
 it('keeps a design through create, save, stop and start, with every revision', async () => {

@@ -55,7 +55,7 @@ it('a need that is not there cannot be taken out', () => {
 
 it('version 9 asked for nothing', () => {
   expect(migrate({ version: 9, title: 'Old' })).toEqual({
-    ...{ version: 11, title: 'Old', brief: { needs: [], tells: '' } },
+    ...{ version: 12, title: 'Old', brief: { needs: [], tells: '' } },
   });
 });
 

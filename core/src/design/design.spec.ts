@@ -169,7 +169,7 @@ it('version 1 is brought up to date: ways, a plan that holds everything, levels 
     ],
   };
   expect(migrate(old)).toMatchObject({
-    version: 11,
+    version: 12,
     plan: { width: 7, depth: 9, walls: [] },
     recordings: [],
     parts: [{ params: { spacing: 0.03 } }, { params: {}, place: { x: 0, y: 2 } }, 'spoilt'],

@@ -14,6 +14,7 @@ import type {
   Scene,
   TerminalRef,
   Wire,
+  OwnCode,
 } from './types.js';
 import type { Place, Plan } from './plan.js';
 
@@ -50,6 +51,8 @@ export type Edit =
   | { type: 'put-notice'; notice: Notice }
   | { type: 'remove-notice'; id: string }
   | { type: 'set-controller'; sleep?: Sleep; watchdog?: number }
+  /** Nothing leaves the place out. */
+  | { type: 'set-code'; place: keyof OwnCode; text: string }
   | { type: 'put-scene'; scene: Scene }
   | { type: 'remove-scene'; id: string }
   | { type: 'put-happening'; scene: string; happening: Happening }

@@ -2,7 +2,13 @@ export * from './types.js';
 export * from './plan.js';
 export * from './program.js';
 export * from './brief.js';
-export { largestBackdrop, largestCount, mostReadings, mostReadingsInAll } from './limits.js';
+export {
+  largestBackdrop,
+  largestCount,
+  longestCode,
+  mostReadings,
+  mostReadingsInAll,
+} from './limits.js';
 export { emptyDesign } from './empty-design.js';
 export { splitRef, terminalRef } from './terminal-ref.js';
 export { deriveNets, netIndex, type Net } from './nets.js';

@@ -8,6 +8,7 @@ import { fromVersion7 } from './migrations/from-version-7.js';
 import { fromVersion8 } from './migrations/from-version-8.js';
 import { fromVersion9 } from './migrations/from-version-9.js';
 import { fromVersion10 } from './migrations/from-version-10.js';
+import { fromVersion11 } from './migrations/from-version-11.js';
 import { currentVersion } from './types.js';
 
 /** Turns a document of one version into the next one. */
@@ -25,6 +26,7 @@ export const migrations: Readonly<Record<number, Migration>> = {
   8: fromVersion8,
   9: fromVersion9,
   10: fromVersion10,
+  11: fromVersion11,
 };
 
 /**

@@ -8,7 +8,8 @@ type Handler<T extends Edit['type']> = (design: Design, edit: Extract<Edit, { ty
 type ProgramEdit =
   | `${'put' | 'remove'}-${'rule' | 'machine' | 'counter' | 'sequence' | 'notice'}`
   | 'move-rule'
-  | 'set-controller';
+  | 'set-controller'
+  | 'set-code';
 
 /** Edits of what runs on the controller. What names a thing that goes, goes with it. */
 export const programHandlers: { [T in ProgramEdit]: Handler<T> } = {
@@ -56,8 +57,16 @@ export const programHandlers: { [T in ProgramEdit]: Handler<T> } = {
       pins: design.controller.pins,
       ...(sleep ? { sleep } : {}),
       ...(watchdog ? { watchdog } : {}),
+      ...(design.controller.code ? { code: design.controller.code } : {}),
     },
   }),
+  'set-code': (design, { place, text }) => {
+    const { code: before, ...controller } = design.controller;
+    const { [place]: _, ...others } = before ?? {};
+    const code = text.trim() === '' ? others : { ...others, [place]: text };
+    const any = Object.keys(code).length > 0;
+    return { ...design, controller: { ...controller, ...(any ? { code } : {}) } };
+  },
 };
 
 /** A machine that has lost modes takes along what names them; it begins in a mode that it has. */

@@ -8,7 +8,7 @@ import type { Counter, Machine, Notice, Output, Rule, Sequence, Sleep } from './
  */
 export interface Design {
   format: 'yurei-design';
-  version: 11;
+  version: 12;
   title: string;
   purpose: string;
   /** Where it will stand, in the maker's words. */
@@ -100,6 +100,19 @@ export interface Controller {
   sleep?: Sleep;
   /** The controller resets itself when it has not run a pass for so long, s. */
   watchdog?: number;
+  code?: OwnCode;
+}
+
+/** Code of the maker's own in the language of the program, by the place in which it stands there. */
+export interface OwnCode {
+  /** Before everything that does something: what it brings, its own variables and functions. */
+  top?: string;
+  /** Once, at the end of the start. */
+  start?: string;
+  /** At the end of each pass. */
+  pass?: string;
+  /** Whenever a rule begins or ends, a mode changes or a notice is sent: `kind`, `of` and `what` tell of it. */
+  event?: string;
 }
 
 /**
@@ -275,4 +288,4 @@ export type Sign =
   | { by: 'notice'; notice: string };
 
 /** The newest document version this program writes. */
-export const currentVersion = 11;
+export const currentVersion = 12;

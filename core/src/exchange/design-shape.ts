@@ -7,6 +7,7 @@ import {
   feeds,
   materials,
   largestBackdrop,
+  longestCode,
   mostReadings,
   openingKinds,
   sceneStarts,
@@ -26,6 +27,14 @@ const id = Joi.string()
 const terminal = Joi.string()
   .pattern(/^[A-Za-z][A-Za-z0-9_-]{0,31}\.[A-Za-z0-9_+-]{1,16}$/, 'terminal')
   .required();
+/** Lines of a program: nothing in them but letters, signs, tabs and line ends. */
+const ownCode = Joi.string()
+  .max(longestCode)
+  // eslint-disable-next-line no-control-regex -- what is not to be in it
+  .pattern(/^[^\u0000-\u0008\u000b-\u001f\u007f]*$/)
+  .messages({
+    'string.pattern.base': '{{#label}} has control characters other than tabs and line ends',
+  });
 const text = (most: number): Joi.StringSchema => Joi.string().allow('').max(most).required();
 const number = Joi.number().unsafe();
 const params = Joi.object().pattern(Joi.string().max(32), number).max(64).required();
@@ -323,6 +332,7 @@ export const designShape = prepared(
       ),
       sleep: sleepShape,
       watchdog: number.min(0.01).max(86400),
+      code: Joi.object({ top: ownCode, start: ownCode, pass: ownCode, event: ownCode }).min(1),
     }).required(),
     channels: list(channel, 200),
     outputs: list(output, 200),

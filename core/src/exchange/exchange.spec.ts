@@ -154,7 +154,7 @@ describe('a bad file is refused with place, reason and cure', () => {
     [
       'a newer version',
       spoilt((d) => Object.assign(d, { version: 99 })),
-      /version: .*version 99.*up to version 11/,
+      /version: .*version 99.*up to version 12/,
     ],
     [
       'a group of a part that is not there',

@@ -103,6 +103,8 @@ export interface Starts {
   tells: boolean;
   /** Whether anything outlasts a power cut. */
   keeps: boolean;
+  /** The function that is called when all is ready, where there is one. */
+  last?: string;
   /** The part that the program is for, and what its pins are called. */
   part: Part;
   pin: Board['pin'];

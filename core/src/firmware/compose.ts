@@ -12,6 +12,7 @@ import { constant, Frame, variable } from './frame.js';
 import { keptValues, layoutMark } from './kept-code.js';
 import { boardIn } from './lacks.js';
 import { noticeCode } from './notice-code.js';
+import { ownCall, ownSection, ownStart } from './own-code.js';
 import { outputCode } from './output-code.js';
 import { passCode } from './pass-code.js';
 import { ruleCode } from './rule-code.js';
@@ -25,7 +26,7 @@ export interface Composed {
 
 /** Puts the program of a design together, in no language yet. */
 export function compose(design: Design, board: Board, quiet: boolean): Composed {
-  const frame = new Frame(design);
+  const frame = new Frame(design, quiet);
   const channels = design.channels.map((c) => channelCode(frame, board, c));
   const counters = design.counters.map((c) => counterCode(frame, c));
   const sequences = design.sequences.map((s) => sequenceCode(frame, s));
@@ -37,14 +38,17 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
   const notices = design.notices.map((n) => noticeCode(frame, board, n));
   const feed = feedCode(frame, board, channels);
   const kept = keptValues(frame);
-  const events = quiet ? undefined : eventCode(frame, board);
+  const hears = !quiet || design.controller.code?.event !== undefined;
+  const events = hears ? eventCode(frame, board) : undefined;
   const pass = passCode(frame, {
     ...{ channels, steps: [...charts, ...rules], outputs: [...outputs.values()], notices },
     keeps: kept.length > 0,
     ...(feed ? { feeds: feed.feeds } : {}),
     ...(events ? { tells: events.tells } : {}),
+    last: ownCall(design, 'pass'),
   });
   const starts = startsOf(frame, board, channels, outputs, quiet);
+  const own = ownSection(design, board);
   const talk = quiet ? undefined : board.talks?.(talkParts(frame, starts));
   const sections: Section[] = [
     board.begins(design, frame.wantsClock),
@@ -56,6 +60,7 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
     ...helpers(frame),
     ...channels.map((c) => c.section),
     ...shared(frame),
+    ...(own ? [own] : []),
     ...counters,
     ...sequences,
     ...charts.map((c) => c.section),
@@ -131,6 +136,7 @@ function startsOf(
     keeps: keptValues(frame).length > 0,
     ...watched(design),
     clock: frame.wantsClock,
+    ...(ownStart(design) ? { last: ownStart(design) } : {}),
     part: boardIn(design, board),
     pin: (terminal) => board.pin(terminal),
     analogue: design.channels.flatMap((c) => {

@@ -1,4 +1,5 @@
 import { choice, name, set, signs, when, type Section, type Statement } from '../code/index.js';
+import { tellCode } from './tell-code.js';
 import type { Board } from './board.js';
 import { variable, type Frame } from './frame.js';
 
@@ -20,7 +21,7 @@ export function eventCode(
     body.push(
       ...when(signs('!=', name(active), name(said)), [
         set(said, name(active)),
-        board.tell('rule', id, told),
+        ...tellCode(frame, board, 'rule', id, told),
       ]),
     );
   }
@@ -35,7 +36,7 @@ export function eventCode(
     body.push(
       ...when(signs('!=', name(mode), name(said)), [
         set(said, name(mode)),
-        board.tell('mode', called, { text: told }),
+        ...tellCode(frame, board, 'mode', called, { text: told }),
       ]),
     );
   }

@@ -37,7 +37,11 @@ export interface Refused {
 export function firmwareOf(design: Design, board: Board, quiet = false): Firmware | Refused {
   const lacks = plainLacks(design, board);
   if (lacks.length > 0) return { lacks };
-  const { frame, sections } = compose(quiet ? { ...design, notices: [] } : design, board, quiet);
+  const { frame, sections } = compose(
+    quiet && design.controller.code?.event === undefined ? { ...design, notices: [] } : design,
+    board,
+    quiet,
+  );
   const ram = board.memory && {
     takes: ramOf(sections, board.memory),
     has: board.memory.ram - board.memory.others,
@@ -51,6 +55,7 @@ export function firmwareOf(design: Design, board: Board, quiet = false): Firmwar
       ...(design.controller.sleep && !board.saves(design.channels.some((c) => c.edge))
         ? [withoutSaving]
         : []),
+      ...(design.controller.code ? [withOwn] : []),
     ],
     names: namesIn(frame),
   };
@@ -86,6 +91,12 @@ const withoutSaving: Lack = {
   reason:
     'This program reads and decides as rehearsed, but only waits meanwhile: the board draws as much as awake',
   cure: 'How long a battery lasts is told for a board that sleeps: reckon with its current awake.',
+};
+const withOwn: Lack = {
+  place: 'your own code',
+  reason:
+    'No rehearsal knows it, and no proof runs it: neither its time nor its memory is reckoned with',
+  cure: 'Let it be short, wait for nothing, and leave the variables of the design as they are.',
 };
 const withoutTime: Lack = {
   place: 'time of day',

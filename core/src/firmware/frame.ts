@@ -49,7 +49,11 @@ export class Frame {
   /** Whether anything asks for the time of day. */
   wantsClock = false;
 
-  constructor(readonly design: Design) {
+  /** @param quiet whether it is to say nothing over its serial line */
+  constructor(
+    readonly design: Design,
+    readonly quiet = false,
+  ) {
     const { names } = this;
     names.make('clockStart', 'clockStart');
     for (const channel of design.channels) this.channels.set(channel.id, this.nameChannel(channel));

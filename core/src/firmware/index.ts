@@ -1,3 +1,4 @@
+export { ownCodeIn, ownPlaces } from './own-code.js';
 export { boards, boardOf, type Target } from './boards/index.js';
 export { chipBoard } from './boards/chip-board.js';
 export { eightBitBoard } from './boards/eight-bit-board.js';

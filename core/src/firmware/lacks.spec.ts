@@ -122,7 +122,7 @@ describe('parts that answer otherwise than at a pin', () => {
     [
       'an echo whose trigger is loose',
       away(`${board}ultrasonic-ranger B`, 'B.ECHO U.D7', 'B.echo'),
-      /trigger leads to no pin, which cannot be used so/,
+      /trigger leads to no pin of the board/,
     ],
     [
       'a touch pad, on a board without touch pins',

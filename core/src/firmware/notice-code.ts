@@ -17,6 +17,7 @@ import {
 } from '../code/index.js';
 import type { Notice } from '../design/index.js';
 import type { Board, Told } from './board.js';
+import { tellCode } from './tell-code.js';
 import { variable, type Frame } from './frame.js';
 import { Looks } from './look-code.js';
 
@@ -56,7 +57,7 @@ export function noticeCode(frame: Frame, board: Board, notice: Notice): NoticePr
     { do: 'let', name: changed, type: 'bool', value: isChanged },
     ...when(and(telling.isThere ?? bool(true), free, due), [
       ...when(name(changed), [set(told, telling.value)]),
-      board.tell('notice', notice.name, asKept(telling.told, name(told))),
+      ...tellCode(frame, board, 'notice', notice.name, asKept(telling.told, name(told))),
       set(sent, bool(true)),
       ...(timed ? [set(sentAt, name('now'))] : []),
     ]),

@@ -33,7 +33,11 @@ export function partLacks({ takes = {}, label }: Board, part: Part, asked: Asked
     return [
       [
         !able.some(({ id }) => pin === `${part.id}.${id}`),
-        `Its ${what} leads to ${pin ? `pin ${pinOf(pin)}` : 'no pin'}, which ${skill || mode ? 'cannot be used so' : 'is none of the board'}`,
+        `Its ${what} leads to ${
+          pin?.startsWith(`${part.id}.`)
+            ? `pin ${pinOf(pin)}, which cannot be used so`
+            : 'no pin of the board'
+        }`,
         `Wire it to one of these: ${able.map((t) => t.id).join(', ')}.`,
       ],
     ];

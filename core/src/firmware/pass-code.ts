@@ -36,6 +36,8 @@ export interface PassParts {
   feeds?: string;
   /** The function that tells what has begun and ended, where it tells. */
   tells?: string;
+  /** What is done last. */
+  last: readonly Statement[];
 }
 
 /** One pass: read, rounds until nothing changes, outputs, notices, sleep. */
@@ -75,6 +77,7 @@ export function passCode(frame: Frame, parts: PassParts): Section {
     ...feeds,
     ...(keeps ? [{ do: 'call', call: call('saveKept') } as const] : []),
     ...(parts.tells ? [{ do: 'call', call: call(parts.tells) } as const] : []),
+    ...parts.last,
   ];
   const holds: Declaration[] = [
     ...(sleep?.declares ?? []),

@@ -4,6 +4,7 @@ import { readDesign } from '@yurei/core/exchange';
 import { everything, kindsLeftOut } from '../testing/everything';
 import { explore, type Place } from '../testing/explore';
 import { ActStep } from './act/act';
+import { OwnCodePanel } from './code/own-code';
 import { Lanes } from './act/lanes';
 import { MachineEditor } from './act/machine-editor';
 import { RuleCard } from './act/rule-card';
@@ -90,6 +91,7 @@ const places: Readonly<Record<string, Place>> = {
   readings: { component: ReadingsPanel, inputs: { id: 'set1' } },
   act: { component: ActStep },
   things: { component: Things },
+  'own code': { component: OwnCodePanel, inputs: { language: 'cpp' } },
   rule: { component: RuleCard, inputs: { rule: everything().rules[0], open: true } },
   machine: { component: MachineEditor, inputs: { machine: everything().machines[0], picked: 0 } },
   sequence: {

@@ -113,6 +113,7 @@ export function everything(): Design {
       ...base.controller,
       sleep: { every: 8, awake: 0.1, unless: yes },
       watchdog: 4,
+      code: { top: 'int steps = 0;', start: 'steps = 1;', pass: 'steps++;', event: 'steps = 0;' },
     },
     channels: [
       {

@@ -170,6 +170,7 @@ function startLines({
   analogue,
   asked,
   edges,
+  last,
 }: Starts): string[] {
   const dimmed = outputs.filter((o) => o.dimmed).map((o) => pinOf(o.output.pin));
   const noted = edges.map(({ channel, notes }) => ({
@@ -219,6 +220,7 @@ function startLines({
       `  GICR |= _BV(${name});`,
     ]),
     '  sei();',
+    ...(last ? [`  ${last}();`] : []),
     ...(watchdog === undefined ? [] : [`  wdt_enable(${dogTime(watchdog)});`]),
     '}',
   ];

@@ -105,7 +105,7 @@ export const eightBitBoard: Board = {
     holds: nowAndClock(clock),
   }),
   keeps: keptInEeprom,
-  starts: ({ watchdog, tells, keeps, part, analogue, asked, inputs, outputs, edges }) => ({
+  starts: ({ watchdog, tells, keeps, part, analogue, asked, inputs, outputs, edges, last }) => ({
     title: 'Start',
     says: [],
     holds: [
@@ -131,6 +131,7 @@ export const eightBitBoard: Board = {
             ({ pin, channel, notes }) =>
               `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[channel.edge ?? 'change']});`,
           ),
+          ...(last ? [`  ${last}();`] : []),
           ...(watchdog === undefined ? [] : [`  wdt_enable(${dogTime(watchdog)});`]),
           '}',
         ],

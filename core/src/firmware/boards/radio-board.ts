@@ -143,6 +143,7 @@ export const radioBoard: Board = {
       ...inputs,
       ...outputs,
       ...edges,
+      ...(parts.last ? [`${snake(parts.last)}()`] : []),
       'ticks = time.ticks_ms()',
       ...(parts.watchdog === undefined
         ? []

@@ -146,6 +146,7 @@ export const smallComputer: Board = {
                 'clock_start = ((hour * 60 + minute) * 60 + second) * 1000',
               ]
             : []),
+          ...(parts.last ? [`${snake(parts.last)}()`] : []),
           'began = time.monotonic_ns()',
         ],
       },

@@ -7,6 +7,12 @@ import type { Course } from './course.js';
 import { turnsOf } from './stand-in-inputs.js';
 import type { StandInJob } from './stand-in.js';
 
+/** Nothing of the maker's own is run here: a design may come from anybody. */
+const withoutOwn = ({ controller: { code: _, ...controller }, ...design }: Design): Design => ({
+  ...design,
+  controller,
+});
+
 /**
  * The program of a design, in Python, with a course that it is to play.
  *
@@ -18,7 +24,7 @@ export function standInJob(
   course: Course,
   moments: readonly number[] = Array.from({ length: course.length + 1 }, (_, at) => at),
 ): StandInJob {
-  const { written, names } = writeFirmware(design, board);
+  const { written, names } = writeFirmware(withoutOwn(design), board);
   const number = (pin: string): number => Number(board.pin(pinOf(pin)));
   const { length, clock, cuts } = course;
   const begins = [0, ...cuts];

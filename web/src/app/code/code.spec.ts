@@ -1,9 +1,11 @@
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import type { Design } from '@yurei/core/design';
 import { Observable, of, throwError } from 'rxjs';
 import { unzipSync } from 'fflate';
 import { demo, openBench, show, type Screen } from '../../testing/workbench-bed';
 import * as downloads from '../common/download';
+import { FileButton } from '../common/file-button';
 import { DesignSession } from '../data/design-session';
 import { CodeStep } from './code';
 import { Proving, type Proven } from './proving';
@@ -20,6 +22,8 @@ const opened = async (
   await openBench(design);
   return show(CodeStep);
 };
+/** A demo design without any of its wires. */
+const unwired = (name: string): Design => ({ ...demo(name), wires: [] });
 const text = (screen: Screen<CodeStep>): string =>
   screen
     .all('yu-code-view')
@@ -76,8 +80,8 @@ it('says how it is loaded', async () => {
 
 it.each([
   ['without a controller', { ...beam, parts: [] }, /Nothing is wired yet/],
-  ['of a chip', demo('mooring-boom'), /channel Boom turned ?: It is not read at a pin/],
-  ['over a bus', demo('compass-light'), /channel Hand near ?: It is not read at a pin.*Go there/s],
+  ['no bus', unwired('mooring-boom'), /channel Boom turned ?: Its data line leads to no pin/],
+  ['of two channels', unwired('compass-light'), /Hand near ?: .*Daylight ?: .*Go there/s],
 ])('says why there is none: %s', async (_, design, reason) => {
   const screen = await opened(design);
   expect(screen.text('.none')).toMatch(reason);
@@ -146,5 +150,37 @@ describe('proven', () => {
     await screen.until(() => /no difference/.test(screen.text('yu-proof-bar')));
     session().edit({ type: 'describe', fields: { title: 'Another' } });
     await screen.until(() => !/no difference/.test(screen.text('yu-proof-bar')));
+  });
+});
+
+describe('code of one’s own', () => {
+  const own = async (): Promise<Screen<CodeStep>> => {
+    const screen = await opened(beam);
+    await screen.press('Own code');
+    return screen;
+  };
+
+  it('is kept in the design and stands in the program', async () => {
+    const screen = await own();
+    await screen.type('In each pass', 'blink();');
+    expect(session().design()?.controller.code).toEqual({ pass: 'blink();' });
+    await screen.press('Program');
+    expect(screen.text('.sections')).toMatch(/Your own code/);
+    expect(screen.text('.remark')).toMatch(/your own code ?: No rehearsal knows it/);
+  });
+
+  it('is taken from a program that was changed, and said of one without marks', async () => {
+    const screen = await own();
+    const bring = async (lines: string): Promise<void> => {
+      const file = { text: () => Promise.resolve(lines) } as File;
+      const found = screen.fixture.debugElement.query(By.directive(FileButton));
+      (found.componentInstance as FileButton).taken.emit([file]);
+      await screen.fixture.whenStable();
+    };
+    await bring('int x;');
+    await screen.until(() => screen.text('yu-own-code').includes('no marked lines'));
+    await bring('// >>> your own code: start\n  one();\n    two();\n// <<< until here\n');
+    await screen.until(() => screen.text('yu-own-code').includes('Taken: at the start.'));
+    expect(session().design()?.controller.code).toEqual({ start: 'one();\n  two();' });
   });
 });

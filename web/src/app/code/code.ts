@@ -29,11 +29,13 @@ import { Press } from '../common/press';
 import { DesignSession } from '../data/design-session';
 import { CodeTaken } from './code-taken';
 import { CodeView } from './code-view';
+import { OwnCodePanel } from './own-code';
 import { ProofBar } from './proof-bar';
 
-type Shown = 'program' | 'changes' | 'load';
+type Shown = 'program' | 'own' | 'changes' | 'load';
 const shows: readonly { id: Shown; label: string }[] = [
   { id: 'program', label: 'Program' },
+  { id: 'own', label: 'Own code' },
   { id: 'changes', label: 'Changes' },
   { id: 'load', label: 'Load it' },
 ];
@@ -48,6 +50,7 @@ const shows: readonly { id: Shown; label: string }[] = [
     FormsModule,
     Hint,
     NgTemplateOutlet,
+    OwnCodePanel,
     Press,
     ProofBar,
     RouterLink,
@@ -81,6 +84,7 @@ export class CodeStep {
   protected readonly language = computed(() =>
     this.board()?.language === 'python' ? 'python' : 'cpp',
   );
+  protected readonly writtenIn = computed(() => this.board()?.language ?? 'cpp');
   /** Whether it is to say nothing over its serial line. */
   protected readonly quiet = signal(false);
   private readonly outcome = computed(() => {

@@ -224,7 +224,7 @@ it('brings a draft of an older version up to date', () => {
   localStorage.setItem('yurei.draft.a2', JSON.stringify(old));
   expect(findDraft('a2')).toMatchObject({
     version: 3,
-    design: { version: 11, groups: [], title: 'Old', recordings: [] },
+    design: { version: 12, groups: [], title: 'Old', recordings: [] },
   });
 });
 

@@ -39,6 +39,7 @@ const mayImport = {
   ],
   picture: ['quantity', 'design', 'catalog', 'circuit', 'rehearsal', 'wiring'],
   check: [
+    'firmware',
     'quantity',
     'condition',
     'design',

@@ -62,7 +62,21 @@ const beeper = (pin: string, drive: Drive): Design =>
     })),
   });
 
+/** A light sensor of which so many readings are smoothed by their median, one each 10 ms. */
+const smoothed = (n: number): Design => {
+  const design = photo(600);
+  const filter = { by: 'median', n } as const;
+  return { ...design, channels: design.channels.map((c) => ({ ...c, filter, every: 0.01 })) };
+};
+/** With a watchdog that waits so long, s. */
+const watched = (watchdog: number): Design => {
+  const design = photo(600);
+  return { ...design, controller: { ...design.controller, watchdog } };
+};
+
 const cases: RuleCase[] = [
+  ['program-lacks', watched(8.1), watched(8)],
+  ['program-slow', smoothed(63), smoothed(3)],
   ['steady-tone', beeper('D9', { as: 'on' }), beeper('D9', { as: 'level', level: 0.5 })],
   [
     'steady-tone',
@@ -238,7 +252,7 @@ const played = (times: number): Design => ({
 /** The same begun by a change of modes; a way back may stop it. */
 const byMode = (...back: Act[]): Design => {
   const plain = played(0);
-  const when: Condition = { is: 'channel', channel: 'c1' };
+  const when: Condition = { is: 'any', of: [] };
   return {
     ...plain,
     rules: [],

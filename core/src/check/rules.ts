@@ -8,6 +8,7 @@ import {
   noSteadyState,
   terminalOpen,
 } from './rules/wiring.js';
+import { programLacks, programSlow } from './rules/program.js';
 import { groundSplit } from './rules/grounds.js';
 import {
   partUnpowered,
@@ -181,6 +182,8 @@ export const rules: readonly Rule[] = [
   busPullUpMissing,
   busAddressClash,
   busPinWrong,
+  programLacks,
+  programSlow,
   linesCrossed,
   namesCrossed,
   probeCorrodes,

@@ -29,7 +29,7 @@ const ofBoards = `analog analogread analogreference analogwrite attachinterrupt 
 const own = `ownstart ownpass ownevent angleat bus bustakes busstep echotime fcntl pi picofarads readfrommem shareat timepulseus touchcounts touchpad
   wire wordat
   lookwhethertostay answer anyread asleep awakesince before began below change changed check checkof chip clockstart config countsat daystart directions inputs outputs porta portb portc portd reference saytext switchpin tccr dim dog
-  edges event feedsensors found gone go goround hear heard heardlength hour i ishigh iswhole j kept keptplace layout latest letter level lessone
+  edges event feedsensors found gone go goround hear heard heardlength hour i ishigh iswhole j kept keptat keptplace layout latest letter level lessone
   lightness lightsleep line linein lines loadkept makepass makeround minute more now of one passing place places played rate
   readings root rounds same savekept sayat sayevery sayreadings saytime second select start switch tell tellcount tellevents
   tellreading testall ticks to turn turns values wakesat way`;

@@ -4,6 +4,7 @@ import type { Channel, Design, Output, Part } from '../design/index.js';
 import type { AskedAt } from '../catalog/index.js';
 import type { KeptValue } from './kept-code.js';
 import type { Memory } from './memory.js';
+import type { Pace } from './pace.js';
 import type { Takes } from './part-code.js';
 
 /** How the program on a board takes readings, drives pins and tells things: what differs from board to board. */
@@ -14,6 +15,8 @@ export interface Board {
   language: 'cpp' | 'c' | 'python';
   /** Left out where there is more than programs take. */
   memory?: Memory;
+  /** Left out where it is not known. */
+  pace?: Pace;
   /** After how long without a sign of life it begins anew at most, s; left out where nothing watches over it. */
   watches?: number;
   /** Whether it draws less while its program sleeps; `edges` where any is noted as it comes. */

@@ -1,9 +1,11 @@
 import type { Written } from '../code/index.js';
 import type { Design } from '../design/index.js';
 import type { Board } from './board.js';
-import { compose } from './compose.js';
-import type { Frame } from './frame.js';
+import { compose, type Composed } from './compose.js';
+import { flashOf } from './flash.js';
+import { UnknownName, type Frame } from './frame.js';
 import { plainLacks, type Lack } from './lacks.js';
+import { passTime, type PassTime } from './pace.js';
 import { ramOf } from './memory.js';
 
 /** The program of a design on a board. */
@@ -11,6 +13,10 @@ export interface Firmware {
   written: Written;
   /** Bytes of RAM that its variables and texts take, of those there are for them. */
   ram?: { takes: number; has: number };
+  /** The same of flash, reckoned. */
+  flash?: { takes: number; has: number };
+  /** Reckoned, not measured. */
+  pass?: PassTime;
   /** What it does otherwise than one may think, with what helps. */
   remarks: readonly Lack[];
   /** What it calls the things of the design: to look into it as it runs. */
@@ -37,29 +43,44 @@ export interface Refused {
 export function firmwareOf(design: Design, board: Board, quiet = false): Firmware | Refused {
   const lacks = plainLacks(design, board);
   if (lacks.length > 0) return { lacks };
-  const { frame, sections } = compose(
-    quiet && design.controller.code?.event === undefined ? { ...design, notices: [] } : design,
-    board,
-    quiet,
-  );
-  const ram = board.memory && {
-    takes: ramOf(sections, board.memory),
-    has: board.memory.ram - board.memory.others,
-  };
+  const composed = composedOf(design, board, quiet);
+  if ('lacks' in composed) return composed;
+  const { frame, sections } = composed;
+  const { memory } = board;
+  const ram = memory && { takes: ramOf(sections, memory), has: memory.ram - memory.others };
+  const flash = memory && { takes: flashOf(sections, memory), has: memory.flash.has };
   if (ram && ram.takes > ram.has) return { lacks: [tooLarge(ram)] };
+  if (flash && flash.takes > flash.has) return { lacks: [tooLong(flash)] };
+  const pass = passTime(sections, board);
   return {
     ...(ram ? { ram } : {}),
+    ...(flash ? { flash } : {}),
+    ...(pass ? { pass } : {}),
     written: board.write(sections),
-    remarks: [
-      ...(frame.wantsClock && !board.knowsTime ? [withoutTime] : []),
-      ...(design.controller.sleep && !board.saves(design.channels.some((c) => c.edge))
-        ? [withoutSaving]
-        : []),
-      ...(design.controller.code ? [withOwn] : []),
-    ],
+    remarks: remarksOf(design, board, frame),
     names: namesIn(frame),
   };
 }
+
+/** Its sections; why not, where something names what the design does not have. */
+function composedOf(design: Design, board: Board, quiet: boolean): Composed | Refused {
+  const silent = quiet && design.controller.code?.event === undefined;
+  try {
+    return compose(silent ? { ...design, notices: [] } : design, board, quiet);
+  } catch (error) {
+    if (!(error instanceof UnknownName)) throw error;
+    const cure = 'Set what names it anew, in Act.';
+    return { lacks: [{ place: 'program', reason: error.message, cure }] };
+  }
+}
+
+const remarksOf = (design: Design, board: Board, frame: Frame): Lack[] => [
+  ...(frame.wantsClock && !board.knowsTime ? [withoutTime] : []),
+  ...(design.controller.sleep && !board.saves(design.channels.some((c) => c.edge))
+    ? [withoutSaving]
+    : []),
+  ...(design.controller.code ? [withOwn] : []),
+];
 
 /** Everything of a design that its program on a board could not do: then none is written. */
 export function lacksOf(design: Design, board: Board): readonly Lack[] {
@@ -84,6 +105,12 @@ const tooLarge = ({ takes, has }: { takes: number; has: number }): Lack => ({
   place: 'memory',
   reason: `Its variables and texts take ${takes} bytes of RAM; the chip has ${has} for them`,
   cure: 'Let conditions look back over shorter times, smooth over fewer readings, build it quiet, or take a larger board.',
+});
+
+const tooLong = ({ takes, has }: { takes: number; has: number }): Lack => ({
+  place: 'memory',
+  reason: `It takes about ${takes} bytes of flash; the chip has ${has}`,
+  cure: 'Take out rules or channels, build it quiet, or take a larger board.',
 });
 
 const withoutSaving: Lack = {

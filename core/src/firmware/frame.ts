@@ -170,13 +170,16 @@ export class Frame {
   }
 }
 
+/** Something names what a design does not have. */
+export class UnknownName extends RangeError {}
+
 /** The words of a name: lowerBeam → lower beam. */
 const words = (called: string): string => snake(called).replaceAll('_', ' ');
 
 function known<T>(of: ReadonlyMap<string, T>, id: string, what: string): T {
   const found = of.get(id);
   if (found === undefined)
-    throw new RangeError(`The program names a ${what} "${id}" that it does not have.`);
+    throw new UnknownName(`It names a ${what} "${id}" that the design does not have`);
   return found;
 }
 

@@ -32,6 +32,11 @@ it.each<[string, Partial<Design>, RegExp]>([
     },
     /Two channels read on an edge of one pin/,
   ],
+  [
+    'a rule that asks for what is not there',
+    { rules: [{ ...beam.rules[0], when: { is: 'channel', channel: 'gone' } }] },
+    /^program: It names a channel "gone" that the design does not have/,
+  ],
   ['faster than its clock', { channels: [{ ...channel, every: 2.5e-4 }] }, /whole number of milli/],
   [
     'dimmed on a pin that switches',

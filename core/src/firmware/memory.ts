@@ -1,11 +1,13 @@
 import type { Declaration, Expression, Section, Statement, Type } from '../code/index.js';
 
-/** RAM of a board, bytes. */
+/** Memory of a board, bytes. */
 export interface Memory {
   ram: number;
   /** What the functions that the board brings take of it, and calls within calls at most. */
   others: number;
   sizeOf: Readonly<Record<Type, number>>;
+  /** Flash: what there is, what every program takes, each statement or value, and numbers with a fraction. */
+  flash: { has: number; base: number; step: number; reals: number };
 }
 
 /** Bytes of RAM that the variables, lists and texts of a program take; texts that are alike lie there once. */

@@ -3,6 +3,7 @@ import { as, brought, real, signs } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
 import { pinOf } from '../pin-of.js';
 import { does, nowAndClock, restsHigh } from './common-parts.js';
+import { eightBitPace } from './paces.js';
 import { keptInChip } from './kept-in-eeprom.js';
 import { outputsOff, outputsOn } from './load-steps.js';
 import { chipHelpers } from './chip-helpers.js';
@@ -15,7 +16,7 @@ const imports: readonly Brought[] = [
   { word: 'ADCSRA|TCCR2|PINA|PORTA|TWCR', lines: ['#include <avr/io.h>'] },
   { word: 'ISR|sei', lines: ['#include <avr/interrupt.h>'] },
   { word: 'ATOMIC_BLOCK', lines: ['#include <util/atomic.h>'] },
-  { word: 'eeprom_read_block|eeprom_update_block', lines: ['#include <avr/eeprom.h>'] },
+  { word: 'eeprom_read_block|eeprom_update_byte', lines: ['#include <avr/eeprom.h>'] },
   { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
   { word: 'bool', lines: ['#include <stdbool.h>'] },
   { word: 'offsetof', lines: ['#include <stddef.h>'] },
@@ -70,12 +71,23 @@ export const chipBoard: Board = {
   label: 'bare 8-bit chip, C',
   language: 'c',
   watches: 2,
+  // The same at 8 MHz, and 38,400 baud, for which it waits letter by letter.
+  pace: eightBitPace(
+    8e6,
+    {
+      ...{ countsAt: 950, isHigh: 20, switchPin: 25, dim: 60, lessOne: 4000 },
+      ...{ wordAt: 4500, shareAt: 7500, angleAt: 15_000 },
+      ...{ tell: 2000, tellCount: 4000, tellReading: 7000 },
+    },
+    { letter: 260, kept: 1 },
+  ),
   saves: () => false,
   knowsTime: false,
   memory: {
     ram: 2048,
     others: 300,
     sizeOf: { bool: 1, byte: 1, int: 2, long: 4, moment: 8, real: 4 },
+    flash: { has: 32_768, base: 2700, step: 6.3, reals: 680 },
   },
   file: (stem) => `${stem}.c`,
   beside: (stem) => [

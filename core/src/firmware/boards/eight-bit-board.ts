@@ -2,6 +2,7 @@ import { brought, choice, name, real, signs, type Expression } from '../../code/
 import { paramsOf } from '../../catalog/index.js';
 import type { Board } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
+import { eightBitPace } from './paces.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
 import { does, nowAndClock, restsHigh } from './common-parts.js';
 import { askedLines, partHelpers, takesInCpp } from './takes-in-cpp.js';
@@ -49,6 +50,7 @@ const imports: readonly Brought[] = [
   { word: 'atoi', lines: ['#include <stdlib.h>'] },
   { word: 'Wire', lines: ['#include <Wire.h>'] },
   { word: 'EEPROM', lines: ['#include <EEPROM.h>'] },
+  { word: 'eeprom_is_ready', lines: ['#include <avr/eeprom.h>'] },
   { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
 ];
 const helpers: readonly Brought[] = [
@@ -66,6 +68,16 @@ export const eightBitBoard: Board = {
   label: '5 V 8-bit board, C++',
   language: 'cpp',
   watches: 8,
+  // Data sheet: 13 cycles of 125 kHz for a reading; a word on the bus of 100 kHz is some 50 bits; a serial line of 115,200 baud.
+  pace: eightBitPace(
+    16e6,
+    {
+      ...{ analogRead: 1800, digitalRead: 60, digitalWrite: 70, analogWrite: 110, lessOne: 4000 },
+      ...{ wordAt: 9000, shareAt: 12_000, angleAt: 24_000, echoTime: 608_000, picofarads: 160_000 },
+      ...{ tell: 3000, tellCount: 6000, tellReading: 9000 },
+    },
+    { letter: 87, kept: 63 },
+  ),
   saves: () => false,
   knowsTime: false,
   // Data sheet of 8-bit controllers with 32 pins: 2 kB. The usual buffers of a serial line, and calls some ten deep.
@@ -73,6 +85,8 @@ export const eightBitBoard: Board = {
     ram: 2048,
     others: 600,
     sizeOf: { bool: 1, byte: 1, int: 2, long: 4, moment: 8, real: 4 },
+    // 32 kB less what loads programs. Fitted; the board's own library is a kilobyte or so larger than that of the tests.
+    flash: { has: 32_256, base: 3400, step: 6.3, reals: 680 },
   },
   file: (stem) => `${stem}.ino`,
   beside: () => [],

@@ -27,7 +27,7 @@ const cpp: Dialect = {
   hands: (what) => what,
   ...{ nothing: '', length: 'EEPROM.length()', offset: 'offsetof(Kept, check)' },
   reads: 'EEPROM.get(place * sizeof(Kept), one)',
-  writes: 'EEPROM.put(keptPlace * sizeof(Kept), kept)',
+  writes: 'EEPROM.update(keptPlace * sizeof(Kept) + keptAt, ((const uint8_t *)&kept)[keptAt])',
   turn: 'int16_t(one.turn - kept.turn)',
 };
 const c: Dialect = {
@@ -36,7 +36,8 @@ const c: Dialect = {
   hands: (what) => `&${what}`,
   ...{ nothing: 'void', length: '(E2END + 1)', offset: 'offsetof(struct Kept, check)' },
   reads: 'eeprom_read_block(&one, (const void *)(place * sizeof(one)), sizeof(one))',
-  writes: 'eeprom_update_block(&kept, (void *)(keptPlace * sizeof(kept)), sizeof(kept))',
+  writes:
+    'eeprom_update_byte((uint8_t *)(keptPlace * sizeof(kept) + keptAt), ((const uint8_t *)&kept)[keptAt])',
   turn: '(int16_t)(one.turn - kept.turn)',
 };
 
@@ -70,6 +71,7 @@ const keptLines = (d: Dialect, values: readonly KeptValue[], mark: number): stri
   '};',
   `${d.kept} kept;  // as it was written last`,
   'uint16_t keptPlace = 0;',
+  `uint8_t keptAt = sizeof(${d.kept});  // the byte of it that is written next`,
   '',
   `${d.own}uint8_t checkOf(${d.taken}) {`,
   `  const uint8_t *bytes = ${d.bytesOf};`,
@@ -101,15 +103,18 @@ const keptLines = (d: Dialect, values: readonly KeptValue[], mark: number): stri
   '  }',
   '}',
   '',
-  '// Writes it where anything has changed.',
+  '// Begins where anything has changed, and goes on byte by byte as the memory is ready: nothing waits for it.',
   `${d.own}void saveKept(${d.nothing}) {`,
-  `  if (${values.map(({ name }) => `kept.${name} == ${name}`).join(' && ')}) {`,
-  '    return;',
+  `  const bool same = ${values.map(({ name }) => `kept.${name} == ${name}`).join(' && ')};`,
+  '  if (!same && keptAt == sizeof(kept)) {',
+  ...values.map(({ name }) => `    kept.${name} = ${name};`),
+  '    kept.turn = kept.turn == 0xfffe ? 0 : kept.turn + 1;',
+  `    kept.check = checkOf(${d.hands('kept')});`,
+  `    keptPlace = (keptPlace + 1) % (${d.length} / sizeof(kept));`,
+  '    keptAt = 0;',
   '  }',
-  ...values.map(({ name }) => `  kept.${name} = ${name};`),
-  '  kept.turn = kept.turn == 0xfffe ? 0 : kept.turn + 1;',
-  `  kept.check = checkOf(${d.hands('kept')});`,
-  `  keptPlace = (keptPlace + 1) % (${d.length} / sizeof(${d.kept}));`,
-  `  ${d.writes};`,
+  '  for (; keptAt < sizeof(kept) && eeprom_is_ready(); keptAt++) {',
+  `    ${d.writes};`,
+  '  }',
   '}',
 ];

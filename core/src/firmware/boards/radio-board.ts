@@ -2,6 +2,7 @@ import { brought, milliseconds, snake } from '../../code/index.js';
 import { paramsOf } from '../../catalog/index.js';
 import type { Board, Starts } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
+import { interpretedPace } from './paces.js';
 import { keptInFile } from './kept-in-file.js';
 import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
 import { pinOf } from '../pin-of.js';
@@ -82,6 +83,16 @@ export const radioBoard: Board = {
   label: '3.3 V radio board, MicroPython',
   language: 'python',
   watches: 60,
+  // From memory: a step in about a microsecond, a reading of the converter in some forty.
+  pace: interpretedPace(
+    1.2,
+    {
+      ...{ counts_at: 60, is_high: 12, switch: 12, dim: 40, expm1: 10 },
+      ...{ word_at: 700, share_at: 750, angle_at: 1500, echo_time: 38_000, picofarads: 12_000 },
+      ...{ touch_counts: 500, tell: 300 },
+    },
+    { letter: 87, kept: 256 },
+  ),
   saves: (edges) => !edges,
   knowsTime: false,
   file: () => 'main.py',

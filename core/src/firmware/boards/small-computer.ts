@@ -2,6 +2,7 @@ import { askedAt } from '../../catalog/index.js';
 import { brought, snake } from '../../code/index.js';
 import type { Board, Starts } from '../board.js';
 import { outputsOff, outputsOn } from './load-steps.js';
+import { interpretedPace } from './paces.js';
 import { keptInFile } from './kept-in-file.js';
 import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
 import { wordHelpers, wordsInPython } from './takes-in-python.js';
@@ -70,6 +71,12 @@ export const smallComputer: Board = {
   label: '3.3 V small computer, Python 3',
   language: 'python',
   saves: () => false,
+  // From memory; what else the computer does may keep it waiting for some milliseconds more.
+  pace: interpretedPace(
+    0.1,
+    { is_high: 8, switch: 8, expm1: 1, word_at: 700, share_at: 700, angle_at: 1400, tell: 30 },
+    { letter: 0, kept: 0 },
+  ),
   knowsTime: true,
   file: () => 'watch.py',
   beside: (stem) => [

@@ -89,7 +89,7 @@ static SerialLine Serial;
 struct Memory {
   uint16_t length() { return E2END + 1; }
   template <class T> void get(int place, T &of) { eeprom_read_block(&of, (void *)(intptr_t)place, sizeof(T)); }
-  template <class T> void put(int place, const T &of) { eeprom_update_block(&of, (void *)(intptr_t)place, sizeof(T)); }
+  void update(int place, uint8_t byte) { eeprom_update_byte((uint8_t *)(intptr_t)place, byte); }
 };
 [[gnu::unused]] static Memory EEPROM;
 /** The two-wire bus by its registers; what is written are one address and one register. */

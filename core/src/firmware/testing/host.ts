@@ -105,9 +105,10 @@ struct Memory {
   uint8_t *memory;
   uint16_t length() { return 1024; }
   template <class T> void get(int place, T &of) { memcpy((void *)&of, memory + place, sizeof(T)); }
-  template <class T> void put(int place, const T &of) { memcpy(memory + place, (const void *)&of, sizeof(T)); }
+  void update(int place, uint8_t byte) { memory[place] = byte; }
 };
 Memory EEPROM;
+bool eeprom_is_ready() { return true; }
 static void set(int pin, int counts);
 /** As it was before anything was noted. */
 static void put(int pin, int counts) {

@@ -112,12 +112,7 @@ export class OwnCodePanel {
   protected put(place: Place, event: Event): void {
     const text = (event.target as HTMLTextAreaElement).value;
     // What a keyboard cannot write, but may be pasted.
-    // eslint-disable-next-line no-control-regex -- what is not to be in it
-    this.session.edit({
-      type: 'set-code',
-      place,
-      text: text.replace(/[\0-\x08\x0b-\x1f\x7f]/g, ''),
-    });
+    this.session.edit({ type: 'set-code', place, text: text.replace(/[^\P{Cc}\t\n]/gu, '') });
   }
 
   /** From the text of a program that was downloaded and changed. */

@@ -1,11 +1,13 @@
 /** What programs say over their serial line: the lines of docs/bench-protocol.md, as a maker's terminal would see them. */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Design } from '../design/index.js';
 import { demo } from '../testing/demo.js';
-import { eightBitBoard, radioBoard, writeFirmware } from './index.js';
+import { brief } from '../testing/small.js';
+import { eightBitBoard, radioBoard, smallComputer, writeFirmware } from './index.js';
+import { bareChip, playOnChip } from './testing/chip-host.js';
 import { compileCpp, shim } from './testing/host.js';
 
 const beam = demo('slipway-beam');
@@ -74,6 +76,79 @@ it('tries each output and channel on request, and tells what begins', () => {
   expect(say(beam, [[5, 'test\n']])).toEqual(['# test Sounder', '# test Beam 800', '# ok test']);
   // Below its threshold of 380: five readings in a row, one each 10 ms.
   expect(say(beam, [], 100)).toEqual(['# event 0.040 rule r1: begins']);
+});
+
+it('the bare chip hears and answers over its own serial line', () => {
+  const course = { length: 2600, clock: 0, changes: [], cuts: [] };
+  const typed = 'hello\npins\nrate 20\nrate 0\nopen\ntest\n';
+  const [{ told } = { told: [] }] = playOnChip(
+    [{ design: demo('bench-test-jig'), courses: [course], typed }],
+    bareChip,
+  );
+  const said = told.filter((line) => !/^# event/.test(line));
+  expect(said.filter((line) => !/^\d/.test(line))).toEqual([
+    '# yurei bench 1, Bench test jig',
+    expect.stringMatching(/^# pins PA\d /),
+    '# ok rate 20',
+    expect.stringMatching(/^time,PA\d,/),
+    '# ok rate 0',
+    expect.stringMatching(/^time,PA\d,/),
+    '# no: it knows hello, pins, rate and test',
+    expect.stringMatching(/^# test /),
+    ...Array(3).fill(expect.stringMatching(/^# test .* \d+$/)),
+    '# ok test',
+  ]);
+  // Its clock is set by the simulator before each pass.
+  expect(said.filter((line) => /^\d+\.\d{3},\d+,\d+,\d+$/.test(line)).length).toBeGreaterThan(0);
+});
+
+it('the small computer hears what is typed, tells, and goes on when nobody speaks any more', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'yurei-talk-'));
+  const design: Design = {
+    ...brief('small-computer-3v3 U, led H, push-button S', ''),
+    ...{ title: 'Hall lamp', channels: [{ ...beam.channels[0], pin: 'U.P7', threshold: 50 }] },
+    ...{ outputs: [{ ...beam.outputs[0], pin: 'U.P10' }], rules: beam.rules },
+    controller: { pins: [{ pin: 'U.P7', mode: 'input' }] },
+  };
+  // Its pins are low; the program ends by itself after a second and a half.
+  const fake = `import os, threading
+class line:
+    class Direction: INPUT, OUTPUT = 0, 1
+    class Value: INACTIVE, ACTIVE = 0, 1
+    class Bias: PULL_UP = 1
+    class Edge: RISING = 1
+def LineSettings(**_): return None
+class Lines:
+    def get_value(self, pin): return 0
+    def set_value(self, pin, value): pass
+    def wait_edge_events(self, timeout): return False
+def request_lines(chip, consumer, config): return Lines()
+threading.Timer(1.5, lambda: os._exit(0)).start()
+`;
+  try {
+    writeFileSync(join(folder, 'watch.py'), writeFirmware(design, smallComputer).written.text);
+    mkdirSync(join(folder, 'gpiod'));
+    writeFileSync(join(folder, 'gpiod/__init__.py'), fake);
+    writeFileSync(
+      join(folder, 'gpiod/line.py'),
+      'from . import line\nDirection, Value, Bias, Edge = line.Direction, line.Value, line.Bias, line.Edge\n',
+    );
+    const lines = execFileSync('/usr/bin/python3', ['watch.py'], {
+      ...{ cwd: folder, encoding: 'utf8', env: { PYTHONPATH: folder } },
+      input: 'hello\npins\nrate 5\nrate x\n',
+    }).split('\n');
+    expect(lines.slice(0, 5)).toEqual([
+      '# yurei bench 1, Hall lamp',
+      '# pins P7',
+      '# ok rate 5',
+      'time,P7',
+      '# no: it knows hello, pins, rate 0 to 1000 and test',
+    ]);
+    expect(lines.filter((line) => /^\d\.\d{3},0$/.test(line)).length).toBeGreaterThan(1);
+    expect(lines).toContainEqual(expect.stringMatching(/^# event 0\.\d+ rule r1: begins$/));
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 });
 
 it('nothing of a name ends a line of its own', () => {

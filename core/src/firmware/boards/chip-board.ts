@@ -5,10 +5,11 @@ import { pinOf } from '../pin-of.js';
 import { does, nowAndClock, restsHigh } from './common-parts.js';
 import { eightBitPace } from './paces.js';
 import { keptInChip } from './kept-in-eeprom.js';
-import { outputsOff, outputsOn } from './load-steps.js';
+import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { chipHelpers } from './chip-helpers.js';
 import { dogTime, tellInC } from './c-parts.js';
 import { wordsInC } from './takes-in-cpp.js';
+import { talkInC } from './talk-in-c.js';
 import { cWith, type Brought } from './used.js';
 
 const imports: readonly Brought[] = [
@@ -22,7 +23,10 @@ const imports: readonly Brought[] = [
   { word: 'offsetof', lines: ['#include <stddef.h>'] },
   { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
   { word: 'exp|atan2', lines: ['#include <math.h>'] },
-  { word: 'ltoa|dtostrf', lines: ['#include <stdlib.h>'] },
+  { word: 'strcmp|strncmp', lines: ['#include <string.h>'] },
+  { word: 'PSTR', lines: ['#include <avr/pgmspace.h>'] },
+  { word: '_delay_ms', lines: ['#include <util/delay.h>'] },
+  { word: 'ltoa|dtostrf|atoi', lines: ['#include <stdlib.h>'] },
 ];
 
 /** What the converter compares with. */
@@ -111,7 +115,7 @@ export const chipBoard: Board = {
     'Set the fuses once: its own clock of 8 MHz, the watchdog as it comes, JTAG off where port C is used. A wrong clock fuse shuts the chip off until it is given a clock: read them back before anything else.',
     `Install avr-gcc and the open C library for it. “make” in the folder of ${file} makes the .hex file, and says where something is wrong.`,
     'Join a programmer to SCK, MISO, MOSI, RESET, VCC and GND of the chip, and write the .hex file; it is read back and compared. If the chip does not answer: its supply, RESET, the order of the wires, the clock.',
-    'Where the design has notices or rules, a serial line at 38,400 baud from PD1 shows each as a line “# event …”.',
+    linesSeen('38,400 baud, from PD1 and to PD0'),
     outputsOn,
   ],
   pin: (terminal) => `port${terminal[1]} + ${terminal.slice(2)}`,
@@ -123,6 +127,7 @@ export const chipBoard: Board = {
     does('dim', pin, as('byte', signs('+', signs('*', real(255), share), real(0.5)))),
   lessOne: (of) => brought('lessOne', of),
   tell: tellInC,
+  talks: talkInC,
   begins: ({ title, purpose }, clock) => ({
     title,
     says: [purpose, 'Written from the design.'],
@@ -137,7 +142,7 @@ export const chipBoard: Board = {
     says: ['Timer 2 counts milliseconds.'],
     holds: [{ declares: 'lines', lines: startLines(parts) }],
   }),
-  goesRound: ({ watchdog }) => ({
+  goesRound: ({ watchdog, hears }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -155,6 +160,7 @@ export const chipBoard: Board = {
           '    }',
           '    // The difference is right also where the count begins anew, after 49 days.',
           '    now += latest - (uint32_t)now;',
+          ...(hears ? ['    hear();'] : []),
           '    makePass();',
           '  }',
           '}',
@@ -220,7 +226,7 @@ function startLines({
           '  UCSRA = _BV(U2X);',
           '  UBRRH = 0;',
           '  UBRRL = F_CPU / 8 / 38400 - 1;',
-          '  UCSRB = _BV(TXEN);',
+          '  UCSRB = _BV(TXEN) | _BV(RXEN) | _BV(RXCIE);',
         ]
       : []),
     '  OCR2 = F_CPU / 64 / 1000 - 1;',

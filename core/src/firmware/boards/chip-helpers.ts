@@ -3,7 +3,7 @@ import { wordHelpers } from './takes-in-cpp.js';
 import type { Brought } from './used.js';
 
 /** Says that something has happened; what is a text by then. */
-const tellLines = [
+const sayLines = [
   '',
   'static void sayText(const char *text) {',
   '  for (; *text; text++) {',
@@ -13,9 +13,9 @@ const tellLines = [
   '  }',
   '}',
   '',
-  'static void tell(const char *kind, const char *of, const char *what) {',
+  '// The time as lines tell it, in s.',
+  'static void sayTime(void) {',
   '  char time[12];',
-  '  sayText("# event ");',
   '  sayText(ltoa(now / 1000, time, 10));',
   "  time[0] = '.';",
   "  time[1] = '0' + now % 1000 / 100;",
@@ -23,6 +23,13 @@ const tellLines = [
   "  time[3] = '0' + now % 10;",
   "  time[4] = '\\0';",
   '  sayText(time);',
+  '}',
+];
+const tellLines = [
+  '',
+  'static void tell(const char *kind, const char *of, const char *what) {',
+  '  sayText("# event ");',
+  '  sayTime();',
   '  sayText(" ");',
   '  sayText(kind);',
   '  sayText(" ");',
@@ -135,6 +142,7 @@ export const chipHelpers: readonly Brought[] = [
   },
   ...wordHelpers('static '),
   { word: 'lessOne', lines: lessOneLines('static ') },
+  { word: 'sayText|sayTime|tell|tellCount|tellReading', lines: sayLines },
   { word: 'tell|tellCount|tellReading', lines: tellLines },
   {
     word: 'tellCount',

@@ -7,7 +7,7 @@ import { keptInFile } from './kept-in-file.js';
 import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
 import { pinOf } from '../pin-of.js';
 import { askedLines, partHelpers, takesInMicroPython } from './takes-in-python.js';
-import { talkInMicroPython } from './talk-in-micropython.js';
+import { talkInMicroPython } from './talk-in-python.js';
 import { pythonWith, type Brought } from './used.js';
 
 const imports: readonly Brought[] = [

@@ -5,11 +5,13 @@ import { outputsOff, outputsOn } from './load-steps.js';
 import { interpretedPace } from './paces.js';
 import { keptInFile } from './kept-in-file.js';
 import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { talkInPython } from './talk-in-python.js';
 import { wordHelpers, wordsInPython } from './takes-in-python.js';
 import { pythonWith, type Brought } from './used.js';
 
 const imports: readonly Brought[] = [
   { word: 'os', lines: ['import os'] },
+  { word: 'select', lines: ['import select'] },
   { word: 'time', lines: ['import time'] },
   { word: 'fcntl', lines: ['import fcntl'] },
   { word: 'atan2', lines: ['from math import atan2, pi'] },
@@ -111,6 +113,7 @@ export const smallComputer: Board = {
   writeHigh: (pin, high) => does('switch', pin, high),
   lessOne: (of) => brought('expm1', of),
   tell: tellOf,
+  talks: talkInPython,
   begins: (design, clock) => ({
     title: design.title,
     says: [design.purpose, 'Written from the design.'],
@@ -159,7 +162,7 @@ export const smallComputer: Board = {
       },
     ],
   }),
-  goesRound: () => ({
+  goesRound: ({ hears }) => ({
     title: 'Over and over',
     says: ['The kernel keeps the edges that came; without any it looks once in a millisecond.'],
     holds: [
@@ -171,6 +174,7 @@ export const smallComputer: Board = {
           '        for event in lines.read_edge_events():',
           '            edges[event.line_offset]()',
           '    now = (time.monotonic_ns() - began) // 1_000_000',
+          ...(hears ? ['    hear()'] : []),
           '    make_pass()',
         ],
       },

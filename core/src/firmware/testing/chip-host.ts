@@ -21,6 +21,8 @@ import { pinNumber, type Job } from './host.js';
 /** What came of a program as machine code. */
 export interface OnChip {
   stands: Stand[][];
+  /** What it told over its serial line, where something was typed. */
+  told: string[];
   /** Cycles of the longest pass, at 16 MHz. */
   cycles: number;
   /** Bytes of flash and of RAM, without the stack. */
@@ -98,6 +100,7 @@ function playOne(folder: string, run: string, job: Job, chip: Chip): OnChip {
   const seen = (kind: string, of: string): string => `${kind} ${at(of).at} ${at(of).size}`;
   const day = names.asksClock ? at('clockStart').at : 0;
   const lines = [
+    ...(job.typed ? [`w ${job.typed.replaceAll('\n', '~')}`] : []),
     `T ${at(chip.clock).at} ${chip.passes ? 0 : at('duties').at} ${day}`,
     ...[...names.channels.values()].map((of) => seen('c', of)),
     ...[...names.modes.values()].map((of) => seen('m', of.variable)),
@@ -119,6 +122,7 @@ function playOne(folder: string, run: string, job: Job, chip: Chip): OnChip {
   const plain = chip.passes ? compile(folder, chip, written, []) : program;
   return {
     stands: courses.map((_, i) => linesOf(told[2 * i] ?? '').map(standOf)),
+    told: out.split('\n').flatMap((line) => (line.startsWith('= ') ? [line.slice(2)] : [])),
     cycles: Math.max(...longest),
     ...sizesOf(plain),
   };

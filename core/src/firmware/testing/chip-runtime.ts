@@ -162,6 +162,8 @@ static int lineLength;
 static struct { int at, pin, counts, analogue; } change[100000];
 static struct { int pin, analogue; } input[most];
 static int inputs;
+/* What is typed over the serial line, a letter each millisecond, and whether what is told is shown. */
+static char typed[256];
 static avr_t *avr;
 static void turn(avr_t *of, avr_io_addr_t address, uint8_t value, void *param) {
   (void)address; (void)param;
@@ -173,6 +175,7 @@ static void letter(avr_irq_t *irq, uint32_t value, void *param) {
   if (value != '\\n') { if (lineLength < 511) line[lineLength++] = value; return; }
   line[lineLength] = 0;
   lineLength = 0;
+  if (*typed) printf("= %s\\n", line);
   const char *at = strstr(line, " notice ");
   for (int i = 0; at && i < notices; i++) {
     const size_t length = strlen(names[i]);
@@ -283,6 +286,8 @@ static void play(elf_firmware_t *program, int length, unsigned long long clock) 
   for (int at = 0, next = 0; at <= length; at++) {
     put(clockAt, passAt ? 8 : 4, at);
     for (; next < changes && change[next].at <= at; next++) setPin(change[next].pin, change[next].counts, change[next].analogue);
+    if (at >= 50 && at - 50 < (int)strlen(typed))
+      avr_raise_irq(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('0'), UART_IRQ_INPUT), typed[at - 50] == '~' ? '\\n' : typed[at - 50]);
     const avr_cycle_count_t began = avr->cycle;
     runOn();
     if (avr->cycle - began > longest) longest = avr->cycle - began;
@@ -309,6 +314,7 @@ int main(int count, char **given) {
     else if (kind == 'o') seen[seens++] = (struct Seen){'o', passAt ? a : dutiesAt + a, 1};
     else if (strchr("cmkr", kind)) seen[seens++] = (struct Seen){kind, a, b};
     else if (kind == 'i') { input[inputs].pin = a; input[inputs++].analogue = b; }
+    else if (kind == 'w') strcpy(typed, asked + 2);
     else if (kind == 'p') changes = 0;
     else if (kind == 's') { change[changes].at = a; change[changes].pin = b; change[changes].counts = c; change[changes++].analogue = d; }
     else if (kind == 'g') play(&program, a, strtoull(asked + 2 + strcspn(asked + 2, " "), NULL, 10));

@@ -130,6 +130,8 @@ static void set(int pin, int counts) {
 export interface Job {
   design: Design;
   courses: readonly Course[];
+  /** What is typed over the serial line of a chip, a letter each ms from 50 ms on. */
+  typed?: string;
 }
 
 /** Compiles a program in a folder, without a warning; gives its path. */

@@ -62,6 +62,8 @@ export type Declaration = { note?: string } & (
       takes: readonly { name: string; type: Type }[];
       gives?: Type;
       body: readonly Statement[];
+      /** It is called while other lines run. */
+      interrupts?: true;
     }
   /** Lines that the board wants as they are. */
   | { declares: 'lines'; lines: readonly string[] }

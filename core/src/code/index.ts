@@ -1,5 +1,5 @@
 export * from './code.js';
 export { Names, snake } from './names.js';
 export { commented, lines, quoted } from './texts.js';
-export { writeC, writeCpp } from './write-c-family.js';
+export { writeC, writeCpp, type Attributes } from './write-c-family.js';
 export { writePython } from './write-python.js';

@@ -61,6 +61,12 @@ const spellingWith = (as: Spelling['as']): Spelling => ({
     (inner === 'and' && outer === 'or') || (compares.has(inner) && compares.has(outer)),
 });
 
+/** What stands before all variables, and before functions that interrupt others, where a board wants anything there. */
+export interface Attributes {
+  variable: string;
+  interrupt: string;
+}
+
 /** What C and C++ write each in its own way. */
 interface Dialect {
   as: Spelling['as'];
@@ -82,7 +88,8 @@ const c: Dialect = {
 };
 
 /** A program in C++, as boards with `setup` and `loop` take it. */
-export const writeCpp = (sections: readonly Section[]): Written => new Writer(cpp).all(sections);
+export const writeCpp = (sections: readonly Section[], attributes?: Attributes): Written =>
+  new Writer(cpp, attributes).all(sections);
 
 /** A program in C of 2011. */
 export const writeC = (sections: readonly Section[]): Written => new Writer(c).all(sections);
@@ -91,7 +98,10 @@ class Writer {
   private readonly page = new Page('//');
   private readonly spelling: Spelling;
 
-  constructor(private readonly dialect: Dialect) {
+  constructor(
+    private readonly dialect: Dialect,
+    private readonly before: Attributes = { variable: '', interrupt: '' },
+  ) {
     this.spelling = spellingWith(dialect.as);
   }
 
@@ -117,11 +127,15 @@ class Writer {
       case 'variable': {
         const { name, type, value, interrupted } = declaration;
         const kept = interrupted ? 'volatile ' : '';
-        page.noted(`${kept}${types[type]} ${name} = ${this.write(value)};`, note);
+        const { variable } = this.before;
+        page.noted(`${variable}${kept}${types[type]} ${name} = ${this.write(value)};`, note);
         return;
       }
       case 'list':
-        page.noted(`${types[declaration.type]} ${declaration.name}[${declaration.length}];`, note);
+        page.noted(
+          `${this.before.variable}${types[declaration.type]} ${declaration.name}[${declaration.length}];`,
+          note,
+        );
         return;
       case 'table': {
         const { name, type, values } = declaration;
@@ -137,12 +151,15 @@ class Writer {
     }
   }
 
-  private define({ name, takes, gives, body, note }: FunctionDeclaration): void {
+  private define({ name, takes, gives, body, note, interrupts }: FunctionDeclaration): void {
     const { page } = this;
     page.put('');
     if (note) page.say(note);
     const values = takes.map((t) => `${types[t.type]} ${t.name}`).join(', ');
-    page.put(`${gives ? types[gives] : 'void'} ${name}(${values || this.dialect.nothing}) {`);
+    const before = interrupts ? this.before.interrupt : '';
+    page.put(
+      `${before}${gives ? types[gives] : 'void'} ${name}(${values || this.dialect.nothing}) {`,
+    );
     this.block(body, '  ');
     page.put('}');
   }

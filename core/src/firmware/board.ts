@@ -25,8 +25,8 @@ export interface Board {
   knowsTime: boolean;
   /** Name of the file of a program, beginning with a name for the design. */
   file(stem: string): string;
-  /** Files that stand beside it. */
-  beside(stem: string): readonly { path: string; text: string }[];
+  /** Files that stand beside it; `text` is the program. */
+  beside(stem: string, text: string): readonly { path: string; text: string }[];
   /** How it is loaded, step by step: what to do, what is seen then, and what to look for if it is not. */
   load(file: string): readonly string[];
   /** Name of a pin in a program, as "A0" or "2". */
@@ -44,6 +44,10 @@ export interface Board {
   writeShare?(pin: Expression, share: Expression): Statement;
   /** Says that something has happened: what kind of thing, its name, and what of it. */
   tell(kind: 'notice' | 'rule' | 'mode', of: string, told: Told): Statement;
+  /** Sends by radio what a notice of a name tells; left out where there is none. */
+  sends?(of: string, told: Told): Statement;
+  /** Looks after the network, with a function `keepJoined`, where notices are sent or, `clock`, the time of day is asked for. */
+  network?(design: Design, clock: boolean): Section;
   /** Hears lines and answers them, with a function `hear`; left out where nobody speaks to it. */
   talks?(parts: TalkParts): Section;
   /** Settings of the board itself, before those of the design. */
@@ -92,6 +96,9 @@ export interface Round {
   /** Whether any edge is noted as it comes. */
   edges: boolean;
   hears: boolean;
+  /** Whether it looks after a network, and whether notices go there. */
+  joins: boolean;
+  sends: boolean;
   /** How long before it wakes sensors are fed, ms. */
   lead: number;
 }
@@ -116,6 +123,7 @@ export interface Starts {
   asked: readonly { by: AskedAt; pins: ReadonlyMap<string, string> }[];
   inputs: readonly { pin: string; pullUp: boolean }[];
   outputs: readonly { pin: string; output: Output; dimmed: boolean }[];
+  sleeps: boolean;
   /** Channels that read on an edge, and the function that notes it. */
   edges: readonly { pin: string; channel: Channel; notes: string }[];
 }

@@ -136,7 +136,7 @@ class ChannelWriter extends ChannelParts {
     const notes = this.made('Turned');
     this.functions.push({
       declares: 'function',
-      ...{ name: notes, takes: [] },
+      ...{ name: notes, takes: [], interrupts: true },
       body: [
         ...(level ? [set(level, this.board.readHigh(name(this.own.pin)))] : []),
         set(flag, bool(true)),

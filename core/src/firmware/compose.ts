@@ -48,6 +48,8 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
     last: ownCall(design, 'pass'),
   });
   const starts = startsOf(frame, board, channels, outputs, quiet);
+  const sends = design.notices.length > 0 && board.sends !== undefined;
+  const network = sends || frame.wantsClock ? board.network?.(design, frame.wantsClock) : undefined;
   const own = ownSection(design, board);
   const talk = quiet ? undefined : board.talks?.(talkParts(frame, starts));
   const sections: Section[] = [
@@ -58,6 +60,7 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
       channels.flatMap((c) => c.settings),
     ),
     ...helpers(frame),
+    ...(network ? [network] : []),
     ...channels.map((c) => c.section),
     ...shared(frame),
     ...(own ? [own] : []),
@@ -79,6 +82,8 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
       edges: starts.edges.length > 0,
       lead: milliseconds(leadOf(design)),
       hears: talk !== undefined,
+      joins: network !== undefined,
+      sends: network !== undefined && sends,
     }),
   ];
   return { frame, sections };
@@ -135,6 +140,7 @@ function startsOf(
     tells: !quiet && (board.talks !== undefined || tellsOf(design) > 0),
     keeps: keptValues(frame).length > 0,
     ...watched(design),
+    sleeps: design.controller.sleep !== undefined,
     clock: frame.wantsClock,
     ...(ownStart(design) ? { last: ownStart(design) } : {}),
     part: boardIn(design, board),

@@ -64,7 +64,7 @@ export function firmwareOf(design: Design, board: Board, quiet = false): Firmwar
 
 /** Its sections; why not, where something names what the design does not have. */
 function composedOf(design: Design, board: Board, quiet: boolean): Composed | Refused {
-  const silent = quiet && design.controller.code?.event === undefined;
+  const silent = quiet && !board.sends && design.controller.code?.event === undefined;
   try {
     return compose(silent ? { ...design, notices: [] } : design, board, quiet);
   } catch (error) {
@@ -75,7 +75,8 @@ function composedOf(design: Design, board: Board, quiet: boolean): Composed | Re
 }
 
 const remarksOf = (design: Design, board: Board, frame: Frame): Lack[] => [
-  ...(frame.wantsClock && !board.knowsTime ? [withoutTime] : []),
+  ...(frame.wantsClock && !board.knowsTime ? [board.network ? timeAsked : withoutTime] : []),
+  ...(board.sends && design.notices.length > 0 ? [sentByRadio] : []),
   ...(design.controller.sleep && !board.saves(design.channels.some((c) => c.edge))
     ? [withoutSaving]
     : []),
@@ -124,6 +125,18 @@ const withOwn: Lack = {
   reason:
     'No rehearsal knows it, and no proof runs it: neither its time nor its memory is reckoned with',
   cure: 'Let it be short, wait for nothing, and leave the variables of the design as they are.',
+};
+const timeAsked: Lack = {
+  place: 'time of day',
+  reason:
+    'The board does not know it: it takes the moment it gets power for midnight until it has asked the network',
+  cure: 'Fill in the file of secrets, or write the time at which it gets power into clockStart.',
+};
+const sentByRadio: Lack = {
+  place: 'notices',
+  reason:
+    'They are sent by MQTT once the file of secrets beside the program is filled in; until then they are only lines on the serial line',
+  cure: 'Copy the example in the project: it stays with you, no design and no download has it.',
 };
 const withoutTime: Lack = {
   place: 'time of day',

@@ -1,5 +1,6 @@
 import type { Design } from '../design/index.js';
 import type { Board } from './board.js';
+import { plainStem } from './plain-stem.js';
 import { writeFirmware } from './firmware.js';
 
 /** A file of a project, by its path in the folder. */
@@ -29,18 +30,8 @@ export function projectOf(
   return [
     program,
     { path: 'README.md', text: readme(design, board, program.path) },
-    ...board.beside(folder),
+    ...board.beside(folder, program.text),
   ].map(({ path, text }) => ({ path: `${folder}/${path}`, text }));
-}
-
-/** Plain letters, digits and dashes, beginning with a letter: some tools for boards take no others. */
-export function plainStem(stem: string): string {
-  const plain = stem
-    .normalize('NFKD')
-    .replace(/[^A-Za-z0-9]+/g, '-')
-    .replace(/^[^A-Za-z]+|-+$/g, '')
-    .slice(0, 40);
-  return plain || 'program';
 }
 
 function readme(design: Design, board: Board, file: string): string {

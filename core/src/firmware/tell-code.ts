@@ -3,7 +3,7 @@ import type { Board, Told } from './board.js';
 import type { Frame } from './frame.js';
 import { ownEvent } from './own-code.js';
 
-/** What is done when something has happened: it is told, unless the build is quiet, and handed to the maker's own code. */
+/** What is done when something has happened: it is told, unless the build is quiet, sent where it is a notice, and handed to the maker's own code. */
 export const tellCode = (
   { design, quiet }: Frame,
   board: Board,
@@ -12,5 +12,6 @@ export const tellCode = (
   told: Told,
 ): Statement[] => [
   ...(quiet ? [] : [board.tell(kind, of, told)]),
+  ...(kind === 'notice' && board.sends ? [board.sends(of, told)] : []),
   ...ownEvent(design, kind, of, told),
 ];

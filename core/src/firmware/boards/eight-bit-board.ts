@@ -42,7 +42,7 @@ const tellLines = (called: string, what: string): string[] => [
   '  Serial.println(what);',
   '}',
 ];
-const imports: readonly Brought[] = [
+export const imports: readonly Brought[] = [
   { word: 'u?int(8|16|32|64)_t', lines: ['#include <stdint.h>'] },
   { word: 'exp|atan2', lines: ['#include <math.h>'] },
   { word: 'offsetof', lines: ['#include <stddef.h>'] },
@@ -53,7 +53,7 @@ const imports: readonly Brought[] = [
   { word: 'eeprom_is_ready', lines: ['#include <avr/eeprom.h>'] },
   { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
 ];
-const helpers: readonly Brought[] = [
+export const helpers: readonly Brought[] = [
   { word: 'lessOne', lines: lessOneLines('') },
   ...partHelpers,
   { word: 'tell|tellCount|tellReading|sayTime', lines: timeLines },
@@ -174,4 +174,9 @@ export const eightBitBoard: Board = {
   write: cppWith(imports, helpers),
 };
 
-const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;
+export const edgeNames = {
+  rising: 'RISING',
+  falling: 'FALLING',
+  change: 'CHANGE',
+  low: 'LOW',
+} as const;

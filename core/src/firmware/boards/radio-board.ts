@@ -3,6 +3,7 @@ import { paramsOf } from '../../catalog/index.js';
 import type { Board, Starts } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { interpretedPace } from './paces.js';
+import { networkInPython, secretsInPython, sendInPython } from './network-in-python.js';
 import { keptInFile } from './kept-in-file.js';
 import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
 import { pinOf } from '../pin-of.js';
@@ -11,8 +12,11 @@ import { talkInMicroPython } from './talk-in-python.js';
 import { pythonWith, type Brought } from './used.js';
 
 const imports: readonly Brought[] = [
+  { word: 'network', lines: ['import network'] },
+  { word: 'ntptime', lines: ['import ntptime'] },
   { word: 'os', lines: ['import os'] },
   { word: 'select', lines: ['import select'] },
+  { word: 'socket', lines: ['import socket'] },
   { word: 'sys', lines: ['import sys'] },
   { word: 'time', lines: ['import time'] },
   { word: 'atan2', lines: ['from math import atan2, pi'] },
@@ -96,11 +100,12 @@ export const radioBoard: Board = {
   saves: (edges) => !edges,
   knowsTime: false,
   file: () => 'main.py',
-  beside: () => [],
+  beside: (_, text) => (text.includes('import secrets') ? [secretsInPython] : []),
   load: (file) => [
     outputsOff,
     'Put MicroPython on the board once, as its page tells: hold the start button while it gets power, then write the firmware file with its loading tool. A prompt “>>>” answers on the serial line afterwards.',
     `The pins P0 to P15 are numbered as in the design: put the numbers of your board beside them at the top of ${file}, as printed on it.`,
+    'Where it sends by radio, copy secrets_example.py to secrets.py, fill in the names and passwords, and copy that to the board too: it stays with you, no design and no download has it.',
     `Copy ${file} to the board with a tool for MicroPython. It begins by itself whenever the board gets power; Ctrl C on the serial line ends it, and tells in which line it was.`,
     linesSeen('115200 baud'),
     outputsOn,
@@ -113,6 +118,8 @@ export const radioBoard: Board = {
   writeShare: (pin, share) => does('dim', pin, share),
   lessOne: (of) => brought('expm1', of),
   tell: tellOf,
+  sends: sendInPython,
+  network: networkInPython,
   talks: talkInMicroPython,
   begins: ({ title, purpose }, clock) => ({
     title,
@@ -179,7 +186,7 @@ export const radioBoard: Board = {
       ],
     };
   },
-  goesRound: ({ watchdog, sleeps, edges, hears, lead }) => ({
+  goesRound: ({ watchdog, sleeps, edges, hears, lead, joins, sends }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -196,9 +203,10 @@ export const radioBoard: Board = {
           '    ticks = latest',
           ...(hears ? ['    hear()'] : []),
           '    make_pass()',
+          ...(joins ? ['    keep_joined()'] : []),
           ...(sleeps && !edges
             ? [
-                `    if asleep and wakes_at > now${lead ? ` + ${lead}` : ''}:`,
+                `    if asleep and wakes_at > now${lead ? ` + ${lead}` : ''}${sends ? ' and not is_sending()' : ''}:`,
                 `        lightsleep(${naps(lead, watchdog)})`,
               ]
             : []),

@@ -1,4 +1,11 @@
-import { writeC, writeCpp, writePython, type Section, type Written } from '../../code/index.js';
+import {
+  writeC,
+  writeCpp,
+  writePython,
+  type Attributes,
+  type Section,
+  type Written,
+} from '../../code/index.js';
 
 /** Lines at the beginning of a program that it has only where the word they bring is used. */
 export interface Brought {
@@ -13,8 +20,11 @@ export const pythonWith = (imports: readonly Brought[], helpers: readonly Brough
   writeWithUsed(writePython, imports, helpers);
 
 /** The same in C++. */
-export const cppWith = (imports: readonly Brought[], helpers: readonly Brought[]): Write =>
-  writeWithUsed(writeCpp, imports, helpers);
+export const cppWith = (
+  imports: readonly Brought[],
+  helpers: readonly Brought[],
+  attributes?: Attributes,
+): Write => writeWithUsed((sections) => writeCpp(sections, attributes), imports, helpers);
 
 /** The same in C. */
 export const cWith = (imports: readonly Brought[], helpers: readonly Brought[]): Write =>

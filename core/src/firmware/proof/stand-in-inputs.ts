@@ -49,7 +49,10 @@ function inputOf(design: Design, ref: TerminalRef, number: (pin: TerminalRef) =>
       return (counts) => [[inputsFrom.charges + at(asked.at), Math.round(counts * asked.perNano)]];
     case 'touch':
       return (counts) => [
-        [inputsFrom.touches + at(asked.at), (1000 * asked.product) / Math.max(counts, 1e-3)],
+        [
+          inputsFrom.touches + at(asked.at),
+          Math.min(Math.round((1000 * asked.product) / Math.max(counts, 1e-3)), 2e9),
+        ],
       ];
   }
 }

@@ -313,6 +313,9 @@ def play(text):
         "fcntl": module(ioctl=bus_for),
         "time": module(sleep_us=lambda us: None, ticks_ms=ticks_ms, ticks_diff=lambda a, b: a - b, monotonic_ns=monotonic_ns, localtime=lambda: (0,) * 9),
         "select": module(POLLIN=1, poll=Poll),
+        "network": module(),
+        "ntptime": module(),
+        "socket": module(),
         "sys": module(stdin=None),
         "os": module(
             rename=replace_file, replace=replace_file, fsync=lambda _: None, O_RDWR=2,

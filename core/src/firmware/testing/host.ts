@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { quoted } from '../../code/index.js';
 import type { Design } from '../../design/index.js';
-import { eightBitBoard, writeFirmware } from '../index.js';
+import { eightBitBoard, writeFirmware, type Board } from '../index.js';
 import type { Course, Stand } from '../proof/course.js';
 import { standOf } from '../proof/difference.js';
 import { turnsOf } from '../proof/stand-in-inputs.js';
@@ -19,6 +19,7 @@ export const shim = `
 #include <stddef.h>
 #include <unistd.h>
 #include <sys/mman.h>
+#include <sys/time.h>
 #include <sys/wait.h>
 #include <array>
 #include <map>
@@ -34,6 +35,7 @@ static int pins[64], driven[64], modes[64];
 static void (*notes[64])();
 static std::map<std::string, int> told;
 uint32_t millis() { return clockMs; }
+#define gettimeofday(time, zone) ((time)->tv_sec = clockMs / 1000, (time)->tv_usec = clockMs % 1000 * 1000)
 int analogRead(int pin) { return pins[pin]; }
 int digitalRead(int pin);
 void digitalWrite(int pin, int level) { driven[pin] = level == HIGH ? 255 : 0; }
@@ -109,6 +111,52 @@ struct Memory {
 };
 Memory EEPROM;
 bool eeprom_is_ready() { return true; }
+/** What a radio board brings besides: it sleeps until a time, deeply by ending and beginning anew with what lies in a memory of its own. */
+#define RTC_DATA_ATTR __attribute__((section("rtc")))
+#define IRAM_ATTR
+RTC_DATA_ATTR int rtcBegins = 0;
+extern char __start_rtc, __stop_rtc;
+enum { ADC_0db, ADC_11db };
+void analogSetAttenuation(int) {}
+static double touches[64];
+double touchRead(int pin) { return touches[pin]; }
+static uint64_t napUs;
+static int naps;
+void esp_sleep_enable_timer_wakeup(uint64_t us) { napUs = us; }
+void esp_light_sleep_start() { naps = 1; }
+void esp_deep_sleep_start() { naps = 2; }
+struct Preferences {
+  void begin(const char *) {}
+  size_t getBytes(const char *, void *to, size_t size) { return EEPROM.memory[0] == 0xff ? 0 : (memcpy(to, EEPROM.memory + 1, size), size); }
+  void putBytes(const char *, const void *from, size_t size) { EEPROM.memory[0] = 0; memcpy(EEPROM.memory + 1, from, size); }
+};
+enum { WL_CONNECTED = 3 };
+struct Network {
+  bool there = false;
+  int status() { return there ? WL_CONNECTED : 0; }
+  void begin(const char *, const char *) { there = true; }
+};
+Network WiFi;
+static std::string sent;
+struct WiFiClient {
+  bool open = false;
+  bool connected() { return open; }
+  bool connect(const char *, int, int) { return open = true; }
+  int available() { return 0; }
+  int read() { return -1; }
+  void write(uint8_t byte) { sent += char(byte); }
+  void write(const uint8_t *data, size_t length) { sent.append((const char *)data, length); }
+};
+static uint32_t ntpSeconds;
+struct WiFiUDP {
+  bool asked = false;
+  bool begin(int) { return true; }
+  void beginPacket(const char *, int) {}
+  void write(const uint8_t *, size_t) { asked = true; }
+  void endPacket() {}
+  int parsePacket() { const bool is = asked; asked = false; return is ? 48 : 0; }
+  void read(uint8_t *to, size_t) { for (int i = 0; i < 4; i++) to[40 + i] = ntpSeconds >> (24 - 8 * i); }
+};
 static void set(int pin, int counts);
 /** As it was before anything was noted. */
 static void put(int pin, int counts) {
@@ -116,6 +164,7 @@ static void put(int pin, int counts) {
   else set(pin, counts);
 }
 static void set(int pin, int counts) {
+  if (pin >= 42000) { touches[pin - 42000] = counts / 1000.0; return; }
   if (pin >= 41000) { charges[pin - 41000] = true; chargeTimes[pin - 41000] = counts / 1000.0; return; }
   if (pin >= 40000) { pulses[pin - 40000] = counts; return; }
   if (pin >= 1000) { bytes[pin - 1000] = counts; return; }
@@ -144,10 +193,10 @@ export function compileCpp(folder: string, text: string): string {
 }
 
 /** How each program stands through each of its courses, as the compiled C++ does it. */
-export function playOnHost(jobs: readonly Job[]): Stand[][][] {
+export function playOnHost(jobs: readonly Job[], board = eightBitBoard): Stand[][][] {
   const folder = mkdtempSync(join(tmpdir(), 'yurei-firmware-'));
   try {
-    const made = compileCpp(folder, programs(jobs));
+    const made = compileCpp(folder, programs(jobs, board));
     const out = execFileSync(made, {
       input: jobs.map((job, i) => inputOf(job, i)).join(''),
       maxBuffer: 1 << 30,
@@ -160,11 +209,13 @@ export function playOnHost(jobs: readonly Job[]): Stand[][][] {
 }
 
 /** All programs in one, each in a namespace of its own. */
-const programs = (jobs: readonly Job[]): string =>
-  [shim, ...jobs.map(({ design }, i) => programOf(design, i)), mainOf(jobs.length)].join('\n');
+const programs = (jobs: readonly Job[], board: Board): string =>
+  [shim, ...jobs.map(({ design }, i) => programOf(design, i, board)), mainOf(jobs.length)].join(
+    '\n',
+  );
 
-function programOf(design: Design, i: number): string {
-  const { written, names } = writeFirmware(design, eightBitBoard);
+function programOf(design: Design, i: number, board: Board): string {
+  const { written, names } = writeFirmware(design, board);
   const text = written.text.replace(/^#include .*$/gm, '');
   const list = (of: readonly string[], between: string): string =>
     of
@@ -194,14 +245,15 @@ ${Array.from({ length: count }, (_, i) => `{p${i}::setup, p${i}::loop, p${i}::sa
 static std::vector<std::array<int, 3>> changes;
 static std::vector<int> cuts;
 /** From one reset to the next: nothing is known any more but what pins read, and what is kept. */
-static void play(const Program &program, int from, int until, long clock) {
-  *program.clock = clock + from;
+static int play(const Program &program, int from, int until, long clock, int resumes) {
+  if (!resumes) *program.clock = clock + from;
+  const int first = resumes ? resumes : from;
   size_t next = 0;
-  for (; next < changes.size() && changes[next][0] < from; next++) put(changes[next][1], changes[next][2]);
-  clockMs = 0;
+  for (; next < changes.size() && changes[next][0] < first; next++) put(changes[next][1], changes[next][2]);
+  clockMs = first - from;
   program.setup();
   std::string before;
-  for (int at = from; at < until; at++) {
+  for (int at = first; at < until; at++) {
     clockMs = at - from;
     for (; next < changes.size() && changes[next][0] <= at; next++) set(changes[next][1], changes[next][2]);
     program.loop();
@@ -209,10 +261,20 @@ static void play(const Program &program, int from, int until, long clock) {
     program.say();
     if (said != before) printf("%d %s\\n", at, said.c_str());
     before = said;
+    const int wakes = at + napUs / 1000;
+    if (naps == 2) return wakes;
+    // Nothing is done until it wakes.
+    if (naps == 1) at = wakes - 1;
+    naps = 0;
   }
+  return 0;
 }
 int main() {
   int program = 0, a, b, c;
+  const size_t rtcSize = &__stop_rtc - &__start_rtc;
+  struct Slept { int resumes; char memory[1 << 20]; };
+  Slept *slept = (Slept *)mmap(nullptr, sizeof(Slept), PROT_READ | PROT_WRITE, MAP_SHARED | MAP_ANONYMOUS, -1, 0);
+  (void)rtcBegins;
   char what;
   EEPROM.memory = (uint8_t *)mmap(nullptr, 1024, PROT_READ | PROT_WRITE, MAP_SHARED | MAP_ANONYMOUS, -1, 0);
   while (scanf(" %c %d %d %d", &what, &a, &b, &c) == 4) {
@@ -223,13 +285,18 @@ int main() {
     cuts.push_back(a + 1);
     int from = 0;
     for (int until : cuts) {
-      fflush(stdout);
-      if (fork() == 0) {
-        play(programs[program], from, until, b);
+      slept->resumes = 0;
+      do {
         fflush(stdout);
-        _exit(0);
-      }
-      wait(nullptr);
+        if (fork() == 0) {
+          if (slept->resumes) memcpy(&__start_rtc, slept->memory, rtcSize);
+          slept->resumes = play(programs[program], from, until, b, slept->resumes);
+          memcpy(slept->memory, &__start_rtc, rtcSize);
+          fflush(stdout);
+          _exit(0);
+        }
+        wait(nullptr);
+      } while (slept->resumes && slept->resumes < until);
       from = until;
     }
     printf(".\\n");

@@ -1,0 +1,198 @@
+import { brought, quoted, type Section } from '../../code/index.js';
+import { topicOf, topicsOf } from '../network.js';
+import type { Board } from '../board.js';
+
+/** A file that a maker fills in; none of it is ever in a design. */
+export const secretsInCpp = {
+  path: 'secrets-example.h',
+  text: `// Copy this file to secrets.h and fill it in. It stays with you: no design and no download has it.
+#pragma once
+const char *const networkName = "";
+const char *const networkPassword = "";
+const char *const brokerAddress = "";  // where messages go, by MQTT
+const char *const brokerUser = "";
+const char *const brokerPassword = "";
+const int32_t hoursFromUtc = 0;
+`,
+};
+
+const calls = { text: 'publish', count: 'publishCount', reading: 'publishReading' } as const;
+
+/** Sends what a notice tells. */
+export const sendInCpp: Board['sends'] = (of, told) => {
+  const [[what, value]] = Object.entries(told) as [[keyof typeof calls, never]];
+  return {
+    do: 'call',
+    call: brought(calls[what], { is: 'text', value: topicOf(of) }, value),
+  };
+};
+
+/**
+ * Joins the network, and sends messages to a broker by MQTT, version 3.1.1, at most once each; asks for the time by NTP.
+ *
+ * Source: OASIS, MQTT Version 3.1.1 (2014), 3.1 and 3.3; RFC 5905.
+ */
+export const networkInCpp: NonNullable<Board['network']> = (design, clock): Section => ({
+  title: 'The network',
+  says: [
+    'Joins by itself, again and again; without secrets.h it sends nothing. Greeting the broker may take up to 0.3 s.',
+  ],
+  holds: [
+    {
+      declares: 'lines',
+      lines: [
+        '#if __has_include("secrets.h")',
+        '#include "secrets.h"',
+        '#else',
+        ...['networkName', 'networkPassword', 'brokerAddress', 'brokerUser', 'brokerPassword'].map(
+          (name) => `const char *const ${name} = "";`,
+        ),
+        ...(clock ? ['const int32_t hoursFromUtc = 0;'] : []),
+        '#endif',
+        `const char *const topic = ${quoted(topicsOf(design))};`,
+        ...(design.notices.length > 0 ? mqttLines : []),
+        ...(clock ? timeLines : []),
+        '',
+        '// Looks after all of it, a step each pass.',
+        'void keepJoined() {',
+        '  static uint64_t joinAt = 0;',
+        `  if (networkName[0] == '\\0'${design.controller.sleep && design.notices.length > 0 ? ' || waits == 0' : ''}) {`,
+        '    return;',
+        '  }',
+        '  if (WiFi.status() != WL_CONNECTED) {',
+        '    if (now >= joinAt) {',
+        '      WiFi.begin(networkName, networkPassword);',
+        '      joinAt = now + 20000;',
+        '    }',
+        '    return;',
+        '  }',
+        ...(clock ? ['  askTime();'] : []),
+        ...(design.notices.length > 0 ? ['  sendAll();'] : []),
+        '}',
+      ],
+    },
+  ],
+});
+
+const mqttLines = [
+  'WiFiClient broker;',
+  'struct Message {',
+  '  const char *of;',
+  '  char what[24];',
+  '};',
+  'const uint8_t mostWaiting = 8;',
+  'Message waiting[mostWaiting];',
+  'uint8_t waits = 0;',
+  'uint64_t sendUntil = 0;',
+  '',
+  'bool isSending() {',
+  "  return waits > 0 && networkName[0] != '\\0' && now < sendUntil;",
+  '}',
+  '',
+  '// The oldest makes room where too many wait.',
+  'void publish(const char *of, const char *what) {',
+  '  if (waits == mostWaiting) {',
+  '    memmove(waiting, waiting + 1, sizeof(Message) * --waits);',
+  '  }',
+  '  waiting[waits].of = of;',
+  '  strncpy(waiting[waits].what, what, sizeof(waiting[waits].what) - 1);',
+  "  waiting[waits].what[sizeof(waiting[waits].what) - 1] = '\\0';",
+  '  waits++;',
+  '  sendUntil = now + 30000;',
+  '}',
+  '',
+  'void publishCount(const char *of, int32_t what) {',
+  '  char text[12];',
+  '  snprintf(text, sizeof(text), "%ld", long(what));',
+  '  publish(of, text);',
+  '}',
+  '',
+  'void publishReading(const char *of, double what) {',
+  '  char text[24];',
+  '  snprintf(text, sizeof(text), "%.2f", what);',
+  '  publish(of, text);',
+  '}',
+  '',
+  'void sendLength(size_t length) {',
+  '  for (; length > 127; length /= 128) {',
+  '    broker.write(uint8_t(length % 128 + 128));',
+  '  }',
+  '  broker.write(uint8_t(length));',
+  '}',
+  '',
+  'void sendText(const char *text) {',
+  '  const size_t length = strlen(text);',
+  '  broker.write(uint8_t(length >> 8));',
+  '  broker.write(uint8_t(length));',
+  '  broker.write((const uint8_t *)text, length);',
+  '}',
+  '',
+  'void greet() {',
+  "  const bool named = brokerUser[0] != '\\0';",
+  '  const size_t names = named ? 4 + strlen(brokerUser) + strlen(brokerPassword) : 0;',
+  '  const uint8_t begin[] = {4, uint8_t(named ? 0xc2 : 0x02), 0, 0};',
+  '  broker.write(uint8_t(0x10));',
+  '  sendLength(10 + 2 + strlen(topic) + names);',
+  '  sendText("MQTT");',
+  '  broker.write(begin, sizeof(begin));',
+  '  sendText(topic);',
+  '  if (named) {',
+  '    sendText(brokerUser);',
+  '    sendText(brokerPassword);',
+  '  }',
+  '}',
+  '',
+  'void sendAll() {',
+  '  static uint64_t greetAt = 0;',
+  '  if (!broker.connected()) {',
+  '    if (waits == 0 || now < greetAt) {',
+  '      return;',
+  '    }',
+  '    greetAt = now + 20000;',
+  '    if (!broker.connect(brokerAddress, 1883, 300)) {',
+  '      return;',
+  '    }',
+  '    greet();',
+  '  }',
+  '  while (broker.available() > 0) {',
+  '    broker.read();',
+  '  }',
+  '  for (uint8_t i = 0; i < waits; i++) {',
+  '    char full[100];',
+  '    snprintf(full, sizeof(full), "%s/%s", topic, waiting[i].of);',
+  '    broker.write(uint8_t(0x30));',
+  '    sendLength(2 + strlen(full) + strlen(waiting[i].what));',
+  '    sendText(full);',
+  '    broker.write((const uint8_t *)waiting[i].what, strlen(waiting[i].what));',
+  '  }',
+  '  waits = 0;',
+  '}',
+];
+
+const timeLines = [
+  'WiFiUDP times;',
+  '',
+  '// Asks for the time once, and again each day.',
+  'void askTime() {',
+  '  static uint64_t askAt = 0;',
+  '  static bool opened = false;',
+  '  uint8_t packet[48] = {0x1b};',
+  '  if (now >= askAt) {',
+  '    askAt = now + 10000;',
+  '    if (!opened) {',
+  '      opened = times.begin(2390);',
+  '    }',
+  '    times.beginPacket("pool.ntp.org", 123);',
+  '    times.write(packet, sizeof(packet));',
+  '    times.endPacket();',
+  '  }',
+  '  if (times.parsePacket() >= 48) {',
+  '    times.read(packet, sizeof(packet));',
+  '    const uint32_t seconds = uint32_t(packet[40]) << 24 | uint32_t(packet[41]) << 16 | packet[42] << 8 | packet[43];',
+  '    const uint64_t day = 86400000;',
+  '    const uint64_t clock = (uint64_t(seconds) + 86400 + 3600 * hoursFromUtc) % 86400 * 1000;',
+  '    clockStart = (clock + day - now % day) % day;',
+  '    askAt = now + day;',
+  '  }',
+  '}',
+];

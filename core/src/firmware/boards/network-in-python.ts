@@ -1,0 +1,156 @@
+import { brought, quoted } from '../../code/index.js';
+import type { Board } from '../board.js';
+import { topicOf, topicsOf } from '../network.js';
+
+/** A file that a maker fills in; none of it is ever in a design. */
+export const secretsInPython = {
+  path: 'secrets_example.py',
+  text: `# Copy this file to secrets.py and fill it in. It stays with you: no design and no download has it.
+NETWORK_NAME = ""
+NETWORK_PASSWORD = ""
+BROKER = ""  # where messages go, by MQTT
+BROKER_USER = ""
+BROKER_PASSWORD = ""
+HOURS_FROM_UTC = 0
+`,
+};
+
+/** Sends what a notice tells. */
+export const sendInPython: Board['sends'] = (of, told) => {
+  const value = 'text' in told ? told.text : 'count' in told ? told.count : told.reading;
+  return { do: 'call', call: brought('publish', { is: 'text', value: topicOf(of) }, value) };
+};
+
+/**
+ * Joins the network, and sends messages to a broker by MQTT, version 3.1.1, at most once each; asks for the time.
+ *
+ * Source: OASIS, MQTT Version 3.1.1 (2014), 3.1 and 3.3.
+ */
+export const networkInPython: NonNullable<Board['network']> = (design, clock) => {
+  const sends = design.notices.length > 0;
+  return {
+    title: 'The network',
+    says: [
+      'Joins by itself, again and again; without secrets.py it sends nothing. Greeting the broker may take up to half a second.',
+    ],
+    holds: [
+      {
+        declares: 'lines',
+        lines: [
+          'try:',
+          '    import secrets',
+          'except ImportError:',
+          '    secrets = None',
+          `TOPIC = ${quoted(topicsOf(design))}`,
+          'station = None',
+          'join_at = 0',
+          ...(sends ? mqttLines : []),
+          ...(clock ? timeLines : []),
+          '',
+          '',
+          '# Looks after all of it, a step each pass.',
+          'def keep_joined():',
+          '    global station, join_at',
+          `    if secrets is None${design.controller.sleep && sends ? ' or not waiting' : ''}:`,
+          '        return',
+          '    if station is None:',
+          '        station = network.WLAN(network.STA_IF)',
+          '        station.active(True)',
+          '    if not station.isconnected():',
+          '        if now >= join_at:',
+          '            join_at = now + 20000',
+          '            station.connect(secrets.NETWORK_NAME, secrets.NETWORK_PASSWORD)',
+          '        return',
+          ...(clock ? ['    ask_time()'] : []),
+          ...(sends ? ['    send_all()'] : []),
+        ],
+      },
+    ],
+  };
+};
+
+const mqttLines = [
+  'broker = None',
+  'greet_at = 0',
+  'send_until = 0',
+  'waiting = []',
+  '',
+  '',
+  '# The oldest makes room where too many wait.',
+  'def publish(of, what):',
+  '    global send_until',
+  '    if secrets is not None:',
+  '        waiting.append((TOPIC + "/" + of, str(what)))',
+  '        del waiting[:-20]',
+  '        send_until = now + 30000',
+  '',
+  '',
+  'def is_sending():',
+  '    return len(waiting) > 0 and now < send_until',
+  '',
+  '',
+  'def text_of(text):',
+  '    data = text.encode()',
+  '    return bytes((len(data) >> 8, len(data) & 255)) + data',
+  '',
+  '',
+  'def packet_of(kind, data):',
+  '    length, head = len(data), bytes((kind,))',
+  '    while length > 127:',
+  '        head += bytes((length % 128 + 128,))',
+  '        length //= 128',
+  '    return head + bytes((length,)) + data',
+  '',
+  '',
+  'def greet():',
+  '    made = socket.socket()',
+  '    try:',
+  '        made.settimeout(0.5)',
+  '        made.connect(socket.getaddrinfo(secrets.BROKER, 1883)[0][-1])',
+  '        named = secrets.BROKER_USER != ""',
+  '        data = text_of("MQTT") + bytes((4, 0xC2 if named else 2, 0, 0)) + text_of(TOPIC)',
+  '        if named:',
+  '            data += text_of(secrets.BROKER_USER) + text_of(secrets.BROKER_PASSWORD)',
+  '        made.sendall(packet_of(0x10, data))',
+  '        if made.recv(4)[:1] == b"\\x20":',
+  '            return made',
+  '    except OSError:',
+  '        pass',
+  '    made.close()',
+  '    return None',
+  '',
+  '',
+  'def send_all():',
+  '    global broker, greet_at',
+  '    if not waiting:',
+  '        return',
+  '    if broker is None and now >= greet_at:',
+  '        greet_at = now + 20000',
+  '        broker = greet()',
+  '    try:',
+  '        while broker is not None and waiting:',
+  '            topic, what = waiting[0]',
+  '            broker.sendall(packet_of(0x30, text_of(topic) + what.encode()))',
+  '            waiting.pop(0)',
+  '    except OSError:',
+  '        broker.close()',
+  '        broker = None',
+];
+
+const timeLines = [
+  'ask_at = 0',
+  '',
+  '',
+  '# Asks for the time once, and again each day; it waits for the answer up to a second.',
+  'def ask_time():',
+  '    global ask_at, clock_start',
+  '    if now < ask_at:',
+  '        return',
+  '    ask_at = now + 60000',
+  '    try:',
+  '        clock = (ntptime.time() + 3600 * secrets.HOURS_FROM_UTC) % 86400',
+  '    except OSError:',
+  '        return',
+  '    ask_at = now + 86400000',
+  '    clock_start = (clock * 1000 - now) % 86400000',
+];

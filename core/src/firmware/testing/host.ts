@@ -22,7 +22,6 @@ export const shim = `
 #include <sys/time.h>
 #include <sys/wait.h>
 #include <array>
-#include <map>
 #include <string>
 #include <vector>
 enum { LOW, HIGH };
@@ -33,7 +32,20 @@ static uint32_t clockMs;
 [[maybe_unused]] static uint64_t unasked;
 static int pins[64], driven[64], modes[64];
 static void (*notes[64])();
-static std::map<std::string, int> told;
+/** What outlasts deep sleep. */
+#define RTC_DATA_ATTR __attribute__((section("rtc")))
+/** How often each notice was told. */
+struct Told {
+  int many, counts[32];
+  char names[32][512];
+  int &operator[](const std::string &name) {
+    int i = 0;
+    while (i < many && name.substr(0, 511) != names[i]) i++;
+    if (i == many) strncpy(names[many++], name.c_str(), 511);
+    return counts[i];
+  }
+};
+RTC_DATA_ATTR Told told = {1, {0}, {""}};
 uint32_t millis() { return clockMs; }
 #define gettimeofday(time, zone) ((time)->tv_sec = clockMs / 1000, (time)->tv_usec = clockMs % 1000 * 1000)
 int analogRead(int pin) { return pins[pin]; }
@@ -112,9 +124,7 @@ struct Memory {
 Memory EEPROM;
 bool eeprom_is_ready() { return true; }
 /** What a radio board brings besides: it sleeps until a time, deeply by ending and beginning anew with what lies in a memory of its own. */
-#define RTC_DATA_ATTR __attribute__((section("rtc")))
 #define IRAM_ATTR
-RTC_DATA_ATTR int rtcBegins = 0;
 extern char __start_rtc, __stop_rtc;
 enum { ADC_0db, ADC_11db };
 void analogSetAttenuation(int) {}
@@ -274,7 +284,7 @@ int main() {
   const size_t rtcSize = &__stop_rtc - &__start_rtc;
   struct Slept { int resumes; char memory[1 << 20]; };
   Slept *slept = (Slept *)mmap(nullptr, sizeof(Slept), PROT_READ | PROT_WRITE, MAP_SHARED | MAP_ANONYMOUS, -1, 0);
-  (void)rtcBegins;
+
   char what;
   EEPROM.memory = (uint8_t *)mmap(nullptr, 1024, PROT_READ | PROT_WRITE, MAP_SHARED | MAP_ANONYMOUS, -1, 0);
   while (scanf(" %c %d %d %d", &what, &a, &b, &c) == 4) {

@@ -155,15 +155,17 @@ program
     'json, its wires as a hook-up list (csv, md), its picture (svg), or the program of its board (firmware)',
   )
   .option('--out <folder>', 'of the program: where its folder is put, here otherwise')
+  .option('--in <language>', 'of the program: cpp or python, where its board takes both')
   .option('--quiet', 'of the program: without what it says over its serial line')
   .option('--json', 'print JSON')
-  .action((file: string, o: { json?: boolean; to: string; out?: string; quiet?: boolean }) =>
-    run(async () => {
-      if (o.to === 'firmware')
-        return (await import('./firmware.js')).writeProject(file, o.out, o.quiet);
-      const { fontRules } = await import('./fonts.js');
-      return (await commands()).exportFile(file, o, o.to === 'svg' ? fontRules() : undefined);
-    }, o.json),
+  .action(
+    (file: string, o: { json?: boolean; to: string; out?: string; quiet?: boolean; in?: string }) =>
+      run(async () => {
+        if (o.to === 'firmware')
+          return (await import('./firmware.js')).writeProject(file, o.out, o.quiet, o.in);
+        const { fontRules } = await import('./fonts.js');
+        return (await commands()).exportFile(file, o, o.to === 'svg' ? fontRules() : undefined);
+      }, o.json),
   );
 
 const data = ['--data <folder>', 'of the server; YUREI_DATA or "data" otherwise'] as const;

@@ -16,9 +16,11 @@ import {
   firmwareOf,
   plainStem,
   projectOf,
+  type Board,
   type Firmware,
   type Lack,
 } from '@yurei/core/firmware';
+import { formatQuantity } from '@yurei/core/quantity';
 import { strToU8, zipSync } from 'fflate';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
@@ -26,7 +28,9 @@ import { SelectButton } from 'primeng/selectbutton';
 import { download } from '../common/download';
 import { Hint } from '../common/hint';
 import { Press } from '../common/press';
+import { remember } from '../common/remember';
 import { DesignSession } from '../data/design-session';
+import { BoardCheck } from './board-check';
 import { CodeTaken } from './code-taken';
 import { CodeView } from './code-view';
 import { OwnCodePanel } from './own-code';
@@ -40,10 +44,15 @@ const shows: readonly { id: Shown; label: string }[] = [
   { id: 'load', label: 'Load it' },
 ];
 
+const chosenKey = 'yurei.code.language';
+/** The language in which a board's program is written. */
+const labelOf = ({ label }: Board): string => label.split(', ')[1] ?? label;
+
 /** The Code step: the program that does on the board what was rehearsed. */
 @Component({
   selector: 'yu-code',
   imports: [
+    BoardCheck,
     Button,
     Checkbox,
     CodeView,
@@ -74,13 +83,34 @@ export class CodeStep {
   });
   private readonly board = computed(() => {
     const target = this.target();
-    return target && 'board' in target ? target.board : undefined;
+    if (!target || !('board' in target)) return undefined;
+    return target.boards.find((b) => labelOf(b) === this.chosen()) ?? target.board;
   });
+  /** The languages in which its program can be written. */
+  protected readonly choices = computed(() => {
+    const target = this.target();
+    return target && 'board' in target ? target.boards.map((b) => ({ label: labelOf(b) })) : [];
+  });
+  /** The one that was chosen in this browser, for all designs. */
+  private readonly chosen = signal(localStorage.getItem(chosenKey) ?? '');
+
+  protected choose(label: string): void {
+    this.chosen.set(label);
+    remember(chosenKey, label);
+  }
+
   protected readonly none = computed(() => {
     const target = this.target();
     return target && 'reason' in target ? target : undefined;
   });
-  protected readonly label = computed(() => this.board()?.label ?? '');
+  protected readonly name = computed(() => {
+    const board = this.board();
+    return this.choices().length > 1 ? board?.label.split(',')[0] : (board?.label ?? '');
+  });
+  protected readonly label = computed(() => {
+    const board = this.board();
+    return board ? labelOf(board) : '';
+  });
   protected readonly language = computed(() =>
     this.board()?.language === 'python' ? 'python' : 'cpp',
   );
@@ -106,8 +136,16 @@ export class CodeStep {
   protected readonly written = computed(() => this.firmware()?.written);
   /** How much of the chip's memory it takes. */
   protected readonly takes = computed(() => {
-    const ram = this.firmware()?.ram;
-    return ram ? `RAM ${ram.takes} of ${ram.has} bytes` : '';
+    const { ram, flash, pass } = this.firmware() ?? {};
+    return [
+      ram ? `RAM ${ram.takes} of ${ram.has} B` : '',
+      flash
+        ? `flash ≈ ${(flash.takes / 1024).toFixed(0)} of ${(flash.has / 1024).toFixed(0)} kB`
+        : '',
+      pass ? `pass ≤ ${formatQuantity(pass.decides * 1e-6, 's', 2)}` : '',
+    ]
+      .filter(Boolean)
+      .join(' · ');
   });
   protected readonly remarks = computed(() => this.firmware()?.remarks ?? []);
   protected readonly steps = computed(() => {

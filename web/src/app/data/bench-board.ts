@@ -33,6 +33,8 @@ export const boardRate = 25;
 /** A board that says nothing for so long after it was opened is none, ms. */
 const waitLimit = 15_000;
 const askEvery = 1500;
+/** So many lines in words are shown. */
+const mostTold = 12;
 /** What a hand moves is told at most so often, ms. */
 const feelEvery = 100;
 
@@ -56,6 +58,8 @@ export class BenchBoard implements OnDestroy {
   readonly kind = signal<'stand-in' | 'board'>('stand-in');
   /** What the board said last, or why it is gone. */
   readonly said = signal('');
+  /** The last lines in words: answers, and what the program on the board tells. */
+  readonly told = signal<readonly string[]>([]);
   /** Lines that made no sense. */
   readonly broken = signal(0);
   /** Goes up with every frame in which new readings have come. */
@@ -136,6 +140,11 @@ export class BenchBoard implements OnDestroy {
     this.ended();
   }
 
+  /** Has the program on the board try each output and read each channel. */
+  test(): void {
+    this.link?.send('test');
+  }
+
   /** Switches a pin that feeds a sensor. */
   power(pin: string, on: boolean): void {
     const name = this.kind() === 'stand-in' ? pin : splitRef(pin).terminal;
@@ -197,6 +206,7 @@ export class BenchBoard implements OnDestroy {
     this.state.set('opening');
     this.said.set('');
     this.broken.set(0);
+    this.told.set([]);
     this.listening = link.lines.subscribe({
       next: (line) => this.hear(line),
       error: (error: unknown) => this.lose(reasonOf(error)),
@@ -236,6 +246,8 @@ export class BenchBoard implements OnDestroy {
       this.playing.set(begins === 'played' ? undefined : { sequence, since: performance.now() });
     if (text === 'rebuilt') this.forget();
     this.said.set(text);
+    if (/^(event|test|ok test|no:)/.test(text))
+      this.told.update((all) => [...all, text].slice(-mostTold));
     // What the board would not let happen does not go on.
     if (this.starting && text.startsWith('no:')) this.ended();
     if (/^(no:|ok start)/.test(text)) this.starting = false;

@@ -19,8 +19,8 @@ export interface Board {
   pace?: Pace;
   /** After how long without a sign of life it begins anew at most, s; left out where nothing watches over it. */
   watches?: number;
-  /** Whether it draws less while its program sleeps; `edges` where any is noted as it comes. */
-  saves(edges: boolean): boolean;
+  /** How it rests while its program sleeps; `edges` where any is noted as it comes. */
+  rests(edges: boolean): 'asleep' | 'idle' | 'awake';
   /** Whether it knows the time of day by itself. */
   knowsTime: boolean;
   /** Name of the file of a program, beginning with a name for the design. */

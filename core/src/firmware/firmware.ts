@@ -77,9 +77,7 @@ function composedOf(design: Design, board: Board, quiet: boolean): Composed | Re
 const remarksOf = (design: Design, board: Board, frame: Frame): Lack[] => [
   ...(frame.wantsClock && !board.knowsTime ? [board.network ? timeAsked : withoutTime] : []),
   ...(board.sends && design.notices.length > 0 ? [sentByRadio] : []),
-  ...(design.controller.sleep && !board.saves(design.channels.some((c) => c.edge))
-    ? [withoutSaving]
-    : []),
+  ...(design.controller.sleep ? restOf(board.rests(design.channels.some((c) => c.edge))) : []),
   ...(design.controller.code ? [withOwn] : []),
 ];
 
@@ -114,6 +112,15 @@ const tooLong = ({ takes, has }: { takes: number; has: number }): Lack => ({
   cure: 'Take out rules or channels, build it quiet, or take a larger board.',
 });
 
+const restOf = (rests: ReturnType<Board['rests']>): Lack[] =>
+  rests === 'asleep' ? [] : [rests === 'idle' ? idles : withoutSaving];
+
+const idles: Lack = {
+  place: 'sleep',
+  reason:
+    'Asleep this program idles, so that its clock runs on: the chip draws about a third of what it does awake',
+  cure: 'How long a battery lasts is told for a controller that sleeps: reckon with that current.',
+};
 const withoutSaving: Lack = {
   place: 'sleep',
   reason:
@@ -130,13 +137,13 @@ const timeAsked: Lack = {
   place: 'time of day',
   reason:
     'The board does not know it: it takes the moment it gets power for midnight until it has asked the network',
-  cure: 'Fill in the file of secrets, or write the time at which it gets power into clockStart.',
+  cure: 'Fill in the file of passwords, or write the time at which it gets power into clockStart.',
 };
 const sentByRadio: Lack = {
   place: 'notices',
   reason:
-    'They are sent by MQTT once the file of secrets beside the program is filled in; until then they are only lines on the serial line',
-  cure: 'Copy the example in the project: it stays with you, no design and no download has it.',
+    'They are sent by MQTT once the file of passwords is filled in, whose example the project has',
+  cure: 'Until then they are only lines on the serial line.',
 };
 const withoutTime: Lack = {
   place: 'time of day',

@@ -93,7 +93,10 @@ it('says what a program does otherwise than one may think', () => {
   const said = (design: Design, board = eightBitBoard): string[] =>
     writeFirmware(design, board).remarks.map(({ place }) => place);
   expect(said(beam)).toEqual([]);
-  expect(said(sleeps)).toEqual(['sleep']);
+  // By its watchdog; with an edge to be noted it only idles.
+  expect(said(sleeps)).toEqual([]);
+  const edged = { ...channel, pin: 'U1.D2', edge: 'rising' as const };
+  expect(said({ ...sleeps, channels: [edged] })).toEqual(['sleep']);
   expect(said(demo('watch-seat-timer'), radioBoard)).toEqual([]);
 });
 

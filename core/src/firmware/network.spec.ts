@@ -74,10 +74,10 @@ function greeted(packet: Packet | undefined): void {
 it('C++ greets the broker and sends each notice', () => {
   const folder = mkdtempSync(join(tmpdir(), 'yurei-net-'));
   try {
-    const secrets = `#define SECRETS
+    const passwords = `#define SECRETS
 const char *const networkName = "shed"; const char *const networkPassword = "x";
 const char *const brokerAddress = "broker"; const char *const brokerUser = "me"; const char *const brokerPassword = "p\\"w";`;
-    writeFileSync(join(folder, 'secrets.h'), secrets);
+    writeFileSync(join(folder, 'passwords.h'), passwords);
     const main = `int main() {
       static uint8_t memory[1024];
       memset(EEPROM.memory = memory, 0xff, 1024);
@@ -111,7 +111,7 @@ it('Python greets a broker and sends each notice, over a socket', async () => {
   const { text } = writeFirmware(design, radioBoard, true).written;
   const files: Record<string, string> = {
     'main.py': text.replace('1883', String(port)),
-    'secrets.py':
+    'passwords.py':
       'NETWORK_NAME = "shed"\nNETWORK_PASSWORD = "x"\nBROKER = "127.0.0.1"\nBROKER_USER = "me"\nBROKER_PASSWORD = "p\\"w"\n',
     'network.py':
       'STA_IF = 0\nclass WLAN:\n    def __init__(self, _): self.there = False\n    def active(self, _): pass\n    def isconnected(self): return self.there\n    def connect(self, name, password): self.there = (name, password) == ("shed", "x")\n',
@@ -144,7 +144,7 @@ it('the time of day comes from the network, in the zone that is told', () => {
     // 2026-11-30 22:59:30 UTC, in seconds since 1900 (RFC 5905), one hour to the east.
     const seconds = Date.UTC(2026, 10, 30, 22, 59, 30) / 1000 + 2_208_988_800;
     writeFileSync(
-      join(folder, 'secrets.h'),
+      join(folder, 'passwords.h'),
       'const char *const networkName = "shed"; const char *const networkPassword = "x";\nconst int32_t hoursFromUtc = 1;',
     );
     const main = `int main() {
@@ -165,16 +165,16 @@ it('the time of day comes from the network, in the zone that is told', () => {
 
 it('names and passwords stand in a file that the project has only as an example', () => {
   for (const [board, example] of [
-    [radioBoardCpp, 'secrets-example.h'],
-    [radioBoard, 'secrets_example.py'],
+    [radioBoardCpp, 'passwords-example.h'],
+    [radioBoard, 'passwords_example.py'],
   ] as const) {
     const files = projectOf(design, board, 'gate');
     const paths = files.map(({ path }) => path);
     expect(paths).toContain(`gate/${example}`);
-    expect(paths.some((path) => /secrets\.(h|py)$/.test(path))).toBe(false);
+    expect(paths.some((path) => /passwords\.(h|py)$/.test(path))).toBe(false);
     expect(files.find(({ path }) => path.endsWith(example))?.text).toMatch(/= ""/);
     const silent = projectOf({ ...design, notices: [] }, board, 'gate').map(({ path }) => path);
-    expect(silent.join(' ')).not.toMatch(/secrets/);
+    expect(silent.join(' ')).not.toMatch(/passwords/);
   }
 });
 

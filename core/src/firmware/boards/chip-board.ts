@@ -18,6 +18,7 @@ const imports: readonly Brought[] = [
   { word: 'ISR|sei', lines: ['#include <avr/interrupt.h>'] },
   { word: 'ATOMIC_BLOCK', lines: ['#include <util/atomic.h>'] },
   { word: 'eeprom_read_block|eeprom_update_byte', lines: ['#include <avr/eeprom.h>'] },
+  { word: 'sleep_mode', lines: ['#include <avr/sleep.h>'] },
   { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
   { word: 'bool', lines: ['#include <stdbool.h>'] },
   { word: 'offsetof', lines: ['#include <stddef.h>'] },
@@ -85,7 +86,8 @@ export const chipBoard: Board = {
     },
     { letter: 260, kept: 1 },
   ),
-  saves: () => false,
+  // Its timer keeps the time only while it idles.
+  rests: () => 'idle',
   knowsTime: false,
   memory: {
     ram: 2048,
@@ -142,7 +144,7 @@ export const chipBoard: Board = {
     says: ['Timer 2 counts milliseconds.'],
     holds: [{ declares: 'lines', lines: startLines(parts) }],
   }),
-  goesRound: ({ watchdog, hears }) => ({
+  goesRound: ({ watchdog, hears, sleeps }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -162,6 +164,9 @@ export const chipBoard: Board = {
           '    now += latest - (uint32_t)now;',
           ...(hears ? ['    hear();'] : []),
           '    makePass();',
+          ...(sleeps
+            ? ['    if (asleep) {', '      sleep_mode();  // until the next millisecond', '    }']
+            : []),
           '  }',
           '}',
         ],

@@ -51,7 +51,8 @@ export const imports: readonly Brought[] = [
   { word: 'Wire', lines: ['#include <Wire.h>'] },
   { word: 'EEPROM', lines: ['#include <EEPROM.h>'] },
   { word: 'eeprom_is_ready', lines: ['#include <avr/eeprom.h>'] },
-  { word: 'wdt_reset', lines: ['#include <avr/wdt.h>'] },
+  { word: 'sleep_cpu|sleep_mode', lines: ['#include <avr/sleep.h>'] },
+  { word: 'wdt_reset|wdt_disable|WDTCSR', lines: ['#include <avr/wdt.h>'] },
 ];
 export const helpers: readonly Brought[] = [
   { word: 'lessOne', lines: lessOneLines('') },
@@ -78,7 +79,7 @@ export const eightBitBoard: Board = {
     },
     { letter: 87, kept: 63 },
   ),
-  saves: () => false,
+  rests: (edges) => (edges ? 'idle' : 'asleep'),
   knowsTime: false,
   // Data sheet of 8-bit controllers with 32 pins: 2 kB. The usual buffers of a serial line, and calls some ten deep.
   memory: {
@@ -152,20 +153,24 @@ export const eightBitBoard: Board = {
       },
     ],
   }),
-  goesRound: ({ watchdog, hears }) => ({
+  goesRound: ({ watchdog, hears, sleeps, edges, lead }) => ({
     title: 'Over and over',
     says: [],
     holds: [
       {
         declares: 'lines',
         lines: [
+          ...(sleeps && !edges ? napLines(watchdog, hears) : []),
           '',
           'void loop() {',
           ...(watchdog === undefined ? [] : ['  wdt_reset();']),
           '  // The difference is right also where the clock of the board begins anew, after 49 days.',
-          '  now += uint32_t(millis()) - uint32_t(now);',
+          sleeps && !edges
+            ? '  now += uint32_t(millis() + napped) - uint32_t(now);'
+            : '  now += uint32_t(millis()) - uint32_t(now);',
           ...(hears ? ['  hear();'] : []),
           '  makePass();',
+          ...(sleeps ? restLines(edges, lead) : []),
           '}',
         ],
       },
@@ -173,6 +178,49 @@ export const eightBitBoard: Board = {
   }),
   write: cppWith(imports, helpers),
 };
+
+/** Sleeps as deeply as the chip can, by its watchdog: its own clock stands still meanwhile. */
+const napLines = (watchdog: number | undefined, hears: boolean): string[] => [
+  'uint32_t napped = 0;  // ms for which the clock of the board stood still',
+  '',
+  '// As the watchdog wakes it: nothing else is to be done.',
+  'ISR(WDT_vect) {',
+  '}',
+  '',
+  '// Sleeps for the longest time of the watchdog that is no longer than there is; its oscillator is right to about a tenth.',
+  'void napFor(uint64_t most) {',
+  '  uint8_t step = 10;',
+  '  do {',
+  '    if (step-- == 0) {',
+  '      return;',
+  '    }',
+  '  } while ((16ul << step) > most);',
+  ...(hears ? ['  Serial.flush();'] : []),
+  '  const uint8_t converter = ADCSRA;',
+  '  ADCSRA = 0;',
+  '  set_sleep_mode(SLEEP_MODE_PWR_DOWN);',
+  '  noInterrupts();',
+  '  wdt_reset();',
+  '  WDTCSR = _BV(WDCE) | _BV(WDE);',
+  '  WDTCSR = _BV(WDIE) | (step & 7) | (step > 7 ? _BV(WDP3) : 0);',
+  '  sleep_enable();',
+  '  interrupts();',
+  '  sleep_cpu();',
+  '  sleep_disable();',
+  watchdog === undefined ? '  wdt_disable();' : `  wdt_enable(${dogTime(watchdog)});`,
+  '  ADCSRA = converter;',
+  '  napped += 16ul << step;',
+  '}',
+];
+
+/** Asleep it rests: until something is to be done, or from one interrupt to the next. */
+const restLines = (edges: boolean, lead: number): string[] => [
+  `  if (asleep${edges ? '' : ` && wakesAt > now${lead ? ` + ${lead}` : ''}`}) {`,
+  ...(edges
+    ? ['    set_sleep_mode(SLEEP_MODE_IDLE);', '    sleep_mode();']
+    : [`    napFor(wakesAt - now${lead ? ` - ${lead}` : ''});`]),
+  '  }',
+];
 
 export const edgeNames = {
   rising: 'RISING',

@@ -4,8 +4,8 @@ import type { Board } from '../board.js';
 
 /** A file that a maker fills in; none of it is ever in a design. */
 export const secretsInCpp = {
-  path: 'secrets-example.h',
-  text: `// Copy this file to secrets.h and fill it in. It stays with you: no design and no download has it.
+  path: 'passwords-example.h',
+  text: `// Copy this file to passwords.h and fill it in. It stays with you: no design and no download has it.
 #pragma once
 const char *const networkName = "";
 const char *const networkPassword = "";
@@ -35,14 +35,14 @@ export const sendInCpp: Board['sends'] = (of, told) => {
 export const networkInCpp: NonNullable<Board['network']> = (design, clock): Section => ({
   title: 'The network',
   says: [
-    'Joins by itself, again and again; without secrets.h it sends nothing. Greeting the broker may take up to 0.3 s.',
+    'Joins by itself, again and again; without passwords.h it sends nothing. Greeting the broker may take up to 0.3 s.',
   ],
   holds: [
     {
       declares: 'lines',
       lines: [
-        '#if __has_include("secrets.h")',
-        '#include "secrets.h"',
+        '#if __has_include("passwords.h")',
+        '#include "passwords.h"',
         '#else',
         ...['networkName', 'networkPassword', 'brokerAddress', 'brokerUser', 'brokerPassword'].map(
           (name) => `const char *const ${name} = "";`,

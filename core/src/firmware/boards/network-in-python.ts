@@ -4,8 +4,8 @@ import { topicOf, topicsOf } from '../network.js';
 
 /** A file that a maker fills in; none of it is ever in a design. */
 export const secretsInPython = {
-  path: 'secrets_example.py',
-  text: `# Copy this file to secrets.py and fill it in. It stays with you: no design and no download has it.
+  path: 'passwords_example.py',
+  text: `# Copy this file to passwords.py and fill it in. It stays with you: no design and no download has it.
 NETWORK_NAME = ""
 NETWORK_PASSWORD = ""
 BROKER = ""  # where messages go, by MQTT
@@ -31,16 +31,16 @@ export const networkInPython: NonNullable<Board['network']> = (design, clock) =>
   return {
     title: 'The network',
     says: [
-      'Joins by itself, again and again; without secrets.py it sends nothing. Greeting the broker may take up to half a second.',
+      'Joins by itself, again and again; without passwords.py it sends nothing. Greeting the broker may take up to half a second.',
     ],
     holds: [
       {
         declares: 'lines',
         lines: [
           'try:',
-          '    import secrets',
+          '    import passwords',
           'except ImportError:',
-          '    secrets = None',
+          '    passwords = None',
           `TOPIC = ${quoted(topicsOf(design))}`,
           'station = None',
           'join_at = 0',
@@ -51,7 +51,7 @@ export const networkInPython: NonNullable<Board['network']> = (design, clock) =>
           '# Looks after all of it, a step each pass.',
           'def keep_joined():',
           '    global station, join_at',
-          `    if secrets is None${design.controller.sleep && sends ? ' or not waiting' : ''}:`,
+          `    if passwords is None${design.controller.sleep && sends ? ' or not waiting' : ''}:`,
           '        return',
           '    if station is None:',
           '        station = network.WLAN(network.STA_IF)',
@@ -59,7 +59,7 @@ export const networkInPython: NonNullable<Board['network']> = (design, clock) =>
           '    if not station.isconnected():',
           '        if now >= join_at:',
           '            join_at = now + 20000',
-          '            station.connect(secrets.NETWORK_NAME, secrets.NETWORK_PASSWORD)',
+          '            station.connect(passwords.NETWORK_NAME, passwords.NETWORK_PASSWORD)',
           '        return',
           ...(clock ? ['    ask_time()'] : []),
           ...(sends ? ['    send_all()'] : []),
@@ -79,7 +79,7 @@ const mqttLines = [
   '# The oldest makes room where too many wait.',
   'def publish(of, what):',
   '    global send_until',
-  '    if secrets is not None:',
+  '    if passwords is not None:',
   '        waiting.append((TOPIC + "/" + of, str(what)))',
   '        del waiting[:-20]',
   '        send_until = now + 30000',
@@ -106,11 +106,11 @@ const mqttLines = [
   '    made = socket.socket()',
   '    try:',
   '        made.settimeout(0.5)',
-  '        made.connect(socket.getaddrinfo(secrets.BROKER, 1883)[0][-1])',
-  '        named = secrets.BROKER_USER != ""',
+  '        made.connect(socket.getaddrinfo(passwords.BROKER, 1883)[0][-1])',
+  '        named = passwords.BROKER_USER != ""',
   '        data = text_of("MQTT") + bytes((4, 0xC2 if named else 2, 0, 0)) + text_of(TOPIC)',
   '        if named:',
-  '            data += text_of(secrets.BROKER_USER) + text_of(secrets.BROKER_PASSWORD)',
+  '            data += text_of(passwords.BROKER_USER) + text_of(passwords.BROKER_PASSWORD)',
   '        made.sendall(packet_of(0x10, data))',
   '        if made.recv(4)[:1] == b"\\x20":',
   '            return made',
@@ -148,7 +148,7 @@ const timeLines = [
   '        return',
   '    ask_at = now + 60000',
   '    try:',
-  '        clock = (ntptime.time() + 3600 * secrets.HOURS_FROM_UTC) % 86400',
+  '        clock = (ntptime.time() + 3600 * passwords.HOURS_FROM_UTC) % 86400',
   '    except OSError:',
   '        return',
   '    ask_at = now + 86400000',

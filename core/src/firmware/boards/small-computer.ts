@@ -72,7 +72,7 @@ export const smallComputer: Board = {
   id: 'small computer',
   label: '3.3 V small computer, Python 3',
   language: 'python',
-  saves: () => false,
+  rests: () => 'awake',
   // From memory; what else the computer does may keep it waiting for some milliseconds more.
   pace: interpretedPace(
     0.1,

@@ -65,6 +65,7 @@ static void put(long number) { said += std::to_string(number); }
 #define F(text) (text)
 struct SerialLine {
   void begin(long) {}
+  void flush() {}
   int available() { return incoming.size(); }
   int read() {
     const int letter = incoming[0];
@@ -115,6 +116,21 @@ void delay(int ms) { clockMs += ms; }
 enum { WDTO_15MS, WDTO_500MS = 5, WDTO_2S = 7 };
 void wdt_enable(int) {}
 void wdt_reset() {}
+void wdt_disable() {}
+enum { SLEEP_MODE_PWR_DOWN, SLEEP_MODE_IDLE };
+enum { WDCE = 4, WDE = 3, WDIE = 6, WDP3 = 5 };
+[[maybe_unused]] static uint8_t WDTCSR, ADCSRA;
+#define _BV(bit) (1 << (bit))
+#define ISR(vector) void vector()
+void set_sleep_mode(int) {}
+void sleep_enable() {}
+void sleep_disable() {}
+void sleep_mode() {}
+void noInterrupts() {}
+void interrupts() {}
+/** As long as it sleeps by its watchdog, the clock of the board stands still. */
+[[maybe_unused]] static int stood, standing;
+void sleep_cpu() { standing = 16 << ((WDTCSR & 7) | (WDTCSR & _BV(WDP3) ? 8 : 0)); }
 struct Memory {
   uint8_t *memory;
   uint16_t length() { return 1024; }
@@ -264,7 +280,7 @@ static int play(const Program &program, int from, int until, long clock, int res
   program.setup();
   std::string before;
   for (int at = first; at < until; at++) {
-    clockMs = at - from;
+    clockMs = at - from - stood;
     for (; next < changes.size() && changes[next][0] <= at; next++) set(changes[next][1], changes[next][2]);
     program.loop();
     said.clear();
@@ -273,6 +289,9 @@ static int play(const Program &program, int from, int until, long clock, int res
     before = said;
     const int wakes = at + napUs / 1000;
     if (naps == 2) return wakes;
+    stood += standing;
+    at += standing > 0 ? standing - 1 : 0;
+    standing = 0;
     // Nothing is done until it wakes.
     if (naps == 1) at = wakes - 1;
     naps = 0;

@@ -21,6 +21,14 @@ it('writes the program of the board with how it is loaded, and overwrites nothin
   );
 });
 
+it('writes it in the language that is asked for, where the board takes it', async () => {
+  const { text } = await writeProject(demo('chart-table-light'), folder, false, 'cpp');
+  expect(text).toMatch(/chart-table-light\.ino/);
+  await expect(writeProject(demo('slipway-beam'), folder, false, 'python')).rejects.toThrow(
+    /Its board takes programs in: cpp; not in "python"/,
+  );
+});
+
 it.each([
   ['without a controller', 'bilge-sump', /There is no controller, so there is nothing to load/],
   ['whose chip has no clock line', 'compass-light', /channel Hand near: Its clock line leads to/],

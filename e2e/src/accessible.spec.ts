@@ -250,17 +250,27 @@ describe.each([
       },
     ],
     [
+      'code, of one’s own',
+      async () => {
+        await its.page.view('Own code');
+        await its.page.find('yu-own-code textarea');
+      },
+    ],
+    [
       'code, how it is loaded',
       async () => {
         await its.page.view('Load it');
         await its.page.find('.load li');
-        await its.page.step('rehearse');
-        await its.page.find('yu-rehearse .bar');
+        await its.page.press('Connect stand-in board');
+        await its.page.find('yu-board-check tbody td');
       },
     ],
     [
       'many nights',
       async () => {
+        await its.page.press('Disconnect');
+        await its.page.step('rehearse');
+        await its.page.find('yu-rehearse .bar');
         await its.page.press('Many nights…');
         await its.page.press('Rehearse 200 nights');
         await its.page.says('yu-nights-dialog .came', /noticed/);

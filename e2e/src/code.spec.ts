@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { Key } from 'selenium-webdriver';
 import { strFromU8, unzipSync } from 'fflate';
 import { demoOf } from './merged.js';
 import { putOnShelf } from './put-on-shelf.js';
@@ -95,9 +96,29 @@ describe('the program of a board', () => {
     await its.page.says('yu-proof-bar', /3,\d\d\d passes of “.*” compared: no difference\./);
   });
 
-  it('says how it is loaded', async () => {
+  it('says how it is loaded, and shows what a board reads beside what it should', async () => {
     await its.page.view('Load it');
     await its.page.says('.load', /^Firmware first: unplug/);
+    await its.page.press('Connect stand-in board');
+    await its.page.says('yu-board-check tbody', /^Beam\s+U1\.A0\s+\d+.*\s\d+.* as it should$/s);
+    await its.page.press('Disconnect');
+  });
+
+  it('code of one’s own stands in it', async () => {
+    await its.page.view('Own code');
+    const field = await its.page.find('#own-pass');
+    await field.sendKeys('digitalWrite(13, HIGH);', Key.TAB);
+    await its.page.view('Program');
+    await its.page.says('.sections', /Your own code/);
+    await its.page.says('.remark', /your own code: No rehearsal knows it/);
+  });
+
+  it('of a radio board is written in the language that is chosen', async () => {
+    const id = await putOnShelf(its.app.address, demoOf('chart-table-light'));
+    await its.browser.driver.get(`${its.app.address}design/${id}/code`);
+    await its.page.until(text, (t) => t.includes('from machine import'));
+    await its.page.view('C++');
+    await its.page.until(text, (t) => t.includes('#include'));
   });
 
   it.each([

@@ -163,7 +163,7 @@ class ChannelWriter extends ChannelParts {
     const counts = this.made('Counts');
     const { asked, reads, counts: type } = this.own;
     const read = high ? choice(high, whole(100), whole(0)) : asked ? call(reads) : this.analogue();
-    const { does, value } = filterCode(this, name(counts));
+    const { does, value, times } = filterCode(this, name(counts));
     return [
       ...spoken,
       { do: 'let', name: counts, type: asked ? 'long' : type, value: read },
@@ -172,7 +172,7 @@ class ChannelWriter extends ChannelParts {
         ? when(signs('<', name(counts), whole(0)), [{ do: 'return', value: bool(false) }])
         : []),
       ...does,
-      ...this.compared(value),
+      ...this.compared(value, times),
       ...this.kept(value),
     ];
   }
@@ -205,12 +205,14 @@ class ChannelWriter extends ChannelParts {
   }
 
   /** Compares a value with the lines, and lets the baseline follow. */
-  private compared(value: Expression): Statement[] {
+  private compared(value: Expression, times?: Expression): Statement[] {
     const { baseline } = this.channel;
     if (baseline?.kind !== 'learnt') {
       const [speaks, clears] = this.lines(
         value,
         baseline && this.setting('Baseline', baseline.counts),
+        false,
+        times,
       );
       return this.decide(speaks, clears);
     }
@@ -281,6 +283,7 @@ class ChannelWriter extends ChannelParts {
     value: Expression,
     from: Expression | undefined,
     share = false,
+    times?: Expression,
   ): [beyond: Expression, back: Expression] {
     const { trips, threshold, hysteresis } = this.channel;
     const told = share ? 'per cent of the baseline' : 'counts';
@@ -295,9 +298,12 @@ class ChannelWriter extends ChannelParts {
       const [away, home] = side === 'above' ? (['+', '-'] as const) : (['-', '+'] as const);
       const trip = from ? signs(away, from, scaled(line)) : line;
       const clear = back ? signs(home, trip, scaled(back)) : trip;
+      const [trips, clears] = [trip, clear].map((of) =>
+        times ? signs('*', as('long', of), times) : of,
+      );
       return side === 'above'
-        ? [signs('>', value, trip), signs('<', value, clear)]
-        : [signs('<', value, trip), signs('>', value, clear)];
+        ? [signs('>', value, trips), signs('<', value, clears)]
+        : [signs('<', value, trips), signs('>', value, clears)];
     };
     if (trips !== 'away') return level(trips);
     const [below, above] = [level('below'), level('above')];

@@ -24,6 +24,8 @@ const one = whole(1);
 interface Filtered {
   does: Statement[];
   value: Expression;
+  /** It is so many times what it stands for: whole numbers, where the chip would be slow with others. */
+  times?: Expression;
 }
 
 /** Takes a reading into the filter of a channel. */
@@ -62,6 +64,7 @@ function average(parts: ChannelParts, read: Expression, n: Expression): Filtered
 function mean(parts: ChannelParts, does: Statement[], window: string, many: Expression): Filtered {
   const [sum, mean] = [parts.made('Sum'), parts.made('Mean')];
   const value = signs('/', as('real', name(sum)), as('real', many));
+  const sums = comparesWhole(parts);
   return {
     does: [
       ...does,
@@ -72,10 +75,21 @@ function mean(parts: ChannelParts, does: Statement[], window: string, many: Expr
         below: many,
         body: [set(sum, signs('+', name(sum), item(window, name('i'))))],
       },
-      { do: 'let', name: mean, type: 'real', value },
+      ...(sums ? [] : [{ do: 'let', name: mean, type: 'real', value } as const]),
     ],
-    value: name(mean),
+    ...(sums ? { value: name(sum), times: many } : { value: name(mean) }),
   };
+}
+
+/** Only whole numbers are compared with it: then its sum is compared with as many times those. */
+function comparesWhole({ channel, isNumber }: ChannelParts): boolean {
+  const { threshold, hysteresis, baseline } = channel;
+  const from = baseline?.kind === 'fixed' ? baseline.counts : 0;
+  return (
+    !isNumber &&
+    baseline?.kind !== 'learnt' &&
+    [threshold, hysteresis, from].every(Number.isInteger)
+  );
 }
 
 function median(

@@ -1,12 +1,14 @@
 import { TestBed } from '@angular/core/testing';
 import { By } from '@angular/platform-browser';
 import type { Design } from '@yurei/core/design';
-import { Observable, of, throwError } from 'rxjs';
+import { Observable, of, Subject, throwError } from 'rxjs';
 import { unzipSync } from 'fflate';
 import { demo, openBench, show, type Screen } from '../../testing/workbench-bed';
 import * as downloads from '../common/download';
 import { FileButton } from '../common/file-button';
+import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
+import { BoardCheck } from './board-check';
 import { CodeStep } from './code';
 import { Proving, type Proven } from './proving';
 
@@ -182,5 +184,44 @@ describe('code of one’s own', () => {
     await bring('// >>> your own code: start\n  one();\n    two();\n// <<< until here\n');
     await screen.until(() => screen.text('yu-own-code').includes('Taken: at the start.'));
     expect(session().design()?.controller.code).toEqual({ start: 'one();\n  two();' });
+  });
+});
+
+describe('a board of two languages', () => {
+  it('is written in the one that is chosen, and remembers it', async () => {
+    const screen = await opened(demo('chart-table-light'));
+    expect(text(screen)).toMatch(/^\d*.*# ---- /s);
+    await screen.press('C++');
+    await screen.until(() => text(screen).includes('#include'));
+    expect(localStorage.getItem('yurei.code.language')).toBe('C++');
+    await screen.press('MicroPython');
+    await screen.until(() => text(screen).includes('import '));
+  });
+
+  it('tells how large the program is and how long a pass may take', async () => {
+    const screen = await opened(beam);
+    expect(screen.text('.bar')).toMatch(
+      /RAM \d+ of 1448 B · flash ≈ \d of 32 kB · pass ≤ 0?\.?\d+ ?[mµ]s/,
+    );
+  });
+});
+
+describe('a board that is connected', () => {
+  it('is shown channel by channel beside what it should read, with what its program tells', async () => {
+    const screen = await opened(beam);
+    await screen.press('Load it');
+    expect(screen.text('yu-board-check')).toMatch(/Does it answer\?.*Connect stand-in board/s);
+    const lines = new Subject<string>();
+    const sent: string[] = [];
+    const board = screen.fixture.debugElement
+      .query(By.directive(BoardCheck))
+      .injector.get(BenchBoard);
+    board.open({ lines, send: (line) => sent.push(line) }, 'board');
+    for (const line of ['time,A0', '1.0,795', '# event 1.2 rule r1: begins']) lines.next(line);
+    await screen.until(() => screen.text('yu-board-check').includes('rule r1: begins'));
+    expect(screen.text('yu-board-check tbody')).toMatch(/Beam\s*U1\.A0\s*795/);
+    await screen.press('Try all outputs');
+    expect(sent).toContain('test');
+    board.disconnect();
   });
 });

@@ -150,7 +150,6 @@ describe.each([
     [
       'a capture going on, live',
       async () => {
-        await its.page.press('Connect stand-in board');
         await its.page.says('yu-board-state', /readings\/s/);
         await its.browser.driver
           .findElement(By.xpath("//*[@role='tab' and normalize-space(.)='live']"))

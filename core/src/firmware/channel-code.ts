@@ -298,12 +298,11 @@ class ChannelWriter extends ChannelParts {
       const [away, home] = side === 'above' ? (['+', '-'] as const) : (['-', '+'] as const);
       const trip = from ? signs(away, from, scaled(line)) : line;
       const clear = back ? signs(home, trip, scaled(back)) : trip;
-      const [trips, clears] = [trip, clear].map((of) =>
-        times ? signs('*', as('long', of), times) : of,
-      );
+      const often = (of: Expression): Expression =>
+        times ? signs('*', as('long', of), times) : of;
       return side === 'above'
-        ? [signs('>', value, trips), signs('<', value, clears)]
-        : [signs('<', value, trips), signs('>', value, clears)];
+        ? [signs('>', value, often(trip)), signs('<', value, often(clear))]
+        : [signs('<', value, often(trip)), signs('>', value, often(clear))];
     };
     if (trips !== 'away') return level(trips);
     const [below, above] = [level('below'), level('above')];

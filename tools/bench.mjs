@@ -9,5 +9,6 @@ process.exitCode =
   (await run(process.execPath, ['tools/bench-engine.mjs'])) ||
   (await run(process.execPath, ['tools/bench-in-time.mjs'])) ||
   (await run(process.execPath, ['tools/bench-plan.mjs'])) ||
+  (await run(process.execPath, ['tools/bench-firmware.mjs'])) ||
   (await run(process.execPath, ['tools/bench-server.mjs'])) ||
   (await run(process.execPath, ['e2e/dist/bench.js']));

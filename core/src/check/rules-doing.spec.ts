@@ -81,7 +81,7 @@ const cases: RuleCase[] = [
   [
     'steady-tone',
     beeper('D8', { as: 'pattern', beats: [0.5, 0.5] }),
-    beeper('D8', { as: 'pattern', beats: [0.0005, 0.0005] }),
+    beeper('D8', { as: 'pattern', beats: [0.001, 0.001] }),
   ],
   [
     'actuator-dead',

@@ -75,6 +75,9 @@ function composedOf(design: Design, board: Board, quiet: boolean): Composed | Re
 }
 
 const remarksOf = (design: Design, board: Board, frame: Frame): Lack[] => [
+  ...(design.rules.length + design.machines.length + design.sequences.length === 0
+    ? [withoutRules]
+    : []),
   ...(frame.wantsClock && !board.knowsTime ? [board.network ? timeAsked : withoutTime] : []),
   ...(board.sends && design.notices.length > 0 ? [sentByRadio] : []),
   ...(design.controller.sleep ? restOf(board.rests(design.channels.some((c) => c.edge))) : []),
@@ -115,6 +118,11 @@ const tooLong = ({ takes, has }: { takes: number; has: number }): Lack => ({
 const restOf = (rests: ReturnType<Board['rests']>): Lack[] =>
   rests === 'asleep' ? [] : [rests === 'idle' ? idles : withoutSaving];
 
+const withoutRules: Lack = {
+  place: 'rules',
+  reason: 'The design has none: this program only reads and tells what it reads',
+  cure: 'Say in Act what is to be done when.',
+};
 const idles: Lack = {
   place: 'sleep',
   reason:

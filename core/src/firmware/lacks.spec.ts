@@ -43,6 +43,44 @@ it.each<[string, Partial<Design>, RegExp]>([
     { rules: levels },
     /^output Sounder: It is dimmed, and D8 only/,
   ],
+  [
+    'two on one pin',
+    { outputs: [sounder, { ...sounder, id: 'o2', name: 'Lamp' }] },
+    /^pin D8: It is used twice, by Sounder and by Lamp\. Put one/,
+  ],
+  [
+    'one pin read and driven',
+    { outputs: [{ ...sounder, pin: channel.pin }] },
+    /^pin A0: It is used twice, by Beam and by Sounder/m,
+  ],
+  [
+    'two hundred channels',
+    {
+      channels: Array.from({ length: 200 }, (_, i) => ({
+        ...{ ...channel, id: `c${i}`, name: `Beam ${i}` },
+        filter: { by: 'mean' as const, n: 8 },
+      })),
+      rules: [],
+    },
+    /^memory: Its variables and texts take \d+ bytes of RAM; the chip has 1448 .*larger board/,
+  ],
+  [
+    'beats shorter than its clock counts',
+    {
+      rules: [
+        {
+          ...beam.rules[0],
+          then: [
+            {
+              ...{ do: 'drive', output: sounder.id },
+              drive: { as: 'pattern', beats: [5e-4, 5e-4] },
+            },
+          ],
+        },
+      ],
+    },
+    /^output Sounder: It is to beat for 0\.5 ms/,
+  ],
   ['driven elsewhere', { outputs: [{ ...sounder, pin: 'X1.a' }] }, /is not a pin of the board/],
   [
     'counted too far',
@@ -86,6 +124,12 @@ it('what an edge notes is kept where other lines run meanwhile', () => {
   expect(written.text).toMatch(
     /attachInterrupt\(digitalPinToInterrupt\(beamPin\), beamTurned, CHANGE\);/,
   );
+});
+
+it('a design without rules has a program that only reads, and is told so', () => {
+  const { written, remarks } = writeFirmware({ ...beam, rules: [] }, eightBitBoard);
+  expect(written.text).toMatch(/beamRead\(\);/);
+  expect(remarks.map(({ place }) => place)).toEqual(['rules']);
 });
 
 it('says what a program does otherwise than one may think', () => {

@@ -1,4 +1,5 @@
 import { askedAt, channelReader, kindOf } from '../catalog/index.js';
+import { milliseconds } from '../code/index.js';
 import type { Design, Drive, Output, Part } from '../design/index.js';
 import type { Board } from './board.js';
 import { pinOf } from './pin-of.js';
@@ -37,6 +38,7 @@ export function plainLacks(design: Design, board: Board): Lack[] {
   return [
     ...design.channels.flatMap((c) => channelLacks(design, board, only, c)),
     ...design.outputs.flatMap((o) => outputLacks(design, board, only, o)),
+    ...twiceLacks(design),
     ...countLacks(design),
     ...hangLacks(design, board),
   ];
@@ -113,6 +115,17 @@ function outputLacks(design: Design, board: Board, part: Part, output: Output): 
         cure: 'Switch it, or dim it by a small controller.',
       },
     ];
+  const short = drivesOf(design, output.id)
+    .flatMap((d) => (d.as === 'pattern' ? d.beats : []))
+    .find((beat) => Math.abs(milliseconds(beat) / 1000 - beat) > 0.05 * beat);
+  if (short !== undefined)
+    return [
+      {
+        place,
+        reason: `It is to beat for ${short * 1000} ms, and the clock of the program counts whole milliseconds`,
+        cure: 'Let it beat for whole ones; a tone is a share of the time (50 %) on a pin that can be dimmed.',
+      },
+    ];
   const able = pin?.can?.includes('pwm') && (board.dims?.(pin.id) ?? true);
   if (!dims || able) return [];
   return [
@@ -134,6 +147,22 @@ function drivesOf({ rules, sequences }: Design, output: string): Drive[] {
     ...lanes.flatMap((l) => [...(l.ambient ? [l.ambient] : []), ...l.blocks.map((b) => b.drive)]),
   ];
 }
+
+/** Pins that are driven by two, or driven and read. */
+const twiceLacks = ({ outputs, channels }: Design): Lack[] =>
+  outputs.flatMap(({ pin, name }, i) => {
+    const rival =
+      outputs.slice(0, i).find((o) => o.pin === pin) ?? channels.find((c) => c.pin === pin);
+    return rival
+      ? [
+          {
+            place: `pin ${pinOf(pin)}`,
+            reason: `It is used twice, by ${rival.name} and by ${name}`,
+            cure: 'Put one of them on another pin.',
+          },
+        ]
+      : [];
+  });
 
 /** What ends a program that hangs. */
 function hangLacks({ controller: { watchdog } }: Design, { watches = 0, label }: Board): Lack[] {

@@ -47,10 +47,12 @@ export const programLacks: Rule = {
     const { part, lacks = [] } = outcomeOf(evidence) ?? {};
     if (!part) return [];
     const { channels } = evidence.design;
-    // What reads nothing has a finding of its own.
+    // What reads nothing has a finding of its own, and so has a pin that is used twice.
     const blind = channels.filter((c) => evidence.rest.counts[c.id] === undefined);
     return lacks
-      .filter(({ place }) => !blind.some((c) => place === `channel ${c.name}`))
+      .filter(
+        ({ place }) => !/^pin /.test(place) && !blind.some((c) => place === `channel ${c.name}`),
+      )
       .map(({ place, reason, cure }): Found => ({
         subject: place,
         title: `${part.name} cannot do this: ${place}`,

@@ -114,7 +114,7 @@ export const chipBoard: Board = {
   ],
   load: (file) => [
     outputsOff,
-    'Set the fuses once: its own clock of 8 MHz, the watchdog as it comes, JTAG off where port C is used. A wrong clock fuse shuts the chip off until it is given a clock: read them back before anything else.',
+    'Set the fuses once: its own clock of 8 MHz, the brown-out detector on (4 V of a supply of 5 V, 2.7 V of 3.3 V), so that nothing is written while power fails, the watchdog as it comes, JTAG off where port C is used. A wrong clock fuse shuts the chip off until it is given a clock: read them back before anything else.',
     `Install avr-gcc and the open C library for it. “make” in the folder of ${file} makes the .hex file, and says where something is wrong.`,
     'Join a programmer to SCK, MISO, MOSI, RESET, VCC and GND of the chip, and write the .hex file; it is read back and compared. If the chip does not answer: its supply, RESET, the order of the wires, the clock.',
     linesSeen('38,400 baud, from PD1 and to PD0'),

@@ -64,10 +64,13 @@ ISR(INT1_vect) { notes[1](); }
   EIMSK |= 1 << which;
   sei();
 }
+#define noInterrupts cli
+#define interrupts sei
 struct FlashText;
 #define F(text) ((const FlashText *)PSTR(text))
 struct SerialLine {
   void begin(long) { UCSR0B = _BV(TXEN0); }
+  void flush() {}
   int available() { return 0; }
   int read() { return -1; }
   void print(char letter) {
@@ -264,10 +267,15 @@ static void say(int at, char *before) {
   if (strcmp(said, before)) printf("> %d %s\\n", at, said);
   strcpy(before, said);
 }
+/* Asleep, nobody waits for it in earnest. */
+static void sleepOn(avr_t *of, avr_cycle_count_t cycles) {
+  (void)of; (void)cycles;
+}
 static void play(elf_firmware_t *program, int length, unsigned long long clock) {
   avr = avr_make_mcu_by_name(chip);
   avr_init(avr);
   avr->log = LOG_ERROR;
+  avr->sleep = sleepOn;
   avr->vcc = avr->avcc = avr->aref = 5000;
   avr_load_firmware(avr, program);
   uint32_t flags = 0;

@@ -6,7 +6,7 @@ import { TableModule } from 'primeng/table';
 import { BenchBoard } from '../data/bench-board';
 import { BenchView } from '../data/bench-view';
 import { DesignSession } from '../data/design-session';
-import { BoardState } from '../set/board-state';
+import { BoardState } from '../data/board-state';
 
 /** A reading may be off by so much of its full scale: tolerances, and a bench that is not the place. */
 const mayDiffer = 0.08;

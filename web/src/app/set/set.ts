@@ -26,7 +26,7 @@ import { BenchBoard } from '../data/bench-board';
 import { DesignSession } from '../data/design-session';
 import { JudgeView } from '../data/judge-view';
 import { Selection } from '../data/selection';
-import { BoardState } from './board-state';
+import { BoardState } from '../data/board-state';
 import { BringDialog } from './bring-dialog';
 import { CaptureBar } from './capture-bar';
 import { Capturing } from './capturing';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Button } from 'primeng/button';
 import { Message } from 'primeng/message';
-import { BenchBoard, boardRate } from '../data/bench-board';
-import { canSerial } from '../data/board-link';
+import { BenchBoard, boardRate } from './bench-board';
+import { canSerial } from './board-link';
 
 /** Whether a board is on the bench, and the way to one. */
 @Component({

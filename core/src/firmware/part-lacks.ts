@@ -56,8 +56,16 @@ function endsOf(asked: AskedAt, anyBus: boolean): End[] {
   switch (asked.by) {
     case 'register':
       return [
-        { what: 'data line', pin: asked.data, ...(anyBus ? {} : { skill: 'data' }) },
-        { what: 'clock line', pin: asked.clock, ...(anyBus ? {} : { skill: 'clock' }) },
+        {
+          what: 'data line',
+          pin: asked.data,
+          ...(anyBus ? { mode: 'output' } : { skill: 'data' }),
+        },
+        {
+          what: 'clock line',
+          pin: asked.clock,
+          ...(anyBus ? { mode: 'output' } : { skill: 'clock' }),
+        },
       ];
     case 'echo':
       return [

@@ -3,8 +3,20 @@ import { readdirSync } from 'node:fs';
 import { rehearse } from '../rehearsal/index.js';
 import { clockAt } from '../scene/index.js';
 import { demo } from '../testing/demo.js';
-import { askProof, boardOf, judgeProof, type ProofAsked } from './index.js';
+import {
+  askProof,
+  boardOf,
+  firstDifference,
+  judgeProof,
+  playCourse,
+  radioBoard,
+  standInJob,
+  standOf,
+  type ProofAsked,
+} from './index.js';
+import { onRadioBoard } from './testing/boards-on.js';
 import { playInMicroPython } from './testing/micropython-host.js';
+import { randomJobs } from './testing/random-jobs.js';
 
 /** Of each design that a program is written for, its first scene with what is to be compared. */
 const asked = readdirSync('demo').flatMap((file): (readonly [string, ProofAsked])[] => {
@@ -42,4 +54,20 @@ it('a program with another threshold, or that turns its output about, is told by
     expect(judgeProof(wrong[i] ?? one, text).difference).toMatch(
       /^at \d+ ms rehearsed .*, the program /,
     );
+});
+
+it('random programs of the radio board decide as they were rehearsed, in MicroPython too', () => {
+  const jobs = randomJobs(onRadioBoard, radioBoard, { programs: 40, each: 2, length: 2000 });
+  const courses = jobs.flatMap(({ design, courses: all }) =>
+    all.map((course) => ({ design, course })),
+  );
+  const told = playInMicroPython(
+    courses.map(({ design, course }) => standInJob(design, radioBoard, course)),
+  );
+  const stands = told.map((text) => (JSON.parse(text) as { lines: string[] }).lines.map(standOf));
+  const wrong = courses.flatMap(({ design, course }, i) => {
+    const found = firstDifference(playCourse(design, course), stands[i] ?? []);
+    return found ? [`${design.title}: ${found}`] : [];
+  });
+  expect(wrong).toEqual([]);
 });

@@ -26,7 +26,7 @@ const ofBoards = `analog analogread analogreference analogwrite attachinterrupt 
   all any bytes dict id iter len list next number open output print range setup loop str sum tuple zip`;
 
 /** Names of a program's own. */
-const own = `napfor napped idle network socket passwords station joinat broker greetat senduntil waiting waits publish publishcount publishreading issending textof
+const own = `told napfor napped idle network socket passwords station joinat broker greetat senduntil waiting waits publish publishcount publishreading issending textof
   packetof greet sendall sendlength sendtext askat asktime keepjoined topic message mostwaiting times sleepfor store networkname networkpassword
   brokeraddress brokeruser brokerpassword hoursfromutc ntptime packet wifi wificlient wifiudp preferences gettimeofday iramattr rtcdataattr sayflash say came camefirst camenext linesheard waithalf saynumber ownstart ownpass ownevent angleat bus bustakes busstep echotime fcntl pi picofarads readfrommem shareat timepulseus touchcounts touchpad
   wire wordat

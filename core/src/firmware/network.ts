@@ -7,3 +7,7 @@ export const topicOf = (name: string): string => commented(name).replace(/[+#/]/
 
 /** What the topics of a design begin with. */
 export const topicsOf = ({ title }: Design): string => `yurei/${plainStem(title).toLowerCase()}`;
+
+/** Whether a board that sleeps between readings rests: what notes edges keeps it awake. */
+export const rests = ({ controller, channels }: Pick<Design, 'controller' | 'channels'>): boolean =>
+  controller.sleep !== undefined && !channels.some((c) => c.edge);

@@ -14,7 +14,12 @@ const beam = demo('slipway-beam');
 const pin = 14;
 
 /** Says lines to the compiled program, each after so many ms, with its pin at so many counts; gives what it tells. */
-function say(design: Design, told: readonly (readonly [at: number, line: string])[], counts = 800) {
+function say(
+  design: Design,
+  told: readonly (readonly [at: number, line: string])[],
+  counts = 800,
+  first = '',
+) {
   const folder = mkdtempSync(join(tmpdir(), 'yurei-talk-'));
   try {
     const { text } = writeFirmware(design, eightBitBoard).written;
@@ -23,6 +28,7 @@ function say(design: Design, told: readonly (readonly [at: number, line: string]
     );
     const main = `int main() {
       keepsLines = true;
+      ${first}
       pins[${pin}] = ${counts};
       setup();
       for (; clockMs < 3000; clockMs++) { ${heard.join(' ')} loop(); }
@@ -53,6 +59,20 @@ it('says what it is and which pins it reads, and sends readings as often as it i
   // From 10 ms to 1.5 s, ten in a second.
   expect(readings).toHaveLength(15);
   expect(readings.slice(0, 2)).toEqual(['0.010,800', '0.110,800']);
+});
+
+it('a part that does not answer leaves its cell empty', () => {
+  const parts = brief('controller-5v-8bit U, heading-sensor B', 'B.SDA U.A4, B.SCL U.A5');
+  const channels = [
+    { ...beam.channels[0], pin: 'B.heading' },
+    { ...beam.channels[0], id: 'c9', name: 'Beam', pin: 'U.A0' },
+  ];
+  const design: Design = { ...parts, title: 'Two', channels };
+  const asked = [[5, 'rate 2\n']] as const;
+  expect(say(design, asked)).toEqual(expect.arrayContaining(['0.005,1800,800']));
+  expect(say(design, asked, 800, 'Wire.silent = true;')).toEqual(
+    expect.arrayContaining(['time,B.heading,A0', '0.005,,800']),
+  );
 });
 
 it('refuses what it does not know, and lines that are too long', () => {

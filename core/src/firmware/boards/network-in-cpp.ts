@@ -1,5 +1,6 @@
 import { brought, quoted, type Section } from '../../code/index.js';
-import { topicOf, topicsOf } from '../network.js';
+import type { Design } from '../../design/index.js';
+import { rests, topicOf, topicsOf } from '../network.js';
 import type { Board } from '../board.js';
 
 /** A file that a maker fills in; none of it is ever in a design. */
@@ -50,7 +51,7 @@ export const networkInCpp: NonNullable<Board['network']> = (design, clock): Sect
         ...(clock ? ['const int32_t hoursFromUtc = 0;'] : []),
         '#endif',
         `const char *const topic = ${quoted(topicsOf(design))};`,
-        ...(design.notices.length > 0 ? mqttLines : []),
+        ...(design.notices.length > 0 ? mqttLines(design) : []),
         ...(clock ? timeLines : []),
         '',
         '// Looks after all of it, a step each pass.',
@@ -74,7 +75,25 @@ export const networkInCpp: NonNullable<Board['network']> = (design, clock): Sect
   ],
 });
 
-const mqttLines = [
+const countLines = [
+  '',
+  'void publishCount(const char *of, int32_t what) {',
+  '  char text[12];',
+  '  snprintf(text, sizeof(text), "%ld", long(what));',
+  '  publish(of, text);',
+  '}',
+];
+const readingLines = [
+  '',
+  'void publishReading(const char *of, double what) {',
+  '  char text[24];',
+  '  snprintf(text, sizeof(text), "%.2f", what);',
+  '  publish(of, text);',
+  '}',
+];
+
+/** What is sent: only what this design tells, and whether it waits only where the board sleeps meanwhile. */
+const mqttLines = ({ notices, controller, channels }: Design): string[] => [
   'WiFiClient broker;',
   'struct Message {',
   '  const char *of;',
@@ -83,11 +102,15 @@ const mqttLines = [
   'const uint8_t mostWaiting = 8;',
   'Message waiting[mostWaiting];',
   'uint8_t waits = 0;',
-  'uint64_t sendUntil = 0;',
-  '',
-  'bool isSending() {',
-  "  return waits > 0 && networkName[0] != '\\0' && now < sendUntil;",
-  '}',
+  ...(rests({ controller, channels })
+    ? [
+        'uint64_t sendUntil = 0;',
+        '',
+        'bool isSending() {',
+        "  return waits > 0 && networkName[0] != '\\0' && now < sendUntil;",
+        '}',
+      ]
+    : []),
   '',
   '// The oldest makes room where too many wait.',
   'void publish(const char *of, const char *what) {',
@@ -98,20 +121,10 @@ const mqttLines = [
   '  strncpy(waiting[waits].what, what, sizeof(waiting[waits].what) - 1);',
   "  waiting[waits].what[sizeof(waiting[waits].what) - 1] = '\\0';",
   '  waits++;',
-  '  sendUntil = now + 30000;',
+  ...(rests({ controller, channels }) ? ['  sendUntil = now + 30000;'] : []),
   '}',
-  '',
-  'void publishCount(const char *of, int32_t what) {',
-  '  char text[12];',
-  '  snprintf(text, sizeof(text), "%ld", long(what));',
-  '  publish(of, text);',
-  '}',
-  '',
-  'void publishReading(const char *of, double what) {',
-  '  char text[24];',
-  '  snprintf(text, sizeof(text), "%.2f", what);',
-  '  publish(of, text);',
-  '}',
+  ...(notices.some(({ tells }) => tells.tell === 'counter') ? countLines : []),
+  ...(notices.some(({ tells }) => tells.tell === 'reading') ? readingLines : []),
   '',
   'void sendLength(size_t length) {',
   '  for (; length > 127; length /= 128) {',

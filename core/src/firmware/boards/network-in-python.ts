@@ -1,6 +1,6 @@
 import { brought, quoted } from '../../code/index.js';
 import type { Board } from '../board.js';
-import { topicOf, topicsOf } from '../network.js';
+import { rests, topicOf, topicsOf } from '../network.js';
 
 /** A file that a maker fills in; none of it is ever in a design. */
 export const secretsInPython = {
@@ -44,7 +44,7 @@ export const networkInPython: NonNullable<Board['network']> = (design, clock) =>
           `TOPIC = ${quoted(topicsOf(design))}`,
           'station = None',
           'join_at = 0',
-          ...(sends ? mqttLines : []),
+          ...(sends ? mqttLines(rests(design)) : []),
           ...(clock ? timeLines : []),
           '',
           '',
@@ -69,24 +69,28 @@ export const networkInPython: NonNullable<Board['network']> = (design, clock) =>
   };
 };
 
-const mqttLines = [
+const mqttLines = (sleeps: boolean): string[] => [
   'broker = None',
   'greet_at = 0',
-  'send_until = 0',
+  ...(sleeps ? ['send_until = 0'] : []),
   'waiting = []',
   '',
   '',
   '# The oldest makes room where too many wait.',
   'def publish(of, what):',
-  '    global send_until',
+  ...(sleeps ? ['    global send_until'] : []),
   '    if passwords is not None:',
   '        waiting.append((TOPIC + "/" + of, str(what)))',
   '        del waiting[:-20]',
-  '        send_until = now + 30000',
-  '',
-  '',
-  'def is_sending():',
-  '    return len(waiting) > 0 and now < send_until',
+  ...(sleeps
+    ? [
+        '        send_until = now + 30000',
+        '',
+        '',
+        'def is_sending():',
+        '    return len(waiting) > 0 and now < send_until',
+      ]
+    : []),
   '',
   '',
   'def text_of(text):',

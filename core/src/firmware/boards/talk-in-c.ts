@@ -38,7 +38,17 @@ export function talkInC({ title, watched, channels, outputs }: TalkParts): Secti
     '// A reading of each channel.',
     'static void sayReadings(void) {',
     '  sayTime();',
-    ...channels.flatMap((channel) => [say(','), `  sayNumber(${reading(channel)});`]),
+    ...channels.flatMap((channel) => [
+      say(','),
+      ...(channel.reads
+        ? [
+            `  const int32_t ${channel.reads}Now = ${reading(channel)};`,
+            `  if (${channel.reads}Now >= 0) {`,
+            `    sayNumber(${channel.reads}Now);`,
+            '  }',
+          ]
+        : [`  sayNumber(${reading(channel)});`]),
+    ]),
     say('\n'),
     '}',
     '',

@@ -17,7 +17,14 @@ export function talkInCpp({ title, watched, channels, outputs }: TalkParts): Sec
     '  sayTime();',
     ...channels.flatMap((channel) => [
       "  Serial.print(',');",
-      `  Serial.print(${reading(channel)});`,
+      ...(channel.reads
+        ? [
+            `  const int32_t ${channel.reads}Now = ${reading(channel)};`,
+            `  if (${channel.reads}Now >= 0) {`,
+            `    Serial.print(${channel.reads}Now);`,
+            '  }',
+          ]
+        : [`  Serial.print(${reading(channel)});`]),
     ]),
     '  Serial.println();',
     '}',

@@ -82,7 +82,8 @@ const talkIn =
       ...d.hears,
       '    if say_every > 0 and now >= say_at:',
       '        say_at = now + say_every',
-      '        say(",".join(["%.3f" % (now / 1000)] + [str(value) for value in readings()]))',
+      '        told = [str(value) if value >= 0 else "" for value in readings()]',
+      '        say(",".join(["%.3f" % (now / 1000)] + told))',
     ];
     return {
       title: 'The serial line',

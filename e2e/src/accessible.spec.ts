@@ -150,6 +150,7 @@ describe.each([
     [
       'a capture going on, live',
       async () => {
+        await its.page.press('Connect stand-in board');
         await its.page.says('yu-board-state', /readings\/s/);
         await its.browser.driver
           .findElement(By.xpath("//*[@role='tab' and normalize-space(.)='live']"))
@@ -260,7 +261,6 @@ describe.each([
       async () => {
         await its.page.view('Load it');
         await its.page.find('.load li');
-        await its.page.press('Connect stand-in board');
         await its.page.find('yu-board-check tbody td');
       },
     ],

@@ -31,7 +31,7 @@ export function partCode(
   const takes = board.takes ?? {};
   const pins = new Map<string, string>();
   const setting = (end: string, value: Expression, note: string): Expression => {
-    const called = parts.made(end);
+    const called = end === 'Pin' ? parts.own.pin : parts.made(end);
     pins.set(end, called);
     const type = value.is === 'number' ? value.type : 'byte';
     parts.settings.push(constant(called, type, value, note));

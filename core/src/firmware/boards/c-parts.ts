@@ -22,6 +22,27 @@ export const lessOneLines = (kept: string): string[] => [
   '}',
 ];
 
+/** Takes in what comes over the line, letter by letter, and tells readings when it is time: in C and C++. */
+export const hearLines = (head: string, more: string, letter: string): string[] => [
+  '// What comes over the line, letter by letter.',
+  head,
+  `  while (${more}) {`,
+  `    const char letter = ${letter};`,
+  "    if (letter == '\\n') {",
+  "      heard[heardLength] = '\\0';",
+  '      heardLength = 0;',
+  '      answer();',
+  "    } else if (letter != '\\r' && heardLength < sizeof(heard) - 1) {",
+  '      heard[heardLength++] = letter;',
+  '    }',
+  '  }',
+  '  if (sayEvery > 0 && now >= sayAt) {',
+  '    sayAt = now + sayEvery;',
+  '    sayReadings();',
+  '  }',
+  '}',
+];
+
 /** The chips' own times of a watchdog, s (data sheets). */
 const dogTimes = [
   [0.015, '15MS'],

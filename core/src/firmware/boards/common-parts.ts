@@ -28,6 +28,13 @@ export const nowAndClock = (clock: boolean): Declaration[] => [
     : []),
 ];
 
+/** What stands before everything where a board wants nothing of its own there. */
+export const beginsPlainly: Board['begins'] = ({ title, purpose }, clock) => ({
+  title,
+  says: [purpose, 'Written from the design.'],
+  holds: nowAndClock(clock),
+});
+
 /** Calls a function that the board brings. */
 export const does = (called: string, ...of: readonly Expression[]): Statement => ({
   do: 'call',

@@ -1,10 +1,10 @@
 import { brought, choice, name, real, signs, type Expression } from '../../code/index.js';
 import { paramsOf } from '../../catalog/index.js';
-import type { Board } from '../board.js';
+import type { Board, Starts } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { eightBitPace } from './paces.js';
 import { keptInEeprom } from './kept-in-eeprom.js';
-import { does, nowAndClock, restsHigh } from './common-parts.js';
+import { beginsPlainly, does, restsHigh } from './common-parts.js';
 import { askedLines, partHelpers, takesInCpp } from './takes-in-cpp.js';
 import { talkInCpp } from './talk-in-cpp.js';
 import { dogTime, lessOneLines, tellInC } from './c-parts.js';
@@ -114,11 +114,7 @@ export const eightBitBoard: Board = {
   lessOne: (of) => brought('lessOne', of),
   tell: tellInC,
   talks: talkInCpp,
-  begins: ({ title, purpose }, clock) => ({
-    title,
-    says: [purpose, 'Written from the design.'],
-    holds: nowAndClock(clock),
-  }),
+  begins: beginsPlainly,
   keeps: keptInEeprom,
   starts: ({ watchdog, tells, keeps, part, analogue, asked, inputs, outputs, edges, last }) => ({
     title: 'Start',
@@ -135,17 +131,7 @@ export const eightBitBoard: Board = {
             ? ['  analogReference(INTERNAL);  // 1.1 V']
             : []),
           ...askedLines(asked),
-          ...inputs.map(
-            ({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`,
-          ),
-          ...outputs.flatMap(({ pin, output }) => [
-            `  digitalWrite(${pin}, ${restsHigh(output) ? 'HIGH' : 'LOW'});`,
-            `  pinMode(${pin}, OUTPUT);`,
-          ]),
-          ...edges.map(
-            ({ pin, channel, notes }) =>
-              `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[channel.edge ?? 'change']});`,
-          ),
+          ...pinLines({ inputs, outputs, edges }),
           ...(last ? [`  ${last}();`] : []),
           ...(watchdog === undefined ? [] : [`  wdt_enable(${dogTime(watchdog)});`]),
           '}',
@@ -223,9 +209,21 @@ const restLines = (edges: boolean, lead: number): string[] => [
   '  }',
 ];
 
-export const edgeNames = {
-  rising: 'RISING',
-  falling: 'FALLING',
-  change: 'CHANGE',
-  low: 'LOW',
-} as const;
+const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;
+
+/** Pins made ready: read, driven to rest, and noted as they turn. */
+export const pinLines = ({
+  inputs,
+  outputs,
+  edges,
+}: Pick<Starts, 'inputs' | 'outputs' | 'edges'>): string[] => [
+  ...inputs.map(({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`),
+  ...outputs.flatMap(({ pin, output }) => [
+    `  digitalWrite(${pin}, ${restsHigh(output) ? 'HIGH' : 'LOW'});`,
+    `  pinMode(${pin}, OUTPUT);`,
+  ]),
+  ...edges.map(
+    ({ pin, channel, notes }) =>
+      `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[channel.edge ?? 'change']});`,
+  ),
+];

@@ -4,7 +4,7 @@ import { rests, topicOf, topicsOf } from '../network.js';
 import type { Board } from '../board.js';
 
 /** A file that a maker fills in; none of it is ever in a design. */
-export const secretsInCpp = {
+export const passwordsInCpp = {
   path: 'passwords-example.h',
   text: `// Copy this file to passwords.h and fill it in. It stays with you: no design and no download has it.
 #pragma once

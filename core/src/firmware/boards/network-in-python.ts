@@ -3,7 +3,7 @@ import type { Board } from '../board.js';
 import { rests, topicOf, topicsOf } from '../network.js';
 
 /** A file that a maker fills in; none of it is ever in a design. */
-export const secretsInPython = {
+export const passwordsInPython = {
   path: 'passwords_example.py',
   text: `# Copy this file to passwords.py and fill it in. It stays with you: no design and no download has it.
 NETWORK_NAME = ""

@@ -1,11 +1,11 @@
 import { brought } from '../../code/index.js';
 import { paramsOf } from '../../catalog/index.js';
 import type { Board, Starts } from '../board.js';
-import { nowAndClock, restsHigh } from './common-parts.js';
-import { eightBitBoard, edgeNames, imports, helpers } from './eight-bit-board.js';
+import { restsHigh } from './common-parts.js';
+import { eightBitBoard, helpers, imports, pinLines } from './eight-bit-board.js';
 import { keptInPreferences } from './kept-in-preferences.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
-import { networkInCpp, secretsInCpp, sendInCpp } from './network-in-cpp.js';
+import { networkInCpp, passwordsInCpp, sendInCpp } from './network-in-cpp.js';
 import { eightBitPace } from './paces.js';
 import { askedLines, takesInCpp } from './takes-in-cpp.js';
 import { cppWith, type Brought } from './used.js';
@@ -65,7 +65,7 @@ export const radioBoardCpp: Board = {
   takes: { ...takesInCpp, touch: (at, product) => brought('touchCounts', at, product) },
   sends: sendInCpp,
   network: networkInCpp,
-  beside: (_, text) => (text.includes('passwords.h') ? [secretsInCpp] : []),
+  beside: (_, text) => (text.includes('passwords.h') ? [passwordsInCpp] : []),
   load: (file) => [
     outputsOff,
     'Join the board to the computer with a USB cable that carries data: some only charge.',
@@ -76,11 +76,6 @@ export const radioBoardCpp: Board = {
     outputsOn,
   ],
   pin: (terminal) => terminal.slice(1),
-  begins: ({ title, purpose }, clock) => ({
-    title,
-    says: [purpose, 'Written from the design.'],
-    holds: nowAndClock(clock),
-  }),
   keeps: keptInPreferences,
   starts: (parts) => ({
     title: 'Start',
@@ -127,7 +122,7 @@ export const radioBoardCpp: Board = {
 };
 
 function setupLines(parts: Starts): string[] {
-  const { tells, keeps, analogue, asked, inputs, outputs, edges, last, part } = parts;
+  const { tells, keeps, analogue, asked, last, part } = parts;
   return [
     '',
     'void setup() {',
@@ -139,15 +134,7 @@ function setupLines(parts: Starts): string[] {
         ]
       : []),
     ...askedLines(asked),
-    ...inputs.map(({ pin, pullUp }) => `  pinMode(${pin}, ${pullUp ? 'INPUT_PULLUP' : 'INPUT'});`),
-    ...outputs.flatMap(({ pin, output }) => [
-      `  digitalWrite(${pin}, ${restsHigh(output) ? 'HIGH' : 'LOW'});`,
-      `  pinMode(${pin}, OUTPUT);`,
-    ]),
-    ...edges.map(
-      ({ pin, channel, notes }) =>
-        `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[channel.edge ?? 'change']});`,
-    ),
+    ...pinLines(parts),
     ...(last ? [`  ${last}();`] : []),
     '}',
   ];

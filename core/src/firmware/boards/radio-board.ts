@@ -3,9 +3,9 @@ import { paramsOf } from '../../catalog/index.js';
 import type { Board, Starts } from '../board.js';
 import { linesSeen, outputsOff, outputsOn } from './load-steps.js';
 import { interpretedPace } from './paces.js';
-import { networkInPython, secretsInPython, sendInPython } from './network-in-python.js';
+import { networkInPython, passwordsInPython, sendInPython } from './network-in-python.js';
 import { keptInFile } from './kept-in-file.js';
-import { does, edgesOf, nowAndClock, restsHigh, tellOf } from './common-parts.js';
+import { beginsPlainly, does, edgesOf, restsHigh, tellOf } from './common-parts.js';
 import { pinOf } from '../pin-of.js';
 import { askedLines, partHelpers, takesInMicroPython } from './takes-in-python.js';
 import { talkInMicroPython } from './talk-in-python.js';
@@ -100,7 +100,7 @@ export const radioBoard: Board = {
   rests: (edges) => (edges ? 'awake' : 'asleep'),
   knowsTime: false,
   file: () => 'main.py',
-  beside: (_, text) => (text.includes('import passwords') ? [secretsInPython] : []),
+  beside: (_, text) => (text.includes('import passwords') ? [passwordsInPython] : []),
   load: (file) => [
     outputsOff,
     'Put MicroPython on the board once, as its page tells: hold the start button while it gets power, then write the firmware file with its loading tool. A prompt “>>>” answers on the serial line afterwards.',
@@ -121,11 +121,7 @@ export const radioBoard: Board = {
   sends: sendInPython,
   network: networkInPython,
   talks: talkInMicroPython,
-  begins: ({ title, purpose }, clock) => ({
-    title,
-    says: [purpose, 'Written from the design.'],
-    holds: nowAndClock(clock),
-  }),
+  begins: beginsPlainly,
   keeps: keptInFile(['os.rename("kept.new", "kept.txt")']),
   starts: (parts) => {
     const set = parts.analogue.map(({ pin }) => {

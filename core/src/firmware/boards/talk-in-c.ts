@@ -1,5 +1,6 @@
 import { commented, quoted, type Section } from '../../code/index.js';
 import type { TalkParts } from '../board.js';
+import { hearLines } from './c-parts.js';
 
 /** Answers the lines of docs/bench-protocol.md on the bare chip, and tries every output and channel on request. */
 export function talkInC({ title, watched, channels, outputs }: TalkParts): Section {
@@ -103,23 +104,7 @@ export function talkInC({ title, watched, channels, outputs }: TalkParts): Secti
     '  }',
     '}',
     '',
-    '// What came over the line, letter by letter.',
-    'static void hear(void) {',
-    '  while (cameFirst != cameNext) {',
-    '    const char letter = came[cameFirst++ & 15];',
-    "    if (letter == '\\n') {",
-    "      heard[heardLength] = '\\0';",
-    '      heardLength = 0;',
-    '      answer();',
-    "    } else if (letter != '\\r' && heardLength < sizeof(heard) - 1) {",
-    '      heard[heardLength++] = letter;',
-    '    }',
-    '  }',
-    '  if (sayEvery > 0 && now >= sayAt) {',
-    '    sayAt = now + sayEvery;',
-    '    sayReadings();',
-    '  }',
-    '}',
+    ...hearLines('static void hear(void) {', 'cameFirst != cameNext', 'came[cameFirst++ & 15]'),
   ];
   return {
     title: 'The serial line',

@@ -1,5 +1,6 @@
 import { commented, quoted, type Section } from '../../code/index.js';
 import type { TalkParts } from '../board.js';
+import { hearLines } from './c-parts.js';
 
 /** Answers the lines of docs/bench-protocol.md, and tries every output and channel on request. */
 export function talkInCpp({ title, watched, channels, outputs }: TalkParts): Section {
@@ -73,23 +74,7 @@ export function talkInCpp({ title, watched, channels, outputs }: TalkParts): Sec
     '  }',
     '}',
     '',
-    '// What comes over the line, letter by letter.',
-    'void hear() {',
-    '  while (Serial.available() > 0) {',
-    '    const char letter = Serial.read();',
-    "    if (letter == '\\n') {",
-    "      heard[heardLength] = '\\0';",
-    '      heardLength = 0;',
-    '      answer();',
-    "    } else if (letter != '\\r' && heardLength < sizeof(heard) - 1) {",
-    '      heard[heardLength++] = letter;',
-    '    }',
-    '  }',
-    '  if (sayEvery > 0 && now >= sayAt) {',
-    '    sayAt = now + sayEvery;',
-    '    sayReadings();',
-    '  }',
-    '}',
+    ...hearLines('void hear() {', 'Serial.available() > 0', 'Serial.read()'),
   ];
   return {
     title: 'The serial line',

@@ -223,4 +223,4 @@ export class CodeStep {
 
 /** The step in which something can be mended. */
 const stepOf = ({ place }: Lack): string =>
-  place.startsWith('channel') ? 'set' : place.startsWith('counter') ? 'act' : 'wire';
+  place.startsWith('channel') ? 'set' : /^(counter|program)/.test(place) ? 'act' : 'wire';

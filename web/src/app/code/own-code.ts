@@ -11,7 +11,10 @@ const told: Record<Place, { label: string; says: string }> = {
     label: 'Above everything',
     says: 'What it brings in, variables and functions of your own.',
   },
-  start: { label: 'At the start', says: 'Once, when all pins are ready.' },
+  start: {
+    label: 'At the start',
+    says: 'When all pins are ready; again after each deep sleep of a radio board.',
+  },
   pass: {
     label: 'In each pass',
     says: 'After everything else, up to a thousand times a second: wait for nothing here.',

@@ -15,7 +15,7 @@ const mayImport = {
   rehearsal: ['quantity', 'condition', 'design', 'catalog', 'circuit', 'scene', 'logic', 'wiring'],
   trials: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'judge', 'rehearsal'],
   lifetime: ['quantity', 'design', 'catalog', 'scene', 'rehearsal'],
-  firmware: ['quantity', 'code', 'condition', 'design', 'catalog', 'logic', 'judge'],
+  firmware: ['quantity', 'code', 'condition', 'design', 'catalog', 'logic', 'judge', 'wiring'],
   bench: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
   wiring: ['quantity', 'design', 'element', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],

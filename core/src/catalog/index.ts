@@ -8,6 +8,7 @@ export { contactEnd, contactOtherEnd, contactStands, sceneContact } from './scen
 export { openModule } from './open-module.js';
 export { channelReader, highReading, readable, type ChannelReader } from './channel-reader.js';
 export { sayReading } from './say-reading.js';
+export { followsAt } from './chopped.js';
 export { askedAt, wordsOf, type AskedAt, type Held } from './asked.js';
 export { readoutOf, type PartReadout } from './part-readout.js';
 export {

@@ -1,4 +1,5 @@
 import type { Asked } from './asked.js';
+import type { Chopped } from './chopped.js';
 import type { Unit } from '../quantity/index.js';
 import type { PinMode, PinSkill } from '../design/index.js';
 import type { Element } from '../element/index.js';
@@ -347,6 +348,10 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   program?: '8-bit board' | '40-pin chip' | 'radio board' | 'small computer';
   /** How often a dimmed pin is switched on and off, Hz, and in how many steps it is dimmed. */
   dims?: { hertz: number; steps: number };
+  /** How it bears being dimmed by such a pin; left out where it follows the share of the time. */
+  chopped?: Chopped;
+  /** Where it is loudest, Hz. */
+  resonance?(params: V): number;
   /** Polarity, pin order, what fools it. */
   notes: readonly string[];
   cautions: readonly string[];

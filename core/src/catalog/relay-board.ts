@@ -1,6 +1,7 @@
 import { at } from './solved-values.js';
 import { choice } from './choice.js';
 import { usualSwitchings } from './coil.js';
+import { movedByContact } from './chopped.js';
 import { definePart } from './define-part.js';
 import { supplyLimits } from './limit.js';
 import { inner, moduleElements } from './module.js';
@@ -146,6 +147,7 @@ export function relayBoard(channels: 1 | 2 | 4 | 8) {
       feeds: [['VCC', 'GND', 5]],
       reads: { amps: 'VCC' },
     },
+    chopped: movedByContact,
     notes: [
       'Most of these boards are low-active: the relay pulls in when the pin is low, also for a moment at power-up.',
       'A 3.3 V pin does not quite switch a low-active 5 V input off: the optocoupler’s lamp keeps glowing.',

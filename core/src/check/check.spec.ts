@@ -22,7 +22,7 @@ describe('findings', () => {
     const codes = rules.map((r) => r.code);
     expect(new Set(codes).size).toBe(codes.length);
     expect(codes.length).toBeGreaterThanOrEqual(60);
-    const tables = ['wiring', 'parts', 'doing']
+    const tables = ['wiring', 'parts', 'doing', 'sounding']
       .map((name) => readFileSync(`core/src/check/rules-${name}.spec.ts`, 'utf8'))
       .join();
     expect(codes.filter((code) => !tables.includes(`'${code}'`))).toEqual([]);

@@ -1,13 +1,6 @@
 /** Rules that judge a design by what it does: what acts, what is heard, what answers. */
-import {
-  applyEdit,
-  type Act,
-  type Condition,
-  type Design,
-  type Drive,
-  type Rule,
-} from '../design/index.js';
-import { complaints, expectRule, type RuleCase } from '../testing/rule-cases.js';
+import { applyEdit, type Design } from '../design/index.js';
+import { expectRule, type RuleCase } from '../testing/rule-cases.js';
 import { brief, channel, onBoard, output, pins, placed, sceneOf } from '../testing/small.js';
 
 const outputs = (...names: string[]): Partial<Design> => ({
@@ -52,37 +45,7 @@ const horn =
   'led H, resistor RH ohms=330, sounder-12v P, rectifier-diode D, npn-transistor Q, resistor RQ ohms=820';
 const freewheel = 'D.a P.minus, D.k P.plus';
 
-/** A passive piezo on a pin, with how it is driven. */
-const beeper = (pin: string, drive: Drive): Design =>
-  onBoard('piezo-buzzer P', `P.a U.${pin}, P.b U.GND`, {
-    ...output(`U.${pin}`),
-    rules: output(`U.${pin}`).rules.map((rule) => ({
-      ...rule,
-      then: [{ do: 'drive', output: 'o1', drive }],
-    })),
-  });
-
-/** A light sensor of which so many readings are smoothed by their median, one each 10 ms. */
-const smoothed = (n: number): Design => {
-  const design = photo(600);
-  const filter = { by: 'median', n } as const;
-  return { ...design, channels: design.channels.map((c) => ({ ...c, filter, every: 0.01 })) };
-};
-/** With a watchdog that waits so long, s. */
-const watched = (watchdog: number): Design => {
-  const design = photo(600);
-  return { ...design, controller: { ...design.controller, watchdog } };
-};
-
 const cases: RuleCase[] = [
-  ['program-lacks', watched(8.1), watched(8)],
-  ['program-slow', smoothed(63), smoothed(3)],
-  ['steady-tone', beeper('D9', { as: 'on' }), beeper('D9', { as: 'level', level: 0.5 })],
-  [
-    'steady-tone',
-    beeper('D8', { as: 'pattern', beats: [0.5, 0.5] }),
-    beeper('D8', { as: 'pattern', beats: [0.001, 0.001] }),
-  ],
   [
     'actuator-dead',
     onBoard('active-buzzer P amps=0.01', 'P.plus U.D8', output('U.D8')),
@@ -226,54 +189,6 @@ const cases: RuleCase[] = [
   ['names-crossed', twoLamps('Shed lamp', 'Gate lamp'), twoLamps('Gate lamp', 'Shed lamp')],
 ];
 
-/** A horn that a rule starts and, unless something more is said, never ends. */
-const horned = (more: Partial<Rule>, wave: Drive = { as: 'on' }): Design => {
-  const design = onBoard(
-    'active-buzzer H, npn-transistor Q, resistor R ohms=1000',
-    'U.D8 R.a, R.b Q.b, Q.e U.GND, U.5V H.plus, H.minus Q.c',
-    output('U.D8'),
-  );
-  const [rule] = design.rules;
-  const then = [{ do: 'drive', output: 'o1', drive: wave }] as const;
-  return { ...design, rules: [{ ...rule, latch: true, then: [...then], ...more }] };
-};
-
-/** A sequence of the horn, played once by each beginning, or until it is stopped. */
-const played = (times: number): Design => ({
-  ...horned({ latch: false, then: [{ do: 'play', sequence: 's1' }] }),
-  sequences: [
-    {
-      ...{ id: 's1', name: 'Alarm', length: 4, times },
-      lanes: [{ output: 'o1', blocks: [{ start: 0, length: 2, drive: { as: 'on' } }] }],
-    },
-  ],
-});
-
-/** The same begun by a change of modes; a way back may stop it. */
-const byMode = (...back: Act[]): Design => {
-  const plain = played(0);
-  const when: Condition = { is: 'any', of: [] };
-  return {
-    ...plain,
-    rules: [],
-    machines: [
-      {
-        ...{ id: 'm1', name: 'Guard', start: 'a' },
-        modes: [
-          { id: 'a', name: 'Off' },
-          { id: 'b', name: 'Alarm' },
-        ],
-        transitions: [
-          { from: 'a', to: 'b', when, then: [{ do: 'play', sequence: 's1' }] },
-          { from: 'b', to: 'a', after: 60, then: back },
-        ],
-      },
-    ],
-  };
-};
-
-const never: Rule['when'] = { is: 'any', of: [] };
-
 const charged = (celsius: number, kind = 'lithium-cell'): Design => ({
   ...brief(
     `solar-panel S, schottky-diode D, fuse F, ${kind} B charge=0.5`,
@@ -312,13 +227,6 @@ const bare = (wires: string, reference: number): Design =>
   );
 
 const safeguards: RuleCase[] = [
-  ['sounder-without-end', horned({}), horned({ atMost: 60 })],
-  ['sounder-without-end', horned({}), horned({ until: never })],
-  ['sounder-without-end', horned({}), horned({ latch: false })],
-  ['sounder-without-end', horned({}), horned({}, { as: 'off' })],
-  ['sounder-without-end', horned({}), horned({}, { as: 'pattern', beats: [1, 1], times: 3 })],
-  ['sounder-without-end', played(0), played(5)],
-  ['sounder-without-end', byMode(), byMode({ do: 'stop', sequence: 's1' })],
   ['charged-in-frost', charged(-5), charged(5)],
   ['charged-in-frost', charged(-5), charged(-5, 'lead-battery')],
   ['charge-stays', knocked(), knocked(', B.a R.a, R.b U.GND')],
@@ -353,53 +261,5 @@ describe('grounds', () => {
       );
       expectRule(['ground-split', split(''), design]);
     }
-  });
-});
-
-describe('what only a swing moves', () => {
-  const astable = brief(
-    'adapter G volts=5, timer-555 U, resistor RA ohms=1000, resistor RB ohms=6800, capacitor C farads=100e-9, piezo-buzzer P',
-    'G.plus U.vcc, G.minus U.gnd, U.vcc RA.a, RA.b U.dis, U.dis RB.a, RB.b U.thr, U.thr U.trig, U.trig C.a, C.b U.gnd, U.reset U.vcc, U.out P.a, P.b U.gnd',
-  );
-  const player = onBoard(
-    'audio-player A, speaker P',
-    'A.VCC U.5V, A.GND U.GND, A.PLAY U.D9, A.sp P.a, A.sm P.b',
-    output('U.D9', 'low'),
-  );
-  it.each([
-    ['a timer that never rests', astable],
-    ['a player', player],
-  ])('is not called dead behind %s', (_, design) => {
-    const found = ['actuator-dead', 'steady-tone'].flatMap((code) => complaints(design, code));
-    expect(found.map((f) => f.reason)).toEqual([]);
-  });
-
-  it('is called what it is behind a transistor that is switched on', () => {
-    const switched = onBoard(
-      'speaker P, npn-transistor Q, resistor R ohms=470, resistor S ohms=47',
-      'U.D9 R.a, R.b Q.b, Q.e U.GND, U.5V S.a, S.b P.a, P.b Q.c',
-      output('U.D9'),
-    );
-    const [found] = complaints(switched, 'steady-tone');
-    expect(found.fix?.label).toBe('Drive it half of the time');
-    expect(complaints(switched, 'actuator-dead')).toEqual([]);
-  });
-
-  it('is called what it is beside a buzzer that sounds by itself', () => {
-    const both = onBoard(
-      'piezo-buzzer P, active-buzzer A amps=0.01',
-      'P.a U.D9, P.b U.GND, A.plus U.D9, A.minus U.GND',
-      output('U.D9'),
-    );
-    expect(complaints(both, 'steady-tone').map((f) => f.about)).toEqual([['P']]);
-  });
-
-  it('is called dead where no wire brings it anything', () => {
-    const loose = onBoard(
-      'piezo-buzzer P, led H, resistor R ohms=330',
-      'P.a U.D8, U.D9 R.a, R.b H.a, H.k U.GND',
-      output('U.D9'),
-    );
-    expect(complaints(loose, 'actuator-dead').map((f) => f.about)).toEqual([['P']]);
   });
 });

@@ -8,7 +8,7 @@ import {
   noSteadyState,
   terminalOpen,
 } from './rules/wiring.js';
-import { programLacks, programSlow } from './rules/program.js';
+import { programLacks, programSlow, toneOffResonance } from './rules/program.js';
 import { groundSplit } from './rules/grounds.js';
 import {
   partUnpowered,
@@ -184,6 +184,7 @@ export const rules: readonly Rule[] = [
   busPinWrong,
   programLacks,
   programSlow,
+  toneOffResonance,
   linesCrossed,
   namesCrossed,
   probeCorrodes,

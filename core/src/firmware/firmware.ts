@@ -1,10 +1,11 @@
 import type { Written } from '../code/index.js';
 import type { Design } from '../design/index.js';
 import type { Board } from './board.js';
+import { offTones } from './chop-lacks.js';
 import { compose, type Composed } from './compose.js';
 import { flashOf } from './flash.js';
 import { UnknownName, type Frame } from './frame.js';
-import { plainLacks, type Lack } from './lacks.js';
+import { boardIn, plainLacks, type Lack } from './lacks.js';
 import { passTime, type PassTime } from './pace.js';
 import { ramOf } from './memory.js';
 
@@ -82,6 +83,7 @@ const remarksOf = (design: Design, board: Board, frame: Frame): Lack[] => [
   ...(board.sends && design.notices.length > 0 ? [sentByRadio] : []),
   ...(design.controller.sleep ? restOf(board.rests(design.channels.some((c) => c.edge))) : []),
   ...(design.controller.code ? [withOwn] : []),
+  ...offTones(design, boardIn(design, board)).map(({ says }) => says),
 ];
 
 /** Everything of a design that its program on a board could not do: then none is written. */

@@ -9,5 +9,6 @@ export { firmwareOf, lacksOf, writeFirmware, type Firmware } from './firmware.js
 export { plainStem } from './plain-stem.js';
 export { radioBoardCpp } from './boards/radio-board-cpp.js';
 export { projectOf, type ProjectFile } from './project.js';
+export { offTones } from './chop-lacks.js';
 export type { Lack } from './lacks.js';
 export * from './proof/index.js';

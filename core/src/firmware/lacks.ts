@@ -1,7 +1,9 @@
 import { askedAt, channelReader, kindOf } from '../catalog/index.js';
 import { milliseconds } from '../code/index.js';
-import type { Design, Drive, Output, Part } from '../design/index.js';
+import type { Design, Output, Part } from '../design/index.js';
+import { drivesOf } from '../wiring/index.js';
 import type { Board } from './board.js';
+import { chopLacks, isDimmed } from './chop-lacks.js';
 import { pinOf } from './pin-of.js';
 import { partLacks, type Told } from './part-lacks.js';
 
@@ -105,8 +107,7 @@ function outputLacks(design: Design, board: Board, part: Part, output: Output): 
   if (!output.pin.startsWith(`${part.id}.`))
     return [{ place, reason: 'It is not a pin of the board', cure: 'Put it on one of its pins.' }];
   const pin = kindOf(part).terminals.find((t) => t.id === pinOf(output.pin));
-  const dims =
-    output.fade !== undefined || drivesOf(design, output.id).some((d) => d.as === 'level');
+  const dims = isDimmed(design, output);
   if (dims && !board.writeShare)
     return [
       {
@@ -127,25 +128,15 @@ function outputLacks(design: Design, board: Board, part: Part, output: Output): 
       },
     ];
   const able = pin?.can?.includes('pwm') && (board.dims?.(pin.id) ?? true);
-  if (!dims || able) return [];
-  return [
-    {
-      place,
-      reason: `It is dimmed, and ${pinOf(output.pin)} only switches`,
-      cure: 'Put it on a pin that can be dimmed.',
-    },
-  ];
-}
-
-/** How a rule or a sequence drives an output. */
-function drivesOf({ rules, sequences }: Design, output: string): Drive[] {
-  const lanes = sequences.flatMap((s) => s.lanes.filter((l) => l.output === output));
-  return [
-    ...rules.flatMap((r) =>
-      r.then.flatMap((a) => (a.do === 'drive' && a.output === output ? [a.drive] : [])),
-    ),
-    ...lanes.flatMap((l) => [...(l.ambient ? [l.ambient] : []), ...l.blocks.map((b) => b.drive)]),
-  ];
+  if (dims && !able)
+    return [
+      {
+        place,
+        reason: `It is dimmed, and ${pinOf(output.pin)} only switches`,
+        cure: 'Put it on a pin that can be dimmed.',
+      },
+    ];
+  return chopLacks(design, part, output, dims);
 }
 
 /** Pins that are driven by two, or driven and read. */

@@ -1,4 +1,5 @@
 import { across } from '../solved-values.js';
+import { beginsAnew } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 
@@ -41,6 +42,7 @@ export const activeBuzzer = definePart({
     because: (part, p) =>
       `${formatQuantity(across(part, 'plus', 'minus'), 'V')} across it; it sounds from ${formatNominal(p.least, 'V')}`,
   },
+  chopped: beginsAnew,
   notes: [
     'Mind its polarity. It often takes more than a pin should give: use a transistor above 20 mA.',
   ],

@@ -1,4 +1,5 @@
 import { across } from '../solved-values.js';
+import { beginsAnew } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { supplyLimits } from '../limit.js';
 import { formatQuantity } from '../../quantity/index.js';
@@ -118,6 +119,7 @@ export const audioPlayer = definePart({
     feeds: [['VCC', 'GND', 5]],
     reads: { amps: 'VCC' },
   },
+  chopped: beginsAnew,
   notes: [
     'A 1 kΩ resistor in its serial line keeps clicks out of the speaker.',
     'A tone of 440 Hz stands for the sound; what is on the card is not computed.',

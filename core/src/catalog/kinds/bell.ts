@@ -1,4 +1,5 @@
 import { across } from '../solved-values.js';
+import { beginsAnew } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
@@ -80,6 +81,7 @@ export const bell = definePart({
     operating: [9, 13],
     reads: { amps: 'plus' },
   },
+  chopped: beginsAnew,
   notes: [
     'It breaks its own current some forty times a second: a thyristor that feeds it lets go unless a bleed resistor holds it.',
     'Its sparks disturb everything near: a capacitor or a diode across it.',

@@ -1,4 +1,5 @@
 import { across } from '../solved-values.js';
+import { beginsAnew } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { formatQuantity } from '../../quantity/index.js';
 import { draws } from '../sensor-output.js';
@@ -34,6 +35,7 @@ export const characterDisplay = definePart({
     because: (part) =>
       `${formatQuantity(across(part, 'VCC', 'GND'), 'V')} at its supply; it shows from 4.5 V`,
   },
+  chopped: beginsAnew,
   notes: [
     'While it is on it shows each notice of the program; the events of a rehearsal say so.',
     'Its pull-ups go to 5 V: on a 3.3 V board use a level shifter.',

@@ -55,6 +55,12 @@ export const fan12v = definePart({
     operating: [7, 13],
     reads: { amps: 'plus' },
   },
+  chopped: {
+    from: 20e3,
+    to: 30e3,
+    otherwise: 'its electronics tick or do not start',
+    cure: 'Switch it, set its voltage by a regulator, or take a motor without electronics.',
+  },
   notes: [
     'Brushless: it has electronics inside and wants its polarity; chopping its feed slowly makes it tick.',
     'It does not start as low as it runs.',

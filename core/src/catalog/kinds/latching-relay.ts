@@ -1,4 +1,5 @@
 import { across, at } from '../solved-values.js';
+import { movedByContact } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
@@ -86,6 +87,7 @@ export const latchingRelay = definePart({
     operating: [-5, 5],
     reads: { inner: '#armature', label: 'Pulled in', unit: '' },
   },
+  chopped: movedByContact,
   notes: ['At power-on nobody knows where it stands: send a reset pulse first.'],
   cautions: [
     'Mains on relay contacts can kill and can burn the house: keep it inside an approved, closed relay module, fused; follow local codes and leave it to a licensed electrician.',

@@ -48,6 +48,7 @@ export const piezoBuzzer = definePart({
   ownFarads: (p) => p.farads,
   headline: (p) => formatNominal(p.resonance, 'Hz'),
   acts: soundsFrom(heard),
+  resonance: (p) => p.resonance,
   notes: [
     'A steady voltage only clicks: it needs a tone from a pin or a timer.',
     'Struck, it gives tens of volts back: clamp it.',

@@ -1,4 +1,5 @@
 import { across, into } from '../solved-values.js';
+import { beginsAnew } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { choice } from '../choice.js';
 import { supplyLimits } from '../limit.js';
@@ -78,6 +79,7 @@ export const radioLink = definePart({
     feeds: [['VCC', 'GND', 3.3]],
     reads: { amps: 'VCC' },
   },
+  chopped: beginsAnew,
   notes: [
     'A message may be lost: number them, repeat them, and miss a heartbeat to notice jamming.',
     'Straight wire of a quarter wave, upright, away from metal.',

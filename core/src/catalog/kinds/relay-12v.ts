@@ -1,4 +1,5 @@
 import { across, at } from '../solved-values.js';
+import { movedByContact } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { copperAt } from '../copper.js';
@@ -89,6 +90,7 @@ export const relay12v = definePart({
     operating: [9, 14],
     reads: { inner: '#armature', label: 'Pulled in', unit: '' },
   },
+  chopped: movedByContact,
   notes: [
     'Its coil needs a diode across it, band to +. The diode slows the release; a zener clamp is quicker.',
     'NO closes when it pulls in, NC opens. Decide what a dead supply should do.',

@@ -121,6 +121,13 @@ export const servo = definePart({
     feeds: [['VCC', 'GND', 5]],
     reads: { amps: 'VCC' },
   },
+  chopped: {
+    from: 40,
+    to: 60,
+    always: true,
+    otherwise: 'its arm does not turn as it does in a rehearsal',
+    cure: 'Take this output out and give it pulses of 1 to 2 ms, 50 times a second, in your own code; or let a solenoid or a motor move it.',
+  },
   notes: [
     'Give it a supply of its own: its jerks reset a controller that shares one.',
     'An output at SIG that is on stands for the pulses that turn it all the way, off for those that bring it back; a dimmed one turns it as far.',

@@ -1,4 +1,5 @@
 import { across } from '../solved-values.js';
+import { beginsAnew } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity, pressureOf } from '../../quantity/index.js';
 
@@ -52,6 +53,7 @@ export const sounder12v = definePart({
     operating: [9, 14],
     reads: { amps: 'plus' },
   },
+  chopped: beginsAnew,
   notes: [
     'Mind its polarity. Its coil needs a diode across it, band to +, close by.',
     'Put on the plan, it is heard by sound sensors there: an alarm that listens may keep itself going.',

@@ -1,4 +1,5 @@
 import { across } from '../solved-values.js';
+import { beginsAnew } from '../chopped.js';
 import { definePart } from '../define-part.js';
 import { formatNominal, formatQuantity } from '../../quantity/index.js';
 import { draws } from '../sensor-output.js';
@@ -50,6 +51,7 @@ export const strobe = definePart({
     operating: [10, 14],
     reads: { amps: 'plus' },
   },
+  chopped: beginsAnew,
   notes: [
     'Its mean current is computed, its flashes are not: the peaks of a xenon tube are far higher.',
   ],

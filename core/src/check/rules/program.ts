@@ -1,4 +1,4 @@
-import { boardOf, firmwareOf, type Firmware, type Lack } from '../../firmware/index.js';
+import { boardOf, firmwareOf, offTones, type Firmware, type Lack } from '../../firmware/index.js';
 import type { Design, Part } from '../../design/index.js';
 import { formatQuantity } from '../../quantity/index.js';
 import type { Evidence } from '../evidence.js';
@@ -15,8 +15,8 @@ interface Outcome {
 const sourcesOf = (design: Design, part: Part): readonly unknown[] => [
   ...[part, design.title, design.channels, design.outputs, design.rules, design.machines],
   ...[design.counters, design.sequences, design.notices, design.controller, design.readings],
-  // Parts that are asked over wires.
-  ...(design.channels.some((c) => !c.pin.startsWith(`${part.id}.`)) ? [design.wires] : []),
+  // What is asked, and what is driven, over wires.
+  ...[design.parts, design.wires],
 ];
 
 let last: { sources: readonly unknown[]; outcome: Outcome } | undefined;
@@ -86,5 +86,26 @@ export const programSlow: Rule = {
         reason: `It is to be read every ${formatQuantity(channel.every, 's')}; a pass with all readings may take ${formatQuantity(pass, 's')}.`,
         about: [channel.id, part.id],
       }));
+  },
+};
+
+export const toneOffResonance: Rule = {
+  code: 'tone-off-resonance',
+  severity: 'note',
+  consequence: 'unnoticed',
+  concern: 'rule',
+  title: 'A tone far from where its sounder is loudest',
+  bench: 'It is heard beside the board, and not from the next room.',
+  source:
+    'A dimmed pin swings at the one frequency of its timer; a piezo disc is loudest within a third of an octave of its resonance (common practice).',
+  find: ({ design }) => {
+    const target = boardOf(design);
+    if (!('board' in target)) return [];
+    return offTones(design, target.part).map(({ part, says }): Found => ({
+      subject: part.id,
+      title: `${part.name} is not as loud as it could be`,
+      reason: `${says.reason}. ${says.cure}`,
+      about: [part.id],
+    }));
   },
 };

@@ -16,6 +16,7 @@ const mayImport = {
   trials: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'judge', 'rehearsal'],
   lifetime: ['quantity', 'design', 'catalog', 'scene', 'rehearsal'],
   firmware: ['quantity', 'code', 'condition', 'design', 'catalog', 'logic', 'judge', 'wiring'],
+  log: ['code', 'design'],
   bench: ['quantity', 'design', 'catalog', 'circuit', 'scene', 'logic', 'rehearsal'],
   wiring: ['quantity', 'design', 'element', 'catalog', 'circuit'],
   blocks: ['quantity', 'design', 'catalog', 'circuit', 'wiring'],
@@ -81,6 +82,7 @@ const mayImport = {
     'trials',
     'wiring',
     'check',
+    'log',
   ],
 };
 
@@ -109,6 +111,7 @@ const webMayImport = {
   set: steps,
   act: steps,
   code: steps,
+  log: steps,
   rehearse: [...steps, 'site'],
 };
 

@@ -9,7 +9,7 @@ import { BadInput } from './bad-input.js';
  * @param most bytes it may have; no more than that is read of anything
  * @throws BadInput naming the file
  */
-export async function loadText(file: string, most: number): Promise<string> {
+export async function loadText(file: string, most: number, fatal = true): Promise<string> {
   const handle = await open(file, 'r').catch((error: NodeJS.ErrnoException) => {
     const reason = error.code === 'ENOENT' ? 'there is no such file' : error.message;
     throw new BadInput(`${file}: ${reason}.`);
@@ -22,7 +22,7 @@ export async function loadText(file: string, most: number): Promise<string> {
       size += (chunk as Buffer).length;
     }
     if (size > most) throw new BadInput(`${file}: it has more than ${most / 1e6} MB.`);
-    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
+    return new TextDecoder('utf-8', { fatal }).decode(Buffer.concat(chunks));
   } catch (error) {
     if (error instanceof BadInput) throw error;
     if (error instanceof TypeError)

@@ -130,6 +130,16 @@ program
   );
 
 program
+  .command('log <file>')
+  .description('what a board has told over its serial line, kept by a terminal program')
+  .requiredOption('--of <design>', 'whose program the board runs')
+  .option('--csv <file>', 'write every event')
+  .option('--json', 'print JSON')
+  .action((file: string, o: { of: string } & Output) =>
+    run(async () => withFiles((await import('./log.js')).logOf(file, o.of), o), o.json),
+  );
+
+program
   .command('plan <file>')
   .description('sensors for the brief of a design, wired and rehearsed, the best first')
   .option('--json', 'print JSON')

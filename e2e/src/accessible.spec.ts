@@ -1,4 +1,5 @@
 import { By, Key } from 'selenium-webdriver';
+import { takeLog } from './testing/take-log.js';
 import { violations } from './testing/violations.js';
 import { visit } from './testing/visit.js';
 
@@ -265,9 +266,18 @@ describe.each([
       },
     ],
     [
-      'many nights',
+      'log',
       async () => {
         await its.page.press('Disconnect');
+        await its.page.step('log');
+        await its.page.find('yu-log .none');
+        await takeLog(its.page, ['begins', 'ends']);
+        await its.page.find('yu-log .both td');
+      },
+    ],
+    [
+      'many nights',
+      async () => {
         await its.page.step('rehearse');
         await its.page.find('yu-rehearse .bar');
         await its.page.press('Many nights…');

@@ -1,10 +1,11 @@
 import { execFileSync } from 'node:child_process';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Key } from 'selenium-webdriver';
 import { strFromU8, unzipSync } from 'fflate';
 import { demoOf } from './merged.js';
 import { putOnShelf } from './put-on-shelf.js';
+import { takeLog } from './testing/take-log.js';
 import { visit } from './testing/visit.js';
 
 /** A board on which a pin reads what it is told, and its output pin is told. */
@@ -102,6 +103,24 @@ describe('the program of a board', () => {
     await its.page.press('Connect stand-in board');
     await its.page.says('yu-board-check tbody', /^Beam\s+U1\.A0\s+\d+.*\s\d+.* as it should$/s);
     await its.page.press('Disconnect');
+  });
+
+  it('what a board has told is taken in Log', async () => {
+    await its.page.step('log');
+    await its.page.says('.none', /Nothing was told yet/);
+    await takeLog(its.page, ['begins', 'ends', 'begins']);
+    await its.page.says('yu-log .bar', /told\.txt: 3 events, 0 other lines/);
+    await its.page.says(
+      'yu-log .both',
+      /3\.00 s\s+rule r1 begins.*when Beam .*\s2\s+1\.00 s\s+3\.00 s/s,
+    );
+    await its.page.press('Save as CSV');
+    const saved = join(its.browser.downloads, 'events.csv');
+    await its.page.until(
+      () => Promise.resolve(existsSync(saved) ? readFileSync(saved, 'utf8') : ''),
+      (csv) => csv.startsWith('run,seconds,kind,of,what\r\n1,1,rule,r1,begins'),
+    );
+    await its.page.step('code');
   });
 
   it('code of one’s own stands in it', async () => {

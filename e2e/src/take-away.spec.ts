@@ -145,7 +145,7 @@ describe('taken away', () => {
     ['Letter', 8.5, 11],
   ])('each step goes on %s paper, black on white, with the notice', async (_, width, height) => {
     const driver = its.browser.driver as chrome.Driver;
-    for (const step of ['plan', 'wire', 'set', 'act', 'rehearse']) {
+    for (const step of ['plan', 'wire', 'set', 'act', 'rehearse', 'log']) {
       await its.page.step(step);
       const shown = By.css(`yu-${step}, yu-${step}-step`);
       await driver.wait(until.elementLocated(shown), 20_000);

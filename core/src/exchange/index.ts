@@ -33,6 +33,7 @@ export {
 } from './read-log.js';
 export { writeReadings } from './write-readings.js';
 export { writeVcd } from './write-vcd.js';
+export { writeLogCsv } from './write-log-csv.js';
 export { writeRehearsalCsv } from './write-rehearsal-csv.js';
 export { readScxml, type ScxmlResult } from './read-scxml.js';
 export { writeScxml } from './write-scxml.js';

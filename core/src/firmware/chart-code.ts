@@ -67,6 +67,7 @@ export function chartCode(frame: Frame, machine: Machine): Stepped {
         ),
         variable(chart.mode, 'byte', modeOf(frame, id, start)),
         variable(chart.since, 'moment'),
+        ...(frame.tells ? [variable(chart.entered, 'bool')] : []),
         ...look.declares,
         {
           declares: 'function',
@@ -95,6 +96,7 @@ function takes(
     set(chart.mode, modeOf(frame, id, to)),
     set(chart.since, name('now')),
     set(told, bool(true)),
+    ...(frame.tells ? [set(chart.entered, bool(true))] : []),
     ...then.map((act) => actCode(frame, act)),
   ];
 }

@@ -38,8 +38,7 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
   const notices = design.notices.map((n) => noticeCode(frame, board, n));
   const feed = feedCode(frame, board, channels);
   const kept = keptValues(frame);
-  const hears = !quiet || design.controller.code?.event !== undefined;
-  const events = hears ? eventCode(frame, board) : undefined;
+  const events = frame.tells ? eventCode(frame, board) : undefined;
   const pass = passCode(frame, {
     ...{ channels, steps: [...charts, ...rules], outputs: [...outputs.values()], notices },
     keeps: kept.length > 0,

@@ -1,7 +1,17 @@
-import { choice, name, set, signs, when, type Section, type Statement } from '../code/index.js';
+import {
+  bool,
+  choice,
+  name,
+  set,
+  signs,
+  when,
+  whole,
+  type Section,
+  type Statement,
+} from '../code/index.js';
 import { tellCode } from './tell-code.js';
 import type { Board } from './board.js';
-import { variable, type Frame } from './frame.js';
+import type { Frame } from './frame.js';
 
 /** Tells over the serial line what begins and ends: rules, modes. The function that does so is called once in a pass. */
 export function eventCode(
@@ -11,31 +21,29 @@ export function eventCode(
   const { rules, machines } = frame.design;
   if (rules.length + machines.length === 0) return undefined;
   const text = (value: string) => ({ is: 'text', value }) as const;
-  const holds: Section['holds'][number][] = [];
   const body: Statement[] = [];
   for (const { id } of rules) {
-    const { base, active } = frame.rule(id);
-    const said = frame.names.extend(base, 'Said');
-    holds.push(variable(said, 'bool'));
-    const told = { text: choice(name(active), text('begins'), text('ends')) };
+    const { active, turns } = frame.rule(id);
+    const told = (was: boolean): Statement[] => {
+      const [then, otherwise] = was ? ['ends', 'begins'] : ['begins', 'ends'];
+      const what = choice(name(active), text(then), text(otherwise));
+      return tellCode(frame, board, 'rule', id, { text: what });
+    };
+    // One that ended in the pass in which it began is told too.
     body.push(
-      ...when(signs('!=', name(active), name(said)), [
-        set(said, name(active)),
-        ...tellCode(frame, board, 'rule', id, told),
-      ]),
+      ...when(signs('>', name(turns), whole(1)), told(true)),
+      ...when(signs('>', name(turns), whole(0)), [...told(false), set(turns, whole(0))]),
     );
   }
-  for (const { id, name: called, modes, start } of machines) {
-    const { base, mode, modes: names } = frame.chart(id);
-    const said = frame.names.extend(base, 'Said');
-    holds.push(variable(said, 'byte', name(names.get(start) ?? mode)));
+  for (const { id, name: called, modes } of machines) {
+    const { entered } = frame.chart(id);
     const told = modes.reduceRight<ReturnType<typeof choice>>(
       (otherwise, m) => choice(frame.inMode(id, m.id), text(m.name), otherwise),
       text(''),
     );
     body.push(
-      ...when(signs('!=', name(mode), name(said)), [
-        set(said, name(mode)),
+      ...when(name(entered), [
+        set(entered, bool(false)),
         ...tellCode(frame, board, 'mode', called, { text: told }),
       ]),
     );
@@ -44,7 +52,7 @@ export function eventCode(
   const told: Section = {
     title: 'What it tells',
     says: [],
-    holds: [...holds, { declares: 'function', name: tells, takes: [], body }],
+    holds: [{ declares: 'function', name: tells, takes: [], body }],
   };
   return { section: told, tells };
 }

@@ -32,7 +32,17 @@ interface ChartNames {
   base: string;
   mode: string;
   since: string;
+  /** Whether a mode was entered in this pass, where that is told. */
+  entered: string;
   modes: ReadonlyMap<string, string>;
+}
+
+/** Variables of a rule. */
+interface RuleNames {
+  base: string;
+  active: string;
+  /** How often it began or ended in this pass, where that is told. */
+  turns: string;
 }
 
 /** The names of everything in a program, and what its parts tell each other. */
@@ -41,7 +51,7 @@ export class Frame {
   private readonly channels = new Map<string, ChannelNames>();
   private readonly charts = new Map<string, ChartNames>();
   private readonly counters = new Map<string, string>();
-  private readonly rules = new Map<string, { base: string; active: string }>();
+  private readonly rules = new Map<string, RuleNames>();
   private readonly sequences = new Map<string, { base: string; played: string; since: string }>();
   readonly outputs = new Map<string, { base: string; pin: string }>();
   /** Moment at which midnight would have been on the board's clock, counted so that it is never below 0. */
@@ -69,11 +79,16 @@ export class Frame {
         (m) => [m.id, names.make(`${words(mode)} ${m.name}`, `${words(mode)} ${m.id}`)] as const,
       );
       const since = names.extend(mode, 'Since');
-      this.charts.set(machine.id, { base: mode, mode, since, modes: new Map(modes) });
+      const entered = names.extend(mode, 'Entered');
+      this.charts.set(machine.id, { base: mode, mode, since, entered, modes: new Map(modes) });
     }
     for (const rule of design.rules) {
       const base = names.make(`${this.ruleName(rule)} rule`, `rule ${rule.id}`);
-      this.rules.set(rule.id, { base, active: names.extend(base, 'Active') });
+      this.rules.set(rule.id, {
+        base,
+        active: names.extend(base, 'Active'),
+        turns: names.extend(base, 'Turns'),
+      });
     }
     for (const { id, name: called } of design.sequences) {
       const base = names.make(called, id);
@@ -119,10 +134,15 @@ export class Frame {
     return found?.name ?? id;
   }
 
+  /** Whether what begins and ends is told: over the serial line, or to the maker's own code. */
+  get tells(): boolean {
+    return !this.quiet || this.design.controller.code?.event !== undefined;
+  }
+
   channel = (id: string): ChannelNames => known(this.channels, id, 'channel');
   chart = (id: string): ChartNames => known(this.charts, id, 'mode chart');
   counter = (id: string): string => known(this.counters, id, 'counter');
-  rule = (id: string): { base: string; active: string } => known(this.rules, id, 'rule');
+  rule = (id: string): RuleNames => known(this.rules, id, 'rule');
   sequence = (id: string): { base: string; played: string; since: string } =>
     known(this.sequences, id, 'sequence');
   output = (id: string): { base: string; pin: string } => known(this.outputs, id, 'output');

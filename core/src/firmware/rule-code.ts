@@ -9,6 +9,7 @@ import {
   set,
   signs,
   when,
+  whole,
   type Expression,
   type Section,
   type Statement,
@@ -68,6 +69,7 @@ class RuleStep {
   private readonly ceased?: Expression;
   private readonly locked?: Expression;
   private readonly spent?: Expression;
+  private readonly turned: Statement[] = [];
 
   constructor(
     private readonly frame: Frame,
@@ -75,7 +77,11 @@ class RuleStep {
     private readonly holds: Expression,
     private readonly ends: Expression,
   ) {
-    const { base, active } = frame.rule(rule.id);
+    const { base, active, turns } = frame.rule(rule.id);
+    if (frame.tells) {
+      this.declares.push(variable(turns, 'byte'));
+      this.turned.push(set(turns, signs('+', name(turns), whole(1))));
+    }
     this.active = name(active);
     const make = (end: string, type: 'bool' | 'moment'): Expression => {
       const called = frame.names.extend(base, end);
@@ -114,6 +120,7 @@ class RuleStep {
       ...when(not(active), [
         ...when(begins, [
           set(active, bool(true)),
+          ...this.turned,
           ...(this.began ? [set(this.began, now)] : []),
           ...(this.ceased ? [set(this.ceased, bool(false))] : []),
           ...acts,
@@ -124,6 +131,7 @@ class RuleStep {
       ...this.holding(isHeld),
       ...when(not(this.over(isHeld)), [{ do: 'return', value: bool(false) }]),
       set(active, bool(false)),
+      ...this.turned,
       ...(this.locked && rule.lockOut ? [set(this.locked, signs('+', now, ms(rule.lockOut)))] : []),
       ...(spent ? [set(spent, and(isHeld, not(ends)))] : []),
       { do: 'return', value: bool(true) },

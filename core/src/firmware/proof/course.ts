@@ -6,6 +6,7 @@ import {
   readsAt,
   restingLogic,
   stepLogic,
+  type LogicEvent,
   type LogicState,
 } from '../../logic/index.js';
 
@@ -39,22 +40,29 @@ const slack = 1e-9;
 export const playCourse = (design: Design, course: Course): Stand[] =>
   followCourse(design, course).stands;
 
-/** The same, and when it went round in a circle, ms. */
+/**
+ * The same, and when it went round in a circle, ms.
+ *
+ * @param happened is told what each pass brought about, and how long after the last start, s
+ */
 export function followCourse(
   design: Design,
   course: Course,
+  happened?: (t: number, events: readonly LogicEvent[]) => void,
 ): { stands: Stand[]; circles?: number } {
   let state = restingLogic(design, { clock: course.clock / 1000 });
   const pins = new Map(design.channels.map((c) => [c.id, atFirst(design, c)]));
   const kept = new Map<string, number>();
   const found: Stand[] = [];
   let next = 0;
+  let start = 0;
   for (let at = 0; at <= course.length; at++) {
     const t = at / 1000;
     const edges = new Set<string>();
     if (course.cuts.includes(at)) {
       state = restingLogic(design, { at: t, clock: state.clock, kept: state });
       kept.clear();
+      start = at;
     }
     for (let turn = course.changes[next]; turn && turn.at <= at; turn = course.changes[++next]) {
       const { channel: id, counts } = turn;
@@ -71,7 +79,9 @@ export function followCourse(
     const due = design.channels.filter((c) => edges.has(c.id) || isDue(state, c, t + slack));
     const readings = new Map(due.map((c) => [c.id, kept.get(c.id) ?? pins.get(c.id) ?? 0]));
     for (const { id } of due) kept.delete(id);
-    state = stepLogic(design, state, readings, t)[0];
+    const [after, events] = stepLogic(design, state, readings, t);
+    state = after;
+    happened?.((at - start) / 1000, events);
     // What goes round in a circle has no one meaning from there on.
     if (state.circling.length > 0) return { stands: found, circles: at };
     found.push({ at, says: standing(design, state), pins: pinsOf(design, state, t) });

@@ -220,16 +220,27 @@ export function compileCpp(folder: string, text: string): string {
 }
 
 /** How each program stands through each of its courses, as the compiled C++ does it. */
-export function playOnHost(jobs: readonly Job[], board = eightBitBoard): Stand[][][] {
+export const playOnHost = (jobs: readonly Job[], board = eightBitBoard): Stand[][][] =>
+  stands(jobs, outputOf(jobs, board));
+
+/** All that programs say over their serial lines, each in the first of its courses. */
+export const tellOnHost = (jobs: readonly Job[], board = eightBitBoard): string[][] =>
+  outputOf(
+    jobs.map(({ design, courses }) => ({ design, courses: courses.slice(0, 1) })),
+    board,
+    'l 0 0 0\n',
+  )
+    .split(/^\.$/m)
+    .map((course) => course.split('\n').filter((line) => line.startsWith('#')));
+
+function outputOf(jobs: readonly Job[], board: Board, first = ''): string {
   const folder = mkdtempSync(join(tmpdir(), 'yurei-firmware-'));
   try {
-    const made = compileCpp(folder, programs(jobs, board));
-    const out = execFileSync(made, {
-      input: jobs.map((job, i) => inputOf(job, i)).join(''),
+    return execFileSync(compileCpp(folder, programs(jobs, board)), {
+      input: first + jobs.map((job, i) => inputOf(job, i)).join(''),
       maxBuffer: 1 << 30,
       encoding: 'utf8',
     });
-    return stands(jobs, out);
   } finally {
     rmSync(folder, { recursive: true, force: true });
   }
@@ -284,6 +295,8 @@ static int play(const Program &program, int from, int until, long clock, int res
     clockMs = at - from - stood;
     for (; next < changes.size() && changes[next][0] <= at; next++) set(changes[next][1], changes[next][2]);
     program.loop();
+    for (const auto &told : lines) printf("%s\\n", told.c_str());
+    lines.clear();
     said.clear();
     program.say();
     if (said != before) printf("%d %s\\n", at, said.c_str());
@@ -311,6 +324,7 @@ int main() {
     if (what == 'p') { program = a; changes.clear(); cuts.clear(); memset(EEPROM.memory, 0xff, 1024); }
     if (what == 's') changes.push_back({a, b, c});
     if (what == 'c') cuts.push_back(a);
+    if (what == 'l') keepsLines = true;
     if (what != 'g') continue;
     cuts.push_back(a + 1);
     int from = 0;

@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { columnFor, parseBoardLine } from '@yurei/core/bench';
 import type { Quantity } from '@yurei/core/catalog';
 import { splitRef, type Channel, type Happening } from '@yurei/core/design';
+import { calledIn, eventOf, logged, noLog } from '@yurei/core/log';
 import { happeningSpan } from '@yurei/core/scene';
 import { auditTime, groupBy, mergeMap, Subject, type Subscription } from 'rxjs';
 import { serialLink, standInLink, type BoardLink } from './board-link';
@@ -60,6 +61,8 @@ export class BenchBoard implements OnDestroy {
   readonly said = signal('');
   /** The last lines in words: answers, and what the program on the board tells. */
   readonly told = signal<readonly string[]>([]);
+  /** What its program has told of since it was connected. */
+  readonly log = signal(noLog);
   /** Lines that made no sense. */
   readonly broken = signal(0);
   /** Goes up with every frame in which new readings have come. */
@@ -207,6 +210,7 @@ export class BenchBoard implements OnDestroy {
     this.said.set('');
     this.broken.set(0);
     this.told.set([]);
+    this.log.set(noLog);
     this.listening = link.lines.subscribe({
       next: (line) => this.hear(line),
       error: (error: unknown) => this.lose(reasonOf(error)),
@@ -246,6 +250,9 @@ export class BenchBoard implements OnDestroy {
       this.playing.set(begins === 'played' ? undefined : { sequence, since: performance.now() });
     if (text === 'rebuilt') this.forget();
     this.said.set(text);
+    const design = this.session.design();
+    const event = design && eventOf(text, calledIn(design));
+    if (event) this.log.update((log) => logged(log, event));
     if (/^(event|test|ok test|no:)/.test(text))
       this.told.update((all) => [...all, text].slice(-mostTold));
     // What the board would not let happen does not go on.

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { Button } from 'primeng/button';
 import { Message } from 'primeng/message';
 import { BenchBoard, boardRate } from './bench-board';
@@ -29,12 +29,14 @@ import { canSerial } from './board-link';
         <p class="said" role="status">Connecting…</p>
       }
       @default {
-        <p-button
-          label="Connect stand-in board"
-          icon="pi pi-bolt"
-          size="small"
-          (onClick)="board.connectStandIn()"
-        />
+        @if (standIn()) {
+          <p-button
+            label="Connect stand-in board"
+            icon="pi pi-bolt"
+            size="small"
+            (onClick)="board.connectStandIn()"
+          />
+        }
         @if (canSerial) {
           <p-button
             label="Connect a board…"
@@ -68,6 +70,8 @@ import { canSerial } from './board-link';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BoardState {
+  /** Whether the stand-in will do, too. */
+  readonly standIn = input(true);
   protected readonly board = inject(BenchBoard);
   protected readonly canSerial = canSerial();
   protected readonly rate = boardRate;

@@ -10,5 +10,5 @@ export const steps: readonly { name: string; path?: string; concern?: Concern }[
   { name: 'Drive & feed', concern: 'drive' },
   { name: 'Build' },
   { name: 'Code', path: 'code' },
-  { name: 'Log' },
+  { name: 'Log', path: 'log' },
 ];

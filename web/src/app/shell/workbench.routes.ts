@@ -27,6 +27,7 @@ export const workbenchRoutes: Routes = [
         loadComponent: () => import('../rehearse/rehearse').then((m) => m.RehearseStep),
       },
       { path: 'code', loadComponent: () => import('../code/code').then((m) => m.CodeStep) },
+      { path: 'log', loadComponent: () => import('../log/log').then((m) => m.LogStep) },
       { path: '', pathMatch: 'full', redirectTo: 'wire' },
       { path: '**', redirectTo: 'wire' },
     ],

@@ -96,9 +96,10 @@ export interface Round {
   /** Whether any edge is noted as it comes. */
   edges: boolean;
   hears: boolean;
-  /** Whether it looks after a network, and whether notices go there. */
+  /** Whether it looks after a network, whether notices go there, and whether the time comes from there. */
   joins: boolean;
   sends: boolean;
+  asks: boolean;
   /** How long before it wakes sensors are fed, ms. */
   lead: number;
 }

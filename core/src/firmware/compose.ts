@@ -83,6 +83,7 @@ export function compose(design: Design, board: Board, quiet: boolean): Composed 
       hears: talk !== undefined,
       joins: network !== undefined,
       sends: network !== undefined && sends,
+      asks: network !== undefined && frame.wantsClock,
     }),
   ];
   return { frame, sections };

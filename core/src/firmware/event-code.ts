@@ -24,16 +24,17 @@ export function eventCode(
   const body: Statement[] = [];
   for (const { id } of rules) {
     const { active, turns } = frame.rule(id);
-    const told = (was: boolean): Statement[] => {
-      const [then, otherwise] = was ? ['ends', 'begins'] : ['begins', 'ends'];
-      const what = choice(name(active), text(then), text(otherwise));
-      return tellCode(frame, board, 'rule', id, { text: what });
-    };
-    // One that ended in the pass in which it began is told too.
-    body.push(
-      ...when(signs('>', name(turns), whole(1)), told(true)),
-      ...when(signs('>', name(turns), whole(0)), [...told(false), set(turns, whole(0))]),
-    );
+    const even = signs('==', signs('%', name(turns), whole(2)), whole(0));
+    const what = choice(signs('==', name(active), even), text('begins'), text('ends'));
+    // One that ended in the pass in which it began is told with both.
+    body.push({
+      do: 'while',
+      when: signs('>', name(turns), whole(0)),
+      body: [
+        set(turns, signs('-', name(turns), whole(1))),
+        ...tellCode(frame, board, 'rule', id, { text: what }),
+      ],
+    });
   }
   for (const { id, name: called, modes } of machines) {
     const { entered } = frame.chart(id);

@@ -163,6 +163,81 @@ it('the time of day comes from the network, in the zone that is told', () => {
   }
 });
 
+describe('a board that sleeps and goes by the time of day', () => {
+  const sleeper: Design = {
+    ...gate,
+    channels: gate.channels.filter((c) => !c.edge),
+    machines: [],
+    notices: [],
+    outputs: [],
+    rules: [
+      {
+        ...{ id: 'r1', hold: 0, latch: false, then: [] },
+        when: { is: 'time', from: 23 * 3600, to: 24 * 3600 },
+      },
+    ],
+    controller: { ...gate.controller, sleep: { every: 8, awake: 0 } },
+  };
+  /** When it sleeps, ms; in a world where the time is told after so many ms, if at all. */
+  const sleepsAt = (told: number | undefined, length: number): number[] => {
+    const folder = mkdtempSync(join(tmpdir(), 'yurei-net-'));
+    try {
+      writeFileSync(
+        join(folder, 'passwords.h'),
+        'const char *const networkName = "shed"; const char *const networkPassword = "x";\nconst int32_t hoursFromUtc = 0;',
+      );
+      const main = `int main() {
+        static uint8_t memory[1024];
+        memset(EEPROM.memory = memory, 0xff, 1024);
+        setup();
+        for (clockMs = 1; clockMs < ${length}; clockMs++) {
+          ntpSilent = clockMs < ${told ?? length};
+          loop();
+          if (naps) {
+            printf("%lu ", (unsigned long)clockMs);
+            clockMs += napUs / 1000;
+            naps = 0;
+          }
+        }
+      }`;
+      const { text } = writeFirmware(sleeper, radioBoardCpp).written;
+      const program = text.replace(/^#include <.*$/gm, '');
+      const made = compileCpp(folder, [shim, program, main].join('\n'));
+      return execFileSync(made, { encoding: 'utf8' }).trim().split(' ').map(Number);
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  };
+
+  it('stays awake until it is told, then sleeps as it is set', () => {
+    const [first = 0, second = 0] = sleepsAt(4000, 60_000);
+    // It asks each 10 s: at once, and once more when there is an answer.
+    expect(first).toBeGreaterThan(10_000);
+    expect(first).toBeLessThan(10_100);
+    // It wakes each 8 s of its clock.
+    expect(second).toBeGreaterThanOrEqual(16_000);
+    expect(second).toBeLessThan(16_100);
+  });
+
+  it('gives up after half a minute, and tries again in an hour', () => {
+    const all = sleepsAt(undefined, 3_700_000);
+    expect(all[0]).toBeGreaterThanOrEqual(30_000);
+    expect(all[0]).toBeLessThan(30_100);
+    const waits = all.slice(1).map((at, i) => at - (all[i] ?? 0));
+    const long = waits.filter((wait) => wait > 20_000);
+    expect(long).toHaveLength(1);
+    expect(all[waits.indexOf(long[0] ?? 0)]).toBeGreaterThan(3_600_000);
+  });
+
+  it('joins no network when nothing is to be asked', () => {
+    const { text } = writeFirmware(sleeper, radioBoardCpp).written;
+    expect(text).toMatch(/\|\| !\(isAsking\(\)\)\) \{\n {4}return;/);
+    expect(text).toMatch(/^RTC_DATA_ATTR uint64_t timeDue = 0;/m);
+    const python = writeFirmware(sleeper, radioBoard).written.text;
+    expect(python).toMatch(/if asleep and wakes_at > now and not is_asking\(\):/);
+  });
+});
+
 it('names and passwords stand in a file that the project has only as an example', () => {
   for (const [board, example] of [
     [radioBoardCpp, 'passwords-example.h'],

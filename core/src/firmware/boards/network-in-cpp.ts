@@ -2,6 +2,7 @@ import { brought, quoted, type Section } from '../../code/index.js';
 import type { Design } from '../../design/index.js';
 import { rests, topicOf, topicsOf } from '../network.js';
 import type { Board } from '../board.js';
+import { variable } from '../frame.js';
 
 /** A file that a maker fills in; none of it is ever in a design. */
 export const passwordsInCpp = {
@@ -39,6 +40,9 @@ export const networkInCpp: NonNullable<Board['network']> = (design, clock): Sect
     'Joins by itself, again and again; without passwords.h it sends nothing. Greeting the broker may take up to 0.3 s.',
   ],
   holds: [
+    // What is due outlasts deep sleep.
+    ...(clock ? [variable('timeDue', 'moment')] : []),
+    ...(clock && rests(design) ? [variable('askUntil', 'moment')] : []),
     {
       declares: 'lines',
       lines: [
@@ -52,12 +56,12 @@ export const networkInCpp: NonNullable<Board['network']> = (design, clock): Sect
         '#endif',
         `const char *const topic = ${quoted(topicsOf(design))};`,
         ...(design.notices.length > 0 ? mqttLines(design) : []),
-        ...(clock ? timeLines : []),
+        ...(clock ? timeLines(rests(design)) : []),
         '',
         '// Looks after all of it, a step each pass.',
         'void keepJoined() {',
         '  static uint64_t joinAt = 0;',
-        `  if (networkName[0] == '\\0'${design.controller.sleep && design.notices.length > 0 ? ' || waits == 0' : ''}) {`,
+        `  if (networkName[0] == '\\0'${idle(design, clock)}) {`,
         '    return;',
         '  }',
         '  if (WiFi.status() != WL_CONNECTED) {',
@@ -74,6 +78,15 @@ export const networkInCpp: NonNullable<Board['network']> = (design, clock): Sect
     },
   ],
 });
+
+/** A board that sleeps joins only where something is to be sent or asked. */
+const idle = (design: Design, clock: boolean): string => {
+  const wants = [
+    ...(design.notices.length > 0 ? ['waits > 0'] : []),
+    ...(clock ? ['isAsking()'] : []),
+  ];
+  return design.controller.sleep ? ` || !(${wants.join(' || ')})` : '';
+};
 
 const countLines = [
   '',
@@ -182,14 +195,38 @@ const mqttLines = ({ notices, controller, channels }: Design): string[] => [
   '}',
 ];
 
-const timeLines = [
+/** The time is asked for at first, and a day after the last answer. */
+const timeLines = (sleeps: boolean): string[] => [
   'WiFiUDP times;',
   '',
-  '// Asks for the time once, and again each day.',
+  ...(sleeps
+    ? [
+        '// It stays awake for the time half a minute; without an answer it tries again in an hour.',
+        'bool isAsking() {',
+        "  if (networkName[0] == '\\0' || now < timeDue) {",
+        '    return false;',
+        '  }',
+        '  if (askUntil == 0) {',
+        '    askUntil = now + 30000;',
+        '  }',
+        '  if (now < askUntil) {',
+        '    return true;',
+        '  }',
+        '  askUntil = 0;',
+        '  timeDue = now + 3600000;',
+        '  return false;',
+        '}',
+      ]
+    : ['bool isAsking() {', '  return now >= timeDue;', '}']),
+  '',
+  '// Asks for the time, again and again until it is told.',
   'void askTime() {',
   '  static uint64_t askAt = 0;',
   '  static bool opened = false;',
   '  uint8_t packet[48] = {0x1b};',
+  '  if (!isAsking()) {',
+  '    return;',
+  '  }',
   '  if (now >= askAt) {',
   '    askAt = now + 10000;',
   '    if (!opened) {',
@@ -205,7 +242,8 @@ const timeLines = [
   '    const uint64_t day = 86400000;',
   '    const uint64_t clock = (uint64_t(seconds) + 86400 + 3600 * hoursFromUtc) % 86400 * 1000;',
   '    clockStart = (clock + day - now % day) % day;',
-  '    askAt = now + day;',
+  '    timeDue = now + day;',
+  ...(sleeps ? ['    askUntil = 0;'] : []),
   '  }',
   '}',
 ];

@@ -1,4 +1,5 @@
 import { brought, quoted } from '../../code/index.js';
+import type { Design } from '../../design/index.js';
 import type { Board } from '../board.js';
 import { rests, topicOf, topicsOf } from '../network.js';
 
@@ -45,13 +46,13 @@ export const networkInPython: NonNullable<Board['network']> = (design, clock) =>
           'station = None',
           'join_at = 0',
           ...(sends ? mqttLines(rests(design)) : []),
-          ...(clock ? timeLines : []),
+          ...(clock ? timeLines(rests(design)) : []),
           '',
           '',
           '# Looks after all of it, a step each pass.',
           'def keep_joined():',
           '    global station, join_at',
-          `    if passwords is None${design.controller.sleep && sends ? ' or not waiting' : ''}:`,
+          `    if passwords is None${idle(design, clock)}:`,
           '        return',
           '    if station is None:',
           '        station = network.WLAN(network.STA_IF)',
@@ -67,6 +68,15 @@ export const networkInPython: NonNullable<Board['network']> = (design, clock) =>
       },
     ],
   };
+};
+
+/** A board that sleeps joins only where something is to be sent or asked. */
+const idle = (design: Design, clock: boolean): string => {
+  const wants = [
+    ...(design.notices.length > 0 ? ['waiting'] : []),
+    ...(clock ? ['is_asking()'] : []),
+  ];
+  return design.controller.sleep ? ` or not (${wants.join(' or ')})` : '';
 };
 
 const mqttLines = (sleeps: boolean): string[] => [
@@ -141,20 +151,42 @@ const mqttLines = (sleeps: boolean): string[] => [
   '        broker = None',
 ];
 
-const timeLines = [
+/** The time is asked for at first, and a day after the last answer. */
+const timeLines = (sleeps: boolean): string[] => [
+  'time_due = 0',
   'ask_at = 0',
+  ...(sleeps ? ['ask_until = 0'] : []),
   '',
   '',
-  '# Asks for the time once, and again each day; it waits for the answer up to a second.',
+  ...(sleeps
+    ? [
+        '# It stays awake for the time half a minute; without an answer it tries again in an hour.',
+        'def is_asking():',
+        '    global time_due, ask_until',
+        '    if passwords is None or now < time_due:',
+        '        return False',
+        '    if ask_until == 0:',
+        '        ask_until = now + 30000',
+        '    if now < ask_until:',
+        '        return True',
+        '    ask_until = 0',
+        '    time_due = now + 3600000',
+        '    return False',
+      ]
+    : ['def is_asking():', '    return now >= time_due']),
+  '',
+  '',
+  '# Asks for the time until it is told, each time waiting up to a second.',
   'def ask_time():',
-  '    global ask_at, clock_start',
-  '    if now < ask_at:',
+  `    global time_due, ask_at${sleeps ? ', ask_until' : ''}, clock_start`,
+  '    if not is_asking() or now < ask_at:',
   '        return',
-  '    ask_at = now + 60000',
+  '    ask_at = now + 10000',
   '    try:',
   '        clock = (ntptime.time() + 3600 * passwords.HOURS_FROM_UTC) % 86400',
   '    except OSError:',
   '        return',
-  '    ask_at = now + 86400000',
+  '    time_due = now + 86400000',
+  ...(sleeps ? ['    ask_until = 0'] : []),
   '    clock_start = (clock * 1000 - now) % 86400000',
 ];

@@ -82,7 +82,7 @@ export const radioBoardCpp: Board = {
     says: [],
     holds: [{ declares: 'lines', lines: [...setupLines(parts), ...sleepLines(parts)] }],
   }),
-  goesRound: ({ hears, sleeps, edges, lead, joins, sends }) => ({
+  goesRound: ({ hears, sleeps, edges, lead, joins, sends, asks }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -107,7 +107,7 @@ export const radioBoardCpp: Board = {
           ...(joins ? ['  keepJoined();'] : []),
           ...(sleeps && !edges
             ? [
-                `  if (asleep && wakesAt > now${lead ? ` + ${lead}` : ''}${sends ? ' && !isSending()' : ''}) {`,
+                `  if (asleep && wakesAt > now${lead ? ` + ${lead}` : ''}${sends ? ' && !isSending()' : ''}${asks ? ' && !isAsking()' : ''}) {`,
                 `    sleepFor(wakesAt - now${lead ? ` - ${lead}` : ''});`,
                 '  }',
               ]

@@ -182,7 +182,7 @@ export const radioBoard: Board = {
       ],
     };
   },
-  goesRound: ({ watchdog, sleeps, edges, hears, lead, joins, sends }) => ({
+  goesRound: ({ watchdog, sleeps, edges, hears, lead, joins, sends, asks }) => ({
     title: 'Over and over',
     says: [],
     holds: [
@@ -202,7 +202,7 @@ export const radioBoard: Board = {
           ...(joins ? ['    keep_joined()'] : []),
           ...(sleeps && !edges
             ? [
-                `    if asleep and wakes_at > now${lead ? ` + ${lead}` : ''}${sends ? ' and not is_sending()' : ''}:`,
+                `    if asleep and wakes_at > now${lead ? ` + ${lead}` : ''}${sends ? ' and not is_sending()' : ''}${asks ? ' and not is_asking()' : ''}:`,
                 `        lightsleep(${naps(lead, watchdog)})`,
               ]
             : []),

@@ -16,7 +16,7 @@ export interface LogSummary {
 
 /** How often what has happened, what came first first. */
 export function summaryOf({ events }: BoardLog): LogSummary[] {
-  const all = new Map<string, LoggedEvent[]>();
+  const all = new Map<string, [LoggedEvent, ...LoggedEvent[]]>();
   for (const event of events) {
     const key = `${event.kind} ${event.of}`;
     const known = all.get(key);
@@ -26,9 +26,8 @@ export function summaryOf({ events }: BoardLog): LogSummary[] {
   return [...all.values()].map(one);
 }
 
-function one(events: readonly LoggedEvent[]): LogSummary {
-  const first = events[0];
-  const last = events[events.length - 1];
+function one(events: readonly [LoggedEvent, ...LoggedEvent[]]): LogSummary {
+  const [first] = events;
   const { kind, of, id } = first;
   const isRule = kind === 'rule';
   return {
@@ -38,7 +37,7 @@ function one(events: readonly LoggedEvent[]): LogSummary {
     times: isRule ? events.filter(({ what }) => what === 'begins').length : events.length,
     ...(isRule ? { active: activeIn(events) } : {}),
     first,
-    last,
+    last: events.at(-1) ?? first,
   };
 }
 

@@ -139,7 +139,7 @@ export function transientReport(
     stimulus: snapshot(design, pickScene(design, undefined)).stimulus,
   });
   const names = Object.keys(run.nets);
-  const rows = run.times.map((t, i) => [t, ...names.map((n) => run.nets[n][i])]);
+  const rows = run.times.map((t, i) => [t, ...names.map((n) => run.nets[n]?.[i] ?? NaN)]);
   const failed = run.halt !== undefined || run.chatters.length > 0 || run.problems.length > 0;
   return {
     text: transientText(run),
@@ -209,8 +209,9 @@ export function noiseReport(design: Design, options: SolveOptions & { noise: str
 /** What noise makes of a reading, where a converter reads there. */
 function readingLine(design: Design, solution: Solution, pin: string, volts: number): string[] {
   const converter = pinConverter(design, pin);
-  if (!converter) return [];
-  const perCount = converter.reference(solution.parts[converter.part]) / converter.full;
+  const solved = converter && solution.parts[converter.part];
+  if (!solved) return [];
+  const perCount = converter.reference(solved) / converter.full;
   const counts = readingNoise(volts, perCount, converter.noise);
   return [
     `A reading there has ${counts.toPrecision(3)} counts r.m.s. with the converter's own noise and rounding.`,

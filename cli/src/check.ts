@@ -72,12 +72,12 @@ function mend(design: Design, scene: string | undefined): { made: Proven[]; desi
       present,
       present.scenes.find((s) => s.id === scene),
     );
-    const sure = roots
+    const [sure] = roots
       .filter(({ cures }) => cures.length === 1)
       .flatMap((root) => provenRoot(present, root).cures);
-    if (sure.length === 0) break;
-    made.push(sure[0]);
-    present = applyEdit(present, sure[0].edit);
+    if (!sure) break;
+    made.push(sure);
+    present = applyEdit(present, sure.edit);
   }
   return { made, design: present };
 }

@@ -101,7 +101,7 @@ function inputLevels(design: Design, solution: Solution): string[][] {
   return design.controller.pins.flatMap(({ pin, mode }) => {
     const volts = voltsAt(solution, pin);
     const solved = solution.parts[splitRef(pin).part];
-    if ((mode !== 'input' && mode !== 'pull-up') || volts === undefined) return [];
+    if ((mode !== 'input' && mode !== 'pull-up') || volts === undefined || !solved) return [];
     const level = pinLevel(design, pin, volts, solved);
     const meaning = level === 'either' ? 'low or high: between its thresholds' : level;
     return meaning ? [[pin, meaning, formatQuantity(volts, 'V', 4)]] : [];

@@ -46,7 +46,7 @@ export function parseSweep(design: Design, text: string): SweepRange {
       `--sweep ${text}: "${range}" is not a range. Write from:to:points with 2 to 100000 points, for example 0:100:51.`,
     );
   }
-  const value = (v: string): number => withinTarget(target, v, '--sweep');
+  const value = (v = ''): number => withinTarget(target, v, '--sweep');
   return { ...target, from: value(from), to: value(to), points };
 }
 
@@ -56,14 +56,16 @@ export function parseDrive(design: Design, text: string): Drive {
   const target = findTarget(design, name, '--drive');
   const id = target.part?.id ?? '';
   const points = list.split(',').map((pair) => pair.split(':'));
-  const times = points.map(([t]) => quantity(t, 's', '--drive'));
-  const values = points.map((pair) => {
-    if (pair.length !== 2) {
-      throw new BadInput(`--drive ${text}: "${pair.join(':')}" is not time:value.`);
+  const times = points.map(([t = '']) => quantity(t, 's', '--drive'));
+  const values = points.map(([time, value, ...more]) => {
+    if (time === undefined || value === undefined || more.length > 0) {
+      throw new BadInput(
+        `--drive ${text}: "${[time, value, ...more].filter((v) => v !== undefined).join(':')}" is not time:value.`,
+      );
     }
-    return withinTarget(target, pair[1], '--drive');
+    return withinTarget(target, value, '--drive');
   });
-  if (times.some((t, i) => t < 0 || (i > 0 && t < times[i - 1]))) {
+  if (times.some((t, i) => t < 0 || t < (times[i - 1] ?? 0))) {
     throw new BadInput(`--drive ${text}: the times must not be negative and must ascend.`);
   }
   return { part: id, of: target.of, times, values };

@@ -8,6 +8,7 @@ import { Page } from './page.js';
 import { putOnShelf } from './put-on-shelf.js';
 import { screensOfKeeping } from './screens-keeping.js';
 import { demoOf, faulty, large } from './merged.js';
+import { toldBy } from './told-by.js';
 import { tiredPack } from './tired-pack.js';
 
 /** Takes a picture of each main view from the demo data. */
@@ -91,20 +92,6 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
     },
   },
   {
-    name: 'either-or',
-    go: async (driver) => {
-      await openDemo(driver, 'Slipway beam', 'plan');
-      await view(driver, 'Either or');
-      const told = driver.wait(until.elementLocated(By.css('yu-either-or-view')), 20000);
-      await driver.wait(
-        until.elementTextMatches(told, /Controller: a program decides.*Then/s),
-        60000,
-      );
-      const bar = By.css('yu-either-or-view p-progressbar');
-      await driver.wait(async () => (await driver.findElements(bar)).length === 0, 60000);
-    },
-  },
-  {
     name: 'plan',
     go: async (driver) => {
       const stairs = demoOf('loft-stairs');
@@ -177,6 +164,15 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       await driver.wait(until.elementLocated(button), 20000).click();
       await driver.wait(until.elementLocated(By.css('yu-proof-bar .good')), 60000);
       await driver.sleep(500);
+    },
+  },
+  {
+    name: 'log',
+    go: async (driver) => {
+      await openDemo(driver, 'Loft stairs, two beams', 'log');
+      const file = toldBy('loft-stairs', 'Two of them, one after the other');
+      await driver.findElement(By.css('yu-log input[type=file]')).sendKeys(file);
+      await driver.wait(until.elementLocated(By.css('yu-log .both td')), 20000);
     },
   },
 ];

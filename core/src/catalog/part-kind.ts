@@ -251,6 +251,8 @@ export interface Acting<V = Params, K extends string = string> {
   does: 'sounds' | 'shines' | 'moves' | 'tells' | 'switches';
   /** That it acts tells nothing by itself. */
   indicates?: boolean;
+  /** It is told by radio: jammed, nobody hears that it began. */
+  byRadio?: boolean;
   /** Only a swing makes it act: in a steady state it never does. */
   inTime?: boolean;
   active(part: SolvedPart<K>, params: V): boolean;

@@ -1,3 +1,4 @@
+import { isJammed, type Jam } from './jammed.js';
 import { kindOf } from '../catalog/index.js';
 import { sayMode } from '../condition/index.js';
 import type { Design } from '../design/index.js';
@@ -54,6 +55,7 @@ export function eventsOf(
     logic: readonly LogicChange[];
     acting: readonly ActingChange[];
     outages?: readonly Outage[];
+    jams?: readonly Jam[];
   },
 ): Event[] {
   const chronicle = new Chronicle();
@@ -79,13 +81,20 @@ export function eventsOf(
     for (const event of change.events) {
       const said = sayEvent(design, event, change.logic);
       if (!said) continue;
-      const shown = event.kind === 'notice' ? shownOn(design, record.acting, change.t) : '';
-      chronicle.add({ t: change.t, ...said, text: said.text + shown }, event.because);
+      const told =
+        event.kind === 'notice'
+          ? lostIn(record.jams ?? [], change.t) + shownOn(design, record.acting, change.t)
+          : '';
+      chronicle.add({ t: change.t, ...said, text: said.text + told }, event.because);
     }
   }
   othersUntil(Infinity);
   return chronicle.events;
 }
+
+/** That nobody hears what is sent, in words. */
+const lostIn = (jams: readonly Jam[], t: number): string =>
+  isJammed(jams, t) ? '; the radio is jammed, and nobody hears it' : '';
 
 /** What shows what is told at a moment, in words. */
 function shownOn({ parts }: Design, acting: readonly ActingChange[], t: number): string {

@@ -20,7 +20,7 @@ const scene = (happenings: Happening[], more: Partial<Scene> = {}): Scene => ({
 });
 const outcome = (design: Design, s: Scene): string[] =>
   rehearse(design, s).verdicts.map((v) => v.outcome);
-const firings = (design: Design, s: Scene): Firing[] => firingsOf(design, rehearse(design, s));
+const firings = (design: Design, s: Scene): Firing[] => firingsOf(design, rehearse(design, s), s);
 
 describe('what fires', () => {
   it('a pattern of beats is one firing, from its first beat on', () => {
@@ -40,7 +40,9 @@ describe('what fires', () => {
       ({ logic }, i) =>
         i > 0 && 'show' in logic.playing && !('show' in record.logic[i - 1].logic.playing),
     );
-    const fired = firingsOf(figurehead, record).filter((f) => isSignOf(f, usualSigns(figurehead)));
+    const fired = firingsOf(figurehead, record, figurehead.scenes[0]).filter((f) =>
+      isSignOf(f, usualSigns(figurehead)),
+    );
     const after = fired.filter((f) => shows.some(({ t }) => f.t >= t && f.t < t + 11));
     expect(new Set(after.map((f) => Math.round(f.t))).size).toBe(shows.length);
   });

@@ -1,7 +1,8 @@
 import { kindOf } from '../catalog/index.js';
-import type { Design, Drive, Sign } from '../design/index.js';
+import type { Design, Drive, Scene, Sign } from '../design/index.js';
 import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
+import { isJammed, jamsIn, type Jam } from './jammed.js';
 import type { ActingChange, LogicChange } from './traces.js';
 import { usualSigns } from './usual-signs.js';
 
@@ -21,16 +22,25 @@ const beatSlack = 0.05;
 
 /**
  * Everything that fires: parts that act, unless they only indicate, a pattern of beats being one; and with
- * `quiet` signs besides, counts, modes and notices, which fire only where a happening asks for them.
+ * `quiet` signs besides, counts, modes and notices, which fire only where a happening asks for them. What is told by radio
+ * while it is jammed fires not.
  */
 export function firingsOf(
   design: Design,
   record: { acting: readonly ActingChange[]; logic: readonly LogicChange[] },
+  scene: Pick<Scene, 'happenings'>,
 ): Firing[] {
-  return [...partFirings(design, record), ...logicFirings(design, record.logic)].sort(
-    (a, b) => a.t - b.t,
-  );
+  const jams = jamsIn(scene);
+  return [
+    ...partFirings(design, record).filter((f) => !byRadio(design, f) || !isJammed(jams, f.t)),
+    ...logicFirings(design, record.logic, jams),
+  ].sort((a, b) => a.t - b.t);
 }
+
+const byRadio = ({ parts }: Design, { sign }: Firing): boolean => {
+  const part = sign.by === 'part' && parts.find((p) => p.id === sign.part);
+  return !!part && (kindOf(part).acts?.byRadio ?? false);
+};
 
 /** Whether a firing is one of some signs. */
 export const isSignOf = ({ sign }: Firing, signs: readonly Sign[]): boolean =>
@@ -109,16 +119,31 @@ function longestSilence(design: Design): number {
   return Math.max(0, ...offs);
 }
 
-/** What counts, modes and notices tell. */
-const logicFirings = (design: Design, log: readonly LogicChange[]): Firing[] =>
-  log.flatMap(({ t, events }) =>
+/** What counts, modes and notices tell; a notice that was lost is told when it is next sent. */
+function logicFirings(design: Design, log: readonly LogicChange[], jams: readonly Jam[]): Firing[] {
+  const lost = new Set<string>();
+  return log.flatMap(({ t, events }) =>
     events.flatMap((event): Firing[] => {
-      const told = signOf(design, event);
-      return told ? [{ ...told, t, end: t, because: `at ${formatQuantity(t, 's')}` }] : [];
+      const again = event.kind === 'notice' && lost.has(event.id);
+      const told = signOf(design, event, again);
+      if (!told) return [];
+      if (event.kind === 'notice') {
+        if (isJammed(jams, t)) {
+          lost.add(event.id);
+          return [];
+        }
+        lost.delete(event.id);
+      }
+      return [{ ...told, t, end: t, because: `at ${formatQuantity(t, 's')}` }];
     }),
   );
+}
 
-function signOf(design: Design, event: LogicEvent): Pick<Firing, 'sign' | 'what'> | undefined {
+function signOf(
+  design: Design,
+  event: LogicEvent,
+  again: boolean,
+): Pick<Firing, 'sign' | 'what'> | undefined {
   if (event.kind === 'counter') {
     const step = event.to - event.from;
     const what = `${nameOf(design.counters, event.id)} counted ${step > 0 ? 'up' : 'down'}`;
@@ -130,7 +155,7 @@ function signOf(design: Design, event: LogicEvent): Pick<Firing, 'sign' | 'what'
     const what = `${nameOf(design.machines, machine)} was ${nameOf(modes, mode)}`;
     return { sign: { by: 'mode', machine, mode }, what };
   }
-  if (event.kind !== 'notice' || event.why !== 'change') return undefined;
+  if (event.kind !== 'notice' || (event.why !== 'change' && !again)) return undefined;
   const what = `${nameOf(design.notices, event.id)} was sent`;
   return { sign: { by: 'notice', notice: event.id }, what };
 }

@@ -16,6 +16,7 @@ import type { Course } from './course.js';
 import { DamageWatch } from './damage-watch.js';
 import { looksAt } from './looks.js';
 import type { PlayMark } from './mark.js';
+import { jamsIn } from './jammed.js';
 import { haltWords } from './halt-words.js';
 import { EdgeWatch } from './edge-watch.js';
 import { Naps } from './naps.js';
@@ -384,6 +385,7 @@ export class Play implements Sleeper {
       relayOperations: recorder.relayOperations,
       outages: this.supervisor.outages.map((o) => ({ ...o, to: Math.min(o.to, scene.duration) })),
       asleep: this.naps.until(scene.duration),
+      jams: jamsIn(scene),
       acting: recorder.acting,
       logic: logicLog,
       ...this.electrical(),
@@ -435,9 +437,8 @@ export class Play implements Sleeper {
     };
   }
 
-  firings(): Firing[] {
-    return firingsOf(this.design, { acting: this.recorder.acting, logic: this.logicLog });
-  }
+  firings = (): Firing[] =>
+    firingsOf(this.design, { acting: this.recorder.acting, logic: this.logicLog }, this.scene);
 
   /** The scene as far as it was played. */
   private played(): Scene {

@@ -1,3 +1,4 @@
+import type { Jam } from './jammed.js';
 import type { PeakStress } from '../circuit/index.js';
 import type { Outage } from './supervisor.js';
 import type { ActingChange, LogicChange, Trace } from './traces.js';
@@ -31,6 +32,8 @@ export interface Rehearsal {
   outages: Outage[];
   /** From when to when the controller slept, s. */
   asleep: { from: number; to: number }[];
+  /** When nobody hears a radio. */
+  jams: Jam[];
   acting: ActingChange[];
   logic: LogicChange[];
   verdicts: Verdict[];

@@ -2,6 +2,7 @@ import { channelReader, kindOf, paramsOf, sayReading } from '../catalog/index.js
 import type { Channel, Design, Part } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Exposure } from './exposure.js';
+import type { Jam } from './jammed.js';
 import { nearest } from './log-query.js';
 import type { Recorded } from './verdict.js';
 
@@ -11,6 +12,8 @@ interface Window {
   dead: boolean;
   /** It does something to the design itself: that need not be felt. */
   alters: boolean;
+  /** When no radio is heard. */
+  jams: readonly Jam[];
   from: number;
   to: number;
 }
@@ -30,8 +33,14 @@ export function silentReason(design: Design, window: Window, record: Recorded): 
   const stood = out
     ? [`The controller did not run from ${formatQuantity(out.from, 's')} on: ${out.because}.`]
     : [];
+  const jammed = window.jams
+    .filter(({ start, end }) => start <= window.to && end >= window.from)
+    .map(
+      ({ start, end }) =>
+        `What was sent from ${formatQuantity(start, 's')} to ${formatQuantity(end, 's')} nobody heard: the radio was jammed.`,
+    );
   const reasons = design.channels.map((channel) => channelReason(design, channel, window, record));
-  return `${stimulus}. ${[...reasons, ...stood, ...cold].join(' ')}`;
+  return `${stimulus}. ${[...reasons, ...stood, ...jammed, ...cold].join(' ')}`;
 }
 
 /** That a sensor had not warmed up when it began. */

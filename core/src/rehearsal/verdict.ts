@@ -11,6 +11,7 @@ import {
 } from '../scene/index.js';
 import { Credit, type Told } from './credit.js';
 import { exposureOf, type Exposure } from './exposure.js';
+import { jamsIn } from './jammed.js';
 import { firingsOf, isSignOf, type Firing } from './firings.js';
 import type { Rig } from './rig.js';
 import { silentReason } from './silent-reason.js';
@@ -92,12 +93,12 @@ class Judging {
 
   constructor(
     private readonly design: Design,
-    scene: Scene,
+    private readonly scene: Scene,
     private readonly record: Recorded,
     private readonly met: readonly Met[],
     whatElse: Pick<Told, 'separate' | 'replay'>,
   ) {
-    this.firings = firingsOf(design, record);
+    this.firings = firingsOf(design, record, scene);
     this.usual = usualSigns(design);
     const spans = new Map(
       met.map(({ happening, exposure }) => {
@@ -178,7 +179,10 @@ class Judging {
 
   private silent({ happening, exposure, start, end }: Met): string {
     const { dead } = this;
-    const window = { dead, exposure, alters: alters(happening), from: start, to: end + grace };
+    const window = {
+      ...{ dead, exposure, alters: alters(happening), jams: jamsIn(this.scene) },
+      ...{ from: start, to: end + grace },
+    };
     return silentReason(this.design, window, this.record);
   }
 }
@@ -189,8 +193,8 @@ const unfired = ({ happening, exposure }: Met): Outcome =>
 
 /** Whether it does something to the design itself, rather than being felt. */
 function alters({ kind }: Happening): boolean {
-  const { alters: changes, hangs = false } = findHappeningKind(kind) ?? {};
-  return hangs || changes !== undefined;
+  const { alters: changes, hangs = false, jams = false } = findHappeningKind(kind) ?? {};
+  return hangs || jams || changes !== undefined;
 }
 
 /** Feeling without solving anew: emitters are taken as they are at the first moment of the scene. */

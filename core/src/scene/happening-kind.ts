@@ -101,6 +101,8 @@ export interface HappeningKind<V = Params> {
   breaks?: 'open' | 'across';
   /** The controller's program stands still meanwhile. */
   hangs?: boolean;
+  /** No message by radio is heard meanwhile. */
+  jams?: boolean;
   /** What is at stake where it has to be noticed. */
   danger?: Danger;
   /** What to keep in mind when it is tried for real. */

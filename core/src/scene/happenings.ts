@@ -9,6 +9,7 @@ import { batterySwapped } from './happenings/battery-swapped.js';
 import { clap } from './happenings/clap.js';
 import { coldNight } from './happenings/cold-night.js';
 import { crossing } from './happenings/crossing.js';
+import { dampSettles } from './happenings/damp-settles.js';
 import { curtainInDraught } from './happenings/curtain-in-draught.js';
 import { doorOpens } from './happenings/door-opens.js';
 import { duskFalls } from './happenings/dusk-falls.js';
@@ -32,6 +33,7 @@ import { personCrawls } from './happenings/person-crawls.js';
 import { personCreeps } from './happenings/person-creeps.js';
 import { personWalks } from './happenings/person-walks.js';
 import { pet } from './happenings/pet.js';
+import { radioJammed } from './happenings/radio-jammed.js';
 import { rain } from './happenings/rain.js';
 import { recordingPlays } from './happenings/recording-plays.js';
 import { smokeFills } from './happenings/smoke-fills.js';
@@ -85,6 +87,7 @@ export const happeningKinds: readonly HappeningKind[] = [
   duskFalls,
   lampOn,
   rain,
+  dampSettles,
   waterRises,
   waterRunsIn,
   waterFlows,
@@ -93,6 +96,7 @@ export const happeningKinds: readonly HappeningKind[] = [
   batterySwapped,
   supplyDips,
   programHangs,
+  radioJammed,
   knobTurned,
   wireBreaks,
   partComesOff,

@@ -95,6 +95,16 @@ describe('closed forms', () => {
     const wet = 1 - Math.exp(-drops * 60 * Math.PI * 9e-6);
     expect(given('rain', 'wet', 60)).toBeCloseTo(wet, 9);
   });
+  it('dew comes and goes in straight lines, on surfaces and in the air', () => {
+    for (const [t, share] of [
+      [900, 0.5],
+      [3600, 1],
+      [6300, 0.5],
+    ] as const) {
+      expect(given('damp-settles', 'wet', t, { wetted: 0.08 })).toBeCloseTo(0.08 * share, 12);
+      expect(given('damp-settles', 'humidity', t, { humid: 30 })).toBeCloseTo(30 * share, 12);
+    }
+  });
   it('a door’s edge moves along the chord 2·w·sin(α/2)', () => {
     expect(given('door-opens', 'gap', 3, { angle: 60, width: 1 }, [{ x: 10, y: 10 }])).toBeCloseTo(
       1,

@@ -2,9 +2,13 @@ import { isUtf8 } from 'node:buffer';
 import type { DesignMakeup, DesignSummary } from '@yurei/core/exchange';
 import type { EntityManager } from 'typeorm';
 import { asBytes, shownText, textFrom } from '../keeping/bytes.js';
+import { firstRow } from '../keeping/first-row.js';
 
 type Cell = ArrayBuffer;
-type Row = Record<string, Cell & number>;
+type Row = Record<Column, Cell & number>;
+type Column =
+  | ('id' | 'title' | 'purpose' | 'site' | 'answers' | 'makeup')
+  | ('savedAt' | 'openedAt' | 'example' | 'parts' | 'scenes' | 'version');
 
 /**
  * The shelf as JSON, last changed first, from columns alone.
@@ -15,7 +19,7 @@ export async function listShelf(
   manager: EntityManager,
   unreadable: ReadonlyMap<string, string>,
 ): Promise<Buffer> {
-  const [{ shelf }] = await manager.query<{ shelf: Cell }[]>(shelfAsJson);
+  const { shelf } = firstRow(await manager.query<{ shelf: Cell }[]>(shelfAsJson));
   const json = Buffer.from(shelf);
   if (unreadable.size === 0 && isUtf8(json)) return json;
   const rows = await manager.query<Row[]>(shelfByRow);

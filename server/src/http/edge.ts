@@ -34,7 +34,7 @@ export const shapes = {
 export function jsonBytes(limit: number): RequestHandler[] {
   return [
     (req, _res, next) => {
-      const [type, ...params] = (req.headers['content-type'] ?? '').toLowerCase().split(';');
+      const [type = '', ...params] = (req.headers['content-type'] ?? '').toLowerCase().split(';');
       const charset = params
         .map((p) => /^\s*charset\s*=\s*"?([^"\s]*)/.exec(p)?.[1])
         .find((c) => c);

@@ -39,7 +39,7 @@ export function upkeepRoutes(upkeep: Upkeep): Router {
 const ofType =
   (type: string): RequestHandler =>
   (req, _res, next) => {
-    if (req.headers['content-type']?.split(';')[0].trim().toLowerCase() === type) return next();
+    if (req.headers['content-type']?.split(';')[0]?.trim().toLowerCase() === type) return next();
     throw new ProblemError(415, 'Another kind of file', `Send the header Content-Type: ${type}.`);
   };
 

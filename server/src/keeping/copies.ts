@@ -48,7 +48,7 @@ export class Copies {
     if (!existsSync(this.folder)) return [];
     return readdirSync(this.folder)
       .flatMap((name) => {
-        const [, number, kind, date] =
+        const [, number, kind = '', date = ''] =
           /^(\d{6,})-([a-z-]+)-(\d{4}-\d\d-\d\d)\.sqlite$/.exec(name) ?? [];
         return number ? [{ name, number: Number(number), kind, date }] : [];
       })

@@ -3,6 +3,7 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { connect, rawOf } from './connection.js';
 import { LogOnDisk } from './log-on-disk.js';
 import { asTrouble, StoreTrouble } from './trouble.js';
+import { firstRow } from './first-row.js';
 
 /** How long a write waits for another program to finish its own, ms, and how often it looks. */
 const waitLimit = 2000;
@@ -230,17 +231,14 @@ export class Database {
     const now = performance.now();
     const ran = Math.max(0, now - this.clock) / 1000;
     this.clock = now;
-    const [tick] = await manager.query<Tick[]>(
-      'UPDATE keeper SET writes = writes + 1, seconds = seconds + ? RETURNING writes, seconds',
-      [ran],
-    );
-    return tick;
+    const sql =
+      'UPDATE keeper SET writes = writes + 1, seconds = seconds + ? RETURNING writes, seconds';
+    return firstRow(await manager.query<Tick[]>(sql, [ran]));
   }
 }
 
 async function writesOf(manager: EntityManager): Promise<number> {
-  const [row] = await manager.query<{ writes: number }[]>('SELECT writes FROM keeper');
-  return row.writes;
+  return firstRow(await manager.query<{ writes: number }[]>('SELECT writes FROM keeper')).writes;
 }
 
 /** Puts what stands in the log into the file, which then holds everything. */

@@ -2,6 +2,7 @@ import { existsSync, statSync } from 'node:fs';
 import { migrations, schemaVersion } from './migrations/index.js';
 import { applicationId } from './migrations/mark.js';
 import { openUntouched, type RawDatabase } from './raw-database.js';
+import { firstRow } from './first-row.js';
 
 /** What a file in the place of the database is, as far as looking without touching tells. */
 export type Identity =
@@ -26,8 +27,12 @@ export function identify(file: string): Identity {
 }
 
 function identityOf(raw: RawDatabase): Identity {
-  const [{ application_id: id }] = raw.pragma('application_id') as { application_id: number }[];
-  const [{ user_version: schema }] = raw.pragma('user_version') as { user_version: number }[];
+  const { application_id: id } = firstRow(
+    raw.pragma('application_id') as { application_id: number }[],
+  );
+  const { user_version: schema } = firstRow(
+    raw.pragma('user_version') as { user_version: number }[],
+  );
   if (id === applicationId)
     return schema > schemaVersion ? { is: 'newer', schema } : { is: 'ours', schema };
   const tables = raw.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").all() as {

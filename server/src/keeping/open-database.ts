@@ -139,4 +139,4 @@ function cureOf(error: unknown): string {
 }
 
 const reasonOf = (error: unknown): string =>
-  error instanceof Error ? error.message.split('\n')[0] : String(error);
+  error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error);

@@ -186,7 +186,9 @@ export class StudyDesk {
       return await this.pool.rehearse(task, this.limit * seeds.length, entry.abort.signal);
     } catch (error) {
       if (!(error instanceof TrialsEnded)) throw error;
-      if (seeds.length === 1) return [givenUp(portion, error.message)];
+      const [only, ...others] = seeds;
+      if (only !== undefined && others.length === 0)
+        return [givenUp(portion.case, only, error.message)];
     }
     const alone: string[] = [];
     for (const seed of seeds)
@@ -239,9 +241,9 @@ function either(of: AbortSignal): { signal: AbortSignal; stop: () => void } {
   };
 }
 
-function givenUp({ case: index, seeds }: Portion, trouble: string): string {
+function givenUp(index: number, seed: number, trouble: string): string {
   const trial: KeptTrial = {
-    seed: seeds[0],
+    seed,
     outcomes: {},
     strays: 0,
     trouble,

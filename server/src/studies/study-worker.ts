@@ -30,9 +30,11 @@ function rehearseSome({ id, document, study, case: index, seeds }: StudyTask): s
   const { design, study: asked, cases } = last.prepared;
   const scene = design.scenes.find((s) => s.id === asked.scene);
   if (!scene) throw new RangeError(`The design has no scene “${asked.scene}”.`);
+  const one = cases[index];
+  if (!one) throw new RangeError(`The study has no case ${index}.`);
   return seeds.map((seed) => {
     // What was sampled is sampled again by its seed when it is looked at.
-    const { sampled: _, ...trial } = caseTrial(cases[index], scene, asked, seed);
+    const { sampled: _, ...trial } = caseTrial(one, scene, asked, seed);
     return JSON.stringify({ case: index, night: trial satisfies KeptTrial });
   });
 }

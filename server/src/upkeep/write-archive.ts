@@ -1,12 +1,13 @@
 import { closeSync, fsyncSync, openSync, renameSync, rmSync, writeSync } from 'node:fs';
 import { strToU8, Zip, ZipDeflate } from 'fflate';
 import { asBytes, shownText } from '../keeping/bytes.js';
+import { firstRow } from '../keeping/first-row.js';
 import { unpackNow } from '../keeping/packing.js';
 import { openRaw, type RawDatabase } from '../keeping/raw-database.js';
 import type { ArchivedDesign, ArchivedStudy, Manifest } from './archive-shape.js';
 
 type Cell = ArrayBuffer;
-type Row = Record<string, Cell & number>;
+type Row<Column extends string> = Record<Column, Cell & number>;
 
 /** How long it waits for who is writing, ms. */
 const busyTimeout = 2000;
@@ -68,13 +69,17 @@ function zipInto(out: number): Add {
   };
 }
 
-const all = (raw: RawDatabase, sql: string, ...of: string[]): Row[] =>
-  raw.prepare(sql).all(...of) as Row[];
+const all = <Column extends string>(
+  raw: RawDatabase,
+  sql: string,
+  ...of: string[]
+): Row<Column>[] => raw.prepare(sql).all(...of) as Row<Column>[];
 
 function designsIn(raw: RawDatabase): ArchivedDesign[] {
-  const [{ seconds }] = all(raw, 'SELECT seconds FROM keeper');
-  const columns = asBytes('id', 'title', 'created_at', 'saved_at', 'answers');
-  return all(
+  const { seconds } = firstRow(all<'seconds'>(raw, 'SELECT seconds FROM keeper'));
+  const texts = ['id', 'title', 'created_at', 'saved_at', 'answers'] as const;
+  const columns = asBytes(...texts);
+  return all<(typeof texts)[number] | 'version'>(
     raw,
     `SELECT ${columns}, version FROM design WHERE removed_at = '' ORDER BY touched`,
   ).map((row) => {
@@ -87,7 +92,7 @@ function designsIn(raw: RawDatabase): ArchivedDesign[] {
       savedAt: shownText(row['saved_at']),
       answers: shownText(row['answers']),
       file: `designs/${id}/design.yurei.json`,
-      revisions: all(
+      revisions: all<'version' | 'saved_at' | 'ran_for'>(
         raw,
         `SELECT version, ${asBytes('saved_at')}, ran_for FROM revision WHERE design_id = ? ORDER BY version`,
         id,
@@ -103,20 +108,21 @@ function designsIn(raw: RawDatabase): ArchivedDesign[] {
 }
 
 function studiesOf(raw: RawDatabase, design: string): ArchivedStudy[] {
-  const texts = ['id', 'made_at', 'state', 'scene', 'ask', 'trouble'];
+  const texts = ['id', 'made_at', 'state', 'scene', 'ask', 'trouble'] as const;
   const sql = `SELECT ${asBytes(...texts)}, done, wanted FROM study WHERE design_id = ? ORDER BY seq`;
-  return all(raw, sql, design).map((row) => {
-    const [id, madeAt, state, scene, ask, trouble] = texts.map((t) => shownText(row[t]));
+  return all<(typeof texts)[number] | 'done' | 'wanted'>(raw, sql, design).map((row) => {
+    const text = (of: (typeof texts)[number]): string => shownText(row[of]);
+    const [id, state] = [text('id'), text('state')];
     return {
       id,
-      madeAt,
+      madeAt: text('made_at'),
       // What is under way here is not where it is taken in.
       state: (state === 'running' ? 'stopped' : state) as ArchivedStudy['state'],
-      scene,
-      ask: ask as ArchivedStudy['ask'],
+      scene: text('scene'),
+      ask: text('ask') as ArchivedStudy['ask'],
       done: row['done'],
       wanted: row['wanted'],
-      trouble,
+      trouble: text('trouble'),
       file: `designs/${design}/studies/${id}.json`,
     };
   });
@@ -128,19 +134,22 @@ function addDesign(
   add: Add,
 ): void {
   const bytes = (sql: string, ...of: string[]): Uint8Array[] =>
-    all(raw, sql, ...of).map((row) => new Uint8Array(Object.values(row)[0]));
-  const [document] = bytes('SELECT document FROM design WHERE id = ?', id);
+    all(raw, sql, ...of).flatMap((row) =>
+      Object.values<Cell>(row).map((cell) => new Uint8Array(cell)),
+    );
+  const one = (sql: string, ...of: string[]): Uint8Array => firstRow(bytes(sql, ...of));
+  const document = one('SELECT document FROM design WHERE id = ?', id);
   add(file, document);
   for (const { version, file: name } of revisions) {
-    const [packed] = bytes(
+    const packed = one(
       `SELECT document FROM revision WHERE design_id = ? AND version = ${version}`,
       id,
     );
     add(name, unpacked(packed));
   }
   for (const { id: study, file: name } of studies) {
-    const [of] = bytes('SELECT document FROM study WHERE id = ?', study);
-    const [asked] = bytes('SELECT study FROM study WHERE id = ?', study);
+    const of = one('SELECT document FROM study WHERE id = ?', study);
+    const asked = one('SELECT study FROM study WHERE id = ?', study);
     const trials = bytes(
       'SELECT nights FROM study_nights WHERE study_id = ? ORDER BY portion',
       study,

@@ -31,6 +31,7 @@ export const networkMessage = definePart({
   acts: {
     word: 'sent',
     does: 'tells',
+    byRadio: true,
     active: (part, p) => across(part, 'send', 'GND') > p.from,
     because: (part, p) =>
       `${formatQuantity(at(part, 'send'), 'V')} at its pin; it is sent above ${formatNominal(p.from, 'V')}`,

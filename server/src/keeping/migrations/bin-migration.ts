@@ -1,7 +1,8 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { factsOf } from '../design-facts.js';
+import { firstRow } from '../first-row.js';
 
-type Row = Record<string, ArrayBuffer>;
+type Row = Record<'document', ArrayBuffer>;
 
 /** A bin for what is removed, examples told apart, when a design was opened, and what it is made of for the shelf's filters. */
 export class BinMigration1764300000000 implements MigrationInterface {
@@ -17,10 +18,8 @@ export class BinMigration1764300000000 implements MigrationInterface {
       await runner.query(`ALTER TABLE design ADD COLUMN ${column}`);
     const rows = (await runner.query('SELECT rowid AS r FROM design')) as { r: number }[];
     for (const { r } of rows) {
-      const [{ document }] = (await runner.query(
-        'SELECT CAST(document AS BLOB) AS document FROM design WHERE rowid = ?',
-        [r],
-      )) as Row[];
+      const sql = 'SELECT CAST(document AS BLOB) AS document FROM design WHERE rowid = ?';
+      const { document } = firstRow((await runner.query(sql, [r])) as Row[]);
       const facts = factsOf(new Uint8Array(document));
       if (facts)
         await runner.query('UPDATE design SET makeup = ? WHERE rowid = ?', [facts.makeup, r]);

@@ -2,8 +2,9 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { factsOf, noFacts } from '../design-facts.js';
 import { packNow } from '../packing.js';
 import { applicationId } from './mark.js';
+import { firstRow } from '../first-row.js';
 
-type Row = Record<string, ArrayBuffer>;
+type Row<Column extends string> = Record<Column, ArrayBuffer>;
 
 /**
  * Columns for what the shelf shows, revisions packed, studies in the order in which they were begun with their nights
@@ -87,10 +88,12 @@ async function moveDesigns(runner: QueryRunner): Promise<void> {
     r: number;
   }[];
   for (const [touched, { r }] of rows.entries()) {
-    const [row] = (await runner.query(
-      'SELECT CAST(document AS BLOB) AS document, CAST(title AS BLOB) AS title FROM design WHERE rowid = ?',
-      [r],
-    )) as Row[];
+    const row = firstRow(
+      (await runner.query(
+        'SELECT CAST(document AS BLOB) AS document, CAST(title AS BLOB) AS title FROM design WHERE rowid = ?',
+        [r],
+      )) as Row<'document' | 'title'>[],
+    );
     const { title, purpose, site, parts, scenes } = factsOf(Buffer.from(row.document)) ?? {
       ...noFacts,
       title: Buffer.from(row.title).toString(),
@@ -106,10 +109,12 @@ async function moveDesigns(runner: QueryRunner): Promise<void> {
 async function moveRevisions(runner: QueryRunner): Promise<void> {
   const rows = (await runner.query('SELECT rowid AS r FROM revision')) as { r: number }[];
   for (const { r } of rows) {
-    const [{ document }] = (await runner.query(
-      'SELECT CAST(document AS BLOB) AS document, 1 AS one FROM revision WHERE rowid = ?',
-      [r],
-    )) as Row[];
+    const { document } = firstRow(
+      (await runner.query(
+        'SELECT CAST(document AS BLOB) AS document, 1 AS one FROM revision WHERE rowid = ?',
+        [r],
+      )) as Row<'document'>[],
+    );
     // Saves until now lie before the count of seconds: as far as they lie before the newest of them.
     await runner.query(
       `INSERT INTO revision_3 SELECT design_id, version, saved_at,
@@ -125,12 +130,14 @@ async function moveStudies(runner: QueryRunner): Promise<void> {
     r: number;
   }[];
   for (const { r } of rows) {
-    const [row] = (await runner.query(
-      `SELECT CAST(document AS BLOB) AS document, CAST(study AS BLOB) AS study, CAST(nights AS BLOB) AS nights
-       FROM study WHERE rowid = ?`,
-      [r],
-    )) as Row[];
-    const packed = (column: string): Buffer => packNow(Buffer.from(row[column]));
+    const row = firstRow(
+      (await runner.query(
+        `SELECT CAST(document AS BLOB) AS document, CAST(study AS BLOB) AS study, CAST(nights AS BLOB) AS nights
+         FROM study WHERE rowid = ?`,
+        [r],
+      )) as Row<'document' | 'study' | 'nights'>[],
+    );
+    const packed = (column: keyof typeof row): Buffer => packNow(Buffer.from(row[column]));
     await runner.query(
       `INSERT INTO study_3 SELECT NULL, id, design_id, made_at, state, scene, ask, done, wanted, trouble, ?, ?
        FROM study WHERE rowid = ?`,

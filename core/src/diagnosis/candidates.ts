@@ -2,7 +2,9 @@ import type { Finding } from '../check/index.js';
 import { splitRef, type Design } from '../design/index.js';
 import { slipKinds } from '../slip/index.js';
 import { placesOf, type Candidate } from './candidate.js';
+import { missingLoads } from './missing-loads.js';
 import { missingResistors } from './missing-parts.js';
+import { missingSupplies } from './missing-supplies.js';
 import { likelyWires, neededWires, otherWires } from './missing-wires.js';
 
 /** What rules propose. */
@@ -60,8 +62,16 @@ export const stages: readonly ((design: Design, findings: readonly Finding[]) =>
   (design, findings) => {
     const { near, far } = undone(design, findings);
     const wires = likelyWires(design, findings);
-    return [...remedies(findings), ...neededWires(design, findings), ...near, ...wires, ...far];
+    return [
+      ...remedies(findings),
+      ...neededWires(design, findings),
+      ...missingLoads(design),
+      ...near,
+      ...wires,
+      ...far,
+    ];
   },
   otherWires,
+  missingSupplies,
   missingResistors,
 ];

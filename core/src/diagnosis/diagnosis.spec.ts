@@ -235,7 +235,43 @@ describe('a load that is missing', () => {
   it('is not made up for by a wire from its driver to the supply, nor by one that shorts its fuse', () => {
     const design = without('pontoon-walkway-light', 'H1');
     const { roots } = seen(design);
-    expect(roots.map((r) => r.finding.about).flat()).toEqual(expect.arrayContaining(['Q1', 'F1']));
-    expect(roots.flatMap((r) => r.cures.map((c) => c.label))).toEqual([]);
+    const told = roots.flatMap(({ finding, effects }) => [finding, ...effects]);
+    expect(told.flatMap((f) => f.about)).toEqual(expect.arrayContaining(['Q1', 'F1']));
+    expect(roots.flatMap((r) => r.cures.map((c) => c.label))).toEqual([
+      'Add Light strip, 12 V between F1.b and Q1.d',
+    ]);
+  });
+});
+
+describe('a part that was left out', () => {
+  const left = (name: string, part: string): Design =>
+    applyEdit(demo(name), { type: 'remove-part', id: part });
+  it.each([
+    // A drain and a fuse are loose, an output is called Strip.
+    ['workbench-lamp', 'H1', /^Add Light strip, 12 V between F1\.b and Q1\.d$/],
+    // Two ends led to its plus, and its diode tells where its minus was.
+    ['sea-chest-stars', 'Y1', /^Add Solenoid or valve coil between D1\.k and F1\.b and D1\.a$/],
+    // Behind a resistor stands an LED, though other lamps are called lamps too.
+    ['loft-stairs', 'D2', /^Add Indicator LED between R6\.b and /],
+    // Nothing is fed: a supply, with all that is loose.
+    ['slipway-beam', 'G1', /^Feed U1\.VIN and P1\.plus and D1\.k from 9\sV$/],
+  ])('%s without %s: it is proposed as what the design asks for', (name, part, label) => {
+    const [root] = seen(left(name, part)).roots;
+    expect(root?.cures[0]?.label).toMatch(label);
+    expectCured(left(name, part), demo(name));
+  });
+
+  it('is not guessed where no output tells what it drives', () => {
+    const bad = left('workbench-lamp', 'H1');
+    const nameless = { ...bad, outputs: bad.outputs.map((o) => ({ ...o, name: 'D9' })) };
+    const labels = seen(nameless).roots.flatMap((r) => r.cures.map((c) => c.label));
+    expect(labels.filter((l) => l.startsWith('Add Light strip'))).toEqual([]);
+  });
+
+  it('is never on the mains', () => {
+    const bad = left('workbench-lamp', 'H1');
+    const called = { ...bad, outputs: bad.outputs.map((o) => ({ ...o, name: 'Mains appliance' })) };
+    const kinds = seen(called).roots.flatMap((r) => JSON.stringify(r.cures));
+    expect(kinds.join()).not.toMatch(/mains-appliance/);
   });
 });

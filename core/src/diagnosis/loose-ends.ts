@@ -35,3 +35,14 @@ function toldOf(design: Design, wiring: Wiring, told: ReadonlySet<string>): Term
     .filter((ref) => wiring.wired(ref) && splitRef(ref).part !== '');
   return [...named, ...ofParts];
 }
+
+/** Terminals that a part which was left out would leave without a wire: not what a sensor offers besides. */
+export const lostEnds = (design: Design, wiring: Wiring): TerminalRef[] =>
+  openTerminals(design, wiring).filter((ref) =>
+    wiring
+      .ends(ref)
+      .every(
+        ({ kind, terminal }) =>
+          !terminal.optional && !(kind.stage === 'feels' && terminal.role === 'signal-out'),
+      ),
+  );

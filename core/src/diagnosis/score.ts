@@ -1,5 +1,5 @@
 import { check, gatherEvidence, type Evidence } from '../check/index.js';
-import { applyEdit, splitRef, type Design, type Scene } from '../design/index.js';
+import { applyEdit, splitRef, type Design, type Edit, type Scene } from '../design/index.js';
 import type { Slip } from '../slip/index.js';
 import type { Cure } from './candidate.js';
 import { diagnose, type Root } from './diagnose.js';
@@ -62,6 +62,18 @@ function meet(design: Design, a: readonly string[], b: readonly string[]): boole
   return b.flatMap(small).some((place) => places.has(place));
 }
 
+/** What a cure makes of a design; a part that it puts where one was left out goes by that one's id. */
+function inItsPlace(sound: Design, bad: Design, edit: Edit): Design {
+  const gone = sound.parts.find((p) => !bad.parts.some((q) => q.id === p.id));
+  const added = applyEdit(bad, edit).parts.filter((p) => !bad.parts.some((q) => q.id === p.id));
+  const put = added.find((p) => p.kind === gone?.kind);
+  if (!gone || !put) return applyEdit(bad, edit);
+  const as = JSON.stringify(edit)
+    .replaceAll(`"${put.id}"`, `"${gone.id}"`)
+    .replaceAll(`"${put.id}.`, `"${gone.id}.`);
+  return applyEdit(bad, JSON.parse(as) as Edit);
+}
+
 /** Makes a slip and looks at what is said of it. */
 export function scoreSlip(sound: Sound, slip: Slip): Scored {
   const { design, scene, known } = sound;
@@ -72,7 +84,7 @@ export function scoreSlip(sound: Sound, slip: Slip): Scored {
   const { roots } = diagnose(bad, scene, evidence);
   const [root] = roots.filter((r) => !known.has(r.finding.id)) as (Root | undefined)[];
   const cure = root?.cures.at(0);
-  const after = (c: Cure): Evidence => gatherEvidence(applyEdit(bad, c.edit), scene);
+  const after = (c: Cure): Evidence => gatherEvidence(inItsPlace(design, bad, c.edit), scene);
   const far = (c: Cure): number => distance(sound.evidence, after(c));
   const clean = (c: Cure): boolean =>
     check(after(c)).every((f) => !isOpen(f) || known.has(f.id)) && far(c) === 0;

@@ -9,7 +9,7 @@ export const solenoid = definePart({
   label: 'Solenoid or valve coil',
   summary: 'Pulls a plunger or opens a valve while current flows.',
   prefix: 'Y',
-  words: ['solenoid', 'valve', 'latch', 'plunger', 'lock', 'water', 'coil'],
+  words: ['solenoid', 'valve', 'latch', 'bolt', 'plunger', 'lock', 'water', 'coil'],
   stage: 'acts',
   terminals: [
     { id: 'plus', label: '+', role: 'coil' },

@@ -4,6 +4,7 @@ import {
   terminalRef,
   type Design,
   type Output,
+  type Part,
   type TerminalRef,
 } from '../design/index.js';
 import { indicates } from '../rehearsal/index.js';
@@ -19,63 +20,82 @@ const mostEnds = 3;
 
 /**
  * What outputs are to drive where nothing behind them acts: a part of a kind that the output's own name tells, with all
- * ends that are loose there at one of its leads.
+ * ends that are loose there.
  */
 export function missingLoads(design: Design): Candidate[] {
   const wiring = wiringOf(design);
   const open = lostEnds(design, wiring);
   if (open.length === 0 || open.length > mostEnds) return [];
   // Behind a resistor stands a lamp of a few milliamperes, and nothing else does.
-  const limited = open.some((ref) => {
-    const part = design.parts.find((p) => p.id === splitRef(ref).part);
-    return part !== undefined && kindOf(part).resistance !== undefined;
-  });
+  const limited = partsAt(design, open).some(isResistor);
   return design.outputs.flatMap((output) => {
     const branch = branchOf(design, output.pin);
-    const acts = design.parts.some((p) => branch.includes(p.id) && kindOf(p).acts && !indicates(p));
-    const near = open.some((ref) => branch.includes(splitRef(ref).part));
-    if (acts || !near) return [];
-    const ways = waysFor(design, wiring, open);
+    const there = design.parts.filter((p) => branch.includes(p.id));
+    const acts = there.some((p) => kindOf(p).acts && !indicates(p));
+    if (acts || !partsAt(design, open).some((p) => there.includes(p))) return [];
+    const direct = there.every(isResistor);
+    const ways = waysFor(design, wiring, open).filter(
+      (way) => !direct || isLit(wiring, way, output),
+    );
     return kindsCalled(output)
       .filter((kind) => (kind.junctions !== undefined) === limited)
       .flatMap((kind, i) => ways.map((way) => load(design, output, kind, way, i)));
   });
 }
 
+const isResistor = (part: Part): boolean => kindOf(part).resistance !== undefined;
+
+const partsAt = ({ parts }: Design, refs: readonly TerminalRef[]): Part[] =>
+  parts.filter((p) => refs.some((ref) => splitRef(ref).part === p.id));
+
 /** What stands at each lead of a part: the ends that are joined with it. */
 type Way = readonly [plus: readonly TerminalRef[], minus: readonly TerminalRef[]];
 
+/** Whether what a pin feeds by itself acts as long as its output is on: to ground where that is high. */
+const isLit = (wiring: Wiring, [, minus]: Way, { active }: Output): boolean =>
+  minus.some((ref) => wiring.nature(wiring.net(ref)) === 'ground') === (active === 'high');
+
 /**
- * All loose ends at one lead, and at the other a rail, or the other end of a diode that is loose; of two ends also one at each.
- * The first lead of a part is its plus: it leads to no ground, and the second to no supply.
+ * Ends behind a fuse at the plus, the others at the minus or, where a loose diode tells where that is, at the plus too. Without a
+ * fuse all loose ends at one lead, and at the other a rail or the other end of a loose diode; of two ends also one at each. The first lead
+ * of a part is its plus: it leads to no ground, and the second to no supply.
  */
 function waysFor(design: Design, wiring: Wiring, open: readonly TerminalRef[]): Way[] {
   const [ground, ...supplies] = railsOf(design);
-  const beside = open.flatMap((ref) => {
-    const part = design.parts.find((p) => p.id === splitRef(ref).part);
-    const terminals = part ? kindOf(part).terminals : [];
-    if (!part || terminals.length !== 2) return [];
-    return terminals
-      .map((t) => terminalRef(part.id, t.id))
-      .filter((end) => end !== ref && wiring.wired(end))
-      .filter((end) => wiring.ends(end).every((e) => e.terminal.role !== 'pin'));
-  });
+  const fed = open.filter((ref) => partsAt(design, [ref]).some((p) => kindOf(p).fuse));
+  const rest = open.filter((ref) => !fed.includes(ref));
+  const beside = rest.flatMap((ref) => otherEnd(design, wiring, ref));
+  const grounds = ground ? [ground] : [];
+  const toMinus = (refs: readonly TerminalRef[]): Way[] =>
+    apart(wiring, refs).map((ref): Way => [open, [ref]]);
+  if (fed.length > 0) return rest.length > 0 ? [[fed, rest], ...toMinus(beside)] : toMinus(grounds);
   const [one, other, ...more] = open;
-  const apart: Way[] =
-    one && other && more.length === 0
-      ? [
+  return [
+    ...(one && other && more.length === 0
+      ? ([
           [[one], [other]],
           [[other], [one]],
-        ]
-      : [];
-  const each = (refs: readonly TerminalRef[]): TerminalRef[] => [
-    ...new Map([...refs].reverse().map((ref) => [wiring.net(ref), ref])).values(),
+        ] as Way[])
+      : []),
+    ...toMinus([...grounds, ...beside]),
+    ...apart(wiring, [...supplies, ...beside]).map((ref): Way => [[ref], open]),
   ];
-  return [
-    ...apart,
-    ...each([...(ground ? [ground] : []), ...beside]).map((ref): Way => [open, [ref]]),
-    ...each([...supplies, ...beside]).map((ref): Way => [[ref], open]),
-  ];
+}
+
+/** One of each net, the first. */
+const apart = (wiring: Wiring, refs: readonly TerminalRef[]): TerminalRef[] => [
+  ...new Map([...refs].reverse().map((ref) => [wiring.net(ref), ref])).values(),
+];
+
+/** Where the other lead of a part with two leads is, unless that is a pin. */
+function otherEnd(design: Design, wiring: Wiring, ref: TerminalRef): TerminalRef[] {
+  const [part] = partsAt(design, [ref]);
+  const terminals = part ? kindOf(part).terminals : [];
+  if (!part || terminals.length !== 2 || isResistor(part)) return [];
+  return terminals
+    .map((t) => terminalRef(part.id, t.id))
+    .filter((end) => end !== ref && wiring.wired(end))
+    .filter((end) => wiring.ends(end).every((e) => e.terminal.role !== 'pin'));
 }
 
 /** Kinds with two leads that act, none of them on the mains, and answer to any word of an output's name; the nearest first. */

@@ -45,7 +45,23 @@ const horn =
   'led H, resistor RH ohms=330, sounder-12v P, rectifier-diode D, npn-transistor Q, resistor RQ ohms=820';
 const freewheel = 'D.a P.minus, D.k P.plus';
 
+/** The same board fed at the terminal where its own voltage comes out. */
+const pastRegulator = (volts: number): Design => {
+  const design = withParam(photo(600), 'G', 'volts', volts);
+  const wires = design.wires.map((w) => (w.to === 'U.VIN' ? { ...w, to: 'U.5V' } : w));
+  return { ...design, wires };
+};
+
+/** With one value of one part set otherwise. */
+const withParam = (design: Design, id: string, param: string, value: number): Design =>
+  applyEdit(design, { type: 'set-param', id, param, value });
+
 const cases: RuleCase[] = [
+  // What is fed by the board stands above a reference of 1.1 V: it reads the same from there on.
+  ['reference-mismatch', withParam(photo(600), 'U', 'reference', 1), photo(600)],
+  // Through its regulator a board needs more than its own 5 V; past it that is enough.
+  ['supply-low', withParam(photo(600), 'G', 'volts', 5), photo(600)],
+  ['supply-low', withParam(photo(600), 'G', 'volts', 5), pastRegulator(5)],
   [
     'actuator-dead',
     onBoard('active-buzzer P amps=0.01', 'P.plus U.D8', output('U.D8')),

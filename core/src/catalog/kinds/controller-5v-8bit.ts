@@ -114,6 +114,7 @@ export const controller5v8bit = definePart({
   converter: {
     bits: (p) => p.bits,
     reference: (part, p) => (p.reference === '1.1 V inside' ? bandGap : across(part, '5V', 'GND')),
+    chosen: { param: 'reference', supply: 0 },
     noise: (p) => p.noise,
     // One and a half clocks of 125 kHz, through the multiplexer.
     sampling: (p) => ({ farads: p.sample, seconds: 12e-6, ohms: 10e3 }),

@@ -2,7 +2,7 @@ import { channelReader, kindOf, paramsOf, type ChannelReader } from '../../catal
 import { splitRef, type Channel, type Part, type TerminalRef } from '../../design/index.js';
 import { Draft } from '../../wiring/index.js';
 import { allStates, solvedIn, voltsIn, type Evidence } from '../evidence.js';
-import type { Found, Rule } from '../finding.js';
+import type { Fix, Found, Rule } from '../finding.js';
 import { across, bridge, refOf, withFix } from '../lookup.js';
 import { ohms, percent, volts } from '../words.js';
 
@@ -113,21 +113,31 @@ export const referenceMismatch: Rule = {
       const own = ownSupply(board);
       return dividerTops(evidence, channel.pin).flatMap((top): Found[] => {
         const fed = voltsIn(quiet, top);
-        const follows =
+        const isOwn =
           own !== undefined &&
           wiring.same(top, own) &&
           Math.abs((fed ?? 0) - reference) < 0.02 * reference;
-        if (fed === undefined || follows) return [];
+        if (fed === undefined || isOwn) return [];
         const at = voltsIn(quiet, channel.pin) ?? 0;
         const tenth = reader.share(at, solved) - reader.share(0.9 * at, solved);
-        if (tenth < 2) return [];
+        const ends = at > reference;
+        if (tenth < 2 && !ends) return [];
+        const follows = ends
+          ? `${volts(at)} stand at its pin at rest, which it cannot tell from more`
+          : `if the one moves by 10 % and the other does not, the reading moves by ${Math.round(tenth)} counts`;
+        const isFedByOwn = own !== undefined && wiring.same(top, own);
+        const fix = isFedByOwn
+          ? ownReference(board)
+          : own && fed >= reference * 0.5
+            ? feedFrom(evidence, top, own)
+            : undefined;
         return [
           {
             subject: `${channel.id}:${wiring.net(top)}`,
             title: `${channel.name} hangs on another voltage than its converter`,
-            reason: `Its divider is fed ${volts(fed)} at ${top}, the converter compares with ${volts(reference)}: if the one moves by 10 % and the other does not, the reading moves by ${Math.round(tenth)} counts.`,
-            about: [channel.id, splitRef(top).part],
-            ...withFix(own && fed >= reference * 0.5 ? feedFrom(evidence, top, own) : undefined),
+            reason: `Its divider is fed ${volts(fed)} at ${top}, the converter compares with ${volts(reference)}: ${follows}.`,
+            about: [channel.id, splitRef(top).part, ...(isFedByOwn ? [board.id] : [])],
+            ...withFix(fix),
           },
         ];
       });
@@ -155,24 +165,29 @@ export const referenceMissing: Rule = {
       const reference = converter.reference(solved, paramsOf(part));
       const fed = across(part, feed.plus, feed.minus)(evidence.quiet.solution) ?? 0;
       if (reference >= leastReference || fed < leastReference) return [];
-      const { chosen } = converter;
       return [
         {
           subject: id,
           title: `${part.name} compares with nothing`,
           reason: `It is set to compare with a voltage of ${volts(reference)}, and is fed ${volts(fed)}.`,
           about: [id],
-          ...withFix(
-            chosen && {
-              label: 'Compare with its supply',
-              edit: { type: 'set-param', id, param: chosen.param, value: chosen.supply },
-            },
-          ),
+          ...withFix(ownReference(part)),
         },
       ];
     });
   },
 };
+
+/** A converter that can compare with its supply does so. */
+function ownReference(board: Part): Fix | undefined {
+  const { chosen } = kindOf(board).converter ?? {};
+  return (
+    chosen && {
+      label: 'Compare with its supply',
+      edit: { type: 'set-param', id: board.id, param: chosen.param, value: chosen.supply },
+    }
+  );
+}
 
 /** Where a board's own voltage can be taken: what it gives out, else what it is fed with. */
 function ownSupply(board: Part): TerminalRef | undefined {

@@ -24,11 +24,14 @@ const fedParts = ({ design }: Evidence): Fed[] =>
     return [{ part, params: paramsOf(part), feed, plus, minus }];
   });
 
-/** A board fed past its regulator, at the terminal where its own voltage comes out. */
-const fedBehind = ({ part }: Fed, state: State): boolean =>
-  kindOf(part).terminals.some(
-    (t) => t.role === 'supply-out' && (solvedIn(state, part.id)?.volts[t.id] ?? 0) > 2.5,
+/** A board fed past its regulator, at the terminal where its own voltage comes out: that is above what it is fed with then. */
+function fedBehind({ part, feed }: Fed, state: State): boolean {
+  const at = solvedIn(state, part.id)?.volts ?? {};
+  const before = at[feed.plus] ?? 0;
+  return kindOf(part).terminals.some(
+    (t) => t.role === 'supply-out' && (at[t.id] ?? 0) > Math.max(2.5, before),
   );
+}
 
 /** Volts a part is fed with in a state, with their worst case. */
 const fedWith = ({ part, feed }: Fed, state: State) =>

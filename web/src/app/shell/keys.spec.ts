@@ -29,11 +29,13 @@ it.each([
   ['3', 'set'],
   ['4', 'act'],
   ['5', 'rehearse'],
+  ['8', 'code'],
+  ['9', 'log'],
 ])('%s goes to %s', (key, path) => {
   expect(press(bench, key).go).toHaveBeenCalledWith(path);
 });
 
-it.each(['6', '9', '0', 'x'])('%s goes nowhere and is left to the browser', (key) => {
+it.each(['6', '7', '0', 'x'])('%s goes nowhere and is left to the browser', (key) => {
   const { go, taken } = press(bench, key);
   expect(go).not.toHaveBeenCalled();
   expect(taken).toBe(false);

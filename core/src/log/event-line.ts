@@ -2,8 +2,7 @@ import { commented } from '../code/index.js';
 import type { Design } from '../design/index.js';
 
 /** What the program on a board tells of: a rule that begins or ends, a mode that is entered, a notice that is sent. */
-export const eventKinds = ['rule', 'mode', 'notice'] as const;
-export type EventKind = (typeof eventKinds)[number];
+export type EventKind = 'rule' | 'mode' | 'notice';
 
 /** Something that has happened, as the board tells it. */
 export interface BoardEvent {

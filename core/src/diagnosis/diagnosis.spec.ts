@@ -261,6 +261,13 @@ describe('a part that was left out', () => {
     expectCured(left(name, part), demo(name));
   });
 
+  it('is not guessed where what is driven is there, and only a wire is missing', () => {
+    const boom = demo('mooring-boom');
+    const bad = { ...boom, wires: boom.wires.filter((w) => w.from !== 'R5.b' || w.to !== 'H1.a') };
+    expect(bad.wires).toHaveLength(boom.wires.length - 1);
+    expectCured(bad, boom, /^Join /);
+  });
+
   it('is not guessed where no output tells what it drives', () => {
     const bad = left('workbench-lamp', 'H1');
     const nameless = { ...bad, outputs: bad.outputs.map((o) => ({ ...o, name: 'D9' })) };

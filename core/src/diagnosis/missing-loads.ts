@@ -26,6 +26,8 @@ export function missingLoads(design: Design): Candidate[] {
   const wiring = wiringOf(design);
   const open = lostEnds(design, wiring);
   if (open.length === 0 || open.length > mostEnds) return [];
+  // What stands there with a loose end of its own wants a wire, and no other beside it.
+  if (partsAt(design, open).some((p) => kindOf(p).acts)) return [];
   // Behind a resistor stands a lamp of a few milliamperes, and nothing else does.
   const limited = partsAt(design, open).some(isResistor);
   return design.outputs.flatMap((output) => {

@@ -169,7 +169,9 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
   {
     name: 'log',
     go: async (driver) => {
-      await openDemo(driver, 'Loft stairs, two beams', 'log');
+      await open(driver, demoOf('loft-stairs'));
+      await driver.findElement(By.css('nav a[href$="/log"]')).click();
+      await driver.wait(until.elementLocated(By.css('yu-log input[type=file]')), 20000);
       const file = toldBy('loft-stairs', 'Two of them, one after the other');
       await driver.findElement(By.css('yu-log input[type=file]')).sendKeys(file);
       await driver.wait(until.elementLocated(By.css('yu-log .both td')), 20000);

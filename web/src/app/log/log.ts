@@ -127,10 +127,10 @@ const largest = 50e6;
     }
     .number {
       font-variant-numeric: tabular-nums;
+      white-space: nowrap;
     }
     .when {
       width: 8.5em;
-      white-space: nowrap;
     }
     .none {
       max-width: 560px;

@@ -7,6 +7,7 @@ import { BadInput } from './bad-input.js';
  * Reads a text file.
  *
  * @param most bytes it may have; no more than that is read of anything
+ * @param fatal whether what is no text in UTF-8 is refused; else it is passed over
  * @throws BadInput naming the file
  */
 export async function loadText(file: string, most: number, fatal = true): Promise<string> {

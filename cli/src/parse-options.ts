@@ -57,11 +57,10 @@ export function parseDrive(design: Design, text: string): Drive {
   const id = target.part?.id ?? '';
   const points = list.split(',').map((pair) => pair.split(':'));
   const times = points.map(([t = '']) => quantity(t, 's', '--drive'));
-  const values = points.map(([time, value, ...more]) => {
-    if (time === undefined || value === undefined || more.length > 0) {
-      throw new BadInput(
-        `--drive ${text}: "${[time, value, ...more].filter((v) => v !== undefined).join(':')}" is not time:value.`,
-      );
+  const values = points.map((pair) => {
+    const [, value] = pair;
+    if (value === undefined || pair.length !== 2) {
+      throw new BadInput(`--drive ${text}: "${pair.join(':')}" is not time:value.`);
     }
     return withinTarget(target, value, '--drive');
   });

@@ -1,4 +1,5 @@
-import { isJammed, type Jam } from './jammed.js';
+import type { Span } from '../scene/index.js';
+import { isJammed } from './jammed.js';
 import { kindOf } from '../catalog/index.js';
 import { sayMode } from '../condition/index.js';
 import type { Design } from '../design/index.js';
@@ -55,7 +56,7 @@ export function eventsOf(
     logic: readonly LogicChange[];
     acting: readonly ActingChange[];
     outages?: readonly Outage[];
-    jams?: readonly Jam[];
+    jams?: readonly Span[];
   },
 ): Event[] {
   const chronicle = new Chronicle();
@@ -93,7 +94,7 @@ export function eventsOf(
 }
 
 /** That nobody hears what is sent, in words. */
-const lostIn = (jams: readonly Jam[], t: number): string =>
+const lostIn = (jams: readonly Span[], t: number): string =>
   isJammed(jams, t) ? '; the radio is jammed, and nobody hears it' : '';
 
 /** What shows what is told at a moment, in words. */

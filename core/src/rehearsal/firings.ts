@@ -2,7 +2,8 @@ import { kindOf } from '../catalog/index.js';
 import type { Design, Drive, Scene, Sign } from '../design/index.js';
 import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
-import { isJammed, jamsIn, type Jam } from './jammed.js';
+import type { Span } from '../scene/index.js';
+import { isJammed, jamsIn } from './jammed.js';
 import type { ActingChange, LogicChange } from './traces.js';
 import { usualSigns } from './usual-signs.js';
 
@@ -120,7 +121,11 @@ function longestSilence(design: Design): number {
 }
 
 /** What counts, modes and notices tell; a notice that was lost is told when it is next sent. */
-function logicFirings(design: Design, log: readonly LogicChange[], jams: readonly Jam[]): Firing[] {
+function logicFirings(
+  design: Design,
+  log: readonly LogicChange[],
+  jams: readonly Span[],
+): Firing[] {
   const lost = new Set<string>();
   return log.flatMap(({ t, events }) =>
     events.flatMap((event): Firing[] => {

@@ -62,6 +62,13 @@ it('a jam by itself is quiet: nothing is told of it', () => {
   expect(spurious).toEqual([]);
 });
 
+it('a jam as the board begins is quiet too: its first message comes with the next sign of life', () => {
+  const [, jam] = evening(0, 3).happenings;
+  const alone = { ...evening(0, 3), happenings: [jam] };
+  const { verdicts } = rehearse(teller(5), alone, undefined, 'time');
+  expect(verdicts[0]?.outcome).toBe('quiet');
+});
+
 it('a message of a part is lost like any other', () => {
   const design = placed(
     onBoard(

@@ -1,4 +1,4 @@
-import type { Jam } from './jammed.js';
+import type { Span } from '../scene/index.js';
 import type { PeakStress } from '../circuit/index.js';
 import type { Outage } from './supervisor.js';
 import type { ActingChange, LogicChange, Trace } from './traces.js';
@@ -33,7 +33,7 @@ export interface Rehearsal {
   /** From when to when the controller slept, s. */
   asleep: { from: number; to: number }[];
   /** When nobody hears a radio. */
-  jams: Jam[];
+  jams: Span[];
   acting: ActingChange[];
   logic: LogicChange[];
   verdicts: Verdict[];

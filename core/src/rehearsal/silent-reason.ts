@@ -2,7 +2,7 @@ import { channelReader, kindOf, paramsOf, sayReading } from '../catalog/index.js
 import type { Channel, Design, Part } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Exposure } from './exposure.js';
-import type { Jam } from './jammed.js';
+import type { Span } from '../scene/index.js';
 import { nearest } from './log-query.js';
 import type { Recorded } from './verdict.js';
 
@@ -13,7 +13,7 @@ interface Window {
   /** It does something to the design itself: that need not be felt. */
   alters: boolean;
   /** When no radio is heard. */
-  jams: readonly Jam[];
+  jams: readonly Span[];
   from: number;
   to: number;
 }

@@ -164,7 +164,7 @@ function hangLacks({ controller: { watchdog } }: Design, { watches = 0, label }:
       {
         place,
         reason: `A watchdog looks after the program, and programs for a ${label} have none yet`,
-        cure: 'Leave it out.',
+        cure: 'Leave it out, or take another language or board: MicroPython and the 8-bit boards have one.',
       },
     ];
   return [

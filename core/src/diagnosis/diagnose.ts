@@ -59,7 +59,7 @@ export function diagnose(
   const open = found.filter(isOpen);
   const near = evidence.quiet.solution;
   const before = open.length > 0 ? findIn(design, scene, near) : [];
-  const attempts = tryAll(design, scene, open, before, near);
+  const attempts = before.some(isOpen) ? tryAll(design, scene, open, before, near) : [];
   const looks = new Looks(design, scene, evidence);
   const worst = open.filter((f) => !before.some((b) => b.id === f.id));
   const more = nearest(design, worst).flatMap((c) => tryWorst(found, worst, c, looks));

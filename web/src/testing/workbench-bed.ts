@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { serialize } from 'node:v8';
 import type { Type } from '@angular/core';
 import { By } from '@angular/platform-browser';
 import { Select } from 'primeng/select';
@@ -38,74 +39,41 @@ export const demo = (name: string): Design =>
 
 export const slipwayBeam = (): Design => demo('slipway-beam');
 
-/** The core in this thread, asked in the same way as in its workers. */
+type Bench = typeof bench;
+type Asked<K extends keyof Bench> = jest.Mock<Promise<ReturnType<Bench[K]>>, Parameters<Bench[K]>>;
+
+/** What the core answered in this file. */
+const answers = new Map<string, unknown>();
+
+/** Questions of the core, asked as in its workers; what was asked before in a file is not worked out again. */
+const inThread = <K extends keyof Bench>(...names: K[]): { [Name in K]: Asked<Name> } =>
+  Object.fromEntries(
+    names.map((name) => {
+      const ask = bench[name] as (...args: unknown[]) => unknown;
+      const answer = async (...args: unknown[]): Promise<unknown> => {
+        const question = name + serialize(args).toString('latin1');
+        if (!answers.has(question)) answers.set(question, ask(...args));
+        return answers.get(question);
+      };
+      return [name, jest.fn(answer)];
+    }),
+  ) as never;
+
+/** Questions that take longer than a test should: not answered where a test does not ask for it. */
+const unanswered = <K extends keyof Bench>(...names: K[]): { [Name in K]: Asked<Name> } =>
+  Object.fromEntries(names.map((name) => [name, jest.fn(async () => undefined)])) as never;
+
+/** The core in this thread. */
 export const benchInThread = () => ({
-  quick: {
-    chain: jest.fn(async (...args: Parameters<typeof bench.chain>) => bench.chain(...args)),
-    look: jest.fn(async (...args: Parameters<typeof bench.look>) => bench.look(...args)),
-    curve: jest.fn(async (...args: Parameters<typeof bench.curve>) => bench.curve(...args)),
-    judge: jest.fn(async (...args: Parameters<typeof bench.judge>) => bench.judge(...args)),
-    judgeChannel: jest.fn(async (...args: Parameters<typeof bench.judgeChannel>) =>
-      bench.judgeChannel(...args),
-    ),
-  },
-  patient: {
-    eitherOrs: jest.fn(async (...args: Parameters<typeof bench.eitherOrs>) =>
-      bench.eitherOrs(...args),
-    ),
-    does: jest.fn(async (...args: Parameters<typeof bench.does>) => bench.does(...args)),
-    explain: jest.fn(async (...args: Parameters<typeof bench.explain>) => bench.explain(...args)),
-    response: jest.fn(async (...args: Parameters<typeof bench.response>) =>
-      bench.response(...args),
-    ),
-    whatIf: jest.fn(async (...args: Parameters<typeof bench.whatIf>) => bench.whatIf(...args)),
-    ifInstead: jest.fn(async (...args: Parameters<typeof bench.ifInstead>) =>
-      bench.ifInstead(...args),
-    ),
-    averaging: jest.fn(async (...args: Parameters<typeof bench.averaging>) =>
-      bench.averaging(...args),
-    ),
-    cover: jest.fn(async (...args: Parameters<typeof bench.cover>) => bench.cover(...args)),
-    comparator: jest.fn(async (...args: Parameters<typeof bench.comparator>) =>
-      bench.comparator(...args),
-    ),
-    oscillations: jest.fn(async (...args: Parameters<typeof bench.oscillations>) =>
-      bench.oscillations(...args),
-    ),
-    ring: jest.fn(async (...args: Parameters<typeof bench.ring>) => bench.ring(...args)),
-    sampled: jest.fn(async (...args: Parameters<typeof bench.sampled>) => bench.sampled(...args)),
-    rehearse: jest.fn(async (...args: Parameters<typeof bench.rehearse>) =>
-      bench.rehearse(...args),
-    ),
-  },
-  // What takes longer than a test should is left out, where a test does not ask for it.
-  timed: {
-    follow: jest.fn(
-      async (
-        ..._asked: Parameters<typeof bench.follow>
-      ): Promise<ReturnType<typeof bench.follow>> => undefined,
-    ),
-    runDown: jest.fn(
-      async (
-        ..._asked: Parameters<typeof bench.runDown>
-      ): Promise<ReturnType<typeof bench.runDown>> => undefined,
-    ),
-    cancel: jest.fn(),
-  },
-  trying: {
-    diagnose: jest.fn(async (...args: Parameters<typeof bench.diagnose>) =>
-      bench.diagnose(...args),
-    ),
-    prove: jest.fn(async (...args: Parameters<typeof bench.prove>) => bench.prove(...args)),
-    cancel: jest.fn(),
-  },
-  placing: {
-    places: jest.fn(async (...args: Parameters<typeof bench.places>) => bench.places(...args)),
-    cancel: jest.fn(),
-  },
-  moments: {
-    moment: jest.fn(async (...args: Parameters<typeof bench.moment>) => bench.moment(...args)),
-  },
+  quick: inThread('chain', 'look', 'curve', 'judge', 'judgeChannel'),
+  patient: inThread(
+    ...(['eitherOrs', 'does', 'explain', 'response', 'whatIf', 'ifInstead', 'averaging'] as const),
+    ...(['cover', 'comparator', 'oscillations', 'ring', 'sampled', 'rehearse'] as const),
+  ),
+  timed: { ...unanswered('follow', 'runDown'), cancel: jest.fn() },
+  trying: { ...inThread('diagnose', 'prove'), cancel: jest.fn() },
+  placing: { ...inThread('places'), cancel: jest.fn() },
+  moments: inThread('moment'),
 });
 
 /** Nights in this thread, one after the other. */

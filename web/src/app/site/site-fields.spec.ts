@@ -233,7 +233,12 @@ describe('a picture under the plan', () => {
   it.each([
     ['notes.txt', 'text/plain', 'hello', /no PNG, JPEG or SVG/],
     ['plan.svg', 'image/svg+xml', 'hello', /holds no drawing/],
-    ['plan.svg', 'image/svg+xml', drawing('<g id="x"/>'.repeat(80_000)), /stays too large/],
+    [
+      'plan.svg',
+      'image/svg+xml',
+      drawing(`<path d="${'M0 0'.repeat(250_000)}"/>`),
+      /stays too large/,
+    ],
   ])('of %s (%s) is refused with the reason', async (name, type, content, reason) => {
     const read = await readBackdrop(file(name, type, content));
     expect('reason' in read ? read.reason : '').toMatch(reason);

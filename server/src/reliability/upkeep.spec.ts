@@ -281,7 +281,7 @@ describe('an archive that is none is refused, and changes nothing', () => {
     revisions: [],
     studies: [],
   };
-  it.each<[string, Uint8Array | string, RegExp]>([
+  const archives: [string, Uint8Array | string, RegExp][] = [
     ['no ZIP', 'hello', /no whole ZIP/],
     ['an empty file', '', /no whole ZIP/],
     ['another ZIP', zipSync({ 'a.txt': strToU8('x') }), /no archive\.json/],
@@ -297,17 +297,23 @@ describe('an archive that is none is refused, and changes nothing', () => {
       /not in it/,
     ],
     ['half of one', zipSync({ 'archive.json': manifest({}) }).slice(0, 60), /no whole ZIP/],
-  ])('%s', async (_, content, reason) => {
+  ];
+
+  it('by the server', async () => {
     server = await ChildServer.start(data);
-    const answer = await fetch(`${server.address}api/archive`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/zip' },
-      body: content as BodyInit,
-    });
-    expect(answer.status).toBe(422);
-    expect(((await answer.json()) as { detail: string }).detail).toMatch(reason);
-    expect((await server.call('GET', '/designs')).body).toEqual([]);
-    await server.stop();
+    for (const [, content, reason] of archives) {
+      const answer = await fetch(`${server.address}api/archive`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/zip' },
+        body: content as BodyInit,
+      });
+      expect(answer.status).toBe(422);
+      expect(((await answer.json()) as { detail: string }).detail).toMatch(reason);
+      expect((await server.call('GET', '/designs')).body).toEqual([]);
+    }
+  });
+
+  it.each(archives)('%s by the command line', (_, content, reason) => {
     writeFileSync(inFolder('x.zip'), content);
     const told = yurei('import-all', inFolder('x.zip'), '--data', data);
     expect(told.status).toBe(2);

@@ -1,26 +1,6 @@
 import { brief, channel, onBoard, pins, placed, sceneOf } from '../testing/small.js';
 import type { Design } from '../design/index.js';
-import { check } from './check.js';
-import { gatherEvidence } from './evidence.js';
-import { complaints } from '../testing/rule-cases.js';
-
-/** Where a rule begins to find something, worked out by hand, in a design that has nothing else wrong at that value. */
-interface Edge {
-  code: string;
-  /** How the limit follows from numbers on data sheets. */
-  by: string;
-  limit: number;
-  /** It finds something above the limit, or below it. */
-  finds: 'above' | 'below';
-  /** How near the limit it must tell one from the other, as a share. */
-  within: number;
-  severity?: 'error';
-  /** It is of no use to anything, which is a finding of its own. */
-  unread?: true;
-  /** Far from the limit there is no such place. */
-  onEarth?: true;
-  design: (value: number) => Design;
-}
+import { holdEdges, withButton, type Edge } from '../testing/rule-edge.js';
 
 const loaded = (ohms: number, wire: Partial<Design['wires'][number]> = {}, volts = 12): Design => {
   const design = brief(
@@ -31,40 +11,13 @@ const loaded = (ohms: number, wire: Partial<Design['wires'][number]> = {}, volts
 };
 /** Copper at 25 °C: 1.7241e-8 Ω·m at 20 °C and 0.00393/K (IEC 60028). */
 const copper = 1.7241e-8 * (1 + 0.00393 * 5);
-/** A scene in which the button is held. */
-const pressed: Partial<Design> = {
-  scenes: [
-    {
-      id: 's1',
-      name: 'S',
-      seed: 1,
-      duration: 20,
-      ambient: {},
-      happenings: [
-        {
-          id: 'h1',
-          kind: 'finger-touches',
-          name: 'Press',
-          intent: 'wanted',
-          start: 1,
-          params: {},
-          path: [{ x: 1, y: 1 }],
-        },
-      ],
-    },
-  ],
-};
-const led = (ohms: number): Design => {
-  const design = brief(
-    `adapter G volts=5, led H, resistor R ohms=${ohms}, push-button S`,
-    'G.plus S.a, S.b R.a, R.b H.a, H.k G.minus',
-    pressed,
+const led = (ohms: number): Design =>
+  withButton(
+    brief(
+      `adapter G volts=5, led H, resistor R ohms=${ohms}, push-button S`,
+      'G.plus S.a, S.b R.a, R.b H.a, H.k G.minus',
+    ),
   );
-  const parts = design.parts.map((p) =>
-    p.id === 'S' ? { ...p, place: { x: 1, y: 1, facing: 0 } } : p,
-  );
-  return { ...design, parts };
-};
 
 const compared = (volts: number): Design =>
   brief(
@@ -332,29 +285,4 @@ const edges: Edge[] = [
   },
 ];
 
-const finds = ({ code, severity, design }: Edge, value: number): boolean =>
-  complaints(design(value), code).some((f) => severity === undefined || f.severity === severity);
-
-it.each(edges.map((edge): [string, Edge] => [`${edge.code}: ${edge.by}`, edge]))(
-  '%s',
-  (_, edge) => {
-    const more = edge.limit * (1 + edge.within);
-    const less = edge.limit / (1 + edge.within);
-    const [bad, good] = edge.finds === 'above' ? [more, less] : [less, more];
-    expect([finds(edge, bad), finds(edge, good)]).toEqual([true, false]);
-  },
-);
-
-it.each(
-  edges.flatMap((edge): [string, Edge][] =>
-    edge.unread || edge.onEarth ? [] : [[edge.code, edge]],
-  ),
-)('%s: far from its limit nothing is found', (_, { limit, finds, design }) => {
-  const far = design(finds === 'above' ? limit / 2.5 : limit * 2.5);
-  const found = check(gatherEvidence(far, far.scenes[0]));
-  expect(
-    found
-      .filter((f) => f.severity === 'error' || f.severity === 'caution')
-      .map((f) => `${f.code}: ${f.reason}`),
-  ).toEqual([]);
-});
+holdEdges(edges);

@@ -2,7 +2,7 @@ import { kindOf, paramsOf } from '../../catalog/index.js';
 import type { Part } from '../../design/index.js';
 import { formatQuantity } from '../../quantity/index.js';
 import { Draft, swapEnds, type Wiring } from '../../wiring/index.js';
-import { mainStates, range, type Evidence } from '../evidence.js';
+import { allStates, range, type Evidence } from '../evidence.js';
 import type { Fix, Found, Rule } from '../finding.js';
 import { across, bridge, having, into, largest, refOf, size } from '../lookup.js';
 import { amps, volts } from '../words.js';
@@ -106,13 +106,18 @@ export const coilWeak: Rule = {
     having(evidence, 'coil').flatMap(({ part, has: coil, params }): Found[] => {
       const wanted = coil.pullIn?.(params);
       if (wanted === undefined) return [];
-      const best = largest(evidence, size(across(part, coil.plus, coil.minus)));
+      const best = largest(
+        evidence,
+        size(across(part, coil.plus, coil.minus)),
+        allStates(evidence),
+      );
       // What is not driven in any state is another rule's matter.
       if (!best || best.at.value < 0.25 * wanted || best.at.low >= wanted) return [];
       return [
         {
           subject: part.id,
-          severity: best.at.value < wanted ? 'error' : 'caution',
+          // What has pulled in holds with less: its load may have pulled the supply down since.
+          severity: best.at.value < wanted && !best.state.acting.has(part.id) ? 'error' : 'caution',
           title: `${part.name} may not pull in`,
           reason: `${volts(best.at.value)} ${best.state.when}, ${volts(best.at.low)} at worst; it wants ${volts(wanted)}.`,
           about: [part.id],
@@ -135,7 +140,7 @@ export const coilStays: Rule = {
       if (pulls === undefined || holds === undefined) return [];
       const over = size(across(part, coil.plus, coil.minus));
       const at = range(evidence.quiet, over);
-      const moved = mainStates(evidence).some((s) => (over(s.solution) ?? 0) >= pulls);
+      const moved = allStates(evidence).some((s) => (over(s.solution) ?? 0) >= pulls);
       if (!(at.high > holds) || at.value >= pulls || !moved) return [];
       return [
         {

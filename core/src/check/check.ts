@@ -1,6 +1,6 @@
 import type { Accepted, Design } from '../design/index.js';
 import type { Evidence } from './evidence.js';
-import { consequences, type Finding, type Severity } from './finding.js';
+import { consequences, type Finding, type Rule, type Severity } from './finding.js';
 import { rules } from './rules.js';
 
 const order: Record<Severity, number> = {
@@ -12,9 +12,14 @@ const order: Record<Severity, number> = {
   accepted: 4,
 };
 
-/** Everything the rules find: what has to be seen to first, the worst consequence before the others, what is sure before what may be. */
-export function check(evidence: Evidence): Finding[] {
-  return rules
+/**
+ * Everything the rules find: what has to be seen to first, the worst consequence before the others, what is sure before what
+ * may be.
+ *
+ * @param by the rules that are asked; all where nothing is said
+ */
+export function check(evidence: Evidence, by: readonly Rule[] = rules): Finding[] {
+  return by
     .flatMap((rule) =>
       rule.find(evidence).map((found): Finding => {
         const { subject, severity = rule.severity, consequence = rule.consequence } = found;

@@ -79,7 +79,8 @@ const fewValues = 3;
 const mostHappenings = 6;
 
 /**
- * Solves a design in every situation the rules ask about, as far as it can be solved.
+ * Solves a design in every situation the rules ask about, as far as it can be solved; each when it is first asked for, and
+ * from where the circuit stands at rest.
  *
  * @param rig of this design, nothing done with it but snapshots; it is used up
  * @param worst whether worst cases are worked out; without them nominal values stand for them, and fewer moments and values
@@ -93,27 +94,62 @@ export function gatherEvidence(
 ): Evidence {
   const rest = snapshot(design, scene, 0, undefined, rig);
   const quiet = stateOf(design, rig, 'at rest', rest.solution, worst);
-  const happening = duringHappenings(design, scene, rig, worst);
-  const fired = firedState(design, scene, rig, quiet, happening, worst);
-  const { off, alone } = eachAlone(design, scene, rig, quiet);
-  // What is seen at a terminal is asked at rest.
+  const standing = rig.standing;
+  const fromRest = <T>(look: () => T): (() => T) =>
+    once(() => {
+      rig.backTo(standing);
+      return look();
+    });
+  const happenings = fromRest(() => ({
+    states: duringHappenings(design, scene, rig, worst),
+    after: rig.standing,
+  }));
+  const happening = (): State[] => happenings().states;
+  const fired = fromRest(() => firedState(design, scene, rig, quiet, happening, worst));
+  const switched = fromRest(() => eachAlone(design, scene, rig, quiet));
+  const sweeps = once(() => {
+    // What ends something that has latched is only heard where it has.
+    rig.backTo(happenings().after);
+    settleStill(scene, rig);
+    return sweepEach(design, rig, worst);
+  });
+  return {
+    ...{ design, scene, wiring: wiringOf(design), rest, quiet },
+    get happening() {
+      return happening();
+    },
+    get fired() {
+      return fired();
+    },
+    get off() {
+      return switched().off;
+    },
+    get alone() {
+      return switched().alone;
+    },
+    get sweeps() {
+      return sweeps();
+    },
+    seen: (ref) => {
+      if (!rig.isLoose) {
+        // What is seen at a terminal is asked at rest.
+        rig.backTo(standing);
+        settleStill(scene, rig);
+      }
+      return rig.ohmsLoose(ref);
+    },
+  };
+}
+
+/** What is worked out when it is first asked for. */
+function once<T>(work: () => T): () => T {
+  let known: { value: T } | undefined;
+  return () => (known ??= { value: work() }).value;
+}
+
+function settleStill(scene: Scene | undefined, rig: Rig): void {
   const still = { ...(scene ?? quietScene), happenings: [] };
   rig.settle(still, 0, rig.restingLogic(still));
-  const sweeps = sweepEach(design, rig, worst);
-  const seen = (ref: TerminalRef): number | undefined => rig.ohmsLoose(ref);
-  return {
-    design,
-    scene,
-    wiring: wiringOf(design),
-    rest,
-    quiet,
-    fired,
-    off,
-    alone,
-    sweeps,
-    happening,
-    seen,
-  };
 }
 
 function stateOf(
@@ -147,11 +183,11 @@ function firedState(
   scene: Scene | undefined,
   rig: Rig,
   quiet: State,
-  happening: readonly State[],
+  happening: () => readonly State[],
   worst: boolean,
 ): State {
   if (design.outputs.length === 0) {
-    const most = [...happening].sort((a, b) => b.acting.size - a.acting.size)[0];
+    const most = [...happening()].sort((a, b) => b.acting.size - a.acting.size)[0];
     return most && most.acting.size > quiet.acting.size ? most : { ...quiet, when: 'at rest' };
   }
   const at = { ...(scene ?? quietScene), happenings: [] };

@@ -3,6 +3,8 @@ import {
   check,
   gatherEvidence,
   outputWithoutEffect,
+  rules,
+  type Evidence,
   type Finding,
   type Severity,
 } from '../check/index.js';
@@ -37,10 +39,13 @@ export const weightOf = ({ severity }: Finding): number => weights[severity];
 export const isOpen = (finding: Finding): boolean => weightOf(finding) >= 1;
 
 /** What is found in a design, worst cases left out: enough to compare two, and much sooner there. */
-export function findIn(design: Design, scene: Scene | undefined, near?: Solution): Finding[] {
+export const findIn = (design: Design, scene: Scene | undefined, near: Solution): Finding[] =>
+  check(evidenceNear(design, scene, near));
+
+function evidenceNear(design: Design, scene: Scene | undefined, near: Solution): Evidence {
   const rig = new Rig(design, scene);
-  if (near) rig.startNear(near);
-  return check(gatherEvidence(design, scene, rig, false));
+  rig.startNear(near);
+  return gatherEvidence(design, scene, rig, false);
 }
 
 /** A design with a change; undefined where that cannot be made. */
@@ -58,6 +63,7 @@ export function changed(design: Design, edit: Edit): Design | undefined {
  *
  * @param before what `findIn` finds without the change
  * @param near how the circuit stands without it
+ * @returns nothing for a change that cannot be made, or that clears nothing
  */
 export function tryOut(
   design: Design,
@@ -68,9 +74,17 @@ export function tryOut(
 ): Attempt | undefined {
   const other = changed(design, candidate.edit);
   if (!other) return undefined;
-  const after = findIn(other, scene, near);
-  const now = new Set(after.filter(isOpen).map((f) => f.id));
-  const cleared = before.filter((f) => isOpen(f) && !now.has(f.id));
+  const open = before.filter(isOpen);
+  const evidence = evidenceNear(other, scene, near);
+  const asked = rules.filter((rule) => open.some((f) => f.code === rule.code));
+  const left = new Set(
+    check(evidence, asked)
+      .filter(isOpen)
+      .map((f) => f.id),
+  );
+  const cleared = open.filter((f) => !left.has(f.id));
+  if (cleared.length === 0) return undefined;
+  const after = check(evidence);
   return {
     candidate,
     cleared: new Set(cleared.map((f) => f.id)),

@@ -99,13 +99,13 @@ function helpful(
   attempt: Attempt | undefined,
   again: (candidate: Candidate) => Attempt | undefined,
 ): Attempt | undefined {
-  if (!attempt || attempt.cleared.size === 0) return undefined;
+  if (!attempt) return undefined;
   if (attempt.harm.length === 0) return attempt;
   const { candidate, harm } = attempt;
   const fixes = harm.flatMap((f) => f.fix ?? []);
   if (candidate.kind !== 'remedy' || fixes.length < harm.length) return undefined;
   const both = again(together(candidate, fixes));
-  return both && both.cleared.size > 0 && both.harm.length === 0 ? both : undefined;
+  return both?.harm.length === 0 ? both : undefined;
 }
 
 /** A remedy and what it makes necessary, as one change. */

@@ -32,11 +32,15 @@ export const quietScene: Scene = {
 /** Solutions from which turns are remembered. */
 const mostTurns = 64;
 
-/** A solution, and the state of the circuit in it. */
-interface Turned {
-  solution: Solution;
+/** The state of the circuit and what is felt in it. */
+export interface Standing {
   memory: Memory;
   stimulus: ReadonlyMap<string, Partial<Record<keyof Stimulus, number>>>;
+}
+
+/** A solution, and the state of the circuit in it. */
+interface Turned extends Standing {
+  solution: Solution;
 }
 
 /** The circuit with something tried on a part of it, and what channels read of that. */
@@ -195,6 +199,29 @@ export class Rig {
     return this.sensorNoise.none;
   }
 
+  /** How the circuit stands and what is felt, to come back to. */
+  get standing(): Standing {
+    return { memory: this.circuit.network.remember(), stimulus: new Map(this.stimulus) };
+  }
+
+  /** Goes back to how the circuit stood; pins are driven as what is settled next asks. */
+  backTo(standing: Standing): void {
+    this.stand(standing);
+    this.last = undefined;
+    this.on = undefined;
+    this.loosened = false;
+    this.loose = undefined;
+    this.turns.clear();
+  }
+
+  private stand({ memory, stimulus }: Standing): void {
+    this.circuit.network.recall(memory);
+    for (const [id, felt] of stimulus) {
+      this.stimulus.set(id, felt);
+      this.circuit.setState(id, { stimulus: felt });
+    }
+  }
+
   /**
    * The circuit as it stands, solved again with each toleranced value alone at the upper end of its spread:
    * what the worst case of anything in it is made of. Where something switches on the way, at the lower end as well. Only
@@ -222,9 +249,14 @@ export class Rig {
     );
   }
 
+  /** Whether every pin has been made an input, to be seen into. */
+  get isLoose(): boolean {
+    return this.loose !== undefined;
+  }
+
   /**
    * Resistance seen into the circuit at a terminal with every controller pin an input, as after a reset, Ω.
-   * The rig is left like that: ask this last.
+   * The rig is left like that until it goes back.
    */
   ohmsLoose(ref: string): number | undefined {
     if (!this.loose) {
@@ -317,11 +349,7 @@ export class Rig {
     const key = this.on?.map(Number).join('') ?? 'loose';
     const known = this.turns.get(before)?.get(key);
     if (known) {
-      this.circuit.network.recall(known.memory);
-      for (const [id, stimulus] of known.stimulus) {
-        this.stimulus.set(id, stimulus);
-        this.circuit.setState(id, { stimulus });
-      }
+      this.stand(known);
       this.last = known.solution;
       return this.agree(known.solution, now);
     }

@@ -8,6 +8,7 @@ if (!(await isBuilt()) && !(await build())) process.exit(1);
 process.exitCode =
   (await run(process.execPath, ['tools/bench-engine.mjs'])) ||
   (await run(process.execPath, ['tools/bench-in-time.mjs'])) ||
+  (await run(process.execPath, ['tools/bench-findings.mjs'])) ||
   (await run(process.execPath, ['tools/bench-plan.mjs'])) ||
   (await run(process.execPath, ['tools/bench-firmware.mjs'])) ||
   (await run(process.execPath, ['tools/bench-server.mjs'])) ||

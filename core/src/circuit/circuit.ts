@@ -150,6 +150,21 @@ export class Circuit {
    */
   solve(partsOnly = false): Solution {
     const problems = [...this.problems];
+    const settled = this.rest(problems);
+    return this.describe(settled, problems, partsOnly);
+  }
+
+  /**
+   * Goes to the operating point without telling it, to be looked into by `voltsNow`, `values` and `sourceOhms`.
+   *
+   * @returns whether there is one
+   */
+  settle(): boolean {
+    return this.rest([]) !== undefined;
+  }
+
+  /** @param problems where what keeps it from being solved is noted */
+  private rest(problems: CircuitProblem[]): Steady | undefined {
     const { network } = this;
     let settled: Steady | undefined;
     try {
@@ -163,8 +178,9 @@ export class Circuit {
       problems.push(this.unsolvable(error.row));
       settled = undefined;
     }
-    if (!settled?.settled) network.system.x.fill(0);
-    return this.describe(settled?.settled ? settled : undefined, problems, partsOnly);
+    if (settled?.settled) return settled;
+    network.system.x.fill(0);
+    return undefined;
   }
 
   /** Begins the search for the next operating point where a circuit much like this one stood. */

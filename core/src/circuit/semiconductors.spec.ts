@@ -266,3 +266,40 @@ describe('amplifiers and gates', () => {
     expect(volts(tooMuch, 'U.out')).toBeGreaterThan(3);
   });
 });
+
+describe('two junctions that block one after the other', () => {
+  const boltzmann = 0.025693;
+
+  /** Both blocking 12 V, the one of less saturation current on the far side; the voltage across the other. */
+  const near = (less: number, more: number): number => {
+    const network = wire(
+      { type: 'voltage-source', plus: 'top', minus: '0', volts: 12 },
+      { type: 'diode', anode: 'mid', cathode: 'top', saturation: more, emission: 1 },
+      { type: 'diode', anode: '0', cathode: 'mid', saturation: less, emission: 1 },
+    );
+    expect(network.rest().settled).toBe(true);
+    return 12 - (network.volts('mid') ?? NaN);
+  };
+
+  // The lesser one gives all of its saturation current: Is·(1 − exp(−V/Vt)) = Is' of the other (Shockley).
+  it.each([1.01, 1.03, 1.1, 1.5, 3, 1000])('saturation currents as 1 to %d', (ratio) => {
+    const volts = -boltzmann * Math.log(1 - 1 / ratio);
+    expect(near(3e-6, 3e-6 * ratio) / volts).toBeCloseTo(1, 2);
+  });
+
+  it.each([0, 1, 100, 1000])(
+    'a panel at %d lx and a diode keep a battery from emptying',
+    (light) => {
+      const circuit = new Circuit(
+        sketch(
+          ['solar-panel G', 'lead-battery B', 'schottky-diode D'],
+          ['G.plus D.a', 'D.k B.plus', 'G.minus B.minus'],
+        ),
+      );
+      circuit.setStimulus('G', 'light', light);
+      const { problems, parts } = circuit.solve();
+      expect(problems).toEqual([]);
+      expect(Math.abs(parts['B'].amps['plus'] ?? NaN)).toBeLessThan(20e-6);
+    },
+  );
+});

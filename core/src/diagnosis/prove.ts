@@ -15,13 +15,24 @@ export interface Proof {
 const outcomes = (design: Design, scene: Scene): Outcomes =>
   judgeScene(design, scene, design.channels.length > 0 ? 'fast' : 'time');
 
+/** What every scene of a design came to, which is held against one change after the other. */
+const known = new WeakMap<Design, Map<string, Outcomes>>();
+
+function outcomesBefore(design: Design, scene: Scene): Outcomes {
+  const all = known.get(design) ?? new Map<string, Outcomes>();
+  known.set(design, all);
+  const found = all.get(scene.id) ?? outcomes(design, scene);
+  all.set(scene.id, found);
+  return found;
+}
+
 /** Rehearses every scene with and without a change. */
 export function prove(design: Design, edit: Edit): Proof {
   const changed = applyEdit(design, edit);
   const proof: Proof = { better: [], worse: [], reveals: [], same: 0 };
   for (const scene of design.scenes) {
     const other = changed.scenes.find((s) => s.id === scene.id) ?? scene;
-    compare(proof, scene.name, outcomes(design, scene), outcomes(changed, other));
+    compare(proof, scene.name, outcomesBefore(design, scene), outcomes(changed, other));
   }
   return proof;
 }

@@ -36,6 +36,9 @@ export function saturationAt(
   return saturation * (kelvin / roomKelvin) ** (3 / emission) * Math.exp(steps / emission);
 }
 
+/** With more of it, currents that are nearly one take hundreds of guesses to balance; with less the way is overshot. */
+const lead = 0.1;
+
 /**
  * A pn junction during Newton's iteration. The exponential is followed only as far as is safe from
  * the last guess: beyond the critical voltage a step is taken in current rather than in voltage.
@@ -80,11 +83,11 @@ export class Junction {
   }
 
   /**
-   * The curve's slope; far into reverse, where that is as good as nothing, the slope of the line to the
-   * origin, which leads a node that only blocking junctions hold to where their currents balance.
+   * The curve's slope; far into reverse, where that is as good as nothing, a tenth of that of the line to the origin, which
+   * leads a node that only blocking junctions hold to where their currents balance.
    */
   private slopeAt(volts: number): number {
-    if (volts < -3 * this.scale) return this.current / volts;
+    if (volts < -3 * this.scale) return (lead * this.current) / volts;
     return (this.current + this.saturation) / this.scale;
   }
 

@@ -8,7 +8,8 @@ import { turnPins } from './pin-states.js';
 import { staged, unstagedNets } from './staged.js';
 import { SupplyPower } from './supply-power.js';
 import type { ReadingNoise } from './reading-noise.js';
-import { exactReadings, readingsIn, type Reading } from './readings.js';
+import { liveProbe } from './live-probe.js';
+import { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 import { SensorNoise, type Heard, type Heeded } from './sensor-noise.js';
 
 /** What a sensor feels counts as unchanged below this share of itself. */
@@ -74,6 +75,8 @@ export class Rig {
   private readonly stimulus = new Map<string, Partial<Record<keyof Stimulus, number>>>();
   private celsius = NaN;
   private loose?: Solution;
+  /** How a circuit much like this one stood. */
+  private near?: Solution;
   /** Which outputs are on, in their order. */
   private on?: readonly boolean[];
   private last?: Solution;
@@ -87,6 +90,7 @@ export class Rig {
   /** The controller at rest in surroundings in which nothing happens. */
   private rested?: { ambient: Scene['ambient']; modes: Scene['modes']; logic: LogicState };
   private readonly sensorNoise: SensorNoise;
+  private readonly probe: Probe;
   /** How often the circuit has really been solved. */
   solves = 0;
 
@@ -104,14 +108,16 @@ export class Rig {
     this.power = new SupplyPower(design, this.circuit);
     this.sensorNoise = new SensorNoise(design, this.readers, {
       stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
-      readings: (sensor, stimulus) =>
-        this.trying(sensor.id, sensor, [stimulus])[0]?.exact ?? new Map(),
+      readings: ({ id, quantity }, stimulus, wanted) =>
+        this.readWith(id, quantity, stimulus, wanted),
     });
+    this.probe = liveProbe(this.circuit);
   }
 
-  /** Begins where a circuit much like this one stood: it is solved sooner so. */
+  /** Begins where a circuit much like this one stood, and with what was felt there: it is solved sooner so. */
   startNear(solution: Solution): void {
     this.circuit.startNear(solution);
+    this.near = solution;
   }
 
   /**
@@ -123,6 +129,7 @@ export class Rig {
     const altered = this.alterations.update(now) > 0;
     const warmer = this.warm(now) || altered;
     const before = this.last;
+    if (!before && this.near) this.updateStimuli(now, this.near);
     const turned = driven ? this.setPins(logic, t) : this.release();
     if (warmer) this.turns.clear();
     if (before && turned && !warmer) return this.turn(before, now);
@@ -339,6 +346,25 @@ export class Rig {
     set(before);
     network.recall(memory);
     return tried;
+  }
+
+  /** What channels would read, before rounding, with a part feeling something else; everything is put back. */
+  private readWith(
+    id: string,
+    quantity: keyof Stimulus,
+    value: number,
+    wanted: (channel: string) => boolean,
+  ): Map<string, number> {
+    const { circuit } = this;
+    const memory = circuit.network.remember();
+    const before = circuit.stimulusOf(id)[quantity];
+    circuit.setStimulus(id, quantity, value);
+    const exact = circuit.settle()
+      ? exactReadings(this.readers, this.probe, wanted)
+      : new Map<string, number>();
+    circuit.setStimulus(id, quantity, before);
+    circuit.network.recall(memory);
+    return exact;
   }
 
   /**

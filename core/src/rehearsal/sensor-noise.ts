@@ -32,8 +32,12 @@ export interface Heard {
 export interface Bench {
   /** What a sensor senses there. */
   stimulus(sensor: Noisy): number;
-  /** Readings before rounding with one sensor feeling something else; nothing else changes by it. */
-  readings(sensor: Noisy, stimulus: number): ReadonlyMap<string, number>;
+  /** The readings that are wanted, before rounding, with one sensor feeling something else; nothing else changes by it. */
+  readings(
+    sensor: Noisy,
+    stimulus: number,
+    wanted: (channel: string) => boolean,
+  ): ReadonlyMap<string, number>;
 }
 
 /** The readings that matter, before rounding, and what sensors sense. */
@@ -109,12 +113,8 @@ export class SensorNoise {
     const sigmas = new Map<string, number>();
     const turns: TurningPoint[] = [];
     for (const sensor of this.noisy) {
-      const shifted = this.readings(sensor, 1);
-      for (const [channel, value] of exact) {
-        if (this.levels.has(channel)) continue;
-        const step = (shifted.get(channel) ?? value) - value;
+      for (const [channel, step] of this.steps(sensor, exact))
         sigmas.set(channel, Math.hypot(sigmas.get(channel) ?? 0, step));
-      }
       for (const side of [1, -1]) turns.push(...this.turnsOf(sensor, side, exact));
     }
     return {
@@ -125,25 +125,37 @@ export class SensorNoise {
     };
   }
 
+  /** How far what is read as a number moves with one standard deviation of a sensor, counts. */
+  private steps(sensor: Noisy, exact: ReadonlyMap<string, number>): [string, number][] {
+    const numbers = [...exact].filter(([channel]) => !this.levels.has(channel));
+    if (numbers.length === 0) return [];
+    const shifted = this.readings(sensor, 1, (channel) => !this.levels.has(channel));
+    return numbers.map(([channel, value]) => [channel, (shifted.get(channel) ?? value) - value]);
+  }
+
   /** Where a sensor turns levels on one side of what it feels. */
   private turnsOf(sensor: Noisy, side: number, exact: ReadonlyMap<string, number>): TurningPoint[] {
     if (this.levels.size === 0) return [];
     const end = side * (mostNoise + stale);
-    const far = this.readings(sensor, end);
+    const far = this.readings(sensor, end, (channel) => this.levels.has(channel));
     return [...this.levels].flatMap((channel) => {
       const to = far.get(channel);
       if (to === undefined || to === exact.get(channel)) return [];
       const turned = (k: number): boolean =>
-        this.readings(sensor, k).get(channel) !== exact.get(channel);
+        this.readings(sensor, k, (c) => c === channel).get(channel) !== exact.get(channel);
       const at = this.bench.stimulus(sensor) + turningPoint(end, turned) * sensor.sigma;
       return [{ channel, sensor, at, to }];
     });
   }
 
   /** Readings with a sensor feeling so many standard deviations more, as far as that can be felt. */
-  private readings(sensor: Noisy, k: number): ReadonlyMap<string, number> {
+  private readings(
+    sensor: Noisy,
+    k: number,
+    wanted: (channel: string) => boolean,
+  ): ReadonlyMap<string, number> {
     const { min, max } = surroundings[sensor.quantity];
     const stimulus = this.bench.stimulus(sensor) + k * sensor.sigma;
-    return this.bench.readings(sensor, Math.min(max, Math.max(min, stimulus)));
+    return this.bench.readings(sensor, Math.min(max, Math.max(min, stimulus)), wanted);
   }
 }

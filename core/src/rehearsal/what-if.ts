@@ -10,6 +10,7 @@ import {
 } from '../design/index.js';
 import { happeningSpan } from '../scene/index.js';
 import { entry, preferredValues, type Unit } from '../quantity/index.js';
+import { liveProbe } from './live-probe.js';
 import { exactReadings, readingsIn, type Probe } from './readings.js';
 import { Rig } from './rig.js';
 
@@ -107,6 +108,7 @@ export class SensorSweep {
   readonly range: Range | undefined;
   private readonly circuit: Circuit;
   private readonly readings: ReturnType<typeof readingsIn>;
+  private readonly probe: Probe;
 
   constructor(
     design: Design,
@@ -115,20 +117,15 @@ export class SensorSweep {
     this.range = rangeOf(sensor);
     this.circuit = new Circuit(design);
     this.readings = readingsIn(design);
+    this.probe = liveProbe(this.circuit);
   }
 
   /** Counts by channel, of those that are wanted and read anything. */
   at(stimulus: number, wanted?: (channel: string) => boolean): ReadonlyMap<string, number> {
     const { circuit, range, sensor } = this;
     if (range) circuit.setState(sensor.id, { stimulus: { [range.quantity]: stimulus } });
-    circuit.solve();
-    const probe: Probe = {
-      volts: (ref) => circuit.voltsNow(ref),
-      solved: (part) => circuit.values(part).update(),
-      ohms: (ref, window) => circuit.sourceOhms(ref, window),
-      stimulus: (part) => circuit.stimulusOf(part),
-    };
-    return exactReadings(this.readings, probe, wanted);
+    circuit.settle();
+    return exactReadings(this.readings, this.probe, wanted);
   }
 
   /** Values over all of its range, evenly spread on its scale. */

@@ -1,0 +1,65 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { applyEdit } from '@yurei/core/design';
+import { diagnose, prove } from '@yurei/core/diagnosis';
+import { readDesign } from '@yurei/core/exchange';
+import { slipKinds } from '@yurei/core/slip';
+import { merged } from '../e2e/dist/merged.js';
+
+/**
+ * How long it takes until what is wrong is named with what cures it, and until every cure is held against every scene: of the
+ * demo designs as they are, and of each N-th usual slip in them and in three of them on one bench. One thread; see
+ * docs/performance.md.
+ */
+const every = Number(process.argv[2] ?? 61);
+const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));
+const read = (text) => readDesign(text).design;
+const demo = (name) => read(readFileSync(`demo/${name}.yurei.json`, 'utf8'));
+
+function timed(design) {
+  const began = performance.now();
+  const { roots } = diagnose(design, design.scenes[0]);
+  const named = performance.now();
+  for (const { cures } of roots) for (const { edit } of cures) prove(design, edit);
+  return { named: named - began, proven: performance.now() - began };
+}
+
+/** Designs with each N-th slip of all that are usual. */
+function* faulty(designs, step) {
+  let number = 0;
+  for (const design of designs)
+    for (const kind of slipKinds)
+      for (const slip of kind.all(design))
+        if (number++ % step === 0) yield applyEdit(design, slip.edit);
+}
+
+function tell(what, rows) {
+  for (const [until, of] of [
+    ['named', (r) => r.named],
+    ['proven', (r) => r.proven],
+  ]) {
+    const all = rows.map(of).sort((a, b) => a - b);
+    const at = (share) => `${all[Math.floor(share * (all.length - 1))].toFixed(0)} ms`;
+    console.log(
+      `${what}, ${until}: median ${at(0.5)}, 90 % ${at(0.9)}, largest ${at(1)} of ${all.length}`,
+    );
+  }
+}
+
+const demos = names.map(demo);
+for (const design of demos.slice(0, 6)) timed(design);
+tell('as they are', demos.map(timed));
+tell('a slip in one of 6 to 17 parts', [...faulty(demos, every)].map(timed));
+const large = read(
+  JSON.stringify(
+    merged('Bench', [
+      'varnish-bench-fire',
+      'mooring-boom',
+      'fuel-locker-vapour',
+      'slipway-beam',
+      'chart-room-touch',
+    ]),
+  ),
+);
+console.log(`${large.parts.length} parts on one bench:`);
+tell('as it is', [timed(large)]);
+tell('a slip in it', [...faulty([large], 3 * every)].map(timed));

@@ -85,6 +85,13 @@ const sounded = (drive: Drive, values = ''): Design => {
   return { ...design, rules: design.rules.map((r) => ({ ...r, then })) };
 };
 
+/** A lamp that is always on, behind a knob and a resistor. */
+const dimmed = (ohms: number): Design =>
+  brief(
+    `adapter G volts=5, led H, resistor R ohms=${ohms}, trimmer K ohms=470 watts=0.5`,
+    'G.plus R.a, R.b K.a, K.w H.a, K.w K.b, H.k G.minus',
+  );
+
 const edges: Edge[] = [
   {
     code: 'supply-shorted',
@@ -238,6 +245,15 @@ const edges: Edge[] = [
     onEarth: true,
     design: (volts) =>
       brief(`adapter G volts=${volts}, resistor R ohms=100 watts=0.25`, 'G.plus R.a, R.b G.minus'),
+  },
+  {
+    code: 'turned-too-far',
+    by: '20 mA of 5 V less 1.94 V, of which 2 Ω are left in the track and 0.1 Ω in the adapter',
+    limit: (5 - 1.94) / 0.02 - 2.1,
+    finds: 'below',
+    within: 0.03,
+    onEarth: true,
+    design: dimmed,
   },
   {
     code: 'tone-off-resonance',

@@ -377,3 +377,9 @@ it('a strong signal above the supply of a pin is found where it is solved, too',
     );
   expectRule(['pin-overvoltage', strong(5), strong(3.3)]);
 });
+
+it('a trimmer whose wiper and end are exchanged shorts its supply at an end of its way', () => {
+  const set = (wires: string) =>
+    onBoard('trimmer K', `${wires}, K.b U.GND`, channel('U.A0', { threshold: 700 }));
+  expectRule(['turned-too-far', set('U.5V K.w, K.a U.A0'), set('U.5V K.a, K.w U.A0')]);
+});

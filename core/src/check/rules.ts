@@ -92,6 +92,7 @@ import {
 import { chargedInFrost } from './rules/lithium.js';
 import { sounderWithoutEnd, steadyTone } from './rules/sounders.js';
 import { ratingExceeded, ratingClose } from './rules/ratings.js';
+import { turnedTooFar } from './rules/turned.js';
 
 /** Everything that is looked for, from what keeps a circuit from working at all to what wears it out. */
 export const rules: readonly Rule[] = [
@@ -203,5 +204,6 @@ export const rules: readonly Rule[] = [
   sounderWithoutEnd,
   steadyTone,
   ratingExceeded,
+  turnedTooFar,
   ratingClose,
 ];

@@ -21,7 +21,9 @@ it('tells how long contacts last where the scene comes more often', async () => 
 
 it('says so where nothing is used up', async () => {
   const { text } = await lastsOf('demo/slipway-beam.yurei.json', {});
-  expect(text).toBe('There is no battery and no relay in it; how sensors age is not computed.');
+  expect(text).toBe(
+    'There is no battery, no relay and no electrode in it; how other parts age is not computed.',
+  );
 });
 
 it.each(['-1', 'twice', '1e9', ''])('refuses %s times a day', async (times) => {

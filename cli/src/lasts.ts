@@ -1,7 +1,7 @@
 import type { Design } from '@yurei/core/design';
-import { contactLives, runDown, sayLife, type RunDown } from '@yurei/core/lifetime';
+import { contactLives, electrodeLives, runDown, sayLife, type RunDown } from '@yurei/core/lifetime';
 import { formatQuantity, toDigits } from '@yurei/core/quantity';
-import { useScene } from '@yurei/core/rehearsal';
+import { rehearse } from '@yurei/core/rehearsal';
 import { BadInput } from './bad-input.js';
 import { loadDesign, pickScene } from './load-design.js';
 import type { Report } from './report.js';
@@ -15,7 +15,7 @@ export interface LastsOptions {
 
 const mostTimes = 86_400;
 
-/** How long batteries and contacts last where a scene comes some times a day; exit code 1 when one is used up at once. */
+/** How long batteries, contacts and electrodes last where a scene comes some times a day; exit code 1 when one is used up at once. */
 export async function lastsOf(file: string, options: LastsOptions): Promise<Report> {
   const design = await loadDesign(file);
   const scene = pickScene(design, options.scene);
@@ -25,8 +25,9 @@ export async function lastsOf(file: string, options: LastsOptions): Promise<Repo
   if (!(times >= 0 && times <= mostTimes))
     throw new BadInput(`--times ${options.times} is not a number from 0 to ${mostTimes}.`);
   const down = runDown(design, scene, times);
-  const { relayOperations } = useScene(design, scene);
-  const contacts = contactLives(design, { relayOperations, duration: scene.duration }, times);
+  const run = rehearse(design, scene, undefined, 'time');
+  const contacts = contactLives(design, run, times);
+  const electrodes = electrodeLives(design, scene, run, times);
   const rows = [
     ...(down ? batteryRows(design, down) : []),
     ...contacts.map(({ part, relay, operations, bear, lasts }) => [
@@ -34,13 +35,18 @@ export async function lastsOf(file: string, options: LastsOptions): Promise<Repo
       operations > 0 ? sayLife(lasts) : 'not switched',
       `${operations} operations in the scene, ${bear} in all (common practice)`,
     ]),
+    ...electrodes.map(({ part, aDay, bear, lasts }) => [
+      `electrodes of ${part}`,
+      lasts < Infinity ? sayLife(lasts) : 'nothing flows',
+      `${formatQuantity(aDay / 3600, 'A·h')} a day, ${formatQuantity(bear / 3600, 'A·h')} eat one up (Faraday’s law)`,
+    ]),
   ];
   return {
     text:
       rows.length === 0
-        ? 'There is no battery and no relay in it; how sensors age is not computed.'
+        ? 'There is no battery, no relay and no electrode in it; how other parts age is not computed.'
         : [table(rows), ...(down ? courseLines(down) : [])].join('\n'),
-    json: { times, batteries: down ?? null, contacts },
+    json: { times, batteries: down ?? null, contacts, electrodes },
     exitCode: down?.lasts === 0 ? 1 : 0,
   };
 }

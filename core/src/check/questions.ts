@@ -1,6 +1,6 @@
 import { kindOf } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
-import { contactLives, sayLife, type RunDown } from '../lifetime/index.js';
+import { contactLives, electrodeLives, sayLife, type RunDown } from '../lifetime/index.js';
 import type { Rehearsal } from '../rehearsal/index.js';
 import { decimals, formatQuantity } from '../quantity/index.js';
 import type { Evidence } from './evidence.js';
@@ -35,8 +35,8 @@ export const briefly = ({
 
 /**
  * The five questions as far as they are computed: the first two from a rehearsal, the third from the
- * solved circuit at rest and fired and from what went on in the rehearsal, the fourth from how batteries run down and how often
- * contacts are switched where such a scene comes once a day. The last has no computing behind it yet and says so.
+ * solved circuit at rest and fired and from what went on in the rehearsal, the fourth from how batteries run down, how often
+ * contacts are switched and how electrodes are eaten where such a scene comes once a day. The last has no computing behind it yet and says so.
  *
  * @param runDown how batteries run down, where that is known
  */
@@ -58,7 +58,7 @@ export function fiveQuestions(
   ];
 }
 
-/** Until the first battery or contact is used up, where such a scene comes once a day. */
+/** Until the first battery, contact or electrode is used up, where such a scene comes once a day. */
 function lasts(
   design: Design,
   rehearsal: Rehearsal | undefined,
@@ -69,12 +69,17 @@ function lasts(
   const nameOf = (id: string): string => design.parts.find((p) => p.id === id)?.name ?? id;
   if (design.parts.some((part) => kindOf(part).store) && !runDown)
     return unknown('lasts', 'Lasts', 'batteries not followed down yet');
+  const scene = design.scenes.find((s) => s.id === rehearsal.scene);
   const worn = contactLives(design, rehearsal, 1).filter((c) => c.lasts < Infinity);
+  const eaten = (scene ? electrodeLives(design, scene, rehearsal, 1) : []).filter(
+    (e) => e.lasts < Infinity,
+  );
   const [first] = [
     ...(runDown ? [{ lasts: runDown.lasts, of: nameOf(runDown.part) }] : []),
     ...worn.map((c) => ({ lasts: c.lasts, of: `contacts of ${nameOf(c.part)}` })),
+    ...eaten.map((e) => ({ lasts: e.lasts, of: `electrodes of ${nameOf(e.part)}` })),
   ].sort((a, b) => a.lasts - b.lasts);
-  if (!first) return unknown('lasts', 'Lasts', 'no battery, and no relay switches');
+  if (!first) return unknown('lasts', 'Lasts', 'no battery, no relay that switches, no electrode');
   return {
     ...base,
     state: first.lasts >= 86_400 ? 'fine' : first.lasts > 0 ? 'caution' : 'error',

@@ -1,4 +1,4 @@
-import { kindOf, paramsOf, type Params, type Rating } from '../catalog/index.js';
+import { kindOf, paramsOf, type Params, type Rating, type SolvedPart } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { entry } from '../quantity/index.js';
 import type { Circuit } from './circuit.js';
@@ -39,6 +39,8 @@ export interface PartPeaks {
   watts: number;
   /** J. */
   energy: number;
+  /** Charge that went through its electrodes one way less the other, A·s; 0 where it has none. */
+  charge: number;
   ratings: PeakStress[];
 }
 
@@ -49,14 +51,17 @@ interface Watched {
   ratings: readonly Rating[];
   peaks: PartPeaks;
   outer: readonly string[];
-  /** Power at the last look. */
+  /** Where current goes into its electrodes, if it has any. */
+  electrode?: string | undefined;
+  /** Power, and current into its electrodes, at the last look. */
   watts: number;
+  amps: number;
   /** Of each rating over what its mean is taken, s, what it was at the last look, and the mean. */
   bears: readonly number[];
   last: Float64Array;
   means: Float64Array;
-  /** Energy at the start of the present cycle. */
-  before: number;
+  /** Energy and charge at the start of the present cycle. */
+  before: { energy: number; charge: number };
 }
 
 /** Watches every part through a transient: how hard it is pressed against its ratings, and when. */
@@ -66,7 +71,7 @@ export class StressWatch implements Observer {
   /** @param dead whether power only comes on as the run begins: until then nothing was borne */
   constructor(design: Design, circuit: Circuit, dead = false) {
     this.watched = design.parts.map((part) => {
-      const { ratings } = kindOf(part);
+      const { ratings, electrodes } = kindOf(part);
       const values = circuit.values(part.id);
       const params = circuit.paramsOf(part.id) ?? paramsOf(part);
       const stress = ({ id, label, unit, limit }: Rating): PeakStress => ({
@@ -85,17 +90,20 @@ export class StressWatch implements Observer {
         params,
         ratings,
         outer: Object.keys(values.volts).filter((t) => !t.startsWith('#')),
+        electrode: electrodes?.at,
         watts: 0,
+        amps: 0,
         bears: ratings.map(({ bears, unit }) => bears ?? borne[unit] ?? 0),
         last: new Float64Array(ratings.length),
         means: new Float64Array(ratings.length).fill(dead ? 0 : NaN),
-        before: 0,
+        before: { energy: 0, charge: 0 },
         peaks: {
           part: part.id,
           volts: 0,
           amps: 0,
           watts: -Infinity,
           energy: 0,
+          charge: 0,
           ratings: ratings.map(stress),
         },
       };
@@ -104,9 +112,10 @@ export class StressWatch implements Observer {
 
   stepped(t: number, h: number): void {
     for (const part of this.watched) {
-      const before = part.watts;
+      const { watts, amps, peaks } = part;
       look(part, t, h);
-      part.peaks.energy += ((before + part.watts) / 2) * h;
+      peaks.energy += ((watts + part.watts) / 2) * h;
+      peaks.charge += ((amps + part.amps) / 2) * h;
     }
   }
 
@@ -114,16 +123,21 @@ export class StressWatch implements Observer {
     for (const part of this.watched) look(part, t, 0);
   }
 
-  /** Time passes in which parts take so much on the average, W, where that is known of them. */
-  passed(seconds: number, watts: (part: string) => number | undefined): void {
-    for (const { id, peaks } of this.watched) peaks.energy += (watts(id) ?? 0) * seconds;
+  /** Time passes in which parts take so much on the average, where that is known of them. */
+  passed(seconds: number, mean: (part: string) => SolvedPart | undefined): void {
+    for (const { id, peaks, electrode } of this.watched) {
+      const { watts = 0, amps = {} } = mean(id) ?? {};
+      peaks.energy += watts * seconds;
+      if (electrode !== undefined) peaks.charge += (amps[electrode] ?? 0) * seconds;
+    }
   }
 
   cycled(times: number): void {
     for (const part of this.watched) {
-      const { peaks } = part;
-      peaks.energy = part.before + times * (peaks.energy - part.before);
-      part.before = peaks.energy;
+      const { peaks, before } = part;
+      peaks.energy = before.energy + times * (peaks.energy - before.energy);
+      peaks.charge = before.charge + times * (peaks.charge - before.charge);
+      part.before = { energy: peaks.energy, charge: peaks.charge };
     }
   }
 
@@ -137,6 +151,7 @@ function look(part: Watched, t: number, h: number): void {
   const { peaks, outer } = part;
   const values = part.values.update();
   part.watts = values.watts;
+  if (part.electrode !== undefined) part.amps = entry(values.amps, part.electrode);
   peaks.watts = Math.max(peaks.watts, values.watts);
   let low = Infinity;
   let high = -Infinity;

@@ -74,7 +74,7 @@ export const topics: readonly Topic[] = [
     text: [
       'Days are taken to be alike: the scene comes once in each, the rest of the day nothing happens, light and air stay as they are. Both are followed in time with the battery as full as it then is, and tell how much of its charge such a day takes.',
       'That is done anew as it runs down, a fifth of its charge at a time, until something is no longer so: the controller’s supply falls below what it runs on, a wanted happening is no longer noticed, it fires falsely where it did not, or the battery is empty. Where a panel or a charger gives as much as is taken it lasts for good.',
-      'Contacts are worn when they have been switched as often as they bear under load. How sensors age, corrode or are fouled is not computed.',
+      'Contacts are worn when they have been switched as often as they bear under load. Rods and pads in water are eaten by the charge that goes through them one way (Faraday’s law). How sensors age otherwise or are fouled is not computed.',
     ],
     formula:
       'dq/dt = −(n·Q scene + (1 day − n·T)·I rest) / 1 day, by the midpoint rule over q; n scenes of T a day',

@@ -11,8 +11,8 @@ export const averagedIn = (design: Design, circuit: Circuit): ReadonlyMap<string
   new Map(
     design.parts
       .filter((part) => {
-        const { acts, emits, relays, brownOut, fuse } = kindOf(part);
-        return isSource(part) || (acts ?? emits ?? relays ?? brownOut ?? fuse);
+        const { acts, emits, relays, brownOut, fuse, electrodes } = kindOf(part);
+        return isSource(part) || (acts ?? emits ?? relays ?? brownOut ?? fuse ?? electrodes);
       })
       .map(({ id }) => [id, circuit.values(id)]),
   );

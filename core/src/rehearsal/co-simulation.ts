@@ -358,7 +358,7 @@ export class CoSimulation implements Course {
     this.circuit.network.system.x.set(pulses.meanX);
     const from = transient.t;
     transient.t = pulses.recall(Math.min(to, charges.restUntil(), pulses.coastsUntil ?? to));
-    this.stress?.passed(transient.t - from, (part) => pulses.mean(part)?.watts);
+    this.stress?.passed(transient.t - from, (part) => pulses.mean(part));
     if (transient.t < to) this.stir();
   }
 

@@ -35,7 +35,7 @@ import { stoodStill, Supervisor } from './supervisor.js';
 import { givenEnergy, givenWatts } from './supply-power.js';
 import { Takers } from './takers.js';
 import { emptyTrace, type LogicChange, type Trace } from './traces.js';
-import { hardest, troublesOf } from './troubles.js';
+import { electricalOf, notFollowed, type Electrical } from './troubles.js';
 import { judge } from './verdict.js';
 import { nextWatch, watched } from './watch.js';
 
@@ -415,12 +415,12 @@ export class Play implements Sleeper {
       .firings();
   }
 
-  private electrical(): Pick<Rehearsal, 'troubles' | 'stresses'> {
+  private electrical(): Electrical {
     const { design, scene, timed, damage, supervisor } = this;
-    if (!timed) return { troubles: [], stresses: [] };
+    if (!timed) return notFollowed;
     const { peaks, chatters, dryRuns } = timed;
-    const run = { peaks, chatters, dryRuns, damage, outages: supervisor.outages };
-    return { troubles: troublesOf(design, scene, run), stresses: hardest(peaks) };
+    const { outages } = supervisor;
+    return electricalOf(design, scene, { peaks, chatters, dryRuns, damage, outages });
   }
 
   /** What was used up: of the charge of each battery, and of the life of contacts. */

@@ -28,6 +28,8 @@ export interface Rehearsal {
   relays: Record<string, Trace>;
   /** How often each relay has pulled in, by part id and the relay's name. */
   relayOperations: Record<string, Record<string, number>>;
+  /** Charge that went through electrodes one way less the other, A·s by part, as far as it was followed in time. */
+  electrolysed: Record<string, number>;
   /** When the controller did not run its program. */
   outages: Outage[];
   /** From when to when the controller slept, s. */

@@ -1,24 +1,35 @@
+import { kindOf } from '../catalog/index.js';
 import type { PartPeaks, PeakStress } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import { findHappeningKind, happeningSpan } from '../scene/index.js';
 import type { CoSimulation } from './co-simulation.js';
 import type { DamageWatch } from './damage-watch.js';
+import type { Rehearsal } from './rehearsal.js';
 import type { Trouble } from './trouble.js';
 import { supervised, type Outage } from './supervisor.js';
 
 /** Stresses below this share of a rating are not told. */
 const farFrom = 0.25;
 
+/** What went on in a circuit, as far as it was followed in time. */
+export type Electrical = Pick<Rehearsal, 'troubles' | 'stresses' | 'electrolysed'>;
+
+type Run = Pick<CoSimulation, 'peaks' | 'chatters' | 'dryRuns'> & {
+  damage: DamageWatch;
+  outages: readonly Outage[];
+};
+
+export const notFollowed: Electrical = { troubles: [], stresses: [], electrolysed: {} };
+
+export const electricalOf = (design: Design, scene: Scene, run: Run): Electrical => ({
+  troubles: troublesOf(design, scene, run),
+  stresses: hardest(run.peaks),
+  electrolysed: electrolysedIn(design, run.peaks),
+});
+
 /** Everything electrical that went wrong, in the order of time. */
-export function troublesOf(
-  design: Design,
-  scene: Scene,
-  run: Pick<CoSimulation, 'peaks' | 'chatters' | 'dryRuns'> & {
-    damage: DamageWatch;
-    outages: readonly Outage[];
-  },
-): Trouble[] {
+function troublesOf(design: Design, scene: Scene, run: Run): Trouble[] {
   const beyond = hardest(run.peaks).filter((s) => s.share > 1);
   return [
     ...run.damage.troubles,
@@ -32,8 +43,17 @@ export function troublesOf(
   ].sort((a, b) => a.t - b.t);
 }
 
+/** What went through electrodes, A·s by part. */
+const electrolysedIn = ({ parts }: Design, peaks: readonly PartPeaks[]): Record<string, number> =>
+  Object.fromEntries(
+    parts.flatMap((part) => {
+      const found = kindOf(part).electrodes && peaks.find((p) => p.part === part.id);
+      return found ? [[part.id, found.charge]] : [];
+    }),
+  );
+
 /** The hardest moment of each part, as far as that is worth telling. */
-export const hardest = (peaks: readonly PartPeaks[]): PeakStress[] =>
+const hardest = (peaks: readonly PartPeaks[]): PeakStress[] =>
   peaks.flatMap(({ ratings }) => {
     const [most] = [...ratings].sort((a, b) => b.share - a.share);
     return most && most.share > farFrom ? [most] : [];

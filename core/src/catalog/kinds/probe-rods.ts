@@ -1,6 +1,11 @@
 import { into } from '../solved-values.js';
 import { definePart } from '../define-part.js';
+import { dissolves, iron } from '../electrolysis.js';
 import { formatNominal } from '../../quantity/index.js';
+
+/** Eaten up is a rod that over so much of its length has lost three quarters of its section, m (from memory). */
+const eatenLength = 0.05;
+const eatenShare = 0.75;
 
 /** As good as dry, Ω. */
 const dryOhms = 20e6;
@@ -42,6 +47,10 @@ export const probeRods = definePart({
     },
   ],
   corrodes: true,
+  electrodes: {
+    at: 'a',
+    coulombs: (p) => dissolves(iron, eatenShare * (Math.PI / 4) * p.diameter ** 2 * eatenLength),
+  },
   ratings: [
     {
       id: 'amps-a',
@@ -82,7 +91,7 @@ export const probeRods = definePart({
   ],
   cautions: [],
   source:
-    'Conductance of two parallel cylinders, π·σ·l/acosh(s/d) (closed form); tap water about 0.05 S/m (from memory).',
+    'Conductance of two parallel cylinders, π·σ·l/acosh(s/d) (closed form); tap water about 0.05 S/m (from memory). Rods are eaten by Faraday’s law, as iron.',
   price: 'under 1',
   glyph: 'M8 1V19M16 1V19M2 12Q5 9.5 8 12T14 12T20 12M2 17Q5 14.5 8 17T14 17T20 17',
 });

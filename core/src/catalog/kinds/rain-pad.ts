@@ -1,5 +1,9 @@
 import { definePart } from '../define-part.js';
+import { copper, dissolves } from '../electrolysis.js';
 import { formatNominal } from '../../quantity/index.js';
+
+/** Copper of usual boards, m (IPC-4562, 35 µm). */
+const foil = 35e-6;
 
 export const rainPad = definePart({
   kind: 'rain-pad',
@@ -47,6 +51,8 @@ export const rainPad = definePart({
     },
   ],
   corrodes: true,
+  // One half of the tracks, as wide as the gaps.
+  electrodes: { at: 'a', coulombs: (p) => dissolves(copper, (p.tracks / 2) * p.gap * foil) },
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     {

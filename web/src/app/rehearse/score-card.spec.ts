@@ -27,6 +27,16 @@ it('tells how long a battery lasts once it has been followed down', async () => 
   );
 });
 
+it('tells how long electrodes last by the charge that goes through them', async () => {
+  const { workers } = await openBench(demo('bilge-sump'));
+  workers.timed.follow.mockImplementation(async (...asked) => core.follow(...asked));
+  const card = await showSolved(ScoreCard);
+  await card.until(() => card.text().includes('Electrodes of'));
+  expect(card.text()).toMatch(
+    /Electrodes of .* 15\.\d mA·h a day one is eaten up in 12\d days where such a scene comes once a day \(2\.00 A·h by Faraday’s law\)/,
+  );
+});
+
 it('tells how long contacts last by how often they are switched', async () => {
   await openBench(demo('drying-room-fan'));
   const card = await showSolved(ScoreCard);

@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { withoutAttachments, type Design } from '@yurei/core/design';
 import { sayRate, upperCount } from '@yurei/core/judge';
-import { contactLives, sayLife, type ContactLife, type RunDown } from '@yurei/core/lifetime';
+import {
+  contactLives,
+  electrodeLives,
+  sayLife,
+  type ContactLife,
+  type ElectrodeLife,
+  type RunDown,
+} from '@yurei/core/lifetime';
 import { decimals, formatQuantity, toDigits } from '@yurei/core/quantity';
 import { scoreRehearsal, type Rehearsal, type Sampled } from '@yurei/core/rehearsal';
 import { concatMap, from, map, scan, type Observable } from 'rxjs';
@@ -97,6 +104,7 @@ export class ScoreCard {
     const rehearsed = this.view.rehearsed();
     if (!rehearsed) return [];
     const { design, rehearsal } = rehearsed;
+    const scene = design.scenes.find((s) => s.id === rehearsed.scene);
     const { falses, chatter, energy, blind } = scoreRehearsal(design, rehearsal);
     const sampled = this.sampling().found;
     const { duration } = rehearsal;
@@ -126,6 +134,9 @@ export class ScoreCard {
             at: first,
           }))),
       ...contactLives(design, rehearsal, 1).map((life) => contactLine(design, life)),
+      ...(scene ? electrodeLives(design, scene, rehearsal, 1) : []).map((life) =>
+        electrodeLine(design, life),
+      ),
       ...(this.view.runningDown() ? [beingFollowed] : batteryLines(design, this.view.runDown())),
       energy
         ? {
@@ -181,6 +192,19 @@ function contactLine(design: Design, { part, relay, operations, bear, lasts }: C
       operations === 0
         ? 'not switched in this scene'
         : `its contacts last ${sayLife(lasts)} where such a scene comes once a day (${decimals(bear, 0)} operations, common practice)`,
+    bad: lasts < year,
+    lasts: true,
+  };
+}
+
+function electrodeLine(design: Design, { part, aDay, bear, lasts }: ElectrodeLife): Line {
+  return {
+    what: `Electrodes of ${nameOf(design, part)}`,
+    told: `${formatQuantity(aDay / 3600, 'A·h')} a day`,
+    more:
+      lasts < Infinity
+        ? `one is eaten up in ${sayLife(lasts)} where such a scene comes once a day (${formatQuantity(bear / 3600, 'A·h')} by Faraday’s law)`
+        : 'nothing flows through them',
     bad: lasts < year,
     lasts: true,
   };

@@ -46,7 +46,8 @@ describe('from a brief', () => {
 
   it('finds a blind path to what is guarded', async () => {
     await its.browser.driver.get(its.app.address);
-    await its.browser.driver.findElement(By.partialLinkText('Sail loft motion')).click();
+    const link = until.elementLocated(By.partialLinkText('Sail loft motion'));
+    await (await its.browser.driver.wait(link, 60_000)).click();
     await its.page.step('plan');
     await its.page.view('Place');
     await its.page.says('yu-place-view', /A blind path: .* from an entrance to what is guarded/);

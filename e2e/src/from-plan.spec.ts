@@ -1,4 +1,4 @@
-import { By, Key } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** From an empty shelf to a rehearsed first design: what must be noticed is said, a sensor is taken, and it notices. */

@@ -1,4 +1,4 @@
-import { By, Key } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** A beam across a path at the gate, a radio to the house: what arrives over a field, and when the sun blinds it. */
@@ -9,7 +9,8 @@ describe('a gate across a field', () => {
 
   it('is watched by a beam, with a radio beside it that is put on the plan', async () => {
     await its.page.find('yu-shelf .designs li a');
-    await its.browser.driver.findElement(By.partialLinkText('Slipway beam')).click();
+    const link = until.elementLocated(By.partialLinkText('Slipway beam'));
+    await (await its.browser.driver.wait(link, 60_000)).click();
     await its.page.find('.card .live');
     await its.page.press('Add part');
     await (await its.page.find('yu-part-tray input')).sendKeys('radio link', Key.ENTER);

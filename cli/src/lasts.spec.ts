@@ -22,7 +22,7 @@ it('tells how long contacts last where the scene comes more often', async () => 
 it('says so where nothing is used up', async () => {
   const { text } = await lastsOf('demo/slipway-beam.yurei.json', {});
   expect(text).toBe(
-    'There is no battery, no relay and no electrode in it; how other parts age is not computed.',
+    'There is no battery, no relay and no bare electrode in it; how other parts age is not computed.',
   );
 });
 

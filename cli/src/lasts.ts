@@ -44,7 +44,7 @@ export async function lastsOf(file: string, options: LastsOptions): Promise<Repo
   return {
     text:
       rows.length === 0
-        ? 'There is no battery, no relay and no electrode in it; how other parts age is not computed.'
+        ? 'There is no battery, no relay and no bare electrode in it; how other parts age is not computed.'
         : [table(rows), ...(down ? courseLines(down) : [])].join('\n'),
     json: { times, batteries: down ?? null, contacts, electrodes },
     exitCode: down?.lasts === 0 ? 1 : 0,

@@ -1,4 +1,4 @@
-import { By, Key, until } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** From an empty shelf to a rehearsed first design: what must be noticed is said, a sensor is taken, and it notices. */
@@ -46,8 +46,7 @@ describe('from a brief', () => {
 
   it('finds a blind path to what is guarded', async () => {
     await its.browser.driver.get(its.app.address);
-    const link = until.elementLocated(By.partialLinkText('Sail loft motion'));
-    await (await its.browser.driver.wait(link, 60_000)).click();
+    await its.page.openDesign('Sail loft motion');
     await its.page.step('plan');
     await its.page.view('Place');
     await its.page.says('yu-place-view', /A blind path: .* from an entrance to what is guarded/);

@@ -21,6 +21,14 @@ export class Page {
     await this.driver.wait(until.elementLocated(By.xpath(xpath)), waitLimit, label).click();
   }
 
+  /** Opens a design of the shelf by its title. */
+  async openDesign(title: string): Promise<void> {
+    const link = By.xpath(
+      `//yu-shelf//*[contains(@class, 'designs')]//li//a[contains(., '${title}')]`,
+    );
+    await this.driver.wait(until.elementLocated(link), waitLimit, title).click();
+  }
+
   async text(css: string): Promise<string> {
     return (await (await this.find(css)).getText()).replace(/\u00a0/g, ' ');
   }

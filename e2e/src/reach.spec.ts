@@ -1,4 +1,4 @@
-import { By, Key, until } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** A beam across a path at the gate, a radio to the house: what arrives over a field, and when the sun blinds it. */
@@ -8,9 +8,7 @@ describe('a gate across a field', () => {
   const added = [3, 4] as const;
 
   it('is watched by a beam, with a radio beside it that is put on the plan', async () => {
-    await its.page.find('yu-shelf .designs li a');
-    const link = until.elementLocated(By.partialLinkText('Slipway beam'));
-    await (await its.browser.driver.wait(link, 60_000)).click();
+    await its.page.openDesign('Slipway beam');
     await its.page.find('.card .live');
     await its.page.press('Add part');
     await (await its.page.find('yu-part-tray input')).sendKeys('radio link', Key.ENTER);

@@ -1,7 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By, Key, until } from 'selenium-webdriver';
+import { By, Key } from 'selenium-webdriver';
 import { visit } from './testing/visit.js';
 
 /** The smallest PNG: one dot. */
@@ -13,9 +13,7 @@ describe('the plan of the place', () => {
   const its = visit();
 
   it('a wall across the loft leaves no way in, and a door in it does', async () => {
-    await its.page.find('yu-shelf .designs li a');
-    const link = until.elementLocated(By.partialLinkText('Sail loft motion'));
-    await (await its.browser.driver.wait(link, 60_000)).click();
+    await its.page.openDesign('Sail loft motion');
     await its.page.find('.card .live');
     await its.page.step('plan');
     await its.page.view('Place');

@@ -69,6 +69,9 @@ function lasts(
   const nameOf = (id: string): string => design.parts.find((p) => p.id === id)?.name ?? id;
   if (design.parts.some((part) => kindOf(part).store) && !runDown)
     return unknown('lasts', 'Lasts', 'batteries not followed down yet');
+  const inTime = rehearsal.circuit === 'in time';
+  if (!inTime && design.parts.some((part) => kindOf(part).electrodes))
+    return unknown('lasts', 'Lasts', 'electrodes not followed in time yet');
   const scene = design.scenes.find((s) => s.id === rehearsal.scene);
   const worn = contactLives(design, rehearsal, 1).filter((c) => c.lasts < Infinity);
   const eaten = (scene ? electrodeLives(design, scene, rehearsal, 1) : []).filter(
@@ -79,7 +82,8 @@ function lasts(
     ...worn.map((c) => ({ lasts: c.lasts, of: `contacts of ${nameOf(c.part)}` })),
     ...eaten.map((e) => ({ lasts: e.lasts, of: `electrodes of ${nameOf(e.part)}` })),
   ].sort((a, b) => a.lasts - b.lasts);
-  if (!first) return unknown('lasts', 'Lasts', 'no battery, no relay that switches, no electrode');
+  if (!first)
+    return unknown('lasts', 'Lasts', 'no battery, no relay that switches, no bare electrode');
   return {
     ...base,
     state: first.lasts >= 86_400 ? 'fine' : first.lasts > 0 ? 'caution' : 'error',

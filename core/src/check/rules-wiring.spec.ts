@@ -1,7 +1,7 @@
 import type { Design } from '../design/index.js';
 import { gatherEvidence, rules } from './index.js';
 import { brief, channel, onBoard, output, pins, placed } from '../testing/small.js';
-import { expectRule, type RuleCase } from '../testing/rule-cases.js';
+import { complaints, expectRule, type RuleCase } from '../testing/rule-cases.js';
 
 /** A lamp that a button lights. */
 const lamp = 'adapter G, filament-lamp H, push-button T';
@@ -382,4 +382,11 @@ it('a trimmer whose wiper and end are exchanged shorts its supply at an end of i
   const set = (wires: string) =>
     onBoard('trimmer K', `${wires}, K.b U.GND`, channel('U.A0', { threshold: 700 }));
   expectRule(['turned-too-far', set('U.5V K.w, K.a U.A0'), set('U.5V K.a, K.w U.A0')]);
+  // Another part that burns as it stands does not hide it.
+  const burning = onBoard(
+    'trimmer K, resistor R ohms=100',
+    'U.5V K.w, K.a U.A0, K.b U.GND, G.plus R.a, R.b G.minus',
+    channel('U.A0', { threshold: 700 }),
+  );
+  expect(complaints(burning, 'turned-too-far').map((f) => f.about[0])).toEqual(['K']);
 });

@@ -1,5 +1,6 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import type { Design, Scene } from '../design/index.js';
+import { fiveQuestions, gatherEvidence } from '../check/index.js';
 import { rehearse } from '../rehearsal/index.js';
 import { brief, channel, onBoard, output, pins } from '../testing/small.js';
 import { electrodeLives } from './index.js';
@@ -69,4 +70,15 @@ it('fed by a pin that is on for a share of the time, by that share of the scene 
   const life = lifeOf(design, pressed, 10);
   const amps = (0.25 * 5) / (5025 + water);
   expect(life.aDay / (amps * day)).toBeCloseTo(1, 1);
+});
+
+it('says that it is not known before it was followed in time', () => {
+  const design = { ...fed(12e3), scenes: [wet] };
+  const lasts = (path: 'fast' | 'time') =>
+    fiveQuestions(gatherEvidence(design, wet), [], rehearse(design, wet, undefined, path))[3];
+  expect(lasts('fast')).toMatchObject({
+    state: 'unknown',
+    detail: 'electrodes not followed in time yet',
+  });
+  expect(lasts('time').detail).toBe('electrodes of B, one such scene a day');
 });

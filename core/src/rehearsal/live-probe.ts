@@ -1,18 +1,17 @@
-import type { Circuit } from '../circuit/index.js';
-import type { SolvedPart } from '../catalog/index.js';
+import type { Circuit, PartValues } from '../circuit/index.js';
 import type { Probe } from './readings.js';
 
 /** Looks into a circuit as it stands at the moment of each look; what it tells of a part is overwritten by the next look at it. */
 export function liveProbe(circuit: Circuit): Probe {
-  const values = new Map<string, ReturnType<Circuit['values']>>();
-  const reader = (part: string): ReturnType<Circuit['values']> => {
+  const values = new Map<string, PartValues>();
+  const reader = (part: string): PartValues => {
     const known = values.get(part) ?? circuit.values(part);
     values.set(part, known);
     return known;
   };
   return {
     volts: (ref) => circuit.voltsNow(ref),
-    solved: (part): SolvedPart => reader(part).update(),
+    solved: (part) => reader(part).update(),
     ohms: (ref, window) => circuit.sourceOhms(ref, window),
     stimulus: (part) => circuit.stimulusOf(part),
   };

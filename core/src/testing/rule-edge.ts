@@ -1,6 +1,7 @@
 import { check, gatherEvidence } from '../check/index.js';
 import type { Design } from '../design/index.js';
 import { complaints } from './rule-cases.js';
+import { placed, sceneOf } from './small.js';
 
 /** Where a rule begins to find something, worked out by hand, in a design that has nothing else wrong at that value. */
 export interface Edge {
@@ -50,33 +51,8 @@ export function holdEdges(edges: readonly Edge[]): void {
   });
 }
 
-/** A scene in which what a finger can press is pressed, at 1 m, 1 m. */
-export const pressed: Partial<Design> = {
-  scenes: [
-    {
-      id: 's1',
-      name: 'S',
-      seed: 1,
-      duration: 20,
-      ambient: {},
-      happenings: [
-        {
-          id: 'h1',
-          kind: 'finger-touches',
-          name: 'Press',
-          intent: 'wanted',
-          start: 1,
-          params: {},
-          path: [{ x: 1, y: 1 }],
-        },
-      ],
-    },
-  ],
-};
-
-/** A design whose button S lies where the finger of `pressed` is. */
+/** A design with a scene in which its button is pressed. */
 export const withButton = (design: Design): Design => ({
-  ...design,
-  ...pressed,
-  parts: design.parts.map((p) => (p.id === 'S' ? { ...p, place: { x: 1, y: 1, facing: 0 } } : p)),
+  ...placed(design),
+  scenes: [sceneOf(20, {})],
 });

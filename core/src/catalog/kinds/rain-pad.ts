@@ -85,7 +85,7 @@ export const rainPad = definePart({
   ],
   cautions: [],
   source:
-    'Conductance of a film σ·length·thickness/gap over the wet share (closed form); rain about 5 mS/m (from memory).',
+    'Conductance of a film σ·length·thickness/gap over the wet share (closed form); rain about 5 mS/m (from memory). Tracks are eaten by Faraday’s law, as copper.',
   price: 'under 1',
   glyph:
     'M3 14H7V22M7 14V10M11 22V12M15 22V10M19 22V12M3 22H21M8 2C9.5 4 10 5 10 6A2 2 0 0 1 6 6C6 5 6.5 4 8 2M16 3C17 4.5 17.5 5 17.5 6A1.5 1.5 0 0 1 14.5 6C14.5 5 15 4.5 16 3',

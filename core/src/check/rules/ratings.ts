@@ -33,9 +33,12 @@ export interface Stress {
   close: boolean;
 }
 
-/** Every rated stress of every part in both main states, steady values only. */
-export function stresses(evidence: Evidence): Stress[] {
-  return mainStates(evidence).flatMap((state) =>
+/** Every rated stress of every part in some states, in both main ones where none are named; steady values only. */
+export function stresses(
+  evidence: Evidence,
+  states: readonly State[] = mainStates(evidence),
+): Stress[] {
+  return states.flatMap((state) =>
     evidence.design.parts.flatMap((part) => {
       const solved = state.solution.parts[part.id];
       if (!solved) return [];

@@ -120,7 +120,7 @@ const keyOf = (design: Design, scene: string | undefined): string =>
 let tried: { key: string; design: Design } | undefined;
 
 function asTried(design: Design): Design {
-  const key = JSON.stringify(design);
+  const key = keyOf(design, undefined);
   if (tried?.key !== key) tried = { key, design };
   return tried.design;
 }

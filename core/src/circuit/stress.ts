@@ -151,7 +151,8 @@ function look(part: Watched, t: number, h: number): void {
   const { peaks, outer } = part;
   const values = part.values.update();
   part.watts = values.watts;
-  if (part.electrode !== undefined) part.amps = entry(values.amps, part.electrode);
+  // An electrode to which nothing leads carries nothing.
+  if (part.electrode !== undefined) part.amps = values.amps[part.electrode] ?? 0;
   peaks.watts = Math.max(peaks.watts, values.watts);
   let low = Infinity;
   let high = -Infinity;

@@ -72,6 +72,7 @@ export function newton(
       return { settled: true, iterations: iteration, unconverged };
     }
     system.solve(next);
+    if (iteration >= relaxedFrom) system.refine(next);
     let moving = -1;
     for (let i = 0; i < size; i++) {
       const value = next[i];

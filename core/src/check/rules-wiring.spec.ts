@@ -390,3 +390,13 @@ it('a trimmer whose wiper and end are exchanged shorts its supply at an end of i
   );
   expect(complaints(burning, 'turned-too-far').map((f) => f.about[0])).toEqual(['K']);
 });
+
+it('a button that shorts a supply while it is pressed is found', () => {
+  const pressed = (ohms: string): Design =>
+    brief(
+      `adapter G, push-button S, resistor R ohms=${ohms} watts=5`,
+      'G.plus S.a, S.b R.a, R.b G.minus',
+    );
+  expect(complaints(pressed('0.1'), 'supply-shorted')).toHaveLength(1);
+  expect(complaints(pressed('100'), 'supply-shorted')).toEqual([]);
+});

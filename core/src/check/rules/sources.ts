@@ -1,6 +1,6 @@
 import { kindOf, paramsOf } from '../../catalog/index.js';
 import { terminalRef, type Part } from '../../design/index.js';
-import { mainStates, range, solvedIn, type Evidence, type State } from '../evidence.js';
+import { everyState, mainStates, range, solvedIn, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { across, having } from '../lookup.js';
 import { amps, list, percent, volts } from '../words.js';
@@ -74,7 +74,7 @@ const collapsed = 0.3;
 /** A supply with less of its voltage left than this is said to sag. */
 const sagged = 0.95;
 
-/** What each source gives in its heaviest state, over what it is rated for. */
+/** What each source gives in its heaviest state, over what it is rated for: a button may short it as well as an output. */
 function drawn(evidence: Evidence) {
   return evidence.design.parts.flatMap((part) => {
     const { ratings, stage } = kindOf(part);
@@ -82,7 +82,7 @@ function drawn(evidence: Evidence) {
     const rating = stage === 'feeds' ? ratings.find((r) => r.outOf !== undefined) : undefined;
     if (!rating) return [];
     const limit = rating.limit(params);
-    const states = mainStates(evidence).map((state) => ({
+    const states = everyState(evidence).map((state) => ({
       state,
       at: range(state, (s) => {
         const solved = s.parts[part.id];
@@ -140,7 +140,7 @@ export const supplyShorted: Rule = {
   title: 'A short across a supply',
   bench: 'The supply shuts down, or wires and parts in its path burn. Do not switch it on.',
   source:
-    'In the solved circuit more than five times the supply’s rating flows, or all it can give with less than a third of its voltage left.',
+    'In the solved circuit, at rest, firing, in each happening and with each sensor through its range, more than five times the supply’s rating flows, or all it can give with less than a third of its voltage left.',
   find: (evidence) =>
     drawn(evidence).flatMap(({ part, limit, isShorted, at, state }): Found[] => {
       if (!isShorted) return [];

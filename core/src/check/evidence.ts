@@ -69,6 +69,16 @@ export interface Range {
   high: number;
 }
 
+/** How much is looked at. */
+export interface Extent {
+  /** Without worst cases nominal values stand for them, and fewer moments and values are looked at. */
+  worst: boolean;
+  /** Ids of the only parts that are tried through their ranges, and of the only channels read then; all when left out. */
+  only?: ReadonlySet<string>;
+}
+
+const everything: Extent = { worst: true };
+
 /** Moments of a happening that are looked at, as shares of its duration. */
 const moments = [0.3, 0.5];
 /** The same where worst cases are left out. */
@@ -83,15 +93,14 @@ const mostHappenings = 6;
  * from where the circuit stands at rest.
  *
  * @param rig of this design, nothing done with it but snapshots; it is used up
- * @param worst whether worst cases are worked out; without them nominal values stand for them, and fewer moments and values
- *   are looked at
  */
 export function gatherEvidence(
   design: Design,
   scene: Scene | undefined,
   rig = new Rig(design),
-  worst = true,
+  extent = everything,
 ): Evidence {
+  const { worst } = extent;
   const rest = snapshot(design, scene, 0, undefined, rig);
   const quiet = stateOf(design, rig, 'at rest', rest.solution, worst);
   const standing = rig.standing;
@@ -111,7 +120,7 @@ export function gatherEvidence(
     // What ends something that has latched is only heard where it has.
     rig.backTo(happenings().after);
     settleStill(scene, rig);
-    return sweepEach(design, rig, worst);
+    return sweepEach(design, rig, extent);
   });
   return {
     ...{ design, scene, wiring: wiringOf(design), rest, quiet },
@@ -217,14 +226,19 @@ function eachAlone(
 }
 
 /** Every part that feels or is turned, through its range. */
-function sweepEach(design: Design, rig: Rig, worst: boolean): Map<string, readonly Sweep[]> {
+function sweepEach(
+  design: Design,
+  rig: Rig,
+  { worst, only }: Extent,
+): Map<string, readonly Sweep[]> {
+  const parts = design.parts.filter(({ id }) => only?.has(id) ?? true);
   return new Map(
-    design.parts.flatMap((part) => {
+    parts.flatMap((part) => {
       const sweeps = sweepsOf(part, worst ? undefined : fewValues).map(
         ({ of, label, values }): Sweep => {
           const when = `with ${part.name} at other ${label}`;
           const states = rig
-            .trying(part.id, of, values)
+            .trying(part.id, of, values, (channel) => only?.has(channel) ?? true)
             .map(({ solution, exact }) => bare(design, when, solution, rounded(exact)));
           return { label, felt: 'quantity' in of, states };
         },
@@ -316,6 +330,7 @@ export function range(state: State, of: (solution: Solution) => number | undefin
   let reach = 0;
   const others: number[] = [];
   for (const { solution, switches } of state.shifted) {
+    if (solution.method === 'none') continue;
     const shifted = of(solution) ?? value;
     if (!Number.isFinite(shifted)) continue;
     if (switches) others.push(shifted);

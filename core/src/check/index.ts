@@ -23,3 +23,4 @@ export { stresses, type Stress } from './rules/ratings.js';
 export { terminalOpen } from './rules/wiring.js';
 export { actuatorDead } from './rules/actuators.js';
 export { outputWithoutEffect } from './rules/outputs.js';
+export { list } from './words.js';

@@ -4,6 +4,7 @@ import {
   gatherEvidence,
   outputWithoutEffect,
   rules,
+  terminalOpen,
   type Evidence,
   type Finding,
   type Severity,
@@ -12,7 +13,11 @@ import type { Solution } from '../circuit/index.js';
 import { Rig } from '../rehearsal/index.js';
 import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import { branchOf } from '../wiring/index.js';
-import type { Candidate } from './candidate.js';
+import { mending, placesOf, type Candidate } from './candidate.js';
+import { Islands } from './islands.js';
+
+/** As usual as a wire from a loose end to a supply. */
+const tellingUse = 0.3;
 
 /** What a candidate does to all that was found. */
 export interface Attempt {
@@ -38,16 +43,6 @@ export const weightOf = ({ severity }: Finding): number => weights[severity];
 /** Whether a finding is one that something has to be done about. */
 export const isOpen = (finding: Finding): boolean => weightOf(finding) >= 1;
 
-/** What is found in a design, worst cases left out: enough to compare two, and much sooner there. */
-export const findIn = (design: Design, scene: Scene | undefined, near: Solution): Finding[] =>
-  check(evidenceNear(design, scene, near));
-
-function evidenceNear(design: Design, scene: Scene | undefined, near: Solution): Evidence {
-  const rig = new Rig(design, scene);
-  rig.startNear(near);
-  return gatherEvidence(design, scene, rig, false);
-}
-
 /** A design with a change; undefined where that cannot be made. */
 export function changed(design: Design, edit: Edit): Design | undefined {
   try {
@@ -58,39 +53,99 @@ export function changed(design: Design, edit: Edit): Design | undefined {
   }
 }
 
-/**
- * Makes a change on a copy and looks at all that is found there.
- *
- * @param before what `findIn` finds without the change
- * @param near how the circuit stands without it
- * @returns nothing for a change that cannot be made, or that clears nothing
- */
-export function tryOut(
-  design: Design,
-  scene: Scene | undefined,
-  before: readonly Finding[],
-  candidate: Candidate,
-  near: Solution,
-): Attempt | undefined {
-  const other = changed(design, candidate.edit);
-  if (!other) return undefined;
-  const open = before.filter(isOpen);
-  const evidence = evidenceNear(other, scene, near);
-  const asked = rules.filter((rule) => open.some((f) => f.code === rule.code));
-  const left = new Set(
-    check(evidence, asked)
-      .filter(isOpen)
-      .map((f) => f.id),
-  );
-  const cleared = open.filter((f) => !left.has(f.id));
-  if (cleared.length === 0) return undefined;
-  const after = check(evidence);
-  return {
-    candidate,
-    cleared: new Set(cleared.map((f) => f.id)),
-    harm: [...harmOf(before, after), ...bypassed(other, cleared, after)],
-  };
+/** A wire from a loose end to just anywhere clears that it is loose, and nothing else: that tells nothing. */
+export const tellsNothing = (
+  { kind, usual = 0 }: Candidate,
+  cleared: readonly Finding[],
+): boolean =>
+  kind === 'mistake' && usual < tellingUse && cleared.every((f) => f.code === terminalOpen.code);
+
+/** Changes tried on copies of a design, worst cases left out: that is enough to compare two, and much sooner there. */
+export class Attempts {
+  /** What something has to be done about. */
+  readonly open: readonly Finding[];
+  private readonly before: readonly Finding[];
+  private readonly islands: Islands;
+
+  /** @param standing how the circuit stands at rest */
+  constructor(
+    private readonly design: Design,
+    private readonly scene: Scene | undefined,
+    private readonly standing: Solution,
+  ) {
+    this.islands = new Islands(design);
+    this.before = check(this.look(design, new Set()));
+    this.open = this.before.filter(isOpen);
+  }
+
+  /** Of the open findings those that a change may clear: it is made on an island of theirs, or at what all share. */
+  within(candidate: Candidate): Finding[] {
+    const changes = this.islandsOf(candidate);
+    return this.open.filter(({ about }) => this.meet(changes, this.islands.of(about)));
+  }
+
+  /**
+   * Makes a change and looks at what is found there, as far as it can have to do with it.
+   *
+   * @param wanted the findings for which it is tried, of those that it may clear
+   * @returns nothing for a change that cannot be made, or that clears none of them, or none that would tell anything
+   */
+  try(candidate: Candidate, wanted: readonly Finding[]): Attempt | undefined {
+    const other = changed(this.design, candidate.edit);
+    if (!other) return undefined;
+    const asked = rules.filter((rule) => wanted.some((f) => f.code === rule.code));
+    const seen = this.seenFrom(candidate, wanted);
+    const near = this.look(other, seen);
+    const gone = notIn(check(near, asked), wanted);
+    if (gone.length === 0) return undefined;
+    const after = check(near);
+    if (tellsNothing(candidate, notIn(after, this.within(candidate)))) return undefined;
+    if (seen.size === 0) return this.attempt(candidate, other, after);
+    const harm = harmOf(this.before, after).filter((f) =>
+      this.meet(seen, this.islands.of(f.about)),
+    );
+    if (!mending(candidate, harm)) return undefined;
+    return this.attempt(candidate, other, check(this.look(other, new Set())));
+  }
+
+  private attempt(candidate: Candidate, other: Design, after: readonly Finding[]): Attempt {
+    const cleared = notIn(after, this.open);
+    return {
+      candidate,
+      cleared: new Set(cleared.map((f) => f.id)),
+      harm: [...harmOf(this.before, after), ...bypassed(other, cleared, after)],
+    };
+  }
+
+  private look(design: Design, islands: ReadonlySet<string>): Evidence {
+    const rig = new Rig(design, this.scene);
+    rig.startNear(this.standing);
+    const only = islands.size > 0 ? { only: this.islands.on(islands) } : {};
+    return gatherEvidence(design, this.scene, rig, { worst: false, ...only });
+  }
+
+  private islandsOf({ about, edit }: Candidate): Set<string> {
+    return this.islands.of([...about, ...placesOf(edit)]);
+  }
+
+  /** The islands of a change and of findings; none where one of them is at what all share. */
+  private seenFrom(candidate: Candidate, findings: readonly Finding[]): Set<string> {
+    const told = findings.map((f) => this.islands.of(f.about));
+    if (told.some((islands) => islands.size === 0)) return new Set();
+    return new Set([this.islandsOf(candidate), ...told].flatMap((islands) => [...islands]));
+  }
+
+  /** Whether islands have one in common; none is what all share. */
+  private meet(some: ReadonlySet<string>, others: ReadonlySet<string>): boolean {
+    return some.size === 0 || others.size === 0 || [...others].some((i) => some.has(i));
+  }
 }
+
+/** Those of some findings that something still has to be done about nowhere among others. */
+const notIn = (others: readonly Finding[], findings: readonly Finding[]): Finding[] => {
+  const left = new Set(others.filter(isOpen).map((f) => f.id));
+  return findings.filter((f) => !left.has(f.id));
+};
 
 /** Outputs that go on switching nothing where something has come alive: it does so past them, unless what they reach is dead still. */
 function bypassed(

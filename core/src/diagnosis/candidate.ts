@@ -1,3 +1,4 @@
+import type { Finding, Fix } from '../check/index.js';
 import type { Edit } from '../design/index.js';
 
 /** A change that may cure something. */
@@ -13,10 +14,13 @@ export interface Candidate {
   edit: Edit;
   /** Of candidates that are alike, the one with more of this is likelier, below 1. */
   usual?: number;
+  /** Where it is made of more: the change itself, and what that makes necessary. */
+  alone?: Pick<Candidate, 'label' | 'edit'>;
+  besides?: readonly Fix[];
 }
 
 /** A change that was tried: it clears something and harms nothing that is found. */
-export interface Cure extends Candidate {
+export interface Cure extends Omit<Candidate, 'usual' | 'alone' | 'besides'> {
   /** So many findings it clears. */
   clears: number;
   /** What a meter shows as it is, and should show. */
@@ -51,3 +55,42 @@ export function placesOf(edit: Edit): string[] {
       return [];
   }
 }
+
+/** Ids of the parts that an edit adds. */
+const addedBy = (edit: Edit): string[] =>
+  edit.type === 'batch'
+    ? edit.edits.flatMap(addedBy)
+    : edit.type === 'add-part'
+      ? [edit.part.id]
+      : [];
+
+/**
+ * What else has to be done where a change brings harm: what the rules propose against all of it. Of a change that undoes a
+ * mistake only parts that it adds are set otherwise.
+ *
+ * @returns undefined where that does not do
+ */
+export function mending({ kind, edit }: Candidate, harm: readonly Finding[]): Fix[] | undefined {
+  const added = new Set(addedBy(edit));
+  const fixes = harm.flatMap((f) => f.fix ?? []);
+  const fits = (fix: Fix): boolean =>
+    kind === 'remedy' || placesOf(fix.edit).every((place) => added.has(place));
+  return fixes.length === harm.length && fixes.every(fits) ? fixes : undefined;
+}
+
+/** A change and what it makes necessary, as one: what is set twice is set as it is last. */
+export function together(candidate: Candidate, fixes: readonly Fix[]): Candidate {
+  const { alone = candidate, besides: before = [] } = candidate;
+  const kept = before.filter((b) => !fixes.some((f) => setsSame(f.edit, b.edit)));
+  const all = [...kept, ...fixes];
+  const label = [alone.label, ...all.map((f) => f.label)].join(', and ');
+  const edit: Edit = { type: 'batch', label, edits: [alone.edit, ...all.map((f) => f.edit)] };
+  const { kind, says, usual } = candidate;
+  return {
+    ...{ kind, says, label, edit, alone, besides: all, about: placesOf(edit) },
+    ...(usual === undefined ? {} : { usual }),
+  };
+}
+
+const setsSame = (a: Edit, b: Edit): boolean =>
+  a.type === 'set-param' && b.type === 'set-param' && a.id === b.id && a.param === b.param;

@@ -61,17 +61,16 @@ export const nearest = (design: Design, findings: readonly Finding[]): Candidate
 export const stages: readonly ((design: Design, findings: readonly Finding[]) => Candidate[])[] = [
   (design, findings) => {
     const { near, far } = undone(design, findings);
-    const wires = likelyWires(design, findings);
     return [
       ...remedies(findings),
       ...neededWires(design, findings),
       ...missingLoads(design),
+      ...missingSupplies(design),
       ...near,
-      ...wires,
+      ...likelyWires(design, findings),
       ...far,
     ];
   },
   otherWires,
-  missingSupplies,
   missingResistors,
 ];

@@ -254,7 +254,7 @@ describe('a part that was left out', () => {
     // Behind a resistor stands an LED, though other lamps are called lamps too.
     ['loft-stairs', 'D2', /^Add Indicator LED between R6\.b and /],
     // Nothing is fed: a supply, with all that is loose.
-    ['slipway-beam', 'G1', /^Feed U1\.VIN and P1\.plus and D1\.k from 9\sV$/],
+    ['slipway-beam', 'G1', /^Feed U1\.VIN, P1\.plus and D1\.k from 9\sV$/],
   ])('%s without %s: it is proposed as what the design asks for', (name, part, label) => {
     const [root] = seen(left(name, part)).roots;
     expect(root?.cures[0]?.label).toMatch(label);

@@ -1,6 +1,7 @@
 export { distance, tellsApart } from './tells-apart.js';
 export { scoreSlip, soundDesign, type Scored, type Sound } from './score.js';
-export { diagnose, type Diagnosis, type Root } from './diagnose.js';
+export { diagnose, type Diagnosis } from './diagnose.js';
+export type { Root } from './roots.js';
 export { changesOf, type Candidate, type Cure } from './candidate.js';
 export type { Attempt } from './attempt.js';
 export { prove, type Proof } from './prove.js';

@@ -37,12 +37,23 @@ function toldOf(design: Design, wiring: Wiring, told: ReadonlySet<string>): Term
 }
 
 /** Terminals that a part which was left out would leave without a wire: not what a sensor offers besides. */
-export const lostEnds = (design: Design, wiring: Wiring): TerminalRef[] =>
-  openTerminals(design, wiring).filter((ref) =>
+export const lostEnds = (design: Design, wiring: Wiring): TerminalRef[] => [
+  ...openTerminals(design, wiring).filter((ref) =>
     wiring
       .ends(ref)
       .every(
         ({ kind, terminal }) =>
           !terminal.optional && !(kind.stage === 'feels' && terminal.role === 'signal-out'),
       ),
+  ),
+  ...lostCommons(design, wiring),
+];
+
+/** Commons of contacts that have a wire on the other side only. */
+const lostCommons = (design: Design, wiring: Wiring): TerminalRef[] =>
+  design.parts.flatMap((part) =>
+    (kindOf(part).contacts ?? []).flatMap(({ terminals }) => {
+      const [common = '', ...others] = terminals.map((id) => terminalRef(part.id, id));
+      return !wiring.wired(common) && others.some((ref) => wiring.wired(ref)) ? [common] : [];
+    }),
   );

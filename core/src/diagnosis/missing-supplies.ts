@@ -1,6 +1,7 @@
 import { kindOf } from '../catalog/index.js';
 import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
 import { formatNominal } from '../quantity/index.js';
+import { list } from '../check/index.js';
 import { Draft, suppliesOf, wiringOf } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 import { lostEnds } from './loose-ends.js';
@@ -20,13 +21,14 @@ export function missingSupplies(design: Design): Candidate[] {
   const open = lostEnds(design, wiring);
   const fed = open.filter((ref) => role(ref) === 'supply-in');
   const [ground] = railsOf(design);
-  if (fed.length === 0 || !ground) return [];
-  // What else is loose led to the supply as well: diodes across coils, resistors that pull up.
+  // What else is loose led to the supply as well: diodes across coils, contacts, resistors that pull up.
   const plus = open.filter((ref) => role(ref) !== 'ground');
+  // One end that nothing is known to feed lacks a wire, not a part.
+  if ((fed.length === 0 && plus.length < 2) || !ground) return [];
   const alone = suppliesOf(design).filter(({ ref }) => !wiring.wired(ref));
   return [
-    ...alone.map(({ ref }) => fuse(design, ref, fed)),
-    ...usual.map((volts) => supply(design, volts, plus, ground)),
+    ...alone.map(({ ref }) => fuse(design, ref, plus)),
+    ...(fed.length > 0 ? usual.map((volts) => supply(design, volts, plus, ground)) : []),
   ];
 }
 
@@ -42,24 +44,24 @@ function supply(
   draft.join(terminalRef(id, 'minus'), ground);
   return {
     kind: 'mistake',
-    says: `Nothing feeds ${plus.join(' and ')}`,
-    label: `Feed ${plus.join(' and ')} from ${formatNominal(volts, 'V')}`,
+    says: `Nothing feeds ${list(plus)}`,
+    label: `Feed ${list(plus)} from ${formatNominal(volts, 'V')}`,
     about: [id, ...plus, ground],
     usual: -0.3,
     edit: draft.edit('add supply'),
   };
 }
 
-function fuse(design: Design, from: TerminalRef, fed: readonly TerminalRef[]): Candidate {
+function fuse(design: Design, from: TerminalRef, plus: readonly TerminalRef[]): Candidate {
   const draft = new Draft(design);
-  const [first = '', ...others] = fed;
+  const [first = '', ...others] = plus;
   const id = draft.between('fuse', 'Fuse', {}, from, first);
   for (const ref of others) draft.join(terminalRef(id, 'b'), ref);
   return {
     kind: 'mistake',
-    says: `No fuse stands between ${from} and ${fed.join(' and ')}`,
-    label: `Add a fuse between ${from} and ${fed.join(' and ')}`,
-    about: [id, from, ...fed],
+    says: `No fuse stands between ${from} and ${list(plus)}`,
+    label: `Add a fuse between ${from} and ${list(plus)}`,
+    about: [id, from, ...plus],
     usual: -0.2,
     edit: draft.edit('add fuse'),
   };

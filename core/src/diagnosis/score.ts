@@ -2,7 +2,8 @@ import { check, gatherEvidence, type Evidence } from '../check/index.js';
 import { applyEdit, splitRef, type Design, type Edit, type Scene } from '../design/index.js';
 import type { Slip } from '../slip/index.js';
 import type { Cure } from './candidate.js';
-import { diagnose, type Root } from './diagnose.js';
+import { diagnose } from './diagnose.js';
+import type { Root } from './roots.js';
 import { distance, tellsApart } from './tells-apart.js';
 import { isOpen } from './attempt.js';
 

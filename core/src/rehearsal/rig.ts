@@ -308,13 +308,17 @@ export class Rig {
   }
 
   /** Readings before rounding. */
-  private exactCounts(solution: Solution): Map<string, number> {
-    return exactReadings(this.readers, {
+  private exactCounts(
+    solution: Solution,
+    wanted?: (channel: string) => boolean,
+  ): Map<string, number> {
+    const probe: Probe = {
       volts: (ref) => voltsAt(solution, ref),
       solved: (part) => solution.parts[part],
       ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
       stimulus: (part) => this.circuit.stimulusOf(part),
-    });
+    };
+    return exactReadings(this.readers, probe, wanted);
   }
 
   /**
@@ -325,6 +329,7 @@ export class Rig {
     id: string,
     of: { quantity: keyof Stimulus } | { param: string },
     values: readonly number[],
+    wanted?: (channel: string) => boolean,
   ): Tried[] {
     const { network } = this.circuit;
     const memory = network.remember();
@@ -341,7 +346,7 @@ export class Rig {
     const tried = values.map((value) => {
       set(value);
       const solution = this.circuit.solve();
-      return { solution, exact: this.exactCounts(solution) };
+      return { solution, exact: this.exactCounts(solution, wanted) };
     });
     set(before);
     network.recall(memory);

@@ -41,6 +41,10 @@ export const byWeight = (a: Finding, b: Finding): number =>
   consequences.indexOf(a.consequence) - consequences.indexOf(b.consequence) ||
   Number(b.severity === 'error') - Number(a.severity === 'error');
 
+/** Whether something has to be done about a finding. */
+export const isOpen = ({ severity }: Finding): boolean =>
+  severity === 'error' || severity === 'caution';
+
 /** Whether a finding can be said to be no mistake: nothing by which someone may be hurt. */
 export const isAcceptable = ({ severity, consequence }: Finding): boolean =>
   severity in severities && consequence !== 'danger';

@@ -1,4 +1,4 @@
-export { byWeight, check, isAcceptable } from './check.js';
+export { byWeight, check, isAcceptable, isOpen } from './check.js';
 export { sayConsequence } from './say-consequence.js';
 export {
   allStates,

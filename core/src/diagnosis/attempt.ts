@@ -2,6 +2,7 @@ import {
   actuatorDead,
   check,
   gatherEvidence,
+  isOpen,
   outputWithoutEffect,
   rules,
   terminalOpen,
@@ -39,9 +40,6 @@ export const weights: Record<Severity, number> = {
 };
 
 export const weightOf = ({ severity }: Finding): number => weights[severity];
-
-/** Whether a finding is one that something has to be done about. */
-export const isOpen = (finding: Finding): boolean => weightOf(finding) >= 1;
 
 /** A design with a change; undefined where that cannot be made. */
 export function changed(design: Design, edit: Edit): Design | undefined {

@@ -1,6 +1,6 @@
-import { check, gatherEvidence, type Evidence, type Finding } from '../check/index.js';
+import { check, gatherEvidence, isOpen, type Evidence, type Finding } from '../check/index.js';
 import type { Design, Edit, Scene } from '../design/index.js';
-import { Attempts, harmOf, isOpen, type Attempt } from './attempt.js';
+import { Attempts, harmOf, type Attempt } from './attempt.js';
 import { mending, together, type Candidate } from './candidate.js';
 import { nearest, remedies, stages } from './candidates.js';
 import { Looks } from './looks.js';

@@ -1,6 +1,6 @@
-import { check, gatherEvidence, type Evidence, type Finding } from '../check/index.js';
+import { check, gatherEvidence, isOpen, type Evidence, type Finding } from '../check/index.js';
 import type { Design, Scene } from '../design/index.js';
-import { changed, harmOf, isOpen } from './attempt.js';
+import { changed, harmOf } from './attempt.js';
 import { mending, together, type Candidate, type Cure } from './candidate.js';
 import { meterShows } from './meter.js';
 

@@ -26,6 +26,11 @@ function outcomesBefore(design: Design, scene: Scene): Outcomes {
   return found;
 }
 
+/** Rehearses every scene without a change: what is proven of the same design afterwards begins there. */
+export function foresee(design: Design): void {
+  for (const scene of design.scenes) outcomesBefore(design, scene);
+}
+
 /** Rehearses every scene with and without a change. */
 export function prove(design: Design, edit: Edit): Proof {
   const changed = applyEdit(design, edit);

@@ -1,6 +1,6 @@
-import { byWeight, rules, type Finding } from '../check/index.js';
+import { byWeight, isOpen, rules, type Finding } from '../check/index.js';
 import { splitRef } from '../design/index.js';
-import { isOpen, tellsNothing, weightOf, weights, type Attempt } from './attempt.js';
+import { tellsNothing, weightOf, weights, type Attempt } from './attempt.js';
 import { changesOf, type Candidate, type Cure } from './candidate.js';
 import type { Looks } from './looks.js';
 

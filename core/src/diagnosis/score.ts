@@ -1,11 +1,10 @@
-import { check, gatherEvidence, type Evidence } from '../check/index.js';
+import { check, gatherEvidence, isOpen, type Evidence } from '../check/index.js';
 import { applyEdit, splitRef, type Design, type Edit, type Scene } from '../design/index.js';
 import type { Slip } from '../slip/index.js';
 import type { Cure } from './candidate.js';
 import { diagnose } from './diagnose.js';
 import type { Root } from './roots.js';
 import { distance, tellsApart } from './tells-apart.js';
-import { isOpen } from './attempt.js';
 
 /** What came of one slip made in a sound design. */
 export interface Scored {

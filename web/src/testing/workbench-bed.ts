@@ -71,7 +71,8 @@ export const benchInThread = () => ({
     ...(['cover', 'comparator', 'oscillations', 'ring', 'sampled', 'rehearse'] as const),
   ),
   timed: { ...unanswered('follow', 'runDown'), cancel: jest.fn() },
-  trying: { ...inThread('diagnose', 'prove'), cancel: jest.fn() },
+  trying: { ...inThread('diagnose'), cancel: jest.fn() },
+  proving: { ...unanswered('foresee'), ...inThread('prove'), cancel: jest.fn() },
   placing: { ...inThread('places'), cancel: jest.fn() },
   moments: inThread('moment'),
 });

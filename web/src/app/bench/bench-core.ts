@@ -6,7 +6,7 @@ import {
   type Answer,
   type Finding,
 } from '@yurei/core/check';
-import { diagnose, prove, type Diagnosis, type Proof } from '@yurei/core/diagnosis';
+import { diagnose, foresee, prove, type Diagnosis, type Proof } from '@yurei/core/diagnosis';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import { EditError } from '@yurei/core/design';
@@ -160,6 +160,11 @@ export const bench = {
   /** What is wrong, roots first, with what cures it. */
   diagnose(design: Design, scene: string | undefined): Diagnosis {
     return diagnose(design, sceneOf(design, scene));
+  },
+
+  /** Works out what all scenes come to without a change, which proofs begin with. */
+  foresee(design: Design): void {
+    foresee(asTried(design));
   },
 
   /** What a change does to the verdicts of all scenes. */

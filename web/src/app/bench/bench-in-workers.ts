@@ -1,7 +1,7 @@
 import { Injectable, type OnDestroy } from '@angular/core';
 import { manner } from '@yurei/core/quantity';
 import * as Comlink from 'comlink';
-import type { BenchService, Placing, Timed, Trying } from './bench';
+import type { BenchService, Placing, Proving, Timed, Trying } from './bench';
 import type { Bench } from './bench-core';
 
 /** The core in web workers. */
@@ -13,12 +13,14 @@ export class BenchInWorkers implements BenchService, OnDestroy {
   readonly moments = wrap(this.workers[2]);
   readonly timed = new EndedWorker();
   readonly trying = new EndedWorker();
+  readonly proving = new EndedWorker();
   readonly placing = new EndedWorker();
 
   ngOnDestroy(): void {
     this.workers.forEach((worker) => worker.terminate());
     this.timed.end();
     this.trying.end();
+    this.proving.end();
     this.placing.end();
   }
 }
@@ -27,7 +29,7 @@ export class BenchInWorkers implements BenchService, OnDestroy {
  * A worker that is ended where what it does is wanted no more: it cannot be told. It is wrapped once: a wrapper that is
  * collected as garbage takes the worker's ear with it.
  */
-class EndedWorker implements Timed, Trying, Placing {
+class EndedWorker implements Timed, Trying, Proving, Placing {
   private started?: { worker: Worker; bench: Comlink.Remote<Bench> };
   private busy = false;
 
@@ -36,7 +38,8 @@ class EndedWorker implements Timed, Trying, Placing {
   readonly diagnose: Trying['diagnose'] = (...asked) =>
     this.ask((bench) => bench.diagnose(...asked));
   readonly places: Placing['places'] = (...asked) => this.ask((bench) => bench.places(...asked));
-  readonly prove: Trying['prove'] = (...asked) => this.ask((bench) => bench.prove(...asked));
+  readonly foresee: Proving['foresee'] = (...asked) => this.ask((bench) => bench.foresee(...asked));
+  readonly prove: Proving['prove'] = (...asked) => this.ask((bench) => bench.prove(...asked));
 
   private async ask<T>(what: (bench: Comlink.Remote<Bench>) => Promise<T>): Promise<T> {
     this.cancel();

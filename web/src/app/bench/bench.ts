@@ -10,7 +10,10 @@ type OneAtATime<Asked extends keyof Bench> = {
 export type Timed = OneAtATime<'follow' | 'runDown'>;
 
 /** Tries what cures a design. */
-export type Trying = OneAtATime<'diagnose' | 'prove'>;
+export type Trying = OneAtATime<'diagnose'>;
+
+/** Holds cures against every scene; what scenes come to without one can be worked out before. */
+export type Proving = OneAtATime<'foresee' | 'prove'>;
 
 /** Seeks places for sensors. */
 export type Placing = OneAtATime<'places'>;
@@ -18,7 +21,7 @@ export type Placing = OneAtATime<'places'>;
 /**
  * The computing core away from the interface's thread: one answers at once, the second plays rehearsals, the third follows
  * circuits in time, the fourth moments of those, the fifth tries what cures a
- * design, the sixth seeks places for sensors, so that a long rehearsal never holds up a value that follows a drag.
+ * design, the sixth proves cures, the seventh seeks places for sensors, so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
   abstract readonly quick: Pick<
@@ -43,6 +46,7 @@ export abstract class BenchService {
   >;
   abstract readonly timed: Timed;
   abstract readonly trying: Trying;
+  abstract readonly proving: Proving;
   abstract readonly placing: Placing;
   abstract readonly moments: Pick<Remote<Bench>, 'moment'>;
 }

@@ -1,4 +1,5 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
+import { isOpen } from '@yurei/core/check';
 import type { Cure, Diagnosis, Proof, Root } from '@yurei/core/diagnosis';
 import { withoutAttachments, type Design } from '@yurei/core/design';
 import {
@@ -48,7 +49,10 @@ export class DiagnosisView {
   private readonly answer = answerTo(this.asked, ({ design, scene }) =>
     timer(tryAfter).pipe(
       switchMap(() => this.diagnose(design, scene)),
-      finalize(() => this.bench.trying.cancel()),
+      finalize(() => {
+        this.bench.trying.cancel();
+        this.bench.proving.cancel();
+      }),
     ),
   );
 
@@ -77,16 +81,20 @@ export class DiagnosisView {
 
   /** What is wrong, at first with cures that are not proven yet, then with one more proven each time. */
   private diagnose(design: Design, scene: string | undefined): Observable<Found> {
+    const { trying, proving } = this.bench;
     const bare = withoutAttachments(design);
-    return from(this.bench.trying.diagnose(bare, scene)).pipe(
+    // What scenes come to without a cure is worked out beside the trials, where there may be one.
+    const wrong = this.view.findings().some(isOpen);
+    const foreseen = wrong ? proving.foresee(bare) : Promise.resolve();
+    return from(trying.diagnose(bare, scene)).pipe(
       switchMap((diagnosis) => {
         const cures = [...diagnosis.roots, ...diagnosis.asides].flatMap((root) => root.cures);
         const start: Found = { design, diagnosis, proofs: new Map() };
         return from(cures).pipe(
-          concatMap(async (cure) => ({
-            cure,
-            proof: await this.bench.trying.prove(bare, cure.edit),
-          })),
+          concatMap(async (cure) => {
+            await foreseen;
+            return { cure, proof: await proving.prove(bare, cure.edit) };
+          }),
           scan(
             (found, { cure, proof }) => ({
               ...found,

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, model, output } from '@angu
 import { Router } from '@angular/router';
 import { searchBlocks } from '@yurei/core/blocks';
 import { nearness, searchCatalog } from '@yurei/core/catalog';
+import { isOpen } from '@yurei/core/check';
 import { terms, topics } from '@yurei/core/help';
 import { sayWiring } from '@yurei/core/wiring';
 import { FindDialog, type Find } from '../common/find-dialog';
@@ -122,7 +123,7 @@ export class CommandBox {
     const parts = new Set(this.session.design()?.parts.map((p) => p.id));
     return this.view
       .findings()
-      .filter(({ severity }) => severity === 'error' || severity === 'caution')
+      .filter(isOpen)
       .map((finding) => ({
         label: finding.title,
         hint: `finding, ${finding.severity}`,

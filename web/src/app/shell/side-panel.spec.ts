@@ -50,7 +50,7 @@ it('folds what follows under its root, and names the likely slip', async () => {
 
 it('offers nothing before it has been tried in every scene, and nothing that makes a verdict worse', async () => {
   const bench = await openBench(without('D1'));
-  bench.workers.trying.prove.mockResolvedValue({
+  bench.workers.proving.prove.mockResolvedValue({
     better: [],
     worse: ['A busy evening: “Someone walks up the slipway” missed'],
     reveals: [],
@@ -61,6 +61,19 @@ it('offers nothing before it has been tried in every scene, and nothing that mak
   expect(panel.text('yu-offer-line')).toContain('is not offered: A busy evening');
   expect(panel.all('yu-offer-line button')).toHaveLength(0);
 });
+
+it.each([
+  ['is wrong', without('D1'), 1],
+  ['is sound', slipwayBeam(), 0],
+] as const)(
+  'of a design that %s scenes are gone through beside the trials',
+  async (_, design, times) => {
+    const bench = await openBench(design);
+    const panel = await showSolved(SidePanel);
+    await panel.until(() => bench.diagnosis.roots() !== undefined);
+    expect(bench.workers.proving.foresee).toHaveBeenCalledTimes(times);
+  },
+);
 
 it.each([
   ['part', 'R1', 'yu-part-panel'],

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { Finding } from '@yurei/core/check';
+import { isOpen, type Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
 import { Fold } from '../common/fold';
 import { HelpHint } from '../common/help-hint';
@@ -134,7 +134,7 @@ export class SidePanel {
         .filter(({ finding, effects }) => [finding, ...effects].some((f) => about.has(f.id)))
         .map((root) => ({ finding: root.finding, root }));
     return this.findings()
-      .filter((f) => f.severity === 'error' || f.severity === 'caution')
+      .filter(isOpen)
       .map((finding) => ({ finding }));
   });
   protected readonly trying = computed(

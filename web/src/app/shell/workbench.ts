@@ -11,7 +11,7 @@ import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Title } from '@angular/platform-browser';
 import { readable } from '@yurei/core/catalog';
-import type { Answer, Finding } from '@yurei/core/check';
+import { isOpen, type Answer, type Finding } from '@yurei/core/check';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
@@ -154,9 +154,7 @@ export class Workbench {
   });
 
   private readonly wrong = computed(() =>
-    (this.diagnosis.roots()?.map((root) => root.finding) ?? this.view.findings()).filter(
-      (f) => f.severity === 'error' || f.severity === 'caution',
-    ),
+    (this.diagnosis.roots()?.map((root) => root.finding) ?? this.view.findings()).filter(isOpen),
   );
 
   /** What is wrong by step: how many roots, or findings as long as those are not known, and whether any is an error. */

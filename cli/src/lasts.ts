@@ -1,4 +1,4 @@
-import type { Design } from '@yurei/core/design';
+import { nameOf, type Design } from '@yurei/core/design';
 import { contactLives, electrodeLives, runDown, sayLife, type RunDown } from '@yurei/core/lifetime';
 import { formatQuantity, toDigits } from '@yurei/core/quantity';
 import { rehearse } from '@yurei/core/rehearsal';
@@ -55,7 +55,7 @@ const share = (of: number): string => `${toDigits(100 * of, 3)} %`;
 
 const batteryRows = ({ parts }: Design, down: RunDown): string[][] =>
   Object.entries(down.aDay).map(([part, { all, atRest }]) => [
-    `${parts.find((p) => p.id === part)?.name ?? part} (${part})`,
+    `${nameOf(parts, part)} (${part})`,
     part === down.part ? sayLife(down.lasts) : '',
     all > 0
       ? `loses ${share(all)} a day, ${share(atRest)} at rest${part === down.part ? `; in the end ${down.because}` : ''}`

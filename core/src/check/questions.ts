@@ -1,6 +1,6 @@
 import { kindOf } from '../catalog/index.js';
-import type { Design } from '../design/index.js';
-import { contactLives, electrodeLives, sayLife, type RunDown } from '../lifetime/index.js';
+import { nameOf, type Design } from '../design/index.js';
+import { contactLives, electrodeLives, isBrief, sayLife, type RunDown } from '../lifetime/index.js';
 import type { Rehearsal } from '../rehearsal/index.js';
 import { decimals, formatQuantity } from '../quantity/index.js';
 import type { Evidence } from './evidence.js';
@@ -58,7 +58,10 @@ export function fiveQuestions(
   ];
 }
 
-/** Until the first battery, contact or electrode is used up, where such a scene comes once a day. */
+/**
+ * Until a battery, a contact or an electrode is used up, where such a scene comes once a day: the first of those that do not
+ * last, else the first of all.
+ */
 function lasts(
   design: Design,
   rehearsal: Rehearsal | undefined,
@@ -66,7 +69,7 @@ function lasts(
 ): Answer {
   const base = { id: 'lasts', label: 'Lasts' } as const;
   if (!rehearsal) return unknown('lasts', 'Lasts', 'rehearse a scene');
-  const nameOf = (id: string): string => design.parts.find((p) => p.id === id)?.name ?? id;
+  const { parts } = design;
   if (design.parts.some((part) => kindOf(part).store) && !runDown)
     return unknown('lasts', 'Lasts', 'batteries not followed down yet');
   const inTime = rehearsal.circuit === 'in time';
@@ -78,15 +81,15 @@ function lasts(
     (e) => e.lasts < Infinity,
   );
   const [first] = [
-    ...(runDown ? [{ lasts: runDown.lasts, of: nameOf(runDown.part) }] : []),
-    ...worn.map((c) => ({ lasts: c.lasts, of: `contacts of ${nameOf(c.part)}` })),
-    ...eaten.map((e) => ({ lasts: e.lasts, of: `electrodes of ${nameOf(e.part)}` })),
-  ].sort((a, b) => a.lasts - b.lasts);
+    ...(runDown ? [used('battery', runDown.lasts, nameOf(parts, runDown.part))] : []),
+    ...worn.map((c) => used('contacts', c.lasts, `contacts of ${nameOf(parts, c.part)}`)),
+    ...eaten.map((e) => used('electrodes', e.lasts, `electrodes of ${nameOf(parts, e.part)}`)),
+  ].sort((a, b) => Number(b.brief) - Number(a.brief) || a.lasts - b.lasts);
   if (!first)
     return unknown('lasts', 'Lasts', 'no battery, no relay that switches, no bare electrode');
   return {
     ...base,
-    state: first.lasts >= 86_400 ? 'fine' : first.lasts > 0 ? 'caution' : 'error',
+    state: !first.brief ? 'fine' : first.lasts > 0 ? 'caution' : 'error',
     value: sayLife(first.lasts),
     detail:
       first.lasts === Infinity
@@ -94,6 +97,11 @@ function lasts(
         : `${first.of}, one such scene a day`,
   };
 }
+
+const used = (what: Parameters<typeof isBrief>[0], lasts: number, of: string) => ({
+  ...{ lasts, of },
+  brief: isBrief(what, lasts),
+});
 
 function notices(rehearsal: Rehearsal | undefined): Answer {
   const wanted = rehearsal?.verdicts.filter((v) => v.intent === 'wanted') ?? [];

@@ -1,5 +1,5 @@
 import { nameNet, type NamedNet } from '../catalog/index.js';
-import { splitRef, type Design } from '../design/index.js';
+import { nameOf, splitRef, type Design } from '../design/index.js';
 import type { CircuitProblem } from './solution.js';
 
 const list = (items: readonly string[]): string =>
@@ -48,7 +48,7 @@ export function explainIslands(
     const ends = nodes.filter((n) => !splitRef(n).terminal.startsWith('#'));
     const island = ends.map((id) => nets.find((net) => net.id === id) ?? lone(design, id));
     const parts = [...new Set(island.flatMap((n) => n.terminals.map((t) => splitRef(t).part)))];
-    const named = parts.map((id) => design.parts.find((p) => p.id === id)?.name ?? id);
+    const named = parts.map((id) => nameOf(design.parts, id));
     return { kind: 'floating', ...wording(island, named, nets), parts, nets: ends };
   });
 }

@@ -16,6 +16,7 @@ export { EditError, type Edit } from './edit.js';
 export { applyEdit } from './apply-edit.js';
 export { makeEdit, redo, startHistory, undo, type History } from './history.js';
 export { freshId } from './fresh-id.js';
+export { nameOf } from './name-of.js';
 export { migrate, type Migration } from './migrate.js';
 export { withoutAttachments } from './without-attachments.js';
 export { consecutive } from './consecutive.js';

@@ -108,6 +108,8 @@ describe('what is put in the wrong way', () => {
     ['a board’s supply', 'slipway-beam', 'U1.VIN', 'U1.GND', /U1\.VIN and U1\.GND$/],
     ['NO and NC', 'drying-room-fan', 'K1.no', 'K1.nc', /^Exchange K1\.no and K1\.nc$/],
     ['two pins', 'slipway-beam', 'U1.A0', 'U1.D8', /^Exchange U1\.A0 and U1\.D8$/],
+    // A sensor set the other way would make it work as well, and is less likely.
+    ['a diode of a loop', 'fuel-locker-loop', 'D1.a', 'D1.k', /^Turn D1 round$/],
   ])('%s of %s: %s and %s', (_, name, a, b, label) => {
     const sound = demo(name);
     expectCured(exchanged(sound, a, b), sound, label);
@@ -255,6 +257,12 @@ describe('a part that was left out', () => {
     ['loft-stairs', 'D2', /^Add Indicator LED between R6\.b and /],
     // Nothing is fed: a supply, with all that is loose.
     ['slipway-beam', 'G1', /^Feed U1\.VIN, P1\.plus and D1\.k from 9\sV$/],
+    // All that it fed is loose, commons of contacts as well; in the size that carries it, worst case included.
+    [
+      'regatta-figurehead',
+      'F1',
+      /^Add a fuse between G1\.plus and U1\.VIN, C1\.plus, K1\.COM1, .* and K1\.COM4, and Take 2\.50\sA$/,
+    ],
   ])('%s without %s: it is proposed as what the design asks for', (name, part, label) => {
     const [root] = seen(left(name, part)).roots;
     expect(root?.cures[0]?.label).toMatch(label);

@@ -72,13 +72,22 @@ it('fed by a pin that is on for a share of the time, by that share of the scene 
   expect(life.aDay / (amps * day)).toBeCloseTo(1, 1);
 });
 
+const askedOf = (design: Design, path: 'fast' | 'time') =>
+  fiveQuestions(gatherEvidence(design, wet), [], rehearse(design, wet, undefined, path))[3];
+
 it('says that it is not known before it was followed in time', () => {
   const design = { ...fed(12e3), scenes: [wet] };
-  const lasts = (path: 'fast' | 'time') =>
-    fiveQuestions(gatherEvidence(design, wet), [], rehearse(design, wet, undefined, path))[3];
-  expect(lasts('fast')).toMatchObject({
+  expect(askedOf(design, 'fast')).toMatchObject({
     state: 'unknown',
     detail: 'electrodes not followed in time yet',
   });
-  expect(lasts('time').detail).toBe('electrodes of B, one such scene a day');
+  expect(askedOf(design, 'time').detail).toBe('electrodes of B, one such scene a day');
+});
+
+// 2.00 A·h at 1 mA are 83 days, at 0.1 mA 2.3 years; below a year they do not last.
+it.each([
+  [12e3, 'caution', '83 days'],
+  [120e3, 'fine', '2 years'],
+] as const)('with %d Ω in line the answer is a %s, %s', (ohms, state, value) => {
+  expect(askedOf({ ...fed(ohms), scenes: [wet] }, 'time')).toMatchObject({ state, value });
 });

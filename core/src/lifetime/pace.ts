@@ -1,5 +1,5 @@
 import { kindOf, numbersOf } from '../catalog/index.js';
-import type { Design, Scene } from '../design/index.js';
+import { nameOf, type Design, type Scene } from '../design/index.js';
 import { entry } from '../quantity/index.js';
 import { useScene, wentWrong, type Outcomes, type Used } from '../rehearsal/index.js';
 import { findHappeningKind } from '../scene/index.js';
@@ -108,7 +108,7 @@ export class Days {
     const halted = busy.halted ?? quiet.halted;
     if (halted) return `it cannot be followed: ${halted.because}`;
     const [empty] = [...levels].filter(([, level]) => level <= 0);
-    if (empty) return `${this.nameOf(empty[0])} is empty`;
+    if (empty) return `${nameOf(this.design.parts, empty[0])} is empty`;
     const out = quiet.outages[0] ?? busy.outages[this.begun.outages.length];
     if (out) return `the controller stops: ${out.because}`;
     if (busy.spurious.length > this.begun.spurious.length) return 'it fires at nothing';
@@ -120,9 +120,5 @@ export class Days {
     return other.outcome === 'missed'
       ? `“${other.name}” is no longer noticed`
       : `“${other.name}” sets it off`;
-  }
-
-  private nameOf(part: string): string {
-    return this.design.parts.find((p) => p.id === part)?.name ?? part;
   }
 }

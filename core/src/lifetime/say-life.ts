@@ -1,6 +1,6 @@
 import { day } from './pace.js';
 
-const year = 365.25 * day;
+export const year = 365.25 * day;
 
 /** A lifetime as people say it, in whole numbers: "12 years", "43 days". What does not last a day is not told closer: days are averaged. */
 export function sayLife(seconds: number): string {

@@ -1,5 +1,5 @@
 import { kindOf } from '../catalog/index.js';
-import type { Design, Drive, Scene, Sign } from '../design/index.js';
+import { nameOf, type Design, type Drive, type Scene, type Sign } from '../design/index.js';
 import type { LogicEvent } from '../logic/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import type { Span } from '../scene/index.js';
@@ -164,6 +164,3 @@ function signOf(
   const what = `${nameOf(design.notices, event.id)} was sent`;
   return { sign: { by: 'notice', notice: event.id }, what };
 }
-
-const nameOf = (list: readonly { id: string; name: string }[], id: string): string =>
-  list.find((item) => item.id === id)?.name ?? id;

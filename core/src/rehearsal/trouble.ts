@@ -1,4 +1,4 @@
-import type { Design } from '../design/index.js';
+import { nameOf, type Design } from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 
 /** Something electrical that went wrong in the course of a rehearsal. */
@@ -22,7 +22,7 @@ export interface Trouble {
 /** A trouble in one sentence. */
 export function tellTrouble({ parts }: Design, trouble: Trouble): string {
   const { part, what, t, times = 1, because } = trouble;
-  const name = parts.find((p) => p.id === part)?.name ?? part;
+  const name = nameOf(parts, part);
   const often = times > 1 ? `, ${times} times in all` : '';
   return `${name} ${what} at ${formatQuantity(t, 's')}${often}: ${because}.`;
 }

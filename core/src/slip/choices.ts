@@ -6,6 +6,7 @@ export const choices: SlipKind = {
   id: 'choice',
   label: 'A part of the other sort, or set the other way',
   undoesItself: true,
+  chosen: true,
   all: ({ parts }) =>
     parts.flatMap((part) => {
       const two = kindOf(part).params.filter((p) => p.choices?.length === 2 && p.id !== 'now');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
-import { withoutAttachments } from '@yurei/core/design';
+import { nameOf, withoutAttachments } from '@yurei/core/design';
 import { decimals, formatArea, formatQuantity } from '@yurei/core/quantity';
 import { isSomewhere } from '@yurei/core/plan';
 import { happeningKinds } from '@yurei/core/scene';
@@ -147,6 +147,6 @@ export class PlaceView {
   }
 
   private nameOf(id: string): string {
-    return this.session.design()?.parts.find((p) => p.id === id)?.name ?? id;
+    return nameOf(this.session.design()?.parts ?? [], id);
   }
 }

@@ -1,4 +1,4 @@
-import type { Design } from '@yurei/core/design';
+import { nameOf, type Design } from '@yurei/core/design';
 import {
   beamPairs,
   crossingBeams,
@@ -53,7 +53,7 @@ export const radioRows = (design: Design): ReachRow[] =>
     if (!reach) return undefined;
     const { distance, free, walls, leaves, margin, fresnel } = reach;
     const way = radioWays(design, spot).get(part.id);
-    const by = (way?.through ?? []).slice(1).map((id) => nameOf(design, id));
+    const by = (way?.through ?? []).slice(1).map((id) => nameOf(design.parts, id));
     const meaning =
       margin >= wantedMargin
         ? 'arrives'
@@ -68,9 +68,6 @@ export const radioRows = (design: Design): ReachRow[] =>
       good: way !== undefined,
     };
   });
-
-const nameOf = ({ parts }: Design, id: string): string =>
-  parts.find((p) => p.id === id)?.name ?? id;
 
 function pairs(
   design: Design,

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { withoutAttachments, type Design } from '@yurei/core/design';
+import { nameOf, withoutAttachments, type Design } from '@yurei/core/design';
 import { sayRate, upperCount } from '@yurei/core/judge';
 import {
   contactLives,
   electrodeLives,
+  isBrief,
   sayLife,
   type ContactLife,
   type ElectrodeLife,
@@ -31,7 +32,6 @@ interface Line {
 }
 
 const day = 86_400;
-const year = 365.25 * day;
 
 /** What one rehearsal comes to: false triggers, chatter, what wears out, energy, blind times, and what sampling may miss. */
 @Component({
@@ -180,11 +180,8 @@ const sampledLine = (name: string, { missed, tried, every }: Sampled): Line => (
   bad: missed > 0,
 });
 
-const nameOf = ({ parts }: Design, id: string): string =>
-  parts.find((p) => p.id === id)?.name ?? id;
-
 function contactLine(design: Design, { part, relay, operations, bear, lasts }: ContactLife): Line {
-  const name = nameOf(design, part);
+  const name = nameOf(design.parts, part);
   return {
     what: relay === 'relay' ? name : `${name}, ${relay}`,
     told: `pulled in ${operations} ${operations === 1 ? 'time' : 'times'}`,
@@ -192,20 +189,20 @@ function contactLine(design: Design, { part, relay, operations, bear, lasts }: C
       operations === 0
         ? 'not switched in this scene'
         : `its contacts last ${sayLife(lasts)} where such a scene comes once a day (${decimals(bear, 0)} operations, common practice)`,
-    bad: lasts < year,
+    bad: isBrief('contacts', lasts),
     lasts: true,
   };
 }
 
 function electrodeLine(design: Design, { part, aDay, bear, lasts }: ElectrodeLife): Line {
   return {
-    what: `Electrodes of ${nameOf(design, part)}`,
+    what: `Electrodes of ${nameOf(design.parts, part)}`,
     told: `${formatQuantity(aDay / 3600, 'A·h')} a day`,
     more:
       lasts < Infinity
         ? `one is eaten up in ${sayLife(lasts)} where such a scene comes once a day (${formatQuantity(bear / 3600, 'A·h')} by Faraday’s law)`
         : 'nothing flows through them',
-    bad: lasts < year,
+    bad: isBrief('electrodes', lasts),
     lasts: true,
   };
 }
@@ -227,10 +224,10 @@ function batteryLines(design: Design, down: RunDown | undefined): Line[] {
       all > 0 ? `loses ${share(all)} a day, at rest ${share(atRest)}` : `gains ${share(all)} a day`;
     const ends = part === down.part && down.lasts < Infinity ? `; in the end ${down.because}` : '';
     return {
-      what: nameOf(design, part),
+      what: nameOf(design.parts, part),
       told: part === down.part ? sayLife(down.lasts) : '',
       more: `${taken}, where such a scene comes once a day and light and air stay so${ends}`,
-      bad: down.lasts < day,
+      bad: part === down.part && isBrief('battery', down.lasts),
       lasts: true,
     };
   });

@@ -1,0 +1,60 @@
+import { channel, brief, onBoard, output } from '../testing/small.js';
+import { Islands } from './islands.js';
+
+/** Ids on the same island as a place. */
+const beside = (islands: Islands, place: string): string[] =>
+  [...islands.on(islands.of([place]))].sort();
+
+describe('islands', () => {
+  const two = new Islands(
+    brief(
+      'adapter G, push-button S, filament-lamp H, push-button T, resistor R, led D',
+      'G.plus S.a, S.b H.a, H.b G.minus, G.plus T.a, T.b R.a, R.b D.a, D.k G.minus',
+    ),
+  );
+
+  it('end at rails, and at what feeds them', () => {
+    expect(beside(two, 'S')).toEqual(['H', 'S']);
+    expect(beside(two, 'R.a')).toEqual(['D', 'R', 'T']);
+    expect(two.of(['G', 'G.plus', 'nothing']).size).toBe(0);
+  });
+
+  it('are told of wires, channels and outputs by their ends', () => {
+    const board = new Islands(
+      onBoard(
+        'photoresistor B, resistor R, resistor E, led D',
+        'U.5V B.a, B.b U.A0, R.a U.A0, R.b U.GND, U.D8 E.a, E.b D.a, D.k U.GND',
+        {
+          ...channel('U.A0', { trips: 'above' }),
+          ...output('U.D8'),
+        },
+      ),
+    );
+    expect(beside(board, 'U.A0')).toEqual(['B', 'R', 'c1']);
+    expect(beside(board, 'c1')).toEqual(['B', 'R', 'c1']);
+    expect(beside(board, 'o1')).toEqual(['D', 'E']);
+    expect(board.of(['w3', 'U.D8'])).toEqual(board.of(['B', 'D']));
+  });
+
+  it('do not hold what leads power to a controller: all depends on that', () => {
+    const fused = new Islands(
+      brief(
+        'adapter G volts=9, fuse F, toggle-switch S, controller-5v-8bit U, resistor R, led D',
+        'G.plus F.a, F.b S.a, S.b U.VIN, G.minus U.GND, U.D8 R.a, R.b D.a, D.k U.GND',
+      ),
+    );
+    expect(fused.of(['F', 'S', 'F.b', 'U.VIN']).size).toBe(0);
+    expect(beside(fused, 'D')).toEqual(['D', 'R']);
+  });
+
+  it('are one where light leads from one to the other', () => {
+    const beam = new Islands(
+      brief(
+        'adapter G, resistor R, infrared-emitter E, resistor S, phototransistor B, resistor T, led D',
+        'G.plus R.a, R.b E.a, E.k G.minus, G.plus B.c, B.e S.a, S.b G.minus, G.plus T.a, T.b D.a, D.k G.minus',
+      ),
+    );
+    expect(beside(beam, 'R')).toEqual(['B', 'E', 'R', 'S']);
+    expect(beside(beam, 'T')).toEqual(['D', 'T']);
+  });
+});

@@ -126,8 +126,8 @@ export interface Facets<V = Params, K extends string = string> {
   contacts?: readonly { maxAmps(params: V): number; terminals: readonly K[] }[];
   /** How often its contacts can be switched under load before they are worn. */
   switchings?: number;
-  /** Electrodes that direct current eats: where it goes in, and the charge by which one is eaten up, A·s. */
-  electrodes?: { at: K; coulombs(params: V): number };
+  /** Electrodes that direct current eats: what flows through them, A, and the charge by which one is eaten up, A·s. */
+  electrodes?: { amps(part: SolvedPart<K>, params: V): number; coulombs(params: V): number };
   /** A comparator of its own holds what is at one terminal against a trimmer: another goes low where it is beyond. */
   ownLine?: { reads: K; gives: K; at: keyof V & string; trips: 'above' | 'below' };
   /** What it wants around it before a controller can read it, where that is more than power or a load resistor. */

@@ -324,8 +324,6 @@ export interface PartKind<V = Params, K extends string = string> extends Facets<
   feed?: Feed<V, K>;
   /** A bare chip: the capacitor it wants across its supply, F. */
   decouple?: number;
-  /** Constant direct current eats its electrodes. */
-  corrodes?: boolean;
   ratings: readonly Rating<V, K>[];
   elements(params: V, state: PartState): readonly Element[];
   /** The value shown on its card. */

@@ -1,4 +1,11 @@
-import { kindOf, paramsOf, type Params, type Rating, type SolvedPart } from '../catalog/index.js';
+import {
+  kindOf,
+  paramsOf,
+  type Params,
+  type PartKind,
+  type Rating,
+  type SolvedPart,
+} from '../catalog/index.js';
 import type { Design } from '../design/index.js';
 import { entry } from '../quantity/index.js';
 import type { Circuit } from './circuit.js';
@@ -51,8 +58,8 @@ interface Watched {
   ratings: readonly Rating[];
   peaks: PartPeaks;
   outer: readonly string[];
-  /** Where current goes into its electrodes, if it has any. */
-  electrode?: string | undefined;
+  /** What flows through its electrodes, if it has any. */
+  electrodes: PartKind['electrodes'];
   /** Power, and current into its electrodes, at the last look. */
   watts: number;
   amps: number;
@@ -90,7 +97,7 @@ export class StressWatch implements Observer {
         params,
         ratings,
         outer: Object.keys(values.volts).filter((t) => !t.startsWith('#')),
-        electrode: electrodes?.at,
+        electrodes,
         watts: 0,
         amps: 0,
         bears: ratings.map(({ bears, unit }) => bears ?? borne[unit] ?? 0),
@@ -125,10 +132,11 @@ export class StressWatch implements Observer {
 
   /** Time passes in which parts take so much on the average, where that is known of them. */
   passed(seconds: number, mean: (part: string) => SolvedPart | undefined): void {
-    for (const { id, peaks, electrode } of this.watched) {
-      const { watts = 0, amps = {} } = mean(id) ?? {};
-      peaks.energy += watts * seconds;
-      if (electrode !== undefined) peaks.charge += (amps[electrode] ?? 0) * seconds;
+    for (const { id, peaks, electrodes, params } of this.watched) {
+      const taken = mean(id);
+      if (!taken) continue;
+      peaks.energy += taken.watts * seconds;
+      peaks.charge += (electrodes?.amps(taken, params) ?? 0) * seconds;
     }
   }
 
@@ -151,8 +159,7 @@ function look(part: Watched, t: number, h: number): void {
   const { peaks, outer } = part;
   const values = part.values.update();
   part.watts = values.watts;
-  // An electrode to which nothing leads carries nothing.
-  if (part.electrode !== undefined) part.amps = values.amps[part.electrode] ?? 0;
+  if (part.electrodes) part.amps = part.electrodes.amps(values, part.params);
   peaks.watts = Math.max(peaks.watts, values.watts);
   let low = Infinity;
   let high = -Infinity;

@@ -9,10 +9,19 @@ import {
   type Evidence,
   type Finding,
   type Severity,
+  type State,
 } from '../check/index.js';
-import type { Solution } from '../circuit/index.js';
+import { kindOf } from '../catalog/index.js';
+import { voltsAt, type Solution } from '../circuit/index.js';
 import { Rig } from '../rehearsal/index.js';
-import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
+import {
+  applyEdit,
+  EditError,
+  terminalRef,
+  type Design,
+  type Edit,
+  type Scene,
+} from '../design/index.js';
 import { branchOf } from '../wiring/index.js';
 import { mending, placesOf, type Candidate } from './candidate.js';
 import { Islands } from './islands.js';
@@ -62,6 +71,7 @@ export const tellsNothing = (
 export class Attempts {
   /** What something has to be done about. */
   readonly open: readonly Finding[];
+  private readonly base: Evidence;
   private readonly before: readonly Finding[];
   private readonly islands: Islands;
 
@@ -72,7 +82,8 @@ export class Attempts {
     private readonly standing: Solution,
   ) {
     this.islands = new Islands(design);
-    this.before = check(this.look(design, new Set()));
+    this.base = this.look(design, new Set());
+    this.before = check(this.base);
     this.open = this.before.filter(isOpen);
   }
 
@@ -103,7 +114,29 @@ export class Attempts {
       this.meet(seen, this.islands.of(f.about)),
     );
     if (!mending(candidate, harm)) return undefined;
-    return this.attempt(candidate, other, check(this.look(other, new Set())));
+    if (!this.staysBeyond(seen, near))
+      return this.attempt(candidate, other, check(this.look(other, new Set())));
+    const cleared = notIn(after, this.open).filter((f) => this.isWithin(seen, f));
+    return {
+      candidate,
+      cleared: new Set(cleared.map((f) => f.id)),
+      harm: [...harm, ...bypassed(other, cleared, after)],
+    };
+  }
+
+  /** Whether volts are beyond some islands what they were before a change: then what is found there is as well. */
+  private staysBeyond(seen: ReadonlySet<string>, near: Evidence): boolean {
+    const refs = this.design.parts
+      .flatMap((part) => kindOf(part).terminals.map(({ id }) => terminalRef(part.id, id)))
+      .filter((ref) => ![...this.islands.of([ref])].some((island) => seen.has(island)));
+    return inPairs(this.base, near).every(([was, is]) =>
+      refs.every((ref) => isAlike(voltsAt(was.solution, ref), voltsAt(is.solution, ref))),
+    );
+  }
+
+  private isWithin(seen: ReadonlySet<string>, { about }: Finding): boolean {
+    const own = [...this.islands.of(about)];
+    return own.length > 0 && own.every((island) => seen.has(island));
   }
 
   private attempt(candidate: Candidate, other: Design, after: readonly Finding[]): Attempt {
@@ -138,6 +171,23 @@ export class Attempts {
     return some.size === 0 || others.size === 0 || [...others].some((i) => some.has(i));
   }
 }
+
+/** The states that are looked at of two designs, each of one with that of the other. */
+function inPairs(one: Evidence, other: Evidence): (readonly [State, State])[] {
+  const states = ({ quiet, off, fired, happening, alone }: Evidence): State[] => [
+    ...[quiet, off, fired],
+    ...happening,
+    ...alone.values(),
+  ];
+  const others = states(other);
+  return states(one).flatMap((state, i) => (others[i] ? [[state, others[i]] as const] : []));
+}
+
+/** Less than this, as a share of itself and in V, is no difference for what rules find. */
+const slight = { share: 5e-3, volts: 5e-3 };
+
+const isAlike = (a = 0, b = 0): boolean =>
+  Math.abs(a - b) <= slight.volts + slight.share * Math.abs(a);
 
 /** Those of some findings that something still has to be done about nowhere among others. */
 const notIn = (others: readonly Finding[], findings: readonly Finding[]): Finding[] => {

@@ -91,3 +91,16 @@ it.each([
 ] as const)('with %d Ω in line the answer is a %s, %s', (ohms, state, value) => {
   expect(askedOf({ ...fed(ohms), scenes: [wet] }, 'time')).toMatchObject({ state, value });
 });
+
+it('the pad of a module is eaten by what comes through its load resistor', () => {
+  const fed = brief('adapter G volts=5, rain-module B', 'G.plus B.VCC, G.minus B.GND');
+  const rain: Scene = { ...wet, ambient: { wet: 1 } };
+  // σ·l·d/w = 5e-3 · 1.2 m · 0.3 mm / 1 mm = 1.8 mS, in line with 10 kΩ.
+  const amps = 5 / (10e3 + 1 / 1.8e-3);
+  const life = lifeOf(fed, rain);
+  expect(life.aDay / (amps * day)).toBeCloseTo(1, 2);
+  // Half of 1.2 m by 1 mm by 35 µm of copper: 188 mg; 2·96485 C take 63.546 g.
+  const grams = 0.6 * 1e-3 * 35e-6 * 8.96e6;
+  expect(life.bear / ((2 * 96485.33 * grams) / 63.546)).toBeCloseTo(1, 4);
+  expect(lifeOf(fed, { ...wet, ambient: { wet: 0 } }).aDay).toBeLessThan(1e-3 * life.aDay);
+});

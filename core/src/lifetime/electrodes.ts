@@ -37,10 +37,12 @@ export function electrodeLives(
   const scenes = Math.min(times, day / scene.duration);
   const resting = day - scenes * scene.duration;
   return eaten.map(({ part, electrodes, charge }) => {
-    const settled = solution.parts[part.id]?.amps[electrodes.at] ?? 0;
+    const params = paramsOf(part);
+    const solved = solution.parts[part.id];
+    const settled = solved ? electrodes.amps(solved, params) : 0;
     const atRest = dimmed ? charge / scene.duration : settled;
     const aDay = Math.abs(scenes * charge + resting * atRest);
-    const bear = electrodes.coulombs(paramsOf(part));
+    const bear = electrodes.coulombs(params);
     return { part: part.id, aDay, bear, lasts: aDay > 0 ? (day * bear) / aDay : Infinity };
   });
 }

@@ -46,9 +46,8 @@ export const probeRods = definePart({
       max: 0.1,
     },
   ],
-  corrodes: true,
   electrodes: {
-    at: 'a',
+    amps: ({ amps }) => amps.a ?? 0,
     coulombs: (p) => dissolves(iron, eatenShare * (Math.PI / 4) * p.diameter ** 2 * eatenLength),
   },
   ratings: [

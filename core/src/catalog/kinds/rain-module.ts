@@ -7,7 +7,7 @@ import {
   trimmerParam,
 } from '../comparator-module.js';
 import { inner, moduleElements } from '../module.js';
-import { rainPad } from './rain-pad.js';
+import { padCharge, rainPad, usualGap } from './rain-pad.js';
 import { resistor } from './resistor.js';
 
 const inside = comparatorInside(
@@ -49,7 +49,11 @@ export const rainModule = definePart({
     { id: 'tracks', label: 'Length of all gaps', unit: 'm', default: 1.2, min: 0.01, max: 50 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 3 },
-  corrodes: true,
+  electrodes: {
+    // What comes through the load resistor and does not leave at AO; the comparator's input takes next to nothing.
+    amps: ({ volts: { VCC = 0, AO = 0 }, amps }, p) => (VCC - AO) / p.load + (amps.AO ?? 0),
+    coulombs: ({ tracks }) => padCharge(tracks, usualGap),
+  },
   ratings: comparatorRatings,
   inside,
   ownLine: inside.ownLine,

@@ -5,6 +5,13 @@ import { formatNominal } from '../../quantity/index.js';
 /** Copper of usual boards, m (IPC-4562, 35 µm). */
 const foil = 35e-6;
 
+/** Between the tracks of usual pads, m. */
+export const usualGap = 1e-3;
+
+/** Charge by which one half of a pad's tracks is eaten up, A·s; they are as wide as the gaps. */
+export const padCharge = (tracks: number, gap: number): number =>
+  dissolves(copper, (tracks / 2) * gap * foil);
+
 export const rainPad = definePart({
   kind: 'rain-pad',
   label: 'Rain or leak pad',
@@ -30,7 +37,7 @@ export const rainPad = definePart({
       tolerance: 0.5,
     },
     { id: 'tracks', label: 'Length of all gaps', unit: 'm', default: 1.2, min: 0.01, max: 50 },
-    { id: 'gap', label: 'Gap', unit: 'm', default: 1e-3, min: 1e-4, max: 0.02 },
+    { id: 'gap', label: 'Gap', unit: 'm', default: usualGap, min: 1e-4, max: 0.02 },
     {
       id: 'film',
       label: 'Thickness of the water',
@@ -50,9 +57,11 @@ export const rainPad = definePart({
       max: 0.1,
     },
   ],
-  corrodes: true,
-  // One half of the tracks, as wide as the gaps.
-  electrodes: { at: 'a', coulombs: (p) => dissolves(copper, (p.tracks / 2) * p.gap * foil) },
+  electrodes: {
+    // An end to which nothing leads carries nothing.
+    amps: ({ amps }) => amps.a ?? 0,
+    coulombs: (p) => padCharge(p.tracks, p.gap),
+  },
   ratings: [{ into: 'a', limit: (p) => p.maxAmps }],
   elements: (p, state) => [
     {

@@ -23,7 +23,7 @@ export const probeCorrodes: Rule = {
     'Faraday’s law of electrolysis; power it only while reading, or alternate its polarity (common practice).',
   find: (evidence) =>
     evidence.design.parts.flatMap((part): Found[] => {
-      const ends = electrodes(part);
+      const ends = electrodeEnds(part);
       if (!ends || fedWhileRead(evidence, part)) return [];
       const worst = allStates(evidence)
         .map((state) => ({ state, at: across(part, ...ends)(state.solution) ?? 0 }))
@@ -93,9 +93,9 @@ function pulsed({ design }: Evidence, part: Part): Fix | undefined {
 }
 
 /** The two terminals between which a part's electrodes stand, or between which its module feeds them. */
-function electrodes(part: Part): readonly [string, string] | undefined {
-  const { corrodes, feed } = kindOf(part);
-  if (!corrodes) return undefined;
+function electrodeEnds(part: Part): readonly [string, string] | undefined {
+  const { electrodes, feed } = kindOf(part);
+  if (!electrodes) return undefined;
   if (feed) return [feed.plus, feed.minus];
   const [first, second] = endsOf(part.kind);
   return [first.id, second.id];
@@ -105,7 +105,7 @@ function electrodes(part: Part): readonly [string, string] | undefined {
 function fedWhileRead({ design, wiring }: Evidence, part: Part): boolean {
   const pins = new Set(design.outputs.filter((o) => o.feeds).map((o) => o.pin));
   if (pins.size === 0) return false;
-  const start = electrodes(part)?.[0] ?? '';
+  const start = electrodeEnds(part)?.[0] ?? '';
   const boards = new Set([...pins].map((p) => splitRef(p).part));
   const blocks = (p: Part): boolean =>
     p !== part && (boards.has(p.id) || kindOf(p).stage === 'feels');

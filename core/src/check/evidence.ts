@@ -73,7 +73,7 @@ export interface Range {
 export interface Extent {
   /** Without worst cases nominal values stand for them, and fewer moments and values are looked at. */
   worst: boolean;
-  /** Ids of the only parts that are tried through their ranges, and of the only channels read then; all when left out. */
+  /** Ids of the only parts that are tried through their ranges; all when left out. */
   only?: ReadonlySet<string>;
 }
 
@@ -238,7 +238,7 @@ function sweepEach(
         ({ of, label, values }): Sweep => {
           const when = `with ${part.name} at other ${label}`;
           const states = rig
-            .trying(part.id, of, values, (channel) => only?.has(channel) ?? true)
+            .trying(part.id, of, values)
             .map(({ solution, exact }) => bare(design, when, solution, rounded(exact)));
           return { label, felt: 'quantity' in of, states };
         },

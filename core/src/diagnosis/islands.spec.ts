@@ -30,8 +30,8 @@ describe('islands', () => {
         },
       ),
     );
-    expect(beside(board, 'U.A0')).toEqual(['B', 'R', 'c1']);
-    expect(beside(board, 'c1')).toEqual(['B', 'R', 'c1']);
+    expect(beside(board, 'U.A0')).toEqual(['B', 'R']);
+    expect(beside(board, 'c1')).toEqual(['B', 'R']);
     expect(beside(board, 'o1')).toEqual(['D', 'E']);
     expect(board.of(['w3', 'U.D8'])).toEqual(board.of(['B', 'D']));
   });

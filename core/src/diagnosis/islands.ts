@@ -39,11 +39,10 @@ export class Islands {
     );
   }
 
-  /** Ids of the parts and channels on some islands. */
+  /** Ids of the parts on some islands. */
   on(islands: ReadonlySet<string>): Set<string> {
-    const { parts, channels } = this.design;
     const isOn = (id: string): boolean => [...this.of([id])].some((i) => islands.has(i));
-    return new Set([...parts, ...channels].map(({ id }) => id).filter(isOn));
+    return new Set(this.design.parts.map(({ id }) => id).filter(isOn));
   }
 
   private at(place: string): string[] {

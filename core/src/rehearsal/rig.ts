@@ -308,17 +308,13 @@ export class Rig {
   }
 
   /** Readings before rounding. */
-  private exactCounts(
-    solution: Solution,
-    wanted?: (channel: string) => boolean,
-  ): Map<string, number> {
-    const probe: Probe = {
+  private exactCounts(solution: Solution): Map<string, number> {
+    return exactReadings(this.readers, {
       volts: (ref) => voltsAt(solution, ref),
       solved: (part) => solution.parts[part],
       ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
       stimulus: (part) => this.circuit.stimulusOf(part),
-    };
-    return exactReadings(this.readers, probe, wanted);
+    });
   }
 
   /**
@@ -329,7 +325,6 @@ export class Rig {
     id: string,
     of: { quantity: keyof Stimulus } | { param: string },
     values: readonly number[],
-    wanted?: (channel: string) => boolean,
   ): Tried[] {
     const { network } = this.circuit;
     const memory = network.remember();
@@ -346,7 +341,7 @@ export class Rig {
     const tried = values.map((value) => {
       set(value);
       const solution = this.circuit.solve();
-      return { solution, exact: this.exactCounts(solution, wanted) };
+      return { solution, exact: this.exactCounts(solution) };
     });
     set(before);
     network.recall(memory);

@@ -136,7 +136,7 @@ export class Attempts {
 
   private isWithin(seen: ReadonlySet<string>, { about }: Finding): boolean {
     const own = [...this.islands.of(about)];
-    return own.length > 0 && own.every((island) => seen.has(island));
+    return own.some((island) => seen.has(island));
   }
 
   private attempt(candidate: Candidate, other: Design, after: readonly Finding[]): Attempt {

@@ -1,4 +1,5 @@
 import { check, gatherEvidence, isOpen } from '../check/index.js';
+import type { Solution } from '../circuit/index.js';
 import { applyEdit, type Design } from '../design/index.js';
 import { Rig } from '../rehearsal/index.js';
 import { slipKinds } from '../slip/index.js';
@@ -20,21 +21,23 @@ const slips = names.flatMap((name) => {
     .map((slip) => [name, slip.says, applyEdit(design, slip.edit)] as const);
 });
 
-/** What a change does, by looking at all of the circuit. */
-function wholly(bad: Design, candidate: Candidate): { cleared: string[]; harm: string[] } {
+/** What changes do, by looking at all of the circuit. */
+function wholly(bad: Design, solution: Solution) {
   const scene = bad.scenes[0];
-  const { solution } = gatherEvidence(bad, scene).quiet;
   const found = (design: Design) => {
     const rig = new Rig(design, scene);
     rig.startNear(solution);
     return check(gatherEvidence(design, scene, rig, { worst: false }));
   };
-  const [before, after] = [found(bad), found(applyEdit(bad, candidate.edit))];
-  const left = new Set(after.filter(isOpen).map((f) => f.id));
-  const gone = before.filter((f) => isOpen(f) && !left.has(f.id));
-  return {
-    cleared: tellsNothing(candidate, gone) ? [] : gone.map((f) => f.id),
-    harm: harmOf(before, after).map((f) => f.id),
+  const before = found(bad);
+  return (candidate: Candidate): { cleared: string[]; harm: string[] } => {
+    const after = found(applyEdit(bad, candidate.edit));
+    const left = new Set(after.filter(isOpen).map((f) => f.id));
+    const gone = before.filter((f) => isOpen(f) && !left.has(f.id));
+    return {
+      cleared: tellsNothing(candidate, gone) ? [] : gone.map((f) => f.id),
+      harm: harmOf(before, after).map((f) => f.id),
+    };
   };
 }
 
@@ -44,12 +47,14 @@ it('what is found of a change by looking where it may matter is what is found by
     const evidence = gatherEvidence(bad, bad.scenes[0]);
     const open = check(evidence).filter(isOpen);
     if (open.length === 0) continue;
-    const attempts = new Attempts(bad, bad.scenes[0], evidence.quiet.solution);
+    const { solution } = evidence.quiet;
+    const attempts = new Attempts(bad, bad.scenes[0], solution);
+    const everywhere = wholly(bad, solution);
     for (const candidate of stages[0](bad, open).filter((_, i) => i % everyCandidate === 0)) {
       const wanted = attempts.within(candidate);
       const got: Attempt | undefined =
         wanted.length > 0 ? attempts.try(candidate, wanted) : undefined;
-      const all = wholly(bad, candidate);
+      const all = everywhere(candidate);
       const helps = all.cleared.length > 0 && all.harm.length === 0;
       helpful += Number(helps);
       overlooked += Number(helps && !got);

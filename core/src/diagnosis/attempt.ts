@@ -29,6 +29,9 @@ import { Islands } from './islands.js';
 /** As usual as a wire from a loose end to a supply. */
 const tellingUse = 0.3;
 
+/** No island in particular: all of a design is looked at. */
+const everywhere: ReadonlySet<string> = new Set();
+
 /** What a candidate does to all that was found. */
 export interface Attempt {
   candidate: Candidate;
@@ -82,7 +85,7 @@ export class Attempts {
     private readonly standing: Solution,
   ) {
     this.islands = new Islands(design);
-    this.base = this.look(design, new Set());
+    this.base = this.look(design, everywhere);
     this.before = check(this.base);
     this.open = this.before.filter(isOpen);
   }
@@ -90,7 +93,7 @@ export class Attempts {
   /** Of the open findings those that a change may clear: it is made on an island of theirs, or at what all share. */
   within(candidate: Candidate): Finding[] {
     const changes = this.islandsOf(candidate);
-    return this.open.filter(({ about }) => this.meet(changes, this.islands.of(about)));
+    return this.open.filter(({ about }) => meet(changes, this.islands.of(about)));
   }
 
   /**
@@ -109,19 +112,31 @@ export class Attempts {
     if (gone.length === 0) return undefined;
     const after = check(near);
     if (tellsNothing(candidate, notIn(after, this.within(candidate)))) return undefined;
-    if (seen.size === 0) return this.attempt(candidate, other, after);
-    const harm = harmOf(this.before, after).filter((f) =>
-      this.meet(seen, this.islands.of(f.about)),
-    );
-    if (!mending(candidate, harm)) return undefined;
-    if (!this.staysBeyond(seen, near))
-      return this.attempt(candidate, other, check(this.look(other, new Set())));
-    const cleared = notIn(after, this.open).filter((f) => this.isWithin(seen, f));
+    if (seen.size === 0) return this.attempt(candidate, other, after, seen);
+    if (!mending(candidate, this.harm(after, seen))) return undefined;
+    if (this.staysBeyond(seen, near)) return this.attempt(candidate, other, after, seen);
+    return this.attempt(candidate, other, check(this.look(other, everywhere)), everywhere);
+  }
+
+  /** What a change came to, as far as it was looked at. */
+  private attempt(
+    candidate: Candidate,
+    other: Design,
+    after: readonly Finding[],
+    seen: ReadonlySet<string>,
+  ): Attempt {
+    const told = ({ about }: Finding): boolean =>
+      seen.size === 0 || [...this.islands.of(about)].some((island) => seen.has(island));
+    const cleared = notIn(after, this.open).filter(told);
     return {
       candidate,
       cleared: new Set(cleared.map((f) => f.id)),
-      harm: [...harm, ...bypassed(other, cleared, after)],
+      harm: [...this.harm(after, seen), ...bypassed(other, cleared, after)],
     };
+  }
+
+  private harm(after: readonly Finding[], seen: ReadonlySet<string>): Finding[] {
+    return harmOf(this.before, after).filter((f) => meet(seen, this.islands.of(f.about)));
   }
 
   /** Whether volts are beyond some islands what they were before a change: then what is found there is as well. */
@@ -132,20 +147,6 @@ export class Attempts {
     return inPairs(this.base, near).every(([was, is]) =>
       refs.every((ref) => isAlike(voltsAt(was.solution, ref), voltsAt(is.solution, ref))),
     );
-  }
-
-  private isWithin(seen: ReadonlySet<string>, { about }: Finding): boolean {
-    const own = [...this.islands.of(about)];
-    return own.some((island) => seen.has(island));
-  }
-
-  private attempt(candidate: Candidate, other: Design, after: readonly Finding[]): Attempt {
-    const cleared = notIn(after, this.open);
-    return {
-      candidate,
-      cleared: new Set(cleared.map((f) => f.id)),
-      harm: [...harmOf(this.before, after), ...bypassed(other, cleared, after)],
-    };
   }
 
   private look(design: Design, islands: ReadonlySet<string>): Evidence {
@@ -159,18 +160,17 @@ export class Attempts {
     return this.islands.of([...about, ...placesOf(edit)]);
   }
 
-  /** The islands of a change and of findings; none where one of them is at what all share. */
-  private seenFrom(candidate: Candidate, findings: readonly Finding[]): Set<string> {
+  /** The islands of a change and of findings; everywhere where one of these is at what all share. */
+  private seenFrom(candidate: Candidate, findings: readonly Finding[]): ReadonlySet<string> {
     const told = findings.map((f) => this.islands.of(f.about));
-    if (told.some((islands) => islands.size === 0)) return new Set();
+    if (told.some((islands) => islands.size === 0)) return everywhere;
     return new Set([this.islandsOf(candidate), ...told].flatMap((islands) => [...islands]));
   }
-
-  /** Whether islands have one in common; none is what all share. */
-  private meet(some: ReadonlySet<string>, others: ReadonlySet<string>): boolean {
-    return some.size === 0 || others.size === 0 || [...others].some((i) => some.has(i));
-  }
 }
+
+/** Whether islands have one in common; none is what all share. */
+const meet = (some: ReadonlySet<string>, others: ReadonlySet<string>): boolean =>
+  some.size === 0 || others.size === 0 || [...others].some((island) => some.has(island));
 
 /** The states that are looked at of two designs, each of one with that of the other. */
 function inPairs(one: Evidence, other: Evidence): (readonly [State, State])[] {

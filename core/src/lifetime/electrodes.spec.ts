@@ -103,4 +103,13 @@ it('the pad of a module is eaten by what comes through its load resistor', () =>
   const grams = 0.6 * 1e-3 * 35e-6 * 8.96e6;
   expect(life.bear / ((2 * 96485.33 * grams) / 63.546)).toBeCloseTo(1, 4);
   expect(lifeOf(fed, { ...wet, ambient: { wet: 0 } }).aDay).toBeLessThan(1e-3 * life.aDay);
+  // What leaves at AO does not go through the pad: 10 kΩ over 556 Ω beside 10 kΩ.
+  const loaded = brief(
+    'adapter G volts=5, rain-module B, resistor R ohms=10000',
+    'G.plus B.VCC, G.minus B.GND, B.AO R.a, R.b G.minus',
+  );
+  const pad = 1 / 1.8e-3;
+  const both = 1 / (1 / pad + 1 / 10e3);
+  const through = (5 * both) / (10e3 + both) / pad;
+  expect(lifeOf(loaded, rain).aDay / (through * day)).toBeCloseTo(1, 2);
 });

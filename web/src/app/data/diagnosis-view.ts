@@ -83,9 +83,9 @@ export class DiagnosisView {
   private diagnose(design: Design, scene: string | undefined): Observable<Found> {
     const { trying, proving } = this.bench;
     const bare = withoutAttachments(design);
-    // What scenes come to without a cure is worked out beside the trials, where there may be one.
+    // What scenes come to without a cure is worked out beside the trials, where there may be one; what fails there fails in proofs.
     const wrong = this.view.findings().some(isOpen);
-    const foreseen = wrong ? proving.foresee(bare) : Promise.resolve();
+    const foreseen = wrong ? proving.foresee(bare).catch(() => undefined) : undefined;
     return from(trying.diagnose(bare, scene)).pipe(
       switchMap((diagnosis) => {
         const cures = [...diagnosis.roots, ...diagnosis.asides].flatMap((root) => root.cures);

@@ -227,7 +227,7 @@ function batteryLines(design: Design, down: RunDown | undefined): Line[] {
       what: nameOf(design.parts, part),
       told: part === down.part ? sayLife(down.lasts) : '',
       more: `${taken}, where such a scene comes once a day and light and air stay so${ends}`,
-      bad: part === down.part && isBrief('battery', down.lasts),
+      bad: isBrief('battery', down.lasts),
       lasts: true,
     };
   });

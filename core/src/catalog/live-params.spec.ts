@@ -44,13 +44,13 @@ const shown = new Set(['headline', 'because']);
 /** What every function of a kind gives with these parameters, as text. */
 function observed(kind: PartKind, params: Params): string {
   const found: unknown[] = states.map((state) => kind.elements(params, state));
-  const visit = (value: unknown, name: string): void => {
+  const visit = (value: unknown, name: string, facet = ''): void => {
     if (shown.has(name) || name === 'elements' || name === 'inside') return;
-    if (typeof value === 'function') return void found.push(called(value, name));
+    if (typeof value === 'function') return void found.push(called(value, name, facet));
     if (typeof value === 'object' && value !== null)
-      for (const [key, inner] of Object.entries(value)) visit(inner, key);
+      for (const [key, inner] of Object.entries(value)) visit(inner, key, name);
   };
-  const called = (of: unknown, name: string): unknown => {
+  const called = (of: unknown, name: string, facet: string): unknown => {
     const work = of as (...args: unknown[]) => unknown;
     if (name === 'counts')
       return stimuli.flatMap((stimulus) => solved.map((part) => work(stimulus, params, part)));
@@ -59,8 +59,8 @@ function observed(kind: PartKind, params: Params): string {
       return solved.map((part) => work(part, params));
     const first = [
       ...['stress', 'intensity', 'works', 'active', 'reference'],
-      ...['water', 'air', 'heat'],
-    ].includes(name);
+      ...['water', 'air', 'heat', 'electrodes.amps'],
+    ].some((one) => one === name || one === `${facet}.${name}`);
     return first || (name === 'inrush' && work.length === 2)
       ? solved.map((part) => work(part, params))
       : work(params);

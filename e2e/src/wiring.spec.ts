@@ -119,7 +119,7 @@ describe('wiring', () => {
 
   it('finds five mistakes, mends each by one click, and undoes all', async () => {
     await openFindings(faulty());
-    await its.page.until(cards, (c) => c.length >= 5);
+    await its.page.until(cards, (c) => c.length > 0);
     const found = await tried();
     const expected = [
       /No diode across Sounder/,
@@ -180,7 +180,7 @@ describe('wiring', () => {
     const wires = design.wires.filter((w) => !cut.includes(`${w.from}-${w.to}`));
     expect(design.wires.length - wires.length).toBe(3);
     await openFindings({ ...design, wires });
-    await its.page.until(cards, (c) => c.length > 3);
+    await its.page.until(cards, (c) => c.length > 0);
     const found = await tried();
     expect(found).toHaveLength(3);
     for (const card of found) expect(card).toMatch(/has no power.*Likely: /);

@@ -44,7 +44,7 @@ export function diagnose(
  */
 function tryAll(design: Design, open: readonly Finding[], attempts: Attempts): Attempt[] {
   const made: Attempt[] = [];
-  const tried = new Set<string>();
+  const tried = new Map<string, Attempt | undefined>();
   /** So many more are tried for a finding that something has cleared. */
   const more = new Map<string, number>();
   for (const stage of stages) {
@@ -52,9 +52,14 @@ function tryAll(design: Design, open: readonly Finding[], attempts: Attempts): A
     for (const candidate of stage(design, open)) {
       const wanted = attempts.within(candidate).filter((f) => more.get(f.id) !== 0);
       const change = asOne(candidate.edit);
+      const same = tried.get(change);
+      // What a rule proposes may be what was forgotten: as a mistake it tells more.
+      if (same && same.candidate.kind !== candidate.kind) {
+        made.push({ ...same, candidate });
+        tried.set(change, undefined);
+      }
       if (wanted.length === 0 || tried.has(change)) continue;
       if (tried.size >= most) return made;
-      tried.add(change);
       for (const { id } of wanted) {
         const left = more.get(id);
         if (left) more.set(id, left - 1);
@@ -62,6 +67,7 @@ function tryAll(design: Design, open: readonly Finding[], attempts: Attempts): A
       const attempt = helpful(attempts.try(candidate, wanted), (both) =>
         attempts.try(both, wanted),
       );
+      tried.set(change, attempt?.candidate === candidate ? attempt : undefined);
       if (!attempt) continue;
       made.push(attempt);
       for (const id of attempt.cleared) if (!more.has(id)) more.set(id, others);

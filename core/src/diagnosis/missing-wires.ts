@@ -1,7 +1,7 @@
 import { kindOf } from '../catalog/index.js';
 import type { Finding } from '../check/index.js';
-import type { Design, TerminalRef } from '../design/index.js';
-import { joinEdit, whyNotJoin, wiringOf, type Wiring } from '../wiring/index.js';
+import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
+import { joinEdit, whyNotJoin, wiringOf, type End, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 import { looseEnds } from './loose-ends.js';
 import { hubOf, railsOf } from './rails.js';
@@ -11,7 +11,8 @@ type Way = readonly [from: TerminalRef, to: TerminalRef];
 /** Wires of terminals that have to have one and have none: to each other, to ground or a supply. */
 export function neededWires(design: Design, findings: readonly Finding[]): Candidate[] {
   const wiring = wiringOf(design);
-  const needed = looseEnds(design, findings).filter((ref) => isNeeded(wiring, ref));
+  const loose = looseEnds(design, findings).filter((ref) => isNeeded(wiring, ref));
+  const needed = [...idleSupplies(design, wiring), ...loose];
   const ways = needed.flatMap((from): Way[] =>
     [...needed, ...railsOf(design)].map((to) => [from, to]),
   );
@@ -70,24 +71,54 @@ function wiresBetween(design: Design, ways: readonly Way[]): Candidate[] {
       says: `No wire leads from ${from} to ${to}`,
       label: `Join ${from} and ${to}`,
       about: [from, to],
-      usual: usualness(wiring, from, to),
+      usual: usualness(design, wiring, from, to),
       edit: joinEdit(design, from, to),
     }));
 }
 
-/** Whether a terminal without a wire has to have one. */
+/** Supplies that feed nothing. */
+const idleSupplies = (design: Design, wiring: Wiring): TerminalRef[] =>
+  design.parts.flatMap((part) => {
+    const { feed, terminals } = kindOf(part);
+    const outs = feed ? [] : terminals.filter((t) => t.role === 'supply-out');
+    return outs.map((t) => terminalRef(part.id, t.id)).filter((ref) => !wiring.wired(ref));
+  });
+
+/** Whether a terminal has to have a wire that it lacks: it has none, or is the rail of a board that nothing feeds. */
 const isNeeded = (wiring: Wiring, ref: TerminalRef): boolean =>
-  !wiring.wired(ref) && !wiring.ends(ref).some((e) => e.terminal.optional);
+  wiring.wired(ref)
+    ? wiring.ends(ref).some((end) => isUnfedRail(wiring, end))
+    : !wiring.ends(ref).some((e) => e.terminal.optional);
+
+const isUnfedRail = (wiring: Wiring, { kind, part, terminal }: End): boolean =>
+  terminal.role === 'supply-out' &&
+  kind.feed !== undefined &&
+  !wiring.wired(terminalRef(part.id, kind.feed.plus));
 
 /**
- * Two terminals that both lack a wire were made for each other; one that lacks it most likely led to ground or a supply; and
- * so do most wires anyhow.
+ * Two terminals that both lack a wire were made for each other; one that lacks it most likely led to ground or a supply, and
+ * to the very supply that its part has ground from; and so do most wires anyhow.
  */
-function usualness(wiring: Wiring, a: TerminalRef, b: TerminalRef): number {
+function usualness(design: Design, wiring: Wiring, a: TerminalRef, b: TerminalRef): number {
   const needed = [a, b].filter((ref) => isNeeded(wiring, ref)).length;
   const natures = [wiring.nature(a), wiring.nature(b)];
   const rail = natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0;
-  return needed === 2 ? 0.5 : needed === 1 ? 0.2 + rail : rail;
+  const own = sharesGround(design, wiring, a, b) || sharesGround(design, wiring, b, a) ? 0.3 : 0;
+  return own + (needed === 2 ? 0.5 : needed === 1 ? 0.2 + rail : rail);
+}
+
+/** Whether a wire leads from ground of a supply to ground of the part that it would feed. */
+function sharesGround(design: Design, wiring: Wiring, at: TerminalRef, fed: TerminalRef): boolean {
+  const supplies = wiring.ends(at).filter((e) => e.terminal.role === 'supply-out');
+  const joins = (ref: TerminalRef, part: string): boolean =>
+    splitRef(ref).part === part && wiring.nature(ref) === 'ground';
+  const { part } = splitRef(fed);
+  return supplies.some((s) =>
+    design.wires.some(
+      ({ from, to }) =>
+        (joins(from, s.part.id) && joins(to, part)) || (joins(to, s.part.id) && joins(from, part)),
+    ),
+  );
 }
 
 /** What a terminal is, by a fuse or a lead if need be. */

@@ -1,5 +1,5 @@
 import { kindOf, paramsOf, terminalOf, type Terminal } from '../catalog/index.js';
-import { splitRef, type Design, type TerminalRef } from '../design/index.js';
+import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
 import { formatNominal } from '../quantity/index.js';
 import { wiringOf, type End, type Wiring } from './wiring.js';
 
@@ -18,8 +18,7 @@ export function whyNotJoin(design: Design, from: TerminalRef, to: TerminalRef): 
   const [a, b] = [around(wiring, from), around(wiring, to)];
   if (beyondBoundary(a, b) || beyondBoundary(b, a))
     return 'Mains ends at the contacts of a relay made for it. Put such a relay in between.';
-  if (has(a, 'supply-out') && has(b, 'supply-out'))
-    return 'Two supplies on one wire would fight each other.';
+  if (fight(a, b, wiring)) return 'Two supplies on one wire would fight each other.';
   if ((has(a, 'supply-out') && has(b, 'ground')) || (has(a, 'ground') && has(b, 'supply-out')))
     return 'This would short the supply to ground.';
   return tooHigh(a, b, wiring) || tooHigh(b, a, wiring);
@@ -30,6 +29,26 @@ const around = (wiring: Wiring, ref: TerminalRef): readonly End[] => wiring.ends
 
 const has = (ends: readonly End[], role: Terminal['role']): boolean =>
   ends.some((e) => e.terminal.role === role);
+
+/** A board is fed at its own rail with this share of its voltage, more or less. */
+const railSlack = 0.05;
+
+/** Whether supplies on both sides would meet, and not to feed a board by its rail. */
+const fight = (a: readonly End[], b: readonly End[], wiring: Wiring): boolean =>
+  sources(a).some((x) =>
+    sources(b).some((y) => !feedsRail(x, y, wiring) && !feedsRail(y, x, wiring)),
+  );
+
+const sources = (ends: readonly End[]): End[] =>
+  ends.filter((e) => e.terminal.role === 'supply-out');
+
+/** Whether a supply fits the rail of a board that is fed by nothing else. */
+function feedsRail(supply: End, rail: End, wiring: Wiring): boolean {
+  const { feed, inputs } = rail.kind;
+  const [volts, own] = [supplyVolts(supply), supplyVolts(rail)];
+  if (!feed || !inputs || wiring.wired(terminalRef(rail.part.id, feed.plus))) return false;
+  return volts !== undefined && own !== undefined && Math.abs(volts - own) <= railSlack * own;
+}
 
 /** Whether mains on one side would meet something on the other that is not made for it. */
 const beyondBoundary = (a: readonly End[], b: readonly End[]): boolean =>

@@ -33,10 +33,16 @@ describe('joining', () => {
     'adapter G volts=5, radio-board-3v3 U, ultrasonic-ranger B',
     'G.plus U.VIN, G.minus U.GND, B.VCC U.VIN, B.GND U.GND',
   );
+  /** A board that nothing feeds yet. */
+  const atItsRail = (volts: number): Design =>
+    brief(`adapter G volts=${volts}, adapter V volts=5, controller-5v-8bit U`, 'G.minus U.GND');
   it.each([
     ['U.5V', 'U.GND', bench(), /short the supply/],
     ['U.5V', 'B1.GND', bench(), /short the supply/],
     ['U.5V', 'G.plus', bench(), /Two supplies/],
+    ['U.5V', 'G.plus', atItsRail(5), /^$/],
+    ['U.5V', 'G.plus', atItsRail(9), /Two supplies/],
+    ['V.plus', 'G.plus', atItsRail(5), /Two supplies/],
     ['R1.b', 'H1.a', bench(), /joined already/],
     ['R1.b', 'R1.b', bench(), /where the wire starts/],
     ['R1.b', 'R9.a', bench(), /no such terminal/],

@@ -1,6 +1,7 @@
 import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
 import { voltsAt, type Solution } from '../circuit/index.js';
 import type { Design, Happening, Scene, TerminalRef } from '../design/index.js';
+import { formatQuantity } from '../quantity/index.js';
 import {
   allOff,
   allOn,
@@ -235,11 +236,11 @@ function sweepEach(
   return new Map(
     parts.flatMap((part) => {
       const sweeps = sweepsOf(part, worst ? undefined : fewValues).map(
-        ({ of, label, values }): Sweep => {
-          const when = `with ${part.name} at other ${label}`;
-          const states = rig
-            .trying(part.id, of, values)
-            .map(({ solution, exact }) => bare(design, when, solution, rounded(exact)));
+        ({ of, label, unit, values }): Sweep => {
+          const states = rig.trying(part.id, of, values).map(({ solution, exact }, i) => {
+            const when = `with ${part.name} at ${label} ${formatQuantity(values[i] ?? 0, unit)}`;
+            return bare(design, when, solution, rounded(exact));
+          });
           return { label, felt: 'quantity' in of, states };
         },
       );

@@ -241,6 +241,18 @@ const edges: Edge[] = [
       ),
   },
   {
+    code: 'fuse-melts',
+    by: '1.35 times it are what 12 V drive through 24 Ω, the source and the fuse',
+    limit: (12 / 1.35 - 0.1) / 24.1,
+    finds: 'below',
+    within: 0.02,
+    design: (amps) =>
+      brief(
+        `adapter G, resistor R ohms=24 watts=20, fuse F amps=${amps}`,
+        'G.plus F.a, F.b R.a, R.b G.minus',
+      ),
+  },
+  {
     code: 'contact-overload',
     by: 'what 12 V and 5 % drive through 12 Ω less 5 %',
     limit: (12 * (1 + 0.05 + 0.05)) / 12.1,

@@ -197,6 +197,7 @@ const cases: RuleCase[] = [
     brief('lead-battery G, resistor R ohms=20 watts=20', 'G.plus R.a, R.b G.minus'),
     fused(''),
   ],
+  ['fuse-melts', fused(' amps=0.1'), fused('')],
   ['fuse-too-small', fused(' amps=0.55'), fused('')],
   ['fuse-too-large', fused(' amps=10'), fused('')],
   ['decoupling-missing', timer('', ''), timer(', capacitor C', ', C.a U.vcc, C.b U.gnd')],

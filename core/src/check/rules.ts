@@ -30,7 +30,7 @@ import {
   mainsUnfused,
   mainsWithoutBoundary,
 } from './rules/mains.js';
-import { fuseMissing, fuseSmall, fuseLarge } from './rules/fuses.js';
+import { fuseMelts, fuseMissing, fuseSmall, fuseLarge } from './rules/fuses.js';
 import { decouplingMissing, bulkMissing } from './rules/decoupling.js';
 import {
   pinOvervoltage,
@@ -117,6 +117,7 @@ export const rules: readonly Rule[] = [
   wireDrop,
   wireShared,
   fuseMissing,
+  fuseMelts,
   fuseSmall,
   fuseLarge,
   decouplingMissing,

@@ -1,10 +1,12 @@
 import { findSurrounding, kindOf, type Curve, type Quantity } from '../catalog/index.js';
 import type { Part } from '../design/index.js';
+import type { Unit } from '../quantity/index.js';
 
 /** What a part is tried with: it feels something, or is turned by hand. */
 export interface SweepRange {
   of: { quantity: Quantity } | { param: string };
   label: string;
+  unit: Unit;
   /** One after the other, in the quantity's or the parameter's unit. */
   values: readonly number[];
 }
@@ -33,10 +35,10 @@ export function sweepsOf(part: Part, steps = usualSteps): SweepRange[] {
   if (!curve || !vary || 'plus' in vary) return [];
   if ('param' in vary) {
     if (stage !== 'feels' && stage !== 'conditions' && !waves) return [];
-    const label = params.find((p) => p.id === vary.param)?.label ?? vary.param;
+    const { label = vary.param, unit = '' } = params.find((p) => p.id === vary.param) ?? {};
     // A knob may stand alike at a few of its places.
     const values = between(curve, usualSteps);
-    const turned: SweepRange = { of: vary, label: label.toLowerCase(), values };
+    const turned: SweepRange = { of: vary, label: label.toLowerCase(), unit, values };
     return [turned, ...(senses?.quantities ?? []).map(feltBesides)];
   }
   if (stage === 'feeds') return [];
@@ -44,19 +46,22 @@ export function sweepsOf(part: Part, steps = usualSteps): SweepRange[] {
   return [felt(vary.stimulus, curve, steps), ...others.map(feltBesides)];
 }
 
-const labelOf = (quantity: Quantity): string =>
-  (findSurrounding(quantity)?.label ?? quantity).toLowerCase();
+/** What a quantity is called, and its unit. */
+const called = (quantity: Quantity): Pick<SweepRange, 'label' | 'unit'> => {
+  const { label = quantity, unit = '' } = findSurrounding(quantity) ?? {};
+  return { label: label.toLowerCase(), unit };
+};
 
 function felt(quantity: Quantity, curve: Curve, steps: number): SweepRange {
   const { from, to } = curve;
   const { max = to } = findSurrounding(quantity) ?? {};
   const beyond = Math.min(max, to + (to - from));
   const values = [...between(curve, steps), beyond];
-  return { of: { quantity }, label: labelOf(quantity), values };
+  return { of: { quantity }, ...called(quantity), values };
 }
 
 function feltBesides(quantity: Quantity): SweepRange {
   const { rest = 0, max = 1 } = findSurrounding(quantity) ?? {};
   const values = [rest, rest + besides * (max - rest)];
-  return { of: { quantity }, label: labelOf(quantity), values };
+  return { of: { quantity }, ...called(quantity), values };
 }

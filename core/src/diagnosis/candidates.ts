@@ -3,6 +3,7 @@ import { splitRef, type Design } from '../design/index.js';
 import { slipKinds } from '../slip/index.js';
 import { wiringOf } from '../wiring/index.js';
 import { placesOf, type Candidate } from './candidate.js';
+import { missingDrivers } from './missing-drivers.js';
 import { missingLoads } from './missing-loads.js';
 import { missingResistors } from './missing-parts.js';
 import { missingSupplies } from './missing-supplies.js';
@@ -79,6 +80,7 @@ export const stages: readonly ((design: Design, findings: readonly Finding[]) =>
     return [
       ...remedies(findings),
       ...neededWires(design, findings),
+      ...missingDrivers(design),
       ...missingLoads(design),
       ...missingSupplies(design),
       ...near,

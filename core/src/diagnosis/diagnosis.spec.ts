@@ -176,9 +176,9 @@ describe('cures', () => {
     for (const { id: told } of [root.finding, ...root.effects]) expect(left).not.toContain(told);
   });
   it('are not guessed as long as an error stays that none of them clears', () => {
-    const bad = applyEdit(slipway, { type: 'remove-part', id: 'Q1' });
+    const bad = applyEdit(slipway, { type: 'remove-part', id: 'B1' });
     const { roots } = seen(bad);
-    expect(roots.some((r) => r.finding.code === 'actuator-dead')).toBe(true);
+    expect(roots.some((r) => r.finding.code === 'channel-blind')).toBe(true);
     expect(roots.flatMap((r) => r.cures).filter((c) => c.kind === 'mistake')).toEqual([]);
   });
   it('tell what they do to the verdicts', () => {
@@ -255,8 +255,14 @@ describe('a part that was left out', () => {
     ['sea-chest-stars', 'Y1', /^Add Solenoid or valve coil between D1\.k and F1\.b and D1\.a$/],
     // Behind a resistor stands an LED, though other lamps are called lamps too.
     ['loft-stairs', 'D2', /^Add Indicator LED between R6\.b and /],
-    // Nothing is fed: a supply, with all that is loose.
-    ['slipway-beam', 'G1', /^Feed U1\.VIN, P1\.plus and D1\.k from 9\sV$/],
+    // Nothing is fed: a supply, with all that is loose, of the volts that its sounder is made for.
+    ['slipway-beam', 'G1', /^Feed U1\.VIN, P1\.plus and D1\.k from 12\sV$/],
+    // Parts are still joined with each other, and no end is loose.
+    ['bilge-sump', 'F1', /^Add a fuse between G1\.plus and U1\.vcc and M1\.plus/],
+    // A resistor and a load are loose: a driver, in the sort that its current asks for.
+    ['slipway-beam', 'Q1', /^Add a transistor: R2\.b switches P1\.minus$/],
+    // The resistor that holds it off is loose at both ends, the diode at one.
+    ['sea-chest-stars', 'Q1', /^Add a MOSFET: R1\.b switches Y1\.minus$/],
     // All that it fed is loose, commons of contacts as well; in the size that carries it, worst case included.
     [
       'regatta-figurehead',
@@ -274,6 +280,12 @@ describe('a part that was left out', () => {
     const bad = { ...boom, wires: boom.wires.filter((w) => w.from !== 'R5.b' || w.to !== 'H1.a') };
     expect(bad.wires).toHaveLength(boom.wires.length - 1);
     expectCured(bad, boom, /^Join /);
+  });
+
+  it('a loose lead of a lamp that is there is likelier than another lamp', () => {
+    const light = demo('chart-table-light');
+    const bad = { ...light, wires: light.wires.filter((w) => w.to !== 'H1.red') };
+    expectCured(bad, light, /^Join R1\.b and H1\.red$/);
   });
 
   it('is not guessed where no output tells what it drives', () => {

@@ -1,7 +1,7 @@
 import { kindOf } from '../catalog/index.js';
 import type { Finding } from '../check/index.js';
 import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
-import { wiringOf, type Wiring } from '../wiring/index.js';
+import { isFedAtRail, wiringOf, type Wiring } from '../wiring/index.js';
 
 /** Terminals at which a wire may be missing, one for each net: nothing is wired to them, or a finding tells of their net. */
 export function looseEnds(design: Design, findings: readonly Finding[]): TerminalRef[] {
@@ -15,8 +15,10 @@ export function looseEnds(design: Design, findings: readonly Finding[]): Termina
 function openTerminals(design: Design, wiring: Wiring): TerminalRef[] {
   const programmed = new Set([...design.channels, ...design.outputs].map((p) => p.pin));
   return design.parts.flatMap((part) => {
-    const { terminals } = kindOf(part);
+    const { feed, terminals } = kindOf(part);
+    const fed = isFedAtRail(wiring, part);
     return terminals
+      .filter((t) => !fed || t.id !== feed?.plus)
       .filter((t) => t.role !== 'pin' || programmed.has(terminalRef(part.id, t.id)))
       .filter((t) => t.role !== 'supply-out')
       .map((t) => terminalRef(part.id, t.id))

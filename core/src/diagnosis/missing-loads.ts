@@ -28,6 +28,8 @@ export function missingLoads(design: Design): Candidate[] {
   if (open.length === 0 || open.length > mostEnds) return [];
   // What stands there with a loose end of its own wants a wire, and no other beside it.
   if (partsAt(design, open).some((p) => kindOf(p).acts)) return [];
+  // A lead of what is there and acts may be what is missing.
+  const spare = hasSpareLead(design, wiring) ? unlikelier : 0;
   // Behind a resistor stands a lamp of a few milliamperes, and nothing else does.
   const limited = partsAt(design, open).some(isResistor);
   return design.outputs.flatMap((output) => {
@@ -41,9 +43,20 @@ export function missingLoads(design: Design): Candidate[] {
     );
     return kindsCalled(output)
       .filter((kind) => (kind.junctions !== undefined) === limited)
-      .flatMap((kind, i) => ways.map((way) => load(design, output, kind, way, i)));
+      .flatMap((kind, i) => ways.map((way) => load(design, output, kind, way, i + spare)));
   });
 }
+
+/** A part is as unlikely then as one of a kind that is so much farther from the name. */
+const unlikelier = 12;
+
+/** Whether something that acts and is wired has a lead that may be used and is not. */
+const hasSpareLead = ({ parts }: Design, wiring: Wiring): boolean =>
+  parts.some((part) => {
+    const { acts, terminals } = kindOf(part);
+    const wired = terminals.filter((t) => wiring.wired(terminalRef(part.id, t.id)));
+    return acts && wired.length > 0 && terminals.some((t) => t.optional && !wired.includes(t));
+  });
 
 const isResistor = (part: Part): boolean => kindOf(part).resistance !== undefined;
 

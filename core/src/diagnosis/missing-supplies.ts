@@ -1,11 +1,18 @@
-import { kindOf } from '../catalog/index.js';
-import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
+import { kindOf, paramsOf, type PartKind, type Terminal } from '../catalog/index.js';
+import {
+  splitRef,
+  terminalRef,
+  type Design,
+  type Part,
+  type TerminalRef,
+} from '../design/index.js';
 import { formatNominal } from '../quantity/index.js';
 import { list } from '../check/index.js';
-import { Draft, suppliesOf, wiringOf } from '../wiring/index.js';
+import { Draft, suppliesOf, wiringOf, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
+import { loadsHangingBy } from './hanging-loads.js';
 import { lostEnds } from './loose-ends.js';
-import { railsOf } from './rails.js';
+import { hubOf, railsOf } from './rails.js';
 
 /** Usual supplies, V. */
 const usual = [9, 12, 5];
@@ -13,41 +20,98 @@ const usual = [9, 12, 5];
 /** A supply that was left out, where ends that are to be fed are loose; or the fuse between one and them. */
 export function missingSupplies(design: Design): Candidate[] {
   const wiring = wiringOf(design);
-  const role = (ref: TerminalRef): string | undefined => {
-    const { part: id, terminal } = splitRef(ref);
-    const part = design.parts.find((p) => p.id === id);
-    return part && kindOf(part).terminals.find((t) => t.id === terminal)?.role;
-  };
   const open = lostEnds(design, wiring);
-  const fed = open.filter((ref) => role(ref) === 'supply-in');
-  const [ground] = railsOf(design);
+  const [rail] = railsOf(design);
+  if (!rail) return [];
+  const ground = hubOf(design, rail);
+  const ends = open.map((ref) => endAt(design, ref));
+  const unfed = unfedNets(design, wiring);
+  const hanging = (lead: 'plus' | 'minus'): TerminalRef[] =>
+    loadsHangingBy(design, wiring, lead).map((load) => load[lead]);
   // What else is loose led to the supply as well: diodes across coils, contacts, resistors that pull up.
-  const plus = open.filter((ref) => role(ref) !== 'ground');
+  const below = open.filter((_, i) => isLower(ends[i], open));
+  const lower = [...new Set([...below, ...hanging('minus')])];
+  const above = open.filter((ref) => !lower.includes(ref));
+  const plus = [...new Set([...above, ...unfed, ...hanging('plus')])];
+  const fed =
+    unfed.length > 0 || ends.some((end) => end?.terminal.role === 'supply-in' || end?.kind.fuse);
   // One end that nothing is known to feed lacks a wire, not a part.
-  if ((fed.length === 0 && plus.length < 2) || !ground) return [];
-  const alone = suppliesOf(design).filter(({ ref }) => !wiring.wired(ref));
+  if (plus.length === 0 || (!fed && plus.length < 2)) return [];
+  const alone = suppliesOf(design).filter(
+    ({ ref }) => !wiring.wired(ref) && !endAt(design, ref)?.kind.fuse,
+  );
+  const rated = design.parts.flatMap((part) => kindOf(part).load?.volts?.(paramsOf(part)) ?? []);
   return [
     ...alone.map(({ ref }) => fuse(design, ref, plus)),
-    ...(fed.length > 0 ? usual.map((volts) => supply(design, volts, plus, ground)) : []),
+    ...(fed ? usual.map((volts) => supply(design, volts, { plus, lower, ground }, rated)) : []),
   ];
+}
+
+/** Where parts take power on nets that nothing gives any to; one end of each. */
+function unfedNets(design: Design, wiring: Wiring): TerminalRef[] {
+  const gives = ['supply-out', 'pin', 'signal-out', 'contact'];
+  const fed = design.parts.flatMap((part) => {
+    const { feed } = kindOf(part);
+    const plus = feed && terminalRef(part.id, feed.plus);
+    return plus !== undefined && wiring.wired(plus) ? [plus] : [];
+  });
+  const without = fed.filter((plus) =>
+    wiring.ends(plus).every(({ kind, terminal }) => !kind.fuse && !gives.includes(terminal.role)),
+  );
+  return [...new Map(without.map((ref) => [wiring.net(ref), ref])).values()];
+}
+
+/** A terminal with the part that it is of. */
+interface Lead {
+  part: Part;
+  kind: PartKind;
+  terminal: Terminal;
+}
+
+function endAt({ parts }: Design, ref: TerminalRef): Lead | undefined {
+  const { part: id, terminal: name } = splitRef(ref);
+  const part = parts.find((p) => p.id === id);
+  const kind = part && kindOf(part);
+  const terminal = kind?.terminals.find((t) => t.id === name);
+  return part && kind && terminal && { part, kind, terminal };
+}
+
+/** Whether a loose end led to the minus: ground, the lower lead of a driver, the second of two that are both loose. */
+function isLower(lead: Lead | undefined, open: readonly TerminalRef[]): boolean {
+  if (!lead) return false;
+  const { part, kind, terminal } = lead;
+  const [first, second, ...more] = kind.terminals;
+  const both = [first, second].every((t) => t && open.includes(terminalRef(part.id, t.id)));
+  return Boolean(
+    terminal.role === 'ground' ||
+    (kind.driver && more.length > 0 && terminal.role === 'passive') ||
+    (more.length === 0 && both && terminal === second),
+  );
+}
+
+interface Place {
+  plus: readonly TerminalRef[];
+  lower: readonly TerminalRef[];
+  ground: TerminalRef;
 }
 
 function supply(
   design: Design,
   volts: number,
-  plus: readonly TerminalRef[],
-  ground: TerminalRef,
+  { plus, lower, ground }: Place,
+  rated: readonly number[],
 ): Candidate {
   const draft = new Draft(design);
   const id = draft.add('adapter', 'Supply', { volts });
   for (const ref of plus) draft.join(terminalRef(id, 'plus'), ref);
-  draft.join(terminalRef(id, 'minus'), ground);
+  for (const ref of [ground, ...lower]) draft.join(terminalRef(id, 'minus'), ref);
   return {
     kind: 'mistake',
     says: `Nothing feeds ${list(plus)}`,
     label: `Feed ${list(plus)} from ${formatNominal(volts, 'V')}`,
     about: [id, ...plus, ground],
-    usual: -0.3,
+    // What loads are made for tells which.
+    usual: rated.includes(volts) ? -0.2 : -0.3,
     edit: draft.edit('add supply'),
   };
 }

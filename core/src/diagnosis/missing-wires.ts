@@ -1,7 +1,14 @@
 import { kindOf } from '../catalog/index.js';
 import type { Finding } from '../check/index.js';
 import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
-import { joinEdit, whyNotJoin, wiringOf, type End, type Wiring } from '../wiring/index.js';
+import {
+  isFedAtRail,
+  joinEdit,
+  whyNotJoin,
+  wiringOf,
+  type End,
+  type Wiring,
+} from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 import { looseEnds } from './loose-ends.js';
 import { hubOf, railsOf } from './rails.js';
@@ -13,9 +20,12 @@ export function neededWires(design: Design, findings: readonly Finding[]): Candi
   const wiring = wiringOf(design);
   const loose = looseEnds(design, findings).filter((ref) => isNeeded(wiring, ref));
   const needed = [...idleSupplies(design, wiring), ...loose];
-  const ways = needed.flatMap((from): Way[] =>
-    [...needed, ...railsOf(design)].map((to) => [from, to]),
-  );
+  const optional = looseEnds(design, findings).filter((ref) => !wiring.wired(ref));
+  const pins = [...design.outputs, ...design.channels].map((use) => use.pin);
+  const ways = needed.flatMap((from): Way[] => {
+    const meant = pins.filter((pin) => isMeant(design, wiring, from, pin));
+    return [...meant, ...needed, ...railsOf(design), ...optional].map((to) => [from, to]);
+  });
   return wiresBetween(design, ways);
 }
 
@@ -93,7 +103,8 @@ const isNeeded = (wiring: Wiring, ref: TerminalRef): boolean =>
 const isUnfedRail = (wiring: Wiring, { kind, part, terminal }: End): boolean =>
   terminal.role === 'supply-out' &&
   kind.feed !== undefined &&
-  !wiring.wired(terminalRef(part.id, kind.feed.plus));
+  !wiring.wired(terminalRef(part.id, kind.feed.plus)) &&
+  !isFedAtRail(wiring, part);
 
 /**
  * Two terminals that both lack a wire were made for each other; one that lacks it most likely led to ground or a supply, and
@@ -103,9 +114,47 @@ function usualness(design: Design, wiring: Wiring, a: TerminalRef, b: TerminalRe
   const needed = [a, b].filter((ref) => isNeeded(wiring, ref)).length;
   const natures = [wiring.nature(a), wiring.nature(b)];
   const rail = natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0;
+  const open = [a, b].filter((ref) => !wiring.wired(ref)).length;
   const own = sharesGround(design, wiring, a, b) || sharesGround(design, wiring, b, a) ? 0.3 : 0;
-  return own + (needed === 2 ? 0.5 : needed === 1 ? 0.2 + rail : rail);
+  const meant = isMeant(design, wiring, a, b) || isMeant(design, wiring, b, a) ? 0.25 : 0;
+  const called = isCalled(design, wiring, a, b) || isCalled(design, wiring, b, a) ? 0.05 : 0;
+  if (needed === 0) return own + rail;
+  return own + meant + called + (needed === 2 ? 0.5 : open === 2 ? 0.42 : 0.2 + rail);
 }
+
+/** Whether a loose end of what acts, or before it, would come to an output, or one of a sensor to a pin that is read. */
+function isMeant(design: Design, wiring: Wiring, loose: TerminalRef, to: TerminalRef): boolean {
+  if (!isNeeded(wiring, loose)) return false;
+  const pins = (uses: readonly { pin: TerminalRef }[]): boolean =>
+    uses.some(({ pin }) => wiring.same(pin, to));
+  const ends = [loose, ...behind(wiring, loose)].flatMap((ref) => wiring.ends(ref));
+  const acts = ends.some(({ kind: { stage } }) => stage === 'acts' || stage === 'drives');
+  const tells = ends.some(
+    ({ kind, terminal }) =>
+      kind.stage === 'feels' && (terminal.role === 'signal-out' || kind.terminals.length === 2),
+  );
+  return (pins(design.outputs) && acts) || (pins(design.channels) && tells);
+}
+
+/** Whether a part is called as what stands at a terminal, or what uses it: a red resistor at red. */
+function isCalled(design: Design, wiring: Wiring, a: TerminalRef, b: TerminalRef): boolean {
+  const names = wiring.ends(a).flatMap((e) => wordsOf(e.part.name));
+  const uses = [...design.outputs, ...design.channels].filter(({ pin }) => wiring.same(pin, b));
+  const words = [
+    ...wiring.ends(b).map((e) => e.terminal.id.toLowerCase()),
+    ...uses.flatMap((use) => wordsOf(use.name)),
+  ];
+  return words.some((word) => names.includes(word));
+}
+
+const wordsOf = (name: string): string[] => name.toLowerCase().split(/\W+/).filter(Boolean);
+
+/** The other end of a part with two leads, where that is no rail. */
+const behind = (wiring: Wiring, ref: TerminalRef): TerminalRef[] =>
+  wiring
+    .ends(ref)
+    .flatMap((end) => wiring.beyond(end) ?? [])
+    .filter((end) => wiring.nature(end) === 'signal');
 
 /** Whether a wire leads from ground of a supply to ground of the part that it would feed. */
 function sharesGround(design: Design, wiring: Wiring, at: TerminalRef, fed: TerminalRef): boolean {
@@ -113,6 +162,10 @@ function sharesGround(design: Design, wiring: Wiring, at: TerminalRef, fed: Term
   const joins = (ref: TerminalRef, part: string): boolean =>
     splitRef(ref).part === part && wiring.nature(ref) === 'ground';
   const { part } = splitRef(fed);
+  const takes = wiring
+    .ends(fed)
+    .some((e) => e.terminal.role === 'supply-in' || isUnfedRail(wiring, e));
+  if (!takes) return false;
   return supplies.some((s) =>
     design.wires.some(
       ({ from, to }) =>

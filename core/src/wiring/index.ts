@@ -10,7 +10,7 @@ export { drivesOf } from './drives-of.js';
 export { impliedSkill } from './implied-skill.js';
 export { swapEnds } from './swap-ends.js';
 export { potentials, wireAmps, wireOhms } from './copper-drop.js';
-export { isMainsContact, suppliesOf, whyNotJoin } from './why-not-join.js';
+export { isFedAtRail, isMainsContact, suppliesOf, whyNotJoin } from './why-not-join.js';
 export { usualColour, wireColours } from './wire-colour.js';
 export { joinEdit, moveWireEnd, splitWire } from './wire-edits.js';
 export { elementsOf, outputDrive, type OutputDrive } from './output-drive.js';

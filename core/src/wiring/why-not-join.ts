@@ -1,5 +1,11 @@
 import { kindOf, paramsOf, terminalOf, type Terminal } from '../catalog/index.js';
-import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
+import {
+  splitRef,
+  terminalRef,
+  type Design,
+  type Part,
+  type TerminalRef,
+} from '../design/index.js';
 import { formatNominal } from '../quantity/index.js';
 import { wiringOf, type End, type Wiring } from './wiring.js';
 
@@ -49,6 +55,19 @@ function feedsRail(supply: End, rail: End, wiring: Wiring): boolean {
   if (!feed || !inputs || wiring.wired(terminalRef(rail.part.id, feed.plus))) return false;
   return volts !== undefined && own !== undefined && Math.abs(volts - own) <= railSlack * own;
 }
+
+/** Whether a board is fed by its own rail, and not at its input. */
+export const isFedAtRail = (wiring: Wiring, part: Part): boolean => {
+  const { id } = part;
+  const { feed, terminals } = kindOf(part);
+  return (
+    feed !== undefined &&
+    !wiring.wired(terminalRef(id, feed.plus)) &&
+    terminals
+      .filter((t) => t.role === 'supply-out')
+      .some((t) => sources(wiring.ends(terminalRef(id, t.id))).some((e) => e.part.id !== id))
+  );
+};
 
 /** Whether mains on one side would meet something on the other that is not made for it. */
 const beyondBoundary = (a: readonly End[], b: readonly End[]): boolean =>

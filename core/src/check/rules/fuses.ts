@@ -1,7 +1,7 @@
 import { kindOf, paramsOf } from '../../catalog/index.js';
 import { terminalRef, type Edit, type Part, type TerminalRef } from '../../design/index.js';
 import { Draft, wireAmps, type Wiring } from '../../wiring/index.js';
-import { mainStates, range, type Evidence } from '../evidence.js';
+import { everyState, mainStates, range, solvedIn, type Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
 import { having } from '../lookup.js';
 import { amps } from '../words.js';
@@ -106,6 +106,28 @@ export const fuseSmall: Rule = {
           },
         },
       ];
+    }),
+};
+
+export const fuseMelts: Rule = {
+  code: 'fuse-melts',
+  severity: 'error',
+  consequence: 'unnoticed',
+  concern: 'wiring',
+  title: 'A fuse that melts',
+  bench: 'It melts once, and from then on all behind it is dead; the next fuse melts as well.',
+  source:
+    'Solved at rest, firing, in each happening and with each sensor through its range: a fuse that carries more than it bears for good is open, as IEC 60127 rates a fuse-link.',
+  find: (evidence) =>
+    having(evidence, 'fuse').flatMap(({ part, has: { melted } }): Found[] => {
+      const when = everyState(evidence).find((state) => {
+        const solved = solvedIn(state, part.id);
+        return solved && melted(solved);
+      })?.when;
+      if (when === undefined) return [];
+      const { id, name } = part;
+      const reason = `More flows through it ${when} than it bears: it opens, and nothing flows any more.`;
+      return [{ subject: id, title: `${name} melts`, reason, about: [id] }];
     }),
 };
 

@@ -10,6 +10,7 @@ export { channelReader, highReading, readable, type ChannelReader } from './chan
 export { sayReading } from './say-reading.js';
 export { followsAt } from './chopped.js';
 export { askedAt, wordsOf, type AskedAt, type Held } from './asked.js';
+export { pinReached } from './leads-to-pin.js';
 export { readoutOf, type PartReadout } from './part-readout.js';
 export {
   catalog,

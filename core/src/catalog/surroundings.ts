@@ -17,6 +17,8 @@ export interface Surrounding {
   everywhere?: true;
   /** Only what is at the very place is felt: the sensor lies in its way or is fixed to it. */
   onContact?: true;
+  /** It counts something: nothing lies between one and the next. */
+  whole?: true;
 }
 
 /** Everything that can be felt, by name. */
@@ -153,6 +155,7 @@ export const surroundings = {
     floor: 0.5,
     combination: 'largest',
     onContact: true,
+    whole: true,
   },
   tag: {
     label: 'Number of the tag',
@@ -163,6 +166,7 @@ export const surroundings = {
     floor: 0.5,
     combination: 'largest',
     onContact: true,
+    whole: true,
   },
   temperature: {
     label: 'Temperature',

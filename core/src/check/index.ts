@@ -21,6 +21,7 @@ export { rules } from './rules.js';
 export { briefly, fiveQuestions, type Answer } from './questions.js';
 export { stresses, type Stress } from './rules/ratings.js';
 export { terminalOpen } from './rules/wiring.js';
+export { contactAlone } from './rules/contacts.js';
 export { actuatorDead } from './rules/actuators.js';
 export { outputWithoutEffect } from './rules/outputs.js';
 export { list } from './words.js';

@@ -164,14 +164,20 @@ export function reaches(
   return false;
 }
 
-/**
- * Whether what hangs on a terminal gives charge: it answers to change alone, and nothing of that is left once the
- * circuit has settled, so that only a rehearsal in time tells what follows.
- */
+/** Whether a part answers to change alone, by charge or by pulses: nothing of that is in a circuit that has settled. */
+export const tellsInTime = (part: Part): boolean => {
+  const { frontEnd, stage } = kindOf(part);
+  return frontEnd === 'charge' || (stage === 'feels' && hasWave(part));
+};
+
+const hasWave = (part: Part): boolean =>
+  elementsOf(part).some((e) => e.type === 'voltage-source' && e.wave !== undefined);
+
+/** Whether what hangs on a terminal is such a part, so that only a rehearsal in time tells what follows. */
 export const answersInTime = ({ design, wiring }: Evidence, ref: TerminalRef): boolean =>
   branchOf(design, ref).some((id) => {
     const part = wiring.part(id);
-    return part !== undefined && kindOf(part).frontEnd === 'charge';
+    return part !== undefined && tellsInTime(part);
   });
 
 /** Whether something beside a part swings by itself, in time: a player, a generator, or what never comes to rest. */
@@ -181,8 +187,8 @@ export function swungBy(evidence: Evidence, part: Part): boolean {
   const beside = new Set(ends.flatMap((ref) => branchOf(design, ref)));
   const swings = design.parts.some((other) => {
     const { waves } = kindOf(other);
-    const has = elementsOf(other).some((e) => e.type === 'voltage-source' && e.wave !== undefined);
-    return other !== part && beside.has(other.id) && (waves ? waves(paramsOf(other)) : has);
+    const swung = waves ? waves(paramsOf(other)) : hasWave(other);
+    return other !== part && beside.has(other.id) && swung;
   });
   return (
     swings ||

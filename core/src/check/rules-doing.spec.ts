@@ -1,6 +1,6 @@
 /** Rules that judge a design by what it does: what acts, what is heard, what answers. */
 import { applyEdit, type Design } from '../design/index.js';
-import { expectRule, type RuleCase } from '../testing/rule-cases.js';
+import { complaints, expectRule, type RuleCase } from '../testing/rule-cases.js';
 import { brief, channel, onBoard, output, pins, placed, sceneOf } from '../testing/small.js';
 
 const outputs = (...names: string[]): Partial<Design> => ({
@@ -278,4 +278,29 @@ describe('grounds', () => {
       expectRule(['ground-split', split(''), design]);
     }
   });
+});
+
+describe('a sensor that tells by pulses', () => {
+  const wheel = (wires: string): Design =>
+    onBoard('flow-sensor B', `B.VCC U.5V, B.GND U.GND, ${wires}`, {
+      ...pins('U.D2 pull-up interrupt'),
+      channels: channel('U.D2', {
+        ...{ trips: 'below', threshold: 50, hysteresis: 20, edge: 'falling', remembers: true },
+      }).channels,
+    });
+  it('is heard where it leads to a pin, though it stands in a circuit that has settled', () => {
+    expectRule(['sensor-unread', wheel('U.D2 U.D3'), wheel('B.OUT U.D2')]);
+    expect(complaints(wheel('B.OUT U.D2'), 'channel-deaf')).toEqual([]);
+  });
+});
+
+it('each key of a pad is tried: two that lie beside each other are heard both', () => {
+  const keys = (wires: string): Design =>
+    onBoard('keypad S', `S.R1 U.GND, ${wires}`, {
+      ...pins('U.D2 pull-up'),
+      channels: channel('U.D2', { trips: 'below', threshold: 50 }).channels,
+    });
+  for (const column of ['C1', 'C2', 'C3', 'C4'])
+    expect(complaints(keys(`S.${column} U.D2`), 'channel-deaf')).toEqual([]);
+  expect(complaints(keys('S.R2 U.D2'), 'channel-deaf')).toHaveLength(1);
 });

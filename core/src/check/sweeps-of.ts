@@ -13,6 +13,8 @@ export interface SweepRange {
 
 /** So many values are tried from one end of a range to the other. */
 const usualSteps = 5;
+/** Of what comes in whole numbers each is tried, up to so many: the keys of a pad. */
+const mostWhole = 32;
 /** What a part feels besides is tried with this share of all that can be felt. */
 const besides = 0.01;
 
@@ -54,9 +56,10 @@ const called = (quantity: Quantity): Pick<SweepRange, 'label' | 'unit'> => {
 
 function felt(quantity: Quantity, curve: Curve, steps: number): SweepRange {
   const { from, to } = curve;
-  const { max = to } = findSurrounding(quantity) ?? {};
+  const { max = to, whole } = findSurrounding(quantity) ?? {};
   const beyond = Math.min(max, to + (to - from));
-  const values = [...between(curve, steps), beyond];
+  const each = whole && to - from <= mostWhole ? to - from + 1 : steps;
+  const values = [...new Set([...between(curve, each), beyond])];
   return { of: { quantity }, ...called(quantity), values };
 }
 

@@ -5,6 +5,7 @@ import {
   isOpen,
   outputWithoutEffect,
   rules,
+  contactAlone,
   terminalOpen,
   type Evidence,
   type Finding,
@@ -63,12 +64,15 @@ export function changed(design: Design, edit: Edit): Design | undefined {
   }
 }
 
+/** What tells only that nothing is wired somewhere. */
+const looseOnly = [terminalOpen.code, contactAlone.code];
+
 /** A wire from a loose end to just anywhere clears that it is loose, and nothing else: that tells nothing. */
 export const tellsNothing = (
   { kind, usual = 0 }: Candidate,
   cleared: readonly Finding[],
 ): boolean =>
-  kind === 'mistake' && usual < tellingUse && cleared.every((f) => f.code === terminalOpen.code);
+  kind === 'mistake' && usual < tellingUse && cleared.every((f) => looseOnly.includes(f.code));
 
 /** Changes tried on copies of a design, worst cases left out: that is enough to compare two, and much sooner there. */
 export class Attempts {
@@ -114,7 +118,10 @@ export class Attempts {
     if (tellsNothing(candidate, notIn(after, this.within(candidate)))) return undefined;
     if (seen.size === 0) return this.attempt(candidate, other, after, seen);
     if (!mending(candidate, this.harm(after, seen))) return undefined;
-    if (this.staysBeyond(seen, near)) return this.attempt(candidate, other, after, seen);
+    // What is changed at what all share may move readings elsewhere, though no volts.
+    const isShared = this.islandsOf(candidate).size === 0;
+    if (!isShared && this.staysBeyond(seen, near))
+      return this.attempt(candidate, other, after, seen);
     return this.attempt(candidate, other, check(this.look(other, everywhere)), everywhere);
   }
 

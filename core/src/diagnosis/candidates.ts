@@ -4,6 +4,7 @@ import { slipKinds } from '../slip/index.js';
 import { wiringOf } from '../wiring/index.js';
 import { placesOf, type Candidate } from './candidate.js';
 import { missingDrivers } from './missing-drivers.js';
+import { missingLines } from './missing-lines.js';
 import { missingLoads } from './missing-loads.js';
 import { missingResistors } from './missing-parts.js';
 import { missingSupplies } from './missing-supplies.js';
@@ -80,6 +81,7 @@ export const stages: readonly ((design: Design, findings: readonly Finding[]) =>
     return [
       ...remedies(findings),
       ...neededWires(design, findings),
+      ...missingLines(design),
       ...missingDrivers(design),
       ...missingLoads(design),
       ...missingSupplies(design),

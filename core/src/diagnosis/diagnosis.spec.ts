@@ -259,6 +259,8 @@ describe('a part that was left out', () => {
     ['slipway-beam', 'G1', /^Feed U1\.VIN, P1\.plus and D1\.k from 12\sV$/],
     // Parts are still joined with each other, and no end is loose.
     ['bilge-sump', 'F1', /^Add a fuse between G1\.plus and U1\.vcc and M1\.plus/],
+    // Behind a relay's contact: on to ground, with the diode that is loose across it.
+    ['drying-room-fan', 'M1', /^Add Fan, 12 V between K1\.no and D2\.k and .*GND and D2\.a$/],
     // A resistor and a load are loose: a driver, in the sort that its current asks for.
     ['slipway-beam', 'Q1', /^Add a transistor: R2\.b switches P1\.minus$/],
     // The resistor that holds it off is loose at both ends, the diode at one.
@@ -286,6 +288,22 @@ describe('a part that was left out', () => {
     const light = demo('chart-table-light');
     const bad = { ...light, wires: light.wires.filter((w) => w.to !== 'H1.red') };
     expectCured(bad, light, /^Join R1\.b and H1\.red$/);
+  });
+
+  it.each([
+    // A chip's line leads to the pin that has such a line, though its pull-up is still there.
+    ['mooring-boom', 'U1.PC1', 'B3.SDA', /^Join B3\.SDA and U1\.PC1$/],
+    // A contact's common to a supply rather than to another contact.
+    ['regatta-figurehead', 'F1.b', 'K1.COM2', /^Join F1\.b and K1\.COM2$/],
+    // To the output, not to a sensor's net that would do as well.
+    ['chart-room-touch', 'U1.P9', 'N1.send', /^Join N1\.send and R2\.a$/],
+    // An anode to a supply, not to ground.
+    ['dinghy-nudge', 'U1.5V', 'R1.a', /^Join R1\.a and U1\.5V$/],
+  ])('%s without the wire from %s to %s is joined there', (name, from, to, label) => {
+    const design = demo(name);
+    const wires = design.wires.filter((w) => w.from !== from || w.to !== to);
+    expect(wires).toHaveLength(design.wires.length - 1);
+    expectCured({ ...design, wires }, design, label);
   });
 
   it('is not guessed where no output tells what it drives', () => {

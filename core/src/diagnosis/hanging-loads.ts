@@ -16,9 +16,9 @@ export const loadsHangingBy = (design: Design, wiring: Wiring, lead: keyof Load)
   });
 
 function loadOf(part: Part): Load | undefined {
-  const { load, coil, terminals } = kindOf(part);
+  const { acts, junctions, coil, terminals } = kindOf(part);
   const [first, second, ...more] = terminals.map((t) => t.id);
-  const simple = load?.volts && more.length === 0;
+  const simple = acts && !junctions && more.length === 0;
   const [plus, minus] = coil ? [coil.plus, coil.minus] : simple ? [first, second] : [];
   return plus === undefined || minus === undefined
     ? undefined

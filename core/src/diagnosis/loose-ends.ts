@@ -48,14 +48,16 @@ export const lostEnds = (design: Design, wiring: Wiring): TerminalRef[] => [
           !terminal.optional && !(kind.stage === 'feels' && terminal.role === 'signal-out'),
       ),
   ),
-  ...lostCommons(design, wiring),
+  ...lostContacts(design, wiring),
 ];
 
-/** Commons of contacts that have a wire on the other side only. */
-const lostCommons = (design: Design, wiring: Wiring): TerminalRef[] =>
+/** Of contacts with a wire on one side only: what is on the other, the common or what closes. */
+const lostContacts = (design: Design, wiring: Wiring): TerminalRef[] =>
   design.parts.flatMap((part) =>
     (kindOf(part).contacts ?? []).flatMap(({ terminals }) => {
       const [common = '', ...others] = terminals.map((id) => terminalRef(part.id, id));
-      return !wiring.wired(common) && others.some((ref) => wiring.wired(ref)) ? [common] : [];
+      const led = others.some((ref) => wiring.wired(ref));
+      if (wiring.wired(common) === led) return [];
+      return led ? [common] : others.slice(0, 1);
     }),
   );

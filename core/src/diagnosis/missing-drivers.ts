@@ -14,8 +14,14 @@ import { hubOf, railsOf } from './rails.js';
 
 /** What usually switches the lower lead of a load, and by which terminals. */
 const drivers = [
-  { kind: 'npn-transistor', called: 'a transistor', control: 'b', load: 'c', ground: 'e' },
-  { kind: 'logic-mosfet', called: 'a MOSFET', control: 'g', load: 'd', ground: 's' },
+  {
+    add: (draft: Draft) => draft.add('npn-transistor', 'Driver'),
+    ...{ called: 'a transistor', control: 'b', load: 'c', ground: 'e' },
+  },
+  {
+    add: (draft: Draft) => draft.add('logic-mosfet', 'Driver'),
+    ...{ called: 'a MOSFET', control: 'g', load: 'd', ground: 's' },
+  },
 ] as const;
 
 /**
@@ -78,9 +84,9 @@ function driver(
   which: number,
   { open, control, load, held, ground }: Place,
 ): Candidate {
-  const { kind, called, ...terminals } = drivers[which === 0 ? 0 : 1];
+  const { add, called, ...terminals } = drivers[which === 0 ? 0 : 1];
   const draft = new Draft(design);
-  const id = draft.add(kind, 'Driver');
+  const id = add(draft);
   const at = (terminal: keyof typeof terminals): TerminalRef =>
     terminalRef(id, terminals[terminal]);
   // Of a resistor that is loose at both ends one is held to ground.

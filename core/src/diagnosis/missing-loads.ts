@@ -1,4 +1,4 @@
-import { endsOf, kindOf, searchCatalog, type PartKind } from '../catalog/index.js';
+import { endsOf, kindOf, searchCatalog, type PartKind, type Terminal } from '../catalog/index.js';
 import {
   splitRef,
   terminalRef,
@@ -27,7 +27,7 @@ export function missingLoads(design: Design): Candidate[] {
   const open = lostEnds(design, wiring);
   if (open.length === 0 || open.length > mostEnds) return [];
   // What stands there with a loose end of its own wants a wire, and no other beside it.
-  if (partsAt(design, open).some((p) => kindOf(p).acts)) return [];
+  if (partsAt(design, open).some(actsItself)) return [];
   // A lead of what is there and acts may be what is missing.
   const spare = hasSpareLead(design, wiring) ? unlikelier : 0;
   // Behind a resistor stands a lamp of a few milliamperes, and nothing else does.
@@ -35,7 +35,7 @@ export function missingLoads(design: Design): Candidate[] {
   return design.outputs.flatMap((output) => {
     const branch = branchOf(design, output.pin);
     const there = design.parts.filter((p) => branch.includes(p.id));
-    const acts = there.some((p) => kindOf(p).acts && !indicates(p));
+    const acts = there.some((p) => actsItself(p) && !indicates(p));
     if (acts || !partsAt(design, open).some((p) => there.includes(p))) return [];
     const direct = there.every(isResistor);
     const ways = waysFor(design, wiring, open).filter(
@@ -53,10 +53,17 @@ const unlikelier = 12;
 /** Whether something that acts and is wired has a lead that may be used and is not. */
 const hasSpareLead = ({ parts }: Design, wiring: Wiring): boolean =>
   parts.some((part) => {
-    const { acts, terminals } = kindOf(part);
-    const wired = terminals.filter((t) => wiring.wired(terminalRef(part.id, t.id)));
-    return acts && wired.length > 0 && terminals.some((t) => t.optional && !wired.includes(t));
+    const { terminals } = kindOf(part);
+    const isWired = (t: Terminal): boolean => wiring.wired(terminalRef(part.id, t.id));
+    const spare = terminals.some((t) => t.optional && t.role === 'passive' && !isWired(t));
+    return actsItself(part) && spare && terminals.some(isWired);
   });
+
+/** It acts, and does not only switch something that does. */
+const actsItself = (part: Part): boolean => {
+  const { acts, contacts } = kindOf(part);
+  return acts !== undefined && contacts === undefined;
+};
 
 const isResistor = (part: Part): boolean => kindOf(part).resistance !== undefined;
 
@@ -83,6 +90,8 @@ function waysFor(design: Design, wiring: Wiring, open: readonly TerminalRef[]): 
   const grounds = ground ? [ground] : [];
   const toMinus = (refs: readonly TerminalRef[]): Way[] =>
     apart(wiring, refs).map((ref): Way => [open, [ref]]);
+  const contacts = open.filter((ref) => partsAt(design, [ref]).some((p) => kindOf(p).contacts));
+  if (contacts.length > 0) return grounds.map((end) => behindContact(design, open, contacts, end));
   if (fed.length > 0) return rest.length > 0 ? [[fed, rest], ...toMinus(beside)] : toMinus(grounds);
   const [one, other, ...more] = open;
   return [
@@ -94,6 +103,23 @@ function waysFor(design: Design, wiring: Wiring, open: readonly TerminalRef[]): 
       : []),
     ...toMinus([...grounds, ...beside]),
     ...apart(wiring, [...supplies, ...beside]).map((ref): Way => [[ref], open]),
+  ];
+}
+
+/** Behind a contact at the plus, and on to ground, with a diode across it the other way. */
+function behindContact(
+  design: Design,
+  open: readonly TerminalRef[],
+  contacts: readonly TerminalRef[],
+  ground: TerminalRef,
+): Way {
+  const isCathode = (ref: TerminalRef): boolean =>
+    partsAt(design, [ref]).some((p) => kindOf(p).conducts?.to === splitRef(ref).terminal);
+  const cathodes = open.filter(isCathode);
+  const rest = open.filter((ref) => !contacts.includes(ref) && !cathodes.includes(ref));
+  return [
+    [...contacts, ...cathodes],
+    [ground, ...rest],
   ];
 }
 

@@ -20,21 +20,21 @@ export function neededWires(design: Design, findings: readonly Finding[]): Candi
   const wiring = wiringOf(design);
   const loose = looseEnds(design, findings).filter((ref) => isNeeded(wiring, ref));
   const needed = [...idleSupplies(design, wiring), ...loose];
-  const optional = looseEnds(design, findings).filter((ref) => !wiring.wired(ref));
+  const spare = looseEnds(design, findings).filter((ref) => isSpareLead(wiring, ref));
   const pins = [...design.outputs, ...design.channels].map((use) => use.pin);
   const ways = needed.flatMap((from): Way[] => {
     const meant = pins.filter((pin) => isMeant(design, wiring, from, pin));
-    return [...meant, ...needed, ...railsOf(design), ...optional].map((to) => [from, to]);
+    return [...meant, ...needed, ...railsOf(design), ...spare].map((to) => [from, to]);
   });
   return wiresBetween(design, ways);
 }
 
-/** Wires that are forgotten most: between two loose ends, and from one to ground or a supply. */
+/** Wires that are forgotten most: from a loose end to ground or a supply, and between two. */
 export const likelyWires = (design: Design, findings: readonly Finding[]): Candidate[] => {
   const loose = looseEnds(design, findings);
-  const ways = loose.flatMap((from): Way[] =>
-    [...loose, ...railsOf(design)].map((to) => [from, to]),
-  );
+  const to = (ends: readonly TerminalRef[]): Way[] =>
+    loose.flatMap((from) => ends.map((end): Way => [from, end]));
+  const ways = [...to(railsOf(design)), ...to(loose)];
   return wiresBetween(design, ways);
 };
 
@@ -100,6 +100,18 @@ const isNeeded = (wiring: Wiring, ref: TerminalRef): boolean =>
     ? wiring.ends(ref).some((end) => isUnfedRail(wiring, end))
     : !wiring.ends(ref).some((e) => e.terminal.optional);
 
+/** Whether a terminal is a lead of something that acts, which need not have a wire and has none. */
+const isSpareLead = (wiring: Wiring, ref: TerminalRef): boolean =>
+  !wiring.wired(ref) &&
+  wiring
+    .ends(ref)
+    .some(({ kind, terminal }) => kind.acts && terminal.optional && terminal.role === 'passive');
+
+/** Whether a loose end behind an output would come to such a lead. */
+const isForSpare = (design: Design, wiring: Wiring, loose: TerminalRef, to: TerminalRef): boolean =>
+  isSpareLead(wiring, to) &&
+  behind(wiring, loose).some((ref) => design.outputs.some(({ pin }) => wiring.same(pin, ref)));
+
 const isUnfedRail = (wiring: Wiring, { kind, part, terminal }: End): boolean =>
   terminal.role === 'supply-out' &&
   kind.feed !== undefined &&
@@ -113,27 +125,46 @@ const isUnfedRail = (wiring: Wiring, { kind, part, terminal }: End): boolean =>
 function usualness(design: Design, wiring: Wiring, a: TerminalRef, b: TerminalRef): number {
   const needed = [a, b].filter((ref) => isNeeded(wiring, ref)).length;
   const natures = [wiring.nature(a), wiring.nature(b)];
-  const rail = natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0;
-  const open = [a, b].filter((ref) => !wiring.wired(ref)).length;
+  const rail =
+    (natures.includes('ground') ? 0.2 : natures.includes('supply') ? 0.1 : 0) +
+    (lightsUp(wiring, a, b) || lightsUp(wiring, b, a) ? 0.15 : 0);
+  const spare = isForSpare(design, wiring, a, b) || isForSpare(design, wiring, b, a);
   const own = sharesGround(design, wiring, a, b) || sharesGround(design, wiring, b, a) ? 0.3 : 0;
   const meant = isMeant(design, wiring, a, b) || isMeant(design, wiring, b, a) ? 0.25 : 0;
   const called = isCalled(design, wiring, a, b) || isCalled(design, wiring, b, a) ? 0.05 : 0;
   if (needed === 0) return own + rail;
-  return own + meant + called + (needed === 2 ? 0.5 : open === 2 ? 0.42 : 0.2 + rail);
+  return own + meant + called + (needed === 2 ? 0.5 : spare ? 0.42 : 0.2 + rail);
 }
 
-/** Whether a loose end of what acts, or before it, would come to an output, or one of a sensor to a pin that is read. */
+/** Whether a supply would come to the anode of something that lights up, through a resistor if need be. */
+const lightsUp = (wiring: Wiring, loose: TerminalRef, rail: TerminalRef): boolean =>
+  wiring.nature(rail) === 'supply' &&
+  [loose, ...behind(wiring, loose)]
+    .flatMap((ref) => wiring.ends(ref))
+    .some(({ kind, terminal }) => kind.junctions?.some((j) => j.anode === terminal.id));
+
+/**
+ * Whether a loose end of what acts, or before it, would come to an output, or one of a sensor to a pin that is read, and has
+ * none yet.
+ */
 function isMeant(design: Design, wiring: Wiring, loose: TerminalRef, to: TerminalRef): boolean {
   if (!isNeeded(wiring, loose)) return false;
-  const pins = (uses: readonly { pin: TerminalRef }[]): boolean =>
-    uses.some(({ pin }) => wiring.same(pin, to));
-  const ends = [loose, ...behind(wiring, loose)].flatMap((ref) => wiring.ends(ref));
-  const acts = ends.some(({ kind: { stage } }) => stage === 'acts' || stage === 'drives');
-  const tells = ends.some(
-    ({ kind, terminal }) =>
-      kind.stage === 'feels' && (terminal.role === 'signal-out' || kind.terminals.length === 2),
+  const near = [loose, ...behind(wiring, loose)];
+  const comesTo = (uses: readonly { pin: TerminalRef }[]): boolean =>
+    uses.some(({ pin }) => wiring.same(pin, to)) &&
+    !uses.some(({ pin }) => near.some((ref) => wiring.same(pin, ref)));
+  const leads = (stage: string, ...roles: string[]): boolean =>
+    near
+      .flatMap((ref) => wiring.ends(ref))
+      .some(
+        ({ kind, terminal }) =>
+          kind.stage === stage && (roles.includes(terminal.role) || kind.terminals.length === 2),
+      );
+  return (
+    (comesTo(design.outputs) &&
+      (leads('acts', 'signal-in', 'passive') || leads('drives', 'signal-in'))) ||
+    (comesTo(design.channels) && leads('feels', 'signal-out'))
   );
-  return (pins(design.outputs) && acts) || (pins(design.channels) && tells);
 }
 
 /** Whether a part is called as what stands at a terminal, or what uses it: a red resistor at red. */

@@ -1,6 +1,7 @@
 import { defineElement, type DeviceFactory } from './define-element.js';
 import { stampCurrent } from './two-terminal.js';
-import { waveAt, waveCorner, type Waveform } from './waveform.js';
+import { RunningWave } from './running-wave.js';
+import type { Waveform } from './waveform.js';
 
 /** Drives `amps` out of `from`, through itself, into `to`. */
 export interface CurrentSourceElement {
@@ -16,18 +17,21 @@ const device: DeviceFactory<CurrentSourceElement> = (element, node, system) => {
   const from = node(element.from);
   const to = node(element.to);
   let present = element;
-  const amps = (): number =>
-    (present.wave ? waveAt(present.wave, system.time) : present.amps) * system.sourceScale;
+  const wave = new RunningWave(element.wave);
+  const amps = (): number => (wave.at(system.time) ?? present.amps) * system.sourceScale;
   return {
     nodes: [from, to],
     linear: true,
-    set: (next) => (present = next),
+    set: (next) => {
+      wave.set(next.wave, system.time);
+      present = next;
+    },
     load: () => stampCurrent(system, from, to, amps()),
     currents: (_x, out) => {
       out[0] = amps();
       out[1] = -out[0];
     },
-    nextCorner: (t) => (present.wave ? waveCorner(present.wave, t) : Infinity),
+    nextCorner: (t) => wave.cornerAfter(t),
   };
 };
 

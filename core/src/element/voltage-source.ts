@@ -1,5 +1,6 @@
 import { defineElement, type DeviceFactory } from './define-element.js';
-import { waveAt, waveCorner, type Waveform } from './waveform.js';
+import { RunningWave } from './running-wave.js';
+import type { Waveform } from './waveform.js';
 
 export interface VoltageSourceElement {
   type: 'voltage-source';
@@ -17,23 +18,26 @@ const device: DeviceFactory<VoltageSourceElement> = (element, node, system) => {
   const kcl = [system.slot(plus, branch), system.slot(minus, branch)];
   const kvl = [system.slot(branch, plus), system.slot(branch, minus)];
   let present = element;
+  const wave = new RunningWave(element.wave);
   return {
     nodes: [plus, minus],
     linear: true,
-    set: (next) => (present = next),
+    set: (next) => {
+      wave.set(next.wave, system.time);
+      present = next;
+    },
     load: ({ values, rhs, sourceScale, time }) => {
       values[kcl[0]] += 1;
       values[kcl[1]] -= 1;
       values[kvl[0]] += 1;
       values[kvl[1]] -= 1;
-      const volts = present.wave ? waveAt(present.wave, time) : present.volts;
-      rhs[branch] += volts * sourceScale;
+      rhs[branch] += (wave.at(time) ?? present.volts) * sourceScale;
     },
     currents: (x, out) => {
       out[0] = x[branch];
       out[1] = -x[branch];
     },
-    nextCorner: (t) => (present.wave ? waveCorner(present.wave, t) : Infinity),
+    nextCorner: (t) => wave.cornerAfter(t),
   };
 };
 

@@ -1,8 +1,9 @@
 import { channelReader } from '../../catalog/index.js';
 import { beyond, levelsAtRest } from '../../logic/index.js';
-import { everyState, sweptStates, type State } from '../evidence.js';
+import { everyState, sweptStates, type Evidence, type State } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { answersInTime, inUse } from '../lookup.js';
+import { answersInTime, inUse, tellsInTime } from '../lookup.js';
+import { branchOf } from '../../wiring/index.js';
 import { onlyNumbers } from './channels.js';
 import { severityOfIdle } from './progress.js';
 
@@ -11,6 +12,10 @@ function noticed(a: State, b: State): boolean {
   if (a.acting.size !== b.acting.size || [...a.acting].some((id) => !b.acting.has(id))) return true;
   return [...a.counts].some(([id, counts]) => counts !== b.counts.get(id));
 }
+
+/** Whether a channel's pin leads to a part. */
+const isRead = ({ design }: Evidence, id: string): boolean =>
+  design.channels.some((c) => branchOf(design, c.pin).includes(id));
 
 export const sensorUnread: Rule = {
   code: 'sensor-unread',
@@ -32,7 +37,7 @@ export const sensorUnread: Rule = {
         ({ states: [first, ...others] }) =>
           first && [quiet, ...others].some((s) => noticed(s, first)),
       );
-      if (heard) return [];
+      if (heard || (tellsInTime(part) && isRead(evidence, id))) return [];
       const whom = design.channels.length > 0 ? 'no channel reads anything else' : 'nothing acts';
       return [
         {

@@ -23,5 +23,5 @@ export { stresses, type Stress } from './rules/ratings.js';
 export { terminalOpen } from './rules/wiring.js';
 export { contactAlone } from './rules/contacts.js';
 export { actuatorDead } from './rules/actuators.js';
-export { outputWithoutEffect } from './rules/outputs.js';
+export { outputWithoutEffect } from './rules/driven.js';
 export { list } from './words.js';

@@ -304,3 +304,29 @@ it('each key of a pad is tried: two that lie beside each other are heard both', 
     expect(complaints(keys(`S.${column} U.D2`), 'channel-deaf')).toEqual([]);
   expect(complaints(keys('S.R2 U.D2'), 'channel-deaf')).toHaveLength(1);
 });
+
+describe('an output that nothing drives', () => {
+  const lamp = (more: Partial<Design> = {}): Design =>
+    onBoard('led H, resistor R ohms=330', 'U.D8 R.a, R.b H.a, H.k U.GND', {
+      ...outputs('Lamp'),
+      ...more,
+    });
+  const wanted = { scenes: [sceneOf(10, { kind: 'knock' })] };
+  const severities = (more: Partial<Design>): string[] =>
+    complaints(lamp(more), 'output-undriven').map((f) => f.severity);
+  it('is a caution as soon as something is to be noticed', () => {
+    expectRule(['output-undriven', lamp({ rules: [], ...wanted }), lamp()]);
+    expect(severities({ rules: [] })).toEqual(['note']);
+    expect(severities({ rules: [], ...wanted })).toEqual(['caution']);
+  });
+  it('is none that feeds, or that is driven on the way between modes', () => {
+    const [output] = lamp().outputs;
+    expect(severities({ rules: [], ...wanted, outputs: [{ ...output, feeds: true }] })).toEqual([]);
+    const on: Design['rules'][number]['then'] = lamp().rules[0].then;
+    const machine = {
+      ...{ id: 'm', name: 'M', start: 'a', modes: [{ id: 'a', name: 'A' }] },
+      transitions: [{ from: 'a', to: 'a', after: 5, then: on }],
+    } as Design['machines'][number];
+    expect(severities({ rules: [], ...wanted, machines: [machine] })).toEqual([]);
+  });
+});

@@ -39,15 +39,8 @@ import {
   inputFloating,
   gateFloating,
 } from './rules/inputs.js';
-import {
-  pullUpMissing,
-  outputsFight,
-  pinOvercurrent,
-  pinsOvercurrent,
-  outputWithoutEffect,
-  outputIdle,
-  outputInverted,
-} from './rules/outputs.js';
+import { pullUpMissing, outputsFight, pinOvercurrent, pinsOvercurrent } from './rules/outputs.js';
+import { outputIdle, outputInverted, outputUndriven, outputWithoutEffect } from './rules/driven.js';
 import { transistorUnsaturated, baseWithoutResistor, gateTooLow } from './rules/transistors.js';
 import { ledWithoutResistor, ledOverdriven, ledDim, ledReversed } from './rules/lamps.js';
 import { diodeBlocks, electrolyticReversed, capacitorVolts, legsVary } from './rules/polarity.js';
@@ -135,6 +128,7 @@ export const rules: readonly Rule[] = [
   actsAtRest,
   emitterDark,
   outputWithoutEffect,
+  outputUndriven,
   outputIdle,
   outputInverted,
   transistorUnsaturated,

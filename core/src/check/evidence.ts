@@ -30,6 +30,8 @@ export interface State {
   acting: ReadonlySet<string>;
   /** The happening in whose course it is, if it is one. */
   happening?: Happening;
+  /** The moment of the scene in that course, s. */
+  t?: number;
 }
 
 /** States of one part's range, one after the other. */
@@ -273,15 +275,16 @@ function duringHappenings(
   return scene.happenings.slice(0, mostHappenings).flatMap((happening) => {
     const { start, end } = happeningSpan(happening);
     return (worst ? moments : oneMoment).map((share): State => {
-      const solution = rig.settle(scene, start + share * (end - start), resting);
+      const t = start + share * (end - start);
+      const solution = rig.settle(scene, t, resting);
       const when = `during “${happening.name}”`;
       const active = acting(design, solution);
       // Without outputs one of these is the fired state, whose worst case is asked for.
       const spread = design.outputs.length === 0 && active.size > most;
       most = Math.max(most, active.size);
-      if (spread) return { ...stateOf(design, rig, when, solution, worst), happening };
+      if (spread) return { ...stateOf(design, rig, when, solution, worst), t, happening };
       const counts = solution.method === 'none' ? new Map<string, number>() : rig.counts(solution);
-      return { when, solution, shifted: [], counts, acting: active, happening };
+      return { when, t, solution, shifted: [], counts, acting: active, happening };
     });
   });
 }

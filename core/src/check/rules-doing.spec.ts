@@ -205,12 +205,20 @@ const cases: RuleCase[] = [
   ['names-crossed', twoLamps('Shed lamp', 'Gate lamp'), twoLamps('Gate lamp', 'Shed lamp')],
 ];
 
-const charged = (celsius: number, kind = 'lithium-cell'): Design => ({
+const charged = (celsius: number, kind = 'lithium-cell', cools = 0): Design => ({
   ...brief(
     `solar-panel S, schottky-diode D, fuse F, ${kind} B charge=0.5`,
     'S.plus D.a, D.k F.a, F.b B.plus, S.minus B.minus',
   ),
-  scenes: [{ ...sceneOf(60), ambient: { temperature: celsius, daylight: 50000 } }],
+  scenes: [
+    {
+      ...sceneOf(300, {
+        ...{ kind: 'cold-night', intent: 'nuisance', start: 10 },
+        params: { kelvin: cools, moves: 60, stays: 120 },
+      }),
+      ambient: { temperature: celsius, daylight: 50000 },
+    },
+  ],
 });
 
 const knocked = (more = ''): Design =>
@@ -245,6 +253,7 @@ const bare = (wires: string, reference: number): Design =>
 const safeguards: RuleCase[] = [
   ['charged-in-frost', charged(-5), charged(5)],
   ['charged-in-frost', charged(-5), charged(-5, 'lead-battery')],
+  ['charged-in-frost', charged(8, 'lithium-cell', -12), charged(8, 'lithium-cell', -6)],
   ['charge-stays', knocked(), knocked(', B.a R.a, R.b U.GND')],
   // Nothing of a knock is left where the circuit is settled: that is no fault.
   ['channel-deaf', photo(600, 'R.b U.GND, U.A0 U.GND'), follower],

@@ -8,21 +8,30 @@ import {
 } from '../design/index.js';
 import { branchOf, Draft, wiringOf, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
-import { loadsHangingBy, otherLeads, type Load } from './hanging-loads.js';
+import { loadsHangingBy, otherLeads } from './hanging-loads.js';
 import { lostEnds } from './loose-ends.js';
 import { hubOf, railsOf } from './rails.js';
 
 /** What usually switches the lower lead of a load, and by which terminals. */
-const drivers = [
+interface Driver {
+  add(draft: Draft): string;
+  called: string;
+  control: string;
+  load: string;
+  ground: string;
+  usual: number;
+}
+
+const drivers: readonly Driver[] = [
   {
-    add: (draft: Draft) => draft.add('npn-transistor', 'Driver'),
-    ...{ called: 'a transistor', control: 'b', load: 'c', ground: 'e' },
+    add: (draft) => draft.add('npn-transistor', 'Driver'),
+    ...{ called: 'a transistor', control: 'b', load: 'c', ground: 'e', usual: 0.8 },
   },
   {
-    add: (draft: Draft) => draft.add('logic-mosfet', 'Driver'),
-    ...{ called: 'a MOSFET', control: 'g', load: 'd', ground: 's' },
+    add: (draft) => draft.add('logic-mosfet', 'Driver'),
+    ...{ called: 'a MOSFET', control: 'g', load: 'd', ground: 's', usual: 0.7 },
   },
-] as const;
+];
 
 /**
  * A driver that was left out: a resistor behind an output has a loose end, and a load is fed that nothing switches. What
@@ -39,9 +48,18 @@ export function missingDrivers(design: Design): Candidate[] {
     const control = controlOf(design, wiring, output, open);
     if (control.length === 0) return [];
     const held = loose(design, open, ({ id }) => !branchOf(design, output.pin).includes(id));
-    return loads.flatMap((load) =>
-      drivers.map((_, i) => driver(design, wiring, i, { open, control, load, held, ground })),
-    );
+    return loads.flatMap(({ plus, minus }) => {
+      const across = open.filter((ref) =>
+        otherLeads(design, ref).some((end) => wiring.same(end, plus)),
+      );
+      const { up, down } = holding(design, wiring, held);
+      const ways = {
+        control: [...control, ...up],
+        load: [...new Set([minus, ...across])],
+        ground: [ground, ...down],
+      };
+      return drivers.map((driver) => withDriver(design, driver, ways));
+    });
   });
 }
 
@@ -69,51 +87,34 @@ const loose = (
     .flatMap((part) => kindOf(part).terminals.map((t) => terminalRef(part.id, t.id)))
     .filter((ref) => open.includes(ref));
 
-interface Place {
-  open: readonly TerminalRef[];
-  control: readonly TerminalRef[];
-  load: Load;
-  /** Loose ends of resistors that may hold the driver off. */
-  held: readonly TerminalRef[];
-  ground: TerminalRef;
-}
-
-function driver(
-  design: Design,
-  wiring: Wiring,
-  which: number,
-  { open, control, load, held, ground }: Place,
-): Candidate {
-  const { add, called, ...terminals } = drivers[which === 0 ? 0 : 1];
-  const draft = new Draft(design);
-  const id = add(draft);
-  const at = (terminal: keyof typeof terminals): TerminalRef =>
-    terminalRef(id, terminals[terminal]);
-  // Of a resistor that is loose at both ends one is held to ground.
-  const down = held.filter((ref) =>
-    otherLeads(design, ref).some(
-      (end) => held.includes(end) && held.indexOf(end) < held.indexOf(ref),
-    ),
+/** Of resistors that may hold a driver off the loose end at its control, and the one at ground where both are loose. */
+function holding(design: Design, wiring: Wiring, held: readonly TerminalRef[]) {
+  const down = held.filter((ref, i) =>
+    otherLeads(design, ref).some((end) => held.slice(0, i).includes(end)),
   );
   const up = held.filter(
     (ref) =>
       !down.includes(ref) &&
-      otherLeads(design, ref).every((end) => held.includes(end) || wiring.nature(end) === 'ground'),
+      otherLeads(design, ref).every((end) => down.includes(end) || wiring.nature(end) === 'ground'),
   );
-  for (const ref of [...control, ...up]) draft.join(ref, at('control'));
-  const across = open.filter((ref) =>
-    otherLeads(design, ref).some((end) => wiring.same(end, load.plus)),
-  );
-  for (const ref of new Set([load.minus, ...across])) draft.join(ref, at('load'));
-  for (const ref of down) draft.join(ref, ground);
-  draft.join(at('ground'), ground);
-  const [first = ''] = control;
+  return { up, down };
+}
+
+/** What is joined at each terminal of a driver. */
+type Ways = Readonly<Record<'control' | 'load' | 'ground', readonly TerminalRef[]>>;
+
+function withDriver(design: Design, driver: Driver, ways: Ways): Candidate {
+  const draft = new Draft(design);
+  const id = driver.add(draft);
+  const [[control = ''], [load = '']] = [ways.control, ways.load];
+  for (const terminal of ['control', 'load', 'ground'] as const)
+    for (const ref of ways[terminal]) draft.join(ref, terminalRef(id, driver[terminal]));
   return {
     kind: 'mistake',
-    says: `No driver stands between ${first} and ${load.minus}`,
-    label: `Add ${called}: ${first} switches ${load.minus}`,
-    about: [id, ...control, load.minus],
-    usual: 0.8 - 0.1 * which,
+    says: `No driver stands between ${control} and ${load}`,
+    label: `Add ${driver.called}: ${control} switches ${load}`,
+    about: [id, control, load],
+    usual: driver.usual,
     edit: draft.edit('add driver'),
   };
 }

@@ -5,7 +5,9 @@ import {
   signalNode,
   type Device,
   type Element,
+  type RunningWave,
   type Slow,
+  type WaveMark,
 } from '../element/index.js';
 import { checkElement, checkElements } from './check-elements.js';
 import type { Sorted } from './newton.js';
@@ -25,10 +27,12 @@ export interface Steady extends Settled {
   unconvergedDevices: readonly Device[];
 }
 
-/** The modes of all devices and the last solution, to go back to. */
+/** The modes of all devices, the last solution and where waveforms stand, to go back to. */
 export interface Memory {
   modes: number[];
   x: Float64Array;
+  /** Left out where waveforms go on as they do. */
+  waves?: readonly WaveMark[];
 }
 
 /**
@@ -46,6 +50,7 @@ export class Network {
   readonly switching: readonly Device[];
   /** Charges so large that everything else can rest while they change. */
   readonly slow: readonly Slow[];
+  private readonly waves: readonly RunningWave[];
   /** Each placed element with the values it has now. */
   private readonly elements: Element[];
   /** How every switch stood before anything was solved. */
@@ -76,6 +81,7 @@ export class Network {
     };
     this.switching = made.filter((d) => d.switching);
     this.slow = made.flatMap((d) => d.slow ?? []);
+    this.waves = made.flatMap((d) => d.wave ?? []);
     this.unpowered = this.switching.map((d) => d.switching?.mode ?? 0);
     for (const device of made) device.reset?.();
   }
@@ -155,7 +161,8 @@ export class Network {
     if (waits || this.switching.some((d) => (d.switching?.due ?? Infinity) < Infinity))
       return false;
     for (const charge of this.slow) charge.keep();
-    const { modes, x } = this.remember();
+    const before = this.remember();
+    const { modes, x } = before;
     let rests: boolean;
     try {
       rests = this.rest().settled;
@@ -164,7 +171,7 @@ export class Network {
       rests = false;
     }
     const reached = this.remember();
-    this.recall({ modes, x });
+    this.recall(before);
     return (
       rests &&
       reached.modes.every((mode, i) => mode === modes[i]) &&
@@ -189,11 +196,16 @@ export class Network {
   }
 
   remember(): Memory {
-    return { modes: this.modes, x: this.system.x.slice() };
+    return {
+      modes: this.modes,
+      x: this.system.x.slice(),
+      waves: this.waves.map((wave) => wave.mark),
+    };
   }
 
-  recall({ modes, x }: Memory): void {
+  recall({ modes, x, waves }: Memory): void {
     this.system.x.set(x);
+    waves?.forEach((mark, i) => this.waves[i].restore(mark));
     this.switching.forEach((device, i) => device.switching?.restore(modes[i]));
   }
 

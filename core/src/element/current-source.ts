@@ -32,6 +32,7 @@ const device: DeviceFactory<CurrentSourceElement> = (element, node, system) => {
       out[1] = -out[0];
     },
     nextCorner: (t) => wave.cornerAfter(t),
+    wave,
   };
 };
 

@@ -1,5 +1,6 @@
 import type { Element } from './elements.js';
 import type { NoiseSource } from './noise.js';
+import type { RunningWave } from './running-wave.js';
 import type { System } from '../equations/index.js';
 
 /**
@@ -67,6 +68,8 @@ export interface Device<E extends Element = Element> {
   noise?(x: Float64Array): NoiseSource[];
   readonly switching?: Switching;
   readonly slow?: Slow;
+  /** The waveform that it follows, where its course is its own. */
+  readonly wave?: RunningWave;
 }
 
 /** Builds the device of an element and reserves its places in the equations. */

@@ -1,14 +1,22 @@
 import { waveAt, waveCorner, type Waveform } from './waveform.js';
 
+/** Where a waveform stands in its course. */
+export interface WaveMark {
+  /** What the waveform's own time is ahead of the circuit's, s. */
+  ahead: number;
+  /** Periods gone by at the moment when it was asked last. */
+  turns: number;
+  /** That moment, s. */
+  asked: number;
+}
+
 /**
  * The waveform of a source that is set again while time goes on: where its period changes, it goes on from where it stands in
  * it. From when it was asked last to when it is set, its frequency is taken as a straight line: trying a step again leads to
  * the same place.
  */
 export class RunningWave {
-  /** What the waveform's own time is ahead of the circuit's, s. */
   private ahead = 0;
-  /** Periods gone by at the moment when it was asked last. */
   private turns = 0;
   private asked = 0;
 
@@ -34,6 +42,17 @@ export class RunningWave {
     // The two times do not round alike: a corner that lies here is not one after it.
     const here = this.ahead === 0 ? 0 : 1e-12 * Math.abs(t);
     return waveCorner(this.wave, t + here + this.ahead) - this.ahead;
+  }
+
+  /** Where it stands, to go on from there. */
+  get mark(): WaveMark {
+    const { ahead, turns, asked } = this;
+    return { ahead, turns, asked };
+  }
+
+  /** Back to where it stood. */
+  restore({ ahead, turns, asked }: WaveMark): void {
+    [this.ahead, this.turns, this.asked] = [ahead, turns, asked];
   }
 
   private goOn(t: number, hertz: number): void {

@@ -38,6 +38,7 @@ const device: DeviceFactory<VoltageSourceElement> = (element, node, system) => {
       out[1] = -x[branch];
     },
     nextCorner: (t) => wave.cornerAfter(t),
+    wave,
   };
 };
 

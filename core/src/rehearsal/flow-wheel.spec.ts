@@ -2,6 +2,8 @@
 import type { Design } from '../design/index.js';
 import { brief, channel, pins, placed, sceneOf } from '../testing/small.js';
 import { counterTrace } from './bands.js';
+import { CoSimulation } from './co-simulation.js';
+import { Play } from './play.js';
 import { rehearse } from './rehearse.js';
 
 /** A board that counts the pulses of a sensor by every turn of its pin. */
@@ -39,4 +41,24 @@ it.each([0, 500])('235 pulses for 31.3 L/min · s, from %d s on', (start) => {
   expect(run.troubles).toEqual([]);
   const counted = counterTrace(run, 'n').values.at(-1) ?? 0;
   expect(Math.abs(counted - 235)).toBeLessThanOrEqual(1);
+});
+
+it('goes on from a mark in the midst of a flow with the pulse that comes next', () => {
+  const flows = { kind: 'water-flows', start: 2, params: { rate: 0.4, opens: 1.3, lasts: 12 } };
+  const slow: Design = {
+    ...counting,
+    parts: counting.parts.map((p) =>
+      p.id === 'F' ? { ...p, params: { perFlow: 7.5, least: 0.1 } } : p,
+    ),
+    rules: [{ ...counting.rules[0], when: { is: 'channel', channel: 'c1' } }],
+  };
+  const scene = sceneOf(16, flows, { kind: 'water-flows', start: 8, params: { rate: 0.1 } });
+  const other = { ...scene, happenings: scene.happenings.slice(0, 1) };
+  const goesOn = jest.spyOn(CoSimulation.prototype, 'resumeAt');
+  const replayed = new Play(slow, scene, 'time').run().replay(other);
+  expect(goesOn).toHaveBeenCalledTimes(1);
+  goesOn.mockRestore();
+  const anew = new Play(slow, other, 'time', { lean: true }).run().firings();
+  expect(anew.length).toBeGreaterThan(20);
+  expect(replayed.map((f) => f.t.toFixed(4))).toEqual(anew.map((f) => f.t.toFixed(4)));
 });

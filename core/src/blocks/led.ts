@@ -32,7 +32,7 @@ export const ledBlock: Block = {
     const amps = numberOf(answers, 'amps');
     const ground = groundOf(design);
     const wiring = wiringOf(design);
-    const end = wiring.ends(from).find((e) => e.ref === from);
+    const end = wiring.end(from);
     const pin = end?.terminal.role === 'pin';
     const supply = suppliesOf(design).find((s) => wiring.same(s.ref, from))?.volts;
     const volts =

@@ -90,9 +90,7 @@ function stageFor(design: Design, answers: Answers): Stage {
   const volts = loadVolts(part);
   const supply = supplyNear(design, volts);
   const draft = new Draft(design);
-  const end = wiringOf(design)
-    .ends(driver)
-    .find((e) => e.ref === driver);
+  const end = wiringOf(design).end(driver);
   const pin = end?.terminal.role === 'pin';
   const driverVolts = pin && end ? railVolts(end.part) : supply.volts;
   if (pin) usePin(draft, driver, part.name);

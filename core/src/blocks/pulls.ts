@@ -117,7 +117,7 @@ function supplyBehind(
   ref: TerminalRef,
 ): { ref: TerminalRef; volts: number } {
   const wiring = wiringOf(design);
-  const end = wiring.ends(ref).find((e) => e.ref === ref);
+  const end = wiring.end(ref);
   if (!end) throw new CannotBuild(`There is no terminal ${ref}.`);
   if (end.terminal.role === 'pin') {
     const out =

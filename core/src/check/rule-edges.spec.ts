@@ -25,6 +25,13 @@ const compared = (volts: number): Design =>
     'G.plus U.vcc, G.minus U.gnd, G.plus A.a, A.b U.plus, A.b B.a, B.b U.gnd, B.b U.minus, G.plus P.a, P.b U.out',
   );
 
+/** 24 Ω at 12 V behind a fuse. */
+const fusedLoad = (amps: number): Design =>
+  brief(
+    `adapter G, resistor R ohms=24 watts=20, fuse F amps=${amps}`,
+    'G.plus F.a, F.b R.a, R.b G.minus',
+  );
+
 /** A mains appliance at the contact of a relay that a button pulls in. */
 const appliance = (values: string): Design =>
   brief(
@@ -234,11 +241,7 @@ const edges: Edge[] = [
     limit: (12 * (1 + 0.05 + 0.05)) / 24.1 / 0.75,
     finds: 'below',
     within: 0.02,
-    design: (amps) =>
-      brief(
-        `adapter G, resistor R ohms=24 watts=20, fuse F amps=${amps}`,
-        'G.plus F.a, F.b R.a, R.b G.minus',
-      ),
+    design: fusedLoad,
   },
   {
     code: 'fuse-melts',
@@ -246,11 +249,7 @@ const edges: Edge[] = [
     limit: (12 / 1.35 - 0.1) / 24.1,
     finds: 'below',
     within: 0.02,
-    design: (amps) =>
-      brief(
-        `adapter G, resistor R ohms=24 watts=20, fuse F amps=${amps}`,
-        'G.plus F.a, F.b R.a, R.b G.minus',
-      ),
+    design: fusedLoad,
   },
   {
     code: 'contact-overload',

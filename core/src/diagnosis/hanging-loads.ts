@@ -34,9 +34,8 @@ const hangs = (wiring: Wiring, { id }: Part, lead: TerminalRef): boolean =>
         part.id === id || (kind.terminals.length === 2 && !kind.fuse && !kind.resistance),
     );
 
-/** The other lead of the part with two leads that a terminal belongs to. */
-export const otherLeads = (design: Design, ref: TerminalRef): TerminalRef[] =>
-  design.parts
-    .map((part) => kindOf(part).terminals.map((t) => terminalRef(part.id, t.id)))
-    .filter((refs) => refs.length === 2 && refs.includes(ref))
-    .flatMap((refs) => refs.filter((end) => end !== ref));
+/** The other lead of a part with two leads. */
+export function otherLead(wiring: Wiring, ref: TerminalRef): TerminalRef | undefined {
+  const end = wiring.end(ref);
+  return end && wiring.beyond(end);
+}

@@ -8,7 +8,7 @@ import {
 } from '../design/index.js';
 import { branchOf, Draft, wiringOf, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
-import { loadsHangingBy, otherLeads } from './hanging-loads.js';
+import { loadsHangingBy, otherLead } from './hanging-loads.js';
 import { lostEnds } from './loose-ends.js';
 import { hubOf, railsOf } from './rails.js';
 
@@ -49,10 +49,8 @@ export function missingDrivers(design: Design): Candidate[] {
     if (control.length === 0) return [];
     const held = loose(design, open, ({ id }) => !branchOf(design, output.pin).includes(id));
     return loads.flatMap(({ plus, minus }) => {
-      const across = open.filter((ref) =>
-        otherLeads(design, ref).some((end) => wiring.same(end, plus)),
-      );
-      const { up, down } = holding(design, wiring, held);
+      const across = open.filter((ref) => leadsTo(wiring, ref, plus));
+      const { up, down } = holding(wiring, held);
       const ways = {
         control: [...control, ...up],
         load: [...new Set([minus, ...across])],
@@ -72,9 +70,15 @@ const controlOf = (
 ): TerminalRef[] => {
   const branch = branchOf(design, pin);
   return loose(design, open, ({ id }) => branch.includes(id)).filter((ref) =>
-    otherLeads(design, ref).some((end) => wiring.same(end, pin)),
+    leadsTo(wiring, ref, pin),
   );
 };
+
+/** Whether the other lead of a part is at a terminal. */
+function leadsTo(wiring: Wiring, ref: TerminalRef, to: TerminalRef): boolean {
+  const other = otherLead(wiring, ref);
+  return other !== undefined && wiring.same(other, to);
+}
 
 /** Loose ends of some resistors. */
 const loose = (
@@ -88,15 +92,12 @@ const loose = (
     .filter((ref) => open.includes(ref));
 
 /** Of resistors that may hold a driver off the loose end at its control, and the one at ground where both are loose. */
-function holding(design: Design, wiring: Wiring, held: readonly TerminalRef[]) {
-  const down = held.filter((ref, i) =>
-    otherLeads(design, ref).some((end) => held.slice(0, i).includes(end)),
-  );
-  const up = held.filter(
-    (ref) =>
-      !down.includes(ref) &&
-      otherLeads(design, ref).every((end) => down.includes(end) || wiring.nature(end) === 'ground'),
-  );
+function holding(wiring: Wiring, held: readonly TerminalRef[]) {
+  const down = held.filter((ref, i) => held.slice(0, i).includes(otherLead(wiring, ref) ?? ''));
+  const up = held.filter((ref) => {
+    const other = otherLead(wiring, ref) ?? '';
+    return !down.includes(ref) && (down.includes(other) || wiring.nature(other) === 'ground');
+  });
   return { up, down };
 }
 

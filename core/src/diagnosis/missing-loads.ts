@@ -10,6 +10,7 @@ import {
 import { indicates } from '../rehearsal/index.js';
 import { branchOf, Draft, wiringOf, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
+import { otherLead } from './hanging-loads.js';
 import { lostEnds } from './loose-ends.js';
 import { railsOf } from './rails.js';
 
@@ -78,7 +79,7 @@ const isLit = (wiring: Wiring, [, minus]: Way, { active }: Output): boolean =>
   minus.some((ref) => wiring.nature(wiring.net(ref)) === 'ground') === (active === 'high');
 
 /**
- * Ends behind a fuse at the plus, the others at the minus or, where a loose diode tells where that is, at the plus too. Without a
+ * What stands behind a contact leads on to ground. Ends behind a fuse at the plus, the others at the minus or, where a loose diode tells where that is, at the plus too. Without a
  * fuse all loose ends at one lead, and at the other a rail or the other end of a loose diode; of two ends also one at each. The first lead
  * of a part is its plus: it leads to no ground, and the second to no supply.
  */
@@ -86,7 +87,7 @@ function waysFor(design: Design, wiring: Wiring, open: readonly TerminalRef[]): 
   const [ground, ...supplies] = railsOf(design);
   const fed = open.filter((ref) => partsAt(design, [ref]).some((p) => kindOf(p).fuse));
   const rest = open.filter((ref) => !fed.includes(ref));
-  const beside = rest.flatMap((ref) => otherEnd(design, wiring, ref));
+  const beside = rest.flatMap((ref) => otherEnd(wiring, ref));
   const grounds = ground ? [ground] : [];
   const toMinus = (refs: readonly TerminalRef[]): Way[] =>
     apart(wiring, refs).map((ref): Way => [open, [ref]]);
@@ -129,14 +130,10 @@ const apart = (wiring: Wiring, refs: readonly TerminalRef[]): TerminalRef[] => [
 ];
 
 /** Where the other lead of a part with two leads is, unless that is a pin. */
-function otherEnd(design: Design, wiring: Wiring, ref: TerminalRef): TerminalRef[] {
-  const [part] = partsAt(design, [ref]);
-  const terminals = part ? kindOf(part).terminals : [];
-  if (!part || terminals.length !== 2 || isResistor(part)) return [];
-  return terminals
-    .map((t) => terminalRef(part.id, t.id))
-    .filter((end) => end !== ref && wiring.wired(end))
-    .filter((end) => wiring.ends(end).every((e) => e.terminal.role !== 'pin'));
+function otherEnd(wiring: Wiring, ref: TerminalRef): TerminalRef[] {
+  const other = otherLead(wiring, ref);
+  if (other === undefined || !wiring.wired(other) || wiring.end(ref)?.kind.resistance) return [];
+  return wiring.ends(other).some((e) => e.terminal.role === 'pin') ? [] : [other];
 }
 
 /** Kinds with two leads that act, none of them on the mains, and answer to any word of an output's name; the nearest first. */

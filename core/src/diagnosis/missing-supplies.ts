@@ -1,14 +1,8 @@
-import { kindOf, paramsOf, type PartKind, type Terminal } from '../catalog/index.js';
-import {
-  splitRef,
-  terminalRef,
-  type Design,
-  type Part,
-  type TerminalRef,
-} from '../design/index.js';
+import { kindOf, paramsOf } from '../catalog/index.js';
+import { terminalRef, type Design, type TerminalRef } from '../design/index.js';
 import { formatNominal } from '../quantity/index.js';
 import { list } from '../check/index.js';
-import { Draft, suppliesOf, wiringOf, type Wiring } from '../wiring/index.js';
+import { Draft, suppliesOf, wiringOf, type End, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 import { loadsHangingBy } from './hanging-loads.js';
 import { lostEnds } from './loose-ends.js';
@@ -24,7 +18,7 @@ export function missingSupplies(design: Design): Candidate[] {
   const [rail] = railsOf(design);
   if (!rail) return [];
   const ground = hubOf(design, rail);
-  const ends = open.map((ref) => endAt(design, ref));
+  const ends = open.map((ref) => wiring.end(ref));
   const unfed = unfedNets(design, wiring);
   const hanging = (lead: 'plus' | 'minus'): TerminalRef[] =>
     loadsHangingBy(design, wiring, lead).map((load) => load[lead]);
@@ -38,7 +32,7 @@ export function missingSupplies(design: Design): Candidate[] {
   // One end that nothing is known to feed lacks a wire, not a part.
   if (plus.length === 0 || (!fed && plus.length < 2)) return [];
   const alone = suppliesOf(design).filter(
-    ({ ref }) => !wiring.wired(ref) && !endAt(design, ref)?.kind.fuse,
+    ({ ref }) => !wiring.wired(ref) && !wiring.end(ref)?.kind.fuse,
   );
   const rated = design.parts.flatMap((part) => kindOf(part).load?.volts?.(paramsOf(part)) ?? []);
   return [
@@ -61,25 +55,10 @@ function unfedNets(design: Design, wiring: Wiring): TerminalRef[] {
   return [...new Map(without.map((ref) => [wiring.net(ref), ref])).values()];
 }
 
-/** A terminal with the part that it is of. */
-interface Lead {
-  part: Part;
-  kind: PartKind;
-  terminal: Terminal;
-}
-
-function endAt({ parts }: Design, ref: TerminalRef): Lead | undefined {
-  const { part: id, terminal: name } = splitRef(ref);
-  const part = parts.find((p) => p.id === id);
-  const kind = part && kindOf(part);
-  const terminal = kind?.terminals.find((t) => t.id === name);
-  return part && kind && terminal && { part, kind, terminal };
-}
-
 /** Whether a loose end led to the minus: ground, the lower lead of a driver, the second of two that are both loose. */
-function isLower(lead: Lead | undefined, open: readonly TerminalRef[]): boolean {
-  if (!lead) return false;
-  const { part, kind, terminal } = lead;
+function isLower(end: End | undefined, open: readonly TerminalRef[]): boolean {
+  if (!end) return false;
+  const { part, kind, terminal } = end;
   const [first, second, ...more] = kind.terminals;
   const both = [first, second].every((t) => t && open.includes(terminalRef(part.id, t.id)));
   return Boolean(

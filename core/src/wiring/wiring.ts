@@ -91,6 +91,11 @@ export class Wiring {
     return ends;
   }
 
+  /** A terminal by itself, with the part that it is of; undefined where there is none. */
+  end(ref: TerminalRef): End | undefined {
+    return this.ends(ref).find((e) => e.ref === ref);
+  }
+
   /** Parts of two terminals or more that stand with one on each of two nets. */
   between(a: TerminalRef, b: TerminalRef): Part[] {
     const [one, other] = [this.ends(a), this.ends(b)];

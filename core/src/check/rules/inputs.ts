@@ -228,7 +228,7 @@ export const inputFloating: Rule = {
 
 /** The pin's own pull-up where it has one, else a resistor to the board's supply. */
 export function pullUp(evidence: Evidence, pin: TerminalRef): Fix | undefined {
-  const end = evidence.wiring.ends(pin).find((e) => e.ref === pin);
+  const end = evidence.wiring.end(pin);
   if (end?.terminal.modes?.includes('pull-up')) {
     return {
       label: `Set ${pin} to pull-up`,

@@ -62,9 +62,7 @@ function suitable(evidence: Evidence, fed: Fed): TerminalRef | undefined {
     .filter((n) => n.nature === 'supply')
     .flatMap((n) => {
       const at = voltsIn(evidence.quiet, n.id);
-      const ref = n.terminals.find(
-        (t) => evidence.wiring.ends(t).find((e) => e.ref === t)?.terminal.role === 'supply-out',
-      );
+      const ref = n.terminals.find((t) => evidence.wiring.end(t)?.terminal.role === 'supply-out');
       return at === undefined || !ref ? [] : [{ at, ref }];
     })
     .filter(({ at, ref }) => {

@@ -36,10 +36,16 @@ export interface ChartLayout {
 
 const margin = 12;
 const letter = 6.4;
+/** Mean width of a letter of a mode's name, which is bold; the widest letters, in a row, would take 10 px. */
+const boldLetter = 7.6;
+/** Beside a name in its box: the dot of the first mode, and the word "now" at its right. */
+const besideName = 20 + 36;
 const line = 15;
 /** Letters in a line of a label: as many as leave the chart whole on its half of the step at 1280 px, 590 px wide. */
 const widths = [24, 16, 11];
 const room = 590;
+/** Letters in a line of what a mode does. */
+const widestDoes = 32;
 
 const options = {
   'elk.algorithm': 'layered',
@@ -119,11 +125,17 @@ async function layOutWith(
   wide: number,
   layOut: LayOut,
 ): Promise<ChartLayout> {
-  const does = new Map(machine.modes.map((m) => [m.id, doesIn(design, machine.id, m.id)]));
+  const does = new Map(
+    machine.modes.map((m) => [
+      m.id,
+      doesIn(design, machine.id, m.id).flatMap((text) => inLines(text, widestDoes)),
+    ]),
+  );
   const children = machine.modes.map((mode): ElkNode => {
-    const lines = [`${mode.name}    `, ...(does.get(mode.id) ?? [])];
-    const width = Math.min(230, Math.max(96, widest(lines) + 24));
-    return { id: mode.id, width, height: 20 + line * lines.length };
+    const lines = does.get(mode.id) ?? [];
+    const head = mode.name.length * boldLetter + besideName;
+    const width = Math.max(96, head, widest(lines) + 24);
+    return { id: mode.id, width, height: 20 + line * (1 + lines.length) };
   });
   const anywhere = machine.transitions.flatMap((t, index): ElkNode[] =>
     t.from === undefined ? [{ id: anyMode(index), width: 66, height: 20 }] : [],

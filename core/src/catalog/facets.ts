@@ -122,8 +122,8 @@ export interface Facets<V = Params, K extends string = string> {
   ownAmps?(params: V): number;
   /** An appliance beyond the boundary to mains: A, how many times that at first, and the fuse in its lead, A. */
   appliance?: { amps(params: V): number; inrush(params: V): number; fuse(params: V): number };
-  /** Contacts made to switch loads, those of one relay together. */
-  contacts?: readonly { maxAmps(params: V): number; terminals: readonly K[] }[];
+  /** Contacts made to switch loads, those of one relay together, and of more relays the input that moves each. */
+  contacts?: readonly { maxAmps(params: V): number; terminals: readonly K[]; movedBy?: K }[];
   /** How often its contacts can be switched under load before they are worn. */
   switchings?: number;
   /** Electrodes that direct current eats: what flows through them, A, and the charge by which one is eaten up, A·s. */

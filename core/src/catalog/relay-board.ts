@@ -119,6 +119,7 @@ export function relayBoard(channels: 1 | 2 | 4 | 8) {
     ],
     contacts: numbers.map((n) => ({
       terminals: [`COM${n}`, `NO${n}`, `NC${n}`] as const,
+      movedBy: `IN${n}` as const,
       maxAmps: (p: { maxAmps: number }) => p.maxAmps,
     })),
     switchings: usualSwitchings,

@@ -40,6 +40,10 @@ export interface Sweep {
   label: string;
   /** It is felt, rather than set by hand. */
   felt: boolean;
+  /** It comes in whole numbers, each of which is tried. */
+  whole: boolean;
+  /** What is tried, one for each state. */
+  values: readonly number[];
   states: readonly State[];
 }
 
@@ -238,12 +242,12 @@ function sweepEach(
   return new Map(
     parts.flatMap((part) => {
       const sweeps = sweepsOf(part, worst ? undefined : fewValues).map(
-        ({ of, label, unit, values }): Sweep => {
+        ({ of, label, unit, whole, values }): Sweep => {
           const states = rig.trying(part.id, of, values).map(({ solution, exact }, i) => {
             const when = `with ${part.name} at ${label} ${formatQuantity(values[i] ?? 0, unit)}`;
             return bare(design, when, solution, rounded(exact));
           });
-          return { label, felt: 'quantity' in of, states };
+          return { label, felt: 'quantity' in of, whole, values, states };
         },
       );
       return sweeps.length > 0 ? [[part.id, sweeps] as const] : [];

@@ -24,4 +24,4 @@ export { terminalOpen } from './rules/wiring.js';
 export { contactAlone } from './rules/contacts.js';
 export { actuatorDead } from './rules/actuators.js';
 export { outputWithoutEffect } from './rules/driven.js';
-export { list } from './words.js';
+export { list, wordsOf } from './words.js';

@@ -1,5 +1,5 @@
 /** Rules that judge a design by what it does: what acts, what is heard, what answers. */
-import { applyEdit, type Design } from '../design/index.js';
+import { applyEdit, type Channel, type Design } from '../design/index.js';
 import { complaints, expectRule, type RuleCase } from '../testing/rule-cases.js';
 import { brief, channel, onBoard, output, pins, placed, sceneOf } from '../testing/small.js';
 
@@ -312,6 +312,43 @@ it('each key of a pad is tried: two that lie beside each other are heard both', 
   for (const column of ['C1', 'C2', 'C3', 'C4'])
     expect(complaints(keys(`S.${column} U.D2`), 'channel-deaf')).toEqual([]);
   expect(complaints(keys('S.R2 U.D2'), 'channel-deaf')).toHaveLength(1);
+});
+
+describe('a channel that is called after a key', () => {
+  const pad = (name: string, column: string, row = 'R1'): Design =>
+    onBoard('keypad S', `S.${row} U.GND, S.${column} U.D2`, {
+      ...pins('U.D2 pull-up'),
+      channels: channel('U.D2', { name, trips: 'below', threshold: 50 }).channels,
+    });
+  it('answers that one, counted by rows', () => {
+    expectRule(['number-otherwise', pad('Key 3', 'C2'), pad('Key 3', 'C3')]);
+    expectRule(['number-otherwise', pad('Key 3', 'C3', 'R2'), pad('Key 7', 'C3', 'R2')]);
+    expect(complaints(pad('Key 3', 'C2'), 'number-otherwise')[0].title).toBe('Key 3 answers key 2');
+  });
+  it('may have no number, or one of something else', () => {
+    for (const name of ['Shut key', 'Alarm 3', 'Key 2 or 3'])
+      expect(complaints(pad(name, 'C2'), 'number-otherwise')).toEqual([]);
+  });
+  it('may stand for all keys of a column', () => {
+    const rows = 'S.R1 U.GND, S.R2 U.GND, S.C2 U.D2';
+    const column = onBoard('keypad S', rows, {
+      ...pins('U.D2 pull-up'),
+      channels: channel('U.D2', { name: 'Key 3', trips: 'below', threshold: 50 }).channels,
+    });
+    expect(complaints(column, 'number-otherwise')).toEqual([]);
+  });
+  it('that is exchanged with another is told as such', () => {
+    const both = (one: string, other: string): Design =>
+      onBoard('keypad S', `S.R1 U.GND, S.${one} U.D2, S.${other} U.D3`, {
+        ...pins('U.D2 pull-up', 'U.D3 pull-up'),
+        channels: ['Key 1', 'Shut key'].map((name, i) => ({
+          ...(channel(`U.D${i + 2}`, { name, trips: 'below', threshold: 50 })
+            .channels?.[0] as Channel),
+          id: `k${i}`,
+        })),
+      });
+    expectRule(['names-crossed', both('C2', 'C1'), both('C1', 'C2')]);
+  });
 });
 
 describe('an output that nothing drives', () => {

@@ -70,6 +70,7 @@ import {
 } from './rules/channels.js';
 import { pinUnable, pinNotSetUp, pinTwice, skillMissing, pinReserved } from './rules/pins.js';
 import { busPullUpMissing, busAddressClash, busPinWrong, linesCrossed } from './rules/bus.js';
+import { numberOtherwise } from './rules/counted.js';
 import { namesCrossed } from './rules/names.js';
 import { actuatorDead, actsAtRest, emitterDark } from './rules/actuators.js';
 import { channelDeaf, sensorUnread, channelOneSided } from './rules/signals.js';
@@ -183,6 +184,7 @@ export const rules: readonly Rule[] = [
   toneOffResonance,
   linesCrossed,
   namesCrossed,
+  numberOtherwise,
   probeCorrodes,
   chargeStays,
   partCautions,

@@ -7,6 +7,8 @@ export interface SweepRange {
   of: { quantity: Quantity } | { param: string };
   label: string;
   unit: Unit;
+  /** It comes in whole numbers, each of which is tried, as the keys of a pad. */
+  whole: boolean;
   /** One after the other, in the quantity's or the parameter's unit. */
   values: readonly number[];
 }
@@ -40,7 +42,7 @@ export function sweepsOf(part: Part, steps = usualSteps): SweepRange[] {
     const { label = vary.param, unit = '' } = params.find((p) => p.id === vary.param) ?? {};
     // A knob may stand alike at a few of its places.
     const values = between(curve, usualSteps);
-    const turned: SweepRange = { of: vary, label: label.toLowerCase(), unit, values };
+    const turned: SweepRange = { of: vary, label: label.toLowerCase(), unit, whole: false, values };
     return [turned, ...(senses?.quantities ?? []).map(feltBesides)];
   }
   if (stage === 'feeds') return [];
@@ -56,15 +58,15 @@ const called = (quantity: Quantity): Pick<SweepRange, 'label' | 'unit'> => {
 
 function felt(quantity: Quantity, curve: Curve, steps: number): SweepRange {
   const { from, to } = curve;
-  const { max = to, whole } = findSurrounding(quantity) ?? {};
+  const { max = to, whole: counted = false } = findSurrounding(quantity) ?? {};
   const beyond = Math.min(max, to + (to - from));
-  const each = whole && to - from <= mostWhole ? to - from + 1 : steps;
-  const values = [...new Set([...between(curve, each), beyond])];
-  return { of: { quantity }, ...called(quantity), values };
+  const whole = counted && to - from <= mostWhole;
+  const values = [...new Set([...between(curve, whole ? to - from + 1 : steps), beyond])];
+  return { of: { quantity }, ...called(quantity), whole, values };
 }
 
 function feltBesides(quantity: Quantity): SweepRange {
   const { rest = 0, max = 1 } = findSurrounding(quantity) ?? {};
   const values = [rest, rest + besides * (max - rest)];
-  return { of: { quantity }, ...called(quantity), values };
+  return { of: { quantity }, ...called(quantity), whole: false, values };
 }

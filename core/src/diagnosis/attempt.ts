@@ -159,7 +159,9 @@ export class Attempts {
   private look(design: Design, islands: ReadonlySet<string>): Evidence {
     const rig = new Rig(design, this.scene);
     rig.startNear(this.standing);
-    const only = islands.size > 0 ? { only: this.islands.on(islands) } : {};
+    const known = new Set(this.design.parts.map((p) => p.id));
+    const added = design.parts.filter(({ id }) => !known.has(id)).map((p) => p.id);
+    const only = islands.size > 0 ? { only: new Set([...this.islands.on(islands), ...added]) } : {};
     return gatherEvidence(design, this.scene, rig, { worst: false, ...only });
   }
 

@@ -8,7 +8,9 @@ import { missingLines } from './missing-lines.js';
 import { missingLoads } from './missing-loads.js';
 import { missingResistors } from './missing-parts.js';
 import { missingSupplies } from './missing-supplies.js';
+import { missingTwins } from './missing-twins.js';
 import { likelyWires, neededWires, otherWires } from './missing-wires.js';
+import { readyParts } from './ready-parts.js';
 
 /** What rules propose. */
 export const remedies = (findings: readonly Finding[]): Candidate[] =>
@@ -80,7 +82,9 @@ export const stages: readonly ((design: Design, findings: readonly Finding[]) =>
     const { near, beside, far } = undone(design, findings);
     return [
       ...remedies(findings),
+      ...readyParts(design, findings),
       ...neededWires(design, findings),
+      ...missingTwins(design),
       ...missingLines(design),
       ...missingDrivers(design),
       ...missingLoads(design),

@@ -14,7 +14,7 @@ export interface Diagnosis {
 }
 
 /** More than so many changes are not tried. */
-const most = 300;
+const most = 150;
 /** After a change that clears something so many others are tried for it: one may fit as well. */
 const others = 12;
 

@@ -1,4 +1,5 @@
 /** Mistakes that were once missed, told at the wrong place, or made worse by what was proposed. */
+import { readdirSync } from 'node:fs';
 import { applyEdit, type Design, type Edit, type TerminalRef } from '../design/index.js';
 import { kindOf } from '../catalog/index.js';
 import { check, fiveQuestions, gatherEvidence } from '../check/index.js';
@@ -6,6 +7,7 @@ import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, output, placed } from '../testing/small.js';
 import { Draft, swapEnds, wiringOf } from '../wiring/index.js';
 import { diagnose, prove, type Diagnosis } from './index.js';
+import { missingTwins } from './missing-twins.js';
 
 const seen = (design: Design): Diagnosis => diagnose(design, design.scenes[0]);
 
@@ -261,6 +263,9 @@ describe('a part that was left out', () => {
     ['bilge-sump', 'F1', /^Add a fuse between G1\.plus and U1\.vcc and M1\.plus/],
     // Behind a relay's contact: on to ground, with the diode that is loose across it.
     ['drying-room-fan', 'M1', /^Add Fan, 12 V between K1\.no and D2\.k and .*GND and D2\.a$/],
+    // Of a board of relays each input leads to its own contact, and to the load behind that.
+    ['regatta-figurehead', 'P1', /^Add Sounder, 12 V between K1\.NO3 and D3\.k and /],
+    ['regatta-figurehead', 'H1', /^Add Light strip, 12 V between K1\.NO4 and /],
     // A resistor and a load are loose: a driver, in the sort that its current asks for.
     ['slipway-beam', 'Q1', /^Add a transistor: R2\.b switches P1\.minus$/],
     // The resistor that holds it off is loose at both ends, the diode at one.
@@ -275,6 +280,60 @@ describe('a part that was left out', () => {
     const [root] = seen(left(name, part)).roots;
     expect(root?.cures[0]?.label).toMatch(label);
     expectCured(left(name, part), demo(name));
+  });
+
+  it.each([
+    // Its load resistor stands beside two others that have theirs.
+    ['varnish-bench-fire', 'R2', /^Add Resistor, 47\sk/],
+    // A sensor with two others like it, at a pin that is read and has nothing.
+    [
+      'sea-chest-stars',
+      'B2',
+      /^Add Linear Hall sensor, .* between U1\.5V and U1\.GND and U1\.A1, and place it beside Star 1$/,
+    ],
+    // Two nets of its own, both left behind: its load's end and the pin.
+    [
+      'loft-stairs',
+      'B1',
+      /^Add Infrared phototransistor, .* between U1\.5V and U1\.A0 and R1\.a, and place it beside Upper beam receiver$/,
+    ],
+    // It has no island of its own, and is tried through its range all the same.
+    [
+      'winch-counter',
+      'B2',
+      /^Add Hall switch, unipolar, .* between U1\.5V and U1\.GND and R2\.b, and place it beside First switch$/,
+    ],
+  ])('%s without %s: it stands as the others of its kind do', (name, part, label) => {
+    const bad = left(name, part);
+    const [cure] = seen(bad).roots[0].cures;
+    expect(cure.label).toMatch(label);
+    expect(open(applyEdit(bad, cure.edit))).toEqual(open(demo(name)));
+    const { kind, params } = wiringOf(applyEdit(bad, cure.edit)).part(part) ?? {};
+    const was = wiringOf(demo(name)).part(part);
+    expect({ kind, params }).toEqual({ kind: was?.kind, params: was?.params });
+  });
+
+  it.each([
+    // A pin that is read and has nothing, beside one with a sensor that is called otherwise.
+    ['mooring-boom', 'S1', /Hall sensor/],
+    ['herb-boxes', 'S1', /Flow sensor/],
+  ])('%s without %s: nothing that stands elsewhere is guessed there', (name, part, label) => {
+    const labels = seen(left(name, part)).roots.flatMap((r) => r.cures.map((c) => c.label));
+    expect(labels.filter((l) => label.test(l))).toEqual([]);
+  });
+
+  it('is there where it only lacks a wire: no other is proposed', () => {
+    const touch = demo('chart-room-touch');
+    const bad = { ...touch, wires: touch.wires.filter((w) => w.to !== 'H1.red') };
+    expect(bad.wires).toHaveLength(touch.wires.length - 1);
+    expectCured(bad, touch, /^Join R2\.b and H1\.red$/);
+  });
+
+  it('is not proposed beside what is whole', () => {
+    const wanted = readdirSync('demo')
+      .map((file) => file.replace('.yurei.json', ''))
+      .flatMap((name) => missingTwins(demo(name)).map(({ label }) => `${name}: ${label}`));
+    expect(wanted).toEqual([]);
   });
 
   it('is not guessed where what is driven is there, and only a wire is missing', () => {
@@ -294,7 +353,13 @@ describe('a part that was left out', () => {
     // A chip's line leads to the pin that has such a line, though its pull-up is still there.
     ['mooring-boom', 'U1.PC1', 'B3.SDA', /^Join B3\.SDA and U1\.PC1$/],
     // A contact's common to a supply rather than to another contact.
-    ['regatta-figurehead', 'F1.b', 'K1.COM2', /^Join F1\.b and K1\.COM2$/],
+    ['regatta-figurehead', 'F1.b', 'K1.COM2', /^Join K1\.COM2 and F1\.b$/],
+    // What it closes to what hangs behind it; the input that moves it to the output that is idle.
+    ['regatta-figurehead', 'K1.NO2', 'Y2.plus', /^Join K1\.NO2 and D2\.k$/],
+    ['regatta-figurehead', 'U1.D7', 'K1.IN4', /^Join K1\.IN4 and U1\.D7$/],
+    // A resistor that hangs by one lead is what a rule would add: it is there, and only joined on one side.
+    ['mooring-boom', 'R3.b', 'B3.SDA', /^Join R3\.b and B3\.SDA$/],
+    ['bilge-sump', 'R5.b', 'U1.out', /^Join R5\.b and U1\.out$/],
     // To the output, not to a sensor's net that would do as well.
     ['chart-room-touch', 'U1.P9', 'N1.send', /^Join N1\.send and R2\.a$/],
     // An anode to a supply, not to ground.

@@ -51,13 +51,14 @@ export const lostEnds = (design: Design, wiring: Wiring): TerminalRef[] => [
   ...lostContacts(design, wiring),
 ];
 
-/** Of contacts with a wire on one side only: what is on the other, the common or what closes. */
-const lostContacts = (design: Design, wiring: Wiring): TerminalRef[] =>
+/** Of contacts with a wire on one side only what is on the other, the common or what closes; of those with both the input that moves them. */
+export const lostContacts = (design: Design, wiring: Wiring): TerminalRef[] =>
   design.parts.flatMap((part) =>
-    (kindOf(part).contacts ?? []).flatMap(({ terminals }) => {
+    (kindOf(part).contacts ?? []).flatMap(({ terminals, movedBy }) => {
       const [common = '', ...others] = terminals.map((id) => terminalRef(part.id, id));
       const led = others.some((ref) => wiring.wired(ref));
-      if (wiring.wired(common) === led) return [];
-      return led ? [common] : others.slice(0, 1);
+      if (wiring.wired(common) !== led) return led ? [common] : others.slice(0, 1);
+      const input = led && movedBy ? [terminalRef(part.id, movedBy)] : [];
+      return input.filter((ref) => !wiring.wired(ref));
     }),
   );

@@ -3,7 +3,7 @@ import type { Finding } from '../check/index.js';
 import { terminalRef, type Design, type TerminalRef } from '../design/index.js';
 import { joinEdit, whyNotJoin, wiringOf, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
-import { looseEnds } from './loose-ends.js';
+import { looseEnds, lostContacts } from './loose-ends.js';
 import { hubOf, railsOf } from './rails.js';
 import { isMeant, isNeeded, isSpareLead, usualness } from './usual-wires.js';
 
@@ -15,12 +15,14 @@ export function neededWires(design: Design, findings: readonly Finding[]): Candi
   const loose = looseEnds(design, findings);
   const needed = [...idleSupplies(design, wiring), ...loose.filter((ref) => isNeeded(wiring, ref))];
   const spare = loose.filter((ref) => isSpareLead(wiring, ref));
+  const contacts = lostContacts(design, wiring);
   const pins = [...design.outputs, ...design.channels].map((use) => use.pin);
   const ways = needed.flatMap((from): Way[] => {
     const meant = pins.filter((pin) => isMeant(design, wiring, from, pin));
-    return [...meant, ...needed, ...railsOf(design), ...spare].map((to) => [from, to]);
+    return [...meant, ...needed, ...railsOf(design), ...spare, ...contacts].map((to) => [from, to]);
   });
-  return wiresBetween(design, ways);
+  const behind = contacts.flatMap((from) => loose.map((to): Way => [from, to]));
+  return wiresBetween(design, [...ways, ...behind]);
 }
 
 /** Wires that are forgotten most: from a loose end to ground or a supply, and between two. */

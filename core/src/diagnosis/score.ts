@@ -62,7 +62,7 @@ function meet(design: Design, a: readonly string[], b: readonly string[]): boole
   return b.flatMap(small).some((place) => places.has(place));
 }
 
-/** What a cure makes of a design; a part that it puts where one was left out goes by that one's id. */
+/** What a cure makes of a design; a part that it puts where one was left out goes by that one's id, and stands in its place. */
 function inItsPlace(sound: Design, bad: Design, edit: Edit): Design {
   const gone = sound.parts.find((p) => !bad.parts.some((q) => q.id === p.id));
   const added = applyEdit(bad, edit).parts.filter((p) => !bad.parts.some((q) => q.id === p.id));
@@ -71,7 +71,9 @@ function inItsPlace(sound: Design, bad: Design, edit: Edit): Design {
   const as = JSON.stringify(edit)
     .replaceAll(`"${put.id}"`, `"${gone.id}"`)
     .replaceAll(`"${put.id}.`, `"${gone.id}.`);
-  return applyEdit(bad, JSON.parse(as) as Edit);
+  const cured = applyEdit(bad, JSON.parse(as) as Edit);
+  const { id, place } = gone;
+  return place && put.place ? applyEdit(cured, { type: 'place-part', id, place }) : cured;
 }
 
 /** Makes a slip and looks at what is said of it. */

@@ -1,3 +1,4 @@
+import { wordsOf } from '../check/index.js';
 import { splitRef, terminalRef, type Design, type TerminalRef } from '../design/index.js';
 import { isFedAtRail, type End, type Wiring } from '../wiring/index.js';
 
@@ -81,16 +82,14 @@ export function isMeant(
 
 /** Whether a part is called as what stands at a terminal, or what uses it: a red resistor at red. */
 function isCalled(design: Design, wiring: Wiring, a: TerminalRef, b: TerminalRef): boolean {
-  const names = wiring.ends(a).flatMap((e) => wordsOf(e.part.name));
+  const names = wiring.ends(a).flatMap((e) => [...wordsOf(e.part.name)]);
   const uses = [...design.outputs, ...design.channels].filter(({ pin }) => wiring.same(pin, b));
   const words = [
-    ...wiring.ends(b).map((e) => e.terminal.id.toLowerCase()),
-    ...uses.flatMap((use) => wordsOf(use.name)),
+    ...wiring.ends(b).flatMap((e) => [...wordsOf(e.terminal.id)]),
+    ...uses.flatMap((use) => [...wordsOf(use.name)]),
   ];
   return words.some((word) => names.includes(word));
 }
-
-const wordsOf = (name: string): string[] => name.toLowerCase().split(/\W+/).filter(Boolean);
 
 /** The other end of a part with two leads, where that is no rail. */
 const behind = (wiring: Wiring, ref: TerminalRef): TerminalRef[] =>

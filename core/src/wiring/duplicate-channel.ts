@@ -10,35 +10,8 @@ import {
 } from '../design/index.js';
 import { Draft } from './draft.js';
 import { freePin } from './free-pin.js';
+import { branchOf } from './branch.js';
 import { wiringOf } from './wiring.js';
-
-/**
- * The parts that serve a controller pin alone: what is reached from it through signal nets, up to supplies,
- * grounds and controllers.
- *
- * @param ends nets at which it ends as well
- */
-export function branchOf(
-  design: Design,
-  pin: TerminalRef,
-  ends: ReadonlySet<string> = new Set(),
-): string[] {
-  const wiring = wiringOf(design);
-  const found = new Set<string>();
-  const open = [pin];
-  const seen = new Set<string>();
-  for (let here = open.pop(); here !== undefined; here = open.pop()) {
-    const net = wiring.net(here);
-    if (seen.has(net) || ends.has(net) || wiring.nature(net) !== 'signal') continue;
-    seen.add(net);
-    for (const { part, kind } of wiring.ends(net)) {
-      if (kind.terminals.some((t) => t.role === 'pin')) continue;
-      found.add(part.id);
-      open.push(...kind.terminals.map((t) => terminalRef(part.id, t.id)));
-    }
-  }
-  return design.parts.map((p) => p.id).filter((id) => found.has(id));
-}
 
 /**
  * Copies a channel with its sensor and everything in between to the next free pin that can do the same.

@@ -1,5 +1,6 @@
 export { Draft } from './draft.js';
-export { branchOf, duplicateChannel } from './duplicate-channel.js';
+export { branchOf } from './branch.js';
+export { duplicateChannel } from './duplicate-channel.js';
 export { boardsOf, freePin, pinFits, pinIsFree, type PinNeed } from './free-pin.js';
 export { arrangePins, planPins, type PlannedPin } from './pin-plan.js';
 export { replacements, replacePart } from './replace-part.js';

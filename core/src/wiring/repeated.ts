@@ -1,6 +1,6 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import { terminalRef, type Design, type TerminalRef } from '../design/index.js';
-import { branchOf } from './duplicate-channel.js';
+import { branchOf } from './branch.js';
 import { wiringOf } from './wiring.js';
 
 /** The same little circuit several times: parts of each, alike ones in the same place. */

@@ -168,6 +168,19 @@ describe('replacing a part', () => {
   });
 });
 
+describe('a branch through a board of relays', () => {
+  const design = onBoard(
+    'relay-board-2 K, led H, led J, resistor R ohms=330, resistor S ohms=330',
+    `U.D4 K.IN1, U.D5 K.IN2, K.GND U.GND, K.VCC U.5V, K.COM1 U.5V, K.COM2 U.5V,
+     K.NO1 R.a, R.b H.a, H.k U.GND, K.NC2 S.a, S.b J.a, J.k U.GND`,
+  );
+  it('leads from each input to its own contacts, and from these back to it', () => {
+    expect(branchOf(design, 'U.D4')).toEqual(['K', 'H', 'R']);
+    expect(branchOf(design, 'U.D5')).toEqual(['K', 'J', 'S']);
+    expect(branchOf(design, 'H.a')).toEqual(['K', 'H', 'R']);
+  });
+});
+
 describe('duplicating a channel', () => {
   it('copies sensor and conditioning to a free pin that can do the same', () => {
     const design = slipwayBeam();

@@ -7,7 +7,7 @@ export const strip12v = definePart({
   label: 'Light strip, 12 V',
   summary: 'White LEDs in threes with a resistor: a metre or more of light from 12 V.',
   prefix: 'H',
-  words: ['strip', 'led', 'light', 'tape', 'stairs', 'cabinet', 'lamp', 'dim'],
+  words: ['strip', 'led', 'light', 'tape', 'stairs', 'cabinet', 'lamp', 'floodlight', 'dim'],
   stage: 'acts',
   answers: { by: 'light', named: 'Light', stage: 'mosfet-stage' },
   terminals: [

@@ -2,7 +2,8 @@ import type { TerminalRef } from '../../design/index.js';
 import { Draft, swapEnds } from '../../wiring/index.js';
 import type { Evidence } from '../evidence.js';
 import type { Found, Rule } from '../finding.js';
-import { list } from '../words.js';
+import { list, wordsOf } from '../words.js';
+import { aloneAt, sayAlone } from './counted.js';
 
 /** A channel or an output, with the names of the parts that it really follows or moves. */
 interface Use {
@@ -11,19 +12,6 @@ interface Use {
   pin: TerminalRef;
   parts: string[];
 }
-
-/** Words are alike by their beginning; short ones that tell nothing are left out. */
-const beginning = 5;
-const empty: ReadonlySet<string> = new Set(['the', 'of', 'at', 'in', 'on', 'to', 'is']);
-
-const wordsOf = (name: string): Set<string> =>
-  new Set(
-    name
-      .toLowerCase()
-      .split(/[^\p{L}\p{N}]+/u)
-      .filter((word) => word !== '' && !empty.has(word))
-      .map((word) => word.slice(0, beginning)),
-  );
 
 /** How many words of a name any of the parts has in its own. */
 function affinity(name: string, parts: readonly string[]): number {
@@ -65,7 +53,12 @@ function channels({ design, sweeps, wiring }: Evidence): Use[] {
       own.some(({ states }) => new Set(states.map((s) => s.counts.get(id))).size > 1),
     );
     const labels = wiring.ends(pin).flatMap((e) => (e.ref === pin ? [] : [e.terminal.label]));
-    const parts = [...followed.flatMap(([part]) => wiring.part(part)?.name ?? []), ...labels];
+    const names = followed.flatMap(([part]) => wiring.part(part)?.name ?? []);
+    const parts = [
+      ...names,
+      ...labels,
+      ...followed.flatMap(([, own]) => aloneAt(own, id).map(sayAlone)),
+    ];
     return parts.length > 0 ? [{ id, name, pin, parts }] : [];
   });
 }

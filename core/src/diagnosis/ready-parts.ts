@@ -1,0 +1,66 @@
+import { kindOf } from '../catalog/index.js';
+import type { Finding } from '../check/index.js';
+import {
+  terminalRef,
+  type Design,
+  type Edit,
+  type Part,
+  type TerminalRef,
+} from '../design/index.js';
+import { joinEdit, whyNotJoin, wiringOf } from '../wiring/index.js';
+import type { Candidate } from './candidate.js';
+import { otherLead } from './hanging-loads.js';
+import { lostEnds } from './loose-ends.js';
+
+/** A part that is there already is likelier meant than a new one. */
+const usual = 0.7;
+
+/** Wires to parts that hang by one lead where a rule would put such a part: it is there, and only joined on one side. */
+export function readyParts(design: Design, findings: readonly Finding[]): Candidate[] {
+  const wiring = wiringOf(design);
+  const loose = lostEnds(design, wiring).filter((ref) => !wiring.wired(ref));
+  const edits = findings.flatMap(({ fix }) => (fix ? eachOf(fix.edit) : []));
+  const wanted = edits.flatMap((edit) =>
+    edit.type === 'add-part' ? standsBetween(edit.part, edits) : [],
+  );
+  return wanted.flatMap(({ kind, ends }) =>
+    ends.flatMap((near, i) =>
+      loose
+        .filter((ref) => {
+          const other = otherLead(wiring, ref);
+          return wiring.end(ref)?.part.kind === kind && other && wiring.same(other, near);
+        })
+        .flatMap((ref) => ends.filter((_, j) => j !== i).map((far) => [ref, far] as const))
+        .filter(([ref, far]) => !whyNotJoin(design, ref, far))
+        .map(([ref, far]) => join(design, ref, far)),
+    ),
+  );
+}
+
+const eachOf = (edit: Edit): readonly Edit[] =>
+  edit.type === 'batch' ? edit.edits.flatMap(eachOf) : [edit];
+
+/** What a part with two leads is to be joined with by other changes. */
+function standsBetween(
+  part: Part,
+  edits: readonly Edit[],
+): { kind: string; ends: TerminalRef[] }[] {
+  const ends = kindOf(part).terminals.flatMap(({ id }) => {
+    const ref = terminalRef(part.id, id);
+    return edits.flatMap((edit) => {
+      if (edit.type !== 'add-wire') return [];
+      const { from, to } = edit.wire;
+      return from === ref ? [to] : to === ref ? [from] : [];
+    });
+  });
+  return ends.length === 2 ? [{ kind: part.kind, ends }] : [];
+}
+
+const join = (design: Design, from: TerminalRef, to: TerminalRef): Candidate => ({
+  kind: 'mistake',
+  says: `No wire leads from ${from} to ${to}`,
+  label: `Join ${from} and ${to}`,
+  about: [from, to],
+  usual,
+  edit: joinEdit(design, from, to),
+});

@@ -109,7 +109,7 @@ function report(rows) {
     '',
     `Time for all that is found, roots and cures, on the machine that wrote this: ${at(0.5)} s in the median, ${at(0.9)} s in nine of ten, ${at(1)} s at most.`,
     '',
-    'What is not reached, and why: of a part left out its loose ends are found, but which part stood there only its maker knows: a load is proposed by the name of its output, an LED behind its resistor, a supply, a fuse, a resistor; sensors and drivers are not. Two legs on one potential, a value that works in every state that is looked at and wears out or drifts later, and slips that only show in time (a capacitor ten times off) are not seen, because faults are compared at rest-like states. Where the first root is elsewhere, the slip hides behind a stronger consequence.',
+    'What is not reached, and why: of a part left out its loose ends are found, but which part stood there only its maker knows: a load is proposed by the name of its output, an LED behind its resistor, a driver, a supply, a fuse, a resistor, and what stands elsewhere in the same way; of that the place in the plan is taken as the maker knows it. A single sensor is not proposed, nor a controller. Two legs on one potential, a value that works in every state that is looked at and wears out or drifts later, and slips that only show in time (a capacitor ten times off) are not seen, because faults are compared at rest-like states. Where the first root is elsewhere, the slip hides behind a stronger consequence.',
     '',
     '## Faults that nothing was found of',
     '',

@@ -118,6 +118,11 @@ describe('what is put in the wrong way', () => {
   });
 });
 
+it('a common and a contact exchanged: no spare contact beside it is joined instead', () => {
+  const regatta = demo('regatta-figurehead');
+  expectCured(exchanged(regatta, 'K1.COM3', 'K1.NC3'), regatta, /^Exchange K1\.COM3 and K1\.NC3$/);
+});
+
 it('comparator inputs exchanged: that is among what fits, and nothing that adds a part', () => {
   const sound = demo('bilge-sump');
   const [root] = seen(exchanged(sound, 'U1.plus', 'U1.minus')).roots;

@@ -21,7 +21,8 @@ export function neededWires(design: Design, findings: readonly Finding[]): Candi
     const meant = pins.filter((pin) => isMeant(design, wiring, from, pin));
     return [...meant, ...needed, ...railsOf(design), ...spare, ...contacts].map((to) => [from, to]);
   });
-  const behind = contacts.flatMap((from) => loose.map((to): Way => [from, to]));
+  const hanging = loose.filter((ref) => wiring.wired(ref) || isNeeded(wiring, ref));
+  const behind = contacts.flatMap((from) => hanging.map((to): Way => [from, to]));
   return wiresBetween(design, [...ways, ...behind]);
 }
 

@@ -1,7 +1,7 @@
 /** Where rules about what is driven begin to find something: limits by hand, from numbers on data sheets. */
 import type { Design, Drive, Rule } from '../design/index.js';
 import { holdEdges, withButton, type Edge } from '../testing/rule-edge.js';
-import { brief, onBoard, output, placed, sceneOf } from '../testing/small.js';
+import { brief, onBoard, output } from '../testing/small.js';
 
 /** What an adapter of 12 V and 0.1 Ω drives through a resistance less itself, at the ends of both spreads of 5 %. */
 const most = (ohms: number): number => (12 * (1 + 0.05 + 0.05)) / (ohms + 0.1);
@@ -92,34 +92,7 @@ const dimmed = (ohms: number): Design =>
     'G.plus R.a, R.b K.a, K.w H.a, K.w K.b, H.k G.minus',
   );
 
-/** A solenoid that pulls at a quarter of an ampere, behind a button and a resistor, with another beside the button. */
-const pulled = (ohms: number, beside: number): Design => {
-  const design = brief(
-    `adapter G maxAmps=2, solenoid Y ohms=24 pullIn=6, rectifier-diode D, push-button S maxAmps=2, resistor R ohms=${ohms} watts=20, resistor L ohms=${beside} watts=20`,
-    'G.plus S.a, S.b R.a, R.b Y.plus, Y.minus G.minus, D.k Y.plus, D.a Y.minus, L.a S.a, L.b S.b',
-  );
-  // Its copper is told at 25 °C.
-  const warm = { temperature: 25, swing: 0 };
-  return { ...placed(design), scenes: [{ ...sceneOf(20, {}), ambient: warm }] };
-};
-
 const edges: Edge[] = [
-  {
-    code: 'actuator-dead',
-    by: '12 V over 6 V / 24 Ω, at which it pulls, is 48 Ω: its coil has 24 Ω beside 40 times that, 0.1 Ω are in the adapter',
-    limit: 48 - 24 / (1 + 1 / 40) - 0.1,
-    finds: 'above',
-    within: 0.01,
-    design: (ohms) => pulled(ohms, 10e3),
-  },
-  {
-    code: 'acts-at-rest',
-    by: '12 V over 6 V / 24 Ω, at which it pulls, is 48 Ω: its coil has 24 Ω beside 40 times that, 1.1 Ω stand before it',
-    limit: 48 - 24 / (1 + 1 / 40) - 1.1,
-    finds: 'below',
-    within: 0.01,
-    design: (ohms) => pulled(1, ohms),
-  },
   {
     code: 'electrolytic-reversed',
     by: 'half a volt of 12 V the wrong way round: 10 kΩ over 10 kΩ / 23',

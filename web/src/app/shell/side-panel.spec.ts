@@ -75,6 +75,14 @@ it.each([
   },
 );
 
+it('holds cures against every scene where what scenes come to could not be foreseen', async () => {
+  const bench = await openBench(without('D1'));
+  bench.workers.proving.foresee.mockRejectedValue(new Error('The worker ended.'));
+  const panel = await showSolved(SidePanel);
+  await panel.until(() => bench.diagnosis.roots()?.[0]?.cures[0]?.proof !== undefined);
+  expect(panel.text('yu-offer-line')).toContain('everything else stays');
+});
+
 it.each([
   ['part', 'R1', 'yu-part-panel'],
   ['wire', 'w7', 'yu-wire-panel'],

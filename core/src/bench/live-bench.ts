@@ -195,7 +195,7 @@ export class LiveBench {
     const exact = exactReadings(this.readings, {
       volts: (ref) => this.circuit.voltsNow(ref),
       solved: (part) => this.circuit.values(part).update(),
-      ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
+      ohms: (refs, window) => this.circuit.sourceOhms(refs, window),
       stimulus: (part) => this.circuit.stimulusOf(part),
     });
     return new Map(

@@ -210,10 +210,10 @@ export class Circuit {
     return net && this.network.volts(net.id);
   }
 
-  /** Resistance seen into the circuit at a terminal, within a time; see `sourceOhms`. */
-  sourceOhms(ref: string, seconds?: number): number | undefined {
-    const net = this.netOf.get(ref);
-    return net && sourceOhms(this.network, net.id, seconds);
+  /** Resistance seen into the circuit at each of some terminals, within a time; see `sourceOhms`. */
+  sourceOhms(refs: readonly string[], seconds?: number): readonly (number | undefined)[] {
+    const nodes = refs.map((ref) => this.netOf.get(ref)?.id ?? '');
+    return sourceOhms(this.network, nodes, seconds);
   }
 
   /** Every net by its name. */

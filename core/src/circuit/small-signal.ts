@@ -121,31 +121,38 @@ function integrate(
 }
 
 /**
- * Resistance seen into a node around the steady state solved last, Ω; undefined where it is not solved, or nothing
- * holds the node.
+ * Resistance seen into each of some nodes around the steady state solved last, Ω; undefined where it is not solved, where
+ * nothing holds the node, and for a node that is none of the circuit's.
  *
  * @param seconds how long is looked: within it capacitors hold; for ever when left out
  */
-export function sourceOhms(network: Network, node: string, seconds = Infinity): number | undefined {
-  const at = network.index.get(node);
-  if (at === undefined) return undefined;
-  if (at < 0) return 0;
+export function sourceOhms(
+  network: Network,
+  nodes: readonly string[],
+  seconds = Infinity,
+): (number | undefined)[] {
   const { system, sorted } = network;
-  const out = new Float64Array(system.size + 1);
+  const places = nodes.map((node) => network.index.get(node));
+  const ohms = (seen: (at: number) => number | undefined): (number | undefined)[] =>
+    places.map((at) => (at === undefined ? undefined : at < 0 ? 0 : seen(at)));
   system.alpha = 1 / seconds;
   system.clear();
   for (const device of sorted.linear) device.load(system);
   for (const device of sorted.nonlinear) device.load(system);
-  system.rhs.fill(0);
-  system.rhs[at] = 1;
+  system.alpha = 0;
   try {
-    system.solve(out);
+    system.factor();
   } catch (error) {
-    if (error instanceof SingularMatrixError) return undefined;
+    if (error instanceof SingularMatrixError) return ohms(() => undefined);
     throw error;
   }
-  system.alpha = 0;
-  return out[at];
+  const out = new Float64Array(system.size + 1);
+  return ohms((at) => {
+    system.rhs.fill(0);
+    system.rhs[at] = 1;
+    system.resolve(out);
+    return out[at];
+  });
 }
 
 /**

@@ -160,9 +160,22 @@ export class System {
    * @throws SingularMatrixError
    */
   solve(next: Float64Array): void {
-    const lu = this.factors();
-    lu.factor(this.live);
-    lu.solve(this.rhs, next);
+    this.factor();
+    this.resolve(next);
+  }
+
+  /**
+   * Factors the stamped matrix.
+   *
+   * @throws SingularMatrixError
+   */
+  factor(): void {
+    this.factors().factor(this.live);
+  }
+
+  /** Solves the equations as they were factored, with what is on the right now. */
+  resolve(next: Float64Array): void {
+    this.factors().solve(this.rhs, next);
   }
 
   /**

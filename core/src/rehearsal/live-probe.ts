@@ -12,7 +12,7 @@ export function liveProbe(circuit: Circuit): Probe {
   return {
     volts: (ref) => circuit.voltsNow(ref),
     solved: (part) => reader(part).update(),
-    ohms: (ref, window) => circuit.sourceOhms(ref, window),
+    ohms: (refs, window) => circuit.sourceOhms(refs, window),
     stimulus: (part) => circuit.stimulusOf(part),
   };
 }

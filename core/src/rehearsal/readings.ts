@@ -16,8 +16,8 @@ export interface Reading {
 export interface Probe {
   volts: (ref: TerminalRef) => number | undefined;
   solved: (part: string) => SolvedPart | undefined;
-  /** Resistance seen into the circuit within a time, Ω. */
-  ohms: (ref: TerminalRef, window: number) => number | undefined;
+  /** Resistance seen into the circuit at each of some terminals within a time, Ω. */
+  ohms: (refs: readonly TerminalRef[], window: number) => readonly (number | undefined)[];
   stimulus: (part: string) => Stimulus;
 }
 
@@ -40,11 +40,26 @@ export function exactReadings(
   probe: Probe,
   wanted?: (channel: string) => boolean,
 ): Map<string, number> {
+  const asked = readings.filter(({ channel }) => wanted?.(channel.id) !== false);
+  const ohms = ohmsAt(asked, probe);
   return new Map(
-    readings.flatMap((reading) => {
-      if (wanted?.(reading.channel.id) === false) return [];
-      const counts = exactReading(readings, reading, probe);
+    asked.flatMap((reading) => {
+      const counts = exactReading(readings, reading, probe, ohms);
       return counts === undefined ? [] : [[reading.channel.id, counts] as const];
+    }),
+  );
+}
+
+/** What is seen into the circuit at every pin that a converter reads, Ω: those that it looks at for as long, together. */
+function ohmsAt(asked: readonly Reading[], probe: Probe): Map<TerminalRef, number> {
+  const pins = new Map<number, TerminalRef[]>();
+  for (const { channel, reader } of asked)
+    if (reader.by === 'converter')
+      pins.set(reader.window, [...(pins.get(reader.window) ?? []), channel.pin]);
+  return new Map(
+    [...pins].flatMap(([window, refs]) => {
+      const seen = probe.ohms(refs, window);
+      return refs.map((ref, i) => [ref, seen[i] ?? 0] as const);
     }),
   );
 }
@@ -53,6 +68,7 @@ function exactReading(
   readings: readonly Reading[],
   { channel, reader }: Reading,
   probe: Probe,
+  ohms: ReadonlyMap<TerminalRef, number>,
 ): number | undefined {
   const { pin } = channel;
   const solved = probe.solved(reader.part);
@@ -64,6 +80,6 @@ function exactReading(
   const turn = readings.filter((r) => r.reader.by === 'converter' && r.reader.part === reader.part);
   const own = turn.findIndex((r) => r.channel === channel);
   const before = turn.at(own - 1)?.channel.pin ?? pin;
-  const ohms = probe.ohms(pin, reader.window) ?? 0;
-  return reader.share(reader.sampled(volts, probe.volts(before) ?? volts, ohms), solved);
+  const sampled = reader.sampled(volts, probe.volts(before) ?? volts, ohms.get(pin) ?? 0);
+  return reader.share(sampled, solved);
 }

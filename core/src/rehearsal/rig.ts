@@ -270,7 +270,7 @@ export class Rig {
       for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });
       this.loose = this.circuit.solve();
     }
-    return this.loose.method === 'none' ? undefined : this.circuit.sourceOhms(ref);
+    return this.loose.method === 'none' ? undefined : this.circuit.sourceOhms([ref])[0];
   }
 
   /** Power that all sources give, W: see `SupplyPower`. */
@@ -312,7 +312,7 @@ export class Rig {
     return exactReadings(this.readers, {
       volts: (ref) => voltsAt(solution, ref),
       solved: (part) => solution.parts[part],
-      ohms: (ref, window) => this.circuit.sourceOhms(ref, window),
+      ohms: (refs, window) => this.circuit.sourceOhms(refs, window),
       stimulus: (part) => this.circuit.stimulusOf(part),
     });
   }

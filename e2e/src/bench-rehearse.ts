@@ -8,7 +8,8 @@ import { startApp } from './app-server.js';
 import { openBrowser } from './browser.js';
 import { Page } from './page.js';
 import { putOnShelf } from './put-on-shelf.js';
-import { summary } from './summary.js';
+import { median, summary } from './summary.js';
+import { there } from './there.js';
 
 const demo = (name: string): Design =>
   JSON.parse(readFileSync(`demo/${name}.yurei.json`, 'utf8')) as Design;
@@ -25,6 +26,8 @@ function times(runs: number, work: () => unknown): number[] {
   });
 }
 
+const firstScene = ({ title, scenes }: Design): Scene => there(scenes[0], `scene of ${title}`);
+
 /** Every channel read at a rate, and its scene played again and again until it lasts so long. */
 function stretched(
   design: Design,
@@ -32,7 +35,7 @@ function stretched(
   duration: number,
   apart: number,
 ): [Design, Scene] {
-  const [scene] = design.scenes;
+  const scene = firstScene(design);
   const happenings = Array.from({ length: Math.ceil(duration / apart) }, (_, turn) =>
     scene.happenings.map((h) => ({ ...h, id: `${h.id}-${turn}`, start: h.start + turn * apart })),
   ).flat();
@@ -45,7 +48,8 @@ function stretched(
 
 /** Ten minutes of the design with most parts, thirty days of a quiet one. */
 function benchLongScenes(): void {
-  const largest = names.map(demo).sort((a, b) => b.parts.length - a.parts.length)[0];
+  const [first] = names.map(demo).sort((a, b) => b.parts.length - a.parts.length);
+  const largest = there(first, 'design');
   const [busy, tenMinutes] = stretched(largest, 0.01, 600, 300);
   const what = `10 min at 10 ms of “${largest.title}”`;
   say(what, summary(times(5, () => rehearse(busy, tenMinutes))));
@@ -60,7 +64,7 @@ function benchLongScenes(): void {
 async function benchManyTrials(): Promise<void> {
   const { casesOf, caseTrial } = await import('@yurei/core/trials');
   const study = (design: Design, count: number): Study => ({
-    scene: design.scenes[0].id,
+    scene: firstScene(design).id,
     vary: usualVariation,
     first: 1,
     count,
@@ -70,12 +74,12 @@ async function benchManyTrials(): Promise<void> {
     .map((name) => {
       const design = demo(name);
       const asked = study(design, 4);
-      const [own] = casesOf(design, asked);
-      const trial = () => caseTrial(own, design.scenes[0], asked, 7);
-      return { design, ms: times(3, trial).sort((a, b) => a - b)[1] };
+      const own = there(casesOf(design, asked)[0], 'case');
+      const trial = () => caseTrial(own, firstScene(design), asked, 7);
+      return { design, ms: median(times(3, trial)) };
     })
     .sort((a, b) => a.ms - b.ms);
-  const { design, ms } = cost[Math.floor(cost.length / 2)];
+  const { design, ms } = there(cost[Math.floor(cost.length / 2)], 'design');
   say(`the median night is of “${design.title}”`, `${ms.toFixed(0)} ms`);
   const worker = resolve('server/dist/studies/study-worker.js');
   const { TrialProcesses: Processes } = await import(
@@ -96,11 +100,12 @@ async function benchManyTrials(): Promise<void> {
         pool.rehearse({ ...asked, case: 0, seeds: [2 * i + 1, 2 * i + 2] }, 600_000, never),
       ),
     );
-    took.push((performance.now() - began) / 1000);
+    const seconds = (performance.now() - began) / 1000;
+    took.push(seconds);
     await pool.close();
-    say(`1000 nights of it, ${processes} process(es)`, `${took[took.length - 1].toFixed(1)} s`);
+    say(`1000 nights of it, ${processes} process(es)`, `${seconds.toFixed(1)} s`);
   }
-  say('… as many times as fast', (took[0] / took[took.length - 1]).toFixed(2));
+  say('… as many times as fast', ((took[0] ?? NaN) / (took.at(-1) ?? NaN)).toFixed(2));
 }
 
 /** The time cursor pulled through a million readings, and a study cancelled. */
@@ -130,7 +135,7 @@ async function benchCancel(address: string, id: string, design: Design): Promise
   const took: number[] = [];
   for (let i = 0; i < 5; i++) {
     const study: Study = {
-      scene: design.scenes[0].id,
+      scene: firstScene(design).id,
       vary: usualVariation,
       first: 1,
       count: 5000,

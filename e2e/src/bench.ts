@@ -189,7 +189,7 @@ const dragScript = `
   };
   requestAnimationFrame(step);`;
 
-console.log(`${cpus().length} × ${cpus()[0].model}, Node.js ${process.version}`);
+console.log(`${cpus().length} × ${cpus()[0]?.model}, Node.js ${process.version}`);
 await benchCore();
 await benchRehearse();
 await benchBrowser();

@@ -1,3 +1,4 @@
+import { there } from './there.js';
 import { readFileSync } from 'node:fs';
 
 interface Part {
@@ -37,7 +38,7 @@ const renamed = (id: string, turn: number): string =>
 /** Several designs on one bench, grounds joined; the scene is the first one's. */
 export function merged(title: string, names: readonly string[]): Document {
   const all = names.map((name, i) => withOwnIds(demoOf(name), i + 1));
-  const [first] = all;
+  const first = there(all[0], 'design');
   const ground = (d: Document): string =>
     d.wires.flatMap((w) => [w.from, w.to]).find((end) => end.endsWith('.minus')) ?? '';
   const joins = all.slice(1).map((d, i) => ({
@@ -61,7 +62,7 @@ export function merged(title: string, names: readonly string[]): Document {
 function withOwnIds(design: Document, turn: number): Document {
   const id = (old: string): string => renamed(old, turn);
   const ref = (old: string): string => {
-    const [part, terminal] = old.split('.');
+    const [part = '', terminal] = old.split('.');
     return `${id(part)}.${terminal}`;
   };
   return {

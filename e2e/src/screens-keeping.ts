@@ -14,7 +14,8 @@ export async function screensOfKeeping(
   theme: string,
 ): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'yurei-keeping-'));
-  const [data, library, faults] = ['data', 'faults.so', 'faults'].map((n) => join(folder, n));
+  const within = (name: string): string => join(folder, name);
+  const [data, library, faults] = [within('data'), within('faults.so'), within('faults')];
   const page = new Page(driver);
   const visit = async (address: string): Promise<void> => {
     await driver.get(address.replace('0.0.0.0', '127.0.0.1'));

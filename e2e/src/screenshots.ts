@@ -9,6 +9,7 @@ import { putOnShelf } from './put-on-shelf.js';
 import { screensOfKeeping } from './screens-keeping.js';
 import { demoOf, faulty, large } from './merged.js';
 import { toldBy } from './told-by.js';
+import { there } from './there.js';
 import { tiredPack } from './tired-pack.js';
 
 /** Takes a picture of each main view from the demo data. */
@@ -30,7 +31,7 @@ const views: readonly { name: string; go: (driver: WebDriver) => Promise<void> }
       const taken = driver.findElement(By.css('yu-rehearse .taken'));
       await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
       const verdicts = await driver.findElements(By.css('yu-rehearse .verdict'));
-      await verdicts[1].click();
+      await there(verdicts[1], 'second verdict').click();
       const chain = await driver.wait(until.elementLocated(By.css('yu-verdict-chain ol')), 20000);
       await driver.executeScript("arguments[0].scrollIntoView({ block: 'end' });", chain);
     },
@@ -219,7 +220,8 @@ async function inTime(
   const taken = await driver.wait(until.elementLocated(By.css('yu-rehearse .taken')), 20000);
   await driver.wait(until.elementTextContains(taken, 'followed in time.'), 60000);
   await moveTo(driver, t);
-  await (await driver.findElements(By.css('yu-rehearse .verdict')))[verdict].click();
+  const verdicts = await driver.findElements(By.css('yu-rehearse .verdict'));
+  await there(verdicts[verdict], `verdict ${verdict}`).click();
   await driver.sleep(1500);
 }
 

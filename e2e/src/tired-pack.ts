@@ -8,7 +8,7 @@ function design(title: string, purpose: string, parts: string[], wires: string[]
     ...{ format: 'yurei-design', version: 9, title, purpose, site: 'The boathouse bench' },
     plan: { width: 6, depth: 4, walls: [] },
     parts: parts.map((line) => {
-      const [what, name] = line.split(' : ');
+      const [what = '', name] = line.split(' : ');
       const [kind, id, ...values] = what.split(' ');
       const params = Object.fromEntries(
         values.map((v) => v.split('=')).map(([key, value]) => [key, Number(value)]),

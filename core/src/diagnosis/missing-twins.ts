@@ -1,4 +1,5 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
+import { wordsOf } from '../check/index.js';
 import {
   applyEdit,
   splitRef,
@@ -7,7 +8,6 @@ import {
   type Part,
   type TerminalRef,
 } from '../design/index.js';
-import { wordsOf } from '../check/index.js';
 import { Draft, wiringOf, type Wiring } from '../wiring/index.js';
 import type { Candidate } from './candidate.js';
 import { lostEnds } from './loose-ends.js';

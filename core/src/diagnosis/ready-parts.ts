@@ -19,10 +19,10 @@ const usual = 0.7;
 export function readyParts(design: Design, findings: readonly Finding[]): Candidate[] {
   const wiring = wiringOf(design);
   const loose = lostEnds(design, wiring).filter((ref) => !wiring.wired(ref));
-  const edits = findings.flatMap(({ fix }) => (fix ? eachOf(fix.edit) : []));
-  const wanted = edits.flatMap((edit) =>
-    edit.type === 'add-part' ? standsBetween(edit.part, edits) : [],
-  );
+  const wanted = findings.flatMap(({ fix }) => {
+    const edits = fix ? eachOf(fix.edit) : [];
+    return edits.flatMap((e) => (e.type === 'add-part' ? standsBetween(e.part, edits) : []));
+  });
   return wanted.flatMap(({ kind, ends }) =>
     ends.flatMap((near, i) =>
       loose

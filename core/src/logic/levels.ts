@@ -14,7 +14,7 @@ export interface Level {
  *
  * @param from where its baseline stands; without one, thresholds are counts themselves
  */
-export function levelsOf(channel: Lines, from: number | undefined): Level[] {
+export function levelsOf(channel: Lines, from: number | undefined): [Level, ...Level[]] {
   const { trips, threshold, hysteresis } = channel;
   const one = unitOf(channel, from);
   const level = (side: 'above' | 'below'): Level => {
@@ -42,7 +42,7 @@ export const back = ({ side, clear }: Level, counts: number): boolean =>
   side === 'above' ? counts < clear : counts > clear;
 
 /** The levels of a channel whose reading at rest is known: a learnt baseline then stands there. */
-export const levelsAtRest = (channel: Lines, rest: number): Level[] =>
+export const levelsAtRest = (channel: Lines, rest: number): [Level, ...Level[]] =>
   levelsOf(
     channel,
     channel.baseline?.kind === 'fixed' ? channel.baseline.counts : channel.baseline && rest,

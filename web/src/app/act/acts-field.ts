@@ -82,7 +82,8 @@ export class ActsField {
   }
 
   protected add(): void {
-    this.changed.emit([...this.acts(), actFrom(this.choices()[0].value)]);
+    const [first] = this.choices();
+    if (first) this.changed.emit([...this.acts(), actFrom(first.value)]);
   }
 
   protected remove(index: number): void {

@@ -42,7 +42,7 @@ const boldLetter = 7.6;
 const besideName = 20 + 36;
 const line = 15;
 /** Letters in a line of a label: as many as leave the chart whole on its half of the step at 1280 px, 590 px wide. */
-const widths = [24, 16, 11];
+const widths = [24, 16, 11] as const;
 const room = 590;
 /** Letters in a line of what a mode does. */
 const widestDoes = 32;
@@ -63,7 +63,7 @@ const options = {
 };
 
 /** Words in lines of a width, in letters. */
-export function inLines(text: string, wide = widths[0]): string[] {
+export function inLines(text: string, wide: number = widths[0]): string[] {
   const lines: string[] = [];
   for (const word of text.split(' ')) {
     const last = lines[lines.length - 1];
@@ -173,9 +173,10 @@ async function layOutWith(
         height: node.height ?? 0,
       };
     }),
-    arrows: (root.edges ?? []).map((edge) =>
-      arrowOf(edge, inLines(arrowText(design, machine.transitions[Number(edge.id)]), wide)),
-    ),
+    arrows: (root.edges ?? []).flatMap((edge) => {
+      const way = machine.transitions[Number(edge.id)];
+      return way ? [arrowOf(edge, inLines(arrowText(design, way), wide))] : [];
+    }),
   };
 }
 

@@ -54,16 +54,17 @@ export class ConditionField {
   /** The last but one that goes leaves the other standing alone. */
   protected removeOf(field: string, index: number): void {
     const left = this.partsIn(field).filter((_, i) => i !== index);
-    if (left.length === 1) this.changed.emit(left[0]);
+    const [first, ...others] = left;
+    if (first && others.length === 0) this.changed.emit(first);
     else this.put(field, left);
   }
 
   /** What is about one part goes with it; of two that come in turn the other stays. */
   protected removePart(field: string): void {
-    const others = [...fieldsOf(this.condition())].filter(
+    const other = [...fieldsOf(this.condition())].find(
       ([name, { type }]) => type === 'condition' && name !== field,
     );
-    if (others.length > 0) this.changed.emit(others[0][2] as Condition);
+    if (other) this.changed.emit(other[2] as Condition);
     else this.removed.emit();
   }
 
@@ -72,7 +73,7 @@ export class ConditionField {
   }
 
   protected setTime(field: string, event: Event): void {
-    const [h, m] = (event.target as HTMLInputElement).value.split(':').map(Number);
+    const [h = NaN, m = NaN] = (event.target as HTMLInputElement).value.split(':').map(Number);
     if (Number.isFinite(h) && Number.isFinite(m)) this.put(field, h * 3600 + m * 60);
   }
 

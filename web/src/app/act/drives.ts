@@ -41,7 +41,7 @@ export function driveChoice(drive: Drive): string {
 
 /** The drive of an offered way, to begin with. */
 export function driveFrom(design: Design, choice: string): Drive {
-  const [what, which] = choice.split(' ');
+  const [what, which = ''] = choice.split(' ');
   switch (what) {
     case 'off':
       return { as: 'off' };
@@ -92,7 +92,7 @@ export function actChoice(act: Action): string {
 
 /** The action of an offered act, with what it kept of the one before. */
 export function actFrom(choice: string, before?: Action): Action {
-  const [what, which] = choice.split(' ');
+  const [what, which = ''] = choice.split(' ');
   switch (what) {
     case 'count':
       return { do: 'count', counter: which, by: 1 };

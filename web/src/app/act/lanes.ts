@@ -184,20 +184,21 @@ export class Lanes {
     const track = element.nativeElement.parentElement?.getBoundingClientRect();
     const moved = source.getFreeDragPosition().x;
     source.reset();
-    if (!track) return;
+    const block = lane.blocks[index];
+    if (!track || !block) return;
     const seconds = (moved / track.width) * this.sequence().length;
     const snap = this.snap();
-    const from = Math.round((lane.blocks[index].start + seconds) / snap) * snap;
+    const from = Math.round((block.start + seconds) / snap) * snap;
     this.putBlock(lane, index, { start: Number(Math.max(0, from).toPrecision(8)) });
   }
 
   /** Arrow keys move a block by a snap, with Shift they change its length. */
   protected nudge(lane: Lane, index: number, event: KeyboardEvent): void {
     const way = event.key === 'ArrowLeft' ? -1 : event.key === 'ArrowRight' ? 1 : 0;
-    if (way === 0) return;
+    const block = lane.blocks[index];
+    if (way === 0 || !block) return;
     event.preventDefault();
     event.stopPropagation();
-    const block = lane.blocks[index];
     const by = way * this.snap();
     if (event.shiftKey)
       this.putBlock(lane, index, { length: Math.max(shortest, block.length + by) });

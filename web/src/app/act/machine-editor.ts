@@ -87,28 +87,32 @@ export class MachineEditor {
   }
 
   protected change(index: number, change: Partial<Transition>): void {
-    this.putWay(index, { ...this.machine().transitions[index], ...change });
+    this.changeWay(index, (way) => ({ ...way, ...change }));
   }
 
-  private putWay(index: number, way: Transition): void {
-    this.put({ transitions: this.machine().transitions.map((t, i) => (i === index ? way : t)) });
+  private changeWay(index: number, to: (way: Transition) => Transition): void {
+    this.put({ transitions: this.machine().transitions.map((t, i) => (i === index ? to(t) : t)) });
   }
 
   protected setFrom(index: number, from: string): void {
-    const { from: _before, ...rest } = this.machine().transitions[index];
-    this.putWay(index, from && from !== rest.to ? { ...rest, from } : rest);
+    this.changeWay(index, ({ from: _before, ...rest }) =>
+      from && from !== rest.to ? { ...rest, from } : rest,
+    );
   }
 
   protected setTo(index: number, to: string): void {
-    const { from, ...rest } = this.machine().transitions[index];
-    this.putWay(index, from && from !== to ? { ...rest, from, to } : { ...rest, to });
+    this.changeWay(index, ({ from, ...rest }) =>
+      from && from !== to ? { ...rest, from, to } : { ...rest, to },
+    );
   }
 
   /** A way has a condition, a time, or both; one of them stays. */
   protected drop(index: number, field: 'when' | 'after'): void {
-    const { when, after: wait, ...rest } = this.machine().transitions[index];
-    if (field === 'when' && wait !== undefined) this.putWay(index, { ...rest, after: wait });
-    if (field === 'after' && when) this.putWay(index, { ...rest, when });
+    this.changeWay(index, (way) => {
+      const { when, after: wait, ...rest } = way;
+      if (field === 'when' && wait !== undefined) return { ...rest, after: wait };
+      return field === 'after' && when ? { ...rest, when } : way;
+    });
   }
 
   protected addWhen(index: number): void {
@@ -122,18 +126,20 @@ export class MachineEditor {
 
   protected addWay(): void {
     const { modes, transitions } = this.machine();
-    if (modes.length < 2) return;
+    const [from, to] = modes;
+    if (!from || !to) return;
     const when = someCondition(this.session.design() as Design);
-    const way: Transition = { from: modes[0].id, to: modes[1].id, when };
+    const way: Transition = { from: from.id, to: to.id, when };
     this.put({ transitions: [...transitions, way] });
     this.picked.set(transitions.length);
   }
 
   protected moveWay(index: number, by: number): void {
-    const list = [...this.machine().transitions];
-    const [way] = list.splice(index, 1);
-    list.splice(index + by, 0, way);
-    this.put({ transitions: list });
+    const { transitions } = this.machine();
+    const others = transitions.filter((_, i) => i !== index);
+    const at = index + by;
+    const moved = transitions.slice(index, index + 1);
+    this.put({ transitions: [...others.slice(0, at), ...moved, ...others.slice(at)] });
     this.picked.set(index + by);
   }
 

@@ -1,5 +1,6 @@
 import {
   freshId,
+  type Action,
   type Condition,
   type Counter,
   type Design,
@@ -19,18 +20,21 @@ const fresh = (prefix: string, list: readonly { id: string }[]): string =>
 
 /** A rule that switches the first output on. */
 export function newRule(design: Design): Rule | undefined {
-  const output = design.outputs[0];
-  const counter = design.counters[0];
-  if (!output && !counter) return undefined;
+  const then = firstAct(design);
+  if (!then) return undefined;
   return {
     id: fresh('r', design.rules),
     when: someCondition(design),
     hold: 0,
     latch: false,
-    then: output
-      ? [{ do: 'drive', output: output.id, drive: { as: 'on' } }]
-      : [{ do: 'count', counter: counter.id, by: 1 }],
+    then: [then],
   };
+}
+
+/** The first output switched on, or else the first counter counted. */
+function firstAct({ outputs: [output], counters: [counter] }: Design): Action | undefined {
+  if (output) return { do: 'drive', output: output.id, drive: { as: 'on' } };
+  return counter && { do: 'count', counter: counter.id, by: 1 };
 }
 
 export const newCounter = (design: Design): Counter => ({
@@ -134,8 +138,8 @@ export function addEdit(design: Design, what: string): Edit | undefined {
   if (sequence) return { type: 'put-sequence', sequence };
   if (kind === 'counter') return { type: 'put-counter', counter: newCounter(design) };
   if (kind === 'notice') return { type: 'put-notice', notice: newNotice(design) };
-  if (kind === 'machine')
-    return { type: 'put-machine', machine: machineKinds[Number(which)].make(design) };
+  const machine = kind === 'machine' ? machineKinds[Number(which)] : undefined;
+  if (machine) return { type: 'put-machine', machine: machine.make(design) };
   if (kind === 'sleep')
     return {
       type: 'set-controller',

@@ -93,16 +93,17 @@ export class Things {
   }
 
   protected setTells(notice: Notice, choice: string): void {
-    const [tell, which] = choice.split(' ');
+    const [tell = '', which = ''] = choice.split(' ');
     const design = this.design();
     if (!design) return;
-    const told: Record<string, Told> = {
+    const told: Partial<Record<string, Told>> = {
       condition: { tell: 'condition', condition: someCondition(design) },
       counter: { tell: 'counter', counter: which },
       mode: { tell: 'mode', machine: which },
       reading: { tell: 'reading', channel: which, by: 10 },
     };
-    this.putNotice(notice, { tells: told[tell] });
+    const tells = told[tell];
+    if (tells) this.putNotice(notice, { tells });
   }
 
   protected setSleep(sleep: Sleep | undefined): void {

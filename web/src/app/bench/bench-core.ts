@@ -259,9 +259,10 @@ export const bench = {
     const scene = sceneOf(design, study.scene);
     const cases = casesOf(design, study);
     if (!scene) return [];
-    return numbers.map((n) => {
+    return numbers.flatMap((n) => {
       const [index, seed] = [n % cases.length, study.first + Math.floor(n / cases.length)];
-      return { case: index, night: caseTrial(cases[index], scene, study, seed) };
+      const of = cases[index];
+      return of ? [{ case: index, night: caseTrial(of, scene, study, seed) }] : [];
     });
   },
 

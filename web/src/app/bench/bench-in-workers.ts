@@ -7,7 +7,7 @@ import type { Bench } from './bench-core';
 /** The core in web workers. */
 @Injectable()
 export class BenchInWorkers implements BenchService, OnDestroy {
-  private readonly workers = [startWorker(), startWorker(), startWorker()];
+  private readonly workers = [startWorker(), startWorker(), startWorker()] as const;
   readonly quick = wrap(this.workers[0]);
   readonly patient = wrap(this.workers[1]);
   readonly moments = wrap(this.workers[2]);

@@ -3,18 +3,18 @@ import type { Design, Edit } from '@yurei/core/design';
 import type { Candidate, Compared, PowerCut } from '@yurei/core/plan';
 import type { Observable } from 'rxjs';
 import type { Comparing, Weighed } from './comparing';
-import { inPool } from './pool';
+import { eachInPool, inPool } from './pool';
 
 @Injectable()
 export class ComparingInWorkers implements Comparing {
   compare(design: Design, candidates: readonly Candidate[]): Observable<Compared> {
-    return inPool(candidates.length, (bench, [i]) => bench.compare(design, candidates[i]));
+    return eachInPool(candidates, (bench, candidate) => bench.compare(design, candidate));
   }
 
   weigh(design: Design, edits: readonly (Edit | undefined)[]): Observable<Weighed> {
-    return inPool(edits.length, async (bench, [which]) => ({
+    return eachInPool(edits, async (bench, edit, which) => ({
       which,
-      ...(await bench.weigh(design, edits[which])),
+      ...(await bench.weigh(design, edit)),
     }));
   }
 

@@ -82,3 +82,10 @@ export function inPool<T>(
     };
   });
 }
+
+/** Does something with each of a list, in any order; see `inPool`. */
+export const eachInPool = <Item, T>(
+  items: readonly Item[],
+  ask: (bench: Remote<Bench>, item: Item, place: number) => Promise<T>,
+): Observable<T> =>
+  inPool(items.length, (bench, [place = 0]) => ask(bench, items[place] as Item, place));

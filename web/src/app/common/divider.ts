@@ -68,15 +68,15 @@ export class Divider {
 
   protected key(event: KeyboardEvent): void {
     const [more, less] = this.upright() ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
-    const to: Record<string, number> = {
-      [more]: this.size() + step,
-      [less]: this.size() - step,
-      Home: this.least(),
-      End: this.most(),
-    };
-    if (to[event.key] === undefined) return;
+    const to = new Map([
+      [more, this.size() + step],
+      [less, this.size() - step],
+      ['Home', this.least()],
+      ['End', this.most()],
+    ]).get(event.key);
+    if (to === undefined) return;
     event.preventDefault();
-    this.set(to[event.key]);
+    this.set(to);
   }
 
   private set(size: number): void {

@@ -48,18 +48,16 @@ function steppedPath(trace: Trace, { from, to }: Window, box: TraceBox): string 
   const y = (v: number): string => heightOf(v, scaled).toFixed(1);
   const columns = Math.ceil(box.width);
   let path = '';
-  let last = values[0];
-  let i = 0;
-  for (; i < times.length && times[i] <= from; i++) last = values[i];
+  let i = times.findLastIndex((t) => t <= from) + 1;
+  let last = values[Math.max(0, i - 1)] ?? 0;
   for (let column = 0; column < columns; column++) {
     const until = from + ((column + 1) / columns) * (to - from);
     let least = Infinity;
     let most = -Infinity;
-    while (i < times.length && times[i] <= until) {
-      least = Math.min(least, values[i]);
-      most = Math.max(most, values[i]);
-      last = values[i];
-      i += 1;
+    for (; (times[i] ?? Infinity) <= until; i++) {
+      last = values[i] ?? last;
+      least = Math.min(least, last);
+      most = Math.max(most, last);
     }
     if (most === -Infinity) least = most = last;
     path += `${column === 0 ? 'M' : 'L'}${column} ${y(least)}`;
@@ -74,6 +72,9 @@ export function straightPath(trace: Trace, { from, to }: Window, box: TraceBox):
   const scaled = { ...box, range: box.range ?? rangeOf(trace) };
   const x = (t: number): string => (((t - from) / (to - from)) * box.width).toFixed(1);
   return trace.times
-    .map((t, i) => `${i === 0 ? 'M' : 'L'}${x(t)} ${heightOf(trace.values[i], scaled).toFixed(1)}`)
+    .map(
+      (t, i) =>
+        `${i === 0 ? 'M' : 'L'}${x(t)} ${heightOf(trace.values[i] ?? 0, scaled).toFixed(1)}`,
+    )
     .join('');
 }

@@ -292,7 +292,7 @@ export class BenchBoard implements OnDestroy {
     this.capturing = undefined;
     this.progress.set(undefined);
     const { times } = capturing;
-    const span = times[times.length - 1] - times[0];
+    const span = (times.at(-1) ?? 0) - (times[0] ?? 0);
     const every = times.length > 1 && span > 0 ? span / (times.length - 1) : 1 / boardRate;
     capturing.done({ counts: capturing.counts, every });
   }

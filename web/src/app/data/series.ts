@@ -32,19 +32,8 @@ export class Series {
    * their order: no peak is lost however long it is.
    */
   extremes(from: number, to: number, columns: number): { x: number; y: number }[] {
-    const [first, end] = [this.indexAt(from), this.indexAt(to)];
-    return extremes(this.times, this.counts, first, end, columns);
-  }
-
-  /** The first place at or after a time. */
-  private indexAt(t: number): number {
-    let [low, high] = [0, this.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.times[middle] < t) low = middle + 1;
-      else high = middle;
-    }
-    return low;
+    const place = (t: number): number => firstFrom(this.times, t, this.length);
+    return extremes(this.times, this.counts, place(from), place(to), columns);
   }
 
   private grow(): void {
@@ -64,6 +53,17 @@ export class Series {
   }
 }
 
+/** The first place of times, one after the other, at or after one; as many as there are where none is. */
+export function firstFrom(times: ArrayLike<number>, t: number, length = times.length): number {
+  let [low, high] = [0, length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((times[middle] ?? Infinity) < t) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /** The lowest and the highest of each of so many pieces, in their order; everything where it is little. */
 export function extremes(
   times: ArrayLike<number>,
@@ -73,22 +73,21 @@ export function extremes(
   columns: number,
 ): { x: number; y: number }[] {
   const n = end - first;
+  const point = (i: number) => ({ x: times[i] ?? 0, y: values[i] ?? 0 });
+  if (n <= 2 * columns) return Array.from({ length: Math.max(0, n) }, (_, i) => point(first + i));
   const points: { x: number; y: number }[] = [];
-  if (n <= 2 * columns) {
-    for (let i = first; i < end; i++) points.push({ x: times[i], y: values[i] });
-    return points;
-  }
   // Pieces begin at whole multiples of their length, so that they stay the same as readings are added.
   const piece = Math.ceil(n / columns);
   for (let begin = first - (first % piece); begin < end; begin += piece) {
     let [low, high] = [Math.max(begin, first), Math.max(begin, first)];
+    let [least, most] = [Infinity, -Infinity];
     for (let i = low; i < Math.min(end, begin + piece); i++) {
-      if (values[i] < values[low]) low = i;
-      if (values[i] > values[high]) high = i;
+      const value = values[i] ?? 0;
+      if (value < least) [low, least] = [i, value];
+      if (value > most) [high, most] = [i, value];
     }
-    const [one, two] = low <= high ? [low, high] : [high, low];
-    points.push({ x: times[one], y: values[one] });
-    if (two !== one) points.push({ x: times[two], y: values[two] });
+    points.push(point(Math.min(low, high)));
+    if (low !== high) points.push(point(Math.max(low, high)));
   }
   return points;
 }

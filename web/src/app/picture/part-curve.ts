@@ -81,14 +81,18 @@ export class PartCurve {
   protected readonly label = computed(() => {
     const curve = this.found();
     if (!curve) return '';
-    const { x, y, xs, ys } = curve;
-    const last = xs.length - 1;
-    return `${y.label} against ${x.label}: ${show(ys[0], y.unit)} at ${show(xs[0], x.unit)}, ${show(ys[last], y.unit)} at ${show(xs[last], x.unit)}`;
+    const { x, y, ys } = curve;
+    const ends = [0, -1].map((place) => sayAt(curve, ys, place));
+    return `${y.label} against ${x.label}: ${ends.join(', ')}`;
   });
   protected readonly show = show;
 }
 
 const show = (value: number, unit: Unit): string => formatQuantity(value, unit);
+
+/** A point of a curve in words: its value at a place in the list, and where that is; −1 is the last. */
+const sayAt = ({ x, y, xs }: Characteristic, list: readonly number[], place: number): string =>
+  `${show(list.at(place) ?? NaN, y.unit)} at ${show(xs.at(place) ?? NaN, x.unit)}`;
 
 /** A tick of an axis: short, with its prefix; in a unit that is not SI a bare number. */
 const tick = (value: number | string, unit: Unit): string =>
@@ -101,7 +105,7 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
   const { x, y, xs, ys, back, operating } = curve;
   const [along, upwards] = [axisIn(x.unit), axisIn(y.unit)];
   const line = (list: readonly number[]): ScatterDataPoint[] =>
-    list.map((value, i) => ({ x: along.at(xs[i]), y: upwards.at(value) }));
+    list.map((value, i) => ({ x: along.at(xs[i] ?? NaN), y: upwards.at(value) }));
   const { choices } = x;
   const stroke = {
     showLine: choices === undefined,
@@ -151,7 +155,7 @@ export function curveConfig(curve: Characteristic, inks: Inks): ChartConfigurati
           intersect: false,
           callbacks: {
             label: ({ datasetIndex, dataIndex }) =>
-              `${show((datasetIndex === 0 ? ys : (back ?? ys))[dataIndex], y.unit)} at ${show(xs[dataIndex], x.unit)}`,
+              sayAt(curve, datasetIndex === 0 ? ys : (back ?? ys), dataIndex),
           },
         },
         annotation: {

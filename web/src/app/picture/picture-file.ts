@@ -33,7 +33,10 @@ export function pictureFile(drawn: SVGSVGElement, title: string, fonts = ''): st
   const box = paper.getBBox();
   const copy = drawn.cloneNode(true) as SVGSVGElement;
   const [from, to] = [all(drawn), all(copy)];
-  from.forEach((element, i) => dress(element, to[i]));
+  from.forEach((element, i) => {
+    const other = to[i];
+    if (other) dress(element, other);
+  });
   const [width, height] = [box.width + 2 * margin, box.height + 2 * margin];
   for (const name of [...copy.attributes].map((a) => a.name)) copy.removeAttribute(name);
   copy.setAttribute('width', String(Math.ceil(width)));

@@ -121,8 +121,9 @@ export class PictureZoom {
     event.preventDefault();
     this.fitted = 'no';
     const { k } = zoomTransform(this.svg);
-    const by = event.shiftKey ? [event.deltaY, 0] : [event.deltaX, event.deltaY];
-    select(this.svg).call(this.behaviour.translateBy, -by[0] / k, -by[1] / k);
+    const { deltaX, deltaY } = event;
+    const [x, y] = event.shiftKey ? ([deltaY, 0] as const) : ([deltaX, deltaY] as const);
+    select(this.svg).call(this.behaviour.translateBy, -x / k, -y / k);
   }
 }
 

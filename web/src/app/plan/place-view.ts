@@ -53,7 +53,7 @@ export class PlaceView {
   protected readonly who = computed(() => {
     const [first] = this.choices();
     const chosen = this.choices().find((c) => c.value === this.chosen());
-    return (chosen ?? first).value;
+    return (chosen ?? first)?.value ?? '';
   });
   protected readonly thing = computed(() => {
     const need = this.needs().find((n) => `need ${n.id}` === this.who());

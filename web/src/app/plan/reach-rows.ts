@@ -111,7 +111,7 @@ export const sunRows = (design: Design, latitude: number): SunRow[] =>
         sensor: part.name,
         hours: hours > 0 ? `${decimals(hours, 0)} h a year` : 'never',
         worst: worst
-          ? `${decimals(each[worst.month], 0)} h in ${months[worst.month]}, from ${clock(worst.from)} to ${clock(worst.to)}`
+          ? `${decimals(each[worst.month] ?? 0, 0)} h in ${months[worst.month]}, from ${clock(worst.from)} to ${clock(worst.to)}`
           : '–',
       },
     ];

@@ -136,8 +136,10 @@ export class EventList {
   }
 
   protected pick(index: number): void {
+    const event = this.events()[index];
+    if (!event) return;
     this.picked.set(index);
-    this.view.moveTo(this.events()[index].t);
+    this.view.moveTo(event.t);
   }
 }
 

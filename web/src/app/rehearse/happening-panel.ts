@@ -41,8 +41,8 @@ function choiceOf(sign: Sign): string {
 
 /** The sign of an offered choice; undefined for none. */
 function signOf(choice: string): Sign | undefined {
-  const [by, id, which] = choice.split(' ');
-  const signs: Readonly<Record<string, Sign>> = {
+  const [by = '', id = '', which = ''] = choice.split(' ');
+  const signs: Readonly<Partial<Record<string, Sign>>> = {
     part: { by: 'part', part: id },
     counter: { by: 'counter', counter: id, step: Number(which) },
     mode: { by: 'mode', machine: id, mode: which },
@@ -114,7 +114,7 @@ function signOf(choice: string): Sign | undefined {
         @for (param of aimedParams(); track param.id) {
           <yu-param-field
             [param]="param"
-            [value]="params()[param.id]"
+            [value]="params()[param.id] ?? param.default"
             (changed)="setParam(param.id, $event)"
           />
         }
@@ -386,7 +386,7 @@ export class HappeningPanel {
     const path = this.happening()?.path ?? [];
     const plan = this.session.design()?.plan;
     const [before, last] = path.slice(-2);
-    if (!last || !plan) return;
+    if (!before || !last || !plan) return;
     const on = (from: number, to: number, edge: number): number =>
       Math.min(edge, Math.max(0, 2 * to - from));
     const next = { x: on(before.x, last.x, plan.width), y: on(before.y, last.y, plan.depth) };

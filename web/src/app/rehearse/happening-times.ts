@@ -133,7 +133,8 @@ export class HappeningTimes {
     return all.map((happening) => {
       const { start, end } = happeningSpan(happening);
       const outcome = verdicts.find((v) => v.happening === happening.id)?.outcome;
-      const [left, right] = [start, end].map((t) => Math.min(100, Math.max(0, this.at(t))));
+      const along = (t: number): number => Math.min(100, Math.max(0, this.at(t)));
+      const [left, right] = [along(start), along(end)];
       return {
         happening,
         left,

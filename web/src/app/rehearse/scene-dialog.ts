@@ -58,7 +58,7 @@ export class SceneDialog {
 
   protected readonly form = inject(NonNullableFormBuilder).group({
     name: ['', [Validators.required, Validators.maxLength(120)]],
-    place: [places[0].value],
+    place: [places[0]?.value ?? ''],
     wanted: new FormRecord(unticked()),
     nuisance: new FormRecord(unticked()),
   });
@@ -116,7 +116,7 @@ export class SceneDialog {
   /** The same thing is either to be noticed or not. */
   protected tick({ kind }: HappeningKind, intent: Intent, on: boolean): void {
     const other = intent === 'wanted' ? 'nuisance' : 'wanted';
-    if (on) this.form.controls[other].controls[kind].setValue(false);
+    if (on) this.form.controls[other].controls[kind]?.setValue(false);
   }
 
   protected make(): void {

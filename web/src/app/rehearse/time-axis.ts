@@ -117,7 +117,8 @@ export class TimeAxis {
     return marks.map((mark, i) => {
       const left = this.at(mark.t);
       // Text stands where it does not reach the next mark.
-      const room = (i + 1 < marks.length ? this.at(marks[i + 1].t) : 100) - left;
+      const next = marks[i + 1];
+      const room = (next ? this.at(next.t) : 100) - left;
       return { ...mark, left, room };
     });
   });

@@ -21,28 +21,27 @@ const mostTold = 6;
  * @param apart the least share of the stretch from one mark to the next
  */
 export function marksOf(events: readonly Event[], { from, to }: Window, apart: number): Mark[] {
-  const marks: { at: number[]; t: number }[] = [];
-  events.forEach((event, i) => {
-    if (event.t < from || event.t > to) return;
-    const last = marks[marks.length - 1];
-    if (last && event.t - last.t < apart * (to - from)) last.at.push(i);
-    else marks.push({ t: event.t, at: [i] });
-  });
-  return marks.map(({ t, at }) => ({
-    t,
+  const marks: { at: Event[]; first: Event }[] = [];
+  for (const event of events) {
+    if (event.t < from || event.t > to) continue;
+    const last = marks.at(-1);
+    if (last && event.t - last.first.t < apart * (to - from)) last.at.push(event);
+    else marks.push({ first: event, at: [event] });
+  }
+  return marks.map(({ first, at }) => ({
+    t: first.t,
     count: at.length,
     title: [
-      ...at.slice(0, mostTold).map((i) => withCause(events, i)),
+      ...at.slice(0, mostTold).map((event) => withCause(events, event)),
       ...(at.length > mostTold ? [`and ${at.length - mostTold} more`] : []),
     ].join('\n'),
-    text: at.length === 1 ? events[at[0]].text : `${at.length} events`,
+    text: at.length === 1 ? first.text : `${at.length} events`,
   }));
 }
 
 /** "16.61 s Sounder turns, as Beam answers". */
-function withCause(events: readonly Event[], index: number): string {
-  const event = events[index];
-  const causes = chainOf(events, index)
+function withCause(events: readonly Event[], event: Event): string {
+  const causes = chainOf(events, events.indexOf(event))
     .filter((e) => e !== event)
     .map((e) => e.text);
   const because = causes.length > 0 ? `, because: ${causes.slice(-3).join('; ')}` : '';

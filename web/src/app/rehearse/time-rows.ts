@@ -96,8 +96,9 @@ const feltRows = (design: Design, { felt }: Rehearsal): TimeRow[] =>
 const readRows = (design: Design, { readings }: Rehearsal): TimeRow[] =>
   design.channels.flatMap((channel) => {
     const trace = readings[channel.id];
-    if (!trace || trace.times.length === 0) return [];
-    const levels = levelsAtRest(channel, trace.values[0]).flatMap(({ trip, clear }) => [
+    const first = trace?.values[0];
+    if (!trace || first === undefined) return [];
+    const levels = levelsAtRest(channel, first).flatMap(({ trip, clear }) => [
       { value: trip, side: 'trip' as const },
       { value: clear, side: 'clear' as const },
     ]);
@@ -212,7 +213,9 @@ const relayRows = (part: Part, word: string, { relays, duration }: Rehearsal): T
       key: `acts ${key}`,
       name: `${part.id} · ${key.slice(part.id.length + 1)}`,
       bands: times.flatMap((from, i) =>
-        values[i] > 0 ? [{ from, to: times[i + 1] ?? duration, label: word, text: word }] : [],
+        (values[i] ?? 0) > 0
+          ? [{ from, to: times[i + 1] ?? duration, label: word, text: word }]
+          : [],
       ),
       acts: true,
       inTurn: false,
@@ -260,7 +263,12 @@ export function rowValue({ trace, straight }: TraceRow, t: number): number | und
   const { times, values } = trace;
   const i = countUpTo(times, t, (time) => time) - 1;
   if (i < 0) return undefined;
-  if (!straight || i + 1 >= times.length) return values[i];
-  const share = (t - times[i]) / (times[i + 1] - times[i]);
-  return values[i] + share * (values[i + 1] - values[i]);
+  const [from, to, before = NaN, after = before] = [
+    times[i],
+    times[i + 1],
+    values[i],
+    values[i + 1],
+  ];
+  if (!straight || from === undefined || to === undefined) return before;
+  return before + ((t - from) / (to - from)) * (after - before);
 }

@@ -167,8 +167,9 @@ export class BringDialog {
     const [log, stretch] = [this.log(), this.stretch()];
     if (!log || !stretch) return;
     const step = Math.ceil((stretch.end - stretch.first) / mostReadings);
-    const counts: number[] = [];
-    for (let i = stretch.first; i < stretch.end; i += step) counts.push(rounded(log.counts[i]));
+    const counts = [...log.counts.slice(stretch.first, stretch.end)]
+      .filter((_, i) => i % step === 0)
+      .map(rounded);
     try {
       this.checkRange(counts);
     } catch (error) {
@@ -190,7 +191,7 @@ export class BringDialog {
 
   protected span(log: ReadLog): string {
     const { times, counts } = log;
-    return `${counts.length} readings over ${formatQuantity(times[times.length - 1], 's')}, one every ${formatQuantity(log.every, 's')}`;
+    return `${counts.length} readings over ${formatQuantity(times.at(-1) ?? 0, 's')}, one every ${formatQuantity(log.every, 's')}`;
   }
 
   private finish(counts: number[], every: number, origin: 'file' | 'typed', notes: string): void {

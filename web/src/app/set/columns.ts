@@ -22,8 +22,8 @@ export function columnsOf(sets: readonly ReadingSet[]): Column[] {
 /** At most `most` of a list, evenly spread, with its first and last. */
 export function thin<T>(list: readonly T[], most: number): T[] {
   if (list.length <= most) return [...list];
-  return Array.from(
-    { length: most },
-    (_, i) => list[Math.round((i * (list.length - 1)) / (most - 1))],
+  const places = Array.from({ length: most }, (_, i) =>
+    Math.round((i * (list.length - 1)) / (most - 1)),
   );
+  return places.flatMap((place) => list.slice(place, place + 1));
 }

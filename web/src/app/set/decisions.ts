@@ -30,7 +30,8 @@ export function settingRows(
   noise: number,
 ): Row[] {
   const widths = noise > 0 ? ` = ${decimals(channel.hysteresis / noise, 0)} × noise` : '';
-  const band = levels.length > 0 ? Math.abs(levels[0].trip - levels[0].clear) : channel.hysteresis;
+  const [first] = levels;
+  const band = first ? Math.abs(first.trip - first.clear) : channel.hysteresis;
   return [
     ...levels.flatMap((level) => [
       { label: 'Trips', value: `${level.side} ${counted(level.trip)}` },

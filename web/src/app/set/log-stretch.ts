@@ -12,7 +12,7 @@ import { across, seconds, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { ValueField } from '../common/value-field';
-import { extremes } from '../data/series';
+import { extremes, firstFrom } from '../data/series';
 import type { ReadLog } from './log-reading';
 
 /** Readings of a log from one place up to another. */
@@ -91,21 +91,10 @@ export class LogStretch {
 
   protected setEnds(from: number, to: number): void {
     const { times } = this.log();
-    const first = placeOf(times, Math.min(from, to));
-    const end = placeOf(times, Math.max(from, to) + 1e-9);
+    const first = firstFrom(times, Math.min(from, to));
+    const end = firstFrom(times, Math.max(from, to) + 1e-9);
     if (end > first) this.stretch.set({ first, end });
   }
-}
-
-/** The first place at or after a time. */
-function placeOf(times: Float64Array, t: number): number {
-  let [low, high] = [0, times.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (times[middle] < t) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }
 
 function logConfig(

@@ -80,7 +80,7 @@ export class ReadingsPanel {
       reason: out.get(at) ?? '',
     }));
     if (all.length <= mostListed) return all;
-    const mean = this.judged()?.mean ?? set.counts[0];
+    const mean = this.judged()?.mean ?? set.counts[0] ?? 0;
     return [...all]
       .sort(
         (a, b) =>

@@ -285,7 +285,6 @@ function tooLarge({ name, size }: File): ApiError {
 
 /** What went wrong with several files, each by its name. Doubtful values are asked about file by file. */
 function together(failed: readonly { file: File; error: ApiError }[], all: number): ApiError {
-  const [{ error }] = failed;
   const problems = failed.flatMap(({ file, error: { message, problems, doubts } }) => {
     const own = [...problems, ...doubts];
     return own.length > 0
@@ -300,7 +299,7 @@ function together(failed: readonly { file: File; error: ApiError }[], all: numbe
         ];
   });
   return new ApiError(
-    error.status,
+    failed[0]?.error.status ?? 400,
     `${failed.length} of ${all} files ${failed.length === 1 ? 'was' : 'were'} not taken in`,
     'The others are on the shelf. Choose one of these by itself to be asked about doubtful values.',
     problems,

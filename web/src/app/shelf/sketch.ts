@@ -91,7 +91,7 @@ function place(
       at.set(part, {
         x: left + column * step,
         y: (size.height * (row + 0.5)) / strip.length,
-        glyph: parts[part].glyph,
+        glyph: parts[part]?.glyph ?? '',
       }),
     ),
   );

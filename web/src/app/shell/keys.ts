@@ -99,7 +99,7 @@ export class Keys {
     else if (part) {
       const terminals = kindOf(part).terminals;
       const main = terminals.find((t) => t.role === 'signal-out') ?? terminals[0];
-      this.probes.toggle(terminalRef(part.id, main.id));
+      if (main) this.probes.toggle(terminalRef(part.id, main.id));
     }
   }
 

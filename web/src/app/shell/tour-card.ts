@@ -20,7 +20,7 @@ interface Stop {
   side?: boolean;
 }
 
-const stops: readonly Stop[] = [
+const stops: readonly [Stop, ...Stop[]] = [
   {
     path: 'wire',
     title: 'The circuit, solved as you change it',
@@ -91,7 +91,7 @@ export class TourCard {
   private readonly panes = inject(Panes);
   protected readonly count = stops.length;
   protected readonly at = computed(() => this.tour.stop() ?? 0);
-  protected readonly stop = computed(() => stops[this.at()]);
+  protected readonly stop = computed(() => stops[this.at()] ?? stops[0]);
 
   constructor() {
     effect(() => {

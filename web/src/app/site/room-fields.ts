@@ -109,17 +109,17 @@ export class RoomFields {
   }
 
   protected sideOf({ outline }: Room, corner: number): number {
-    return lengthBetween(outline[corner], next(outline, corner));
+    return lengthBetween(...side(outline, corner));
   }
 
   protected length(plan: Plan, { outline }: Room, corner: number): Param {
-    return lengthParam(plan, outline[corner], next(outline, corner));
+    return lengthParam(plan, ...side(outline, corner));
   }
 
   /** The next corner goes along the side. */
   protected setSide(plan: Plan, index: number, corner: number, length: number): void {
     const outline = plan.rooms?.[index]?.outline ?? [];
-    const [from, to] = [outline[corner], next(outline, corner)];
+    const [from, to] = side(outline, corner);
     const moved = pointAt(plan, from, directionOf(from, to), length);
     this.move(index, (corner + 1) % outline.length, moved);
   }
@@ -127,9 +127,9 @@ export class RoomFields {
   /** In the middle of its longest side. */
   protected addCorner(index: number): void {
     this.site.change('rooms', index, ({ outline, ...room }) => {
-      const sides = outline.map((p, i) => lengthBetween(p, next(outline, i)));
+      const sides = outline.map((_, i) => lengthBetween(...side(outline, i)));
       const at = sides.indexOf(Math.max(...sides));
-      const [a, b] = [outline[at], next(outline, at)];
+      const [a, b] = side(outline, at);
       const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
       return { ...room, outline: outline.toSpliced(at + 1, 0, middle) };
     });
@@ -145,8 +145,8 @@ export class RoomFields {
   /** Sides along which no wall goes yet, as walls. */
   protected missing({ walls }: Plan, { outline }: Room): Wall[] {
     return outline
-      .map((from, i) => ({ from, to: next(outline, i) }))
-      .filter((side) => !walls.some((wall) => isAlong(wall, side)));
+      .map((from, i) => ({ from, to: side(outline, i)[1] }))
+      .filter((edge) => !walls.some((wall) => isAlong(wall, edge)));
   }
 
   /** In the middle, half as wide and as deep as the plan. */
@@ -163,8 +163,11 @@ export class RoomFields {
   }
 }
 
-const next = (outline: readonly Point[], corner: number): Point =>
-  outline[(corner + 1) % outline.length];
+/** A corner and the next one; the zero point where a room has none. */
+const side = (outline: readonly Point[], corner: number): [from: Point, to: Point] => {
+  const at = (i: number): Point => outline[i % outline.length] ?? { x: 0, y: 0 };
+  return [at(corner), at(corner + 1)];
+};
 
 const same = (a: Point, b: Point): boolean => lengthBetween(a, b) < 1e-6;
 

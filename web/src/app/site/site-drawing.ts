@@ -151,7 +151,7 @@ const dot = 8;
 /** A line as small squares along it. */
 export const dotted = (points: readonly Point[]): Box[] =>
   points.slice(1).flatMap((b, i) => {
-    const a = points[i];
+    const a = points[i] ?? b;
     const count = Math.max(1, Math.round(Math.hypot(b.x - a.x, b.y - a.y) / dot));
     return Array.from({ length: count + 1 }, (_, n) => ({
       x: a.x + ((b.x - a.x) * n) / count - dot / 2,

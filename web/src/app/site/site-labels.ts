@@ -38,6 +38,7 @@ export function placeNames(
     const clear = free.filter(({ box }) => !crossed.some((b) => overlap(b, box)));
     const inside = [...clear, ...free].find(({ box }) => isWithin(box, frame));
     const found = inside ?? free[0] ?? options[0];
+    if (!found) continue;
     boxes.push(found.box);
     places.set(key, found.place);
   }

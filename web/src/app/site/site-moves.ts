@@ -13,7 +13,7 @@ export function movePoint(
   key: string,
   to: (from: Point) => Point,
 ): Edit | undefined {
-  const [kind, id, index] = key.split(' ');
+  const [kind, id = '', index] = key.split(' ');
   if (kind === 'part') {
     const place = parts.find((p) => p.id === id)?.place;
     return place && { type: 'place-part', id, place: { ...place, ...to(place) } };

@@ -37,6 +37,13 @@ const longest = { share: 0.8, least: 120 };
 const compassRoom = 32;
 /** An arrow key moves what is picked by so much, m. */
 const nudge = 0.1;
+/** Which way each of them goes; y goes up the plan. */
+const arrows = new Map([
+  ['ArrowLeft', { x: -1, y: 0 }],
+  ['ArrowRight', { x: 1, y: 0 }],
+  ['ArrowUp', { x: 0, y: 1 }],
+  ['ArrowDown', { x: 0, y: -1 }],
+]);
 
 const written = (name: string): number => textWidth(name, wayLetters, 'regular');
 
@@ -85,15 +92,16 @@ export class SitePlan {
   protected readonly shades = computed(() => {
     const found = this.coverage();
     if (!found) return [];
-    const { surely, perhaps } = found;
+    const surely = (i: number): number => found.surely[i] ?? 0;
+    const perhaps = (i: number): number => found.perhaps[i] ?? 0;
     const shade = (name: string, is: (i: number) => boolean) => ({
       name,
       path: cellsWhere(found, this.scale(), is),
     });
     return [
-      shade('twice', (i) => surely[i] >= 2),
-      shade('once', (i) => surely[i] === 1),
-      shade('by-the-way', (i) => surely[i] === 0 && perhaps[i] > 0),
+      shade('twice', (i) => surely(i) >= 2),
+      shade('once', (i) => surely(i) === 1),
+      shade('by-the-way', (i) => surely(i) === 0 && perhaps(i) > 0),
     ];
   });
   protected readonly blindLine = computed(() =>
@@ -147,11 +155,11 @@ export class SitePlan {
         ...this.rooms().map(({ key, name, at }) => ({
           ...{ key, at, width: written(this.short(name)) },
         })),
-        ...ways.map(({ happening, points: [at] }) => ({
-          key: `way ${happening.id}`,
-          at,
-          width: written(this.short(happening.name)),
-        })),
+        ...ways.flatMap(({ happening, points: [at] }) =>
+          at
+            ? [{ key: `way ${happening.id}`, at, width: written(this.short(happening.name)) }]
+            : [],
+        ),
       ],
       [
         ...taken,
@@ -230,16 +238,14 @@ export class SitePlan {
 
   /** Arrow keys move by a decimetre, comma and point turn a part. */
   protected key(key: string, event: KeyboardEvent): void {
-    const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[
-      event.key
-    ];
+    const by = arrows.get(event.key);
     const { plan } = this.session.design() as Design;
     if (by) {
       event.preventDefault();
       event.stopPropagation();
-      this.move(key, (p) => kept({ x: p.x + nudge * by[0], y: p.y + nudge * by[1] }, plan));
+      this.move(key, (p) => kept({ x: p.x + nudge * by.x, y: p.y + nudge * by.y }, plan));
     }
-    const [kind, id] = key.split(' ');
+    const [kind, id = ''] = key.split(' ');
     if (kind === 'part' && (event.key === ',' || event.key === '.'))
       this.turn(id, event.key === ',' ? 5 : -5);
   }

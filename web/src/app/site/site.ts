@@ -95,6 +95,6 @@ export class Site {
 }
 
 const along = (label: string, max: number): Param => ({
-  ...{ id: 'along', label: `${label[0].toUpperCase()}${label.slice(1)}`, unit: 'm' },
+  ...{ id: 'along', label: `${label.charAt(0).toUpperCase()}${label.slice(1)}`, unit: 'm' },
   ...{ default: 0, min: 0, max },
 });

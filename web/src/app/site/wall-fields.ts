@@ -161,8 +161,8 @@ export class WallFields {
   }
 
   protected draw(plan: Plan, index: number, direction: number, length: number): void {
-    const { from } = plan.walls[index];
-    this.put(index, { to: pointAt(plan, from, direction, length) });
+    const wall = plan.walls[index];
+    if (wall) this.put(index, { to: pointAt(plan, wall.from, direction, length) });
   }
 
   protected setMaterial(index: number, material: string): void {

@@ -107,7 +107,7 @@ export class RecordingField {
 }
 
 function describe({ times, values }: Recording): string {
-  const span = formatQuantity(times[times.length - 1] - times[0], 's');
+  const span = formatQuantity((times.at(-1) ?? 0) - (times[0] ?? 0), 's');
   const [low, high] = [Math.min(...values), Math.max(...values)].map((v) => formatQuantity(v, 'V'));
   return `${times.length} readings over ${span}, ${low} to ${high}. Let “A recording plays” happen in Rehearse.`;
 }

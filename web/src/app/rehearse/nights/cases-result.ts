@@ -98,7 +98,7 @@ export class CasesResult {
   );
   protected readonly corners = computed(() =>
     this.scores().map((score, i) => ({
-      label: this.run.asked()?.cases[i].label ?? '',
+      label: this.run.asked()?.cases[i]?.label ?? '',
       noticed: say(score.noticed),
       falses: this.falses()[i],
       bad: score.noticed.events < score.noticed.tries || score.falses > 0,

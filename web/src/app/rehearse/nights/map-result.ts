@@ -168,7 +168,7 @@ export class MapResult {
         label: facts?.label ?? '',
         values,
         labels: values.map((v) => formatNominal(v, unit)),
-        here: values.indexOf([...values].sort((a, b) => off(a) - off(b))[0]),
+        here: values.reduce((near, v, i) => (off(v) < off(values[near] ?? NaN) ? i : near), 0),
       };
     });
   });
@@ -182,7 +182,7 @@ export class MapResult {
     const scores = this.run.nights().map((trials) => scoreOf(trials, asked.scene));
     const most = Math.max(1, ...scores.map((s) => s.falsesPerNight));
     return scores.map((score, index) => {
-      const at = asked.cases[index].at ?? [0, 0];
+      const at = asked.cases[index]?.at ?? [0, 0];
       const { noticed, falsesPerNight } = score;
       const share = noticed.tries > 0 ? noticed.events / noticed.tries : 0;
       const each = Number(falsesPerNight.toPrecision(2));
@@ -225,7 +225,10 @@ export class MapResult {
   protected readonly isBest = computed(() => this.chosen()?.index === this.best()?.index);
 
   protected take({ at }: Cell): void {
-    const edits = this.axes().flatMap((axis, i) => this.editOf(axis.dial, axis.values[at[i]]));
+    const edits = this.axes().flatMap((axis, i) => {
+      const value = axis.values[at[i] ?? 0];
+      return value === undefined ? [] : this.editOf(axis.dial, value);
+    });
     this.session.edit({ type: 'batch', label: 'take two values', edits });
   }
 

@@ -190,10 +190,10 @@ export class StudyForm {
     this.dialLabels().map((label, i) => ({ value: String(i), label })),
   );
   private readonly axes = computed((): Axis[] =>
-    this.asked().axes.map(({ dial: swept, ...axis }) => ({
-      ...axis,
-      dial: this.dials()[+swept].dial,
-    })),
+    this.asked().axes.flatMap(({ dial: swept, ...axis }) => {
+      const facts = this.dials()[+swept];
+      return facts ? [{ ...axis, dial: facts.dial }] : [];
+    }),
   );
   protected readonly saveChoices = computed((): Choice[] =>
     this.saves().map(({ version, savedAt }) => ({
@@ -235,8 +235,8 @@ export class StudyForm {
     if (ask === 'map') {
       const [across, up] = this.axes();
       const wrong = axesProblem(this.axes());
-      if (wrong) this.failed.emit(wrong);
-      else return { ...common, ask: { for: 'map', axes: [across, up] } };
+      if (!wrong && across && up) return { ...common, ask: { for: 'map', axes: [across, up] } };
+      this.failed.emit(wrong ?? 'A map takes two values that can be turned.');
       return undefined;
     }
     try {
@@ -253,12 +253,15 @@ export class StudyForm {
   protected turn(i: number): void {
     const axis = this.form.controls.axes.at(i);
     const { dial: swept, steps } = axis.getRawValue();
-    const { from, to } = axisAround(this.dials()[+swept], steps);
+    const facts = this.dials()[+swept];
+    if (!facts) return;
+    const { from, to } = axisAround(facts, steps);
     axis.patchValue({ from, to });
   }
 
   protected end(i: number, label: string): Param {
-    return { ...(this.dials().at(+this.asked().axes[i].dial)?.param ?? countParam), label };
+    const axis = this.asked().axes[i];
+    return { ...((axis && this.dials()[+axis.dial]?.param) ?? countParam), label };
   }
 
   private beginAxes(): void {

@@ -144,8 +144,9 @@ export class StudyRun {
   /** Looks at one night in the Rehearse step. */
   lookAt(index: number, seed: number): void {
     const [asked, of] = [this.asked(), this.session.design()];
-    if (!asked || !of) return;
-    const { design, corner, label } = asked.cases[index];
+    const one = asked?.cases[index];
+    if (!one || !of) return;
+    const { design, corner, label } = one;
     const sampled = sampleTrial(design, asked.scene, asked.study.vary, seed, corner);
     const scenes = sampled.design.scenes.map((s) => (s.id === asked.scene.id ? sampled.scene : s));
     const known = scenes.some((s) => s.id === asked.scene.id);
@@ -221,12 +222,11 @@ export class StudyRun {
   private show(fresh: readonly Fresh[]): void {
     const asked = this.asked();
     if (fresh.length === 0 || !asked) return;
-    const complete = ({ case: index, night: trial }: Fresh): Trial =>
-      'sampled' in trial
-        ? trial
-        : asked.study.ask.for === 'nights'
-          ? withSampled(asked.cases[index], asked.scene, asked.study, trial)
-          : { ...trial, sampled: {} };
+    const complete = ({ case: index, night: trial }: Fresh): Trial => {
+      if ('sampled' in trial) return trial;
+      const one = asked.study.ask.for === 'nights' ? asked.cases[index] : undefined;
+      return one ? withSampled(one, asked.scene, asked.study, trial) : { ...trial, sampled: {} };
+    };
     this.nights.update((all) =>
       all.map((some, i) => {
         const own = fresh.filter((f) => f.case === i);

@@ -179,7 +179,7 @@ export class TimingHelper {
 
   protected readonly slowWords = computed(() => {
     const [channel, rest, by] = [this.channel(), this.rest(), this.way()];
-    const level = levelsAtRest(channel, rest)[0];
+    const [level] = levelsAtRest(channel, rest);
     const drift = driftBorne(channel, Math.abs(level.trip - rest));
     const slowest = slowestNoticed(channel, rest, by);
     const { tripped } = this.ridden();
@@ -203,7 +203,10 @@ export class TimingHelper {
     const step = Math.max(1, Math.floor(times.length / mostPoints));
     const kept = times.map((_, i) => i).filter((i) => i % step === 0);
     const points = (values: readonly (number | undefined)[]) =>
-      kept.flatMap((i) => (values[i] === undefined ? [] : [{ x: times[i], y: values[i] }]));
+      kept.flatMap((i) => {
+        const [x, y] = [times[i], values[i]];
+        return x === undefined || y === undefined ? [] : [{ x, y }];
+      });
     return [
       { name: 'reading', ink: 'indigo', points: points(counts) },
       { name: 'baseline', ink: 'moss', points: points(baseline) },

@@ -294,19 +294,19 @@ describe('a part that was left out', () => {
     [
       'sea-chest-stars',
       'B2',
-      /^Add Linear Hall sensor, .* between U1\.5V and U1\.GND and U1\.A1, and place it beside Star 1$/,
+      /^Add Linear Hall sensor, .* between U1\.5V, U1\.GND and U1\.A1, and place it beside Star 1$/,
     ],
     // Two nets of its own, both left behind: its load's end and the pin.
     [
       'loft-stairs',
       'B1',
-      /^Add Infrared phototransistor, .* between U1\.5V and U1\.A0 and R1\.a, and place it beside Upper beam receiver$/,
+      /^Add Infrared phototransistor, .* between U1\.5V, U1\.A0 and R1\.a, and place it beside Upper beam receiver$/,
     ],
     // It has no island of its own, and is tried through its range all the same.
     [
       'winch-counter',
       'B2',
-      /^Add Hall switch, unipolar, .* between U1\.5V and U1\.GND and R2\.b, and place it beside First switch$/,
+      /^Add Hall switch, unipolar, .* between U1\.5V, U1\.GND and R2\.b, and place it beside First switch$/,
     ],
   ])('%s without %s: it stands as the others of its kind do', (name, part, label) => {
     const bad = left(name, part);

@@ -1,5 +1,5 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
-import { wordsOf } from '../check/index.js';
+import { list, wordsOf } from '../check/index.js';
 import {
   applyEdit,
   splitRef,
@@ -133,7 +133,7 @@ function twin(design: Design, part: Part, way: readonly Lead[]): Candidate {
   if (part.place) draft.make({ type: 'place-part', id, place: part.place });
   const ends = way.map(([, to]) => hubOf(design, to));
   way.forEach(([terminal], i) => draft.join(ends[i] ?? '', terminalRef(id, terminal)));
-  const between = ends.join(' and ');
+  const between = list(ends);
   return {
     kind: 'mistake',
     says: `Nothing stands between ${between} as ${part.name} stands elsewhere`,

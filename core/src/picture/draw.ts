@@ -124,7 +124,7 @@ function wire({ path, thickness, colour, grip, label, value, counts, title }: Li
       : '',
     ...(label && value
       ? [
-          `<rect class="label-back" x="${label.x - 25}" y="${label.y - 12}" width="50" height="${counts ? 28 : 14.5}"/>`,
+          `<rect class="label-back" x="${label.x - 24}" y="${label.y - 12}" width="48" height="${counts ? 28 : 14.5}"/>`,
           text('volts', label.x, label.y - 1.5, value),
           counts ? text('counts', label.x, label.y + 12, counts) : '',
         ]

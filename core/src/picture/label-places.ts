@@ -26,7 +26,8 @@ export class LabelPlaces {
 
   constructor(cards: readonly Box[], lines: readonly (readonly Point[])[]) {
     this.taken = [...cards];
-    this.lines = lines.map((points) => stretchBoxes(points, 1));
+    // A label may stand right up to a line: its letters do not reach its edge.
+    this.lines = lines.map((points) => stretchBoxes(points, 0));
   }
 
   /**

@@ -22,12 +22,12 @@ export const labelBox = (at: Point, read: boolean): Box => ({
 /** Finds places for the labels of lines, clear of cards, their flags, and each other, and if it can be of other lines. */
 export class LabelPlaces {
   private readonly taken: Box[];
-  private readonly lines: readonly (readonly Box[])[];
 
-  constructor(cards: readonly Box[], lines: readonly (readonly Point[])[]) {
+  constructor(
+    cards: readonly Box[],
+    private readonly lines: readonly (readonly Point[])[],
+  ) {
     this.taken = [...cards];
-    // A label may stand right up to a line: its letters do not reach its edge.
-    this.lines = lines.map((points) => stretchBoxes(points, 0));
   }
 
   /**
@@ -42,17 +42,18 @@ export class LabelPlaces {
       .sort((s, t) => t.room - s.room);
     const level = stretches.filter(({ a, b }) => a.y === b.y);
     const upright = stretches.filter(({ a, b }) => a.x === b.x && a.y !== b.y);
-    for (const lines of [this.lines, []])
+    // It may stand right up to its own line, as its letters do not reach its edge.
+    const all = this.lines.flatMap((line) => stretchBoxes(line, line === points ? 0 : 1));
+    for (const lines of [all, []])
       for (const { a, b, room } of [...level, ...upright])
         for (const at of a.y === b.y ? besideLevel(a, b, read) : besideUpright(a, b))
           if (this.claim(at, read, lines)) return { at, room };
     return { at: undefined, room: 0 };
   }
 
-  private claim(at: Point, read: boolean, lines: readonly (readonly Box[])[]): boolean {
+  private claim(at: Point, read: boolean, lines: readonly Box[]): boolean {
     const box = labelBox(at, read);
-    const inTheWay = (other: Box): boolean => overlap(other, box);
-    if (this.taken.some(inTheWay) || lines.some((line) => line.some(inTheWay))) return false;
+    if ([...this.taken, ...lines].some((other) => overlap(other, box))) return false;
     this.taken.push(box);
     return true;
   }

@@ -1,7 +1,6 @@
 import { kindOf, paramsOf } from '../catalog/index.js';
 import { list, wordsOf } from '../check/index.js';
 import {
-  applyEdit,
   splitRef,
   terminalRef,
   type Design,
@@ -79,32 +78,49 @@ function waysLike(
   part: Part,
   made: ReadonlyMap<TerminalRef, string>,
 ): Lead[][] {
-  const without = applyEdit(design, { type: 'remove-part', id: part.id });
-  const apart = wiringOf(without);
-  const options = leadsOf(design, apart, part).map(([terminal, to]): Lead[] => {
-    if (apart.nature(to) !== 'signal') return [[terminal, to]];
-    const like = makeUp(without, apart, to);
+  const all = leadsOf(design, part);
+  const onSignals = all.filter(([, to]) => wiring.nature(to) === 'signal');
+  if (onSignals.length === 0) return [];
+  const apart = wiringWithout(design, wiring, part, onSignals);
+  const leads = new Map(all.map((lead) => [`${lead[0]} ${apart.net(lead[1])}`, lead]));
+  const options = [...leads.values()].map(([terminal, to]): Lead[] => {
+    if (wiring.nature(to) !== 'signal') return [[terminal, to]];
+    const like = makeUp(design, apart, to);
     return [...made]
       .filter(([ref, up]) => up === like && !wiring.ends(ref).some((e) => e.part.id === part.id))
       .map(([ref]) => [terminal, ref]);
   });
-  if (!options.some(([first]) => first && apart.nature(first[1]) === 'signal')) return [];
   const ways = options.reduce<Lead[][]>(
-    (all, each) => all.flatMap((way) => each.map((lead) => [...way, lead])),
+    (some, each) => some.flatMap((way) => each.map((lead) => [...way, lead])),
     [[]],
   );
   return ways.length <= mostWays ? ways.filter((way) => isSpread(wiring, way)) : [];
 }
 
-/** What a part is joined with, one terminal for each net that would be left without it. */
-function leadsOf(design: Design, apart: Wiring, { id }: Part): Lead[] {
-  const leads = design.wires.flatMap(({ from, to }): Lead[] => {
+/** What a part is joined with by wires of its own. */
+const leadsOf = (design: Design, { id }: Part): Lead[] =>
+  design.wires.flatMap(({ from, to }): Lead[] => {
     const [a, b] = [splitRef(from), splitRef(to)];
     if (a.part === b.part) return [];
     return a.part === id ? [[a.terminal, to]] : b.part === id ? [[b.terminal, from]] : [];
   });
-  const each = new Map(leads.map((lead) => [`${lead[0]} ${apart.net(lead[1])}`, lead]));
-  return [...each.values()];
+
+/** How what some leads of a part are joined with hangs together without it; of other nets nothing is told. */
+function wiringWithout(
+  design: Design,
+  wiring: Wiring,
+  { id }: Part,
+  leads: readonly Lead[],
+): Wiring {
+  const nets = new Set(leads.map(([, to]) => wiring.net(to)));
+  return wiringOf({
+    ...design,
+    parts: design.parts.filter((p) => p.id !== id),
+    wires: design.wires.filter(
+      ({ from, to }) =>
+        nets.has(wiring.net(from)) && ![from, to].some((end) => splitRef(end).part === id),
+    ),
+  });
 }
 
 /** Whether no net serves twice. */

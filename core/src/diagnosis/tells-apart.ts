@@ -69,15 +69,17 @@ export function distance(a: Evidence, b: Evidence): number {
   const differing = (one: readonly string[], other: readonly string[]): number =>
     one.filter((value, i) => value !== other[i]).length;
   const states = differing(...both(a, b, (e) => lookedAt(e).map((state) => doing(e, state))));
-  const sweeps = differing(
-    ...both(a, b, (e) => [...e.sweeps.values()].flat().map((s) => all(e, s))),
-  );
+  const sweeps = differing(...both(a, b, (e) => inOrder(e).map((s) => all(e, s))));
   const [mine, yours] = [beyond(a), beyond(b)];
   const ratings = [...mine].filter((r) => !yours.has(r)).length;
   return states + sweeps + ratings + [...yours].filter((r) => !mine.has(r)).length;
 }
 
 const both = <T>(a: Evidence, b: Evidence, of: (e: Evidence) => T): [T, T] => [of(a), of(b)];
+
+/** The sweeps by their parts, wherever these stand in the list: one that was put back stands last. */
+const inOrder = ({ sweeps }: Evidence): Sweep[] =>
+  [...sweeps].sort(([a], [b]) => (a < b ? -1 : 1)).flatMap(([, own]) => own);
 
 const lookedAt = (e: Evidence): State[] => [...allStates(e), e.off, ...e.alone.values()];
 

@@ -35,10 +35,9 @@ export function missingTwins(design: Design): Candidate[] {
     (ref) => wiring.nature(ref) === 'signal',
   );
   const made = new Map(nets.map((ref) => [ref, makeUp(design, wiring, ref)]));
-  const isOneLoose = ({ kind }: Part): boolean =>
-    open.some((ref) => wiring.owner(ref)?.kind === kind);
+  const loose = new Set(open.flatMap((ref) => wiring.end(ref)?.kind ?? []));
   const twins = design.parts
-    .filter((part) => repeats(part) && !isOneLoose(part))
+    .filter((part) => repeats(part) && !loose.has(kindOf(part)))
     .flatMap((part) =>
       waysLike(design, wiring, part, made)
         .filter((way) => isTelling(design, wiring, part, way))

@@ -1,4 +1,4 @@
-import { kindOf } from '../catalog/index.js';
+import { kindOf, type PartKind } from '../catalog/index.js';
 import type { Finding } from '../check/index.js';
 import {
   terminalRef,
@@ -28,7 +28,7 @@ export function readyParts(design: Design, findings: readonly Finding[]): Candid
       loose
         .filter((ref) => {
           const other = otherLead(wiring, ref);
-          return wiring.end(ref)?.part.kind === kind && other && wiring.same(other, near);
+          return other && wiring.end(ref)?.kind === kind && wiring.same(other, near);
         })
         .flatMap((ref) => ends.filter((_, j) => j !== i).map((far) => [ref, far] as const))
         .filter(([ref, far]) => !whyNotJoin(design, ref, far))
@@ -44,8 +44,9 @@ const eachOf = (edit: Edit): readonly Edit[] =>
 function standsBetween(
   part: Part,
   edits: readonly Edit[],
-): { kind: string; ends: TerminalRef[] }[] {
-  const ends = kindOf(part).terminals.flatMap(({ id }) => {
+): { kind: PartKind; ends: TerminalRef[] }[] {
+  const kind = kindOf(part);
+  const ends = kind.terminals.flatMap(({ id }) => {
     const ref = terminalRef(part.id, id);
     return edits.flatMap((edit) => {
       if (edit.type !== 'add-wire') return [];
@@ -53,7 +54,7 @@ function standsBetween(
       return from === ref ? [to] : to === ref ? [from] : [];
     });
   });
-  return ends.length === 2 ? [{ kind: part.kind, ends }] : [];
+  return ends.length === 2 ? [{ kind, ends }] : [];
 }
 
 const join = (design: Design, from: TerminalRef, to: TerminalRef): Candidate => ({

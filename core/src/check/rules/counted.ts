@@ -40,7 +40,7 @@ export const numberOtherwise: Rule = {
   title: 'A channel that answers another key than it is called after',
   bench: 'The right code does nothing, and a wrong one opens.',
   source: 'Numbers in the names of channels against those at which alone they change.',
-  find: ({ design, sweeps }) =>
+  find: ({ design, sweeps, wiring }) =>
     design.channels.flatMap(({ id, name, pin }) =>
       [...sweeps].flatMap(([part, own]) =>
         aloneAt(own, id)
@@ -48,7 +48,7 @@ export const numberOtherwise: Rule = {
           .map((alone): Found => ({
             subject: id,
             title: `${name} answers ${sayAlone(alone)}`,
-            reason: `It is called ${name} and changes at ${sayAlone(alone)} of ${part} alone, counted by rows. If it is called after what is printed there, all is well.`,
+            reason: `It is called ${name} and changes at ${sayAlone(alone)} of ${wiring.part(part)?.name ?? part} alone, counted by rows. If it is called after what is printed there, all is well.`,
             about: [id, pin, part],
           })),
       ),

@@ -1,6 +1,7 @@
 import { kindOfCondition, type ModeOf } from '@yurei/core/condition';
 import type { Condition, Design, Machine, Transition } from '@yurei/core/design';
 import { sayAction, sayTrigger } from '@yurei/core/logic';
+import { textWidth } from '@yurei/core/picture';
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api.js';
 
 /** A mode on the chart. */
@@ -36,10 +37,10 @@ export interface ChartLayout {
 
 const margin = 12;
 const letter = 6.4;
-/** Mean width of a letter of a mode's name, which is bold; the widest letters, in a row, would take 10 px. */
-const boldLetter = 7.6;
+/** Letters of a mode's name, px. */
+const nameLetters = 12.5;
 /** Beside a name in its box: the dot of the first mode, and the word "now" at its right. */
-const besideName = 20 + 36;
+const besideName = 20 + 42;
 const line = 15;
 /** Letters in a line of a label: as many as leave the chart whole on its half of the step at 1280 px, 590 px wide. */
 const widths = [24, 16, 11] as const;
@@ -133,7 +134,7 @@ async function layOutWith(
   );
   const children = machine.modes.map((mode): ElkNode => {
     const lines = does.get(mode.id) ?? [];
-    const head = mode.name.length * boldLetter + besideName;
+    const head = textWidth(mode.name, nameLetters, 'bold') + besideName;
     const width = Math.max(96, head, widest(lines) + 24);
     return { id: mode.id, width, height: 20 + line * (1 + lines.length) };
   });

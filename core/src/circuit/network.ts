@@ -127,7 +127,10 @@ export class Network {
     system.alpha = 0;
     system.history.fill(0);
     const changed = new Map<Device, number>();
+    /** When all stood as it does, since there was last more than one way to go on. */
+    const stood = new Map<string, number>();
     let iterations = 0;
+    let most = mostTransitions;
     for (let transitions = 0; ; transitions++) {
       const found = operatingPoint(system, this.sorted);
       iterations += found.iterations;
@@ -141,12 +144,34 @@ export class Network {
       const next = pressed.reduce((a, b) =>
         (changed.get(b) ?? 0) < (changed.get(a) ?? 0) ? b : a,
       );
-      if (transitions >= mostTransitions)
-        return { ...result, unconvergedDevices: [...changed.keys()] };
+      most = this.lastOf(transitions, most, pressed.length > 1, stood);
+      if (transitions >= most) return { ...result, unconvergedDevices: [...changed.keys()] };
       changed.set(next, (changed.get(next) ?? 0) + 1);
       next.switching?.transition(-Infinity);
       next.switching?.settle();
     }
+  }
+
+  /**
+   * After which change of mode a search that goes round for ever is left: where the last one would leave it, a round or so from now.
+   *
+   * @param stood when all stood as it does, since there was last more than one way to go on
+   */
+  private lastOf(
+    transitions: number,
+    most: number,
+    isFree: boolean,
+    stood: Map<string, number>,
+  ): number {
+    if (isFree) stood.clear();
+    const stands = this.modes.join();
+    const before = stood.get(stands);
+    if (before === undefined) {
+      stood.set(stands, transitions);
+      return isFree ? mostTransitions : most;
+    }
+    if (most < mostTransitions) return most;
+    return transitions + ((mostTransitions - transitions) % (transitions - before));
   }
 
   /**

@@ -49,6 +49,18 @@ export class PartValues implements SolvedPart {
   /** Takes the values of the present solution. */
   update(): this {
     this.sample();
+    return this.write();
+  }
+
+  /** Takes the values of the present solution, if they are others than those noted, and notes them. */
+  follow(): boolean {
+    if (!this.moved()) return false;
+    this.write().note();
+    return true;
+  }
+
+  /** Tells the values that were looked at last. */
+  private write(): this {
     const { locals, now, volts, amps } = this;
     this.watts = 0;
     for (let i = 0; i < locals.length; i++) {

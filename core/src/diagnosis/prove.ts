@@ -13,7 +13,7 @@ export interface Proof {
 
 /** Scenes are gone through as settled where a controller decides; a circuit that decides by itself is followed in time. */
 const outcomes = (design: Design, scene: Scene): Outcomes =>
-  judgeScene(design, scene, design.channels.length > 0 ? 'fast' : 'time');
+  judgeScene(design, scene, design.channels.length > 0 ? 'coarse' : 'time');
 
 /** What every scene of a design came to, which is held against one change after the other. */
 const known = new WeakMap<Design, Map<string, Outcomes>>();

@@ -1,6 +1,7 @@
 import { biasCurrent } from './bias-current.js';
 import { defineElement, type DeviceFactory } from './define-element.js';
 import { DelayedSwitch } from './delayed-switch.js';
+import { turning } from './turning.js';
 import { across, conductanceSlots, stampConductance, stampCurrent } from './two-terminal.js';
 
 export interface ComparatorElement {
@@ -45,6 +46,7 @@ const device: DeviceFactory<ComparatorElement> = (element, node, system) => {
   const sink = conductanceSlots(system, o, g);
   const source = conductanceSlots(system, o, s);
   const biases = [p, m].map((input) => biasCurrent(system, s, input));
+  const follow = turning(system);
   let present = element;
   const difference = (x: Float64Array): number => {
     const top = across(x, s, g) - present.headroom;
@@ -87,7 +89,7 @@ const device: DeviceFactory<ComparatorElement> = (element, node, system) => {
       stampConductance(system, sink, leak);
       stampConductance(system, source, pushes());
       if (switching.mode === high) return;
-      const volts = across(system.x, o, g);
+      const volts = follow(across(system.x, o, g), present.sinkOhms * present.sinkAmps);
       const { amps, slope } = sinks(volts);
       stampConductance(system, sink, slope);
       stampCurrent(system, o, g, amps - slope * volts);

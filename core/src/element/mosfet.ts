@@ -2,6 +2,7 @@ import { roomKelvin } from '../equations/index.js';
 import { thermalNoise } from './noise.js';
 import { defineElement, type DeviceFactory } from './define-element.js';
 import { thermalVoltage } from './junction.js';
+import { rising } from './rising.js';
 import { logistic, softplus } from './smooth.js';
 import { across, stampCurrent } from './two-terminal.js';
 
@@ -35,13 +36,14 @@ const device: DeviceFactory<MosfetElement> = (element, node, system) => {
   const sign = element.polarity === 'n' ? 1 : -1;
   const slots = [d, s].map((row) => [d, g, s].map((column) => system.slot(row, column)));
   let present = element;
+  const [atSource, atDrain] = [rising(system), rising(system)];
+  const begins = (): number => present.threshold + thresholdDrift * (system.kelvin - roomKelvin);
   // Kept, so that an iteration allocates nothing.
   const [ahead, back] = [0, 0].map(() => ({ amps: 0, slope: 0 }));
   const half = (volts: number, into: { amps: number; slope: number }): typeof into => {
     const w = slopeFactor * thermalVoltage(system.kelvin);
     const beta = present.beta * (system.kelvin / roomKelvin) ** -1.5;
-    const threshold = present.threshold + thresholdDrift * (system.kelvin - roomKelvin);
-    const z = (volts - threshold) / (2 * w);
+    const z = (volts - begins()) / (2 * w);
     const l = softplus(z);
     into.amps = 2 * beta * w * w * l * l;
     into.slope = 2 * beta * w * l * logistic(z);
@@ -52,8 +54,8 @@ const device: DeviceFactory<MosfetElement> = (element, node, system) => {
     linear: false,
     set: (next) => (present = next),
     load: ({ values, x }) => {
-      const vgs = sign * across(x, g, s);
-      const vgd = sign * across(x, g, d);
+      const vgs = atSource(sign * across(x, g, s), begins());
+      const vgd = atDrain(sign * across(x, g, d), begins());
       const forward = half(vgs, ahead);
       const reverse = half(vgd, back);
       for (let i = 0; i < 3; i++) {

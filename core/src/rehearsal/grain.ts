@@ -49,6 +49,11 @@ export class Grain {
     return this.cornerAt;
   }
 
+  /** What is under way is followed in no longer steps than this, s. */
+  get longestStep(): number {
+    return this.longest;
+  }
+
   /** How far it is gone from `t` before sensors are told anew, s. */
   reach(t: number): number {
     const happens = t >= (this.corners[0] ?? Infinity);

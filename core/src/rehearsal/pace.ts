@@ -11,9 +11,12 @@ const mostHappenings = 5000;
 /** Up to so many readings all are kept; of more about half as many. */
 const mostKept = 2_000_000;
 
+/** Whether rules need readings between two answers. */
+export const readsAll = (design: Design): boolean => conditionsOf(design).numbers.size > 0;
+
 /** Whether nothing but a happening can change what is felt, and rules need no reading between two answers. */
 export const becomesQuiescent = (design: Design, scene: Scene): boolean =>
-  isSteadyFor(design, scene) && conditionsOf(design).numbers.size === 0;
+  isSteadyFor(design, scene) && !readsAll(design);
 
 /**
  * Every so many readings one is kept where nothing happens: 1, all of them, unless the scene is very long.

@@ -10,17 +10,17 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
-import { clockAt, findHappeningKind, happeningSpan, Spans, type Span } from '../scene/index.js';
+import { clockAt, happeningSpan, Spans, type Span } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import type { Course } from './course.js';
 import { DamageWatch } from './damage-watch.js';
 import { looksAt } from './looks.js';
-import type { PlayMark } from './mark.js';
+import { markBefore, type From, type PlayMark } from './mark.js';
 import { jamsIn } from './jammed.js';
 import { haltWords } from './halt-words.js';
 import { EdgeWatch } from './edge-watch.js';
 import { Naps } from './naps.js';
-import { quiescentUntil, readOn, type Reader } from './quiescent.js';
+import { readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
 import { laterBy, SleepCycles, type CycleReader, type Sleeper } from './sleep-cycles.js';
 import { firingsOf, type Firing } from './firings.js';
@@ -31,6 +31,7 @@ import { Rests } from './rests.js';
 import { Rig } from './rig.js';
 import { SettledCourse } from './settled-course.js';
 import type { Heeded } from './sensor-noise.js';
+import { Stillness } from './stillness.js';
 import { stoodStill, Supervisor } from './supervisor.js';
 import { givenEnergy, givenWatts } from './supply-power.js';
 import { Takers } from './takers.js';
@@ -40,10 +41,10 @@ import { judge } from './verdict.js';
 import { nextWatch, watched } from './watch.js';
 
 /** How a scene is gone through; see `rehearse`. */
-export type Path = 'fast' | 'full' | 'time';
+export type Path = 'fast' | 'full' | 'time' | 'coarse';
 
-/** Where something goes on fading after a happening it is asked again after this time, s. */
-const unsteadyFor = 1;
+/** On the coarse path what a sensor feels counts as unchanged below this share of itself; see `coarse-path.spec.ts`. */
+const coarse = 5e-3;
 
 /** One run through a scene, with all it has to remember. */
 export class Play implements Sleeper {
@@ -53,8 +54,7 @@ export class Play implements Sleeper {
   /** The circuit in time, where it is rehearsed so. */
   private readonly timed?: CoSimulation;
   private readonly takers: Takers;
-  /** Until when it is calm from a moment on; never on the full path. */
-  private readonly quiescent: (t: number) => number;
+  private readonly stillness: Stillness;
   private readonly stride: number;
   private readonly readings: Record<string, Trace>;
   private readonly supervisor: Supervisor;
@@ -69,8 +69,6 @@ export class Play implements Sleeper {
   private readonly spans: Spans<Span>;
   /** The next look at the circuit that nothing else brings. */
   private readonly nextLook: (t: number) => number;
-  /** Until then something that has happened goes on fading. */
-  private unsteady = 0;
   logic: LogicState;
   /** Where another run stood that it goes on from. */
   private from?: PlayMark;
@@ -90,14 +88,16 @@ export class Play implements Sleeper {
     private readonly design: Design,
     private readonly scene: Scene,
     private readonly path: Path,
-    { lean = false, from }: { lean?: boolean; from?: PlayMark } = {},
+    { lean = false, from }: { lean?: boolean; from?: From } = {},
   ) {
     this.lean = lean;
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
-    this.rig = new Rig(design, scene);
+    this.rig = new Rig(design, scene, {
+      partsOnly: lean,
+      ...(path === 'coarse' ? { unchanged: coarse } : {}),
+    });
     this.takers = new Takers(design, scene);
-    const skips = path !== 'full' && becomesQuiescent(design, scene);
-    this.quiescent = skips ? quiescentUntil(scene) : (t) => t;
+    this.stillness = new Stillness(design, scene, path);
     this.dead = path === 'time' && scene.starts === 'power-on';
     this.logic = this.dead
       ? restingLogic(design, { clock: clockAt(scene), begin: scene.modes })
@@ -113,58 +113,54 @@ export class Play implements Sleeper {
     this.circuit = path === 'time' ? 'in time' : 'settled';
     this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);
     this.damage = new DamageWatch(design);
-    this.course = new SettledCourse(this.rig, scene);
-    if (path !== 'time') return;
-    this.timed = new CoSimulation(design, scene, (t, solved) => {
-      this.recorder.look(t, solved);
-      if (!lean) this.damage.look(t, solved);
-    });
-    if (!lean) this.timed.watchStress();
-    if (skips && !this.dead && design.controller.sleep)
+    if (path === 'time') this.timed = this.inTime();
+    const sleeps = !this.dead && design.controller.sleep !== undefined;
+    if (this.timed && sleeps && becomesQuiescent(design, scene))
       this.cycles = new SleepCycles(design, this.timed);
-    this.course = this.timed;
+    this.course = this.timed ?? new SettledCourse(this.rig, scene);
     if (from) this.resume(from);
   }
 
+  private inTime(): CoSimulation {
+    const { design, scene, lean } = this;
+    const timed = new CoSimulation(design, scene, (t, solved) => {
+      this.recorder.look(t, solved);
+      if (!lean) this.damage.look(t, solved);
+    });
+    if (!lean) timed.watchStress();
+    return timed;
+  }
+
   /** Begins where another run of the same scene stood. */
-  private resume(from: PlayMark): void {
+  private resume({ mark: from, logicLog, acting }: From): void {
     this.from = from;
     this.logic = from.logic;
-    this.logicLog.splice(0, Infinity, ...from.logicLog);
-    this.recorder.resume(from.acting);
+    this.logicLog.splice(0, Infinity, ...logicLog.slice(0, from.changes.logic));
+    this.recorder.resume(acting.slice(0, from.changes.acting));
     this.supervisor.resume(from.supervisor);
     this.rig.heard = from.heard;
-    this.unsteady = from.unsteady;
+    this.stillness.unsteady = from.unsteady;
     for (const [id, count] of from.taken) this.takers.took(id, count);
     this.edge.resume(from.edge);
-    this.timed?.resumeAt(from.course, from.logic, this.driven);
+    if ('states' in from.course) this.timed?.resumeAt(from.course, from.logic, this.driven);
+    else this.rig.backTo(from.course);
   }
 
   /** Takes down where the run stands, where something begins to happen before the next moment. */
   private mark(t: number): void {
     // What goes on from a mark is not gone on from again.
-    if (!this.timed || this.from || this.supervisor.running !== 'runs') return;
-    const next = this.next(t);
-    const course = this.starts.nextStart(t) <= next ? this.timed.mark : undefined;
+    if (this.from || this.supervisor.running !== 'runs' || this.starts.nextStart(t) > this.next(t))
+      return;
+    const course = this.timed ? this.timed.mark : this.rig.standing;
     if (!course) return;
+    const changes = { logic: this.logicLog.length, acting: this.recorder.acting.length };
     this.marks.push({
-      ...{ t, course, logic: this.logic, logicLog: [...this.logicLog] },
-      ...{ acting: [...this.recorder.acting], unsteady: this.unsteady },
+      ...{ t, course, logic: this.logic, changes, unsteady: this.stillness.unsteady },
       taken: this.takers.counts,
       edge: this.edge.mark,
       supervisor: this.supervisor.mark,
       heard: this.rig.heard,
     });
-  }
-
-  /** The last mark at which nothing had begun that another scene lacks. */
-  private markBefore(other: Scene): PlayMark | undefined {
-    const kept = new Set(other.happenings.map((h) => h.id));
-    const lacks = this.scene.happenings.filter((h) => !kept.has(h.id));
-    // What a scene opens or bridges is in its circuit from the beginning.
-    if (lacks.some((h) => findHappeningKind(h.kind)?.breaks)) return undefined;
-    const first = Math.min(...lacks.map((h) => h.start));
-    return this.marks.findLast((mark) => mark.t < first);
   }
 
   /** Takes down how things are: all of it, or only what acts. */
@@ -228,20 +224,17 @@ export class Play implements Sleeper {
   private skip(t: number): number {
     if (this.supervisor.running !== 'runs') return t;
     const until = Math.min(
-      this.quiescent(t),
+      this.stillness.reach(t),
       nextPass(this.logic, t),
       nextFadeLook(this.design, this.logic, t),
       this.supervisor.next(t),
       this.course.settledUntil,
       this.course.ends(this.logic, t),
     );
-    const waits = this.logic.awake.asleep || !this.edge.isRead || t < this.unsteady;
+    const waits = this.logic.awake.asleep || !this.edge.isRead || t < this.stillness.unsteady;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
     if (!this.course.settled) return t;
-    if (!this.course.hasSameStimuliAt([t, (t + until) / 2, until - 1e-6])) {
-      this.unsteady = Math.min(this.quiescent(t), t + unsteadyFor);
-      return t;
-    }
+    if (!this.stillness.lasts(t, until, (times) => this.course.hasSameStimuliAt(times))) return t;
     this.course.at(t, this.logic, this.driven);
     const readers = this.readers(t).map((reader): Reader => ({
       ...reader,
@@ -281,7 +274,7 @@ export class Play implements Sleeper {
   }
 
   quietUntil(t: number): number {
-    return Math.min(this.quiescent(t), this.supervisor.next(t));
+    return Math.min(this.stillness.until(t), this.supervisor.next(t));
   }
 
   /** What takes the readings of channels as they stand. */
@@ -409,8 +402,10 @@ export class Play implements Sleeper {
 
   /** What fires in the scene with some of its happenings only, from where both are the same. */
   replay(other: Scene, until = Infinity): Firing[] {
-    const from = this.markBefore(other);
-    return new Play(this.design, other, this.path, { lean: true, from })
+    const { marks, scene, logicLog, recorder } = this;
+    const mark = markBefore(marks, scene, other);
+    const from = mark && { mark, logicLog, acting: recorder.acting };
+    return new Play(this.design, other, this.path, { lean: true, ...(from ? { from } : {}) })
       .run(undefined, until)
       .firings();
   }

@@ -3,6 +3,8 @@ import type { Design, Scene } from '../design/index.js';
 import { channel, onBoard, pins } from '../testing/small.js';
 import { quietScene, rehearse, Rig } from './index.js';
 import { mostNoise, reach, taken, turningPoint } from './reading-noise.js';
+import { readingsIn } from './readings.js';
+import { SensorNoise } from './sensor-noise.js';
 
 describe('one reading', () => {
   it('spreads by the converter and the slope together, rounded and within range', () => {
@@ -79,5 +81,22 @@ describe('a touch module before a digital input', () => {
       rehearse(design, scene, undefined, path),
     );
     expect(fast.readings).toEqual(full.readings);
+  });
+
+  it('is listened to once in each of two states between which the circuit goes to and fro', () => {
+    const listen = jest.fn(() => new Map([[id, 0]]));
+    const noise = new SensorNoise(design, readingsIn(design), {
+      stimulus: () => 0,
+      readings: listen,
+    });
+    const hear = (counts: number): unknown => {
+      const exact = new Map([[id, counts]]);
+      return noise.of({ exact, stimulus: () => 0 }, () => exact);
+    };
+    const first = [hear(0), hear(100)];
+    const often = listen.mock.calls.length;
+    expect(often).toBeGreaterThan(0);
+    expect([hear(0), hear(100)]).toEqual(first);
+    expect(listen).toHaveBeenCalledTimes(often);
   });
 });

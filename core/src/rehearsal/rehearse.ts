@@ -7,7 +7,8 @@ import type { Outcomes, Rehearsal, Used } from './rehearsal.js';
  *
  * @param onProgress told the share done, 0 … 1, now and then
  * @param path 'full' looks at the settled circuit at every reading, 'fast' only when something may have changed; both give
- *   the same. 'time' follows the circuit in time instead: what takes time in it takes that time
+ *   the same. 'time' follows the circuit in time instead: what takes time in it takes that time. 'coarse' is as 'fast', but takes what is
+ *   felt as it was until it has changed by a two-hundredth: enough to compare two designs, in a part of the time
  * @throws RangeError when the scene needs more readings than can be rehearsed
  */
 export function rehearse(

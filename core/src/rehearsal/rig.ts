@@ -1,5 +1,12 @@
-import { kindOf, numbersOf, paramOf, type Stimulus } from '../catalog/index.js';
-import { Circuit, voltsAt, type Memory, type Solution } from '../circuit/index.js';
+import {
+  kindOf,
+  numbersOf,
+  paramOf,
+  surroundings,
+  type Quantity,
+  type Stimulus,
+} from '../catalog/index.js';
+import { Circuit, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import { stimulusOn, clockAt, momentIn, setStage, type Now, type Stage } from '../scene/index.js';
@@ -12,8 +19,17 @@ import { liveProbe } from './live-probe.js';
 import { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 import { SensorNoise, type Heard, type Heeded } from './sensor-noise.js';
 
-/** What a sensor feels counts as unchanged below this share of itself. */
+/** What a sensor feels counts as unchanged below this share of itself, or of the least that matters. */
 const sameStimulus = 1e-9;
+
+/** How exact a rig is, where less is enough. */
+export interface Manner {
+  /** Solutions tell of parts alone, not of nets and wires: that is less work. */
+  partsOnly?: boolean;
+  /** What a sensor feels counts as unchanged below this share of itself, or of the least that matters; a billionth when left out. */
+  unchanged?: number;
+}
+
 /** Parts are warmed or cooled anew when the air has changed by this much, K. */
 const sameKelvin = 0.05;
 
@@ -94,10 +110,14 @@ export class Rig {
   /** How often the circuit has really been solved. */
   solves = 0;
 
-  /** @param scene whose doings to the design it is to follow, if any */
+  /**
+   * @param scene whose doings to the design it is to follow, if any
+   * @param manner how exact it is to be
+   */
   constructor(
     private readonly design: Design,
     scene?: Scene,
+    private readonly manner: Manner = {},
   ) {
     const { design: built, breakers } = staged(design, scene ?? quietScene);
     this.circuit = new Circuit(built);
@@ -192,12 +212,12 @@ export class Rig {
     return this.sensorNoise.of(now, () => this.readingsOf(settle()).exact);
   }
 
-  /** What was found of the noise of sensors last. */
-  get heard(): Heard | undefined {
+  /** What was found of the noise of sensors, the last first. */
+  get heard(): readonly Heard[] {
     return this.sensorNoise.heard;
   }
 
-  set heard(heard: Heard | undefined) {
+  set heard(heard: readonly Heard[]) {
     this.sensorNoise.heard = heard;
   }
 
@@ -310,7 +330,7 @@ export class Rig {
   /** Readings before rounding. */
   private exactCounts(solution: Solution): Map<string, number> {
     return exactReadings(this.readers, {
-      volts: (ref) => voltsAt(solution, ref),
+      volts: (ref) => this.circuit.voltsNow(ref),
       solved: (part) => solution.parts[part],
       ohms: (refs, window) => this.circuit.sourceOhms(refs, window),
       stimulus: (part) => this.circuit.stimulusOf(part),
@@ -385,6 +405,7 @@ export class Rig {
       .flatMap((turned) => turned.get(key) ?? [])
       .find((t) => sameState(t.memory, memory) && this.hasStimuli(t.stimulus));
     const found = same ?? { solution, memory, stimulus: new Map(this.stimulus) };
+    if (same) this.stand(same);
     if (this.turns.size > mostTurns) this.turns.clear();
     this.turns.set(before, (this.turns.get(before) ?? new Map<string, Turned>()).set(key, found));
     this.last = found.solution;
@@ -402,9 +423,16 @@ export class Rig {
 
   private solve(): Solution {
     this.solves += 1;
+    if (this.manner.partsOnly) return (this.last = this.circuit.solveParts());
     const solution = this.circuit.solve();
     this.last = { ...solution, nets: this.named(solution.nets) };
     return this.last;
+  }
+
+  private isSame(quantity: Quantity, value: number, before: number): boolean {
+    const { unchanged = sameStimulus } = this.manner;
+    const least = surroundings[quantity].floor;
+    return Math.abs(value - before) <= unchanged * Math.max(Math.abs(value), least);
   }
 
   /** Works out anew what every sensor feels; true when any of it has changed. */
@@ -415,7 +443,7 @@ export class Rig {
       const { quantity } = sensor.receiver;
       const value = stimulusOn(this.stage, sensor, now, (part) => solution.parts[part]);
       const before = this.stimulus.get(id)?.[quantity] ?? Infinity;
-      if (same(value, before)) continue;
+      if (this.isSame(quantity, value, before)) continue;
       this.stimulus.set(id, { ...this.stimulus.get(id), [quantity]: value });
       this.circuit.setStimulus(id, quantity, value);
       changed = true;
@@ -435,7 +463,8 @@ export class Rig {
       return this.stage.sensors.every((sensor) => {
         const { quantity } = sensor.receiver;
         const value = stimulusOn(this.stage, sensor, now, (part) => last.parts[part]);
-        return same(value, this.stimulus.get(sensor.part.id)?.[quantity] ?? Infinity);
+        const before = this.stimulus.get(sensor.part.id)?.[quantity] ?? Infinity;
+        return this.isSame(quantity, value, before);
       });
     });
   }
@@ -475,9 +504,6 @@ const sameState = (a: Memory, b: Memory): boolean =>
 
 const nearly = (a: number, b: number): boolean =>
   Math.abs(a - b) <= 1e-7 * Math.max(1, Math.abs(a));
-
-const same = (value: number, before: number): boolean =>
-  Math.abs(value - before) <= sameStimulus * Math.max(Math.abs(value), 1e-9);
 
 /** So many readings after a reset a channel has settled, as long as they stay the same. */
 const readingsToRest = ({ hits, misses, baseline }: Channel): number =>

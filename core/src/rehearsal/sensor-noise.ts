@@ -46,6 +46,8 @@ export interface Heeded {
   stimulus(sensor: Pick<Noisy, 'id' | 'quantity'>): number;
 }
 
+/** So many states of a circuit are remembered: it may go to and fro, as where a sensor is only fed while it is read. */
+const mostHeard = 4;
 /** How far what is felt may move before turning points are looked for anew, standard deviations. */
 const stale = 3;
 
@@ -53,8 +55,8 @@ const stale = 3;
 export class SensorNoise {
   private readonly noisy: readonly Noisy[];
   private readonly levels: ReadonlySet<string>;
-  /** What was heard last: it stands as long as it holds. */
-  heard?: Heard;
+  /** What was heard, the last first: each stands where it holds. */
+  heard: readonly Heard[] = [];
 
   constructor(
     design: Design,
@@ -84,8 +86,7 @@ export class SensorNoise {
    * @param settle takes the circuit in which sensors can feel something else there, and gives its readings
    */
   of(now: Heeded, settle: () => ReadonlyMap<string, number>): Map<string, ReadingNoise> {
-    if (!this.heard || !this.holds(this.heard, now)) this.heard = this.listen(now, settle());
-    const { sigmas, turns } = this.heard;
+    const { sigmas, turns } = this.known(now) ?? this.listen(now, settle());
     const noise = new Map(
       [...sigmas].map(([id, sigma]): [string, ReadingNoise] => [id, { sigma }]),
     );
@@ -96,6 +97,10 @@ export class SensorNoise {
       noise.set(channel, { sigma: 0, step: { at: away, to } });
     }
     return noise;
+  }
+
+  private known(now: Heeded): Heard | undefined {
+    return this.heard.find((heard) => this.holds(heard, now));
   }
 
   private holds({ exact, stimulus }: Heard, now: Heeded): boolean {
@@ -117,12 +122,14 @@ export class SensorNoise {
         sigmas.set(channel, Math.hypot(sigmas.get(channel) ?? 0, step));
       for (const side of [1, -1]) turns.push(...this.turnsOf(sensor, side, exact));
     }
-    return {
+    const heard: Heard = {
       exact: new Map([...exact, ...now.exact]),
       sigmas,
       turns,
       stimulus: this.noisy.map((sensor) => now.stimulus(sensor)),
     };
+    this.heard = [heard, ...this.heard].slice(0, mostHeard);
+    return heard;
   }
 
   /** How far what is read as a number moves with one standard deviation of a sensor, counts. */

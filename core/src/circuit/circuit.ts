@@ -19,7 +19,7 @@ import { Network, type Steady } from './network.js';
 import { PartValues } from './part-values.js';
 import { explainIslands, explainLoop, explainOscillation, noGround } from './problems.js';
 import { sourceOhms } from './small-signal.js';
-import type { CircuitProblem, Solution } from './solution.js';
+import { toldLater, type CircuitProblem, type Solution } from './solution.js';
 import { SingularMatrixError } from '../equations/index.js';
 import { Transient, type TransientOptions } from './transient.js';
 import { wireCurrents } from './wire-currents.js';
@@ -294,18 +294,25 @@ export class Circuit {
       method,
     };
     if (partsOnly && settled) return { nets: [], parts: this.partsBeside(), wires: {}, ...told };
-    const { nets } = this.netlist;
     const parts: Record<string, SolvedPart> = {};
     for (const id of this.parts.keys())
       parts[id] = settled ? this.reader(id).update().note().plain() : unknown;
-    const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
-    const wires: Record<string, number> = {};
-    const here = nets.filter((n) => n.nature !== 'mains');
-    if (settled) for (const net of here) wireCurrents(net, into, wires);
-    const known = nets.map((net) => ({ ...net, volts: settled && this.voltsOf(net) }));
-    const solution: Solution = { nets: known, parts, wires, ...told };
+    const x = settled && this.network.system.x.slice();
+    const solution = toldLater(
+      { parts, ...told },
+      () => this.netlist.nets.map((net) => ({ ...net, volts: x && this.voltsOf(net, x) })),
+      () => (settled ? this.wireCurrents(parts) : {}),
+    );
     this.whole = settled && solution;
     return solution;
+  }
+
+  /** Currents along all wires on this side of the boundary to mains, A. */
+  private wireCurrents(parts: Solution['parts']): Record<string, number> {
+    const into = (part: string, terminal: string): number => parts[part]?.amps[terminal] ?? 0;
+    const wires: Record<string, number> = {};
+    for (const net of this.netlist.nets) if (net.nature !== 'mains') wireCurrents(net, into, wires);
+    return wires;
   }
 
   private partsBeside(): Record<string, SolvedPart> {
@@ -318,8 +325,8 @@ export class Circuit {
     return parts;
   }
 
-  private voltsOf({ id, nature }: NamedNet): number | undefined {
-    return nature === 'mains' ? undefined : this.network.volts(id);
+  private voltsOf({ id, nature }: NamedNet, x: Float64Array): number | undefined {
+    return nature === 'mains' ? undefined : this.network.volts(id, x);
   }
 
   private oscillates({ unconvergedDevices }: Steady): CircuitProblem {

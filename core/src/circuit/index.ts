@@ -2,6 +2,7 @@ export { Circuit, solveOnce } from './circuit.js';
 export { PartValues } from './part-values.js';
 export {
   sayVolts,
+  toldLater,
   voltsAt,
   type CircuitProblem,
   type Solution,

@@ -109,11 +109,11 @@ export class Network {
     this.elements.forEach((element, place) => this.devices[place]?.set(element));
   }
 
-  /** The last solved voltage of a node; undefined where none can be told. */
-  volts(node: string): number | undefined {
+  /** The voltage of a node in a solution, the last when left out; undefined where none can be told. */
+  volts(node: string, x: Float64Array = this.system.x): number | undefined {
     const i = this.index.get(node);
     if (i === undefined) return undefined;
-    return i < 0 ? 0 : this.system.x[i];
+    return i < 0 ? 0 : x[i];
   }
 
   /**

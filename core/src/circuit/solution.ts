@@ -28,6 +28,30 @@ export interface Solution {
   method: Method | 'none';
 }
 
+/** A solution whose nets and wires are worked out when they are first asked for: of most of many solutions nobody does. */
+export function toldLater(
+  {
+    parts,
+    problems,
+    iterations,
+    method,
+  }: Pick<Solution, 'parts' | 'problems' | 'iterations' | 'method'>,
+  nets: () => SolvedNet[],
+  wires: () => Readonly<Record<string, number>>,
+): Solution {
+  const known: { nets?: SolvedNet[]; wires?: Readonly<Record<string, number>> } = {};
+  return {
+    get nets() {
+      return (known.nets ??= nets());
+    },
+    parts,
+    get wires() {
+      return (known.wires ??= wires());
+    },
+    ...{ problems, iterations, method },
+  };
+}
+
 /** The voltage of a net in words: why there is none, where there is none. */
 export const sayVolts = (net: SolvedNet | undefined, digits?: number): string =>
   net?.nature === 'mains'

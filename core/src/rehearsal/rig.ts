@@ -6,7 +6,7 @@ import {
   type Quantity,
   type Stimulus,
 } from '../catalog/index.js';
-import { Circuit, type Memory, type Solution } from '../circuit/index.js';
+import { Circuit, toldLater, type Memory, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import { stimulusOn, clockAt, momentIn, setStage, type Now, type Stage } from '../scene/index.js';
@@ -425,8 +425,11 @@ export class Rig {
     this.solves += 1;
     if (this.manner.partsOnly) return (this.last = this.circuit.solveParts());
     const solution = this.circuit.solve();
-    this.last = { ...solution, nets: this.named(solution.nets) };
-    return this.last;
+    return (this.last = toldLater(
+      solution,
+      () => this.named(solution.nets),
+      () => solution.wires,
+    ));
   }
 
   private isSame(quantity: Quantity, value: number, before: number): boolean {

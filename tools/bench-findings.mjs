@@ -1,26 +1,63 @@
 import { readdirSync, readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { Worker } from 'node:worker_threads';
 import { applyEdit } from '@yurei/core/design';
-import { diagnose, prove } from '@yurei/core/diagnosis';
 import { readDesign } from '@yurei/core/exchange';
 import { slipKinds } from '@yurei/core/slip';
 import { merged } from '../e2e/dist/merged.js';
 
 /**
- * How long it takes until what is wrong is named with what cures it, and until every cure is held against every scene: of the
- * demo designs as they are, and of each N-th usual slip in them; of five of them on one bench until it is named. One thread;
- * see docs/performance.md.
+ * How long it takes until what is wrong is named with what cures it, and until cures are held against every scene: of the demo
+ * designs as they are, of each N-th usual slip in them, and of five of them on one bench. As in the app changes are tried in one
+ * worker, and beside it workers for half of the cores go through scenes, at first without a change; see docs/performance.md.
  */
 const every = Number(process.argv[2] ?? 61);
 const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));
 const read = (text) => readDesign(text).design;
 const demo = (name) => read(readFileSync(`demo/${name}.yurei.json`, 'utf8'));
 
-function timed(design, proves = true) {
+const waiting = new Map();
+let questions = 0;
+function hand() {
+  const worker = new Worker(new URL('bench-findings-hand.mjs', import.meta.url));
+  worker.on('message', ({ id, answer }) => waiting.get(id)(answer));
+  return worker;
+}
+/** As many as the app takes. */
+const halfOfAll = Math.max(1, Math.floor(Math.min(8, availableParallelism()) / 2));
+const trying = hand();
+const judging = Array.from({ length: halfOfAll }, hand);
+
+function ask(worker, question) {
+  const id = questions++;
+  return new Promise((resolve) => {
+    waiting.set(id, resolve);
+    worker.postMessage({ id, ...question });
+  }).finally(() => waiting.delete(id));
+}
+
+/** Goes through every scene with each of some changes. */
+function outcomes(design, edits) {
+  const pieces = edits.flatMap((edit) => design.scenes.map((scene) => ({ design, scene, edit })));
+  let next = 0;
+  const work = async (worker) => {
+    for (let piece = pieces[next++]; piece; piece = pieces[next++]) await ask(worker, piece);
+  };
+  return Promise.all(judging.map(work));
+}
+
+/** How long it takes until all is named, and until every cure is proven, ms; of a sound design scenes are left alone. */
+async function timed(design, isWrong = true) {
   const began = performance.now();
-  const { roots } = diagnose(design, design.scenes[0]);
-  const named = performance.now();
-  for (const { cures } of proves ? roots : []) for (const { edit } of cures) prove(design, edit);
-  return { named: named - began, proven: performance.now() - began };
+  const before = outcomes(design, isWrong ? [undefined] : []);
+  const roots = await ask(trying, { design });
+  const named = performance.now() - began;
+  const cures = roots.flat();
+  if (cures.length > 0) await before;
+  await outcomes(design, cures);
+  const proven = performance.now() - began;
+  await before;
+  return { named, proven };
 }
 
 /** Designs with each N-th slip of all that are usual. */
@@ -38,30 +75,35 @@ function tell(what, times) {
   console.log(`${what}: median ${at(0.5)}, 90 % ${at(0.9)}, largest ${at(1)} of ${all.length}`);
 }
 
-const named = (design) => timed(design, false).named;
+async function inTurn(designs, isWrong) {
+  const rows = [];
+  for (const design of designs) rows.push(await timed(design, isWrong));
+  return rows;
+}
+
+const named = (rows) => rows.map((r) => r.named);
+function tellRows(what, rows) {
+  tell(`${what}, named`, named(rows));
+  const proven = rows.map((r) => r.proven);
+  tell(`${what}, proven`, proven);
+}
+
 const demos = names.map(demo);
-demos.slice(0, 6).forEach(named);
-tell('as they are, named', demos.map(named));
-const rows = [...faulty(demos, every)].map((design) => timed(design));
-tell(
-  'a slip in one of 6 to 17 parts, named',
-  rows.map((r) => r.named),
-);
-tell(
-  'a slip in one of 6 to 17 parts, proven',
-  rows.map((r) => r.proven),
-);
+await inTurn(demos.slice(0, 6), false);
+tell('as they are, named', named(await inTurn(demos, false)));
+tellRows('a slip in one of 6 to 17 parts', await inTurn(faulty(demos, every)));
 const large = read(
   JSON.stringify(
     merged('Bench', [
       'varnish-bench-fire',
       'mooring-boom',
       'fuel-locker-vapour',
-      'slipway-beam',
+      'sail-loft-motion',
       'chart-room-touch',
     ]),
   ),
 );
 const parts = `${large.parts.length} parts on one bench`;
-tell(`${parts}, as they are, named`, [named(large)]);
-tell(`${parts}, with a slip, named`, [...faulty([large], 2 * every)].map(named));
+tell(`${parts}, as they are, named`, named(await inTurn([large], false)));
+tellRows(`${parts}, with a slip`, await inTurn(faulty([large], every)));
+for (const worker of [trying, ...judging]) await worker.terminate();

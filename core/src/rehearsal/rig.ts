@@ -17,7 +17,7 @@ import { SupplyPower } from './supply-power.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { liveProbe } from './live-probe.js';
 import { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
-import { SensorNoise, type Heard, type Heeded } from './sensor-noise.js';
+import { coarsely, SensorNoise, type Heard, type Heeded } from './sensor-noise.js';
 
 /** What a sensor feels counts as unchanged below this share of itself, or of the least that matters. */
 const sameStimulus = 1e-9;
@@ -126,11 +126,16 @@ export class Rig {
     this.stage = setStage(design);
     this.readers = readingsIn(design);
     this.power = new SupplyPower(design, this.circuit);
-    this.sensorNoise = new SensorNoise(design, this.readers, {
-      stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
-      readings: ({ id, quantity }, stimulus, wanted) =>
-        this.readWith(id, quantity, stimulus, wanted),
-    });
+    this.sensorNoise = new SensorNoise(
+      design,
+      this.readers,
+      {
+        stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
+        readings: ({ id, quantity }, stimulus, wanted) =>
+          this.readWith(id, quantity, stimulus, wanted),
+      },
+      manner.unchanged === undefined ? undefined : coarsely,
+    );
     this.probe = liveProbe(this.circuit);
   }
 

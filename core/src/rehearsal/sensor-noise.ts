@@ -18,15 +18,34 @@ interface TurningPoint {
   to: number;
 }
 
+/** What the noise of one sensor does. */
+interface HeardOf {
+  /** What it felt, and what was read. */
+  stimulus: number;
+  exact: ReadonlyMap<string, number>;
+  /** How far one standard deviation moves what is read as a number, counts, by channel. */
+  steps: readonly (readonly [channel: string, counts: number])[];
+  turns: readonly TurningPoint[];
+}
+
 /** What noise does around some readings. */
 export interface Heard {
   exact: ReadonlyMap<string, number>;
-  /** Counts, by channel. */
-  sigmas: ReadonlyMap<string, number>;
-  turns: readonly TurningPoint[];
-  /** What each noisy sensor felt. */
-  stimulus: readonly number[];
+  /** Of each noisy sensor. */
+  of: readonly HeardOf[];
 }
+
+/** How exactly noise is followed. */
+interface Followed {
+  /** What it does is worked out anew where a reading has moved by this share of its range. */
+  moved: number;
+  /** Then only of sensors that have moved themselves, or that moved that reading: others are taken to go on as they did. */
+  those: boolean;
+}
+
+const closely: Followed = { moved: 1 / 200, those: false };
+/** Where two designs are compared. */
+export const coarsely: Followed = { moved: 1 / 20, those: true };
 
 /** A circuit in which sensors can be made to feel something else. */
 export interface Bench {
@@ -62,6 +81,7 @@ export class SensorNoise {
     design: Design,
     private readonly readers: readonly Reading[],
     private readonly bench: Bench,
+    private readonly followed = closely,
   ) {
     this.noisy = design.parts.flatMap((part) => {
       const { senses } = kindOf(part);
@@ -86,11 +106,11 @@ export class SensorNoise {
    * @param settle takes the circuit in which sensors can feel something else there, and gives its readings
    */
   of(now: Heeded, settle: () => ReadonlyMap<string, number>): Map<string, ReadingNoise> {
-    const { sigmas, turns } = this.known(now) ?? this.listen(now, settle());
-    const noise = new Map(
-      [...sigmas].map(([id, sigma]): [string, ReadingNoise] => [id, { sigma }]),
-    );
-    for (const { channel, sensor, at, to } of turns) {
+    const heard = this.known(now) ?? this.listen(now, settle());
+    const noise = new Map<string, ReadingNoise>();
+    for (const [id, counts] of heard.of.flatMap(({ steps }) => steps))
+      noise.set(id, { sigma: Math.hypot(noise.get(id)?.sigma ?? 0, counts) });
+    for (const { channel, sensor, at, to } of heard.of.flatMap(({ turns }) => turns)) {
       const away = (at - now.stimulus(sensor)) / sensor.sigma;
       const nearer = noise.get(channel)?.step;
       if (Math.abs(away) > mostNoise || (nearer && Math.abs(nearer.at) <= Math.abs(away))) continue;
@@ -103,31 +123,53 @@ export class SensorNoise {
     return this.heard.find((heard) => this.holds(heard, now));
   }
 
-  private holds({ exact, stimulus }: Heard, now: Heeded): boolean {
-    const same = this.readers.every(({ channel: { id }, reader }) => {
-      const [is, was] = [now.exact.get(id), exact.get(id)];
-      return is === undefined || is === was || Math.abs(is - (was ?? NaN)) < reader.full / 200;
-    });
-    const moved = (sensor: Noisy, i: number): boolean =>
-      Math.abs(now.stimulus(sensor) - (stimulus[i] ?? NaN)) > stale * sensor.sigma;
-    return same && (this.levels.size === 0 || !this.noisy.some(moved));
+  private holds({ exact, of }: Heard, now: Heeded): boolean {
+    const same = !this.readers.some((reader) => this.hasMoved(reader, exact, now));
+    return same && (this.levels.size === 0 || !of.some((one, i) => this.isElsewhere(i, one, now)));
+  }
+
+  private hasMoved(
+    { channel: { id }, reader }: Reading,
+    exact: Heard['exact'],
+    now: Heeded,
+  ): boolean {
+    const [is, was] = [now.exact.get(id), exact.get(id)];
+    if (is === undefined || is === was) return false;
+    return !(Math.abs(is - (was ?? NaN)) < this.followed.moved * reader.full);
+  }
+
+  private isElsewhere(place: number, { stimulus }: HeardOf, now: Heeded): boolean {
+    const sensor = this.noisy[place];
+    return Math.abs(now.stimulus(sensor) - stimulus) > stale * sensor.sigma;
+  }
+
+  /** Whether a sensor is where it was, and no reading that it moves has been moved. */
+  private goesOn(place: number, one: HeardOf, now: Heeded): boolean {
+    const { exact, steps, turns } = one;
+    const moves = (id: string): boolean =>
+      steps.some(([channel, counts]) => channel === id && counts !== 0) ||
+      turns.some(({ channel }) => channel === id);
+    return (
+      !this.isElsewhere(place, one, now) &&
+      !this.readers.some((r) => moves(r.channel.id) && this.hasMoved(r, exact, now))
+    );
   }
 
   /** @param exact readings of the settled circuit */
   private listen(now: Heeded, exact: ReadonlyMap<string, number>): Heard {
-    const sigmas = new Map<string, number>();
-    const turns: TurningPoint[] = [];
-    for (const sensor of this.noisy) {
-      for (const [channel, step] of this.steps(sensor, exact))
-        sigmas.set(channel, Math.hypot(sigmas.get(channel) ?? 0, step));
-      for (const side of [1, -1]) turns.push(...this.turnsOf(sensor, side, exact));
-    }
-    const heard: Heard = {
-      exact: new Map([...exact, ...now.exact]),
-      sigmas,
-      turns,
-      stimulus: this.noisy.map((sensor) => now.stimulus(sensor)),
-    };
+    const [last] = this.followed.those ? this.heard : [];
+    const all = new Map([...exact, ...now.exact]);
+    const of = this.noisy.map((sensor, i): HeardOf => {
+      const before = last?.of[i];
+      if (before && this.goesOn(i, before, now)) return before;
+      return {
+        stimulus: now.stimulus(sensor),
+        exact: all,
+        steps: this.steps(sensor, exact),
+        turns: [1, -1].flatMap((side) => this.turnsOf(sensor, side, exact)),
+      };
+    });
+    const heard: Heard = { exact: all, of };
     this.heard = [heard, ...this.heard].slice(0, mostHeard);
     return heard;
   }

@@ -7,9 +7,9 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { Design } from '@yurei/core/design';
 import { casesOf } from '@yurei/core/trials';
-import { concatMap, firstValueFrom, map, NEVER, range, timer } from 'rxjs';
+import { concatMap, firstValueFrom, from, map, NEVER, range, timer } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
-import { BenchService } from '../app/bench/bench';
+import { BenchService, type Judging } from '../app/bench/bench';
 import { Comparing } from '../app/bench/comparing';
 import { TrialsRunner } from '../app/bench/trials-runner';
 import { Proving } from '../app/code/proving';
@@ -63,6 +63,15 @@ const inThread = <K extends keyof Bench>(...names: K[]): { [Name in K]: Asked<Na
 const unanswered = <K extends keyof Bench>(...names: K[]): { [Name in K]: Asked<Name> } =>
   Object.fromEntries(names.map((name) => [name, jest.fn(async () => undefined)])) as never;
 
+const outcomesInThread: Judging['outcomes'] = (design, edits) =>
+  from(edits.flatMap((edit, which) => design.scenes.map((scene) => ({ edit, which, scene })))).pipe(
+    concatMap((piece) => timer(0).pipe(map(() => piece))),
+    map(({ edit, which, scene }) => ({
+      ...{ which, scene },
+      outcomes: bench.outcomes(design, scene, edit),
+    })),
+  );
+
 /** The core in this thread. */
 export const benchInThread = () => ({
   quick: inThread('chain', 'look', 'curve', 'judge', 'judgeChannel'),
@@ -72,7 +81,7 @@ export const benchInThread = () => ({
   ),
   timed: { ...unanswered('follow', 'runDown'), cancel: jest.fn() },
   trying: { ...inThread('diagnose'), cancel: jest.fn() },
-  proving: { ...unanswered('foresee'), ...inThread('prove'), cancel: jest.fn() },
+  judging: { outcomes: jest.fn(outcomesInThread) },
   placing: { ...inThread('places'), cancel: jest.fn() },
   moments: inThread('moment'),
 });

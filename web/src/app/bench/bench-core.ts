@@ -6,7 +6,7 @@ import {
   type Answer,
   type Finding,
 } from '@yurei/core/check';
-import { diagnose, foresee, prove, type Diagnosis, type Proof } from '@yurei/core/diagnosis';
+import { diagnose, outcomesOf, type Diagnosis } from '@yurei/core/diagnosis';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import { EditError } from '@yurei/core/design';
@@ -68,6 +68,7 @@ import {
   type Rehearsal,
   type Response,
   type Oscillation,
+  type Outcomes,
   type Sampled,
   type Snapshot,
   type Why,
@@ -116,15 +117,6 @@ let moments: { key: string; logic: number; at: MomentInTime } | undefined;
 const keyOf = (design: Design, scene: string | undefined): string =>
   JSON.stringify([design, scene]);
 
-/** The design that changes are tried on: one object, however often it is sent. */
-let tried: { key: string; design: Design } | undefined;
-
-function asTried(design: Design): Design {
-  const key = keyOf(design, undefined);
-  if (tried?.key !== key) tried = { key, design };
-  return tried.design;
-}
-
 /** What the workers answer. */
 export const bench = {
   /** Writes numbers in its sentences so; it is told before anything is asked. */
@@ -162,14 +154,9 @@ export const bench = {
     return diagnose(design, sceneOf(design, scene));
   },
 
-  /** Works out what all scenes come to without a change, which proofs begin with. */
-  foresee(design: Design): void {
-    foresee(asTried(design));
-  },
-
-  /** What a change does to the verdicts of all scenes. */
-  prove(design: Design, edit: Edit): Proof {
-    return prove(asTried(design), edit);
+  /** What a scene comes to, with a change if any. */
+  outcomes(design: Design, scene: Scene, edit: Edit | undefined): Outcomes {
+    return outcomesOf(design, scene, edit);
   },
 
   /** What reading sets tell of a channel; undefined where they cannot. */

@@ -1,8 +1,25 @@
 import { Injectable, type OnDestroy } from '@angular/core';
-import { manner } from '@yurei/core/quantity';
-import * as Comlink from 'comlink';
-import type { BenchService, Placing, Proving, Timed, Trying } from './bench';
+import type { Remote } from 'comlink';
+import type { BenchService, Placing, Judging, Timed, Trying } from './bench';
 import type { Bench } from './bench-core';
+import { eachInPool, halfOfAll } from './pool';
+import { startWorker, wrap } from './worker';
+
+const judgingInPool: Judging = {
+  outcomes: (design, edits) => {
+    const pieces = edits.flatMap((edit, which) =>
+      design.scenes.map((scene) => ({ edit, which, scene })),
+    );
+    return eachInPool(
+      pieces,
+      async (bench, { edit, which, scene }) => ({
+        ...{ which, scene },
+        outcomes: await bench.outcomes(design, scene, edit),
+      }),
+      halfOfAll(),
+    );
+  },
+};
 
 /** The core in web workers. */
 @Injectable()
@@ -13,14 +30,13 @@ export class BenchInWorkers implements BenchService, OnDestroy {
   readonly moments = wrap(this.workers[2]);
   readonly timed = new EndedWorker();
   readonly trying = new EndedWorker();
-  readonly proving = new EndedWorker();
+  readonly judging = judgingInPool;
   readonly placing = new EndedWorker();
 
   ngOnDestroy(): void {
     this.workers.forEach((worker) => worker.terminate());
     this.timed.end();
     this.trying.end();
-    this.proving.end();
     this.placing.end();
   }
 }
@@ -29,8 +45,8 @@ export class BenchInWorkers implements BenchService, OnDestroy {
  * A worker that is ended where what it does is wanted no more: it cannot be told. It is wrapped once: a wrapper that is
  * collected as garbage takes the worker's ear with it.
  */
-class EndedWorker implements Timed, Trying, Proving, Placing {
-  private started?: { worker: Worker; bench: Comlink.Remote<Bench> };
+class EndedWorker implements Timed, Trying, Placing {
+  private started?: { worker: Worker; bench: Remote<Bench> };
   private busy = false;
 
   readonly follow: Timed['follow'] = (...asked) => this.ask((bench) => bench.follow(...asked));
@@ -38,10 +54,8 @@ class EndedWorker implements Timed, Trying, Proving, Placing {
   readonly diagnose: Trying['diagnose'] = (...asked) =>
     this.ask((bench) => bench.diagnose(...asked));
   readonly places: Placing['places'] = (...asked) => this.ask((bench) => bench.places(...asked));
-  readonly foresee: Proving['foresee'] = (...asked) => this.ask((bench) => bench.foresee(...asked));
-  readonly prove: Proving['prove'] = (...asked) => this.ask((bench) => bench.prove(...asked));
 
-  private async ask<T>(what: (bench: Comlink.Remote<Bench>) => Promise<T>): Promise<T> {
+  private async ask<T>(what: (bench: Remote<Bench>) => Promise<T>): Promise<T> {
     this.cancel();
     const started = (this.started ??= this.start());
     this.busy = true;
@@ -52,7 +66,7 @@ class EndedWorker implements Timed, Trying, Proving, Placing {
     }
   }
 
-  private start(): { worker: Worker; bench: Comlink.Remote<Bench> } {
+  private start(): { worker: Worker; bench: Remote<Bench> } {
     const worker = startWorker();
     return { worker, bench: wrap(worker) };
   }
@@ -67,13 +81,3 @@ class EndedWorker implements Timed, Trying, Proving, Placing {
     this.busy = false;
   }
 }
-
-/** The core in a worker, which is told first how numbers are written here. */
-export function wrap(worker: Worker): Comlink.Remote<Bench> {
-  const bench = Comlink.wrap<Bench>(worker);
-  void bench.writeIn(manner());
-  return bench;
-}
-
-export const startWorker = (): Worker =>
-  new Worker(new URL('./bench.worker', import.meta.url), { type: 'module' });

@@ -1,4 +1,7 @@
+import type { Design, Edit, Scene } from '@yurei/core/design';
+import type { Outcomes } from '@yurei/core/rehearsal';
 import type { Remote } from 'comlink';
+import type { Observable } from 'rxjs';
 import type { Bench } from './bench-core';
 
 /** Does one long thing at a time: a new one puts an end to the last. Answers never come, when it was put an end to. */
@@ -12,16 +15,30 @@ export type Timed = OneAtATime<'follow' | 'runDown'>;
 /** Tries what cures a design. */
 export type Trying = OneAtATime<'diagnose'>;
 
-/** Holds cures against every scene; what scenes come to without one can be worked out before. */
-export type Proving = OneAtATime<'foresee' | 'prove'>;
+/** What a scene comes to with one of some changes. */
+export interface Tried {
+  /** Which change. */
+  which: number;
+  scene: Scene;
+  outcomes: Outcomes;
+}
+
+/** Goes through scenes with changes, several at a time. */
+export interface Judging {
+  /**
+   * What every scene comes to with each of some changes, or without any for an undefined one. They are begun in their order, and told
+   * as they are done; whoever stops listening ends the work.
+   */
+  outcomes(design: Design, edits: readonly (Edit | undefined)[]): Observable<Tried>;
+}
 
 /** Seeks places for sensors. */
 export type Placing = OneAtATime<'places'>;
 
 /**
  * The computing core away from the interface's thread: one answers at once, the second plays rehearsals, the third follows
- * circuits in time, the fourth moments of those, the fifth tries what cures a
- * design, the sixth proves cures, the seventh seeks places for sensors, so that a long rehearsal never holds up a value that follows a drag.
+ * circuits in time, the fourth moments of those, the fifth tries what cures a design, the sixth seeks places for sensors, and as many
+ * as there are cores hold cures against scenes, so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
   abstract readonly quick: Pick<
@@ -46,7 +63,7 @@ export abstract class BenchService {
   >;
   abstract readonly timed: Timed;
   abstract readonly trying: Trying;
-  abstract readonly proving: Proving;
+  abstract readonly judging: Judging;
   abstract readonly placing: Placing;
   abstract readonly moments: Pick<Remote<Bench>, 'moment'>;
 }

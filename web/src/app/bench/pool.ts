@@ -2,9 +2,14 @@ import { manner } from '@yurei/core/quantity';
 import type { Remote } from 'comlink';
 import { Observable } from 'rxjs';
 import type { Bench } from './bench-core';
-import { startWorker, wrap } from './bench-in-workers';
+import { startWorker, wrap } from './worker';
 
 const mostWorkers = 8;
+const cores = (): number => Math.min(mostWorkers, navigator.hardwareConcurrency || 2);
+
+/** Half of the cores: the others have the trials and the picture to do. */
+export const halfOfAll = (): number => Math.max(1, Math.floor(cores() / 2));
+
 /** A worker tells of what it does about this often, ms: more often, the telling would take longer than the work. */
 const often = 150;
 /** A worker without work is kept for so long, ms: it has its program read and made fast already. */
@@ -42,17 +47,16 @@ function release(hand: Hand): void {
  *
  * @param pieces how many there are
  * @param ask some of them of a worker, by their numbers
- * @param atOnce so many may be asked for together, where they are done quickly
+ * @param options so many may be asked for together, where they are done quickly; and workers, where not all cores are wanted
  * @returns what comes of each asking as it is done, in no order; whoever stops listening ends the work at once
  */
 export function inPool<T>(
   pieces: number,
   ask: (bench: Remote<Bench>, pieces: readonly number[]) => Promise<T>,
-  atOnce = 1,
+  { atOnce = 1, hands: most = cores() }: { atOnce?: number; hands?: number } = {},
 ): Observable<T> {
-  const cores = Math.min(mostWorkers, navigator.hardwareConcurrency || 2);
   return new Observable((observer) => {
-    const hands = Array.from({ length: Math.min(cores, pieces) }, hire);
+    const hands = Array.from({ length: Math.min(most, pieces) }, hire);
     const atWork = new Set(hands);
     let next = 0;
     let ended = false;
@@ -87,5 +91,6 @@ export function inPool<T>(
 export const eachInPool = <Item, T>(
   items: readonly Item[],
   ask: (bench: Remote<Bench>, item: Item, place: number) => Promise<T>,
+  hands = cores(),
 ): Observable<T> =>
-  inPool(items.length, (bench, [place = 0]) => ask(bench, items[place] as Item, place));
+  inPool(items.length, (bench, [place = 0]) => ask(bench, items[place] as Item, place), { hands });

@@ -12,6 +12,6 @@ const atOnce = 32;
 export class TrialsInWorkers implements TrialsRunner {
   run(design: Design, study: Study): Observable<CaseTrial[]> {
     const all = casesOf(design, study).length * study.count;
-    return inPool(all, (bench, numbers) => bench.nights(design, study, numbers), atOnce);
+    return inPool(all, (bench, numbers) => bench.nights(design, study, numbers), { atOnce });
   }
 }

@@ -1,18 +1,32 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { isOpen } from '@yurei/core/check';
-import type { Cure, Diagnosis, Proof, Root } from '@yurei/core/diagnosis';
+import {
+  proofOf,
+  type Compared,
+  type Cure,
+  type Diagnosis,
+  type Proof,
+  type Root,
+} from '@yurei/core/diagnosis';
 import { withoutAttachments, type Design } from '@yurei/core/design';
 import {
-  concatMap,
+  catchError,
+  EMPTY,
   finalize,
   from,
+  groupBy,
+  map,
+  mergeMap,
   scan,
-  switchMap,
-  timer,
-  type Observable,
+  shareReplay,
   startWith,
+  switchMap,
+  take,
+  timer,
+  toArray,
+  type Observable,
 } from 'rxjs';
-import { BenchService } from '../bench/bench';
+import { BenchService, type Tried } from '../bench/bench';
 import { answerTo } from './answer';
 import { BenchView } from './bench-view';
 import { DesignSession } from './design-session';
@@ -49,10 +63,7 @@ export class DiagnosisView {
   private readonly answer = answerTo(this.asked, ({ design, scene }) =>
     timer(tryAfter).pipe(
       switchMap(() => this.diagnose(design, scene)),
-      finalize(() => {
-        this.bench.trying.cancel();
-        this.bench.proving.cancel();
-      }),
+      finalize(() => this.bench.trying.cancel()),
     ),
   );
 
@@ -81,30 +92,64 @@ export class DiagnosisView {
 
   /** What is wrong, at first with cures that are not proven yet, then with one more proven each time. */
   private diagnose(design: Design, scene: string | undefined): Observable<Found> {
-    const { trying, proving } = this.bench;
+    const { trying, judging } = this.bench;
     const bare = withoutAttachments(design);
+    const before = judging
+      .outcomes(bare, [undefined])
+      .pipe(toArray(), shareReplay({ bufferSize: 1, refCount: true }));
     // What scenes come to without a cure is worked out beside the trials, where there may be one; what fails there fails in proofs.
     const wrong = this.view.findings().some(isOpen);
-    const foreseen = wrong ? proving.foresee(bare).catch(() => undefined) : undefined;
+    const foreseen = wrong ? before.pipe(catchError(() => EMPTY)).subscribe() : undefined;
     return from(trying.diagnose(bare, scene)).pipe(
-      switchMap((diagnosis) => {
-        const cures = [...diagnosis.roots, ...diagnosis.asides].flatMap((root) => root.cures);
-        const start: Found = { design, diagnosis, proofs: new Map() };
-        return from(cures).pipe(
-          concatMap(async (cure) => {
-            await foreseen;
-            return { cure, proof: await proving.prove(bare, cure.edit) };
-          }),
-          scan(
-            (found, { cure, proof }) => ({
-              ...found,
-              proofs: new Map(found.proofs).set(cure, proof),
-            }),
-            start,
-          ),
-          startWith(start),
+      switchMap((diagnosis) =>
+        this.proofs(bare, inTurns(diagnosis), before).pipe(
+          scan((proofs, [cure, proof]) => new Map(proofs).set(cure, proof), new Map<Cure, Proof>()),
+          startWith(new Map<Cure, Proof>()),
+          map((proofs) => ({ design, diagnosis, proofs })),
+        ),
+      ),
+      finalize(() => foreseen?.unsubscribe()),
+    );
+  }
+
+  /** Each cure with what it does to the verdicts, as it is known. */
+  private proofs(
+    design: Design,
+    cures: readonly Cure[],
+    before: Observable<readonly Tried[]>,
+  ): Observable<readonly [Cure, Proof]> {
+    if (design.scenes.length === 0) return from(cures.map((cure) => [cure, proofOf([])] as const));
+    if (cures.length === 0) return EMPTY;
+    const tried = before.pipe(
+      switchMap((unchanged) => {
+        const edits = cures.map((cure) => cure.edit);
+        return this.bench.judging.outcomes(design, edits).pipe(
+          groupBy(({ which }) => which),
+          mergeMap((one) => one.pipe(take(design.scenes.length), toArray())),
+          map((after) => ({ unchanged, after })),
         );
       }),
     );
+    return tried.pipe(
+      mergeMap(({ unchanged, after }): [Cure, Proof][] => {
+        const cure = cures[after[0]?.which ?? -1];
+        return cure ? [[cure, proofOf(held(unchanged, after))]] : [];
+      }),
+    );
   }
+}
+
+/** The scenes as they come out without a change and with it. */
+const held = (unchanged: readonly Tried[], changed: readonly Tried[]): Compared[] =>
+  changed.flatMap(({ scene, outcomes: after }) =>
+    unchanged
+      .filter((u) => u.scene.id === scene.id)
+      .map(({ outcomes: before }) => ({ scene, before, after })),
+  );
+
+/** The first cure of each root, then the second of each, and so on. */
+function inTurns({ roots, asides }: Diagnosis): Cure[] {
+  const all = [...roots, ...asides].map((root) => root.cures);
+  const most = Math.max(0, ...all.map((cures) => cures.length));
+  return Array.from({ length: most }, (_, i) => all.flatMap((cures) => cures[i] ?? [])).flat();
 }

@@ -22,7 +22,7 @@ export class AnsweringInWorker implements Answering {
     return new Observable((listener) => {
       let worker: Worker | undefined;
       const work = async (): Promise<void> => {
-        const { startWorker, wrap } = await import('../bench/bench-in-workers');
+        const { startWorker, wrap } = await import('../bench/worker');
         if (listener.closed) return;
         worker = startWorker();
         listener.next(await wrap(worker).answer(withoutAttachments(design)));

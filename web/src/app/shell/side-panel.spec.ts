@@ -1,3 +1,6 @@
+import type { Verdict } from '@yurei/core/rehearsal';
+import { defer, from, Observable, throwError } from 'rxjs';
+import type { Judging } from '../bench/bench';
 import { openBench, showSolved, slipwayBeam } from '../../testing/workbench-bed';
 import { SidePanel } from './side-panel';
 
@@ -48,36 +51,69 @@ it('folds what follows under its root, and names the likely slip', async () => {
   expect(panel.text('yu-offer-line')).toContain('Likely: No wire leads from');
 });
 
+/** A scene in which someone was noticed, and with any change is missed. */
+const missedWith: Judging['outcomes'] = (design, edits) => {
+  const [scene] = design.scenes;
+  const verdict = (outcome: 'noticed' | 'missed') =>
+    ({ happening: 'walker', name: 'Someone walks up the slipway', outcome }) as Verdict;
+  return from(
+    edits.flatMap((edit, which) =>
+      design.scenes.map((s) => ({
+        ...{ which, scene: s },
+        outcomes: {
+          verdicts: s === scene ? [verdict(edit ? 'missed' : 'noticed')] : [],
+          spurious: [],
+        },
+      })),
+    ),
+  );
+};
+
 it('offers nothing before it has been tried in every scene, and nothing that makes a verdict worse', async () => {
   const bench = await openBench(without('D1'));
-  bench.workers.proving.prove.mockResolvedValue({
-    better: [],
-    worse: ['A busy evening: “Someone walks up the slipway” missed'],
-    reveals: [],
-    same: 5,
-  });
+  bench.workers.judging.outcomes.mockImplementation(missedWith);
   const panel = await showSolved(SidePanel);
   await panel.until(() => bench.diagnosis.roots()?.[0]?.cures[0]?.proof !== undefined);
-  expect(panel.text('yu-offer-line')).toContain('is not offered: A busy evening');
+  expect(panel.text('yu-offer-line')).toMatch(/is not offered: .*: “Someone walks/);
   expect(panel.all('yu-offer-line button')).toHaveLength(0);
 });
 
+it('of a design without scenes cures are offered as they are found', async () => {
+  const bench = await openBench({ ...without('D1'), scenes: [] });
+  const panel = await showSolved(SidePanel);
+  await panel.until(() => bench.diagnosis.roots()?.[0]?.cures[0]?.proof !== undefined);
+  expect(panel.all('yu-offer-line button')).not.toHaveLength(0);
+});
+
 it.each([
-  ['is wrong', without('D1'), 1],
-  ['is sound', slipwayBeam(), 0],
+  ['is wrong', without('D1'), true],
+  ['is sound', slipwayBeam(), false],
 ] as const)(
-  'of a design that %s scenes are gone through beside the trials',
-  async (_, design, times) => {
+  'of a design that %s scenes are gone through beside the trials: %#',
+  async (_, design, ahead) => {
     const bench = await openBench(design);
+    let listened = 0;
+    bench.workers.judging.outcomes.mockImplementation(
+      () => new Observable(() => void (listened += 1)),
+    );
     const panel = await showSolved(SidePanel);
     await panel.until(() => bench.diagnosis.roots() !== undefined);
-    expect(bench.workers.proving.foresee).toHaveBeenCalledTimes(times);
+    expect(listened > 0).toBe(ahead);
   },
 );
 
 it('holds cures against every scene where what scenes come to could not be foreseen', async () => {
   const bench = await openBench(without('D1'));
-  bench.workers.proving.foresee.mockRejectedValue(new Error('The worker ended.'));
+  const { outcomes } = bench.workers.judging;
+  const inThread = outcomes.getMockImplementation();
+  let turn = 0;
+  outcomes.mockImplementation((...asked) =>
+    defer(() =>
+      turn++ === 0 || !inThread
+        ? throwError(() => new Error('The worker ended.'))
+        : inThread(...asked),
+    ),
+  );
   const panel = await showSolved(SidePanel);
   await panel.until(() => bench.diagnosis.roots()?.[0]?.cures[0]?.proof !== undefined);
   expect(panel.text('yu-offer-line')).toContain('everything else stays');

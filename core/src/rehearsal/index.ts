@@ -1,7 +1,8 @@
 export { judgeScene, rehearse, useScene } from './rehearse.js';
 export type { Path } from './play.js';
 export type { Outcomes, Rehearsal, Used } from './rehearsal.js';
-export { quietScene, Rig, type Shift } from './rig.js';
+export { quietScene, Rig } from './rig.js';
+export type { Shift } from './spread.js';
 export { MomentInTime } from './moment-in-time.js';
 export { allOff, allOn, snapshot, switchedOn, type Decided, type Snapshot } from './snapshot.js';
 export { isSource } from './supply-power.js';

@@ -4,7 +4,7 @@ import type { Scene } from '../design/index.js';
 import type { LogicState } from '../logic/index.js';
 import { findHappeningKind } from '../scene/index.js';
 import type { EdgeWatch } from './edge-watch.js';
-import type { Standing } from './rig.js';
+import type { Standing } from './turns.js';
 import type { Heard } from './sensor-noise.js';
 import type { Running, Outage } from './supervisor.js';
 import type { ActingChange, LogicChange } from './traces.js';

@@ -1,15 +1,8 @@
-import {
-  kindOf,
-  numbersOf,
-  paramOf,
-  surroundings,
-  type Quantity,
-  type Stimulus,
-} from '../catalog/index.js';
-import { Circuit, toldLater, type Memory, type Solution } from '../circuit/index.js';
+import { kindOf, numbersOf, type Stimulus } from '../catalog/index.js';
+import { Circuit, toldLater, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
-import { stimulusOn, clockAt, momentIn, setStage, type Now, type Stage } from '../scene/index.js';
+import { clockAt, momentIn, setStage, type Now } from '../scene/index.js';
 import { Alterations } from './alterations.js';
 import { turnPins } from './pin-states.js';
 import { staged, unstagedNets } from './staged.js';
@@ -18,9 +11,9 @@ import type { ReadingNoise } from './reading-noise.js';
 import { liveProbe } from './live-probe.js';
 import { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
 import { coarsely, SensorNoise, type Heard, type Heeded } from './sensor-noise.js';
-
-/** What a sensor feels counts as unchanged below this share of itself, or of the least that matters. */
-const sameStimulus = 1e-9;
+import { spreadOf, type Shift } from './spread.js';
+import { Stimuli } from './stimuli.js';
+import { Turns, type Standing } from './turns.js';
 
 /** How exact a rig is, where less is enough. */
 export interface Manner {
@@ -33,9 +26,6 @@ export interface Manner {
 /** Parts are warmed or cooled anew when the air has changed by this much, K. */
 const sameKelvin = 0.05;
 
-/** Capacitances and inductances do not matter where nothing changes. */
-const reactive: ReadonlySet<string> = new Set(['farads', 'henries']);
-
 /** A scene in which nothing happens and no light falls. */
 export const quietScene: Scene = {
   id: 'quiet',
@@ -45,20 +35,6 @@ export const quietScene: Scene = {
   ambient: {},
   happenings: [],
 };
-
-/** Solutions from which turns are remembered. */
-const mostTurns = 64;
-
-/** The state of the circuit and what is felt in it. */
-export interface Standing {
-  memory: Memory;
-  stimulus: ReadonlyMap<string, Partial<Record<keyof Stimulus, number>>>;
-}
-
-/** A solution, and the state of the circuit in it. */
-interface Turned extends Standing {
-  solution: Solution;
-}
 
 /** The circuit with something tried on a part of it, and what channels read of that. */
 export interface Tried {
@@ -72,23 +48,16 @@ interface Readings {
   counts: Map<string, number>;
 }
 
-/** The circuit with one value at an end of its spread, and whether something in it has switched by that. */
-export interface Shift {
-  solution: Solution;
-  switches: boolean;
-}
-
 /**
  * The design on a bench: its circuit, its place and its controller pins together. Light from emitters
  * reaches sensors, so that what is felt depends on what is solved; the two are brought to agree.
  */
 export class Rig {
   private readonly circuit: Circuit;
-  private readonly stage: Stage;
   private readonly alterations: Alterations;
   private readonly named: ReturnType<typeof unstagedNets>;
   private readonly readers: readonly Reading[];
-  private readonly stimulus = new Map<string, Partial<Record<keyof Stimulus, number>>>();
+  private readonly stimuli: Stimuli;
   private celsius = NaN;
   private loose?: Solution;
   /** How a circuit much like this one stood. */
@@ -98,8 +67,7 @@ export class Rig {
   private last?: Solution;
   /** Whether the pins are all inputs. */
   private loosened = false;
-  /** Where turns of pins have led from a solution, while nothing else has changed. */
-  private readonly turns = new Map<Solution, Map<string, Turned>>();
+  private readonly turns = new Turns();
   private readonly power: SupplyPower;
   /** Readings of the solution looked at last. */
   private read?: Readings;
@@ -123,7 +91,7 @@ export class Rig {
     this.circuit = new Circuit(built);
     this.alterations = new Alterations(design, breakers, this.circuit);
     this.named = unstagedNets(design, built);
-    this.stage = setStage(design);
+    this.stimuli = new Stimuli(setStage(design), this.circuit, manner.unchanged);
     this.readers = readingsIn(design);
     this.power = new SupplyPower(design, this.circuit);
     this.sensorNoise = new SensorNoise(
@@ -233,7 +201,7 @@ export class Rig {
 
   /** How the circuit stands and what is felt, to come back to. */
   get standing(): Standing {
-    return { memory: this.circuit.network.remember(), stimulus: new Map(this.stimulus) };
+    return { memory: this.circuit.network.remember(), stimulus: this.stimuli.mark };
   }
 
   /** Goes back to how the circuit stood; pins are driven as what is settled next asks. */
@@ -248,37 +216,12 @@ export class Rig {
 
   private stand({ memory, stimulus }: Standing): void {
     this.circuit.network.recall(memory);
-    for (const [id, felt] of stimulus) {
-      this.stimulus.set(id, felt);
-      this.circuit.setState(id, { stimulus: felt });
-    }
+    this.stimuli.recall(stimulus);
   }
 
-  /**
-   * The circuit as it stands, solved again with each toleranced value alone at the upper end of its spread:
-   * what the worst case of anything in it is made of. Where something switches on the way, at the lower end as well. Only
-   * parts are told, not nets and wires. Everything is put back afterwards.
-   */
+  /** The circuit as it stands, solved again with each toleranced value alone at an end of its spread; see `spreadOf`. */
   spread(): Shift[] {
-    const { network } = this.circuit;
-    const memory = network.remember();
-    const at = (part: string, id: string, value: number, share: number): Shift => {
-      this.circuit.setParams(part, { [id]: value * (1 + share) });
-      const solution = this.circuit.solve(true);
-      const { modes } = network.remember();
-      this.circuit.setParams(part, { [id]: value });
-      network.recall(memory);
-      return { solution, switches: modes.some((mode, i) => mode !== memory.modes[i]) };
-    };
-    return this.design.parts.flatMap((part) =>
-      kindOf(part).params.flatMap(({ id, tolerance = 0 }) => {
-        if (tolerance === 0 || reactive.has(id)) return [];
-        const value = paramOf(part, id);
-        if (value === 0) return [];
-        const upper = at(part.id, id, value, tolerance);
-        return upper.switches ? [upper, at(part.id, id, value, -tolerance)] : [upper];
-      }),
-    );
+    return spreadOf(this.design, this.circuit);
   }
 
   /** Whether every pin has been made an input, to be seen into. */
@@ -315,7 +258,7 @@ export class Rig {
 
   /** What a part last felt, by quantity. */
   perceivedBy(part: string): Partial<Stimulus> | undefined {
-    return this.stimulus.get(part);
+    return this.stimuli.of(part);
   }
 
   /** Readings before and after rounding, worked out once per solution. */
@@ -398,7 +341,7 @@ export class Rig {
    */
   private turn(before: Solution, now: Now): Solution {
     const key = this.on?.map(Number).join('') ?? 'loose';
-    const known = this.turns.get(before)?.get(key);
+    const known = this.turns.from(before, key);
     if (known) {
       this.stand(known);
       this.last = known.solution;
@@ -406,24 +349,13 @@ export class Rig {
     }
     const solution = this.agree(this.solve(), now);
     const memory = this.circuit.network.remember();
-    const same = [...this.turns.values()]
-      .flatMap((turned) => turned.get(key) ?? [])
-      .find((t) => sameState(t.memory, memory) && this.hasStimuli(t.stimulus));
-    const found = same ?? { solution, memory, stimulus: new Map(this.stimulus) };
+    // Some of what is felt, as what a bus chip reads, is not in the circuit.
+    const same = this.turns.to(key, memory, (felt) => this.stimuli.isAsThen(felt));
     if (same) this.stand(same);
-    if (this.turns.size > mostTurns) this.turns.clear();
-    this.turns.set(before, (this.turns.get(before) ?? new Map<string, Turned>()).set(key, found));
-    this.last = found.solution;
-    return found.solution;
-  }
-
-  /** Whether what is felt now is what was felt then: some of it, as what a bus chip reads, is not in the circuit. */
-  private hasStimuli(then: Turned['stimulus']): boolean {
-    return [...this.stimulus].every(([id, now]) =>
-      Object.entries(now).every(([quantity, value]) =>
-        nearly(value, then.get(id)?.[quantity as keyof Stimulus] ?? Infinity),
-      ),
-    );
+    const turned = same ?? { solution, memory, stimulus: this.stimuli.mark };
+    this.turns.note(before, key, turned);
+    this.last = turned.solution;
+    return turned.solution;
   }
 
   private solve(): Solution {
@@ -437,26 +369,9 @@ export class Rig {
     ));
   }
 
-  private isSame(quantity: Quantity, value: number, before: number): boolean {
-    const { unchanged = sameStimulus } = this.manner;
-    const least = surroundings[quantity].floor;
-    return Math.abs(value - before) <= unchanged * Math.max(Math.abs(value), least);
-  }
-
   /** Works out anew what every sensor feels; true when any of it has changed. */
-  private updateStimuli(now: Now, solution: Solution): boolean {
-    let changed = false;
-    for (const sensor of this.stage.sensors) {
-      const { id } = sensor.part;
-      const { quantity } = sensor.receiver;
-      const value = stimulusOn(this.stage, sensor, now, (part) => solution.parts[part]);
-      const before = this.stimulus.get(id)?.[quantity] ?? Infinity;
-      if (this.isSame(quantity, value, before)) continue;
-      this.stimulus.set(id, { ...this.stimulus.get(id), [quantity]: value });
-      this.circuit.setStimulus(id, quantity, value);
-      changed = true;
-    }
-    return changed;
+  private updateStimuli(now: Now, { parts }: Solution): boolean {
+    return this.stimuli.update(now, (part) => parts[part]) > 0;
   }
 
   /**
@@ -465,16 +380,8 @@ export class Rig {
    */
   hasSameStimuliAt(scene: Scene, times: readonly number[]): boolean {
     const { last } = this;
-    if (!last) return false;
-    return times.every((t) => {
-      const now = momentIn(scene, t);
-      return this.stage.sensors.every((sensor) => {
-        const { quantity } = sensor.receiver;
-        const value = stimulusOn(this.stage, sensor, now, (part) => last.parts[part]);
-        const before = this.stimulus.get(sensor.part.id)?.[quantity] ?? Infinity;
-        return this.isSame(quantity, value, before);
-      });
-    });
+    const solved = last && ((part: string) => last.parts[part]);
+    return !!solved && times.every((t) => this.stimuli.isSame(momentIn(scene, t), solved));
   }
 
   /** Brings every part to the temperature of the air; true when that has changed. */
@@ -504,14 +411,6 @@ export class Rig {
     return true;
   }
 }
-
-/** Whether two states of a circuit are one, but for the last digits that a solver leaves. */
-const sameState = (a: Memory, b: Memory): boolean =>
-  a.modes.every((mode, i) => mode === b.modes[i]) &&
-  a.x.every((value, i) => nearly(value, b.x[i] ?? NaN));
-
-const nearly = (a: number, b: number): boolean =>
-  Math.abs(a - b) <= 1e-7 * Math.max(1, Math.abs(a));
 
 /** So many readings after a reset a channel has settled, as long as they stay the same. */
 const readingsToRest = ({ hits, misses, baseline }: Channel): number =>

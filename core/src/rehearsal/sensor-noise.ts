@@ -20,6 +20,7 @@ interface TurningPoint {
 
 /** What the noise of one sensor does. */
 interface HeardOf {
+  sensor: Noisy;
   /** What it felt, and what was read. */
   stimulus: number;
   exact: ReadonlyMap<string, number>;
@@ -125,7 +126,7 @@ export class SensorNoise {
 
   private holds({ exact, of }: Heard, now: Heeded): boolean {
     const same = !this.readers.some((reader) => this.hasMoved(reader, exact, now));
-    return same && (this.levels.size === 0 || !of.some((one, i) => this.isElsewhere(i, one, now)));
+    return same && (this.levels.size === 0 || !of.some((one) => isElsewhere(one, now)));
   }
 
   private hasMoved(
@@ -138,19 +139,13 @@ export class SensorNoise {
     return !(Math.abs(is - (was ?? NaN)) < this.followed.moved * reader.full);
   }
 
-  private isElsewhere(place: number, { stimulus }: HeardOf, now: Heeded): boolean {
-    const sensor = this.noisy[place];
-    return Math.abs(now.stimulus(sensor) - stimulus) > stale * sensor.sigma;
-  }
-
-  /** Whether a sensor is where it was, and no reading that it moves has been moved. */
-  private goesOn(place: number, one: HeardOf, now: Heeded): boolean {
-    const { exact, steps, turns } = one;
+  /** Whether a sensor is where it was, no reading that it moves has been moved, and nothing has turned. */
+  private goesOn(one: HeardOf, now: Heeded): boolean {
+    const { exact, steps } = one;
     const moves = (id: string): boolean =>
-      steps.some(([channel, counts]) => channel === id && counts !== 0) ||
-      turns.some(({ channel }) => channel === id);
+      this.levels.has(id) || steps.some(([channel, counts]) => channel === id && counts !== 0);
     return (
-      !this.isElsewhere(place, one, now) &&
+      !isElsewhere(one, now) &&
       !this.readers.some((r) => moves(r.channel.id) && this.hasMoved(r, exact, now))
     );
   }
@@ -161,8 +156,9 @@ export class SensorNoise {
     const all = new Map([...exact, ...now.exact]);
     const of = this.noisy.map((sensor, i): HeardOf => {
       const before = last?.of[i];
-      if (before && this.goesOn(i, before, now)) return before;
+      if (before && this.goesOn(before, now)) return before;
       return {
+        sensor,
         stimulus: now.stimulus(sensor),
         exact: all,
         steps: this.steps(sensor, exact),
@@ -208,3 +204,6 @@ export class SensorNoise {
     return this.bench.readings(sensor, Math.min(max, Math.max(min, stimulus)), wanted);
   }
 }
+
+const isElsewhere = ({ sensor, stimulus }: HeardOf, now: Heeded): boolean =>
+  Math.abs(now.stimulus(sensor) - stimulus) > stale * sensor.sigma;

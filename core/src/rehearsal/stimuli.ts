@@ -1,18 +1,29 @@
-import { findSurrounding, type SolvedPart, type Stimulus } from '../catalog/index.js';
+import {
+  findSurrounding,
+  type Quantity,
+  type SolvedPart,
+  type Stimulus,
+} from '../catalog/index.js';
 import type { Circuit } from '../circuit/index.js';
 import { stimulusOn, type Now, type Sensor, type Stage } from '../scene/index.js';
 
-/** A stimulus counts as unchanged below this share of itself. */
-const unchanged = 1e-9;
+/** A stimulus counts as unchanged below this share of itself, or of the least that matters. */
+const finest = 1e-9;
+
+/** What parts meet, by quantity. */
+export type Felt = ReadonlyMap<string, Partial<Record<Quantity, number>>>;
 
 /** What every sensor of a circuit meets, brought up to date from moment to moment. */
 export class Stimuli {
   private readonly values = new Map<Sensor, number>();
   private readonly noted = new Map<Sensor, number>();
+  private readonly felt = new Map<string, Partial<Record<Quantity, number>>>();
 
+  /** @param unchanged a stimulus counts as unchanged below this share of itself, or of the least that matters */
   constructor(
     private readonly stage: Stage,
     private readonly circuit: Circuit,
+    private readonly unchanged = finest,
   ) {}
 
   /**
@@ -27,12 +38,40 @@ export class Stimuli {
       const value = stimulusOn(this.stage, sensor, now, solved);
       const before = this.values.get(sensor);
       const change = before === undefined ? Infinity : shareOf(sensor, value, before);
-      if (change <= unchanged) continue;
-      this.values.set(sensor, value);
+      if (change <= this.unchanged) continue;
+      this.keep(sensor, value);
       this.circuit.setStimulus(sensor.part.id, sensor.receiver.quantity, value);
       largest = Math.max(largest, change);
     }
     return largest;
+  }
+
+  private keep(sensor: Sensor, value: number): void {
+    const { part, receiver } = sensor;
+    this.values.set(sensor, value);
+    this.felt.set(part.id, { ...this.felt.get(part.id), [receiver.quantity]: value });
+  }
+
+  /** What all parts meet, to come back to. */
+  get mark(): Felt {
+    return new Map(this.felt);
+  }
+
+  /** Tells the circuit what parts met then. */
+  recall(felt: Felt): void {
+    for (const sensor of this.stage.sensors) {
+      const value = felt.get(sensor.part.id)?.[sensor.receiver.quantity];
+      if (value !== undefined) this.keep(sensor, value);
+    }
+    for (const [id, stimulus] of felt) this.circuit.setState(id, { stimulus });
+  }
+
+  /** Whether parts meet what they met then, but for the last digits. */
+  isAsThen(felt: Felt): boolean {
+    return [...this.values].every(([{ part, receiver }, value]) => {
+      const then = felt.get(part.id)?.[receiver.quantity] ?? Infinity;
+      return Math.abs(value - then) <= 1e-7 * Math.max(1, Math.abs(value));
+    });
   }
 
   /** @returns the largest change of any since this was asked last, as `update` tells it */
@@ -47,9 +86,7 @@ export class Stimuli {
 
   /** What a part meets, by quantity; undefined for one that senses nothing. */
   of(part: string): Partial<Stimulus> | undefined {
-    const own = [...this.values].filter(([sensor]) => sensor.part.id === part);
-    if (own.length === 0) return undefined;
-    return Object.fromEntries(own.map(([{ receiver }, value]) => [receiver.quantity, value]));
+    return this.felt.get(part);
   }
 
   /** Whether every sensor would meet the same at another moment. */
@@ -60,7 +97,7 @@ export class Stimuli {
           sensor,
           stimulusOn(this.stage, sensor, now, solved),
           this.values.get(sensor) ?? Infinity,
-        ) <= unchanged,
+        ) <= this.unchanged,
     );
   }
 }

@@ -21,6 +21,15 @@ const mostTransitions = 200;
 /** What a floating group of nodes leaks to ground through, Ω. */
 const anchorOhms = 1e12;
 
+/** A search has come round where no unknown is farther than this from where it was: V, or a share of it. */
+const round = 1e-6;
+
+/** Where a search for a steady state has been. */
+interface Stood {
+  transitions: number;
+  x: Float64Array;
+}
+
 /** How a search for a steady state ended. */
 export interface Steady extends Settled {
   /** Devices that keep changing: the circuit oscillates. Empty when it rests. */
@@ -128,7 +137,7 @@ export class Network {
     system.history.fill(0);
     const changed = new Map<Device, number>();
     /** When all stood as it does, since there was last more than one way to go on. */
-    const stood = new Map<string, number>();
+    const stood = new Map<string, Stood>();
     let iterations = 0;
     let most = mostTransitions;
     for (let transitions = 0; ; transitions++) {
@@ -161,17 +170,20 @@ export class Network {
     transitions: number,
     most: number,
     isFree: boolean,
-    stood: Map<string, number>,
+    stood: Map<string, Stood>,
   ): number {
     if (isFree) stood.clear();
     const stands = this.modes.join();
+    const { x } = this.system;
     const before = stood.get(stands);
-    if (before === undefined) {
-      stood.set(stands, transitions);
-      return isFree ? mostTransitions : most;
+    // With the same modes unknowns may stand otherwise, as in a latch of transistors: then it has not come round.
+    if (!before?.x.every((v, i) => Math.abs(v - x[i]) <= round * Math.max(1, Math.abs(v)))) {
+      stood.set(stands, { transitions, x: x.slice() });
+      return mostTransitions;
     }
     if (most < mostTransitions) return most;
-    return transitions + ((mostTransitions - transitions) % (transitions - before));
+    const period = transitions - before.transitions;
+    return transitions + ((mostTransitions - transitions) % period);
   }
 
   /**

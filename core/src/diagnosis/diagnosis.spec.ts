@@ -6,6 +6,7 @@ import { check, fiveQuestions, gatherEvidence } from '../check/index.js';
 import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, output, placed } from '../testing/small.js';
 import { Draft, swapEnds, wiringOf } from '../wiring/index.js';
+import { Play } from '../rehearsal/play.js';
 import { diagnose, prove, type Diagnosis } from './index.js';
 import { missingTwins } from './missing-twins.js';
 
@@ -194,6 +195,20 @@ describe('cures', () => {
     const proof = prove(bad, edit);
     expect(proof.worse).toEqual([]);
     expect(proof.better).toContain('Footsteps and a gull: “Someone walks up the slipway” noticed');
+  });
+  it('are held one after the other against scenes that are gone through once without any', () => {
+    const design = { ...slipway };
+    const same: Edit = { type: 'describe', fields: { title: slipway.title } };
+    const runs = jest.spyOn(Play.prototype, 'run');
+    const often = [1, 2].map(() => {
+      prove(design, same);
+      return runs.mock.calls.length;
+    });
+    runs.mockRestore();
+    const [first = 0, both = 0] = often;
+    expect(first).toBeGreaterThan(0);
+    // Without it, with it; then with it alone.
+    expect(both / first).toBe(3 / 2);
   });
   it('that make a verdict worse are known for it', () => {
     const deaf: Edit = { type: 'set-param', id: 'R1', param: 'ohms', value: 100 };

@@ -12,7 +12,7 @@ export interface Proof {
 }
 
 /** A scene without a change and with it. */
-export interface Compared {
+export interface BothRuns {
   scene: Pick<Scene, 'name'>;
   before: Outcomes;
   after: Outcomes;
@@ -29,26 +29,31 @@ export function outcomesOf(design: Design, scene: Scene, edit?: Edit): Outcomes 
 }
 
 /** What a change does, from what every scene comes to without it and with it. */
-export function proofOf(scenes: readonly Compared[]): Proof {
+export function proofOf(scenes: readonly BothRuns[]): Proof {
   const proof: Proof = { better: [], worse: [], reveals: [], same: 0 };
-  for (const compared of scenes) compare(proof, compared);
+  for (const both of scenes) compare(proof, both);
   return proof;
 }
 
-/** Goes through every scene without a change and with it. */
-export const prove = (design: Design, edit: Edit): Proof =>
-  proofOf(
-    design.scenes.map((scene) => ({
-      scene,
-      before: outcomesOf(design, scene),
-      after: outcomesOf(design, scene, edit),
-    })),
-  );
+/** What every scene of a design comes to, which one change after the other is held against. */
+const known = new WeakMap<Design, readonly Outcomes[]>();
+
+/** Goes through every scene with a change, and without it once for all changes. */
+export function prove(design: Design, edit: Edit): Proof {
+  const { scenes } = design;
+  const unchanged = known.get(design) ?? scenes.map((scene) => outcomesOf(design, scene));
+  known.set(design, unchanged);
+  const both = scenes.flatMap((scene, i): BothRuns[] => {
+    const before = unchanged[i];
+    return before ? [{ scene, before, after: outcomesOf(design, scene, edit) }] : [];
+  });
+  return proofOf(both);
+}
 
 const anyNoticed = ({ verdicts }: Outcomes): boolean =>
   verdicts.some((v) => v.outcome === 'noticed');
 
-function compare(proof: Proof, { scene, before, after }: Compared): void {
+function compare(proof: Proof, { scene, before, after }: BothRuns): void {
   const { better, worse, reveals } = proof;
   const loud = !anyNoticed(before) && anyNoticed(after) ? reveals : worse;
   for (const { happening, name, outcome } of before.verdicts) {

@@ -37,7 +37,7 @@ export interface PlayMark {
 }
 
 /** Where another run stood, and what was taken down in it. */
-export interface From {
+export interface Resumption {
   mark: PlayMark;
   logicLog: readonly LogicChange[];
   acting: readonly ActingChange[];

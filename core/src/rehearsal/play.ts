@@ -15,7 +15,7 @@ import { CoSimulation } from './co-simulation.js';
 import type { Course } from './course.js';
 import { DamageWatch } from './damage-watch.js';
 import { looksAt } from './looks.js';
-import { markBefore, type From, type PlayMark } from './mark.js';
+import { markBefore, type Resumption, type PlayMark } from './mark.js';
 import { jamsIn } from './jammed.js';
 import { haltWords } from './halt-words.js';
 import { EdgeWatch } from './edge-watch.js';
@@ -88,7 +88,7 @@ export class Play implements Sleeper {
     private readonly design: Design,
     private readonly scene: Scene,
     private readonly path: Path,
-    { lean = false, from }: { lean?: boolean; from?: From } = {},
+    { lean = false, from }: { lean?: boolean; from?: Resumption } = {},
   ) {
     this.lean = lean;
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
@@ -132,7 +132,7 @@ export class Play implements Sleeper {
   }
 
   /** Begins where another run of the same scene stood. */
-  private resume({ mark: from, logicLog, acting }: From): void {
+  private resume({ mark: from, logicLog, acting }: Resumption): void {
     this.from = from;
     this.logic = from.logic;
     this.logicLog.splice(0, Infinity, ...logicLog.slice(0, from.changes.logic));

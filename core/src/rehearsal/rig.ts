@@ -16,7 +16,7 @@ import { Stimuli } from './stimuli.js';
 import { Turns, type Standing } from './turns.js';
 
 /** How exact a rig is, where less is enough. */
-export interface Manner {
+export interface Exactness {
   /** Solutions tell of parts alone, not of nets and wires: that is less work. */
   partsOnly?: boolean;
   /** What a sensor feels counts as unchanged below this share of itself, or of the least that matters; a billionth when left out. */
@@ -80,18 +80,18 @@ export class Rig {
 
   /**
    * @param scene whose doings to the design it is to follow, if any
-   * @param manner how exact it is to be
+   * @param exactness how exact it is to be
    */
   constructor(
     private readonly design: Design,
     scene?: Scene,
-    private readonly manner: Manner = {},
+    private readonly exactness: Exactness = {},
   ) {
     const { design: built, breakers } = staged(design, scene ?? quietScene);
     this.circuit = new Circuit(built);
     this.alterations = new Alterations(design, breakers, this.circuit);
     this.named = unstagedNets(design, built);
-    this.stimuli = new Stimuli(setStage(design), this.circuit, manner.unchanged);
+    this.stimuli = new Stimuli(setStage(design), this.circuit, exactness.unchanged);
     this.readers = readingsIn(design);
     this.power = new SupplyPower(design, this.circuit);
     this.sensorNoise = new SensorNoise(
@@ -102,7 +102,7 @@ export class Rig {
         readings: ({ id, quantity }, stimulus, wanted) =>
           this.readWith(id, quantity, stimulus, wanted),
       },
-      manner.unchanged === undefined ? undefined : coarsely,
+      exactness.unchanged === undefined ? undefined : coarsely,
     );
     this.probe = liveProbe(this.circuit);
   }
@@ -348,11 +348,10 @@ export class Rig {
       return this.agree(known.solution, now);
     }
     const solution = this.agree(this.solve(), now);
-    const memory = this.circuit.network.remember();
-    // Some of what is felt, as what a bus chip reads, is not in the circuit.
-    const same = this.turns.to(key, memory, (felt) => this.stimuli.isAsThen(felt));
+    const { standing } = this;
+    const same = this.turns.to(key, standing);
     if (same) this.stand(same);
-    const turned = same ?? { solution, memory, stimulus: this.stimuli.mark };
+    const turned = same ?? { solution, ...standing };
     this.turns.note(before, key, turned);
     this.last = turned.solution;
     return turned.solution;
@@ -360,7 +359,7 @@ export class Rig {
 
   private solve(): Solution {
     this.solves += 1;
-    if (this.manner.partsOnly) return (this.last = this.circuit.solveParts());
+    if (this.exactness.partsOnly) return (this.last = this.circuit.solveParts());
     const solution = this.circuit.solve();
     return (this.last = toldLater(
       solution,

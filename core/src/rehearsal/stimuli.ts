@@ -66,14 +66,6 @@ export class Stimuli {
     for (const [id, stimulus] of felt) this.circuit.setState(id, { stimulus });
   }
 
-  /** Whether parts meet what they met then, but for the last digits. */
-  isAsThen(felt: Felt): boolean {
-    return [...this.values].every(([{ part, receiver }, value]) => {
-      const then = felt.get(part.id)?.[receiver.quantity] ?? Infinity;
-      return Math.abs(value - then) <= 1e-7 * Math.max(1, Math.abs(value));
-    });
-  }
-
   /** @returns the largest change of any since this was asked last, as `update` tells it */
   moved(): number {
     let largest = 0;

@@ -1,3 +1,4 @@
+import type { Quantity } from '../catalog/index.js';
 import type { Memory, Solution } from '../circuit/index.js';
 import type { Felt } from './stimuli.js';
 
@@ -25,10 +26,10 @@ export class Turns {
   }
 
   /** Where the same turn has led to the same state, from wherever it was. */
-  to(turn: string, memory: Memory, isAsThen: (felt: Felt) => boolean): Turned | undefined {
+  to(turn: string, { memory, stimulus }: Standing): Turned | undefined {
     return [...this.known.values()]
       .flatMap((turned) => turned.get(turn) ?? [])
-      .find((t) => sameState(t.memory, memory) && isAsThen(t.stimulus));
+      .find((t) => sameState(t.memory, memory) && sameFelt(stimulus, t.stimulus));
   }
 
   note(before: Solution, turn: string, turned: Turned): void {
@@ -46,6 +47,14 @@ export class Turns {
 const sameState = (a: Memory, b: Memory): boolean =>
   a.modes.every((mode, i) => mode === b.modes[i]) &&
   a.x.every((value, i) => nearly(value, b.x[i] ?? NaN));
+
+/** Whether the same is felt: some of it, as what a bus chip reads, is not in the circuit. */
+const sameFelt = (now: Felt, then: Felt): boolean =>
+  [...now].every(([part, felt]) =>
+    Object.entries(felt).every(([quantity, value]) =>
+      nearly(value, then.get(part)?.[quantity as Quantity] ?? Infinity),
+    ),
+  );
 
 const nearly = (a: number, b: number): boolean =>
   Math.abs(a - b) <= 1e-7 * Math.max(1, Math.abs(a));

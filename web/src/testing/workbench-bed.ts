@@ -9,7 +9,8 @@ import type { Design } from '@yurei/core/design';
 import { casesOf } from '@yurei/core/trials';
 import { concatMap, firstValueFrom, from, map, NEVER, range, timer } from 'rxjs';
 import { bench } from '../app/bench/bench-core';
-import { BenchService, type Judging } from '../app/bench/bench';
+import { BenchService } from '../app/bench/bench';
+import { piecesOf, type Judging } from '../app/bench/judging';
 import { Comparing } from '../app/bench/comparing';
 import { TrialsRunner } from '../app/bench/trials-runner';
 import { Proving } from '../app/code/proving';
@@ -64,12 +65,9 @@ const unanswered = <K extends keyof Bench>(...names: K[]): { [Name in K]: Asked<
   Object.fromEntries(names.map((name) => [name, jest.fn(async () => undefined)])) as never;
 
 const outcomesInThread: Judging['outcomes'] = (design, edits) =>
-  from(edits.flatMap((edit, which) => design.scenes.map((scene) => ({ edit, which, scene })))).pipe(
+  from(piecesOf(design, edits)).pipe(
     concatMap((piece) => timer(0).pipe(map(() => piece))),
-    map(({ edit, which, scene }) => ({
-      ...{ which, scene },
-      outcomes: bench.outcomes(design, scene, edit),
-    })),
+    map((piece) => ({ ...piece, outcomes: bench.outcomes(design, piece.scene, piece.edit) })),
   );
 
 /** The core in this thread. */

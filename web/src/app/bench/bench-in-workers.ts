@@ -1,25 +1,9 @@
 import { Injectable, type OnDestroy } from '@angular/core';
 import type { Remote } from 'comlink';
-import type { BenchService, Placing, Judging, Timed, Trying } from './bench';
+import type { BenchService, Placing, Timed, Trying } from './bench';
 import type { Bench } from './bench-core';
-import { eachInPool, halfOfAll } from './pool';
+import { judgingInWorkers } from './judging-in-workers';
 import { startWorker, wrap } from './worker';
-
-const judgingInPool: Judging = {
-  outcomes: (design, edits) => {
-    const pieces = edits.flatMap((edit, which) =>
-      design.scenes.map((scene) => ({ edit, which, scene })),
-    );
-    return eachInPool(
-      pieces,
-      async (bench, { edit, which, scene }) => ({
-        ...{ which, scene },
-        outcomes: await bench.outcomes(design, scene, edit),
-      }),
-      halfOfAll(),
-    );
-  },
-};
 
 /** The core in web workers. */
 @Injectable()
@@ -30,7 +14,7 @@ export class BenchInWorkers implements BenchService, OnDestroy {
   readonly moments = wrap(this.workers[2]);
   readonly timed = new EndedWorker();
   readonly trying = new EndedWorker();
-  readonly judging = judgingInPool;
+  readonly judging = judgingInWorkers;
   readonly placing = new EndedWorker();
 
   ngOnDestroy(): void {

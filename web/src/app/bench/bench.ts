@@ -1,8 +1,6 @@
-import type { Design, Edit, Scene } from '@yurei/core/design';
-import type { Outcomes } from '@yurei/core/rehearsal';
 import type { Remote } from 'comlink';
-import type { Observable } from 'rxjs';
 import type { Bench } from './bench-core';
+import type { Judging } from './judging';
 
 /** Does one long thing at a time: a new one puts an end to the last. Answers never come, when it was put an end to. */
 type OneAtATime<Asked extends keyof Bench> = {
@@ -15,30 +13,13 @@ export type Timed = OneAtATime<'follow' | 'runDown'>;
 /** Tries what cures a design. */
 export type Trying = OneAtATime<'diagnose'>;
 
-/** What a scene comes to with one of some changes. */
-export interface Tried {
-  /** Which change. */
-  which: number;
-  scene: Scene;
-  outcomes: Outcomes;
-}
-
-/** Goes through scenes with changes, several at a time. */
-export interface Judging {
-  /**
-   * What every scene comes to with each of some changes, or without any for an undefined one. They are begun in their order, and told
-   * as they are done; whoever stops listening ends the work.
-   */
-  outcomes(design: Design, edits: readonly (Edit | undefined)[]): Observable<Tried>;
-}
-
 /** Seeks places for sensors. */
 export type Placing = OneAtATime<'places'>;
 
 /**
  * The computing core away from the interface's thread: one answers at once, the second plays rehearsals, the third follows
- * circuits in time, the fourth moments of those, the fifth tries what cures a design, the sixth seeks places for sensors, and as many
- * as there are cores hold cures against scenes, so that a long rehearsal never holds up a value that follows a drag.
+ * circuits in time, the fourth moments of those, the fifth tries what cures a design, the sixth seeks places for sensors, and others,
+ * for half of the cores, hold cures against scenes, so that a long rehearsal never holds up a value that follows a drag.
  */
 export abstract class BenchService {
   abstract readonly quick: Pick<

@@ -2,7 +2,7 @@ import { computed, effect, inject, Injectable } from '@angular/core';
 import { isOpen } from '@yurei/core/check';
 import {
   proofOf,
-  type Compared,
+  type BothRuns,
   type Cure,
   type Diagnosis,
   type Proof,
@@ -26,7 +26,8 @@ import {
   toArray,
   type Observable,
 } from 'rxjs';
-import { BenchService, type Tried } from '../bench/bench';
+import { BenchService } from '../bench/bench';
+import type { SceneOutcomes } from '../bench/judging';
 import { answerTo } from './answer';
 import { BenchView } from './bench-view';
 import { DesignSession } from './design-session';
@@ -116,36 +117,40 @@ export class DiagnosisView {
   private proofs(
     design: Design,
     cures: readonly Cure[],
-    before: Observable<readonly Tried[]>,
+    before: Observable<readonly SceneOutcomes[]>,
   ): Observable<readonly [Cure, Proof]> {
     if (design.scenes.length === 0) return from(cures.map((cure) => [cure, proofOf([])] as const));
     if (cures.length === 0) return EMPTY;
-    const tried = before.pipe(
-      switchMap((unchanged) => {
-        const edits = cures.map((cure) => cure.edit);
-        return this.bench.judging.outcomes(design, edits).pipe(
+    const edits = cures.map((cure) => cure.edit);
+    return before.pipe(
+      switchMap((unchanged) =>
+        this.bench.judging.outcomes(design, edits).pipe(
           groupBy(({ which }) => which),
-          mergeMap((one) => one.pipe(take(design.scenes.length), toArray())),
-          map((after) => ({ unchanged, after })),
-        );
-      }),
-    );
-    return tried.pipe(
-      mergeMap(({ unchanged, after }): [Cure, Proof][] => {
-        const cure = cures[after[0]?.which ?? -1];
-        return cure ? [[cure, proofOf(held(unchanged, after))]] : [];
-      }),
+          mergeMap((one) =>
+            one.pipe(
+              take(design.scenes.length),
+              toArray(),
+              mergeMap((after) => {
+                const proof = proofOf(bothRuns(unchanged, after));
+                return cures.slice(one.key, one.key + 1).map((cure) => [cure, proof] as const);
+              }),
+            ),
+          ),
+        ),
+      ),
     );
   }
 }
 
 /** The scenes as they come out without a change and with it. */
-const held = (unchanged: readonly Tried[], changed: readonly Tried[]): Compared[] =>
-  changed.flatMap(({ scene, outcomes: after }) =>
-    unchanged
-      .filter((u) => u.scene.id === scene.id)
-      .map(({ outcomes: before }) => ({ scene, before, after })),
-  );
+const bothRuns = (
+  unchanged: readonly SceneOutcomes[],
+  changed: readonly SceneOutcomes[],
+): BothRuns[] =>
+  changed.flatMap(({ scene, outcomes: after }) => {
+    const before = unchanged.find((u) => u.scene.id === scene.id)?.outcomes;
+    return before ? [{ scene, before, after }] : [];
+  });
 
 /** The first cure of each root, then the second of each, and so on. */
 function inTurns({ roots, asides }: Diagnosis): Cure[] {

@@ -1,6 +1,8 @@
 import type { Verdict } from '@yurei/core/rehearsal';
 import { defer, from, Observable, throwError } from 'rxjs';
-import type { Judging } from '../bench/bench';
+import type { Edit } from '@yurei/core/design';
+import { bench as benchCore } from '../bench/bench-core';
+import { piecesOf, type Judging } from '../bench/judging';
 import { openBench, showSolved, slipwayBeam } from '../../testing/workbench-bed';
 import { SidePanel } from './side-panel';
 
@@ -57,15 +59,13 @@ const missedWith: Judging['outcomes'] = (design, edits) => {
   const verdict = (outcome: 'noticed' | 'missed') =>
     ({ happening: 'walker', name: 'Someone walks up the slipway', outcome }) as Verdict;
   return from(
-    edits.flatMap((edit, which) =>
-      design.scenes.map((s) => ({
-        ...{ which, scene: s },
-        outcomes: {
-          verdicts: s === scene ? [verdict(edit ? 'missed' : 'noticed')] : [],
-          spurious: [],
-        },
-      })),
-    ),
+    piecesOf(design, edits).map((piece) => ({
+      ...piece,
+      outcomes: {
+        verdicts: piece.scene === scene ? [verdict(piece.edit ? 'missed' : 'noticed')] : [],
+        spurious: [],
+      },
+    })),
   );
 };
 
@@ -74,7 +74,8 @@ it('offers nothing before it has been tried in every scene, and nothing that mak
   bench.workers.judging.outcomes.mockImplementation(missedWith);
   const panel = await showSolved(SidePanel);
   await panel.until(() => bench.diagnosis.roots()?.[0]?.cures[0]?.proof !== undefined);
-  expect(panel.text('yu-offer-line')).toMatch(/is not offered: .*: “Someone walks/);
+  const [scene] = slipwayBeam().scenes;
+  expect(panel.text('yu-offer-line')).toContain(`is not offered: ${scene.name}: “Someone walks`);
   expect(panel.all('yu-offer-line button')).toHaveLength(0);
 });
 
@@ -86,21 +87,51 @@ it('of a design without scenes cures are offered as they are found', async () =>
 });
 
 it.each([
-  ['is wrong', without('D1'), true],
-  ['is sound', slipwayBeam(), false],
+  ['is wrong', without('D1'), 1],
+  ['is sound', slipwayBeam(), 0],
 ] as const)(
-  'of a design that %s scenes are gone through beside the trials: %#',
-  async (_, design, ahead) => {
+  'of a design that %s scenes are gone through beside the trials, until it is changed',
+  async (_, design, times) => {
     const bench = await openBench(design);
-    let listened = 0;
+    let [listened, left] = [0, 0];
     bench.workers.judging.outcomes.mockImplementation(
-      () => new Observable(() => void (listened += 1)),
+      () =>
+        new Observable(() => {
+          listened += 1;
+          return () => (left += 1);
+        }),
     );
     const panel = await showSolved(SidePanel);
     await panel.until(() => bench.diagnosis.roots() !== undefined);
-    expect(listened > 0).toBe(ahead);
+    expect([listened, left]).toEqual([times, 0]);
+    bench.session.edit({ type: 'set-param', id: 'R1', param: 'ohms', value: 470 });
+    await panel.until(() => left === times);
   },
 );
+
+it('holds the likeliest cure of each root against the scenes first', async () => {
+  const bench = await openBench(without('D1'));
+  const { trying, judging } = bench.workers;
+  const design = without('D1');
+  const [root] = benchCore.diagnose(design, design.scenes[0].id).roots;
+  const [cure] = root.cures;
+  const named = (label: string) => ({
+    ...cure,
+    edit: { type: 'describe', fields: { title: label } } as Edit,
+  });
+  const other = { ...root, finding: { ...root.finding, id: 'other' } };
+  trying.diagnose.mockResolvedValue({
+    roots: [
+      { ...root, cures: [named('a'), named('b')] },
+      { ...other, cures: [named('c')] },
+    ],
+    asides: [],
+  });
+  const panel = await showSolved(SidePanel);
+  const asked = () => judging.outcomes.mock.calls.flatMap(([, edits]) => edits).filter(Boolean);
+  await panel.until(() => asked().length > 0);
+  expect(asked()).toEqual(['a', 'c', 'b'].map((label) => named(label).edit));
+});
 
 it('holds cures against every scene where what scenes come to could not be foreseen', async () => {
   const bench = await openBench(without('D1'));

@@ -1,8 +1,30 @@
 /** A replay that goes on from where both runs are the same fires what one from the beginning fires. */
 import { demo } from '../testing/demo.js';
+import type { Firing } from './firings.js';
 import { CoSimulation } from './co-simulation.js';
-import { Play } from './play.js';
+import { Play, type Path } from './play.js';
 import { Rig } from './rig.js';
+
+/** What fires without each of the happenings of a scene, from the beginning and gone on with, and how often it was gone on. */
+function withoutEach(name: string, index: number, path: Path) {
+  const design = demo(name);
+  const scene = design.scenes[index];
+  const goesOn =
+    path === 'time'
+      ? jest.spyOn(CoSimulation.prototype, 'resumeAt')
+      : jest.spyOn(Rig.prototype, 'backTo');
+  const whole = new Play(design, scene, path).run();
+  const runs = scene.happenings.map(({ id }): { anew: Firing[]; replayed: Firing[] } => {
+    const other = { ...scene, happenings: scene.happenings.filter((h) => h.id !== id) };
+    const anew = new Play(design, other, path, { lean: true }).run().firings();
+    return { anew, replayed: whole.replay(other) };
+  });
+  const often = goesOn.mock.calls.length;
+  goesOn.mockRestore();
+  // All but what happens first begin later than at the beginning.
+  expect(often).toBeGreaterThanOrEqual(scene.happenings.length - 1);
+  return runs;
+}
 
 it.each([
   ['galley-call', 0],
@@ -15,22 +37,11 @@ it.each([
   ['slipway-beam', 1],
   // It sleeps and never settles; the button of its reset is remembered.
   ['creek-gate-watch', 0],
-])('%s', (name, index) => {
-  const design = demo(name);
-  const scene = design.scenes[index];
-  const goesOn = jest.spyOn(CoSimulation.prototype, 'resumeAt');
-  const whole = new Play(design, scene, 'time').run();
-  for (const { id } of scene.happenings) {
-    const happenings = scene.happenings.filter((h) => h.id !== id);
-    const other = { ...scene, happenings };
-    const anew = new Play(design, other, 'time', { lean: true }).run().firings();
-    const replayed = whole.replay(other);
+])('in time: %s', (name, index) => {
+  for (const { anew, replayed } of withoutEach(name, index, 'time')) {
     expect(replayed.map((f) => f.sign)).toEqual(anew.map((f) => f.sign));
     replayed.forEach((f, i) => expect(Math.abs(f.t - anew[i].t)).toBeLessThan(0.05));
   }
-  // All but what happens first begin later than at the beginning.
-  expect(goesOn.mock.calls.length).toBeGreaterThanOrEqual(scene.happenings.length - 1);
-  goesOn.mockRestore();
 });
 
 it.each([
@@ -38,15 +49,5 @@ it.each([
   ['mooring-boom', 0],
   ['loft-stairs', 0],
 ])('settled, to the same moment: %s', (name, index) => {
-  const design = demo(name);
-  const scene = design.scenes[index];
-  const goesOn = jest.spyOn(Rig.prototype, 'backTo');
-  const whole = new Play(design, scene, 'fast', { lean: true }).run();
-  for (const { id } of scene.happenings) {
-    const other = { ...scene, happenings: scene.happenings.filter((h) => h.id !== id) };
-    const anew = new Play(design, other, 'fast', { lean: true }).run().firings();
-    expect(whole.replay(other)).toEqual(anew);
-  }
-  expect(goesOn.mock.calls.length).toBeGreaterThanOrEqual(scene.happenings.length - 1);
-  goesOn.mockRestore();
+  for (const { anew, replayed } of withoutEach(name, index, 'fast')) expect(replayed).toEqual(anew);
 });

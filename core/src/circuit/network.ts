@@ -12,6 +12,7 @@ import {
 import { checkElement, checkElements } from './check-elements.js';
 import type { Sorted } from './newton.js';
 import { operatingPoint, type Settled } from './operating-point.js';
+import { Round } from './round.js';
 import { diagnoseStructure, type PlacedElement, type Structure } from './structure.js';
 import { SingularMatrixError, System } from '../equations/index.js';
 
@@ -20,15 +21,6 @@ const mostTransitions = 200;
 
 /** What a floating group of nodes leaks to ground through, Ω. */
 const anchorOhms = 1e12;
-
-/** A search has come round where no unknown is farther than this from where it was: V, or a share of it. */
-const round = 1e-6;
-
-/** Where a search for a steady state has been. */
-interface Stood {
-  transitions: number;
-  x: Float64Array;
-}
 
 /** How a search for a steady state ended. */
 export interface Steady extends Settled {
@@ -136,8 +128,7 @@ export class Network {
     system.alpha = 0;
     system.history.fill(0);
     const changed = new Map<Device, number>();
-    /** When all stood as it does, since there was last more than one way to go on. */
-    const stood = new Map<string, Stood>();
+    const round = new Round();
     let iterations = 0;
     let most = mostTransitions;
     for (let transitions = 0; ; transitions++) {
@@ -153,37 +144,18 @@ export class Network {
       const next = pressed.reduce((a, b) =>
         (changed.get(b) ?? 0) < (changed.get(a) ?? 0) ? b : a,
       );
-      most = this.lastOf(transitions, most, pressed.length > 1, stood);
+      round.press(pressed, transitions);
+      if (most === mostTransitions) {
+        const stands = { transitions, x: system.x.slice(), changed: new Map(changed) };
+        const period = round.lengthAt(this.modes.join(), stands);
+        // As the last of all would leave it, a round or so from now.
+        if (period !== undefined) most = transitions + ((mostTransitions - transitions) % period);
+      }
       if (transitions >= most) return { ...result, unconvergedDevices: [...changed.keys()] };
       changed.set(next, (changed.get(next) ?? 0) + 1);
       next.switching?.transition(-Infinity);
       next.switching?.settle();
     }
-  }
-
-  /**
-   * After which change of mode a search that goes round for ever is left: where the last one would leave it, a round or so from now.
-   *
-   * @param stood when all stood as it does, since there was last more than one way to go on
-   */
-  private lastOf(
-    transitions: number,
-    most: number,
-    isFree: boolean,
-    stood: Map<string, Stood>,
-  ): number {
-    if (isFree) stood.clear();
-    const stands = this.modes.join();
-    const { x } = this.system;
-    const before = stood.get(stands);
-    // With the same modes unknowns may stand otherwise, as in a latch of transistors: then it has not come round.
-    if (!before?.x.every((v, i) => Math.abs(v - x[i]) <= round * Math.max(1, Math.abs(v)))) {
-      stood.set(stands, { transitions, x: x.slice() });
-      return mostTransitions;
-    }
-    if (most < mostTransitions) return most;
-    const period = transitions - before.transitions;
-    return transitions + ((mostTransitions - transitions) % period);
   }
 
   /**

@@ -14,7 +14,10 @@ export interface Structure {
   islands: string[][];
   /** Nodes that nothing at all ties to the reference: no voltage can be told there. */
   lost: ReadonlySet<string>;
-  /** One node of each group that only an input or an isolating part ties to the rest: it needs holding. */
+  /**
+   * One node of each group that only an input or an isolating part ties to the rest, and of each with a supply that hangs on
+   * junctions alone: it needs holding.
+   */
   anchors: readonly string[];
   /** Parts whose ideal sources close a loop; such a circuit has no solution. */
   sourceLoop: string[];
@@ -30,16 +33,19 @@ export function diagnoseStructure(
   nodes: Iterable<string>,
   reference: string | undefined,
 ): Structure {
-  // By direct current; by that or capacitors; by any part but the isolating ones; by any part.
-  const [paths, held] = [new DisjointSets(), new DisjointSets()];
+  // By direct current; by that where nothing blocks; by that or capacitors; by any part but the isolating ones; by any part.
+  const [paths, firm, held] = [new DisjointSets(), new DisjointSets(), new DisjointSets()];
   const [near, tied] = [new DisjointSets(), new DisjointSets()];
   const forced = new DisjointSets();
   const loop = new Set<string>();
+  const supplies: string[] = [];
   for (const { part, element, node } of placed) {
     const kind = kindOfElement(element);
     for (const [a, b] of kind.conducts(element)) {
       paths.join(node(a), node(b));
       held.join(node(a), node(b));
+      if (!kind.blocks) firm.join(node(a), node(b));
+      if (kind.gives) supplies.push(node(a));
     }
     for (const [a, b] of kind.holds?.(element) ?? []) held.join(node(a), node(b));
     const signal = signalNode(element);
@@ -62,13 +68,17 @@ export function diagnoseStructure(
     return (name) => groups.root(name) === root;
   };
   const [byPath, byHold, byNear, byTie] = [home(paths), home(held), home(near), home(tied)];
+  const isFirm = home(firm);
   const lost = new Set(names.filter((n) => !byTie(n)));
   const stray = names.filter((n) => !byPath(n) && (byNear(n) || lost.has(n)));
   const loose = names.filter((n) => !byHold(n) && !lost.has(n));
+  const hanging = supplies.filter((n) => byHold(n) && !isFirm(n) && !lost.has(n));
   return {
     islands: [...grouped(paths, stray).values()],
     lost,
-    anchors: [...grouped(held, loose).values()].flatMap((island) => island.slice(0, 1)),
+    anchors: [...grouped(held, loose).values(), ...grouped(firm, hanging).values()].flatMap(
+      (island) => island.slice(0, 1),
+    ),
     sourceLoop: [...loop],
   };
 }

@@ -129,6 +129,7 @@ export const battery = defineElement<BatteryElement>({
   nodes: ['plus', 'minus', 'level'],
   signal: 'level',
   conducts: (e) => [[e.plus, e.minus]],
+  gives: true,
   positive: ['capacity', 'ohms'],
   device,
 });

@@ -95,6 +95,7 @@ const device: DeviceFactory<BipolarElement> = (element, node, system) => {
 export const bipolar = defineElement<BipolarElement>({
   type: 'bipolar',
   nodes: ['collector', 'base', 'emitter'],
+  blocks: true,
   conducts: (e) => [
     [e.base, e.emitter],
     [e.base, e.collector],

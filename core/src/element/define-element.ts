@@ -104,10 +104,14 @@ export interface ElementKind<
   signal?: Text;
   /** Pairs of nodes between which direct current can flow. */
   conducts(element: E): readonly (readonly [string, string])[];
+  /** Whether next to nothing flows between them where a junction or a gate blocks. */
+  blocks?: true;
   /** Pairs of nodes that it ties together although no direct current flows. */
   holds?(element: E): readonly (readonly [string, string])[];
   /** Groups of its nodes that stand apart from its others: no current ever passes between the groups. */
   apart?(element: E): readonly (readonly string[])[];
+  /** Whether it can give current by itself for long. */
+  gives?: true;
   /** Pairs of nodes whose difference is forced. */
   forces?(element: E): readonly (readonly [string, string])[];
   /** Values that must be above zero, and those that must not be below it. */

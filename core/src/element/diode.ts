@@ -95,6 +95,7 @@ const sameCurve = (a: DiodeElement, b: DiodeElement): boolean =>
 export const diode = defineElement<DiodeElement>({
   type: 'diode',
   nodes: ['anode', 'cathode'],
+  blocks: true,
   conducts: (e) => [[e.anode, e.cathode]],
   positive: ['breakdown', 'saturation', 'emission'],
   device,

@@ -56,6 +56,7 @@ export const limitedSource = defineElement<LimitedSourceElement>({
   type: 'limited-source',
   nodes: ['plus', 'minus'],
   conducts: (e) => [[e.plus, e.minus]],
+  gives: true,
   forces: (e) => [[e.plus, e.minus]],
   positive: ['limit'],
   device,

@@ -85,6 +85,7 @@ const device: DeviceFactory<MosfetElement> = (element, node, system) => {
 export const mosfet = defineElement<MosfetElement>({
   type: 'mosfet',
   nodes: ['drain', 'gate', 'source'],
+  blocks: true,
   conducts: (e) => [[e.drain, e.source]],
   positive: ['beta'],
   device,

@@ -30,6 +30,8 @@ export interface OpAmpElement {
 
 /** Width of the knee at the rails, V. */
 const knee = 0.01;
+/** So far from a rail it holds nothing, V. */
+const away = 10 * knee;
 const fineVolts = 20e-6;
 /** Supply at which it works, and the width within which it wakes, V (from memory). */
 const wakes = 1.2;
@@ -95,22 +97,27 @@ const device: DeviceFactory<OpAmpElement> = (element, node, system) => {
       // The inner row, divided by ω: (α·u + h)/ω = S/ω·tanh(ω·vd/S) − u/A − clamps.
       const omega = 2 * Math.PI * present.bandwidth;
       const reach = present.slew / omega;
-      const vd = follow(across(x, p, m) - present.offset, reach);
+      const wanted = across(x, p, m) - present.offset;
+      const vd = follow(wanted, reach);
       const drive = Math.tanh(vd / reach);
       const gain = 1 - drive * drive;
       const floor = across(x, g, -1) + present.marginLow;
       const ceiling = across(x, s, -1) - present.marginHigh;
       // Rails that would cross leave it no room: then it stays at the lower one.
       const crossed = ceiling < floor;
-      const top = (x[inner] - (crossed ? floor : ceiling)) / knee;
-      const bottom = (floor - x[inner]) / knee;
+      const highest = crossed ? floor : ceiling;
+      // Where the inputs have just changed sides they decide, not the rail that a saturated guess was thrown beyond.
+      const u =
+        vd === wanted ? x[inner] : Math.max(floor + away, Math.min(highest - away, x[inner]));
+      const top = (u - highest) / knee;
+      const bottom = (floor - u) / knee;
       const full = Math.max(5 * reach, 1e-3);
       const clampUp = (full * logistic(top)) / knee;
       const clampDown = (full * logistic(bottom)) / knee;
       const residual =
-        (alpha * x[inner] + history[state]) / omega -
+        (alpha * u + history[state]) / omega -
         reach * drive +
-        x[inner] / present.gain +
+        u / present.gain +
         full * (softplus(top) - softplus(bottom));
       slopes[0] = alpha / omega + 1 / present.gain + clampUp + clampDown;
       slopes[1] = -gain;
@@ -118,7 +125,7 @@ const device: DeviceFactory<OpAmpElement> = (element, node, system) => {
       slopes[3] = crossed ? 0 : -clampUp;
       slopes[4] = -clampDown - (crossed ? clampUp : 0);
       // The difference stands where it was linearised, which may not be where the guess is.
-      at[0] = x[inner];
+      at[0] = u;
       at[1] = vd + present.offset;
       at[3] = across(x, s, -1);
       at[4] = across(x, g, -1);

@@ -46,6 +46,7 @@ export const voltageSource = defineElement<VoltageSourceElement>({
   type: 'voltage-source',
   nodes: ['plus', 'minus'],
   conducts: (e) => [[e.plus, e.minus]],
+  gives: true,
   forces: (e) => [[e.plus, e.minus]],
   device,
 });

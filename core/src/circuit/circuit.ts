@@ -57,7 +57,7 @@ export class Circuit {
   private readonly parts = new Map<string, PlacedPart>();
   /** Readers of the parts' values, made when first wanted. */
   private readonly described = new Map<string, PartValues>();
-  /** The last solution that was told whole, or that parts are told beside. */
+  /** The last solution that was told whole, beside which others are told. */
   private whole?: Solution;
   private readonly problems: CircuitProblem[];
 
@@ -143,7 +143,8 @@ export class Circuit {
   }
 
   /**
-   * The operating point, starting from the last one. Never throws: what cannot be solved is a problem.
+   * The operating point, starting from the last one. Never throws: what cannot be solved is a problem. A part that stands as
+   * in the solution before is the same object there.
    *
    * @param partsOnly leaves nets and wires out, where many solutions are compared; parts that stand as in
    *   the last whole solution are taken from it
@@ -152,26 +153,6 @@ export class Circuit {
     const problems = [...this.problems];
     const settled = this.rest(problems);
     return this.describe(settled, problems, partsOnly);
-  }
-
-  /**
-   * As `solve`, but of parts alone, as nets and wires take as long again to tell: those that stand as when they were told
-   * last are the same objects.
-   */
-  solveParts(): Solution {
-    const problems = [...this.problems];
-    const settled = this.rest(problems);
-    const before = this.whole;
-    if (!settled || !before) return this.describe(settled, problems);
-    const parts: Record<string, SolvedPart> = {};
-    for (const id of this.parts.keys()) {
-      const reader = this.reader(id);
-      const told = before.parts[id];
-      parts[id] = reader.follow() || !told ? reader.plain() : told;
-    }
-    const { iterations, method } = settled;
-    this.whole = { nets: [], parts, wires: {}, problems, iterations, method };
-    return this.whole;
   }
 
   /**
@@ -294,9 +275,9 @@ export class Circuit {
       method,
     };
     if (partsOnly && settled) return { nets: [], parts: this.partsBeside(), wires: {}, ...told };
+    const before = settled && this.whole;
     const parts: Record<string, SolvedPart> = {};
-    for (const id of this.parts.keys())
-      parts[id] = settled ? this.reader(id).update().note().plain() : unknown;
+    for (const id of this.parts.keys()) parts[id] = settled ? this.told(id, before) : unknown;
     const x = settled && this.network.system.x.slice();
     const solution = toldLater(
       { parts, ...told },
@@ -313,6 +294,14 @@ export class Circuit {
     const wires: Record<string, number> = {};
     for (const net of this.netlist.nets) if (net.nature !== 'mains') wireCurrents(net, into, wires);
     return wires;
+  }
+
+  /** A part as it stands: the same object as before while it stands as it did. */
+  private told(id: string, before: Solution | undefined): SolvedPart {
+    const reader = this.reader(id);
+    const told = before?.parts[id];
+    if (!told) return reader.update().note().plain();
+    return reader.follow() ? reader.plain() : told;
   }
 
   private partsBeside(): Record<string, SolvedPart> {

@@ -92,10 +92,7 @@ export class Play implements Sleeper {
   ) {
     this.lean = lean;
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
-    this.rig = new Rig(design, scene, {
-      partsOnly: lean,
-      ...(path === 'coarse' ? { unchanged: coarse } : {}),
-    });
+    this.rig = new Rig(design, scene, path === 'coarse' ? { unchanged: coarse } : {});
     this.takers = new Takers(design, scene);
     this.stillness = new Stillness(design, scene, path);
     this.dead = path === 'time' && scene.starts === 'power-on';

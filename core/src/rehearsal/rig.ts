@@ -1,6 +1,6 @@
 import { kindOf, numbersOf, type Stimulus } from '../catalog/index.js';
 import { Circuit, toldLater, type Solution } from '../circuit/index.js';
-import type { Channel, Design, Scene } from '../design/index.js';
+import type { Channel, Design, Scene, TerminalRef } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import { clockAt, momentIn, setStage, type Now } from '../scene/index.js';
 import { Alterations } from './alterations.js';
@@ -17,8 +17,6 @@ import { Turns, type Standing } from './turns.js';
 
 /** How exact a rig is, where less is enough. */
 export interface Exactness {
-  /** Solutions tell of parts alone, not of nets and wires: that is less work. */
-  partsOnly?: boolean;
   /** What a sensor feels counts as unchanged below this share of itself, or of the least that matters; a billionth when left out. */
   unchanged?: number;
 }
@@ -75,6 +73,8 @@ export class Rig {
   private rested?: { ambient: Scene['ambient']; modes: Scene['modes']; logic: LogicState };
   private readonly sensorNoise: SensorNoise;
   private readonly probe: Probe;
+  /** Resistance seen into the circuit at terminals in the last solution that was read, Ω. */
+  private readonly seen = new Map<TerminalRef, number | undefined>();
   /** How often the circuit has really been solved. */
   solves = 0;
 
@@ -85,7 +85,7 @@ export class Rig {
   constructor(
     private readonly design: Design,
     scene?: Scene,
-    private readonly exactness: Exactness = {},
+    exactness: Exactness = {},
   ) {
     const { design: built, breakers } = staged(design, scene ?? quietScene);
     this.circuit = new Circuit(built);
@@ -104,7 +104,9 @@ export class Rig {
       },
       exactness.unchanged === undefined ? undefined : coarsely,
     );
-    this.probe = liveProbe(this.circuit);
+    const probe = liveProbe(this.circuit);
+    const isCoarse = exactness.unchanged !== undefined;
+    this.probe = isCoarse ? { ...probe, ohms: this.seenBefore(probe.ohms) } : probe;
   }
 
   /** Begins where a circuit much like this one stood, and with what was felt there: it is solved sooner so. */
@@ -280,9 +282,21 @@ export class Rig {
     return exactReadings(this.readers, {
       volts: (ref) => this.circuit.voltsNow(ref),
       solved: (part) => solution.parts[part],
-      ohms: (refs, window) => this.circuit.sourceOhms(refs, window),
+      ohms: (refs, window) => {
+        const ohms = this.circuit.sourceOhms(refs, window);
+        refs.forEach((ref, i) => this.seen.set(ref, ohms[i]));
+        return ohms;
+      },
       stimulus: (part) => this.circuit.stimulusOf(part),
     });
+  }
+
+  /** What was seen into the circuit at terminals in its last solution: a little noise hardly changes that. */
+  private seenBefore(look: Probe['ohms']): Probe['ohms'] {
+    return (refs, window) =>
+      refs.every((ref) => this.seen.has(ref))
+        ? refs.map((ref) => this.seen.get(ref))
+        : look(refs, window);
   }
 
   /**
@@ -359,7 +373,6 @@ export class Rig {
 
   private solve(): Solution {
     this.solves += 1;
-    if (this.exactness.partsOnly) return (this.last = this.circuit.solveParts());
     const solution = this.circuit.solve();
     return (this.last = toldLater(
       solution,

@@ -149,6 +149,19 @@ export class StressWatch implements Observer {
     }
   }
 
+  /** Energy and charge that each part has taken, J and A·s, one after the other. */
+  get taken(): Float64Array {
+    return Float64Array.from(this.watched.flatMap(({ peaks }) => [peaks.energy, peaks.charge]));
+  }
+
+  /** Each part takes such amounts so many times. */
+  take(amounts: Float64Array, times: number): void {
+    this.watched.forEach(({ peaks }, i) => {
+      peaks.energy += times * amounts[2 * i];
+      peaks.charge += times * amounts[2 * i + 1];
+    });
+  }
+
   /** What each part went through so far, in the order of the design. */
   peaks(): PartPeaks[] {
     return this.watched.map(({ peaks }) => peaks);

@@ -21,7 +21,7 @@ import { Pulses } from './pulses.js';
 import { Phases } from './phases.js';
 import { PinReadings } from './pin-readings.js';
 import { turnPins } from './pin-states.js';
-import { Repeats, type Standing } from './repeats.js';
+import { Repeats, type Cycle, type Standing } from './repeats.js';
 import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
 import { Settling } from './settling.js';
@@ -249,7 +249,7 @@ export class CoSimulation implements Course {
     });
     if (this.stress) transient.observe(this.stress);
     this.charges = new Charges(this.circuit.network, transient);
-    this.repeats = new Repeats(this.circuit.network, transient);
+    this.repeats = new Repeats(this.circuit.network, transient, this.stress);
   }
 
   /** Where it stands now, if no pin is pulsed and nothing was done to the design so far. */
@@ -294,10 +294,10 @@ export class CoSimulation implements Course {
     return plain ? repeats?.standing(this.t) : undefined;
   }
 
-  /** Goes on by so many cycles like the one since then. */
-  repeat(then: Standing, times: number): void {
-    this.t += times * (this.t - then.t);
-    this.repeats?.go(then, times, this.t);
+  /** Goes on by so many cycles. */
+  repeat(cycle: Cycle, times: number): void {
+    this.t += times * cycle.period;
+    this.repeats?.go(cycle, times, this.t);
     this.charges?.start(this.t);
     this.settling.restart(this.t);
     this.told = undefined;

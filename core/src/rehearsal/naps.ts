@@ -10,11 +10,17 @@ export class Naps {
     else if (!asleep && last?.to === Infinity) last.to = t;
   }
 
-  /** What it slept since a moment it sleeps again in each of the cycles that follow. */
-  repeat(from: number, period: number, times: number): void {
-    const last = this.spans.filter((s) => s.from >= from);
-    for (let k = 1; k <= times; k++)
-      this.spans.push(...last.map((s) => ({ from: s.from + k * period, to: s.to + k * period })));
+  /** When it fell asleep last, s. */
+  get last(): number {
+    return this.spans.at(-1)?.from ?? NaN;
+  }
+
+  /** It sleeps in each of so many cycles from a moment on, so long after the beginning of each until its end. */
+  repeat(from: number, asleep: number, period: number, times: number): void {
+    for (let k = 0; k < times; k++) {
+      const begins = from + k * period;
+      this.spans.push({ from: begins + asleep, to: begins + period });
+    }
   }
 
   until(end: number): Stretch[] {

@@ -250,7 +250,7 @@ export class Play implements Sleeper {
     const over = this.cycles?.look(t, this);
     if (!over) return t;
     for (const { channel, taken } of over.readers) this.takers.took(channel.id, taken);
-    this.naps.repeat(over.from, over.period, over.times);
+    this.naps.repeat(over.from, over.asleep, over.period, over.times);
     this.logic = laterBy(this.logic, over);
     const { since } = this.logic.awake;
     this.recorder.skip(since, this.given ?? 0);
@@ -264,6 +264,10 @@ export class Play implements Sleeper {
   get happened(): string {
     const { acting, relayOperations } = this.recorder;
     return JSON.stringify([acting.length, this.logicLog.length, relayOperations]);
+  }
+
+  get fellAsleep(): number {
+    return this.naps.last;
   }
 
   get traces(): Trace[] {

@@ -1,4 +1,4 @@
-import type { Network, Transient } from '../circuit/index.js';
+import type { Network, StressWatch, Transient } from '../circuit/index.js';
 import { isNear } from './settling.js';
 
 /** Where a circuit stands at a moment, to be held against where it stands later. */
@@ -8,6 +8,18 @@ export interface Standing {
   x: Float64Array;
   states: Float64Array;
   modes: readonly number[];
+  /** What parts had taken until then, where that is taken down. */
+  taken: Float64Array | undefined;
+}
+
+/** What a circuit goes through that comes back to where it began, but for the charges of its batteries. */
+export interface Cycle {
+  begins: Standing;
+  period: number;
+  /** What it adds to each of those charges, in their order. */
+  adds: readonly number[];
+  /** What parts take in it, where that is taken down. */
+  takes: Float64Array | undefined;
 }
 
 /** Cycles that are alike are followed anew when charges have changed by this share, and after so many. */
@@ -19,32 +31,46 @@ export class Repeats {
   constructor(
     private readonly network: Network,
     private readonly transient: Transient,
+    private readonly stress: StressWatch | undefined,
   ) {}
 
   /** Where it stands: a cycle begins. */
   standing(t: number): Standing {
-    this.transient.cycled(1);
-    const { x, q } = this.network.system;
-    return { t, x: x.slice(), states: q.slice(), modes: this.network.modes };
+    const { modes, system } = this.network;
+    const taken = this.stress?.taken;
+    return { t, x: system.x.slice(), states: system.q.slice(), modes, taken };
   }
 
-  /** How many cycles like the one since then may follow, as far as charges change in them; 0 where it has not come back. */
-  most({ x, states, modes }: Standing): number {
-    const { slow, system, modes: now } = this.network;
-    if (!modes.every((mode, i) => mode === now[i])) return 0;
-    if (!x.every((v, i) => isNear(v, system.x[i]))) return 0;
-    const spans = slow.map(
-      ({ state, full }) => (repeated * full) / Math.abs(system.q[state] - states[state]),
+  /** Whether it stands as it did. */
+  isAt({ x, modes }: Standing): boolean {
+    const { system, modes: now } = this.network;
+    return modes.every((mode, i) => mode === now[i]) && x.every((v, i) => isNear(v, system.x[i]));
+  }
+
+  /** What it went through since a moment at which it stood as it does now. */
+  since(begins: Standing, t: number): Cycle {
+    const { slow, system } = this.network;
+    const adds = slow.map(({ state }) => system.q[state] - begins.states[state]);
+    const { taken: before } = begins;
+    const takes = before && this.stress?.taken.map((amount, i) => amount - before[i]);
+    return { begins, period: t - begins.t, adds, takes };
+  }
+
+  /** How many cycles may follow, as far as charges change in them. */
+  most({ adds }: Cycle): number {
+    const { slow } = this.network;
+    return Math.min(
+      mostRepeated,
+      ...slow.map(({ full }, i) => (repeated * full) / Math.abs(adds[i])),
     );
-    return Math.min(mostRepeated, ...spans);
   }
 
-  /** Goes on to `t` by so many cycles like the one since then. */
-  go({ states }: Standing, times: number, t: number): void {
+  /** Goes on to `t` by so many cycles. */
+  go({ adds, takes }: Cycle, times: number, t: number): void {
     const { slow, system } = this.network;
     const after = system.q.slice();
-    for (const { state } of slow) after[state] += times * (after[state] - states[state]);
-    this.transient.cycled(times + 1);
+    slow.forEach(({ state }, i) => (after[state] += times * adds[i]));
+    if (takes) this.stress?.take(takes, times);
     this.transient.extrapolateTo(t, after);
   }
 }

@@ -72,7 +72,9 @@ export class Rig {
   /** The controller at rest in surroundings in which nothing happens. */
   private rested?: { ambient: Scene['ambient']; modes: Scene['modes']; logic: LogicState };
   private readonly sensorNoise: SensorNoise;
-  private readonly probe: Probe;
+  private readonly live: Probe;
+  /** What noise is looked for with. */
+  private readonly noiseProbe: Probe;
   /** Resistance seen into the circuit at terminals in the last solution that was read, Ω. */
   private readonly seen = new Map<TerminalRef, number | undefined>();
   /** How often the circuit has really been solved. */
@@ -104,9 +106,10 @@ export class Rig {
       },
       exactness.unchanged === undefined ? undefined : coarsely,
     );
-    const probe = liveProbe(this.circuit);
+    this.live = liveProbe(this.circuit);
+    const { live } = this;
     const isCoarse = exactness.unchanged !== undefined;
-    this.probe = isCoarse ? { ...probe, ohms: this.seenBefore(probe.ohms) } : probe;
+    this.noiseProbe = isCoarse ? { ...live, ohms: this.seenBefore(live.ohms) } : live;
   }
 
   /** Begins where a circuit much like this one stood, and with what was felt there: it is solved sooner so. */
@@ -279,15 +282,16 @@ export class Rig {
 
   /** Readings before rounding. */
   private exactCounts(solution: Solution): Map<string, number> {
+    const { live } = this;
     return exactReadings(this.readers, {
-      volts: (ref) => this.circuit.voltsNow(ref),
-      solved: (part) => solution.parts[part],
+      ...live,
+      // As it stands, to the last digit; where nothing stands, as that is told.
+      solved: solution.method === 'none' ? (part) => solution.parts[part] : live.solved,
       ohms: (refs, window) => {
-        const ohms = this.circuit.sourceOhms(refs, window);
+        const ohms = live.ohms(refs, window);
         refs.forEach((ref, i) => this.seen.set(ref, ohms[i]));
         return ohms;
       },
-      stimulus: (part) => this.circuit.stimulusOf(part),
     });
   }
 
@@ -342,7 +346,7 @@ export class Rig {
     const before = circuit.stimulusOf(id)[quantity];
     circuit.setStimulus(id, quantity, value);
     const exact = circuit.settle()
-      ? exactReadings(this.readers, this.probe, wanted)
+      ? exactReadings(this.readers, this.noiseProbe, wanted)
       : new Map<string, number>();
     circuit.setStimulus(id, quantity, before);
     circuit.network.recall(memory);

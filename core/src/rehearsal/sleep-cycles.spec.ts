@@ -21,6 +21,25 @@ it('reads and decides what every cycle in full does: as settled at each moment n
   });
 });
 
+it('draws the noise of all readings in a long scene, of which not all are kept', () => {
+  const gate = demo('creek-gate-watch');
+  const [day] = gate.scenes;
+  const scene = { ...day, duration: 9000, happenings: [] };
+  const often = { ...gate, channels: gate.channels.map((c) => ({ ...c, every: c.every / 10 })) };
+  const settled = rehearse(often, scene);
+  const time = rehearse(often, scene, undefined, 'time');
+  for (const [id, { times, values }] of Object.entries(time.readings)) {
+    const own = new Map(settled.readings[id].times.map((t, i) => [Math.round(1e6 * t), i]));
+    const both = times.flatMap((t, i) => {
+      const j = own.get(Math.round(1e6 * t));
+      return j === undefined ? [] : [[values[i], settled.readings[id].values[j]]];
+    });
+    expect(both.length).toBeGreaterThan(2000);
+    expect(both.filter(([a, b]) => a !== b)).toEqual([]);
+  }
+  expect(settled.keptEvery).toBeGreaterThan(1);
+});
+
 const chip = (ampHours: number) =>
   placed(
     brief(

@@ -7,7 +7,7 @@ import {
   type LogicState,
 } from '../logic/index.js';
 import type { CoSimulation } from './co-simulation.js';
-import type { Standing } from './repeats.js';
+import type { Cycle, Standing } from './repeats.js';
 import type { Trace } from './traces.js';
 
 /** What a channel reads while the circuit stands as it does. */
@@ -29,6 +29,8 @@ export interface Sleeper {
   readonly fine: boolean;
   /** All that has come about so far: where it has grown, something has. */
   readonly happened: string;
+  /** When it fell asleep last, s. */
+  readonly fellAsleep: number;
   /** What is taken down besides readings. */
   readonly traces: readonly Trace[];
   /** Until when nothing happens and its controller goes on as it does, s. */
@@ -36,11 +38,13 @@ export interface Sleeper {
   readers(t: number): CycleReader[];
 }
 
-/** Cycles like the last that were gone over. */
+/** Cycles that were gone over. */
 export interface GoneOver {
   times: number;
-  from: number;
   period: number;
+  /** When the first of them began, and how long after that it falls asleep, s. */
+  from: number;
+  asleep: number;
   readers: readonly CycleReader[];
   channels: LogicState['channels'];
 }
@@ -50,17 +54,40 @@ interface Woke {
   t: number;
   standing: Standing;
   happened: string;
-  /** How long traces were. */
+  /** How long traces were, and how many readings each channel had taken. */
   lengths: ReadonlyMap<Trace, number>;
+  taken: ReadonlyMap<string, number>;
 }
 
+/** What a trace takes down in a cycle, from its beginning on. */
+interface Piece {
+  times: readonly number[];
+  values: readonly number[];
+}
+
+/** A cycle of sleep in which nothing came about. */
+interface Nap extends Cycle {
+  /** How long after its beginning it falls asleep, s. */
+  asleep: number;
+  pieces: ReadonlyMap<Trace, Piece>;
+  /** When each channel is read, from its beginning on, s. */
+  readings: ReadonlyMap<string, readonly number[]>;
+}
+
+/** Moments that are no farther apart than this share of a cycle are one. */
+const sameShare = 1e-6;
 /** Readings of a cycle that are no farther apart than this are one, counts. */
 const sameCount = 0.02;
 
-/** Cycles of sleep: where one is like the last, those that follow are gone over at once, but for what is read in them. */
+/**
+ * Cycles of sleep: where one begins as one before did, in which nothing came about, it and those that follow are gone over at
+ * once, but for what is read in them.
+ */
 export class SleepCycles {
   /** Where it stood as the controller woke last, and what channels have read since, least and most. */
   private woke?: Woke;
+  /** The last cycle in which nothing came about. */
+  private nap?: Nap;
   private readonly seen = new Map<string, { least: number; most: number }>();
   /** The same program without sleep. */
   private readonly sleepless: Design;
@@ -83,31 +110,74 @@ export class SleepCycles {
   look(t: number, run: Sleeper): GoneOver | undefined {
     const { woke, course } = this;
     const readers = run.readers(t);
-    this.woke = this.wakes(t, run, readers);
+    const now = (this.woke = this.wakes(t, run, readers));
     const same = [...this.seen.values()].every(({ least, most }) => most - least < sameCount);
     this.seen.clear();
-    if (!woke || woke.happened !== this.woke?.happened || !same) return undefined;
-    // What happened while it slept, and a message that was still under way, are in the last cycle alone.
-    if (run.quietUntil(woke.t) < t || course.ends(run.logic, woke.t) <= t) return undefined;
-    const until = Math.min(
-      ...[run.quietUntil(t), course.ends(run.logic, t)],
-      dueAwake(this.sleepless, run.logic, t),
-    );
-    const period = t - woke.t;
-    const room = Math.min(
-      Math.floor((until - t) / period) - 1,
-      course.repeats?.most(woke.standing) ?? 0,
-    );
-    if (!(room > 1) || !course.hasSameStimuliAt([t, (t + until) / 2, until - 1e-6]))
+    if (!now) return undefined;
+    if (woke && same) this.nap = this.since(woke, now, run, readers) ?? this.nap;
+    const { nap } = this;
+    if (!nap || !course.repeats?.isAt(nap.begins)) return undefined;
+    const { period } = nap;
+    const room = this.room(nap, t, run, course.repeats.most(nap));
+    const until = t + (room + 1) * period;
+    if (!(room >= 1) || !course.hasSameStimuliAt([t, (t + until) / 2, until - 1e-6]))
       return undefined;
-    const last = { from: woke.t, t, lengths: woke.lengths };
-    const { times, channels } = readCycles(readers, run.logic.channels, last, Math.floor(room));
+    const { times, channels } = readCycles(readers, run.logic.channels, nap, t, room);
     if (times === 0) return undefined;
-    for (const trace of run.traces)
-      repeatTrace(trace, woke.lengths.get(trace) ?? trace.times.length, period, times);
-    course.repeat(woke.standing, times);
+    for (const trace of run.traces) repeatTrace(trace, nap, t, times);
+    course.repeat(nap, times);
     this.woke = undefined;
-    return { times, from: woke.t, period, readers, channels };
+    // Charges have gone on: the next is held against how it stands now.
+    const { standing } = course;
+    if (standing) this.nap = { ...nap, begins: standing };
+    return { times, from: t, period, asleep: nap.asleep, readers, channels };
+  }
+
+  /** In how many cycles from a moment on nothing comes about, nor at the end of the last, at which it wakes again. */
+  private room({ period, asleep }: Nap, t: number, run: Sleeper, most: number): number {
+    const quiet = Math.min(run.quietUntil(t), this.course.ends(run.logic, t));
+    const last = Math.min(Math.floor(most), Math.ceil((quiet - t) / period - sameShare) - 1);
+    let cycles = 0;
+    while (cycles < last) {
+      const begins = t + cycles * period;
+      const away = (dueAwake(this.sleepless, run.logic, begins) - begins) / period;
+      // What is due while it sleeps waits until it wakes, if it is still due then.
+      const whole = Math.floor(away + sameShare);
+      if (whole >= last) return last;
+      cycles += whole;
+      if ((away - whole) * period <= asleep) return away - whole < sameShare ? cycles - 1 : cycles;
+      cycles += 1;
+    }
+    return last;
+  }
+
+  /** The cycle that has ended now, if nothing came about in it and the circuit has come back. */
+  private since(
+    woke: Woke,
+    now: Woke,
+    run: Sleeper,
+    readers: readonly CycleReader[],
+  ): Nap | undefined {
+    const { repeats } = this.course;
+    if (woke.happened !== now.happened || !repeats?.isAt(woke.standing)) return undefined;
+    // What happened while it slept, and a message that was still under way, are in this cycle alone.
+    if (run.quietUntil(woke.t) < now.t || this.course.ends(run.logic, woke.t) <= now.t)
+      return undefined;
+    const pieces = [...woke.lengths].map(([trace, from]): [Trace, Piece] => [
+      trace,
+      { times: trace.times.slice(from).map((at) => at - woke.t), values: trace.values.slice(from) },
+    ]);
+    const asleep = run.fellAsleep - woke.t;
+    const cycle = repeats.since(woke.standing, now.t);
+    const readings = readers.map(({ channel, taken }) => ({
+      ...{ id: channel.id, times: readIn(channel, asleep, cycle.period) },
+      taken: taken - (woke.taken.get(channel.id) ?? 0),
+    }));
+    if (readings.some(({ times, taken }) => times.length !== taken)) return undefined;
+    return {
+      ...{ ...cycle, asleep, pieces: new Map(pieces) },
+      readings: new Map(readings.map(({ id, times }) => [id, times])),
+    };
   }
 
   /** Where it stands as it wakes, while nothing happens and all goes well. */
@@ -116,7 +186,8 @@ export class SleepCycles {
     if (!standing || !run.fine || !(run.quietUntil(t) > t)) return undefined;
     const traces = [...run.traces, ...readers.map((r) => r.trace)];
     const lengths = new Map(traces.map((trace) => [trace, trace.times.length]));
-    return { t, standing, happened: run.happened, lengths };
+    const taken = new Map(readers.map((r) => [r.channel.id, r.taken]));
+    return { t, standing, happened: run.happened, lengths, taken };
   }
 }
 
@@ -144,35 +215,38 @@ function dueAwake(sleepless: Design, logic: LogicState, t: number): number {
 /**
  * Takes the readings of cycles that are alike but for noise, until one would change an answer.
  *
- * @param last when the last cycle began and this one does: its readings are those between, this one's included
- * @param most how many cycles follow at most
+ * @param t when the first of them begins: it has been read then
+ * @param most how many follow at most
  * @returns how many were gone through, and the channels after them
  */
 function readCycles(
   readers: readonly CycleReader[],
   channels: LogicState['channels'],
-  last: { from: number; t: number; lengths: ReadonlyMap<Trace, number> },
+  { pieces, period, readings }: Nap,
+  t: number,
   most: number,
 ): { times: number; channels: LogicState['channels'] } {
-  const { from, t, lengths } = last;
-  const period = t - from;
   const after = { ...channels };
-  const rows = readers.map((reader) => ({
-    reader,
-    moments: reader.trace.times.slice(lengths.get(reader.trace)),
-  }));
   let times = 0;
   for (; times < most; times++) {
-    const later = (times + 1) * period;
-    const cycle = rows.map(({ reader, moments }) => {
-      const begin = after[reader.channel.id] ?? restingChannel;
-      return { reader, moments, ...goThrough(reader, begin, moments, later) };
+    const begins = t + times * period;
+    const cycle = readers.map((reader) => {
+      const state = after[reader.channel.id] ?? restingChannel;
+      const moments = readings.get(reader.channel.id) ?? [];
+      return { reader, ...goThrough(reader, state, moments, begins) };
     });
     if (!cycle.every(({ same }) => same)) break;
-    for (const { reader, moments, state, kept } of cycle) {
-      moments.forEach((moment) => reader.trace.times.push(moment + later));
-      reader.trace.values.push(...kept);
-      reader.taken += kept.length;
+    for (const { reader, state, values } of cycle) {
+      // Of many readings some are not taken down.
+      const kept = pieces.get(reader.trace)?.times ?? [];
+      let k = 0;
+      for (const [moment, value] of values) {
+        if (!(Math.abs(moment - (kept[k] ?? NaN)) <= sameShare * period)) continue;
+        reader.trace.times.push(begins + moment);
+        reader.trace.values.push(value);
+        k += 1;
+      }
+      reader.taken += values.length;
       after[reader.channel.id] = state;
     }
   }
@@ -184,23 +258,29 @@ function goThrough(
   begin: ChannelState,
   moments: readonly number[],
   later: number,
-): { same: boolean; state: ChannelState; kept: number[] } {
+): { same: boolean; state: ChannelState; values: [moment: number, value: number][] } {
   let state = begin;
-  const kept: number[] = [];
+  const values: [number, number][] = [];
   for (const moment of moments) {
-    const value = read(taken + kept.length);
+    const value = read(taken + values.length);
     state = stepChannel(channel, state, value, moment + later);
-    kept.push(value);
-    if (state.tripped !== begin.tripped) return { same: false, state, kept };
+    values.push([moment, value]);
+    if (state.tripped !== begin.tripped) return { same: false, state, values };
   }
-  return { same: true, state, kept };
+  return { same: true, state, values };
+}
+
+/** When a channel is read after a wake: at its turns until it sleeps, and as it wakes again, s. */
+function readIn({ every }: Channel, asleep: number, period: number): number[] {
+  const turns = Math.floor(asleep / every + sameShare);
+  return [...Array.from({ length: turns }, (_, i) => (i + 1) * every), period];
 }
 
 /** What a trace took down in one cycle is taken down in each that follows. */
-function repeatTrace(trace: Trace, from: number, period: number, times: number): void {
-  const [moments, values] = [trace.times.slice(from), trace.values.slice(from)];
-  for (let k = 1; k <= times; k++) {
-    moments.forEach((moment) => trace.times.push(moment + k * period));
+function repeatTrace(trace: Trace, { pieces, period }: Nap, t: number, times: number): void {
+  const { times: moments = [], values = [] } = pieces.get(trace) ?? {};
+  for (let k = 0; k < times; k++) {
+    moments.forEach((moment) => trace.times.push(t + k * period + moment));
     trace.values.push(...values);
   }
 }

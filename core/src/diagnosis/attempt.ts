@@ -30,19 +30,6 @@ import { Islands } from './islands.js';
 /** As usual as a wire from a loose end to a supply. */
 const tellingUse = 0.3;
 
-/** A design is looked at without its other islands where more than this share of its parts is on them. */
-const fewest = 0.3;
-
-/** A design without some of its islands, and the ids of what is found there. */
-interface PartOfDesign {
-  design: Design;
-  found: ReadonlySet<string>;
-}
-
-/** The rules that say some findings. */
-const rulesOf = (findings: readonly Finding[]): typeof rules =>
-  rules.filter((rule) => findings.some((f) => f.code === rule.code));
-
 /** No island in particular: all of a design is looked at. */
 const everywhere: ReadonlySet<string> = new Set();
 
@@ -94,8 +81,6 @@ export class Attempts {
   private readonly base: Evidence;
   private readonly before: readonly Finding[];
   private readonly islands: Islands;
-  /** By the islands that are looked at. */
-  private readonly partsSeen = new Map<string, { part: PartOfDesign | undefined }>();
 
   /** @param standing how the circuit stands at rest */
   constructor(
@@ -124,10 +109,10 @@ export class Attempts {
   try(candidate: Candidate, wanted: readonly Finding[]): Attempt | undefined {
     const other = changed(this.design, candidate.edit);
     if (!other) return undefined;
+    const asked = rules.filter((rule) => wanted.some((f) => f.code === rule.code));
     const seen = this.seenFrom(candidate, wanted);
-    if (!this.mayClear(candidate, wanted, seen)) return undefined;
     const near = this.look(other, seen);
-    const gone = notIn(check(near, rulesOf(wanted)), wanted);
+    const gone = notIn(check(near, asked), wanted);
     if (gone.length === 0) return undefined;
     const after = check(near);
     if (tellsNothing(candidate, notIn(after, this.within(candidate)))) return undefined;
@@ -138,40 +123,6 @@ export class Attempts {
     if (!isShared && this.staysBeyond(seen, near))
       return this.attempt(candidate, other, after, seen);
     return this.attempt(candidate, other, check(this.look(other, everywhere)), everywhere);
-  }
-
-  /**
-   * Whether a change may clear any of some findings, as far as that shows without the rest of a design: the parts on some
-   * islands and what all share are enough to find them.
-   */
-  private mayClear(
-    { edit }: Candidate,
-    wanted: readonly Finding[],
-    seen: ReadonlySet<string>,
-  ): boolean {
-    const part = seen.size > 0 ? this.partOn(seen) : undefined;
-    const other = part && changed(part.design, edit);
-    if (!other || !wanted.every((f) => part.found.has(f.id))) return true;
-    return notIn(check(this.look(other, seen), rulesOf(wanted)), wanted).length > 0;
-  }
-
-  /** A design without the parts on other islands, and the ids of what is found there; undefined where that is nearly all of it. */
-  private partOn(seen: ReadonlySet<string>): PartOfDesign | undefined {
-    const key = [...seen].sort().join();
-    const known = this.partsSeen.get(key);
-    if (known) return known.part;
-    const edits = this.islands.beyond(seen).map((id) => ({ type: 'remove-part' as const, id }));
-    const { parts } = this.design;
-    const less =
-      edits.length > fewest * parts.length
-        ? changed(this.design, { type: 'batch', label: '', edits })
-        : undefined;
-    const part = less && {
-      design: less,
-      found: new Set(check(this.look(less, seen)).map((f) => f.id)),
-    };
-    this.partsSeen.set(key, { part });
-    return part;
   }
 
   /** What a change came to, as far as it was looked at. */

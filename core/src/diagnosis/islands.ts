@@ -45,13 +45,6 @@ export class Islands {
     return new Set(this.design.parts.map(({ id }) => id).filter(isOn));
   }
 
-  /** Ids of the parts that are on other islands than these, and not among what all share. */
-  beyond(islands: ReadonlySet<string>): string[] {
-    const isElsewhere = (at: ReadonlySet<string>): boolean =>
-      at.size > 0 && ![...at].some((island) => islands.has(island));
-    return this.design.parts.map(({ id }) => id).filter((id) => isElsewhere(this.of([id])));
-  }
-
   private at(place: string): string[] {
     const part = this.wiring.owner(place);
     if (!part) return [];

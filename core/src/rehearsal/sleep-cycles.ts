@@ -8,6 +8,7 @@ import {
 } from '../logic/index.js';
 import type { CoSimulation } from './co-simulation.js';
 import type { Cycle, Standing } from './repeats.js';
+import { isNear } from './settling.js';
 import type { Trace } from './traces.js';
 
 /** What a channel reads while the circuit stands as it does. */
@@ -70,6 +71,8 @@ interface Nap extends Cycle {
   /** How long after its beginning it falls asleep, s. */
   asleep: number;
   pieces: ReadonlyMap<Trace, Piece>;
+  /** What traces besides readings had taken down last as it ended. */
+  ends: ReadonlyMap<Trace, number | undefined>;
   /** When each channel is read, from its beginning on, s. */
   readings: ReadonlyMap<string, readonly number[]>;
 }
@@ -116,7 +119,7 @@ export class SleepCycles {
     if (!now) return undefined;
     if (woke && same) this.nap = this.since(woke, now, run, readers) ?? this.nap;
     const { nap } = this;
-    if (!nap || !course.repeats?.isAt(nap.begins)) return undefined;
+    if (!nap || !course.repeats?.isAt(nap.begins) || !isAsAfter(nap, run)) return undefined;
     const { period } = nap;
     const room = this.room(nap, t, run, course.repeats.most(nap));
     const until = t + (room + 1) * period;
@@ -127,9 +130,6 @@ export class SleepCycles {
     for (const trace of run.traces) repeatTrace(trace, nap, t, times);
     course.repeat(nap, times);
     this.woke = undefined;
-    // Charges have gone on: the next is held against how it stands now.
-    const { standing } = course;
-    if (standing) this.nap = { ...nap, begins: standing };
     return { times, from: t, period, asleep: nap.asleep, readers, channels };
   }
 
@@ -175,7 +175,7 @@ export class SleepCycles {
     }));
     if (readings.some(({ times, taken }) => times.length !== taken)) return undefined;
     return {
-      ...{ ...cycle, asleep, pieces: new Map(pieces) },
+      ...{ ...cycle, asleep, pieces: new Map(pieces), ends: lastOf(run) },
       readings: new Map(readings.map(({ id, times }) => [id, times])),
     };
   }
@@ -275,6 +275,16 @@ function readIn({ every }: Channel, asleep: number, period: number): number[] {
   const turns = Math.floor(asleep / every + sameShare);
   return [...Array.from({ length: turns }, (_, i) => (i + 1) * every), period];
 }
+
+const lastOf = ({ traces }: Sleeper): Map<Trace, number | undefined> =>
+  new Map(traces.map((trace) => [trace, trace.values.at(-1)]));
+
+/** Whether what is drawn stands where a cycle left it: only then may it be drawn again, as batteries run down. */
+const isAsAfter = ({ ends }: Nap, run: Sleeper): boolean =>
+  [...lastOf(run)].every(([trace, now = NaN]) => {
+    const then = ends.get(trace) ?? NaN;
+    return Object.is(now, then) || isNear(then, now);
+  });
 
 /** What a trace took down in one cycle is taken down in each that follows. */
 function repeatTrace(trace: Trace, { pieces, period }: Nap, t: number, times: number): void {

@@ -147,6 +147,7 @@ export const simulator = `
 #include <simavr/sim_elf.h>
 #include <simavr/sim_io.h>
 #include <simavr/avr_adc.h>
+#include <simavr/avr_extint.h>
 #include <simavr/avr_ioport.h>
 #include <simavr/avr_twi.h>
 #include <simavr/avr_uart.h>
@@ -172,6 +173,7 @@ static void turn(avr_t *of, avr_io_addr_t address, uint8_t value, void *param) {
   (void)address; (void)param;
   of->data[gpior0] = value;
   turned = 1;
+  of->run_cycle_count = 0;
 }
 static void letter(avr_irq_t *irq, uint32_t value, void *param) {
   (void)irq; (void)param;
@@ -276,6 +278,10 @@ static void play(elf_firmware_t *program, int length, unsigned long long clock) 
   avr_init(avr);
   avr->log = LOG_ERROR;
   avr->sleep = sleepOn;
+  /* Many instructions at once, where it stops by itself at the end of a turn. */
+  if (!passAt) avr->run_cycle_limit = 10000;
+  /* No program waits for a level: as long as a pin is low, the simulator would look at it in each cycle. */
+  for (int i = 0; i < 2; i++) avr_extint_set_strict_lvl_trig(avr, i, 0);
   avr->vcc = avr->avcc = avr->aref = 5000;
   avr_load_firmware(avr, program);
   uint32_t flags = 0;

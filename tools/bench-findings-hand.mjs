@@ -5,6 +5,6 @@ import { diagnose, outcomesOf } from '@yurei/core/diagnosis';
 parentPort?.on('message', ({ id, design, scene, edit }) => {
   const answer = scene
     ? outcomesOf(design, scene, edit)
-    : diagnose(design, design.scenes[0]).roots.map(({ cures }) => cures.map((c) => c.edit));
+    : diagnose(design, design.scenes[0]).roots.map(({ cures }) => cures);
   parentPort?.postMessage({ id, answer });
 });

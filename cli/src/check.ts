@@ -22,7 +22,7 @@ type ProvenRoot = Omit<Root, 'cures'> & { cures: Proven[] };
 const provenRoot = (design: Design, root: Root): ProvenRoot => ({
   ...root,
   cures: root.cures
-    .map((cure) => ({ ...cure, proof: prove(design, cure.edit) }))
+    .map((cure) => ({ ...cure, proof: prove(design, cure) }))
     .filter(({ proof }) => proof.worse.length === 0),
 });
 

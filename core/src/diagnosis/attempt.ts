@@ -23,9 +23,8 @@ import {
   type Edit,
   type Scene,
 } from '../design/index.js';
-import { branchOf } from '../wiring/index.js';
+import { branchOf, islandsOf, meet, type Islands } from '../wiring/index.js';
 import { mending, placesOf, type Candidate } from './candidate.js';
-import { Islands } from './islands.js';
 
 /** As usual as a wire from a loose end to a supply. */
 const tellingUse = 0.3;
@@ -40,6 +39,8 @@ export interface Attempt {
   cleared: ReadonlySet<string>;
   /** Findings that it brings, or makes worse. */
   harm: readonly Finding[];
+  /** No volts move by it beyond the islands it is made on, in no state that was looked at. */
+  local: boolean;
 }
 
 /** Weights of findings: one error counts more than all the cautions of a design. */
@@ -88,7 +89,7 @@ export class Attempts {
     private readonly scene: Scene | undefined,
     private readonly standing: Solution,
   ) {
-    this.islands = new Islands(design);
+    this.islands = islandsOf(design);
     this.base = this.look(design, everywhere);
     this.before = check(this.base);
     this.open = this.before.filter(isOpen);
@@ -137,6 +138,7 @@ export class Attempts {
     const cleared = notIn(after, this.open).filter(told);
     return {
       candidate,
+      local: seen.size > 0 && seen.size === this.islandsOf(candidate).size,
       cleared: new Set(cleared.map((f) => f.id)),
       harm: [...this.harm(after, seen), ...bypassed(other, cleared, after)],
     };
@@ -176,10 +178,6 @@ export class Attempts {
     return new Set([this.islandsOf(candidate), ...told].flatMap((islands) => [...islands]));
   }
 }
-
-/** Whether islands have one in common; none is what all share. */
-const meet = (some: ReadonlySet<string>, others: ReadonlySet<string>): boolean =>
-  some.size === 0 || others.size === 0 || [...others].some((island) => some.has(island));
 
 /** The states that are looked at of two designs, each of one with that of the other. */
 function inPairs(one: Evidence, other: Evidence): (readonly [State, State])[] {

@@ -25,6 +25,8 @@ export interface Cure extends Omit<Candidate, 'usual' | 'alone' | 'besides'> {
   clears: number;
   /** What a meter shows as it is, and should show. */
   meter?: string;
+  /** Nothing moves by it beyond the islands it is made on. */
+  local?: true;
 }
 
 /** How many single changes an edit is made of. */

@@ -109,7 +109,7 @@ function tryWorst(
   const cleared = worst.filter((f) => !after.some((a) => a.id === f.id)).map((f) => f.id);
   const harm = harmOf(found, after);
   return cleared.length > 0 && harm.length === 0
-    ? [{ candidate, cleared: new Set(cleared), harm }]
+    ? [{ candidate, cleared: new Set(cleared), harm, local: false }]
     : [];
 }
 

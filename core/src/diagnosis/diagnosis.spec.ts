@@ -191,8 +191,8 @@ describe('cures', () => {
   });
   it('tell what they do to the verdicts', () => {
     const bad = exchanged(slipway, 'Q1.b', 'Q1.e');
-    const [{ edit }] = seen(bad).roots[0].cures;
-    const proof = prove(bad, edit);
+    const [cure] = seen(bad).roots[0].cures;
+    const proof = prove(bad, cure);
     expect(proof.worse).toEqual([]);
     expect(proof.better).toContain('Footsteps and a gull: “Someone walks up the slipway” noticed');
   });
@@ -201,7 +201,7 @@ describe('cures', () => {
     const same: Edit = { type: 'describe', fields: { title: slipway.title } };
     const runs = jest.spyOn(Play.prototype, 'run');
     const often = [1, 2].map(() => {
-      prove(design, same);
+      prove(design, { edit: same });
       return runs.mock.calls.length;
     });
     runs.mockRestore();
@@ -212,7 +212,7 @@ describe('cures', () => {
   });
   it('that make a verdict worse are known for it', () => {
     const deaf: Edit = { type: 'set-param', id: 'R1', param: 'ohms', value: 100 };
-    expect(prove(slipway, deaf).worse.length).toBeGreaterThan(0);
+    expect(prove(slipway, { edit: deaf }).worse.length).toBeGreaterThan(0);
   });
 });
 

@@ -4,4 +4,4 @@ export { diagnose, type Diagnosis } from './diagnose.js';
 export type { Root } from './roots.js';
 export { changesOf, type Candidate, type Cure } from './candidate.js';
 export type { Attempt } from './attempt.js';
-export { outcomesOf, proofOf, prove, type BothRuns, type Proof } from './prove.js';
+export { outcomesOf, proofOf, prove, provenIn, type BothRuns, type Proof } from './prove.js';

@@ -60,12 +60,13 @@ export class Looks {
   }
 
   /** What a change clears, with what the meter tells at its place and that of the finding. */
-  cure(candidate: Candidate, clears: number, { about }: Finding): Cure {
+  cure(candidate: Candidate, clears: number, { about }: Finding, local = false): Cure {
     const after = this.after(candidate)?.evidence ?? this.before;
     const parts = about.filter((id) => this.before.wiring.part(id));
     const meter = meterShows(this.before, after, [...candidate.about, ...parts]);
     const { kind, says, label, edit } = candidate;
     const shown = { kind, says, label, about: candidate.about, edit, clears };
-    return { ...shown, ...(meter === undefined ? {} : { meter }) };
+    const more = { ...(meter === undefined ? {} : { meter }), ...(local ? { local } : {}) };
+    return { ...shown, ...more };
   }
 }

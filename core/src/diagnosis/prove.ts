@@ -1,5 +1,7 @@
 import { applyEdit, type Design, type Edit, type Scene } from '../design/index.js';
 import { judgeScene, wentWrong, type Outcomes } from '../rehearsal/index.js';
+import type { Cure } from './candidate.js';
+import { reachedBy } from './reach.js';
 
 /** What a change does to the verdicts of all scenes, each in words. */
 export interface Proof {
@@ -38,8 +40,14 @@ export function proofOf(scenes: readonly BothRuns[]): Proof {
 /** What every scene of a design comes to, which one change after the other is held against. */
 const known = new WeakMap<Design, readonly Outcomes[]>();
 
-/** Goes through every scene with a change, and without it once for all changes. */
-export function prove(design: Design, edit: Edit): Proof {
+/** The part of a design in which a cure has to be proven; the design itself where that is all of it. */
+export const provenIn = (design: Design, { edit, local }: Pick<Cure, 'edit' | 'local'>): Design =>
+  local ? reachedBy(design, edit) : design;
+
+/** Goes through every scene with a cure, and without it once for all cures. */
+export function prove(whole: Design, cure: Pick<Cure, 'edit' | 'local'>): Proof {
+  const design = provenIn(whole, cure);
+  const { edit } = cure;
   const { scenes } = design;
   const unchanged = known.get(design) ?? scenes.map((scene) => outcomesOf(design, scene));
   known.set(design, unchanged);

@@ -51,9 +51,10 @@ function nextRoot(
     const [first, ...effects] = rootFirst(gone, best.candidate);
     if (!first) continue;
     const finding = asSevereAs(first, effects);
-    const cures = alike(best, useful, left)
-      .flatMap((t) => looks.harmless(t.candidate) ?? [])
-      .map((c) => looks.cure(c, gone.length, finding));
+    const cures = alike(best, useful, left).flatMap((t) => {
+      const c = looks.harmless(t.candidate);
+      return c ? [looks.cure(c, gone.length, finding, t.local && c === t.candidate)] : [];
+    });
     return { root: { finding, effects, cures }, gone };
   }
   return undefined;

@@ -1,7 +1,7 @@
 import { kindOf } from '../catalog/index.js';
 import type { Circuit, PartValues } from '../circuit/index.js';
 import type { Design } from '../design/index.js';
-import { isSource } from './supply-power.js';
+import { isSource } from '../wiring/index.js';
 
 /** How a pin is dimmed where its controller does not say. */
 export const usualDims = { hertz: 1000, steps: 255 };

@@ -5,7 +5,6 @@ export { quietScene, Rig } from './rig.js';
 export type { Shift } from './spread.js';
 export { MomentInTime } from './moment-in-time.js';
 export { allOff, allOn, snapshot, switchedOn, type Decided, type Snapshot } from './snapshot.js';
-export { isSource } from './supply-power.js';
 export { oscillations, oscillates, type Oscillation } from './oscillation.js';
 export { seededRandom, type Random } from './random.js';
 export { countUpTo, valueAt, type ActingChange, type LogicChange, type Trace } from './traces.js';

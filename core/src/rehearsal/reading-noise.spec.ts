@@ -4,7 +4,7 @@ import { channel, onBoard, pins } from '../testing/small.js';
 import { quietScene, rehearse, Rig } from './index.js';
 import { mostNoise, reach, taken, turningPoint } from './reading-noise.js';
 import { readingsIn } from './readings.js';
-import { SensorNoise } from './sensor-noise.js';
+import { coarsely, SensorNoise, type Bench } from './sensor-noise.js';
 
 describe('one reading', () => {
   it('spreads by the converter and the slope together, rounded and within range', () => {
@@ -99,4 +99,40 @@ describe('a touch module before a digital input', () => {
     expect([hear(0), hear(100)]).toEqual(first);
     expect(listen).toHaveBeenCalledTimes(often);
   });
+});
+
+it('where two designs are compared, a sensor is not asked for what others tell through channels of their own', () => {
+  const design = onBoard(
+    'touch-module S, touch-module T, photoresistor L, resistor R',
+    [
+      ...['S', 'T'].map((n, i) => `U.5V ${n}.VCC, ${n}.GND U.GND, ${n}.OUT U.D${2 + i}`),
+      'U.5V L.a, L.b U.A0, R.a U.A0, R.b U.GND',
+    ].join(', '),
+    {
+      channels: ['U.D2', 'U.D3', 'U.A0'].flatMap((pin) =>
+        channel(pin).channels.map((c) => ({ ...c, id: pin })),
+      ),
+      ...pins('U.D2 input', 'U.D3 input', 'U.A0 analogue'),
+    },
+  );
+  const asked = (...followed: [ReturnType<typeof coarsely>?]): string[] => {
+    const pairs = new Set<string>();
+    const readers = readingsIn(design);
+    const exact = new Map(readers.map(({ channel: { id } }) => [id, 0]));
+    const bench: Bench = {
+      stimulus: () => 0,
+      readings: ({ id }, _, wanted) => {
+        for (const channel of exact.keys()) if (wanted(channel)) pairs.add(`${id} ${channel}`);
+        return exact;
+      },
+    };
+    new SensorNoise(design, readers, bench, ...followed).of(
+      { exact, stimulus: () => 0 },
+      () => exact,
+    );
+    return [...pairs].sort();
+  };
+  expect(asked(coarsely(design))).toEqual(['S U.D2', 'T U.D3']);
+  const all = ['S', 'T'].flatMap((s) => ['U.A0', 'U.D2', 'U.D3'].map((c) => `${s} ${c}`));
+  expect(asked()).toEqual(all);
 });

@@ -104,7 +104,7 @@ export class Rig {
         readings: ({ id, quantity }, stimulus, wanted) =>
           this.readWith(id, quantity, stimulus, wanted),
       },
-      exactness.unchanged === undefined ? undefined : coarsely,
+      exactness.unchanged === undefined ? undefined : coarsely(design),
     );
     this.live = liveProbe(this.circuit);
     const { live } = this;

@@ -1,5 +1,6 @@
 import { kindOf, paramsOf, surroundings, type Stimulus } from '../catalog/index.js';
 import type { Design } from '../design/index.js';
+import { islandsOf, meet } from '../wiring/index.js';
 import { mostNoise, turningPoint, type ReadingNoise } from './reading-noise.js';
 import type { Reading } from './readings.js';
 
@@ -42,11 +43,27 @@ interface Followed {
   moved: number;
   /** Then only of sensors that have moved themselves, or that moved that reading: others are taken to go on as they did. */
   those: boolean;
+  /** Whether it is asked what a sensor does to what a channel reads. */
+  matters(sensor: Noisy, channel: string): boolean;
 }
 
-const closely: Followed = { moved: 1 / 200, those: false };
-/** Where two designs are compared. */
-export const coarsely: Followed = { moved: 1 / 20, those: true };
+const closely: Followed = { moved: 1 / 200, those: false, matters: () => true };
+
+/** Where two designs are compared: what sensors do to each other by nothing but the supplies that all share is left out. */
+export function coarsely(design: Design): Followed {
+  const islands = islandsOf(design);
+  const known = new Map<string, ReadonlySet<string>>();
+  const at = (place: string): ReadonlySet<string> => {
+    const on = known.get(place) ?? islands.of([place]);
+    known.set(place, on);
+    return on;
+  };
+  return {
+    moved: 1 / 20,
+    those: true,
+    matters: ({ id }, channel) => meet(at(id), at(channel)),
+  };
+}
 
 /** A circuit in which sensors can be made to feel something else. */
 export interface Bench {
@@ -141,9 +158,11 @@ export class SensorNoise {
 
   /** Whether a sensor is where it was, no reading that it moves has been moved, and nothing has turned. */
   private goesOn(one: HeardOf, now: Heeded): boolean {
-    const { exact, steps } = one;
+    const { exact, steps, sensor } = one;
     const moves = (id: string): boolean =>
-      this.levels.has(id) || steps.some(([channel, counts]) => channel === id && counts !== 0);
+      this.levels.has(id)
+        ? this.followed.matters(sensor, id)
+        : steps.some(([channel, counts]) => channel === id && counts !== 0);
     return (
       !isElsewhere(one, now) &&
       !this.readers.some((r) => moves(r.channel.id) && this.hasMoved(r, exact, now))
@@ -172,18 +191,21 @@ export class SensorNoise {
 
   /** How far what is read as a number moves with one standard deviation of a sensor, counts. */
   private steps(sensor: Noisy, exact: ReadonlyMap<string, number>): [string, number][] {
-    const numbers = [...exact].filter(([channel]) => !this.levels.has(channel));
+    const wanted = (channel: string): boolean =>
+      !this.levels.has(channel) && this.followed.matters(sensor, channel);
+    const numbers = [...exact].filter(([channel]) => wanted(channel));
     if (numbers.length === 0) return [];
-    const shifted = this.readings(sensor, 1, (channel) => !this.levels.has(channel));
+    const shifted = this.readings(sensor, 1, wanted);
     return numbers.map(([channel, value]) => [channel, (shifted.get(channel) ?? value) - value]);
   }
 
   /** Where a sensor turns levels on one side of what it feels. */
   private turnsOf(sensor: Noisy, side: number, exact: ReadonlyMap<string, number>): TurningPoint[] {
-    if (this.levels.size === 0) return [];
+    const levels = [...this.levels].filter((channel) => this.followed.matters(sensor, channel));
+    if (levels.length === 0) return [];
     const end = side * (mostNoise + stale);
-    const far = this.readings(sensor, end, (channel) => this.levels.has(channel));
-    return [...this.levels].flatMap((channel) => {
+    const far = this.readings(sensor, end, (channel) => levels.includes(channel));
+    return levels.flatMap((channel) => {
       const to = far.get(channel);
       if (to === undefined || to === exact.get(channel)) return [];
       const turned = (k: number): boolean =>

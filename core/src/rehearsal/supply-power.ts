@@ -2,6 +2,7 @@ import { kindOf, paramsOf } from '../catalog/index.js';
 import type { Circuit, PartPeaks, Solution } from '../circuit/index.js';
 import type { Design, Part } from '../design/index.js';
 import { outputDuty, type LogicState } from '../logic/index.js';
+import { isSource } from '../wiring/index.js';
 import { turnPins } from './pin-states.js';
 
 /** What sources give in a solution, what a sleeping controller saves of it, and what each output draws, W. */
@@ -61,12 +62,6 @@ export class SupplyPower {
     network.recall(memory);
     return watts;
   }
-}
-
-/** Whether a part feeds the circuit: what a capacitor or a coil gives back came from others. */
-export function isSource(part: Part): boolean {
-  const { stage, fuse, terminals } = kindOf(part);
-  return stage === 'feeds' && !fuse && !terminals.some((t) => t.role === 'supply-in');
 }
 
 /** Power that all sources of a solved circuit together give, W; what one takes from another is not given. */

@@ -1,5 +1,7 @@
 export { Draft } from './draft.js';
 export { branchOf } from './branch.js';
+export { islandsOf, meet, type Islands } from './islands.js';
+export { isSource } from './is-source.js';
 export { duplicateChannel } from './duplicate-channel.js';
 export { boardsOf, freePin, pinFits, pinIsFree, type PinNeed } from './free-pin.js';
 export { arrangePins, planPins, type PlannedPin } from './pin-plan.js';

@@ -2,6 +2,7 @@ import { computed, effect, inject, Injectable } from '@angular/core';
 import { isOpen } from '@yurei/core/check';
 import {
   proofOf,
+  provenIn,
   type BothRuns,
   type Cure,
   type Diagnosis,
@@ -11,6 +12,7 @@ import {
 import { withoutAttachments, type Design } from '@yurei/core/design';
 import {
   catchError,
+  concatMap,
   EMPTY,
   finalize,
   from,
@@ -120,15 +122,28 @@ export class DiagnosisView {
     before: Observable<readonly SceneOutcomes[]>,
   ): Observable<readonly [Cure, Proof]> {
     if (design.scenes.length === 0) return from(cures.map((cure) => [cure, proofOf([])] as const));
-    if (cures.length === 0) return EMPTY;
+    return from(inParts(design, cures)).pipe(
+      concatMap(([part, some]) => {
+        const unchanged = this.bench.judging.outcomes(part, [undefined]).pipe(toArray());
+        return this.proofsIn(part, some, part === design ? before : unchanged);
+      }),
+    );
+  }
+
+  /** The same of cures that are proven in one part of a design. */
+  private proofsIn(
+    part: Design,
+    cures: readonly Cure[],
+    before: Observable<readonly SceneOutcomes[]>,
+  ): Observable<readonly [Cure, Proof]> {
     const edits = cures.map((cure) => cure.edit);
     return before.pipe(
       switchMap((unchanged) =>
-        this.bench.judging.outcomes(design, edits).pipe(
+        this.bench.judging.outcomes(part, edits).pipe(
           groupBy(({ which }) => which),
           mergeMap((one) =>
             one.pipe(
-              take(design.scenes.length),
+              take(part.scenes.length),
               toArray(),
               mergeMap((after) => {
                 const proof = proofOf(bothRuns(unchanged, after));
@@ -151,6 +166,16 @@ const bothRuns = (
     const before = unchanged.find((u) => u.scene.id === scene.id)?.outcomes;
     return before ? [{ scene, before, after }] : [];
   });
+
+/** Cures by the part of a design in which they are proven. */
+function inParts(design: Design, cures: readonly Cure[]): Map<Design, Cure[]> {
+  const parts = new Map<Design, Cure[]>();
+  for (const cure of cures) {
+    const part = provenIn(design, cure);
+    parts.set(part, [...(parts.get(part) ?? []), cure]);
+  }
+  return parts;
+}
 
 /** The first cure of each root, then the second of each, and so on. */
 function inTurns({ roots, asides }: Diagnosis): Cure[] {

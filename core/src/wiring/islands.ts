@@ -1,7 +1,7 @@
 import { kindOf } from '../catalog/index.js';
 import { terminalRef, type Design, type Part } from '../design/index.js';
-import { isSource } from '../rehearsal/index.js';
-import { wiringOf, type End, type Wiring } from '../wiring/index.js';
+import { isSource } from './is-source.js';
+import { wiringOf, type End, type Wiring } from './wiring.js';
 
 /**
  * Parts of a design that have to do with each other by more than what all share, which is rails, supplies, controllers and what
@@ -48,7 +48,9 @@ export class Islands {
   private at(place: string): string[] {
     const part = this.wiring.owner(place);
     if (!part) return [];
-    const ofNet = part.id !== place && !this.isRail(place);
+    // What is read of a part by asking it is no terminal of it.
+    const isTerminal = kindOf(part).terminals.some(({ id }) => terminalRef(part.id, id) === place);
+    const ofNet = isTerminal && !this.isRail(place);
     const at = ofNet ? this.wiring.net(place) : part.id;
     return (this.hubs.has(part.id) && !ofNet) || this.leads.has(at) ? [] : [this.top(at)];
   }
@@ -101,4 +103,17 @@ export class Islands {
     const [one, other] = [this.top(a), this.top(b)];
     if (one !== other) this.above.set(other, one);
   }
+}
+
+/** Whether islands have one in common; none is what all share. */
+export const meet = (some: ReadonlySet<string>, others: ReadonlySet<string>): boolean =>
+  some.size === 0 || others.size === 0 || [...others].some((island) => some.has(island));
+
+const known = new WeakMap<Design, Islands>();
+
+/** The islands of a design; worked out once. */
+export function islandsOf(design: Design): Islands {
+  const islands = known.get(design) ?? new Islands(design);
+  known.set(design, islands);
+  return islands;
 }

@@ -1,12 +1,12 @@
 import { channel, brief, onBoard, output } from '../testing/small.js';
-import { Islands } from './islands.js';
+import { islandsOf, type Islands } from './islands.js';
 
 /** Ids on the same island as a place. */
 const beside = (islands: Islands, place: string): string[] =>
   [...islands.on(islands.of([place]))].sort();
 
 describe('islands', () => {
-  const two = new Islands(
+  const two = islandsOf(
     brief(
       'adapter G, push-button S, filament-lamp H, push-button T, resistor R, led D',
       'G.plus S.a, S.b H.a, H.b G.minus, G.plus T.a, T.b R.a, R.b D.a, D.k G.minus',
@@ -20,7 +20,7 @@ describe('islands', () => {
   });
 
   it('are told of wires, channels and outputs by their ends', () => {
-    const board = new Islands(
+    const board = islandsOf(
       onBoard(
         'photoresistor B, resistor R, resistor E, led D',
         'U.5V B.a, B.b U.A0, R.a U.A0, R.b U.GND, U.D8 E.a, E.b D.a, D.k U.GND',
@@ -36,8 +36,21 @@ describe('islands', () => {
     expect(board.of(['w3', 'U.D8'])).toEqual(board.of(['B', 'D']));
   });
 
+  it('hold what a part tells that is no terminal', () => {
+    const bus = islandsOf(
+      onBoard(
+        'mat-capacitor A, resistor R, led D',
+        'A.a U.D4, A.b U.D5, U.D8 R.a, R.b D.a, D.k U.GND',
+        channel('A.picofarads'),
+      ),
+    );
+    expect(bus.of(['c1'])).toEqual(bus.of(['A']));
+    expect(bus.of(['A']).size).toBe(1);
+    expect(bus.of(['A'])).not.toEqual(bus.of(['D']));
+  });
+
   it('do not hold what leads power to a controller: all depends on that', () => {
-    const fused = new Islands(
+    const fused = islandsOf(
       brief(
         'adapter G volts=9, fuse F, toggle-switch S, controller-5v-8bit U, resistor R, led D',
         'G.plus F.a, F.b S.a, S.b U.VIN, G.minus U.GND, U.D8 R.a, R.b D.a, D.k U.GND',
@@ -48,7 +61,7 @@ describe('islands', () => {
   });
 
   it('are one where light leads from one to the other', () => {
-    const beam = new Islands(
+    const beam = islandsOf(
       brief(
         'adapter G, resistor R, infrared-emitter E, resistor S, phototransistor B, resistor T, led D',
         'G.plus R.a, R.b E.a, E.k G.minus, G.plus B.c, B.e S.a, S.b G.minus, G.plus T.a, T.b D.a, D.k G.minus',

@@ -10,7 +10,8 @@ import { merged } from '../e2e/dist/merged.js';
 /**
  * How long it takes until what is wrong is named with what cures it, and until cures are held against every scene: of the demo
  * designs as they are, of each N-th usual slip in them, and of five of them on one bench. As in the app changes are tried in one
- * worker, and beside it workers for half of the cores go through scenes, at first without a change, of as much of a design as a cure can move; see docs/performance.md.
+ * worker, and beside it workers for half of the cores go through scenes, at first without a change, of as much of a design as a
+ * cure can move; see docs/performance.md.
  */
 const every = Number(process.argv[2] ?? 61);
 const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));

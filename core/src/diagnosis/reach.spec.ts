@@ -108,6 +108,27 @@ describe('what a change reaches', () => {
     expect(left(asleep, ohms('BR'))).toBe(everything);
   });
 
+  it('with a rule goes what names it: rules, notices, transitions', () => {
+    const ofRule = { is: 'rule', rule: 'rk' } as const;
+    const watched: Design = {
+      ...three,
+      rules: [...three.rules, { ...rule('rl', 'k', 'ok'), when: ofRule }],
+      notices: [{ id: 'n', name: 'N', tells: { tell: 'condition', condition: ofRule } }],
+      machines: [
+        {
+          ...{ id: 'm', name: 'M', start: 'on' },
+          modes: ['on', 'off'].map((id) => ({ id, name: id })),
+          transitions: [{ from: 'on', to: 'off', when: ofRule }],
+        },
+      ],
+      scenes: three.scenes.map((scene) => ({ ...scene, modes: { m: 'off' } })),
+    };
+    expect(left(watched, ohms('BR'))).toBe(ofB);
+    expect(prove(watched, { edit: ohms('BR'), local: true })).toEqual(
+      prove(watched, { edit: ohms('BR') }),
+    );
+  });
+
   it('nothing less where volts move elsewhere', () => {
     expect(provenIn(bad, { edit: again })).toBe(bad);
   });

@@ -1,5 +1,4 @@
 import {
-  applyEdit,
   DisjointSets,
   splitRef,
   type Design,
@@ -7,6 +6,8 @@ import {
   type TerminalRef,
 } from '../design/index.js';
 import { islandsOf } from '../wiring/index.js';
+import { changed } from './attempt.js';
+import { placesOf } from './candidate.js';
 
 /** What a change is made at: refs of terminals, ids of parts and of what a pin is used for. */
 type Places = readonly string[];
@@ -39,7 +40,8 @@ export function reachedBy(design: Design, edit: Edit): Design {
   const known = parts.get(design) ?? new Map<string, Design>();
   parts.set(design, known);
   const key = JSON.stringify(removal);
-  const part = known.get(key) ?? removal.reduce(applyEdit, design);
+  // What names something that goes has gone with it.
+  const part = known.get(key) ?? removal.reduce((left, one) => changed(left, one) ?? left, design);
   known.set(key, part);
   // It is gone through twice, without the change and with it.
   return 2 * part.parts.length > design.parts.length ? design : part;
@@ -84,11 +86,12 @@ function placesIn(design: Design, edit: Edit): Places | undefined {
   const islands = islandsOf(design);
   const found: string[] = [];
   for (const one of edits) {
-    const places = placesOfOne(one)?.filter((place) => !added.has(splitRef(place).part));
-    const isNew = one.type === 'add-part';
-    const beside = isNew ? otherEnds(wires, one.part.id) : (places ?? []);
-    const alone = one.type === 'add-wire' && places?.length !== 2;
-    if (!places || (!alone && islands.of(beside).size === 0)) return undefined;
+    const at = one.type === 'remove-wire' ? [one.id] : placesOf(one);
+    const places = at.filter((place) => !added.has(splitRef(place).part));
+    const beside = one.type === 'add-part' ? otherEnds(wires, one.part.id) : places;
+    // A wire of an added part is looked at with that part.
+    const ofAdded = places.length < at.length && one.type === 'add-wire';
+    if (!ofAdded && islands.of(beside).size === 0) return undefined;
     found.push(...places);
   }
   return found;
@@ -102,27 +105,3 @@ const otherEnds = (wires: readonly TerminalRef[][], part: string): TerminalRef[]
   wires
     .filter((ends) => ends.some((ref) => splitRef(ref).part === part))
     .flatMap((ends) => ends.filter((ref) => splitRef(ref).part !== part));
-
-/** Where a single edit changes something. */
-function placesOfOne(edit: Edit): Places | undefined {
-  switch (edit.type) {
-    case 'set-param':
-    case 'remove-part':
-    case 'set-indicates':
-    case 'remove-wire':
-      return [edit.id];
-    case 'add-part':
-      return [edit.part.id];
-    case 'add-wire':
-      return [edit.wire.from, edit.wire.to];
-    case 'set-pin':
-    case 'clear-pin':
-      return [edit.pin];
-    case 'put-channel':
-      return [edit.channel.id, edit.channel.pin];
-    case 'put-output':
-      return [edit.output.id, edit.output.pin];
-    default:
-      return undefined;
-  }
-}

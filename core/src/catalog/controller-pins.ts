@@ -54,14 +54,30 @@ interface PinValues {
   leak: number;
 }
 
+/** What pins were made of before: they are switched to and fro between few states. */
+const made = new WeakMap<PinValues, Map<string, readonly Element[]>>();
+
 /** A pin is a resistance to the upper and one to the lower rail, with a clamp diode to each. */
 export function pinElements(
   pin: string,
-  pinState: PinState | undefined,
+  { mode, high }: PinState = { mode: 'input', high: false },
+  values: PinValues,
+  supply: string,
+): readonly Element[] {
+  const pins = made.get(values) ?? new Map<string, readonly Element[]>();
+  made.set(values, pins);
+  const state = `${pin} ${mode} ${high}`;
+  const elements = pins.get(state) ?? elementsOf(pin, { mode, high }, values, supply);
+  pins.set(state, elements);
+  return elements;
+}
+
+function elementsOf(
+  pin: string,
+  { mode, high }: PinState,
   p: PinValues,
   supply: string,
 ): Element[] {
-  const { mode, high } = pinState ?? { mode: 'input', high: false };
   const up =
     mode === 'output' && high ? p.pinOhms : mode === 'pull-up' ? p.pullUp : p.rail / p.leak;
   const down = mode === 'output' && !high ? p.pinOhms : open;

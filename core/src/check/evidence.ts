@@ -1,6 +1,12 @@
 import { kindOf, paramsOf, type SolvedPart } from '../catalog/index.js';
 import { voltsAt, type Solution } from '../circuit/index.js';
-import type { Design, Happening, Scene, TerminalRef } from '../design/index.js';
+import {
+  once,
+  type Design,
+  type Happening,
+  type Scene,
+  type TerminalRef,
+} from '../design/index.js';
 import { formatQuantity } from '../quantity/index.js';
 import {
   allOff,
@@ -80,8 +86,8 @@ export interface Range {
 export interface Extent {
   /** Without worst cases nominal values stand for them, and fewer moments and values are looked at. */
   worst: boolean;
-  /** Ids of the only parts that are tried through their ranges; all when left out. */
-  only?: ReadonlySet<string>;
+  /** Ids of the only parts that are tried through their ranges; all where it tells none. Asked once nothing else is left to solve. */
+  only?: () => ReadonlySet<string> | undefined;
 }
 
 const everything: Extent = { worst: true };
@@ -155,12 +161,6 @@ export function gatherEvidence(
       return rig.ohmsLoose(ref);
     },
   };
-}
-
-/** What is worked out when it is first asked for. */
-function once<T>(work: () => T): () => T {
-  let known: { value: T } | undefined;
-  return () => (known ??= { value: work() }).value;
 }
 
 function settleStill(scene: Scene | undefined, rig: Rig): void {
@@ -238,7 +238,8 @@ function sweepEach(
   rig: Rig,
   { worst, only }: Extent,
 ): Map<string, readonly Sweep[]> {
-  const parts = design.parts.filter(({ id }) => only?.has(id) ?? true);
+  const wanted = only?.();
+  const parts = design.parts.filter(({ id }) => wanted?.has(id) ?? true);
   return new Map(
     parts.flatMap((part) => {
       const sweeps = sweepsOf(part, worst ? undefined : fewValues).map(

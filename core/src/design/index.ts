@@ -21,4 +21,5 @@ export { migrate, type Migration } from './migrate.js';
 export { withoutAttachments } from './without-attachments.js';
 export { consecutive } from './consecutive.js';
 export { DisjointSets } from './disjoint-sets.js';
+export { once } from './once.js';
 export { everyCondition, outerConditions } from './every-condition.js';

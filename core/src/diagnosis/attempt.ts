@@ -1,7 +1,6 @@
 import {
   actuatorDead,
   check,
-  gatherEvidence,
   isOpen,
   outputWithoutEffect,
   rules,
@@ -10,27 +9,16 @@ import {
   type Evidence,
   type Finding,
   type Severity,
-  type State,
 } from '../check/index.js';
-import { kindOf } from '../catalog/index.js';
-import { voltsAt, type Solution } from '../circuit/index.js';
-import { Rig } from '../rehearsal/index.js';
-import {
-  applyEdit,
-  EditError,
-  terminalRef,
-  type Design,
-  type Edit,
-  type Scene,
-} from '../design/index.js';
+import type { Solution } from '../circuit/index.js';
+import { applyEdit, EditError, type Design, type Edit, type Scene } from '../design/index.js';
 import { branchOf, islandsOf, meet, type Islands } from '../wiring/index.js';
-import { mending, placesOf, type Candidate } from './candidate.js';
+import { isWiring, mending, placesOf, type Candidate } from './candidate.js';
+import { movedAt, movedIslands } from './moved.js';
+import { Views, type Seen, type View } from './views.js';
 
 /** As usual as a wire from a loose end to a supply. */
 const tellingUse = 0.3;
-
-/** No island in particular: all of a design is looked at. */
-const everywhere: ReadonlySet<string> = new Set();
 
 /** What a candidate does to all that was found. */
 export interface Attempt {
@@ -75,24 +63,22 @@ export const tellsNothing = (
 ): boolean =>
   kind === 'mistake' && usual < tellingUse && cleared.every((f) => looseOnly.includes(f.code));
 
-/** Changes tried on copies of a design, worst cases left out: that is enough to compare two, and much sooner there. */
+/** Changes tried on copies of a design. */
 export class Attempts {
   /** What something has to be done about. */
   readonly open: readonly Finding[];
-  private readonly base: Evidence;
-  private readonly before: readonly Finding[];
+  private readonly views: Views;
   private readonly islands: Islands;
 
   /** @param standing how the circuit stands at rest */
   constructor(
     private readonly design: Design,
-    private readonly scene: Scene | undefined,
-    private readonly standing: Solution,
+    scene: Scene | undefined,
+    standing: Solution,
   ) {
     this.islands = islandsOf(design);
-    this.base = this.look(design, everywhere);
-    this.before = check(this.base);
-    this.open = this.before.filter(isOpen);
+    this.views = new Views(design, scene, standing);
+    this.open = this.views.base.found.filter(isOpen);
   }
 
   /** Of the open findings those that a change may clear: it is made on an island of theirs, or at what all share. */
@@ -112,89 +98,83 @@ export class Attempts {
     if (!other) return undefined;
     const asked = rules.filter((rule) => wanted.some((f) => f.code === rule.code));
     const seen = this.seenFrom(candidate, wanted);
-    const near = this.look(other, seen);
-    const gone = notIn(check(near, asked), wanted);
-    if (gone.length === 0) return undefined;
-    const after = check(near);
-    if (tellsNothing(candidate, notIn(after, this.within(candidate)))) return undefined;
-    if (seen.size === 0) return this.attempt(candidate, other, after, seen);
-    if (!mending(candidate, this.harm(after, seen))) return undefined;
+    const moved = (evidence: Evidence): Seen => this.movedBy(candidate, evidence);
+    const near = this.views.of(other, seen ? () => seen : moved);
+    if (notIn(check(near.evidence, asked), wanted).length === 0) return undefined;
+    if (tellsNothing(candidate, this.cleared(near))) return undefined;
+    if (!seen) return this.attempt(candidate, near);
+    if (!mending(candidate, this.harm(near))) return undefined;
     // What is changed at what all share may move readings elsewhere, though no volts.
-    const isShared = this.islandsOf(candidate).size === 0;
-    if (!isShared && this.staysBeyond(seen, near))
-      return this.attempt(candidate, other, after, seen);
-    return this.attempt(candidate, other, check(this.look(other, everywhere)), everywhere);
+    const own = this.islandsOf(candidate).size;
+    return own > 0 && this.staysBeyond(seen, near.evidence)
+      ? this.attempt(candidate, near, seen.size === own)
+      : this.attempt(candidate, this.views.of(other, moved));
   }
 
   /** What a change came to, as far as it was looked at. */
-  private attempt(
-    candidate: Candidate,
-    other: Design,
-    after: readonly Finding[],
-    seen: ReadonlySet<string>,
-  ): Attempt {
-    const told = ({ about }: Finding): boolean =>
-      seen.size === 0 || [...this.islands.of(about)].some((island) => seen.has(island));
-    const cleared = notIn(after, this.open).filter(told);
+  private attempt(candidate: Candidate, view: View, local = false): Attempt {
+    const cleared = this.cleared(view);
     return {
-      candidate,
-      local: seen.size > 0 && seen.size === this.islandsOf(candidate).size,
+      ...{ candidate, local },
       cleared: new Set(cleared.map((f) => f.id)),
-      harm: [...this.harm(after, seen), ...bypassed(other, cleared, after)],
+      harm: [...this.harm(view), ...bypassed(view.design, cleared, view.found)],
     };
   }
 
-  private harm(after: readonly Finding[], seen: ReadonlySet<string>): Finding[] {
-    return harmOf(this.before, after).filter((f) => meet(seen, this.islands.of(f.about)));
+  /** What is found no more, of what is on the islands seen or is found by looking no farther. */
+  private cleared({ found, seen }: View): Finding[] {
+    const before = new Set(this.views.before(seen).map((f) => f.id));
+    const isTold = (f: Finding): boolean => before.has(f.id) || this.isOn(seen, f);
+    return notIn(found, this.open.filter(isTold));
+  }
+
+  /** What is worse than before on the islands seen or at what all share, and not only because less is looked at. */
+  private harm({ found, seen }: View): Finding[] {
+    const harm = harmOf(this.views.base.found, found).filter(
+      (f) => this.isShared(f) || this.isOn(seen, f),
+    );
+    return seen ? harmOf(this.views.before(seen), harm) : harm;
+  }
+
+  private isOn(seen: Seen, { about }: Finding): boolean {
+    return !seen || [...this.islands.of(about)].some((island) => seen.has(island));
+  }
+
+  private isShared({ about }: Finding): boolean {
+    return this.islands.of(about).size === 0;
   }
 
   /** Whether volts are beyond some islands what they were before a change: then what is found there is as well. */
   private staysBeyond(seen: ReadonlySet<string>, near: Evidence): boolean {
-    const refs = this.design.parts
-      .flatMap((part) => kindOf(part).terminals.map(({ id }) => terminalRef(part.id, id)))
-      .filter((ref) => ![...this.islands.of([ref])].some((island) => seen.has(island)));
-    return inPairs(this.base, near).every(([was, is]) =>
-      refs.every((ref) => isAlike(voltsAt(was.solution, ref), voltsAt(is.solution, ref))),
+    return movedAt(this.design, this.views.base.evidence, near).every((ref) =>
+      [...this.islands.of([ref])].some((island) => seen.has(island)),
     );
   }
 
-  private look(design: Design, islands: ReadonlySet<string>): Evidence {
-    const rig = new Rig(design, this.scene);
-    rig.startNear(this.standing);
-    const known = new Set(this.design.parts.map((p) => p.id));
-    const added = design.parts.filter(({ id }) => !known.has(id)).map((p) => p.id);
-    const only = islands.size > 0 ? { only: new Set([...this.islands.on(islands), ...added]) } : {};
-    return gatherEvidence(design, this.scene, rig, { worst: false, ...only });
+  /** Where something has moved by a change or is changed; all where only that tells. */
+  private movedBy(candidate: Candidate, evidence: Evidence): Seen {
+    const { about, edit } = candidate;
+    if (!isWiring(edit) && this.islandsOf(candidate).size === 0) return undefined;
+    const places = [...about, ...placesOf(edit)];
+    const seen = movedIslands(this.design, places, this.views.base.evidence, evidence);
+    // What all share may be judged by what anything does in its range.
+    const found = new Set(this.views.before(seen).map((f) => f.id));
+    const isTold = (f: Finding): boolean => found.has(f.id);
+    const isSeen = (f: Finding): boolean => this.isShared(f) || this.isOn(seen, f);
+    return this.open.filter(isSeen).every(isTold) ? seen : undefined;
   }
 
   private islandsOf({ about, edit }: Candidate): Set<string> {
     return this.islands.of([...about, ...placesOf(edit)]);
   }
 
-  /** The islands of a change and of findings; everywhere where one of these is at what all share. */
-  private seenFrom(candidate: Candidate, findings: readonly Finding[]): ReadonlySet<string> {
+  /** The islands of a change and of findings; undefined where one of these is at what all share. */
+  private seenFrom(candidate: Candidate, findings: readonly Finding[]): Seen {
     const told = findings.map((f) => this.islands.of(f.about));
-    if (told.some((islands) => islands.size === 0)) return everywhere;
+    if (told.some((islands) => islands.size === 0)) return undefined;
     return new Set([this.islandsOf(candidate), ...told].flatMap((islands) => [...islands]));
   }
 }
-
-/** The states that are looked at of two designs, each of one with that of the other. */
-function inPairs(one: Evidence, other: Evidence): (readonly [State, State])[] {
-  const states = ({ quiet, off, fired, happening, alone }: Evidence): State[] => [
-    ...[quiet, off, fired],
-    ...happening,
-    ...alone.values(),
-  ];
-  const others = states(other);
-  return states(one).flatMap((state, i) => (others[i] ? [[state, others[i]] as const] : []));
-}
-
-/** Less than this, as a share of itself and in V, is no difference for what rules find. */
-const slight = { share: 5e-3, volts: 5e-3 };
-
-const isAlike = (a = 0, b = 0): boolean =>
-  Math.abs(a - b) <= slight.volts + slight.share * Math.abs(a);
 
 /** Those of some findings that something still has to be done about nowhere among others. */
 const notIn = (others: readonly Finding[], findings: readonly Finding[]): Finding[] => {

@@ -33,6 +33,19 @@ export interface Cure extends Omit<Candidate, 'usual' | 'alone' | 'besides'> {
 export const changesOf = (edit: Edit): number =>
   edit.type === 'batch' ? edit.edits.reduce((sum, e) => sum + changesOf(e), 0) : 1;
 
+/**
+ * How likely a change is before it is tried, the likeliest first: one slip is one change, however many wires it moves; what
+ * rules propose counts by its changes.
+ */
+export const rankOf = ({ kind, edit, usual = 0 }: Candidate): number =>
+  (kind === 'mistake' ? 1 : 0.5 + changesOf(edit)) - usual;
+
+/** Whether an edit only adds and takes away wires and adds parts. */
+export const isWiring = (edit: Edit): boolean =>
+  edit.type === 'batch'
+    ? edit.edits.every(isWiring)
+    : ['add-wire', 'remove-wire', 'add-part'].includes(edit.type);
+
 /** Ids of the parts and refs of the terminals that an edit changes. */
 export function placesOf(edit: Edit): string[] {
   switch (edit.type) {

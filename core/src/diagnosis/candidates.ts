@@ -2,7 +2,7 @@ import type { Finding } from '../check/index.js';
 import { splitRef, type Design } from '../design/index.js';
 import { slipKinds } from '../slip/index.js';
 import { wiringOf } from '../wiring/index.js';
-import { placesOf, type Candidate } from './candidate.js';
+import { changesOf, placesOf, rankOf, type Candidate } from './candidate.js';
 import { missingDrivers } from './missing-drivers.js';
 import { missingLines } from './missing-lines.js';
 import { missingLoads } from './missing-loads.js';
@@ -80,10 +80,11 @@ export const nearest = (design: Design, findings: readonly Finding[]): Candidate
 export const stages: readonly ((design: Design, findings: readonly Finding[]) => Candidate[])[] = [
   (design, findings) => {
     const { near, beside, far } = undone(design, findings);
+    const [small, large] = parted(remedies(findings), (c) => changesOf(c.edit) === 1);
     return [
-      ...remedies(findings),
+      ...small,
       ...readyParts(design, findings),
-      ...neededWires(design, findings),
+      ...likeliestFirst(neededWires(design, findings)),
       ...missingTwins(design),
       ...missingLines(design),
       ...missingDrivers(design),
@@ -91,10 +92,19 @@ export const stages: readonly ((design: Design, findings: readonly Finding[]) =>
       ...missingSupplies(design),
       ...near,
       ...beside,
-      ...likelyWires(design, findings),
+      ...likeliestFirst(likelyWires(design, findings)),
+      ...large,
       ...far,
     ];
   },
-  otherWires,
+  (design, findings) => likeliestFirst(otherWires(design, findings)),
   missingResistors,
 ];
+
+const parted = <T>(all: readonly T[], by: (one: T) => boolean): [T[], T[]] => [
+  all.filter(by),
+  all.filter((one) => !by(one)),
+];
+
+const likeliestFirst = (candidates: readonly Candidate[]): Candidate[] =>
+  [...candidates].sort((a, b) => rankOf(a) - rankOf(b));

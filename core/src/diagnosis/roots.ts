@@ -1,7 +1,7 @@
 import { byWeight, isOpen, rules, type Finding } from '../check/index.js';
 import { splitRef } from '../design/index.js';
 import { tellsNothing, weightOf, weights, type Attempt } from './attempt.js';
-import { changesOf, type Candidate, type Cure } from './candidate.js';
+import { rankOf, type Candidate, type Cure } from './candidate.js';
 import type { Looks } from './looks.js';
 
 /** Something wrong, with all that follows from it. */
@@ -105,9 +105,7 @@ function asSevereAs(finding: Finding, effects: readonly Finding[]): Finding {
   return { ...finding, severity, consequence };
 }
 
-/** One slip is one change, however many wires it moves; what rules propose counts by its changes. */
-const rank = ({ candidate: { kind, edit, usual = 0 } }: Attempt): number =>
-  (kind === 'mistake' ? 1 : 0.5 + changesOf(edit)) - usual;
+const rank = ({ candidate }: Attempt): number => rankOf(candidate);
 
 /**
  * What tells of the cause before what follows from it: what is wrong with the wiring at the place of the cure, in the order of

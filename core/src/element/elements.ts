@@ -112,6 +112,7 @@ export function withNodes(element: Element, node: (local: string) => string): El
 
 /** Whether two elements are one, value by value. Hot: asked of every element of a part each time it feels something else. */
 export function sameElement(a: Element, b: Element): boolean {
+  if (a === b) return true;
   const [one, other] = [a, b] as unknown as Readonly<Record<string, unknown>>[];
   let fields = 0;
   for (const field in one) {

@@ -3,7 +3,6 @@ import type { Channel, Design, Scene } from '../design/index.js';
 import {
   isDue,
   nextPass,
-  nextReading,
   resetEvents,
   restingLogic,
   stepLogic,
@@ -18,11 +17,13 @@ import { looksAt } from './looks.js';
 import { markBefore, type Resumption, type PlayMark } from './mark.js';
 import { jamsIn } from './jammed.js';
 import { haltWords } from './halt-words.js';
-import { EdgeWatch } from './edge-watch.js';
 import { Naps } from './naps.js';
 import { readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
-import { laterBy, SleepCycles, type CycleReader, type Sleeper } from './sleep-cycles.js';
+import { Inputs } from './inputs.js';
+import { nextMoment, told } from './rerun.js';
+import type { CycleReader } from './sleep-cycles.js';
+import { Sleeping, type SleepingRun } from './sleeping.js';
 import { firingsOf, type Firing } from './firings.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
@@ -34,8 +35,7 @@ import type { Heeded } from './sensor-noise.js';
 import { Stillness } from './stillness.js';
 import { stoodStill, Supervisor } from './supervisor.js';
 import { givenEnergy, givenWatts } from './supply-power.js';
-import { Takers } from './takers.js';
-import { emptyTrace, type LogicChange, type Trace } from './traces.js';
+import { type LogicChange, type Trace } from './traces.js';
 import { electricalOf, notFollowed, type Electrical } from './troubles.js';
 import { judge } from './verdict.js';
 import { nextWatch, watched } from './watch.js';
@@ -47,23 +47,21 @@ export type Path = 'fast' | 'full' | 'time' | 'coarse';
 const coarse = 5e-3;
 
 /** One run through a scene, with all it has to remember. */
-export class Play implements Sleeper {
+export class Play implements SleepingRun {
   private readonly rig: Rig;
   private readonly damage: DamageWatch;
   private readonly course: Course;
   /** The circuit in time, where it is rehearsed so. */
   private readonly timed?: CoSimulation;
-  private readonly takers: Takers;
+  readonly inputs: Inputs;
   private readonly stillness: Stillness;
   private readonly stride: number;
-  private readonly readings: Record<string, Trace>;
   private readonly supervisor: Supervisor;
-  private readonly recorder: Recorder;
+  readonly recorder: Recorder;
   private readonly circuit: Rehearsal['circuit'];
   /** Whether power only comes on as the scene begins. */
   private readonly dead: boolean;
-  private readonly logicLog: LogicChange[];
-  private readonly edge: EdgeWatch;
+  readonly changes: LogicChange[];
   /** Only how it comes out is wanted. */
   private readonly lean: boolean;
   private readonly spans: Spans<Span>;
@@ -76,11 +74,11 @@ export class Play implements Sleeper {
   private readonly marks: PlayMark[] = [];
   private readonly starts: Spans<Span>;
   /** From when to when the controller slept. */
-  private readonly naps = new Naps();
-  /** Where cycles of sleep may be alike. */
-  private readonly cycles?: SleepCycles;
+  readonly naps = new Naps();
+  /** Where it sleeps and wakes, and nothing else happens for a while. */
+  private readonly sleeping?: Sleeping;
   /** When all was as at the beginning; taken down from the first look on. */
-  private rests?: Rests;
+  rests?: Rests;
   /** What batteries held at the beginning. */
   private held?: CoSimulation['held'];
 
@@ -93,18 +91,18 @@ export class Play implements Sleeper {
     this.lean = lean;
     this.stride = strideOf(design, scene, path === 'full' ? 'full' : 'fast');
     this.rig = new Rig(design, scene, path === 'coarse' ? { unchanged: coarse } : {});
-    this.takers = new Takers(design, scene);
+    const exact = (due?: readonly Channel[]): ReadonlyMap<string, number> => this.exact(due);
+    this.inputs = new Inputs(design, scene, { exact, noise: (...now) => this.noise(...now) });
     this.stillness = new Stillness(design, scene, path);
     this.dead = path === 'time' && scene.starts === 'power-on';
     this.logic = this.dead
       ? restingLogic(design, { clock: clockAt(scene), begin: scene.modes })
       : this.rig.restingLogic({ ...scene, happenings: [] });
-    this.logicLog = [{ t: 0, logic: this.logic, events: [] }];
-    this.readings = Object.fromEntries(design.channels.map((c) => [c.id, emptyTrace()]));
+    this.changes = [{ t: 0, logic: this.logic, events: [] }];
     this.supervisor = new Supervisor(design, scene, this.dead);
-    this.edge = new EdgeWatch(design.channels);
     // In time the circuit itself tells when a pin turns.
-    this.spans = this.edge.channels.length > 0 && path !== 'time' ? watched(scene) : new Spans([]);
+    this.spans =
+      this.inputs.edge.channels.length > 0 && path !== 'time' ? watched(scene) : new Spans([]);
     this.nextLook = looksAt(scene);
     this.starts = watched(scene);
     this.circuit = path === 'time' ? 'in time' : 'settled';
@@ -113,7 +111,7 @@ export class Play implements Sleeper {
     if (path === 'time') this.timed = this.inTime();
     const sleeps = !this.dead && design.controller.sleep !== undefined;
     if (this.timed && sleeps && becomesQuiescent(design, scene))
-      this.cycles = new SleepCycles(design, this.timed);
+      this.sleeping = new Sleeping(design, this.timed, this.stride);
     this.course = this.timed ?? new SettledCourse(this.rig, scene);
     if (from) this.resume(from);
   }
@@ -132,13 +130,13 @@ export class Play implements Sleeper {
   private resume({ mark: from, logicLog, acting }: Resumption): void {
     this.from = from;
     this.logic = from.logic;
-    this.logicLog.splice(0, Infinity, ...logicLog.slice(0, from.changes.logic));
+    this.changes.splice(0, Infinity, ...logicLog.slice(0, from.changes.logic));
     this.recorder.resume(acting.slice(0, from.changes.acting));
     this.supervisor.resume(from.supervisor);
     this.rig.heard = from.heard;
     this.stillness.unsteady = from.unsteady;
-    for (const [id, count] of from.taken) this.takers.took(id, count);
-    this.edge.resume(from.edge);
+    for (const [id, count] of from.taken) this.inputs.takers.took(id, count);
+    this.inputs.edge.resume(from.edge);
     if ('states' in from.course) this.timed?.resumeAt(from.course, from.logic, this.driven);
     else this.rig.backTo(from.course);
   }
@@ -150,11 +148,11 @@ export class Play implements Sleeper {
       return;
     const course = this.timed ? this.timed.mark : this.rig.standing;
     if (!course) return;
-    const changes = { logic: this.logicLog.length, acting: this.recorder.acting.length };
+    const changes = { logic: this.changes.length, acting: this.recorder.acting.length };
     this.marks.push({
       ...{ t, course, logic: this.logic, changes, unsteady: this.stillness.unsteady },
-      taken: this.takers.counts,
-      edge: this.edge.mark,
+      taken: this.inputs.takers.counts,
+      edge: this.inputs.edge.mark,
       supervisor: this.supervisor.mark,
       heard: this.rig.heard,
     });
@@ -189,12 +187,12 @@ export class Play implements Sleeper {
     const { modes, settled } = this.course;
     const still = settled && this.supervisor.running === 'runs';
     if ((this.dead && !this.rests && !still) || this.from) return;
-    this.rests ??= new Rests(this.design, this.logicLog[0]?.logic ?? this.logic, modes);
+    this.rests ??= new Rests(this.design, this.changes[0]?.logic ?? this.logic, modes);
     this.rests.look(t, this.logic, modes, still);
   }
 
   /** What all sources have given in time since the beginning, J. */
-  private get given(): number | undefined {
+  get given(): number | undefined {
     return this.timed && givenEnergy(this.design, this.timed.peaks);
   }
 
@@ -228,42 +226,36 @@ export class Play implements Sleeper {
       this.course.settledUntil,
       this.course.ends(this.logic, t),
     );
-    const waits = this.logic.awake.asleep || !this.edge.isRead || t < this.stillness.unsteady;
+    if (this.sleeping?.isRecording) return t;
+    const waits =
+      this.logic.awake.asleep || !this.inputs.edge.isRead || t < this.stillness.unsteady;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
     if (!this.course.settled) return t;
     if (!this.stillness.lasts(t, until, (times) => this.course.hasSameStimuliAt(times))) return t;
     this.course.at(t, this.logic, this.driven);
     const readers = this.readers(t).map((reader): Reader => ({
       ...reader,
-      keep: (time, value) => this.keep(reader.channel.id, time, value),
+      keep: (time, value) => this.inputs.keep(reader.channel.id, time, value),
     }));
     const { channels, t: last } = readOn(readers, this.logic, t, until, this.stride);
-    for (const { channel, taken } of readers) this.takers.took(channel.id, taken);
+    for (const { channel, taken } of readers) this.inputs.takers.took(channel.id, taken);
     this.logic = { ...this.logic, channels };
     return last;
   }
 
-  /** Cycles of sleep that are alike are gone over at once; the time of the last waking. */
+  /** What recurs while the controller sleeps and wakes is gone over at once; the time of the last waking. */
   private sleepOn(t: number): number {
     const { awake } = this.logic;
-    if (awake.asleep || awake.since !== t) return t;
-    const over = this.cycles?.look(t, this);
-    if (!over) return t;
-    for (const { channel, taken } of over.readers) this.takers.took(channel.id, taken);
-    this.naps.repeat(over.from, over.asleep, over.period, over.times);
-    this.logic = laterBy(this.logic, over);
-    const { since } = this.logic.awake;
-    this.recorder.skip(since, this.given ?? 0);
-    return since;
+    return !this.sleeping || awake.asleep || awake.since !== t ? t : this.sleeping.on(t, this);
   }
 
   get fine(): boolean {
-    return this.supervisor.running === 'runs' && this.edge.isRead;
+    return this.supervisor.running === 'runs' && this.inputs.edge.isRead;
   }
 
   get happened(): string {
     const { acting, relayOperations } = this.recorder;
-    return JSON.stringify([acting.length, this.logicLog.length, relayOperations]);
+    return JSON.stringify([acting.length, this.changes.length, relayOperations]);
   }
 
   get fellAsleep(): number {
@@ -278,16 +270,7 @@ export class Play implements Sleeper {
     return Math.min(this.stillness.until(t), this.supervisor.next(t));
   }
 
-  /** What takes the readings of channels as they stand. */
-  readers(t: number): CycleReader[] {
-    const exact = this.exact();
-    return this.takers.standing(exact, this.noise(t, exact), this.readings);
-  }
-
-  private keep(channel: string, t: number, value: number): void {
-    this.readings[channel]?.times.push(t);
-    this.readings[channel]?.values.push(value);
-  }
+  readers = (t: number): CycleReader[] => this.inputs.readers(t);
 
   /** Goes on to the next moment at which anything can change, or one that the circuit tells of before. */
   private goOn(t: number): number {
@@ -303,9 +286,7 @@ export class Play implements Sleeper {
     const reading = channels.length === 0 ? this.nextLook(t) : Infinity;
     return Math.min(
       reading,
-      nextPass(this.logic, t),
-      ...channels.map((c) => nextReading(this.logic, c, t)),
-      nextFadeLook(this.design, this.logic, t),
+      nextMoment(this.design, this.logic, t),
       nextWatch(this.spans, t),
       this.supervisor.next(t),
       this.course.ends(this.logic, t),
@@ -323,12 +304,20 @@ export class Play implements Sleeper {
   private pass(t: number): void {
     const edges = this.edges();
     const due = this.design.channels.filter((c) => isDue(this.logic, c, t) || edges.has(c.id));
-    const [logic, events] = stepLogic(this.design, this.logic, this.read(due, t), t);
-    const told = events.filter(({ kind }) => kind !== 'sleep');
-    if (told.length > 0) return this.change(t, logic, told);
+    const read = this.inputs.glances(due, t);
+    for (const { channel, exact } of read) this.sleeping?.see(channel, exact);
+    const readings = this.inputs.read(read, t);
+    const [logic, events] = stepLogic(this.design, this.logic, readings, t);
+    const changed = told(events);
+    if (changed.length > 0) this.change(t, logic, changed);
+    else if (events.length > 0) this.doze(t, logic);
+    else this.logic = logic;
+    this.sleeping?.pass(t, read, events, edges.size === 0 && this.inputs.edge.isRead);
+  }
+
+  /** Asleep it draws less. */
+  private doze(t: number, logic: LogicState): void {
     this.logic = logic;
-    if (events.length === 0) return;
-    // Asleep it draws less.
     this.course.at(t, logic, this.driven);
     this.record(t);
   }
@@ -347,7 +336,7 @@ export class Play implements Sleeper {
       this.change(t, stoodStill(this.design, this.logic, t), []);
     if (reset || (lost && before !== 'dark' && before !== 'starting')) {
       const { clock } = this.logic;
-      this.edge.forget();
+      this.inputs.edge.forget();
       const fresh = restingLogic(this.design, { at: t, clock, kept: this.logic });
       this.change(t, fresh, resetEvents(this.design, this.logic, fresh));
     }
@@ -356,13 +345,14 @@ export class Play implements Sleeper {
 
   private change(t: number, logic: LogicState, events: readonly LogicEvent[]): void {
     this.logic = logic;
-    this.logicLog.push({ t, logic, events });
+    this.changes.push({ t, logic, events });
     this.course.at(t, logic, this.driven);
     this.record(t);
   }
 
   result(): Rehearsal {
-    const { scene, readings, logicLog, recorder, timed } = this;
+    const { scene, changes, recorder, timed } = this;
+    const { readings } = this.inputs;
     if (timed && !this.lean)
       recorder.close(timed.now, this.given ?? 0, givenWatts(this.design, timed.present()));
     return {
@@ -381,7 +371,7 @@ export class Play implements Sleeper {
       asleep: this.naps.until(scene.duration),
       jams: jamsIn(scene),
       acting: recorder.acting,
-      logic: logicLog,
+      logic: changes,
       ...this.electrical(),
       keptEvery: this.stride,
       solves: this.rig.solves,
@@ -391,9 +381,10 @@ export class Play implements Sleeper {
 
   /** How it came out. */
   judged(): Outcomes {
-    const { design, readings, logicLog } = this;
+    const { design, changes } = this;
+    const { readings } = this.inputs;
     const { outages } = this.supervisor;
-    const record = { readings, acting: this.recorder.acting, logic: logicLog, outages };
+    const record = { readings, acting: this.recorder.acting, logic: changes, outages };
     const { verdicts, spurious } = judge(design, this.played(), this.rig, record, {
       separate: (from, to) => this.rests?.separate(from, to) ?? false,
       replay: (other, until) => this.replay(other, until),
@@ -403,9 +394,9 @@ export class Play implements Sleeper {
 
   /** What fires in the scene with some of its happenings only, from where both are the same. */
   replay(other: Scene, until = Infinity): Firing[] {
-    const { marks, scene, logicLog, recorder } = this;
+    const { marks, scene, changes, recorder } = this;
     const mark = markBefore(marks, scene, other);
-    const from = mark && { mark, logicLog, acting: recorder.acting };
+    const from = mark && { mark, logicLog: changes, acting: recorder.acting };
     return new Play(this.design, other, this.path, { lean: true, ...(from ? { from } : {}) })
       .run(undefined, until)
       .firings();
@@ -434,7 +425,7 @@ export class Play implements Sleeper {
   }
 
   firings = (): Firing[] =>
-    firingsOf(this.design, { acting: this.recorder.acting, logic: this.logicLog }, this.scene);
+    firingsOf(this.design, { acting: this.recorder.acting, logic: this.changes }, this.scene);
 
   /** The scene as far as it was played. */
   private played(): Scene {
@@ -450,28 +441,8 @@ export class Play implements Sleeper {
 
   /** Channels whose level has just changed in a way at which they read at once. */
   private edges(): ReadonlySet<string> {
-    const { channels } = this.edge;
     // As settled, levels change with what happens alone.
-    const watched = channels.length > 0 && (this.timed || this.spans.sorted.length > 0);
-    return watched ? this.edge.turned(this.exact(channels)) : new Set();
-  }
-
-  /** Readings with the converter's noise, of the channels that are due. */
-  private read(due: readonly Channel[], t: number): Map<string, number> {
-    if (due.length === 0) return new Map();
-    const exact = this.exact(due);
-    const own = this.noise(t, exact);
-    const readings = new Map<string, number>();
-    for (const channel of due) {
-      const now = exact.get(channel.id);
-      const counts = this.edge.take(channel.id) ?? (now === undefined ? now : Math.round(now));
-      if (counts === undefined) continue;
-      this.cycles?.see(channel.id, now ?? counts);
-      const value = this.takers.take(channel.id, counts, own.get(channel.id));
-      if (value === undefined) continue;
-      readings.set(channel.id, value);
-      this.keep(channel.id, t, value);
-    }
-    return readings;
+    const watched = this.timed ?? this.spans.sorted.length > 0;
+    return watched && this.inputs.edge.channels.length > 0 ? this.inputs.edges() : new Set();
   }
 }

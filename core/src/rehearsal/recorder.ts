@@ -4,7 +4,9 @@ import type { Design, Output } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
 import { reached } from '../quantity/index.js';
 import type { Course } from './course.js';
-import { RelayOperations } from './relay-operations.js';
+import { drawAgain } from './pieces.js';
+import type { Recurrence } from './recurring.js';
+import { RelayOperations, type Operations } from './relay-operations.js';
 import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
 
 /** A fading output is recorded this often, s. */
@@ -66,7 +68,12 @@ export class Recorder {
     return [this.watts, ...Object.values(this.nets), ...Object.values(this.outputs)];
   }
 
-  get relayOperations(): RelayOperations['counted'] {
+  /** The same with what sensors meet and how relays stand. */
+  get all(): Trace[] {
+    return [...this.traces, ...Object.values(this.felt), ...Object.values(this.relays)];
+  }
+
+  get relayOperations(): Operations {
     return this.operationsSeen.counted;
   }
 
@@ -127,6 +134,13 @@ export class Recorder {
     if (t - metered.t < shortestMean) return;
     hold(this.watts, metered.t, asMeant((given - metered.given) / (t - metered.t)));
     this.metered = { t, given };
+  }
+
+  /** Takes down once more what was taken down in a stretch, from a moment on. */
+  again({ pieces, acting, operations }: Recurrence, t: number): void {
+    for (const [trace, piece] of pieces) drawAgain(trace, piece, t);
+    this.acting.push(...acting.map((a) => ({ ...a, t: t + a.t })));
+    this.operationsSeen.add(operations);
   }
 
   /** What was gone over at once up to a moment is taken down already. */

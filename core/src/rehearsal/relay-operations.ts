@@ -1,6 +1,9 @@
+/** How often each relay of each part has pulled in. */
+export type Operations = Record<string, Record<string, number>>;
+
 /** Counts how often relays pull in; as they are when first looked at does not count. */
 export class RelayOperations {
-  readonly counted: Record<string, Record<string, number>> = {};
+  readonly counted: Operations = {};
   private readonly was = new Map<string, Readonly<Record<string, boolean>>>();
 
   look(part: string, relays: Readonly<Record<string, boolean>>): void {
@@ -9,5 +12,13 @@ export class RelayOperations {
     for (const [name, pulled] of Object.entries(relays))
       counts[name] = (counts[name] ?? 0) + Number(before !== undefined && pulled && !before[name]);
     this.was.set(part, relays);
+  }
+
+  /** What was counted once more without a look at it. */
+  add(more: Operations): void {
+    for (const [part, counts] of Object.entries(more)) {
+      const counted = (this.counted[part] ??= {});
+      for (const [name, n] of Object.entries(counts)) counted[name] = (counted[name] ?? 0) + n;
+    }
   }
 }

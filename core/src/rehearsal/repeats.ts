@@ -20,6 +20,8 @@ export interface Cycle {
   adds: readonly number[];
   /** What parts take in it, where that is taken down. */
   takes: Float64Array | undefined;
+  /** How far volts and currents move in it, as those charges change. */
+  moves: Float64Array;
 }
 
 /** Cycles that are alike are followed anew when charges have changed by this share, and after so many. */
@@ -41,10 +43,22 @@ export class Repeats {
     return { t, x: system.x.slice(), states: system.q.slice(), modes, taken };
   }
 
-  /** Whether it stands as it did. */
-  isAt({ x, modes }: Standing): boolean {
+  /**
+   * Whether it stands as it did.
+   *
+   * @param times so many times as far from it as counts as the same after one cycle
+   */
+  isAt({ x, modes }: Standing, times = 1): boolean {
     const { system, modes: now } = this.network;
-    return modes.every((mode, i) => mode === now[i]) && x.every((v, i) => isNear(v, system.x[i]));
+    return (
+      modes.every((mode, i) => mode === now[i]) && x.every((v, i) => isNear(v, system.x[i], times))
+    );
+  }
+
+  /** Whether it stands where it would at a moment, had it gone through one such cycle after the other. */
+  isAfter({ begins, period, moves }: Cycle, t: number): boolean {
+    const times = (t - begins.t) / period;
+    return this.isAt({ ...begins, x: begins.x.map((v, i) => v + times * (moves[i] ?? 0)) });
   }
 
   /** What it went through since a moment at which it stood as it does now. */
@@ -53,7 +67,8 @@ export class Repeats {
     const adds = slow.map(({ state }) => system.q[state] - begins.states[state]);
     const { taken: before } = begins;
     const takes = before && this.stress?.taken.map((amount, i) => amount - before[i]);
-    return { begins, period: t - begins.t, adds, takes };
+    const moves = system.x.map((v, i) => v - (begins.x[i] ?? v));
+    return { begins, period: t - begins.t, adds, takes, moves };
   }
 
   /** How many cycles may follow, as far as charges change in them. */

@@ -31,5 +31,5 @@ export class Settling {
 }
 
 /** Whether two values of a circuit are one, as far as it is followed. */
-export const isNear = (a: number, b: number): boolean =>
-  Math.abs(a - b) <= settledWithin.absolute + settledWithin.share * Math.abs(a);
+export const isNear = (a: number, b: number, times = 1): boolean =>
+  Math.abs(a - b) <= times * (settledWithin.absolute + settledWithin.share * Math.abs(a));

@@ -7,8 +7,17 @@ import {
   type LogicState,
 } from '../logic/index.js';
 import type { CoSimulation } from './co-simulation.js';
+import {
+  drawAgain,
+  endsOf,
+  lengthsOf,
+  piecesSince,
+  standsAt,
+  type Ends,
+  type Lengths,
+  type Piece,
+} from './pieces.js';
 import type { Cycle, Standing } from './repeats.js';
-import { isNear } from './settling.js';
 import type { Trace } from './traces.js';
 
 /** What a channel reads while the circuit stands as it does. */
@@ -56,14 +65,8 @@ interface Woke {
   standing: Standing;
   happened: string;
   /** How long traces were, and how many readings each channel had taken. */
-  lengths: ReadonlyMap<Trace, number>;
+  lengths: Lengths;
   taken: ReadonlyMap<string, number>;
-}
-
-/** What a trace takes down in a cycle, from its beginning on. */
-interface Piece {
-  times: readonly number[];
-  values: readonly number[];
 }
 
 /** A cycle of sleep in which nothing came about. */
@@ -72,7 +75,7 @@ interface Nap extends Cycle {
   asleep: number;
   pieces: ReadonlyMap<Trace, Piece>;
   /** What traces besides readings had taken down last as it ended. */
-  ends: ReadonlyMap<Trace, number | undefined>;
+  ends: Ends;
   /** When each channel is read, from its beginning on, s. */
   readings: ReadonlyMap<string, readonly number[]>;
 }
@@ -109,6 +112,12 @@ export class SleepCycles {
     this.seen.set(channel, { least: Math.min(least, value), most: Math.max(most, value) });
   }
 
+  /** Something else was gone over. */
+  forget(): void {
+    this.woke = undefined;
+    this.seen.clear();
+  }
+
   /** Goes over what can be gone over, at the moment at which the controller has woken. */
   look(t: number, run: Sleeper): GoneOver | undefined {
     const { woke, course } = this;
@@ -119,7 +128,8 @@ export class SleepCycles {
     if (!now) return undefined;
     if (woke && same) this.nap = this.since(woke, now, run, readers) ?? this.nap;
     const { nap } = this;
-    if (!nap || !course.repeats?.isAt(nap.begins) || !isAsAfter(nap, run)) return undefined;
+    if (!nap || !course.repeats?.isAt(nap.begins) || !standsAt(nap.ends, run.traces))
+      return undefined;
     const { period } = nap;
     const room = this.room(nap, t, run, course.repeats.most(nap));
     const until = t + (room + 1) * period;
@@ -127,7 +137,8 @@ export class SleepCycles {
       return undefined;
     const { times, channels } = readCycles(readers, run.logic.channels, nap, t, room);
     if (times === 0) return undefined;
-    for (const trace of run.traces) repeatTrace(trace, nap, t, times);
+    for (const trace of run.traces)
+      for (let k = 0; k < times; k++) drawAgain(trace, nap.pieces.get(trace), t + k * period);
     course.repeat(nap, times);
     this.woke = undefined;
     return { times, from: t, period, asleep: nap.asleep, readers, channels };
@@ -163,10 +174,6 @@ export class SleepCycles {
     // What happened while it slept, and a message that was still under way, are in this cycle alone.
     if (run.quietUntil(woke.t) < now.t || this.course.ends(run.logic, woke.t) <= now.t)
       return undefined;
-    const pieces = [...woke.lengths].map(([trace, from]): [Trace, Piece] => [
-      trace,
-      { times: trace.times.slice(from).map((at) => at - woke.t), values: trace.values.slice(from) },
-    ]);
     const asleep = run.fellAsleep - woke.t;
     const cycle = repeats.since(woke.standing, now.t);
     const readings = readers.map(({ channel, taken }) => ({
@@ -175,7 +182,7 @@ export class SleepCycles {
     }));
     if (readings.some(({ times, taken }) => times.length !== taken)) return undefined;
     return {
-      ...{ ...cycle, asleep, pieces: new Map(pieces), ends: lastOf(run) },
+      ...{ ...cycle, asleep, pieces: piecesSince(woke.lengths, woke.t), ends: endsOf(run.traces) },
       readings: new Map(readings.map(({ id, times }) => [id, times])),
     };
   }
@@ -185,7 +192,7 @@ export class SleepCycles {
     const { standing } = this.course;
     if (!standing || !run.fine || !(run.quietUntil(t) > t)) return undefined;
     const traces = [...run.traces, ...readers.map((r) => r.trace)];
-    const lengths = new Map(traces.map((trace) => [trace, trace.times.length]));
+    const lengths = lengthsOf(traces);
     const taken = new Map(readers.map((r) => [r.channel.id, r.taken]));
     return { t, standing, happened: run.happened, lengths, taken };
   }
@@ -274,23 +281,4 @@ function goThrough(
 function readIn({ every }: Channel, asleep: number, period: number): number[] {
   const turns = Math.floor(asleep / every + sameShare);
   return [...Array.from({ length: turns }, (_, i) => (i + 1) * every), period];
-}
-
-const lastOf = ({ traces }: Sleeper): Map<Trace, number | undefined> =>
-  new Map(traces.map((trace) => [trace, trace.values.at(-1)]));
-
-/** Whether what is drawn stands where a cycle left it: only then may it be drawn again, as batteries run down. */
-const isAsAfter = ({ ends }: Nap, run: Sleeper): boolean =>
-  [...lastOf(run)].every(([trace, now = NaN]) => {
-    const then = ends.get(trace) ?? NaN;
-    return Object.is(now, then) || isNear(then, now);
-  });
-
-/** What a trace took down in one cycle is taken down in each that follows. */
-function repeatTrace(trace: Trace, { pieces, period }: Nap, t: number, times: number): void {
-  const { times: moments = [], values = [] } = pieces.get(trace) ?? {};
-  for (let k = 0; k < times; k++) {
-    moments.forEach((moment) => trace.times.push(t + k * period + moment));
-    trace.values.push(...values);
-  }
 }

@@ -103,7 +103,7 @@ export class Attempts {
     if (notIn(check(near.evidence, asked), wanted).length === 0) return undefined;
     if (tellsNothing(candidate, this.cleared(near))) return undefined;
     if (!seen) return this.attempt(candidate, near);
-    if (!mending(candidate, this.harm(near))) return undefined;
+    if (!mending(candidate, this.harm(near))) return this.attempt(candidate, near);
     // What is changed at what all share may move readings elsewhere, though no volts.
     const own = this.islandsOf(candidate).size;
     return own > 0 && this.staysBeyond(seen, near.evidence)

@@ -4,7 +4,8 @@ import { Attempts, harmOf, type Attempt } from './attempt.js';
 import type { Candidate } from './candidate.js';
 import { nearest, remedies } from './candidates.js';
 import { Looks } from './looks.js';
-import { rootsOf, type Root } from './roots.js';
+import { rootsOf, withoutGuesses, type Root } from './roots.js';
+import { firstOfTwo, secondSlips } from './second-slips.js';
 import { Trials } from './trials.js';
 
 /** What is wrong with a design, roots first. */
@@ -14,24 +15,39 @@ export interface Diagnosis {
   asides: Root[];
 }
 
+/** More than so many changes are not tried; where one of two mistakes is undone already, half as many. */
+const most = { 1: 75, 2: 150 };
+
 /** Tries the usual slips and what rules propose, and sorts what was found into roots and what follows from them. */
 export function diagnose(
   design: Design,
   scene: Scene | undefined,
   evidence: Evidence = gatherEvidence(design, scene),
+  mistakes: 1 | 2 = 2,
 ): Diagnosis {
   const found = check(evidence);
   const open = found.filter(isOpen);
   const attempts =
     open.length > 0 ? new Attempts(design, scene, evidence.quiet.solution) : undefined;
   const looks = new Looks(design, scene, evidence, found);
-  const tried = attempts ? new Trials(design, open, attempts, looks).all() : [];
+  const trials = attempts && new Trials(design, open, attempts, looks, most[mistakes]);
+  const tried = trials?.all() ?? [];
   const worst = open.filter((f) => !attempts?.open.some((o) => o.id === f.id));
   const more = nearest(design, worst).flatMap((c) => tryWorst(found, worst, c, looks));
-  return {
-    roots: rootsOf(found, [...tried, ...more], looks),
-    asides: asidesOf(found, looks),
-  };
+  const made = [...tried, ...more];
+  const one = rootsOf(found, made, looks);
+  const further = (other: Design): readonly Root[] => diagnose(other, scene, undefined, 1).roots;
+  return { roots: one.isSure ? one.roots : doubtful(), asides: asidesOf(found, looks) };
+
+  /** What one mistake does not explain two may: guesses are told as far as they do. */
+  function doubtful(): Root[] {
+    if (!trials || mistakes === 1) return one.roots.map(withoutGuesses);
+    const first = firstOfTwo(design, one.roots, further);
+    if (first) return one.roots.map((root) => (root === first ? root : withoutGuesses(root)));
+    const both = secondSlips(design, trials, attempts, further);
+    const two = both.length > 0 ? rootsOf(found, [...made, ...both], looks) : one;
+    return two.isSure ? two.roots : two.roots.map(withoutGuesses);
+  }
 }
 
 /** What is only found in the worst case is tried with worst cases: that takes long, so only what is nearest. */

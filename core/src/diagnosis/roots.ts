@@ -16,12 +16,16 @@ export interface Root {
 /** Of more changes that fit alike than this none is likely. */
 const mostAlike = 4;
 
-/** Roots one after the other: the change that clears most of what is left tells the next. */
+/**
+ * Roots one after the other: the change that clears most of what is left tells the next.
+ *
+ * @returns the roots, and whether nothing that is wrong is left without a cure: guesses are doubtful else, see `withoutGuesses`
+ */
 export function rootsOf(
   found: readonly Finding[],
   attempts: readonly Attempt[],
   looks: Looks,
-): Root[] {
+): { roots: Root[]; isSure: boolean } {
   const roots: Root[] = [];
   let left = found.filter(isOpen);
   for (;;) {
@@ -30,10 +34,12 @@ export function rootsOf(
     roots.push(next.root);
     left = left.filter((f) => !next.gone.includes(f));
   }
-  // What nothing clears stands for itself. As long as an error is among it, guesses about the rest are doubtful.
-  const sure = !left.some((f) => f.severity === 'error');
-  const told = sure ? roots : roots.map(withoutGuesses);
-  return bySeverity([...told, ...left.map((finding) => ({ finding, effects: [], cures: [] }))]);
+  // What nothing clears stands for itself.
+  const alone = left.map((finding) => ({ finding, effects: [], cures: [] }));
+  return {
+    roots: bySeverity([...roots, ...alone]),
+    isSure: !left.some((f) => f.severity === 'error'),
+  };
 }
 
 /** What the change that clears most tells of; worst cases are only looked at for changes that are chosen. */
@@ -75,7 +81,8 @@ function alike(best: Attempt, useful: readonly Attempt[], left: readonly Finding
 const worth = (attempt: Attempt, left: readonly Finding[]): number =>
   left.filter((f) => attempt.cleared.has(f.id)).reduce((sum, f) => sum + weightOf(f), 0);
 
-const withoutGuesses = (root: Root): Root => ({
+/** A root with what rules propose alone. */
+export const withoutGuesses = (root: Root): Root => ({
   ...root,
   cures: root.cures.filter((c) => c.kind === 'remedy'),
 });

@@ -40,9 +40,10 @@ function diagnosed(bad: Design, Sparing: typeof Looks): { tries: number; roots: 
     found.filter(isOpen),
     attempts,
     new Sparing(bad, scene, evidence, found),
+    150,
   ).all();
   const looks = new Looks(bad, scene, evidence, found);
-  return { tries: attempts.tries, roots: told(rootsOf(found, made, looks)) };
+  return { tries: attempts.tries, roots: told(rootsOf(found, made, looks).roots) };
 }
 
 it.each(['slipway-beam', 'varnish-bench-fire', 'chart-table-light', 'fuel-locker-loop'])(

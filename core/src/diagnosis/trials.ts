@@ -5,8 +5,6 @@ import { mending, rankOf, together, type Candidate } from './candidate.js';
 import { stages } from './candidates.js';
 import type { Looks } from './looks.js';
 
-/** More than so many changes are not tried. */
-const most = 150;
 /** After a change that clears something so many others are tried for it: one may fit as well. */
 const others = 12;
 
@@ -14,16 +12,20 @@ const others = 12;
 export class Trials {
   /** Those that clear something and harm nothing. */
   private readonly made: Attempt[] = [];
+  /** Those that clear something, but bring something else. */
+  readonly spoiled: Attempt[] = [];
   private readonly tried = new Map<string, Attempt | undefined>();
   /** So many more are tried for a finding that something has cleared. */
   private readonly more = new Map<string, number>();
   private readonly errors: readonly Finding[];
 
+  /** @param most more than so many changes are not tried */
   constructor(
     private readonly design: Design,
     private readonly open: readonly Finding[],
     private readonly attempts: Attempts,
     private readonly looks: Looks,
+    private readonly most: number,
   ) {
     this.errors = attempts.open.filter((f) => f.severity === 'error');
   }
@@ -36,7 +38,7 @@ export class Trials {
     for (const stage of stages) {
       if (this.attempts.open.every((f) => this.more.has(f.id))) break;
       for (const candidate of stage(this.design, this.open)) {
-        if (this.tried.size >= most) return this.made;
+        if (this.tried.size >= this.most) return this.made;
         this.one(candidate);
       }
     }
@@ -92,7 +94,9 @@ export class Trials {
     if (!attempt || attempt.harm.length === 0) return attempt;
     const fixes = mending(candidate, attempt.harm);
     const both = fixes && this.attempts.try(together(candidate, fixes), wanted);
-    return both?.harm.length === 0 ? both : undefined;
+    if (both?.harm.length === 0) return both;
+    this.spoiled.push(attempt);
+    return undefined;
   }
 }
 

@@ -66,7 +66,7 @@ export function pinElements(
 ): readonly Element[] {
   const pins = made.get(values) ?? new Map<string, readonly Element[]>();
   made.set(values, pins);
-  const state = `${pin} ${mode} ${high}`;
+  const state = `${pin} ${mode} ${high} ${supply}`;
   const elements = pins.get(state) ?? elementsOf(pin, { mode, high }, values, supply);
   pins.set(state, elements);
   return elements;

@@ -39,12 +39,11 @@ export function movedIslands(
   const ofHubs = design.parts
     .filter((part) => hubs.has(part.id))
     .flatMap((part) => kindOf(part).terminals.map(({ id }) => terminalRef(part.id, id)));
+  const states = inPairs(was, is);
   const read = design.channels
     .map(({ id }) => id)
     .filter((id) =>
-      inPairs(was, is).some(
-        ([a, b]) => !isAlike(a.counts.get(id), b.counts.get(id), slight.counts),
-      ),
+      states.some(([a, b]) => !isAlike(a.counts.get(id), b.counts.get(id), slight.counts)),
     );
   return islands.of([...refs, ...ofHubs, ...read]);
 }

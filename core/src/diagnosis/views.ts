@@ -70,10 +70,8 @@ export class Views {
   private partsOn({ parts }: Design, seen: Seen): ReadonlySet<string> | undefined {
     if (!seen) return undefined;
     const islands = islandsOf(this.design);
-    const on = parts.filter(({ id }) => {
-      const of = [...islands.of([id])];
-      return of.length === 0 || of.some((island) => seen.has(island));
-    });
-    return new Set(on.map(({ id }) => id));
+    const on = islands.on(seen);
+    const beyond = parts.map(({ id }) => id).filter((id) => islands.of([id]).size === 0);
+    return new Set([...on, ...beyond]);
   }
 }

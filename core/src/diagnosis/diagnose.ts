@@ -18,13 +18,29 @@ export interface Diagnosis {
 /** More than so many changes are not tried; where one of two mistakes is undone already, half as many. */
 const most = { 1: 75, 2: 150 };
 
+/** A diagnosis that counts on one mistake, and where that does not explain all what comes of counting on two. */
+export interface FirstDiagnosis extends Diagnosis {
+  /** Takes several times as long as what came before; undefined where there is nothing left to explain. */
+  countOnTwo: (() => Diagnosis) | undefined;
+}
+
 /** Tries the usual slips and what rules propose, and sorts what was found into roots and what follows from them. */
 export function diagnose(
   design: Design,
   scene: Scene | undefined,
   evidence: Evidence = gatherEvidence(design, scene),
-  mistakes: 1 | 2 = 2,
 ): Diagnosis {
+  const { countOnTwo, ...first } = diagnoseFirst(design, scene, evidence);
+  return countOnTwo?.() ?? first;
+}
+
+/** The same as far as a single mistake explains it, which is known sooner. */
+export function diagnoseFirst(
+  design: Design,
+  scene: Scene | undefined,
+  evidence: Evidence = gatherEvidence(design, scene),
+  mistakes: 1 | 2 = 2,
+): FirstDiagnosis {
   const found = check(evidence);
   const open = found.filter(isOpen);
   const attempts =
@@ -36,12 +52,17 @@ export function diagnose(
   const more = nearest(design, worst).flatMap((c) => tryWorst(found, worst, c, looks));
   const made = [...tried, ...more];
   const one = rootsOf(found, made, looks);
-  const further = (other: Design): readonly Root[] => diagnose(other, scene, undefined, 1).roots;
-  return { roots: one.isSure ? one.roots : doubtful(), asides: asidesOf(found, looks) };
+  const asides = asidesOf(found, looks);
+  if (one.isSure) return { roots: one.roots, asides, countOnTwo: undefined };
+  const roots = one.roots.map(withoutGuesses);
+  const countOnTwo = (): Diagnosis => ({ roots: rootsOfTwo(), asides });
+  return { roots, asides, countOnTwo: trials && mistakes === 2 ? countOnTwo : undefined };
 
   /** What one mistake does not explain two may: guesses are told as far as they do. */
-  function doubtful(): Root[] {
-    if (!trials || mistakes === 1) return one.roots.map(withoutGuesses);
+  function rootsOfTwo(): Root[] {
+    if (!trials) return roots;
+    const further = (other: Design): readonly Root[] =>
+      diagnoseFirst(other, scene, undefined, 1).roots;
     const first = firstOfTwo(design, one.roots, further);
     if (first) return one.roots.map((root) => (root === first ? root : withoutGuesses(root)));
     const both = secondSlips(design, trials, attempts, further);

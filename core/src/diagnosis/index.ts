@@ -1,6 +1,6 @@
 export { distance, tellsApart } from './tells-apart.js';
 export { scoreSlip, soundDesign, type Scored, type Sound } from './score.js';
-export { diagnose, type Diagnosis } from './diagnose.js';
+export { diagnose, diagnoseFirst, type Diagnosis, type FirstDiagnosis } from './diagnose.js';
 export type { Root } from './roots.js';
 export { changesOf, type Candidate, type Cure } from './candidate.js';
 export type { Attempt } from './attempt.js';

@@ -38,7 +38,7 @@ import { givenEnergy, givenWatts } from './supply-power.js';
 import { type LogicChange, type Trace } from './traces.js';
 import { electricalOf, notFollowed, type Electrical } from './troubles.js';
 import { judge } from './verdict.js';
-import { nextWatch, watched } from './watch.js';
+import { watched, Watch } from './watch.js';
 
 /** How a scene is gone through; see `rehearse`. */
 export type Path = 'fast' | 'full' | 'time' | 'coarse';
@@ -64,7 +64,7 @@ export class Play implements SleepingRun {
   readonly changes: LogicChange[];
   /** Only how it comes out is wanted. */
   private readonly lean: boolean;
-  private readonly spans: Spans<Span>;
+  private readonly watch: Watch;
   /** The next look at the circuit that nothing else brings. */
   private readonly nextLook: (t: number) => number;
   logic: LogicState;
@@ -101,8 +101,8 @@ export class Play implements SleepingRun {
     this.changes = [{ t: 0, logic: this.logic, events: [] }];
     this.supervisor = new Supervisor(design, scene, this.dead);
     // In time the circuit itself tells when a pin turns.
-    this.spans =
-      this.inputs.edge.channels.length > 0 && path !== 'time' ? watched(scene) : new Spans([]);
+    const watches = this.inputs.edge.channels.length > 0 && path !== 'time';
+    this.watch = new Watch(watches ? scene : undefined);
     this.nextLook = looksAt(scene);
     this.starts = watched(scene);
     this.circuit = path === 'time' ? 'in time' : 'settled';
@@ -174,6 +174,7 @@ export class Play implements SleepingRun {
       this.rest(t);
       if (this.course.halt) break;
       t = this.sleepOn(this.skip(t));
+      if (this.watch.isOn) this.watch.rest(this.dozesUntil(t));
       this.mark(t);
       if (t < nextReport) continue;
       onProgress?.(t / duration);
@@ -231,7 +232,7 @@ export class Play implements SleepingRun {
       this.logic.awake.asleep || !this.inputs.edge.isRead || t < this.stillness.unsteady;
     if (waits || !(until > t) || this.design.channels.length === 0) return t;
     if (!this.course.settled) return t;
-    if (!this.stillness.lasts(t, until, (times) => this.course.hasSameStimuliAt(times))) return t;
+    if (!this.lasts(t, until)) return t;
     this.course.at(t, this.logic, this.driven);
     const readers = this.readers(t).map((reader): Reader => ({
       ...reader,
@@ -241,6 +242,23 @@ export class Play implements SleepingRun {
     for (const { channel, taken } of readers) this.inputs.takers.took(channel.id, taken);
     this.logic = { ...this.logic, channels };
     return last;
+  }
+
+  /** Until when nothing that is felt changes while the controller sleeps and has changed nothing itself. */
+  private dozesUntil(t: number): number {
+    const until = this.stillness.reach(t);
+    const waits = !this.logic.awake.asleep || t < this.stillness.unsteady || this.lastChange === t;
+    if (waits || this.supervisor.running !== 'runs' || !(until > t)) return -Infinity;
+    return this.lasts(t, until) ? until : -Infinity;
+  }
+
+  private get lastChange(): number {
+    return this.changes.at(-1)?.t ?? -Infinity;
+  }
+
+  /** Whether nothing that is felt changes until then. */
+  private lasts(t: number, until: number): boolean {
+    return this.stillness.lasts(t, until, (times) => this.course.hasSameStimuliAt(times));
   }
 
   /** What recurs while the controller sleeps and wakes is gone over at once; the time of the last waking. */
@@ -287,7 +305,7 @@ export class Play implements SleepingRun {
     return Math.min(
       reading,
       nextMoment(this.design, this.logic, t),
-      nextWatch(this.spans, t),
+      this.watch.next(t),
       this.supervisor.next(t),
       this.course.ends(this.logic, t),
     );
@@ -442,7 +460,7 @@ export class Play implements SleepingRun {
   /** Channels whose level has just changed in a way at which they read at once. */
   private edges(): ReadonlySet<string> {
     // As settled, levels change with what happens alone.
-    const watched = this.timed ?? this.spans.sorted.length > 0;
+    const watched = this.timed ?? this.watch.isOn;
     return watched && this.inputs.edge.channels.length > 0 ? this.inputs.edges() : new Set();
   }
 }

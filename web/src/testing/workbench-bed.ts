@@ -78,7 +78,7 @@ export const benchInThread = () => ({
     ...(['cover', 'comparator', 'oscillations', 'ring', 'sampled', 'rehearse'] as const),
   ),
   timed: { ...unanswered('follow', 'runDown'), cancel: jest.fn() },
-  trying: { ...inThread('diagnose'), cancel: jest.fn() },
+  trying: { ...inThread('diagnose', 'countOnTwo'), cancel: jest.fn() },
   judging: { outcomes: jest.fn(outcomesInThread) },
   placing: { ...inThread('places'), cancel: jest.fn() },
   moments: inThread('moment'),

@@ -6,7 +6,12 @@ import {
   type Answer,
   type Finding,
 } from '@yurei/core/check';
-import { diagnose, outcomesOf, type Diagnosis } from '@yurei/core/diagnosis';
+import {
+  diagnoseFirst,
+  outcomesOf,
+  type Diagnosis,
+  type FirstDiagnosis,
+} from '@yurei/core/diagnosis';
 import { findKind, type Numbers } from '@yurei/core/catalog';
 import { characteristic, type Characteristic } from '@yurei/core/circuit';
 import { EditError } from '@yurei/core/design';
@@ -114,6 +119,9 @@ let kept: { key: string; design: Design; scene: Scene | undefined; rig: Rig } | 
 /** The rehearsal in time of which a moment was looked at last: the next one follows from there. */
 let moments: { key: string; logic: number; at: MomentInTime } | undefined;
 
+/** What is left to try where one mistake did not explain all that was found last. */
+let unexplained: FirstDiagnosis['countOnTwo'];
+
 const keyOf = (design: Design, scene: string | undefined): string =>
   JSON.stringify([design, scene]);
 
@@ -149,9 +157,19 @@ export const bench = {
     return { findings, answers: fiveQuestions(evidence, findings, rehearsal, down) };
   },
 
-  /** What is wrong, roots first, with what cures it. */
-  diagnose(design: Design, scene: string | undefined): Diagnosis {
-    return diagnose(design, sceneOf(design, scene));
+  /** What is wrong, roots first, with what cures it, as far as one mistake explains it. */
+  diagnose(
+    design: Design,
+    scene: string | undefined,
+  ): { diagnosis: Diagnosis; isUnexplained: boolean } {
+    const { countOnTwo, ...diagnosis } = diagnoseFirst(design, sceneOf(design, scene));
+    unexplained = countOnTwo;
+    return { diagnosis, isUnexplained: countOnTwo !== undefined };
+  },
+
+  /** The same of the design that was diagnosed last, counting on two mistakes; undefined where one explains it. */
+  countOnTwo(): Diagnosis | undefined {
+    return unexplained?.();
   },
 
   /** What a scene comes to, with a change if any. */

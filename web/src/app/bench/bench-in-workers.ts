@@ -37,6 +37,7 @@ class EndedWorker implements Timed, Trying, Placing {
   readonly runDown: Timed['runDown'] = (...asked) => this.ask((bench) => bench.runDown(...asked));
   readonly diagnose: Trying['diagnose'] = (...asked) =>
     this.ask((bench) => bench.diagnose(...asked));
+  readonly countOnTwo: Trying['countOnTwo'] = () => this.ask((bench) => bench.countOnTwo());
   readonly places: Placing['places'] = (...asked) => this.ask((bench) => bench.places(...asked));
 
   private async ask<T>(what: (bench: Remote<Bench>) => Promise<T>): Promise<T> {

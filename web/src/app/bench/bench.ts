@@ -11,7 +11,7 @@ type OneAtATime<Asked extends keyof Bench> = {
 export type Timed = OneAtATime<'follow' | 'runDown'>;
 
 /** Tries what cures a design. */
-export type Trying = OneAtATime<'diagnose'>;
+export type Trying = OneAtATime<'diagnose' | 'countOnTwo'>;
 
 /** Seeks places for sensors. */
 export type Placing = OneAtATime<'places'>;

@@ -12,13 +12,19 @@ import {
 import { withoutAttachments, type Design } from '@yurei/core/design';
 import {
   catchError,
+  combineLatest,
+  concat,
   concatMap,
+  connect,
+  defer,
   EMPTY,
   finalize,
   from,
   groupBy,
   map,
   mergeMap,
+  mergeScan,
+  of,
   scan,
   shareReplay,
   startWith,
@@ -50,8 +56,15 @@ export interface OfferedRoot extends Root {
 interface Found {
   design: Design;
   diagnosis: Diagnosis;
-  proofs: ReadonlyMap<Cure, Proof>;
+  /** Whether more is being tried. */
+  isTrying: boolean;
+  proofs: Proofs;
 }
+
+/** What cures do to verdicts, by what they change. */
+type Proofs = ReadonlyMap<string, Proof>;
+
+const keyOf = ({ edit }: Cure): string => JSON.stringify(edit);
 
 /** What is wrong with the present design, roots first; cures are offered when every scene has been tried with them. */
 @Injectable()
@@ -77,6 +90,8 @@ export class DiagnosisView {
   });
   readonly roots = computed(() => this.offered(this.found()?.diagnosis.roots));
   readonly asides = computed(() => this.offered(this.found()?.diagnosis.asides));
+  /** Whether it is being tried what cures it. */
+  readonly isTrying = computed(() => this.found()?.isTrying ?? true);
 
   constructor() {
     effect(() => {
@@ -89,13 +104,13 @@ export class DiagnosisView {
     const proofs = this.found()?.proofs;
     return roots?.map((root) => ({
       ...root,
-      cures: root.cures.map((cure): Offer => ({ ...cure, proof: proofs?.get(cure) })),
+      cures: root.cures.map((cure): Offer => ({ ...cure, proof: proofs?.get(keyOf(cure)) })),
     }));
   }
 
   /** What is wrong, at first with cures that are not proven yet, then with one more proven each time. */
   private diagnose(design: Design, scene: string | undefined): Observable<Found> {
-    const { trying, judging } = this.bench;
+    const { judging } = this.bench;
     const bare = withoutAttachments(design);
     const before = judging
       .outcomes(bare, [undefined])
@@ -103,15 +118,51 @@ export class DiagnosisView {
     // What scenes come to without a cure is worked out beside the trials, where there may be one; what fails there fails in proofs.
     const wrong = this.view.findings().some(isOpen);
     const foreseen = wrong ? before.pipe(catchError(() => EMPTY)).subscribe() : undefined;
-    return from(trying.diagnose(bare, scene)).pipe(
-      switchMap((diagnosis) =>
-        this.proofs(bare, inTurns(diagnosis), before).pipe(
-          scan((proofs, [cure, proof]) => new Map(proofs).set(cure, proof), new Map<Cure, Proof>()),
-          startWith(new Map<Cure, Proof>()),
-          map((proofs) => ({ design, diagnosis, proofs })),
-        ),
-      ),
+    return this.diagnoses(bare, scene).pipe(
+      connect((found) => combineLatest([found, this.allProofs(bare, found, before)])),
+      map(([found, proofs]) => ({ ...found, design, proofs })),
       finalize(() => foreseen?.unsubscribe()),
+    );
+  }
+
+  /** Proofs of all cures of one diagnosis after the other, one more each time: each cure is proven once. */
+  private allProofs(
+    design: Design,
+    found: Observable<Pick<Found, 'diagnosis'>>,
+    before: Observable<readonly SceneOutcomes[]>,
+  ): Observable<Proofs> {
+    const none: Proofs = new Map();
+    return found.pipe(
+      mergeScan(
+        (known, { diagnosis }) => {
+          const cures = inTurns(diagnosis).filter((cure) => !known.has(keyOf(cure)));
+          return this.proofs(design, cures, before).pipe(
+            scan((proofs, [cure, proof]): Proofs => new Map(proofs).set(keyOf(cure), proof), known),
+          );
+        },
+        none,
+        1,
+      ),
+      startWith(none),
+    );
+  }
+
+  /** What one mistake explains, and then what two do where something is left. */
+  private diagnoses(
+    design: Design,
+    scene: string | undefined,
+  ): Observable<Pick<Found, 'diagnosis' | 'isTrying'>> {
+    const { trying } = this.bench;
+    return from(trying.diagnose(design, scene)).pipe(
+      switchMap(({ diagnosis, isUnexplained }) => {
+        const first = of({ diagnosis, isTrying: isUnexplained });
+        if (!isUnexplained) return first;
+        const both = defer(() => trying.countOnTwo());
+        return concat(
+          first,
+          both.pipe(map((two) => ({ diagnosis: two ?? diagnosis, isTrying: false }))),
+        );
+      }),
     );
   }
 

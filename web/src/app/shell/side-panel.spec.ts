@@ -1,5 +1,6 @@
 import type { Verdict } from '@yurei/core/rehearsal';
-import { defer, from, Observable, throwError } from 'rxjs';
+import type { Diagnosis } from '@yurei/core/diagnosis';
+import { defer, firstValueFrom, from, Observable, Subject, throwError } from 'rxjs';
 import type { Edit } from '@yurei/core/design';
 import { bench as benchCore } from '../bench/bench-core';
 import { piecesOf, type Judging } from '../bench/judging';
@@ -113,24 +114,48 @@ it('holds the likeliest cure of each root against the scenes first', async () =>
   const bench = await openBench(without('D1'));
   const { trying, judging } = bench.workers;
   const design = without('D1');
-  const [root] = benchCore.diagnose(design, design.scenes[0].id).roots;
+  const [root] = benchCore.diagnose(design, design.scenes[0].id).diagnosis.roots;
   const [cure] = root.cures;
   const named = (label: string) => ({
     ...cure,
     edit: { type: 'describe', fields: { title: label } } as Edit,
   });
   const other = { ...root, finding: { ...root.finding, id: 'other' } };
-  trying.diagnose.mockResolvedValue({
-    roots: [
-      { ...root, cures: [named('a'), named('b')] },
-      { ...other, cures: [named('c')] },
-    ],
-    asides: [],
-  });
+  const roots = [
+    { ...root, cures: [named('a'), named('b')] },
+    { ...other, cures: [named('c')] },
+  ];
+  trying.diagnose.mockResolvedValue({ diagnosis: { roots, asides: [] }, isUnexplained: false });
   const panel = await showSolved(SidePanel);
   const asked = () => judging.outcomes.mock.calls.flatMap(([, edits]) => edits).filter(Boolean);
   await panel.until(() => asked().length > 0);
   expect(asked()).toEqual(['a', 'c', 'b'].map((label) => named(label).edit));
+});
+
+it('shows roots while it is still tried whether two mistakes explain them, and proves each cure once', async () => {
+  const design = without('D1');
+  const bench = await openBench(design);
+  const { trying, judging } = bench.workers;
+  const [root] = benchCore.diagnose(design, design.scenes[0].id).diagnosis.roots;
+  const two = { type: 'describe', fields: { title: 'both' } } as Edit;
+  const asides: never[] = [];
+  trying.diagnose.mockResolvedValue({
+    diagnosis: { roots: [root], asides },
+    isUnexplained: true,
+  });
+  const further = new Subject<Diagnosis>();
+  trying.countOnTwo.mockImplementation(() => firstValueFrom(further));
+  const panel = await showSolved(SidePanel);
+  await panel.until(() => panel.text('yu-offer-line').includes('everything else stays'));
+  expect(panel.text()).toContain('Trying two changes at once…');
+  further.next({
+    roots: [{ ...root, cures: [...root.cures, { ...root.cures[0], edit: two }] }],
+    asides,
+  });
+  await panel.until(() => bench.diagnosis.roots()?.[0]?.cures[1]?.proof !== undefined);
+  expect(panel.text()).not.toContain('Trying');
+  const tried = judging.outcomes.mock.calls.flatMap(([, edits]) => edits).filter(Boolean);
+  expect(tried).toEqual([root.cures[0].edit, two]);
 });
 
 it('holds cures against every scene where what scenes come to could not be foreseen', async () => {

@@ -87,7 +87,9 @@ const isGrave = ({ severity, consequence }: Finding): boolean =>
       }
     }
     @if (trying()) {
-      <p class="soft" role="status">Trying what cures it…</p>
+      <p class="soft" role="status">
+        {{ known() ? 'Trying two changes at once…' : 'Trying what cures it…' }}
+      </p>
     }
     @for (finding of grave(); track finding.id) {
       <yu-finding-card [finding]="finding" />
@@ -137,9 +139,8 @@ export class SidePanel {
       .filter(isOpen)
       .map((finding) => ({ finding }));
   });
-  protected readonly trying = computed(
-    () => this.urgent().length > 0 && this.diagnosis.roots() === undefined,
-  );
+  protected readonly known = computed(() => this.diagnosis.roots() !== undefined);
+  protected readonly trying = computed(() => this.urgent().length > 0 && this.diagnosis.isTrying());
   protected readonly asides = computed(
     () => new Map((this.diagnosis.asides() ?? []).map((root) => [root.finding.id, root])),
   );

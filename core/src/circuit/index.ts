@@ -11,6 +11,7 @@ export {
 export type { Method } from './operating-point.js';
 export { SingularMatrixError, SparseLU } from '../equations/index.js';
 export { thermalVoltage } from '../element/index.js';
+export { close } from './newton.js';
 export { Network, type Memory, type Steady } from './network.js';
 export type { PlacedElement } from './structure.js';
 export {

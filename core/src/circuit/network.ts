@@ -10,7 +10,7 @@ import {
   type WaveMark,
 } from '../element/index.js';
 import { checkElement, checkElements } from './check-elements.js';
-import type { Sorted } from './newton.js';
+import { exact, type Closeness, type Sorted } from './newton.js';
 import { operatingPoint, type Settled } from './operating-point.js';
 import { Round } from './round.js';
 import { diagnoseStructure, type PlacedElement, type Structure } from './structure.js';
@@ -48,6 +48,8 @@ export class Network {
   /** One per placed element; undefined for those on an island that nothing holds. */
   readonly devices: readonly (Device | undefined)[];
   readonly sorted: Sorted;
+  /** How close the search for an operating point comes to it. */
+  closeness: Closeness = exact;
   readonly switching: readonly Device[];
   /** Charges so large that everything else can rest while they change. */
   readonly slow: readonly Slow[];
@@ -132,7 +134,7 @@ export class Network {
     let iterations = 0;
     let most = mostTransitions;
     for (let transitions = 0; ; transitions++) {
-      const found = operatingPoint(system, this.sorted);
+      const found = operatingPoint(system, this.sorted, this.closeness);
       iterations += found.iterations;
       const { settled, unconverged, method } = found;
       const result = { settled, iterations, unconverged, method, unconvergedDevices: [] };

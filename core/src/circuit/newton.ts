@@ -12,6 +12,9 @@ export interface Closeness {
 /** For operating points. Quadratic convergence makes the error far smaller than the last step. */
 export const exact: Closeness = { relative: 1e-10, absolute: 1e-12, most: 100 };
 
+/** Where less is enough: the error is still far smaller than the last step, a microvolt or so. */
+export const close: Closeness = { relative: 1e-6, absolute: 1e-9, most: 100 };
+
 /** Devices by whether their equations depend on the guess. */
 export interface Sorted {
   linear: readonly Device[];

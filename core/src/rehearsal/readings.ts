@@ -10,6 +10,8 @@ import type { Channel, Design, TerminalRef } from '../design/index.js';
 export interface Reading {
   channel: Channel;
   reader: ChannelReader;
+  /** The pin that the converter reads before: what it read there is left on its sampling capacitor. */
+  after: TerminalRef;
 }
 
 /** A circuit that can be looked into: solved at rest, or in the course of time. */
@@ -22,11 +24,17 @@ export interface Probe {
 }
 
 /** The channels of a design that can be read. */
-export const readingsIn = (design: Design): Reading[] =>
-  design.channels.flatMap((channel) => {
+export function readingsIn(design: Design): Reading[] {
+  const found = design.channels.flatMap((channel) => {
     const reader = channelReader(design, channel.pin);
     return reader ? [{ channel, reader }] : [];
   });
+  return found.map(({ channel, reader }) => {
+    const turn = found.filter((r) => r.reader.by === 'converter' && r.reader.part === reader.part);
+    const own = turn.findIndex((r) => r.channel === channel);
+    return { channel, reader, after: turn.at(own - 1)?.channel.pin ?? channel.pin };
+  });
+}
 
 /**
  * What each channel reads, before rounding and without noise; channels on a pin without voltage read nothing.
@@ -40,14 +48,18 @@ export function exactReadings(
   probe: Probe,
   wanted?: (channel: string) => boolean,
 ): Map<string, number> {
-  const asked = readings.filter(({ channel }) => wanted?.(channel.id) !== false);
+  const asked = wanted ? readings.filter(({ channel }) => wanted(channel.id)) : readings;
   const ohms = ohmsAt(asked, probe);
-  return new Map(
-    asked.flatMap((reading) => {
-      const counts = exactReading(readings, reading, probe, ohms);
-      return counts === undefined ? [] : [[reading.channel.id, counts] as const];
-    }),
-  );
+  const found = new Map<string, number>();
+  // Most channels are read by one part: it is looked at once.
+  let part: string | undefined;
+  let solved: SolvedPart | undefined;
+  for (const reading of asked) {
+    if (reading.reader.part !== part) solved = probe.solved((part = reading.reader.part));
+    const counts = solved && exactReading(reading, probe, solved, ohms);
+    if (counts !== undefined) found.set(reading.channel.id, counts);
+  }
+  return found;
 }
 
 /** What is seen into the circuit at every pin that a converter reads, Ω: those that it looks at for as long, together. */
@@ -65,21 +77,15 @@ function ohmsAt(asked: readonly Reading[], probe: Probe): Map<TerminalRef, numbe
 }
 
 function exactReading(
-  readings: readonly Reading[],
-  { channel, reader }: Reading,
+  { channel: { pin }, reader, after }: Reading,
   probe: Probe,
+  solved: SolvedPart,
   ohms: ReadonlyMap<TerminalRef, number>,
 ): number | undefined {
-  const { pin } = channel;
-  const solved = probe.solved(reader.part);
-  if (!solved) return undefined;
   if (reader.by === 'readout') return reader.counts(probe.stimulus(reader.part), solved);
   const volts = probe.volts(pin);
   if (volts === undefined) return undefined;
   if (reader.by === 'level') return reader.counts(volts, solved);
-  const turn = readings.filter((r) => r.reader.by === 'converter' && r.reader.part === reader.part);
-  const own = turn.findIndex((r) => r.channel === channel);
-  const before = turn.at(own - 1)?.channel.pin ?? pin;
-  const sampled = reader.sampled(volts, probe.volts(before) ?? volts, ohms.get(pin) ?? 0);
+  const sampled = reader.sampled(volts, probe.volts(after) ?? volts, ohms.get(pin) ?? 0);
   return reader.share(sampled, solved);
 }

@@ -1,4 +1,11 @@
-import { kindOf, paramsOf, type Quantity, type SolvedPart } from '../catalog/index.js';
+import {
+  kindOf,
+  paramsOf,
+  type Params,
+  type PartKind,
+  type Quantity,
+  type SolvedPart,
+} from '../catalog/index.js';
 import type { Solution } from '../circuit/index.js';
 import type { Design, Output } from '../design/index.js';
 import { arrival, outputDuty, type LogicState } from '../logic/index.js';
@@ -36,6 +43,12 @@ export function nextFadeLook({ outputs }: Design, logic: LogicState, t: number):
   return fading ? (Math.floor(t / fadeLook + 1e-6) + 1) * fadeLook : Infinity;
 }
 
+/** A part that acts or switches. */
+interface Doer extends Pick<PartKind, 'acts' | 'relays'> {
+  id: string;
+  params: Params;
+}
+
 /** Takes down what a circuit does in the course of a scene, besides its readings. */
 export class Recorder {
   readonly outputs: Record<string, Trace> = {};
@@ -47,6 +60,8 @@ export class Recorder {
   private readonly operationsSeen = new RelayOperations();
   private readonly active = new Map<string, boolean>();
   private readonly senses: readonly (readonly [part: string, of: readonly Quantity[]])[];
+  /** Parts that act or switch. */
+  private readonly doers: readonly Doer[];
   private seen?: Solution;
   /** Up to when the power is taken down, s, and what was given until then, J. */
   private metered = { t: 0, given: 0 };
@@ -57,6 +72,10 @@ export class Recorder {
     private readonly circuit: keyof typeof finest,
   ) {
     for (const { id } of design.outputs) this.outputs[id] = emptyTrace();
+    this.doers = design.parts.flatMap((part): Doer[] => {
+      const { acts, relays } = kindOf(part);
+      return acts || relays ? [{ id: part.id, acts, relays, params: paramsOf(part) }] : [];
+    });
     this.senses = design.parts.flatMap((part) => {
       const { senses } = kindOf(part);
       return senses ? [[part.id, senses.quantities] as const] : [];
@@ -167,17 +186,14 @@ export class Recorder {
 
   /** Takes down what acts, and what has been switched. */
   look(t: number, of: (part: string) => SolvedPart | undefined): void {
-    for (const part of this.design.parts) {
-      const { acts, relays } = kindOf(part);
-      if (!acts && !relays) continue;
-      const solved = of(part.id);
-      if (relays && solved) this.switched(part.id, t, relays(solved));
+    for (const { id, acts, relays, params } of this.doers) {
+      const solved = of(id);
+      if (relays && solved) this.switched(id, t, relays(solved));
       if (!acts || !solved) continue;
-      const params = paramsOf(part);
       const active = acts.active(solved, params);
-      if (active === (this.active.get(part.id) ?? false)) continue;
-      this.active.set(part.id, active);
-      this.acting.push({ part: part.id, t, active, because: acts.because(solved, params) });
+      if (active === (this.active.get(id) ?? false)) continue;
+      this.active.set(id, active);
+      this.acting.push({ part: id, t, active, because: acts.because(solved, params) });
     }
   }
 }

@@ -1,5 +1,5 @@
 import { kindOf, numbersOf, type Stimulus } from '../catalog/index.js';
-import { Circuit, toldLater, type Solution } from '../circuit/index.js';
+import { Circuit, close, toldLater, type Solution } from '../circuit/index.js';
 import type { Channel, Design, Scene, TerminalRef } from '../design/index.js';
 import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
 import { clockAt, momentIn, setStage, type Now } from '../scene/index.js';
@@ -109,6 +109,7 @@ export class Rig {
     this.live = liveProbe(this.circuit);
     const { live } = this;
     const isCoarse = exactness.unchanged !== undefined;
+    if (isCoarse) this.circuit.network.closeness = close;
     this.noiseProbe = isCoarse ? { ...live, ohms: this.seenBefore(live.ohms) } : live;
   }
 

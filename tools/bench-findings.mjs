@@ -11,8 +11,8 @@ import { merged } from '../e2e/dist/merged.js';
 /**
  * How long it takes until what is wrong is named with what cures it, and until cures are held against every scene: of the demo
  * designs as they are, of each N-th usual slip in them, and of five of them on one bench. As in the app changes are tried in one
- * worker, and beside it workers for half of the cores go through scenes, at first without a change, of as much of a design as a
- * cure can move; see docs/performance.md.
+ * worker, and beside it workers for half of the cores go through scenes without a change, and then as many others with each, of as
+ * much of a design as a cure can move; see docs/performance.md.
  */
 const every = Number(process.argv[2] ?? 61);
 const names = readdirSync('demo').map((file) => file.replace('.yurei.json', ''));
@@ -30,6 +30,7 @@ function hand() {
 const halfOfAll = Math.max(1, Math.floor(Math.min(8, availableParallelism()) / 2));
 const trying = hand();
 const judging = Array.from({ length: halfOfAll }, hand);
+const others = Array.from({ length: halfOfAll }, hand);
 
 function ask(worker, question) {
   const id = questions++;
@@ -40,13 +41,13 @@ function ask(worker, question) {
 }
 
 /** Goes through every scene with each of some changes. */
-function outcomes(design, edits) {
+function outcomes(design, edits, workers) {
   const pieces = edits.flatMap((edit) => design.scenes.map((scene) => ({ design, scene, edit })));
   let next = 0;
   const work = async (worker) => {
     for (let piece = pieces[next++]; piece; piece = pieces[next++]) await ask(worker, piece);
   };
-  return Promise.all(judging.map(work));
+  return Promise.all(workers.map(work));
 }
 
 /**
@@ -56,7 +57,7 @@ function outcomes(design, edits) {
 async function timed(design, isWrong = true) {
   const began = performance.now();
   const since = () => performance.now() - began;
-  const before = outcomes(design, isWrong ? [undefined] : []);
+  const before = outcomes(design, isWrong ? [undefined] : [], judging);
   const first = await ask(trying, { design });
   const named = since();
   const further = first.isUnexplained ? ask(trying, {}) : undefined;
@@ -83,8 +84,8 @@ async function prove(design, cures, before) {
     parts.set(part, [...(parts.get(part) ?? []), cure.edit]);
   }
   for (const [part, edits] of parts) {
-    await (part === design ? before : outcomes(part, [undefined]));
-    await outcomes(part, edits);
+    const unchanged = part === design ? before : outcomes(part, [undefined], judging);
+    await Promise.all([unchanged, outcomes(part, edits, others)]);
   }
 }
 
@@ -136,4 +137,4 @@ const large = read(
 const parts = `${large.parts.length} parts on one bench`;
 tell(`${parts}, as they are, named`, named(await inTurn([large], false)));
 tellRows(`${parts}, with a slip`, await inTurn(faulty([large], every)));
-for (const worker of [trying, ...judging]) await worker.terminate();
+for (const worker of [trying, ...judging, ...others]) await worker.terminate();

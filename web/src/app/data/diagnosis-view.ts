@@ -21,7 +21,9 @@ import {
   finalize,
   from,
   groupBy,
+  ignoreElements,
   map,
+  merge,
   mergeMap,
   mergeScan,
   of,
@@ -110,11 +112,8 @@ export class DiagnosisView {
 
   /** What is wrong, at first with cures that are not proven yet, then with one more proven each time. */
   private diagnose(design: Design, scene: string | undefined): Observable<Found> {
-    const { judging } = this.bench;
     const bare = withoutAttachments(design);
-    const before = judging
-      .outcomes(bare, [undefined])
-      .pipe(toArray(), shareReplay({ bufferSize: 1, refCount: true }));
+    const before = this.unchanged(bare);
     // What scenes come to without a cure is worked out beside the trials, where there may be one; what fails there fails in proofs.
     const wrong = this.view.findings().some(isOpen);
     const foreseen = wrong ? before.pipe(catchError(() => EMPTY)).subscribe() : undefined;
@@ -174,37 +173,40 @@ export class DiagnosisView {
   ): Observable<readonly [Cure, Proof]> {
     if (design.scenes.length === 0) return from(cures.map((cure) => [cure, proofOf([])] as const));
     return from(inParts(design, cures)).pipe(
-      concatMap(([part, some]) => {
-        const unchanged = this.bench.judging.outcomes(part, [undefined]).pipe(toArray());
-        return this.proofsIn(part, some, part === design ? before : unchanged);
-      }),
+      concatMap(([part, some]) =>
+        this.proofsIn(part, some, part === design ? before : this.unchanged(part)),
+      ),
     );
   }
 
-  /** The same of cures that are proven in one part of a design. */
+  /** What scenes come to without a cure: worked out once for all that listen. */
+  private unchanged(part: Design): Observable<readonly SceneOutcomes[]> {
+    return this.bench.judging
+      .outcomes(part, [undefined])
+      .pipe(toArray(), shareReplay({ bufferSize: 1, refCount: true }));
+  }
+
+  /** The same of cures that are proven in one part of a design: scenes are gone through with them and without at the same time. */
   private proofsIn(
     part: Design,
     cures: readonly Cure[],
     before: Observable<readonly SceneOutcomes[]>,
   ): Observable<readonly [Cure, Proof]> {
     const edits = cures.map((cure) => cure.edit);
-    return before.pipe(
-      switchMap((unchanged) =>
-        this.bench.judging.outcomes(part, edits).pipe(
-          groupBy(({ which }) => which),
-          mergeMap((one) =>
-            one.pipe(
-              take(part.scenes.length),
-              toArray(),
-              mergeMap((after) => {
-                const proof = proofOf(bothRuns(unchanged, after));
-                return cures.slice(one.key, one.key + 1).map((cure) => [cure, proof] as const);
-              }),
-            ),
+    const proofs = this.bench.judging.outcomes(part, edits).pipe(
+      groupBy(({ which }) => which),
+      mergeMap((one) =>
+        one.pipe(
+          take(part.scenes.length),
+          toArray(),
+          mergeMap((after) => before.pipe(map((unchanged) => bothRuns(unchanged, after)))),
+          mergeMap((runs) =>
+            cures.slice(one.key, one.key + 1).map((cure) => [cure, proofOf(runs)] as const),
           ),
         ),
       ),
     );
+    return merge(before.pipe(ignoreElements()), proofs);
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Verdict } from '@yurei/core/rehearsal';
 import type { Diagnosis } from '@yurei/core/diagnosis';
-import { defer, firstValueFrom, from, Observable, Subject, throwError } from 'rxjs';
+import { defer, firstValueFrom, from, NEVER, Observable, Subject, throwError } from 'rxjs';
 import type { Edit } from '@yurei/core/design';
 import { bench as benchCore } from '../bench/bench-core';
 import { piecesOf, type Judging } from '../bench/judging';
@@ -91,16 +91,17 @@ it.each([
   ['is wrong', without('D1'), 1],
   ['is sound', slipwayBeam(), 0],
 ] as const)(
-  'of a design that %s scenes are gone through beside the trials, until it is changed',
+  'of a design that %s scenes are gone through without a cure beside the trials, until it is changed',
   async (_, design, times) => {
     const bench = await openBench(design);
     let [listened, left] = [0, 0];
-    bench.workers.judging.outcomes.mockImplementation(
-      () =>
-        new Observable(() => {
-          listened += 1;
-          return () => (left += 1);
-        }),
+    bench.workers.judging.outcomes.mockImplementation((_design, [edit]) =>
+      edit
+        ? NEVER
+        : new Observable(() => {
+            listened += 1;
+            return () => (left += 1);
+          }),
     );
     const panel = await showSolved(SidePanel);
     await panel.until(() => bench.diagnosis.roots() !== undefined);

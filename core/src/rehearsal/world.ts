@@ -66,33 +66,38 @@ export class World {
     return this.taken.size === 0;
   }
 
+  /** The fastest change of anything, so many times what matters in a second. */
+  private get haste(): number {
+    let most = 0;
+    for (const [quantity, rate] of this.perSecond)
+      most = Math.max(most, Math.abs(rate) / surroundings[quantity].floor);
+    return most;
+  }
+
   /** Whether nothing in it is on its way. */
   get rests(): boolean {
-    return [...this.perSecond].every(
-      ([quantity, rate]) => Math.abs(rate) < stillPerSecond * surroundings[quantity].floor,
-    );
+    return this.haste < stillPerSecond;
   }
 
   /** How far it is gone before it is looked at anew, s. */
   get reach(): number {
-    const spans = [...this.perSecond].map(
-      ([quantity, rate]) => (floors * surroundings[quantity].floor) / Math.abs(rate),
-    );
-    const shortest = Math.min(Infinity, ...spans);
-    return this.rests ? Infinity : Math.min(steps.to, Math.max(steps.from, shortest));
+    const { haste } = this;
+    if (haste < stillPerSecond) return Infinity;
+    return Math.min(steps.to, Math.max(steps.from, floors / haste));
   }
 
   /** A moment of the scene with all that has been taken away by then. */
   now(t: number): Now {
     const now = momentIn(this.scene, t);
     if (this.taken.size === 0) return now;
-    const taken = new Map(
-      [...this.taken].map(([q, value]) => [
-        q,
-        value + (this.perSecond.get(q) ?? 0) * Math.max(0, t - this.t),
-      ]),
-    );
-    return { ...now, taken, air: now.air - (taken.get('temperature') ?? 0) };
+    const since = Math.max(0, t - this.t);
+    const taken = new Map<Quantity, number>();
+    for (const [quantity, value] of this.taken)
+      taken.set(quantity, value + (this.perSecond.get(quantity) ?? 0) * since);
+    // A moment is made anew each time it is asked for.
+    now.taken = taken;
+    now.air -= taken.get('temperature') ?? 0;
+    return now;
   }
 
   /** Goes on to a moment with everything moved as parts move it now. */
@@ -138,12 +143,13 @@ export class World {
   }
 
   private noteDry(dry: boolean, span: number, solved: Solved): void {
+    if (!dry) return;
     for (const part of this.movers) {
       const { moves } = kindOf(part);
       const now = solved(part.id);
-      const runs = dry && now && moves?.water && moves.water(now, paramsOf(part)) > 0;
-      const last = this.dryRuns.findLast((d) => d.part === part.id);
+      const runs = now && moves?.water && moves.water(now, paramsOf(part)) > 0;
       if (!runs) continue;
+      const last = this.dryRuns.findLast((d) => d.part === part.id);
       if (last && last.to >= this.t - span - 1e-9) last.to = this.t;
       else this.dryRuns.push({ part: part.id, from: this.t, to: this.t });
     }

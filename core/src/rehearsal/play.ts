@@ -142,10 +142,9 @@ export class Play implements SleepingRun {
   }
 
   /** Takes down where the run stands, where something begins to happen before the next moment. */
-  private mark(t: number): void {
+  private mark(t: number, next: number): void {
     // What goes on from a mark is not gone on from again.
-    if (this.from || this.supervisor.running !== 'runs' || this.starts.nextStart(t) > this.next(t))
-      return;
+    if (this.from || this.supervisor.running !== 'runs' || this.starts.nextStart(t) > next) return;
     const course = this.timed ? this.timed.mark : this.rig.standing;
     if (!course) return;
     const changes = { logic: this.changes.length, acting: this.recorder.acting.length };
@@ -167,18 +166,21 @@ export class Play implements SleepingRun {
   run(onProgress?: (share: number) => void, until = Infinity): this {
     const { duration } = this.scene;
     let nextReport = 0;
-    const begins = this.from ? this.goOn(this.from.t) : 0;
-    for (let t = begins; t <= Math.min(duration, until); t = this.goOn(t)) {
+    let t = this.from ? this.goOn(this.next(this.from.t)) : 0;
+    while (t <= Math.min(duration, until)) {
       this.moment(t);
       this.held ??= this.timed?.held;
       this.rest(t);
       if (this.course.halt) break;
       t = this.sleepOn(this.skip(t));
       if (this.watch.isOn) this.watch.rest(this.dozesUntil(t));
-      this.mark(t);
-      if (t < nextReport) continue;
-      onProgress?.(t / duration);
-      nextReport += duration / 50;
+      const next = this.next(t);
+      this.mark(t, next);
+      if (t >= nextReport) {
+        onProgress?.(t / duration);
+        nextReport += duration / 50;
+      }
+      t = this.goOn(next);
     }
     return this;
   }
@@ -218,7 +220,10 @@ export class Play implements SleepingRun {
 
   /** Takes readings without looking at the circuit for as long as it stands still; the time of the last one. */
   private skip(t: number): number {
-    if (this.supervisor.running !== 'runs') return t;
+    if (this.supervisor.running !== 'runs' || this.sleeping?.isRecording) return t;
+    const waits =
+      this.logic.awake.asleep || !this.inputs.edge.isRead || t < this.stillness.unsteady;
+    if (waits || this.design.channels.length === 0 || !this.course.settled) return t;
     const until = Math.min(
       this.stillness.reach(t),
       nextPass(this.logic, t),
@@ -227,12 +232,7 @@ export class Play implements SleepingRun {
       this.course.settledUntil,
       this.course.ends(this.logic, t),
     );
-    if (this.sleeping?.isRecording) return t;
-    const waits =
-      this.logic.awake.asleep || !this.inputs.edge.isRead || t < this.stillness.unsteady;
-    if (waits || !(until > t) || this.design.channels.length === 0) return t;
-    if (!this.course.settled) return t;
-    if (!this.lasts(t, until)) return t;
+    if (!(until > t) || !this.lasts(t, until)) return t;
     this.course.at(t, this.logic, this.driven);
     const readers = this.readers(t).map((reader): Reader => ({
       ...reader,
@@ -291,8 +291,7 @@ export class Play implements SleepingRun {
   readers = (t: number): CycleReader[] => this.inputs.readers(t);
 
   /** Goes on to the next moment at which anything can change, or one that the circuit tells of before. */
-  private goOn(t: number): number {
-    const next = this.next(t);
+  private goOn(next: number): number {
     return next > this.scene.duration ? next : this.course.go(next, this.logic, this.driven);
   }
 

@@ -180,7 +180,7 @@ function stateOf(
     when,
     solution,
     shifted: solved && worst ? rig.spread() : [],
-    counts: solved ? rig.counts(solution) : new Map(),
+    counts: solved ? rig.readings.counts(solution) : new Map(),
     acting: acting(design, solution),
   };
 }
@@ -222,7 +222,7 @@ function eachAlone(
   const none = allOff(design, rig.restingLogic(at));
   const state = (logic: LogicState, when: string): State => {
     const solution = rig.settle(at, 0, logic);
-    return bare(design, when, solution, rig.counts(solution));
+    return bare(design, when, solution, rig.readings.counts(solution));
   };
   if (design.outputs.length === 0) return { off: quiet, alone: new Map() };
   const off = state(none, 'with every output off');
@@ -288,7 +288,8 @@ function duringHappenings(
       const spread = design.outputs.length === 0 && active.size > most;
       most = Math.max(most, active.size);
       if (spread) return { ...stateOf(design, rig, when, solution, worst), t, happening };
-      const counts = solution.method === 'none' ? new Map<string, number>() : rig.counts(solution);
+      const counts =
+        solution.method === 'none' ? new Map<string, number>() : rig.readings.counts(solution);
       return { when, t, solution, shifted: [], counts, acting: active, happening };
     });
   });

@@ -9,7 +9,7 @@ const bench = (design: Design, ambient: Record<string, number>) => {
   const rig = new Rig(design);
   const scene: Scene = { ...quietScene, ambient };
   const solution = rig.settle(scene, 0, rig.restingLogic(scene));
-  return { solution, counts: rig.counts(solution) };
+  return { solution, counts: rig.readings.counts(solution) };
 };
 const reading = (design: Design, channel: string, ambient: Record<string, number>): number =>
   bench(design, ambient).counts.get(channel) ?? NaN;
@@ -189,7 +189,7 @@ describe('what a reading is made of', () => {
     const rig = new Rig(demo('fuel-locker-vapour'));
     const scene = { ...quietScene, ambient: { temperature: 20, humidity: 65 } };
     const solution = rig.settle(scene, 0, rig.restingLogic(scene));
-    const sigma = rig.noise(solution).get('vapour')?.sigma ?? NaN;
+    const sigma = rig.readings.noise(solution).get('vapour')?.sigma ?? NaN;
     expect(sigma).toBeGreaterThan(0.1);
     expect(sigma).toBeLessThan(1);
   });
@@ -199,16 +199,16 @@ describe('what a reading is made of', () => {
     const rig = new Rig(design);
     const solution = rig.settle(quietScene, 0, rig.restingLogic(quietScene));
     // 0.1 mT through 14 V/T on 5 V and 10 bits.
-    expect(rig.noise(solution).get('hinge')?.sigma).toBeCloseTo(counts(14 * 0.1e-3), 1);
+    expect(rig.readings.noise(solution).get('hinge')?.sigma).toBeCloseTo(counts(14 * 0.1e-3), 1);
     // A compass of half a degree, in tenths of a degree.
-    expect(rig.noise(solution).get('turned')?.sigma).toBeCloseTo(5, 1);
-    expect(rig.noise(solution).get('open')?.sigma ?? 0).toBe(0);
+    expect(rig.readings.noise(solution).get('turned')?.sigma).toBeCloseTo(5, 1);
+    expect(rig.readings.noise(solution).get('open')?.sigma ?? 0).toBe(0);
   });
   it('is put back afterwards: looking at the noise changes nothing', () => {
     const design = demo('steps-lamp-at-dusk');
     const rig = new Rig(design);
     const before = rig.settle(quietScene, 0, rig.restingLogic(quietScene));
-    rig.noise(before);
+    rig.readings.noise(before);
     expect(rig.settle(quietScene, 0, rig.restingLogic(quietScene))).toBe(before);
   });
   it('a bus chip without pull-ups, or without supply, gives none', () => {

@@ -4,7 +4,7 @@ import type { Scene } from '../design/index.js';
 import type { LogicState } from '../logic/index.js';
 import { findHappeningKind } from '../scene/index.js';
 import type { EdgeWatch } from './edge-watch.js';
-import type { Standing } from './turns.js';
+import type { RigMark } from './turns.js';
 import type { Heard } from './sensor-noise.js';
 import type { Running, Outage } from './supervisor.js';
 import type { ActingChange, LogicChange } from './traces.js';
@@ -24,7 +24,7 @@ export interface CourseMark {
 /** A run through a scene at a moment just before something happens. */
 export interface PlayMark {
   t: number;
-  course: CourseMark | Standing;
+  course: CourseMark | RigMark;
   logic: LogicState;
   /** So many changes of the program, and of what acts, had been. */
   changes: { logic: number; acting: number };

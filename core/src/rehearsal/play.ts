@@ -9,14 +9,12 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
-import { clockAt, happeningSpan, Spans, type Span } from '../scene/index.js';
+import { clockAt, type Span, type Spans } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import type { Course } from './course.js';
 import { DamageWatch } from './damage-watch.js';
 import { looksAt } from './looks.js';
 import { markBefore, type Resumption, type PlayMark } from './mark.js';
-import { jamsIn } from './jammed.js';
-import { haltWords } from './halt-words.js';
 import { Naps } from './naps.js';
 import { readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
@@ -27,7 +25,8 @@ import { Sleeping, type SleepingRun } from './sleeping.js';
 import { firingsOf, type Firing } from './firings.js';
 import type { ReadingNoise } from './reading-noise.js';
 import { nextFadeLook, Recorder } from './recorder.js';
-import type { Outcomes, Rehearsal, Used } from './rehearsal.js';
+import type { Played } from './played.js';
+import type { Rehearsal } from './rehearsal.js';
 import { Rests } from './rests.js';
 import { Rig } from './rig.js';
 import { SettledCourse } from './settled-course.js';
@@ -36,8 +35,6 @@ import { Stillness } from './stillness.js';
 import { stoodStill, Supervisor } from './supervisor.js';
 import { givenEnergy, givenWatts } from './supply-power.js';
 import { type LogicChange, type Trace } from './traces.js';
-import { electricalOf, notFollowed, type Electrical } from './troubles.js';
-import { judge } from './verdict.js';
 import { watched, Watch } from './watch.js';
 
 /** How a scene is gone through; see `rehearse`. */
@@ -47,18 +44,18 @@ export type Path = 'fast' | 'full' | 'time' | 'coarse';
 const coarse = 5e-3;
 
 /** One run through a scene, with all it has to remember. */
-export class Play implements SleepingRun {
-  private readonly rig: Rig;
-  private readonly damage: DamageWatch;
+export class Play implements SleepingRun, Played {
+  readonly rig: Rig;
+  readonly damage: DamageWatch;
   private readonly course: Course;
   /** The circuit in time, where it is rehearsed so. */
-  private readonly timed?: CoSimulation;
+  readonly timed?: CoSimulation;
   readonly inputs: Inputs;
   private readonly stillness: Stillness;
-  private readonly stride: number;
-  private readonly supervisor: Supervisor;
+  readonly stride: number;
+  readonly supervisor: Supervisor;
   readonly recorder: Recorder;
-  private readonly circuit: Rehearsal['circuit'];
+  readonly circuit: Rehearsal['circuit'];
   /** Whether power only comes on as the scene begins. */
   private readonly dead: boolean;
   readonly changes: LogicChange[];
@@ -80,11 +77,11 @@ export class Play implements SleepingRun {
   /** When all was as at the beginning; taken down from the first look on. */
   rests?: Rests;
   /** What batteries held at the beginning. */
-  private held?: CoSimulation['held'];
+  held?: CoSimulation['held'];
 
   constructor(
-    private readonly design: Design,
-    private readonly scene: Scene,
+    readonly design: Design,
+    readonly scene: Scene,
     private readonly path: Path,
     { lean = false, from }: { lean?: boolean; from?: Resumption } = {},
   ) {
@@ -133,7 +130,7 @@ export class Play implements SleepingRun {
     this.changes.splice(0, Infinity, ...logicLog.slice(0, from.changes.logic));
     this.recorder.resume(acting.slice(0, from.changes.acting));
     this.supervisor.resume(from.supervisor);
-    this.rig.heard = from.heard;
+    this.rig.readings.heard = from.heard;
     this.stillness.unsteady = from.unsteady;
     for (const [id, count] of from.taken) this.inputs.takers.took(id, count);
     this.inputs.edge.resume(from.edge);
@@ -153,7 +150,7 @@ export class Play implements SleepingRun {
       taken: this.inputs.takers.counts,
       edge: this.inputs.edge.mark,
       supervisor: this.supervisor.mark,
-      heard: this.rig.heard,
+      heard: this.rig.readings.heard,
     });
   }
 
@@ -182,7 +179,12 @@ export class Play implements SleepingRun {
       }
       t = this.goOn(next);
     }
+    if (this.timed && !this.lean) this.close(this.timed);
     return this;
+  }
+
+  private close(timed: CoSimulation): void {
+    this.recorder.close(timed.now, this.given ?? 0, givenWatts(this.design, timed.present()));
   }
 
   /** Takes down whether all is as at the beginning. */
@@ -211,9 +213,9 @@ export class Play implements SleepingRun {
 
   /** What noise does to readings: that of sensors through the circuit as it settles. */
   private noise(t: number, exact: ReadonlyMap<string, number>): Map<string, ReadingNoise> {
-    if (this.rig.noiseless) return new Map();
+    if (this.rig.readings.noiseless) return new Map();
     const stimulus: Heeded['stimulus'] = ({ id, quantity }) => this.course.stimulusOf(id)[quantity];
-    return this.rig.noiseIn({ exact, stimulus }, () =>
+    return this.rig.readings.noiseIn({ exact, stimulus }, () =>
       this.rig.settle(this.scene, t, this.logic, this.driven),
     );
   }
@@ -367,48 +369,6 @@ export class Play implements SleepingRun {
     this.record(t);
   }
 
-  result(): Rehearsal {
-    const { scene, changes, recorder, timed } = this;
-    const { readings } = this.inputs;
-    if (timed && !this.lean)
-      recorder.close(timed.now, this.given ?? 0, givenWatts(this.design, timed.present()));
-    return {
-      scene: scene.id,
-      seed: scene.seed,
-      duration: scene.duration,
-      circuit: this.circuit,
-      readings,
-      felt: recorder.felt,
-      nets: recorder.nets,
-      outputs: recorder.outputs,
-      watts: recorder.watts,
-      relays: recorder.relays,
-      relayOperations: recorder.relayOperations,
-      outages: this.supervisor.outages.map((o) => ({ ...o, to: Math.min(o.to, scene.duration) })),
-      asleep: this.naps.until(scene.duration),
-      jams: jamsIn(scene),
-      acting: recorder.acting,
-      logic: changes,
-      ...this.electrical(),
-      keptEvery: this.stride,
-      solves: this.rig.solves,
-      ...this.judged(),
-    };
-  }
-
-  /** How it came out. */
-  judged(): Outcomes {
-    const { design, changes } = this;
-    const { readings } = this.inputs;
-    const { outages } = this.supervisor;
-    const record = { readings, acting: this.recorder.acting, logic: changes, outages };
-    const { verdicts, spurious } = judge(design, this.played(), this.rig, record, {
-      separate: (from, to) => this.rests?.separate(from, to) ?? false,
-      replay: (other, until) => this.replay(other, until),
-    });
-    return { verdicts, spurious, ...this.halted() };
-  }
-
   /** What fires in the scene with some of its happenings only, from where both are the same. */
   replay(other: Scene, until = Infinity): Firing[] {
     const { marks, scene, changes, recorder } = this;
@@ -419,42 +379,8 @@ export class Play implements SleepingRun {
       .firings();
   }
 
-  private electrical(): Electrical {
-    const { design, scene, timed, damage, supervisor } = this;
-    if (!timed) return notFollowed;
-    const { peaks, chatters, dryRuns } = timed;
-    const { outages } = supervisor;
-    return electricalOf(design, scene, { peaks, chatters, dryRuns, damage, outages });
-  }
-
-  /** What was used up: of the charge of each battery, and of the life of contacts. */
-  used(): Used {
-    const before = new Map(this.held?.map(({ part, now }) => [part, now]));
-    const { outages } = this.supervisor;
-    return {
-      charges: (this.timed?.held ?? []).map(({ part, now, full }) => ({
-        part,
-        share: ((before.get(part) ?? now) - now) / full,
-      })),
-      relayOperations: this.recorder.relayOperations,
-      outages,
-    };
-  }
-
   firings = (): Firing[] =>
     firingsOf(this.design, { acting: this.recorder.acting, logic: this.changes }, this.scene);
-
-  /** The scene as far as it was played. */
-  private played(): Scene {
-    const { t = Infinity } = this.halted().halted ?? {};
-    const happenings = this.scene.happenings.filter((h) => happeningSpan(h).end <= t);
-    return t === Infinity ? this.scene : { ...this.scene, happenings };
-  }
-
-  private halted(): Pick<Outcomes, 'halted'> {
-    const { halt, now = 0 } = this.timed ?? {};
-    return halt ? { halted: { t: now, because: haltWords[halt] } } : {};
-  }
 
   /** Channels whose level has just changed in a way at which they read at once. */
   private edges(): ReadonlySet<string> {

@@ -50,7 +50,7 @@ describe('a touch module before a digital input', () => {
   const step = (picofarads: number) => {
     const rig = new Rig(design);
     const scene = at(picofarads);
-    return rig.noise(rig.settle(scene, 0, rig.restingLogic(scene))).get(id)?.step;
+    return rig.readings.noise(rig.settle(scene, 0, rig.restingLogic(scene))).get(id)?.step;
   };
 
   it.each([

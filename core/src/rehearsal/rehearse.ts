@@ -1,5 +1,6 @@
 import type { Design, Scene } from '../design/index.js';
 import { Play, type Path } from './play.js';
+import { judgeRun, rehearsalOf, usedIn } from './played.js';
 import type { Outcomes, Rehearsal, Used } from './rehearsal.js';
 
 /**
@@ -17,15 +18,15 @@ export function rehearse(
   onProgress?: (share: number) => void,
   path: Path = 'fast',
 ): Rehearsal {
-  return new Play(design, scene, path).run(onProgress).result();
+  return rehearsalOf(new Play(design, scene, path).run(onProgress));
 }
 
 /** As `rehearse`, but tells only how it came out: that is less work. */
 export const judgeScene = (design: Design, scene: Scene, path: Path): Outcomes =>
-  new Play(design, scene, path, { lean: true }).run().judged();
+  judgeRun(new Play(design, scene, path, { lean: true }).run());
 
 /** As `judgeScene`, in time, with what was used up. */
 export function useScene(design: Design, scene: Scene): Outcomes & Used {
   const play = new Play(design, scene, 'time', { lean: true }).run();
-  return { ...play.judged(), ...play.used() };
+  return { ...judgeRun(play), ...usedIn(play) };
 }

@@ -1,19 +1,17 @@
 import { kindOf, numbersOf, type Stimulus } from '../catalog/index.js';
 import { Circuit, close, toldLater, type Solution } from '../circuit/index.js';
-import type { Channel, Design, Scene, TerminalRef } from '../design/index.js';
-import { outputOn, restingLogic, stepLogic, type LogicState } from '../logic/index.js';
-import { clockAt, momentIn, setStage, type Now } from '../scene/index.js';
+import type { Design, Scene } from '../design/index.js';
+import { outputOn, type LogicState } from '../logic/index.js';
+import { momentIn, setStage, type Now } from '../scene/index.js';
 import { Alterations } from './alterations.js';
+import { comeToRest } from './come-to-rest.js';
 import { turnPins } from './pin-states.js';
 import { staged, unstagedNets } from './staged.js';
 import { SupplyPower } from './supply-power.js';
-import type { ReadingNoise } from './reading-noise.js';
-import { liveProbe } from './live-probe.js';
-import { exactReadings, readingsIn, type Probe, type Reading } from './readings.js';
-import { coarsely, SensorNoise, type Heard, type Heeded } from './sensor-noise.js';
+import { SettledReadings } from './settled-readings.js';
 import { spreadOf, type Shift } from './spread.js';
 import { Stimuli } from './stimuli.js';
-import { Turns, type Standing } from './turns.js';
+import { Turns, type RigMark } from './turns.js';
 
 /** How exact a rig is, where less is enough. */
 export interface Exactness {
@@ -40,12 +38,6 @@ export interface Tried {
   exact: Map<string, number>;
 }
 
-interface Readings {
-  solution: Solution;
-  exact: Map<string, number>;
-  counts: Map<string, number>;
-}
-
 /**
  * The design on a bench: its circuit, its place and its controller pins together. Light from emitters
  * reaches sensors, so that what is felt depends on what is solved; the two are brought to agree.
@@ -54,7 +46,7 @@ export class Rig {
   private readonly circuit: Circuit;
   private readonly alterations: Alterations;
   private readonly named: ReturnType<typeof unstagedNets>;
-  private readonly readers: readonly Reading[];
+  readonly readings: SettledReadings;
   private readonly stimuli: Stimuli;
   private celsius = NaN;
   private loose?: Solution;
@@ -67,16 +59,8 @@ export class Rig {
   private loosened = false;
   private readonly turns = new Turns();
   private readonly power: SupplyPower;
-  /** Readings of the solution looked at last. */
-  private read?: Readings;
   /** The controller at rest in surroundings in which nothing happens. */
   private rested?: { ambient: Scene['ambient']; modes: Scene['modes']; logic: LogicState };
-  private readonly sensorNoise: SensorNoise;
-  private readonly live: Probe;
-  /** What noise is looked for with. */
-  private readonly noiseProbe: Probe;
-  /** Resistance seen into the circuit at terminals in the last solution that was read, Ω. */
-  private readonly seen = new Map<TerminalRef, number | undefined>();
   /** How often the circuit has really been solved. */
   solves = 0;
 
@@ -94,23 +78,10 @@ export class Rig {
     this.alterations = new Alterations(design, breakers, this.circuit);
     this.named = unstagedNets(design, built);
     this.stimuli = new Stimuli(setStage(design), this.circuit, exactness.unchanged);
-    this.readers = readingsIn(design);
     this.power = new SupplyPower(design, this.circuit);
-    this.sensorNoise = new SensorNoise(
-      design,
-      this.readers,
-      {
-        stimulus: ({ id, quantity }) => this.circuit.stimulusOf(id)[quantity],
-        readings: ({ id, quantity }, stimulus, wanted) =>
-          this.readWith(id, quantity, stimulus, wanted),
-      },
-      exactness.unchanged === undefined ? undefined : coarsely(design),
-    );
-    this.live = liveProbe(this.circuit);
-    const { live } = this;
     const isCoarse = exactness.unchanged !== undefined;
     if (isCoarse) this.circuit.network.closeness = close;
-    this.noiseProbe = isCoarse ? { ...live, ohms: this.seenBefore(live.ohms) } : live;
+    this.readings = new SettledReadings(design, this.circuit, isCoarse);
   }
 
   /** Begins where a circuit much like this one stood, and with what was felt there: it is solved sooner so. */
@@ -143,75 +114,26 @@ export class Rig {
     return solution;
   }
 
-  /**
-   * The controller at rest: the scene's first moment read again and again until nothing changes.
-   */
+  /** The controller at rest at the first moment of a scene. */
   restingLogic(scene: Scene): LogicState {
-    const { design } = this;
     const still = scene.happenings.length === 0;
     const { ambient, modes } = scene;
     if (still && this.rested?.ambient === ambient && this.rested.modes === modes)
       return this.rested.logic;
-    let logic = restingLogic(design, { clock: clockAt(scene), begin: modes });
-    const rounds = 2 + Math.max(0, ...design.channels.map(readingsToRest));
-    for (let i = 0; i < rounds; i++) {
-      const [next] = stepLogic(design, logic, this.counts(this.settle(scene, 0, logic)), 0);
-      if (sameLogic(logic, next)) break;
-      logic = next;
-    }
-    logic = arrived(logic);
+    const counts = (logic: LogicState): Map<string, number> =>
+      this.readings.counts(this.settle(scene, 0, logic));
+    const logic = comeToRest(this.design, scene, counts);
     if (still) this.rested = { ambient, modes, logic };
     return logic;
   }
 
-  /**
-   * What each channel reads, without noise; channels on a pin without voltage read nothing. Pins of one
-   * converter are read in the order of their channels, over and over: what was read before is left on
-   * its sampling capacitor.
-   */
-  counts(solution: Solution): Map<string, number> {
-    return this.readingsOf(solution).counts;
-  }
-
-  /**
-   * What the sensors' own noise does to each channel's reading: the noise of each through the slope of the circuit around its
-   * present state or, where the channel reads a level, past the point at which that turns. Sensors are taken as independent.
-   * Slopes are worked out anew when a reading has moved by more than a two-hundredth of its range, turning points when what is
-   * felt has moved by three standard deviations.
-   */
-  noise(solution: Solution): Map<string, ReadingNoise> {
-    const { exact } = this.readingsOf(solution);
-    const stimulus: Heeded['stimulus'] = ({ id, quantity }) =>
-      this.circuit.stimulusOf(id)[quantity];
-    return this.sensorNoise.of({ exact, stimulus }, () => exact);
-  }
-
-  /** The same for readings of the circuit in time, which settles only where they have moved. */
-  noiseIn(now: Heeded, settle: () => Solution): Map<string, ReadingNoise> {
-    return this.sensorNoise.of(now, () => this.readingsOf(settle()).exact);
-  }
-
-  /** What was found of the noise of sensors, the last first. */
-  get heard(): readonly Heard[] {
-    return this.sensorNoise.heard;
-  }
-
-  set heard(heard: readonly Heard[]) {
-    this.sensorNoise.heard = heard;
-  }
-
-  /** Whether no sensor has noise of its own. */
-  get noiseless(): boolean {
-    return this.sensorNoise.none;
-  }
-
   /** How the circuit stands and what is felt, to come back to. */
-  get standing(): Standing {
+  get standing(): RigMark {
     return { memory: this.circuit.network.remember(), stimulus: this.stimuli.mark };
   }
 
   /** Goes back to how the circuit stood; pins are driven as what is settled next asks. */
-  backTo(standing: Standing): void {
+  backTo(standing: RigMark): void {
     this.stand(standing);
     this.last = undefined;
     this.on = undefined;
@@ -220,7 +142,7 @@ export class Rig {
     this.turns.clear();
   }
 
-  private stand({ memory, stimulus }: Standing): void {
+  private stand({ memory, stimulus }: RigMark): void {
     this.circuit.network.recall(memory);
     this.stimuli.recall(stimulus);
   }
@@ -267,43 +189,6 @@ export class Rig {
     return this.stimuli.of(part);
   }
 
-  /** Readings before and after rounding, worked out once per solution. */
-  private readingsOf(solution: Solution): Readings {
-    if (solution === this.read?.solution) return this.read;
-    const exact = this.exactCounts(solution);
-    const counts = new Map([...exact].map(([id, value]) => [id, Math.round(value)]));
-    this.read = { solution, exact, counts };
-    return this.read;
-  }
-
-  /** What each channel reads before rounding; see `counts`. */
-  exact(solution: Solution): ReadonlyMap<string, number> {
-    return this.readingsOf(solution).exact;
-  }
-
-  /** Readings before rounding. */
-  private exactCounts(solution: Solution): Map<string, number> {
-    const { live } = this;
-    return exactReadings(this.readers, {
-      ...live,
-      // As it stands, to the last digit; where nothing stands, as that is told.
-      solved: solution.method === 'none' ? (part) => solution.parts[part] : live.solved,
-      ohms: (refs, window) => {
-        const ohms = live.ohms(refs, window);
-        refs.forEach((ref, i) => this.seen.set(ref, ohms[i]));
-        return ohms;
-      },
-    });
-  }
-
-  /** What was seen into the circuit at terminals in its last solution: a little noise hardly changes that. */
-  private seenBefore(look: Probe['ohms']): Probe['ohms'] {
-    return (refs, window) =>
-      refs.every((ref) => this.seen.has(ref))
-        ? refs.map((ref) => this.seen.get(ref))
-        : look(refs, window);
-  }
-
   /**
    * The circuit as it stands with one part feeling something else, or set otherwise, and what channels then read before
    * rounding. Values follow each other, so that what latches or has hysteresis goes along; everything is put back afterwards.
@@ -328,30 +213,11 @@ export class Rig {
     const tried = values.map((value) => {
       set(value);
       const solution = this.circuit.solve();
-      return { solution, exact: this.exactCounts(solution) };
+      return { solution, exact: this.readings.now(solution) };
     });
     set(before);
     network.recall(memory);
     return tried;
-  }
-
-  /** What channels would read, before rounding, with a part feeling something else; everything is put back. */
-  private readWith(
-    id: string,
-    quantity: keyof Stimulus,
-    value: number,
-    wanted: (channel: string) => boolean,
-  ): Map<string, number> {
-    const { circuit } = this;
-    const memory = circuit.network.remember();
-    const before = circuit.stimulusOf(id)[quantity];
-    circuit.setStimulus(id, quantity, value);
-    const exact = circuit.settle()
-      ? exactReadings(this.readers, this.noiseProbe, wanted)
-      : new Map<string, number>();
-    circuit.setStimulus(id, quantity, before);
-    circuit.network.recall(memory);
-    return exact;
   }
 
   /**
@@ -428,19 +294,3 @@ export class Rig {
     return true;
   }
 }
-
-/** So many readings after a reset a channel has settled, as long as they stay the same. */
-const readingsToRest = ({ hits, misses, baseline }: Channel): number =>
-  hits + misses + (baseline?.kind === 'learnt' ? baseline.learn : 0);
-
-/** Whether nothing would change any more, however often the controller looks again. */
-const sameLogic = (a: LogicState, b: LogicState): boolean =>
-  JSON.stringify(a) === JSON.stringify(b);
-
-/** Outputs that fade have long come to where they were going. */
-const arrived = (logic: LogicState): LogicState => ({
-  ...logic,
-  outputs: Object.fromEntries(
-    Object.entries(logic.outputs).map(([id, o]) => [id, { ...o, level: o.target }]),
-  ),
-});

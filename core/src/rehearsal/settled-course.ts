@@ -49,7 +49,7 @@ export class SettledCourse implements Course {
   }
 
   exact(): ReadonlyMap<string, number> {
-    return this.rig.exact(this.present());
+    return this.rig.readings.exact(this.present());
   }
 
   perceivedBy(part: string): Partial<Stimulus> | undefined {

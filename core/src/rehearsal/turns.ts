@@ -5,14 +5,14 @@ import type { Felt } from './stimuli.js';
 /** Solutions from which turns are remembered. */
 const mostTurns = 64;
 
-/** The state of the circuit and what is felt in it. */
-export interface Standing {
+/** The state of a settled circuit and what is felt in it: enough to come back to it. */
+export interface RigMark {
   memory: Memory;
   stimulus: Felt;
 }
 
 /** A solution, and the state of the circuit in it. */
-export interface Turned extends Standing {
+export interface Turned extends RigMark {
   solution: Solution;
 }
 
@@ -26,7 +26,7 @@ export class Turns {
   }
 
   /** Where the same turn has led to the same state, from wherever it was. */
-  to(turn: string, { memory, stimulus }: Standing): Turned | undefined {
+  to(turn: string, { memory, stimulus }: RigMark): Turned | undefined {
     return [...this.known.values()]
       .flatMap((turned) => turned.get(turn) ?? [])
       .find((t) => sameState(t.memory, memory) && sameFelt(stimulus, t.stimulus));

@@ -61,7 +61,7 @@ function readingsOf(design: Design, scene: Scene, channel: string): Omit<WouldRe
   const still = { ...scene, happenings: [] };
   const logic = rig.restingLogic(still);
   const read = (at: Scene, t: number): number | undefined =>
-    rig.counts(rig.settle(at, t, logic)).get(channel);
+    rig.readings.counts(rig.settle(at, t, logic)).get(channel);
   const rest = read(still, 0);
   const during = scene.happenings.flatMap((happening) => {
     const { start, end } = happeningSpan(happening);

@@ -1,5 +1,6 @@
 import type { Brief } from '../design/index.js';
 import type { Params, SolvedPart } from './part-kind.js';
+import type { Quantity } from './surroundings.js';
 
 /** A light-emitting junction: something has to limit its current. */
 export interface Junction<V = Params, K extends string = string> {
@@ -134,6 +135,13 @@ export interface Facets<V = Params, K extends string = string> {
   frontEnd?: 'bridge' | 'heater' | 'charge' | 'touch' | 'plates';
   /** A controller for a first design: what it is then fed with, V, from an adapter or from cells, and at most. */
   firstFed?: { mains: number; battery: number; most: number };
+  /** Under a lasting load above some of a quantity it reads more by a share a decade of time, as a parameter says. */
+  creeps?: {
+    under: Quantity;
+    from(params: V): number;
+    share(params: V): number;
+    param: keyof V & string;
+  };
   /** How it ages, in a few words (from memory); nothing of that is computed. */
   ages?: string;
   /** A ready board with electronics of its own, where its model does not name the parts inside. */

@@ -391,7 +391,7 @@ export class CoSimulation implements Course {
 
   /** How far it is gone before sensors are told anew, s. */
   private reach(): number {
-    return Math.min(this.grain.reach(this.t), this.outside.world.reach);
+    return Math.min(this.grain.reach(this.t), this.outside.reach(this.t));
   }
 
   /** Tells sensors what they meet now. */

@@ -3,6 +3,7 @@ import type { Circuit } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { findHappeningKind, momentIn, setStage, type Now, type Stage } from '../scene/index.js';
 import { Alterations } from './alterations.js';
+import { Creep } from './creep.js';
 import type { Breaker } from './staged.js';
 import { Stimuli } from './stimuli.js';
 import { World } from './world.js';
@@ -15,10 +16,11 @@ type Solved = (part: string) => SolvedPart | undefined;
 /** All that a scene does to a circuit from outside: what sensors meet, how warm the air is, what is done to values and wires. */
 export class Outside {
   readonly world: World;
+  private readonly creep: Creep;
   readonly sources: Stage['sources'];
   private readonly stimuli: Stimuli;
   private readonly alterations: Alterations;
-  /** Whether what happens changes values, contacts or the warmth of parts: a step knows nothing of that. */
+  /** Whether what happens changes values, contacts or the warmth of parts, or they creep: a step knows nothing of that. */
   readonly alters: boolean;
   private celsius = NaN;
   /** How much was done to values and wires since it was asked last. */
@@ -35,10 +37,12 @@ export class Outside {
     this.stimuli = new Stimuli(stage, circuit);
     this.alterations = new Alterations(design, breakers, circuit);
     this.world = new World(design, scene);
-    this.alters = scene.happenings.some(({ kind }) => {
+    this.creep = new Creep(design, circuit);
+    const alters = scene.happenings.some(({ kind }) => {
       const { alters, warms } = findHappeningKind(kind) ?? {};
       return alters !== undefined || warms !== undefined;
     });
+    this.alters = alters || this.creep.isAny;
   }
 
   /** What is before anything happens. */
@@ -64,7 +68,9 @@ export class Outside {
     const warmer = this.warm(now);
     const altered = this.alterations.update(now);
     this.altered = Math.max(this.altered, altered);
-    return this.stimuli.update(now, solved) > 0 || warmer || altered > 0;
+    const meets = this.stimuli.update(now, solved) > 0;
+    const creeps = this.creep.update(t);
+    return meets || creeps || warmer || altered > 0;
   }
 
   /** The largest change since it was asked last, as a share. */
@@ -76,12 +82,17 @@ export class Outside {
 
   /** Whether every sensor would meet the same at another moment. */
   isSame(t: number, solved: Solved): boolean {
-    return this.stimuli.isSame(this.world.now(t), solved);
+    return this.creep.isSame(t) && this.stimuli.isSame(this.world.now(t), solved);
   }
 
   /** Whether what it has done so far can be done anew at once: nothing was done to the design, nothing was moved. */
   get isPlain(): boolean {
-    return this.alterations.isNone && this.world.isNone;
+    return this.alterations.isNone && this.world.isNone && this.creep.isNone;
+  }
+
+  /** How far it is gone from a moment before it is looked at anew, s. */
+  reach(t: number): number {
+    return Math.min(this.world.reach, this.creep.reach(t));
   }
 
   perceivedBy(part: string): Partial<Stimulus> | undefined {

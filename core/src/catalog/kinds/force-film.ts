@@ -8,7 +8,7 @@ export const forceFilm = definePart({
   prefix: 'B',
   words: ['pressure', 'force', 'seat', 'sit', 'press', 'weight', 'film', 'squeeze', 'step'],
   stage: 'feels',
-  ages: 'Softens, and creeps under a lasting load: learn its rest anew.',
+  ages: 'Softens in years of use: learn its rest anew.',
   first: { notices: 'a step', named: 'Step', wanted: 'footstep', every: 0.02 },
   terminals: [
     { id: 'a', label: 'a', role: 'passive' },
@@ -36,12 +36,21 @@ export const forceFilm = definePart({
       min: 1e-4,
       max: 1,
     },
+    { id: 'creep', label: 'Creeps a decade of time', unit: '', default: 0.03, min: 0, max: 0.2 },
+    { id: 'crept', label: 'Has crept by', unit: '', default: 0, min: 0, max: 1 },
   ],
+  creeps: {
+    under: 'force',
+    from: (p) => p.least / p.share,
+    share: (p) => p.creep,
+    param: 'crept',
+  },
   ratings: [{ heat: 0.05 }, { into: 'a', limit: 1e-3 }],
   elements: (p, state) => {
     const newton = state.stimulus.force * p.share;
     // It answers gradually around its least force.
-    const siemens = newton > 0 ? (newton ** p.n / p.k) * (1 - Math.exp(-newton / p.least)) : 0;
+    const fresh = newton > 0 ? (newton ** p.n / p.k) * (1 - Math.exp(-newton / p.least)) : 0;
+    const siemens = fresh * (1 + p.crept);
     return [
       // Decades of conductance, followed within milliseconds.
       {
@@ -75,14 +84,14 @@ export const forceFilm = definePart({
   },
   notes: [
     'Two of them under one load read differently by a quarter: calibrate each.',
-    'It creeps: a steady load reads a few per cent more each decade of time. That is not computed.',
+    'It creeps: a steady load reads a few per cent more each decade of time, as rehearsals in time show.',
     'Keep it flat; a sharp bend reads as pressure for ever.',
   ],
   cautions: [
     'Not for anything on which people rely: vulnerable people and medical use are out of scope.',
   ],
   source:
-    'R = k/Fⁿ with n about 1, an answer from a least force, and the share of a load that the film lies under (from memory).',
+    'R = k/Fⁿ with n about 1, an answer from a least force, the share of a load that the film lies under, creep of 2 to 5 % a decade (from memory).',
   price: '1 to 5',
   glyph: 'M4 15H20V19H4ZM12 1V11M8 7L12 11L16 7M1 17H4M20 17H23M7 17H17',
 });

@@ -27,6 +27,7 @@ export function checkDesign(design: Design): Problem[] {
   checkIds(design, report);
   problems.push(...design.parts.flatMap(partProblems));
   checkEnds(design, report);
+  problems.push(...design.parts.flatMap((part, i) => armProblems(design, part, i)));
   checkGroups(design, report);
   checkChannels(design, report);
   checkProgram(design, report);
@@ -88,6 +89,16 @@ function partProblems(part: Part, index: number): Problem[] {
     if (verdict.verdict === 'fine') return [];
     return [{ place: at, reason: verdict.reason, cure: verdict.cure, severity: verdict.verdict }];
   });
+}
+
+/** What a part is said to be fixed to has to have an arm. */
+function armProblems({ parts }: Design, part: Part, index: number): Problem[] {
+  const { on } = part.place ?? {};
+  const arm = parts.find((p) => p.id === on);
+  if (on === undefined || (arm && findKind(arm.kind)?.arm)) return [];
+  const place = `parts[${index}] (${part.id}).place.on`;
+  const reason = arm ? `${arm.name} has no arm that turns` : `There is no part ${on}`;
+  return [{ place, reason, cure: 'Name a servo, or leave it out.', severity: 'doubt' }];
 }
 
 function checkEnds(design: Design, report: Report): void {

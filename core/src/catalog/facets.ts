@@ -159,6 +159,8 @@ export interface Facets<V = Params, K extends string = string> {
   loop?: { a: K; b: K; resistors?(params: V): { line: number; across: number } };
   /** Someone breaks its lead by hand. */
   operatedByHand?: boolean;
+  /** An arm that turns what is fixed to it: how far it is turned, and at most, ° anticlockwise from where it rests. */
+  arm?: { degrees(part: SolvedPart<K>, params: V): number; most(params: V): number };
   /** What it moves as it stands: L/min of water out of the tank (into it below 0), m³/s of air out of the room, W into it. */
   moves?: {
     water?(part: SolvedPart<K>, params: V): number;

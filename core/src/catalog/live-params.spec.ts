@@ -59,7 +59,7 @@ function observed(kind: PartKind, params: Params): string {
       return solved.map((part) => work(part, params));
     const first = [
       ...['stress', 'intensity', 'works', 'active', 'reference'],
-      ...['water', 'air', 'heat', 'electrodes.amps'],
+      ...['water', 'air', 'heat', 'electrodes.amps', 'arm.degrees'],
     ].some((one) => one === name || one === `${facet}.${name}`);
     return first || (name === 'inrush' && work.length === 2)
       ? solved.map((part) => work(part, params))

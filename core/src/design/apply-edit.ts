@@ -169,8 +169,15 @@ const reopened = ({ accepted }: Design, finding: string): Accepted[] =>
   accepted.filter((a) => a.finding !== finding);
 
 /** A part leaves with its wires, its pin settings and whatever read or drove those pins. */
+/** A part that is on an arm no more, where that goes. */
+function offArm(part: Part, arm: string): Part {
+  if (part.place?.on !== arm) return part;
+  const { on: _, ...place } = part.place;
+  return { ...part, place };
+}
+
 function removePart(design: Design, { id }: { id: string }): Design {
-  const parts = without(design.parts, id, 'part');
+  const parts = without(design.parts, id, 'part').map((part) => offArm(part, id));
   const touches = (ref: string): boolean => splitRef(ref).part === id;
   const gone = <T extends { id: string; pin: string }>(list: T[]): string[] =>
     list.filter((item) => touches(item.pin)).map((item) => item.id);

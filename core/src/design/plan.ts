@@ -13,6 +13,8 @@ export interface RaisedPoint extends Point {
 export interface Place extends RaisedPoint {
   facing: number;
   tilt?: number;
+  /** The part on whose arm it is: it looks so while the arm is where it rests. */
+  on?: string;
 }
 
 /** The ground on which parts stand and things happen. */

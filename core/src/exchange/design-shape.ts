@@ -52,6 +52,7 @@ const part = Joi.object({
     z: height,
     facing: number.min(-360).max(360).required(),
     tilt: number.min(-90).max(90),
+    on: Joi.string().max(32),
   }),
   indicates: Joi.boolean(),
   recording: Joi.string().max(32),

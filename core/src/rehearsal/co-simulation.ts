@@ -136,7 +136,7 @@ export class CoSimulation implements Course {
   }
 
   get settled(): boolean {
-    return this.still && this.outside.world.rests;
+    return this.still && this.outside.rests;
   }
 
   get settledUntil(): number {
@@ -214,7 +214,7 @@ export class CoSimulation implements Course {
     this.turn(logic, 0, driven);
     if (dead) this.outside.meet(now, () => undefined);
     else this.agree(now);
-    this.outside.world.advance(0, this.solved);
+    this.outside.advance(0, this.solved);
     this.sent.note(this.solved);
     this.feed.look(this.solvedOr);
     this.follow();
@@ -236,13 +236,13 @@ export class CoSimulation implements Course {
     }));
     transient.observe({
       stepped: (t, h) => {
-        if (!this.pulses) this.outside.world.advance(t, this.solvedNow);
+        if (!this.pulses) this.outside.advance(t, this.solvedNow);
         this.pace();
         this.pulses?.stepped(h);
         this.look(t);
       },
       jumped: (t) => {
-        if (!this.pulses) this.outside.world.advance(t, this.solvedNow);
+        if (!this.pulses) this.outside.advance(t, this.solvedNow);
         this.pulses?.jumped();
         this.look(t);
       },
@@ -290,7 +290,7 @@ export class CoSimulation implements Course {
   /** Where it stands now, if nothing but what sensors meet and the program changes it. */
   get standing(): Standing | undefined {
     const { pulses, outside, repeats } = this;
-    const plain = !this.halt && !pulses && outside.isPlain && outside.world.rests;
+    const plain = !this.halt && !pulses && outside.isPlain && outside.rests;
     return plain ? repeats?.standing(this.t) : undefined;
   }
 
@@ -369,7 +369,7 @@ export class CoSimulation implements Course {
     const { t } = transient;
     if (pulses.close()) {
       this.lookAtMeans(t);
-      this.outside.world.advance(t, this.solvedNow);
+      this.outside.advance(t, this.solvedNow);
       this.outside.update(t, this.sent.by);
     }
     if (pulses.coastsUntil !== undefined) this.charges?.start(t);
@@ -397,7 +397,7 @@ export class CoSimulation implements Course {
   /** Tells sensors what they meet now. */
   private meet(): void {
     const rests = this.still || this.pulses?.coastsUntil !== undefined;
-    if (rests) this.outside.world.advance(this.t, this.solvedNow);
+    if (rests) this.outside.advance(this.t, this.solvedNow);
     if (!this.pulses) this.sent.note(this.solved);
     const changed = this.outside.update(this.t, this.sent.by);
     if (!rests && this.circuit.network.slow.length > 0) {

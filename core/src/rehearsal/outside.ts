@@ -5,6 +5,7 @@ import { findHappeningKind, momentIn, setStage, type Now, type Stage } from '../
 import { Alterations } from './alterations.js';
 import { Creep } from './creep.js';
 import type { Breaker } from './staged.js';
+import { Mounts } from './mounts.js';
 import { Stimuli } from './stimuli.js';
 import { World } from './world.js';
 
@@ -17,10 +18,11 @@ type Solved = (part: string) => SolvedPart | undefined;
 export class Outside {
   readonly world: World;
   private readonly creep: Creep;
+  private readonly mounts: Mounts;
   readonly sources: Stage['sources'];
   private readonly stimuli: Stimuli;
   private readonly alterations: Alterations;
-  /** Whether what happens changes values, contacts or the warmth of parts, or they creep: a step knows nothing of that. */
+  /** Whether what happens changes values, contacts or the warmth of parts, or they creep or are turned: a step knows nothing of that. */
   readonly alters: boolean;
   private celsius = NaN;
   /** How much was done to values and wires since it was asked last. */
@@ -38,11 +40,27 @@ export class Outside {
     this.alterations = new Alterations(design, breakers, circuit);
     this.world = new World(design, scene);
     this.creep = new Creep(design, circuit);
+    this.mounts = new Mounts(design);
     const alters = scene.happenings.some(({ kind }) => {
       const { alters, warms } = findHappeningKind(kind) ?? {};
       return alters !== undefined || warms !== undefined;
     });
-    this.alters = alters || this.creep.isAny;
+    this.alters = alters || this.creep.isAny || this.mounts.isAny;
+  }
+
+  private now(t: number): Now {
+    return this.mounts.at(this.world.now(t));
+  }
+
+  /** Goes on to a moment with everything moved as parts move it now. */
+  advance(t: number, solved: Solved): void {
+    this.world.advance(t, solved);
+    this.mounts.advance(t, solved);
+  }
+
+  /** Whether nothing that parts move is on its way. */
+  get rests(): boolean {
+    return this.world.rests && this.mounts.rests;
   }
 
   /** What is before anything happens. */
@@ -59,12 +77,12 @@ export class Outside {
 
   /** The same at a moment in the course of a step. */
   drift(t: number, solved: Solved): number {
-    return this.stimuli.update(this.world.now(t), solved);
+    return this.stimuli.update(this.now(t), solved);
   }
 
   /** Brings everything up to date; whether anything has changed. */
   update(t: number, solved: Solved): boolean {
-    const now = this.world.now(t);
+    const now = this.now(t);
     const warmer = this.warm(now);
     const altered = this.alterations.update(now);
     this.altered = Math.max(this.altered, altered);
@@ -82,17 +100,18 @@ export class Outside {
 
   /** Whether every sensor would meet the same at another moment. */
   isSame(t: number, solved: Solved): boolean {
-    return this.creep.isSame(t) && this.stimuli.isSame(this.world.now(t), solved);
+    return this.creep.isSame(t) && this.stimuli.isSame(this.now(t), solved);
   }
 
   /** Whether what it has done so far can be done anew at once: nothing was done to the design, nothing was moved. */
   get isPlain(): boolean {
-    return this.alterations.isNone && this.world.isNone && this.creep.isNone;
+    const { alterations, world, creep, mounts } = this;
+    return alterations.isNone && world.isNone && creep.isNone && mounts.isNone;
   }
 
   /** How far it is gone from a moment before it is looked at anew, s. */
   reach(t: number): number {
-    return Math.min(this.world.reach, this.creep.reach(t));
+    return Math.min(this.world.reach, this.creep.reach(t), this.mounts.reach);
   }
 
   perceivedBy(part: string): Partial<Stimulus> | undefined {

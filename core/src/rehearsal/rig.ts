@@ -1,10 +1,11 @@
-import { kindOf, numbersOf, type Stimulus } from '../catalog/index.js';
+import { kindOf, numbersOf, type SolvedPart, type Stimulus } from '../catalog/index.js';
 import { Circuit, close, toldLater, type Solution } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
 import { outputOn, type LogicState } from '../logic/index.js';
 import { momentIn, setStage, type Now } from '../scene/index.js';
 import { Alterations } from './alterations.js';
 import { comeToRest } from './come-to-rest.js';
+import { Mounts } from './mounts.js';
 import { turnPins } from './pin-states.js';
 import { staged, unstagedNets } from './staged.js';
 import { SupplyPower } from './supply-power.js';
@@ -48,6 +49,7 @@ export class Rig {
   private readonly named: ReturnType<typeof unstagedNets>;
   readonly readings: SettledReadings;
   private readonly stimuli: Stimuli;
+  private readonly mounts: Mounts;
   private celsius = NaN;
   private loose?: Solution;
   /** How a circuit much like this one stood. */
@@ -78,6 +80,7 @@ export class Rig {
     this.alterations = new Alterations(design, breakers, this.circuit);
     this.named = unstagedNets(design, built);
     this.stimuli = new Stimuli(setStage(design), this.circuit, exactness.unchanged);
+    this.mounts = new Mounts(design);
     this.power = new SupplyPower(design, this.circuit);
     const isCoarse = exactness.unchanged !== undefined;
     if (isCoarse) this.circuit.network.closeness = close;
@@ -254,7 +257,8 @@ export class Rig {
 
   /** Works out anew what every sensor feels; true when any of it has changed. */
   private updateStimuli(now: Now, { parts }: Solution): boolean {
-    return this.stimuli.update(now, (part) => parts[part]) > 0;
+    const solved = (part: string): SolvedPart | undefined => parts[part];
+    return this.stimuli.update(this.mounts.settled(now, solved), solved) > 0;
   }
 
   /**
@@ -264,7 +268,12 @@ export class Rig {
   hasSameStimuliAt(scene: Scene, times: readonly number[]): boolean {
     const { last } = this;
     const solved = last && ((part: string) => last.parts[part]);
-    return !!solved && times.every((t) => this.stimuli.isSame(momentIn(scene, t), solved));
+    return (
+      !!solved &&
+      times.every((t) =>
+        this.stimuli.isSame(this.mounts.settled(momentIn(scene, t), solved), solved),
+      )
+    );
   }
 
   /** Brings every part to the temperature of the air; true when that has changed. */

@@ -13,6 +13,7 @@ import { Credit, type Told } from './credit.js';
 import { exposureOf, type Exposure } from './exposure.js';
 import { jamsIn } from './jammed.js';
 import { firingsOf, isSignOf, type Firing } from './firings.js';
+import { Mounts } from './mounts.js';
 import type { Rig } from './rig.js';
 import { silentReason } from './silent-reason.js';
 import { usualSigns } from './usual-signs.js';
@@ -197,16 +198,20 @@ function alters({ kind }: Happening): boolean {
   return hangs || jams || changes !== undefined;
 }
 
-/** Feeling without solving anew: emitters are taken as they are at the first moment of the scene. */
+/**
+ * Feeling without solving anew: emitters are taken as they are at the first moment of the scene, what is on an arm as if it were
+ * turned every way.
+ */
 function stimulusCourse(design: Design, rig: Rig, scene: Scene): StimulusAt {
-  const stage = setStage(design);
+  const [stage, mounts] = [setStage(design), new Mounts(design)];
   const rest = { ...scene, happenings: [] };
   const solution = rig.settle(rest, 0, rig.restingLogic(rest));
   return (at, t) => {
-    const now = momentIn(at, t);
-    return stage.sensors.map((sensor) => ({
-      value: stimulusOn(stage, sensor, now, (part) => solution.parts[part]),
-      floor: surroundings[sensor.receiver.quantity].floor,
-    }));
+    return mounts.everyWay(momentIn(at, t)).flatMap((now) =>
+      stage.sensors.map((sensor) => ({
+        value: stimulusOn(stage, sensor, now, (part) => solution.parts[part]),
+        floor: surroundings[sensor.receiver.quantity].floor,
+      })),
+    );
   };
 }

@@ -104,7 +104,10 @@ export function everything(): Design {
       spots: [{ name: 'Bed', at: { x: 4, y: 4 }, background: 35 }],
     },
     parts: [
-      ...base.parts.map((p) => (p.place ? { ...p, place: { ...p.place, z: 1, tilt: 5 } } : p)),
+      ...base.parts.map((p) =>
+        p.place ? { ...p, place: { ...p.place, z: 1, tilt: 5, on: 'M9' } } : p,
+      ),
+      { id: 'M9', kind: 'servo', name: 'Turning servo', params: {} },
       { id: 'Z1', kind: 'recorded-sensor', name: 'Recorded', params: {}, recording: 'rec1' },
       { id: 'S9', kind: 'rotary-knob', name: 'Knob', params: {} },
     ],

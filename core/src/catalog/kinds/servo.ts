@@ -73,6 +73,7 @@ export const servo = definePart({
     { id: 'stall', label: 'Stalled', unit: 'A', default: 0.7, min: 0.05, max: 10 },
     choice('now', 'Now', ['holding still', 'moving', 'stalled'], 'holding still'),
     { id: 'turns', label: 'Turns within', unit: 's', default: 0.3, min: 0.02, max: 10 },
+    { id: 'sweep', label: 'Turns by', unit: '°', default: 180, min: 1, max: 360 },
   ],
   feed: { plus: 'VCC', minus: 'GND', least: () => 4.8 },
   ratings: [...supplyLimits('VCC', 'GND', 6, 0.3)],
@@ -103,6 +104,7 @@ export const servo = definePart({
   ],
   load: { amps: (p) => p.stall },
   stall: (p) => p.stall,
+  arm: { degrees: (part, p) => p.sweep * turned(part), most: (p) => p.sweep },
   now: (p) => p.now,
   headline: (p) => formatNominal(p.moving, 'A'),
   acts: {

@@ -46,6 +46,22 @@ describe('the panel of a part', () => {
     expect(part('P1')?.place?.x).toBe(2);
   });
 
+  it('fixes a sensor to the arm of a servo, and takes it off again', async () => {
+    const servo = { id: 'M1', kind: 'servo', name: 'Turning servo', params: {} };
+    bench.session.edit({ type: 'add-part', part: servo });
+    const panel = await showSolved(PartPanel, { id: 'B1' });
+    const before = part('B1')?.place;
+    await panel.choose('On the arm of', 'M1 Turning servo');
+    expect(part('B1')?.place).toEqual({ ...before, on: 'M1' });
+    await panel.choose('On the arm of', 'nothing that turns');
+    expect(part('B1')?.place).toEqual(before);
+  });
+
+  it('offers no arm where nothing has one', async () => {
+    const panel = await showSolved(PartPanel, { id: 'B1' });
+    expect(panel.text()).not.toContain('On the arm of');
+  });
+
   it('renames a part, but never to nothing', async () => {
     const panel = await showSolved(PartPanel, { id: 'R2' });
     await panel.type('Name', '  Brake  ');

@@ -132,7 +132,15 @@ export class PartPanel {
     this.session.edit({ type: 'set-param', id: this.id(), param, value });
   }
 
-  protected setPlace(key: keyof Place, value: number | undefined): void {
+  /** What has an arm that it may be fixed to; empty where nothing has. */
+  protected readonly arms = computed((): Choice[] => {
+    const others = this.session.design()?.parts.filter((p) => p.id !== this.id()) ?? [];
+    const arms = others.filter((p) => kindOf(p).arm);
+    const named = arms.map(({ id, name }) => ({ value: id, label: `${id} ${name}` }));
+    return arms.length === 0 ? [] : [{ value: '', label: 'nothing that turns' }, ...named];
+  });
+
+  protected setPlace(key: keyof Place, value: number | string | undefined): void {
     const { [key]: _, ...rest } = this.part()?.place ?? { x: 0, y: 0, facing: 0 };
     const told = value === undefined ? {} : { [key]: value };
     const place = { ...rest, ...told } as Place;

@@ -53,7 +53,7 @@ describe('the panel of a part', () => {
     const before = part('B1')?.place;
     await panel.choose('On the arm of', 'M1 Turning servo');
     expect(part('B1')?.place).toEqual({ ...before, on: 'M1' });
-    await panel.choose('On the arm of', 'nothing that turns');
+    await panel.choose('On the arm of', 'nothing');
     expect(part('B1')?.place).toEqual(before);
   });
 

@@ -137,7 +137,7 @@ export class PartPanel {
     const others = this.session.design()?.parts.filter((p) => p.id !== this.id()) ?? [];
     const arms = others.filter((p) => kindOf(p).arm);
     const named = arms.map(({ id, name }) => ({ value: id, label: `${id} ${name}` }));
-    return arms.length === 0 ? [] : [{ value: '', label: 'nothing that turns' }, ...named];
+    return arms.length === 0 ? [] : [{ value: '', label: 'nothing' }, ...named];
   });
 
   protected setPlace(key: keyof Place, value: number | string | undefined): void {

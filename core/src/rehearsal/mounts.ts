@@ -21,7 +21,8 @@ interface Mount {
   degrees: (arm: SolvedPart) => number;
   /** At most, °. */
   most: number;
-  /** How far it is turned, °. */
+  /** How far the arm has gone, and how far what is on it was told to be turned, °. */
+  gone?: number;
   turned: number;
 }
 
@@ -31,7 +32,6 @@ export class Mounts {
   /** How fast the fastest arm turns, °/s. */
   private speed = 0;
   private t = 0;
-  private readonly angles = new Map<string, number>();
 
   constructor(design: Design) {
     this.mounts = design.parts.flatMap(({ id, place }): Mount[] => {
@@ -69,8 +69,8 @@ export class Mounts {
     let speed = 0;
     for (const mount of this.mounts) {
       const angle = angleOf(mount, solved);
-      const before = this.angles.get(mount.part) ?? angle;
-      this.angles.set(mount.part, angle);
+      const before = mount.gone ?? angle;
+      mount.gone = angle;
       if (t > this.t) speed = Math.max(speed, Math.abs(angle - before) / (t - this.t));
       if (Math.abs(angle - mount.turned) >= step) mount.turned = angle;
     }

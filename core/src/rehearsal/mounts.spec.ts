@@ -1,4 +1,5 @@
 /** What is fixed to the arm of a servo looks where that turns it. */
+import { checkDesign } from '../catalog/index.js';
 import { applyEdit, type Design, type Place } from '../design/index.js';
 import { restingLogic } from '../logic/index.js';
 import { brief, sceneOf } from '../testing/small.js';
@@ -65,6 +66,16 @@ it('what happens where it can be turned to may be felt', () => {
   const felt = (place: Partial<Place>): boolean =>
     rehearse(bench(place), flash).verdicts[0]?.exposure !== undefined;
   expect([felt({}), felt({ on: 'M' })]).toEqual([false, true]);
+});
+
+it.each([
+  ['M', []],
+  ['R', ['R has no arm that turns']],
+  ['M9', ['There is no part M9']],
+])('an arm of %s is doubted where there is none', (on, reasons) => {
+  const doubts = checkDesign(bench({ on })).filter((p) => p.place === 'parts[3] (B).place.on');
+  expect(doubts.map((p) => p.reason)).toEqual(reasons);
+  expect(doubts.every((p) => p.severity === 'doubt')).toBe(true);
 });
 
 it('stands by itself when the arm is taken away', () => {

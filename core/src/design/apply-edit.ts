@@ -168,7 +168,6 @@ const isAbout = ({ finding }: Accepted, part: string): boolean =>
 const reopened = ({ accepted }: Design, finding: string): Accepted[] =>
   accepted.filter((a) => a.finding !== finding);
 
-/** A part leaves with its wires, its pin settings and whatever read or drove those pins. */
 /** A part that is on an arm no more, where that goes. */
 function offArm(part: Part, arm: string): Part {
   if (part.place?.on !== arm) return part;
@@ -176,6 +175,7 @@ function offArm(part: Part, arm: string): Part {
   return { ...part, place };
 }
 
+/** A part leaves with its wires, its pin settings and whatever read or drove those pins. */
 function removePart(design: Design, { id }: { id: string }): Design {
   const parts = without(design.parts, id, 'part').map((part) => offArm(part, id));
   const touches = (ref: string): boolean => splitRef(ref).part === id;

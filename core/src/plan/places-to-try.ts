@@ -14,17 +14,15 @@ const facings = [0, 45, 90, 135, 180, -135, -90, -45] as const;
 export function placesToTry({ plan, parts }: Design, id: string): Place[] {
   const part = parts.find((p) => p.id === id);
   const looks = part && kindOf(part).senses?.halfAngle?.(paramsOf(part)) !== undefined;
-  const { z, tilt } = part?.place ?? {};
-  const raised = { ...(z === undefined ? {} : { z }), ...(tilt === undefined ? {} : { tilt }) };
+  // How high it is, and on what, stays.
+  const { x: _x, y: _y, facing: _facing, ...kept } = part?.place ?? { x: 0, y: 0, facing: 0 };
   const edge = thinned(edgeOf(plan).map((p) => inside(plan, p)));
   const walls = thinned(plan.walls.flatMap(besideWall).filter((p) => within(plan, p)));
   if (looks)
-    return [...edge, ...walls].flatMap((p) =>
-      facings.map((facing) => ({ ...p, ...raised, facing })),
-    );
+    return [...edge, ...walls].flatMap((p) => facings.map((facing) => ({ ...p, ...kept, facing })));
   const { size, point } = gridOf(plan, mostInside);
   const ground = Array.from({ length: size }, (_, i) => inside(plan, point(i)));
-  return [...ground, ...walls].map((p) => ({ ...p, ...raised, facing: 0 }));
+  return [...ground, ...walls].map((p) => ({ ...p, ...kept, facing: 0 }));
 }
 
 const centimetres = (v: number): number => Math.round(v * 100) / 100;

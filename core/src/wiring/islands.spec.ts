@@ -19,6 +19,17 @@ describe('islands', () => {
     expect(two.of(['G', 'G.plus', 'nothing']).size).toBe(0);
   });
 
+  it('reach from the arm of a servo to what it turns', () => {
+    const turning = brief(
+      'adapter G volts=5, servo M, phototransistor B, resistor R',
+      'G.plus M.VCC, G.minus M.GND, G.plus B.c, B.e R.a, R.b G.minus',
+    );
+    const on = { x: 0, y: 0, facing: 0, on: 'M' };
+    const mounted = turning.parts.map((p) => (p.id === 'B' ? { ...p, place: on } : p));
+    expect(beside(islandsOf(turning), 'M')).toEqual(['M']);
+    expect(beside(islandsOf({ ...turning, parts: mounted }), 'M')).toEqual(['B', 'M', 'R']);
+  });
+
   it('are told of wires, channels and outputs by their ends', () => {
     const board = islandsOf(
       onBoard(

@@ -5,7 +5,7 @@ import { wiringOf, type End, type Wiring } from './wiring.js';
 
 /**
  * Parts of a design that have to do with each other by more than what all share, which is rails, supplies, controllers and what
- * leads power to these: by copper from part to part, or by light and sound that one gives and the other feels.
+ * leads power to these: by copper from part to part, by light and sound that one gives and the other feels, or by an arm.
  */
 export class Islands {
   private readonly wiring: Wiring;
@@ -22,6 +22,7 @@ export class Islands {
     this.joinByCopper();
     this.leads = this.leading();
     this.joinByWhatIsFelt();
+    this.joinByArms();
   }
 
   /**
@@ -92,6 +93,11 @@ export class Islands {
       for (const other of parts)
         if (kindOf(other).senses?.quantities.includes(given)) this.join(source.id, other.id);
     }
+  }
+
+  /** What an arm turns feels, and is felt, otherwise as it turns. */
+  private joinByArms(): void {
+    for (const { id, place } of this.design.parts) if (place?.on) this.join(place.on, id);
   }
 
   private top(at: string): string {

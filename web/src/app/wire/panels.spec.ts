@@ -57,6 +57,14 @@ describe('the panel of a part', () => {
     expect(part('B1')?.place).toEqual(before);
   });
 
+  it('lets go of what has no arm any more', async () => {
+    const place = { x: 4, y: 3, facing: 180 };
+    bench.session.edit({ type: 'place-part', id: 'B1', place: { ...place, on: 'R2' } });
+    const panel = await showSolved(PartPanel, { id: 'B1' });
+    await panel.choose('On the arm of', 'nothing');
+    expect(part('B1')?.place).toEqual(place);
+  });
+
   it('offers no arm where nothing has one', async () => {
     const panel = await showSolved(PartPanel, { id: 'B1' });
     expect(panel.text()).not.toContain('On the arm of');

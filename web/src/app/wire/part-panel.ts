@@ -132,10 +132,11 @@ export class PartPanel {
     this.session.edit({ type: 'set-param', id: this.id(), param, value });
   }
 
-  /** What has an arm that it may be fixed to; empty where nothing has. */
+  /** What has an arm that it may be fixed to, and what it is said to be fixed to; empty where there is neither. */
   protected readonly arms = computed((): Choice[] => {
+    const on = this.part()?.place?.on;
     const others = this.session.design()?.parts.filter((p) => p.id !== this.id()) ?? [];
-    const arms = others.filter((p) => kindOf(p).arm);
+    const arms = others.filter((p) => kindOf(p).arm || p.id === on);
     const named = arms.map(({ id, name }) => ({ value: id, label: `${id} ${name}` }));
     return arms.length === 0 ? [] : [{ value: '', label: 'nothing' }, ...named];
   });

@@ -56,13 +56,7 @@ it.each<[string, readonly string[], (design: Design) => readonly unknown[], stri
     (d) => drives(d).map(levelOf),
     [],
   ],
-  [
-    'edges',
-    ['rising', 'falling', 'change', 'low'],
-    (d) => d.channels.map((c) => c.edge),
-    // No program here reads as long as a pin is low, and designs that are shown can all be built.
-    ['low'],
-  ],
+  ['edges', ['rising', 'falling', 'change', 'low'], (d) => d.channels.map((c) => c.edge), []],
   ['filters', ['mean', 'median', 'exponential'], (d) => d.channels.map((c) => c.filter?.by), []],
   ['baselines', ['fixed', 'learnt'], (d) => d.channels.map((c) => c.baseline?.kind), []],
   [
@@ -75,7 +69,7 @@ it.each<[string, readonly string[], (design: Design) => readonly unknown[], stri
     'kinds of happening',
     happeningKinds.map((kind) => kind.kind),
     (d) => happenings(d).map((h) => h.kind),
-    // No program here asks a tag reader.
+    // No program here asks a tag reader, and designs that are shown can all be built.
     ['tag-shown'],
   ],
 ])('of all %s only those named are used by none', (_, all, used, none) => {

@@ -54,7 +54,7 @@ export interface Board {
   settings?(part: Part): readonly Declaration[];
   /** Whether a program for it dims a pin that the board can dim, and notes an edge at one that can; left out where it does so at all of them. */
   dims?(terminal: string): boolean;
-  notes?(terminal: string, edge: NonNullable<Channel['edge']>): boolean;
+  notes?(terminal: string, edge: PinEdge): boolean;
   /** What stands before everything; `clock` where it asks for the time of day. */
   begins(design: Design, clock: boolean): Section;
   /** What outlasts a power cut, with functions `loadKept` and `saveKept`; `mark` tells what another program has kept apart. */
@@ -104,6 +104,21 @@ export interface Round {
   lead: number;
 }
 
+/** How a pin turns that is noted. */
+export type PinEdge = Exclude<NonNullable<Channel['edge']>, 'low'>;
+
+/** How the pin of a channel turns when it reads at once: to be read as long as it is low begins as it falls. */
+export const pinEdge = (edge: NonNullable<Channel['edge']>): PinEdge =>
+  edge === 'low' ? 'falling' : edge;
+
+/** A pin by its setting and by its terminal, and what is called as it turns. */
+export interface WatchedPin {
+  pin: string;
+  terminal: string;
+  edge: PinEdge;
+  notes: string;
+}
+
 /** What is to be made ready at the start. */
 export interface Starts {
   /** After how long without a sign of life it begins anew, s. */
@@ -125,6 +140,6 @@ export interface Starts {
   inputs: readonly { pin: string; pullUp: boolean }[];
   outputs: readonly { pin: string; output: Output; dimmed: boolean }[];
   sleeps: boolean;
-  /** Channels that read on an edge, and the function that notes it. */
-  edges: readonly { pin: string; channel: Channel; notes: string }[];
+  /** Pins that are watched as they turn, and the function that notes it. */
+  edges: readonly WatchedPin[];
 }

@@ -40,6 +40,8 @@ export interface ChannelProgram {
   every: string;
   /** How it takes a number from a part, and the names of its settings. */
   asked?: { by: AskedAt; pins: ReadonlyMap<string, string> };
+  /** A flag that stands as long as it keeps the controller from sleeping. */
+  keepsAwake?: string;
   /** A flag that an edge sets, and the function that does so. */
   edge?: {
     flag: string;
@@ -110,6 +112,7 @@ class ChannelWriter extends ChannelParts {
     return {
       ...{ section, settings: this.settings, reads, due, every },
       ...(edge ? { edge } : {}),
+      ...(this.isLow ? { keepsAwake: this.isLow } : {}),
       ...(asked ? { asked } : {}),
     };
   }
@@ -124,6 +127,9 @@ class ChannelWriter extends ChannelParts {
     return { by: asked, pins };
   }
 
+  /** A flag that it was low when it was last read, where that keeps the controller from sleeping. */
+  private isLow?: string;
+
   /** What notes an edge between two readings. */
   private edge(): ChannelProgram['edge'] {
     const { edge, remembers } = this.channel;
@@ -131,6 +137,10 @@ class ChannelWriter extends ChannelParts {
     const flag = this.made('Edge');
     const flagged = variable(flag, 'bool', bool(false), 'set as the pin turns');
     this.holds.push({ ...flagged, interrupted: true } as Declaration);
+    if (edge === 'low' && this.frame.design.controller.sleep) {
+      this.isLow = this.made('IsLow');
+      this.holds.push(variable(this.isLow, 'bool'));
+    }
     const level = remembers && edge === 'change' ? this.made('EdgeLevel') : undefined;
     if (level) this.holds.push({ ...variable(level, 'bool'), interrupted: true } as Declaration);
     const notes = this.made('Turned');
@@ -149,11 +159,12 @@ class ChannelWriter extends ChannelParts {
   /** One reading, from the pin to the answer. */
   private step(edge: ChannelProgram['edge']): Statement[] {
     const turned = this.made('HasTurned');
-    const high = this.high(edge, name(turned));
+    const level = this.high(edge, name(turned));
     // An edge that comes while the pin is read is noted anew.
     const spoken: Statement[] = edge ? [set(edge.flag, bool(false))] : [];
     if (edge && !edge.atOnce)
       spoken.unshift({ do: 'let', name: turned, type: 'bool', value: name(edge.flag) });
+    const high = level && this.keepingAwake(level, spoken);
     const plain = high && this.plainLevel(high);
     if (plain) {
       const speaks = this.made('Speaks');
@@ -175,6 +186,17 @@ class ChannelWriter extends ChannelParts {
       ...this.compared(value, times),
       ...this.kept(value),
     ];
+  }
+
+  /** The level, once it is taken down whether it is low where that keeps the controller awake. */
+  private keepingAwake(level: Expression, spoken: Statement[]): Expression {
+    if (!this.isLow) return level;
+    const high = this.made('IsHigh');
+    spoken.push(
+      { do: 'let', name: high, type: 'bool', value: level },
+      set(this.isLow, not(name(high))),
+    );
+    return name(high);
   }
 
   private analogue(): Expression {

@@ -1,6 +1,6 @@
 import { bool, milliseconds, name, type Declaration, type Section } from '../code/index.js';
 import type { Design } from '../design/index.js';
-import type { Board, Starts, TalkParts } from './board.js';
+import { pinEdge, type Board, type Starts, type TalkParts } from './board.js';
 import { channelCode, type ChannelProgram } from './channel-code.js';
 import { pinOf } from './pin-of.js';
 import { chartCode } from './chart-code.js';
@@ -159,8 +159,11 @@ function startsOf(
       dimmed: driven.get(output.id)?.dimmed ?? false,
     })),
     edges: design.channels.flatMap((channel, i) => {
-      const edge = programs[i]?.edge;
-      return edge ? [{ pin: frame.channel(channel.id).pin, channel, notes: edge.notes }] : [];
+      const { edge } = programs[i] ?? {};
+      if (!edge || !channel.edge) return [];
+      const { pin } = frame.channel(channel.id);
+      const [terminal, turns] = [pinOf(channel.pin), pinEdge(channel.edge)];
+      return [{ pin, terminal, edge: turns, notes: edge.notes }];
     }),
   };
 }

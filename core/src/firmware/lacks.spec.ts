@@ -21,11 +21,6 @@ it.each<[string, Partial<Design>, RegExp]>([
     /^channel Beam: It is not read at a pin/,
   ],
   [
-    'as long as it is low',
-    { channels: [{ ...channel, pin: 'U1.D2', edge: 'low' }] },
-    /reads as long as the pin is low/,
-  ],
-  [
     'twice on an edge',
     {
       channels: ['a', 'b'].map((id) => ({ ...channel, id, pin: 'U1.D2', edge: 'rising' as const })),

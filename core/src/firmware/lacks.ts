@@ -2,7 +2,7 @@ import { askedAt, channelReader, kindOf } from '../catalog/index.js';
 import { milliseconds } from '../code/index.js';
 import type { Design, Output, Part } from '../design/index.js';
 import { drivesOf } from '../wiring/index.js';
-import type { Board } from './board.js';
+import { pinEdge, type Board } from './board.js';
 import { chopLacks, isDimmed } from './chop-lacks.js';
 import { pinOf } from './pin-of.js';
 import { partLacks, type Told } from './part-lacks.js';
@@ -60,7 +60,7 @@ function channelLacks(
   const able = kindOf(part).terminals.filter((t) => t.can?.includes('interrupt'));
   const notes =
     edge === undefined ||
-    (able.some((t) => t.id === terminal) && (board.notes?.(terminal, edge) ?? true));
+    (able.some((t) => t.id === terminal) && (board.notes?.(terminal, pinEdge(edge)) ?? true));
   const reader = channelReader(design, channel.pin);
   const shares = design.channels.filter((c) => c.edge && c.pin === channel.pin).length > 1;
   const told: Told[] = [
@@ -76,14 +76,9 @@ function channelLacks(
       'Put it on one of its pins.',
     ],
     [
-      !notes && edge !== 'low',
+      !notes,
       `It reads as the pin turns (${edge}), which ${terminal} does not note`,
       `Put it on a pin that does: ${able.map((t) => t.id).join(', ')}.`,
-    ],
-    [
-      channel.edge === 'low',
-      'It reads as long as the pin is low',
-      'Let it read as the pin falls: that is written.',
     ],
     [
       channel.edge !== undefined && shares,

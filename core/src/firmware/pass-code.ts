@@ -166,7 +166,10 @@ function sleepCode(frame: Frame, channels: readonly ChannelProgram[]): SleepCode
   const [asleep, wakesAt] = [name('asleep'), name('wakesAt')];
   const [awakeSince, now] = [name('awakeSince'), name('now')];
   const looks = new Looks(frame);
-  const kept = sleep.unless ? looks.at(sleep.unless, 'stay', 'Awake') : bool(false);
+  const kept = [
+    ...(sleep.unless ? [looks.at(sleep.unless, 'stay', 'Awake')] : []),
+    ...channels.flatMap((c) => (c.keepsAwake ? [name(c.keepsAwake)] : [])),
+  ];
   const look: Declaration[] =
     looks.does.length > 0
       ? [{ declares: 'function', name: 'lookWhetherToStay', takes: [], body: looks.does }]
@@ -201,7 +204,7 @@ function sleepCode(frame: Frame, channels: readonly ChannelProgram[]): SleepCode
       set(asleep, bool(false)),
       set(awakeSince, now),
     ]),
-    falls: when(and(not(asleep), not(kept), lasted(awakeSince, sleep.awake)), [
+    falls: when(and(not(asleep), not(or(...kept)), lasted(awakeSince, sleep.awake)), [
       set(asleep, bool(true)),
       ...turns,
     ]),

@@ -5,6 +5,7 @@ import { doAll, type Asked } from './acts.js';
 import { restingChannel, stepChannel, type ChannelState } from './channel-step.js';
 import { lookAt } from './condition.js';
 import { duty } from './drive.js';
+import { keepsAwake } from './edge.js';
 import { feedsNow } from './feeding.js';
 import { causesOf, type Cause, type LogicEvent } from './logic-event.js';
 import { stepNotices } from './notices-step.js';
@@ -64,7 +65,10 @@ function readAll(
     const before = channels[channel.id] ?? restingChannel;
     const after = stepChannel(channel, before, counts, t);
     channels[channel.id] = after;
-    matters ||= after.tripped !== before.tripped || numbers.has(channel.id);
+    matters ||=
+      after.tripped !== before.tripped ||
+      numbers.has(channel.id) ||
+      keepsAwake(channel, after) !== keepsAwake(channel, before);
     if (after.tripped !== before.tripped)
       events.push({ kind: 'channel', id: channel.id, begins: after.tripped, because: [] });
   }
@@ -95,7 +99,9 @@ function settle(
   const { notices, ...sent } = stepNotices(program, state, holds, t);
   events.push(...driven.events, ...sent.events);
   const { unless } = conditions;
-  const kept = isMet(holds, unless) ?? false;
+  const kept =
+    isMet(holds, unless) === true ||
+    program.channels.some((c) => keepsAwake(c, state.channels[c.id] ?? restingChannel));
   const awake = fallAsleep(program.controller.sleep, state.awake, kept, t);
   if (awake !== state.awake) events.push({ kind: 'sleep', begins: true, because: [] });
   const next = Math.min(driven.due, sent.due, nextChange(program, state, t));

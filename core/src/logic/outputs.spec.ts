@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import type { Condition, Drive, Rule } from '../design/index.js';
 import { playThrough, program, switching, type Said } from '../testing/play-program.js';
-import { lightnessDuty, outputDuty, patterns, sayRule, type Program } from './index.js';
+import {
+  lightnessDuty,
+  outputDuty,
+  patterns,
+  restingLogic,
+  sayRule,
+  stepLogic,
+  type Program,
+} from './index.js';
 
 const is = (channel: string): Condition => ({ is: 'channel', channel });
 const rule = (more: Partial<Rule>): Program =>
@@ -147,6 +155,27 @@ it('sleeps, wakes on its multiples, and stays awake while it is kept', () => {
     state,
   );
   expect(kept.awake).toMatchObject({ asleep: true, wakes: 16 });
+});
+
+it('a pin that is read as long as it is low keeps it awake that long, one that is read as it falls does not', () => {
+  const low = (edge: 'low' | 'falling') => {
+    const p = { ...rule({}), controller: { pins: [], sleep: { every: 8, awake: 0.1 } } };
+    const [a, ...others] = p.channels;
+    const own = { ...p, channels: [{ ...a, edge }, ...others] };
+    let state = restingLogic(own);
+    const pass = (t: number, counts?: number): boolean => {
+      const readings = counts === undefined ? [] : [[a.id, counts] as const];
+      [state] = stepLogic(own, state, new Map(readings), t);
+      return state.awake.asleep;
+    };
+    pass(0, 100);
+    expect(pass(0.2)).toBe(true);
+    // It falls while the controller sleeps, and is let go of 2 s later.
+    expect(pass(3, 0)).toBe(false);
+    return [pass(3.2), pass(5, 100), state.awake.wakes];
+  };
+  expect(low('low')).toEqual([false, true, 11]);
+  expect(low('falling')[0]).toBe(true);
 });
 
 it('notices are sent on change, not before their gap, and as a sign of life', () => {

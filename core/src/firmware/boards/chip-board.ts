@@ -196,13 +196,9 @@ function startLines({
   last,
 }: Starts): string[] {
   const dimmed = outputs.filter((o) => o.dimmed).map((o) => pinOf(o.output.pin));
-  const noted = edges.map(({ channel, notes }) => ({
-    ...(interrupts[pinOf(channel.pin)] ?? {
-      name: 'INT0',
-      edges: {} as Record<string, string>,
-    }),
-    edge: channel.edge ?? 'change',
-    notes,
+  const noted = edges.map(({ terminal, edge, notes }) => ({
+    ...(interrupts[terminal] ?? { name: 'INT0', edges: {} as Record<string, string> }),
+    ...{ edge, notes },
   }));
   return [
     'volatile uint32_t ticks = 0;  // ms since the start',

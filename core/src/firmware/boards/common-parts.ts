@@ -7,8 +7,8 @@ import {
   type Expression,
   type Statement,
 } from '../../code/index.js';
-import type { Channel, Output } from '../../design/index.js';
-import type { Board, Starts } from '../board.js';
+import type { Output } from '../../design/index.js';
+import type { Board, Starts, WatchedPin } from '../board.js';
 
 /** The clock of a program, and when its day began where it asks for the time of day. */
 export const nowAndClock = (clock: boolean): Declaration[] => [
@@ -57,11 +57,9 @@ export const restsHigh = ({ active, feeds }: Output): boolean =>
   (active === 'high') === (feeds ?? false);
 
 /** The edges that are noted, with the names as Python writes them. */
-export const edgesOf = ({
-  edges,
-}: Starts): { pin: string; edge: NonNullable<Channel['edge']>; notes: string }[] =>
-  edges.map(({ pin, channel, notes }) => ({
-    pin: snake(pin).toUpperCase(),
-    edge: channel.edge ?? 'change',
-    notes: snake(notes),
+export const edgesOf = ({ edges }: Starts): WatchedPin[] =>
+  edges.map((watched) => ({
+    ...watched,
+    pin: snake(watched.pin).toUpperCase(),
+    notes: snake(watched.notes),
   }));

@@ -209,7 +209,7 @@ const restLines = (edges: boolean, lead: number): string[] => [
   '  }',
 ];
 
-const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE', low: 'LOW' } as const;
+const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'CHANGE' } as const;
 
 /** Pins made ready: read, driven to rest, and noted as they turn. */
 export const pinLines = ({
@@ -223,7 +223,7 @@ export const pinLines = ({
     `  pinMode(${pin}, OUTPUT);`,
   ]),
   ...edges.map(
-    ({ pin, channel, notes }) =>
-      `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[channel.edge ?? 'change']});`,
+    ({ pin, edge, notes }) =>
+      `  attachInterrupt(digitalPinToInterrupt(${pin}), ${notes}, ${edgeNames[edge]});`,
   ),
 ];

@@ -68,7 +68,6 @@ const triggers = {
   rising: 'Pin.IRQ_RISING',
   falling: 'Pin.IRQ_FALLING',
   change: 'Pin.IRQ_RISING | Pin.IRQ_FALLING',
-  low: 'Pin.IRQ_LOW_LEVEL',
 } as const;
 
 /** How the converter's input is weakened for its range. */

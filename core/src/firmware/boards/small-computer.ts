@@ -65,7 +65,7 @@ const helpers: readonly Brought[] = [
   },
 ];
 
-const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'BOTH', low: 'FALLING' } as const;
+const edgeNames = { rising: 'RISING', falling: 'FALLING', change: 'BOTH' } as const;
 
 /** A 3.3 V computer whose kernel gives its pins as lines of a GPIO character device: Python 3 with libgpiod, version 2. */
 export const smallComputer: Board = {

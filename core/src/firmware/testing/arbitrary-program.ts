@@ -114,7 +114,7 @@ const digital = (i: number, pin: string): fc.Arbitrary<Channel> =>
       every: fc.constantFrom(0.005, 0.02, 0.1),
       hits: fc.integer({ min: 1, max: 3 }),
       misses: fc.integer({ min: 1, max: 3 }),
-      edge: maybe(fc.constantFrom('rising' as const, 'falling' as const, 'change' as const)),
+      edge: maybe(fc.constantFrom(...(['rising', 'falling', 'change', 'low'] as const))),
       remembers: maybe(fc.boolean()),
       stretch: maybe(seconds(2)),
       lockOut: maybe(seconds(1)),

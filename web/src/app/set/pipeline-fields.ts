@@ -66,7 +66,7 @@ const edges = choices(
   ['rising', 'on a rising level'],
   ['falling', 'on a falling level'],
   ['change', 'on any change'],
-  ['low', 'as long as it is low'],
+  ['low', 'on a falling level; awake while it is low'],
 );
 const yesNo = choices(['no', 'no'], ['yes', 'yes']);
 const remembering = choices(['no', 'reads at once'], ['yes', 'is only remembered']);

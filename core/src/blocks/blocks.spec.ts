@@ -267,7 +267,10 @@ describe('front ends', () => {
   it.each(sensors)('%s is wired without an error and reaches the controller', (kind) => {
     const board =
       kind === 'touch-pad' ||
-      ['light-proximity-chip', 'heading-sensor', 'tag-reader', 'accelerometer'].includes(kind)
+      [
+        ...['light-proximity-chip', 'heading-sensor', 'accelerometer'],
+        ...['tag-reader', 'tag-reader-bus'],
+      ].includes(kind)
         ? 'radio-board-3v3'
         : 'controller-5v-8bit';
     const design = brief(

@@ -12,6 +12,8 @@ describe('what a chip holds when it reads so many counts', () => {
         expect(wordsOf({ words: 'counts' }, counts)).toEqual([counts]);
         const [share = NaN] = wordsOf({ words: 'share', of: 17_500 }, counts);
         expect(Math.abs((share / 65_535) * 17_500 - counts)).toBeLessThan(0.5);
+        const [high = NaN, low = NaN] = wordsOf({ words: 'number' }, 500_000 * counts);
+        expect(high * 65_536 + low).toBe(500_000 * counts);
         const [x = NaN, y = NaN] = wordsOf({ words: 'angle' }, counts).map(signed);
         const degrees = (180 / Math.PI) * Math.atan2(y, x);
         expect(Math.abs(10 * degrees + 1800 - counts)).toBeLessThan(0.5);

@@ -9,6 +9,8 @@ export type Held =
   | { words: 'counts' }
   /** 65535 stands for so many counts. */
   | { words: 'share'; of: number }
+  /** Two words, the high one first, make one number; its highest bit is left out. */
+  | { words: 'number' }
   /** Two words with sign, x and y: ten counts a degree of their angle, 1800 at nothing. */
   | { words: 'angle' };
 
@@ -67,6 +69,8 @@ export function wordsOf(held: Held, counts: number): number[] {
       return [counts];
     case 'share':
       return [Math.round((65_535 * counts) / held.of)];
+    case 'number':
+      return [Math.floor(counts / 65_536) & 0x7fff, counts & 0xffff];
     case 'angle': {
       const angle = ((counts - 1800) / 1800) * Math.PI;
       return [Math.cos(angle), Math.sin(angle)].map((v) => Math.floor(30_000 * v) & 0xffff);

@@ -112,6 +112,7 @@ import { strobe } from './kinds/strobe.js';
 import { supervisedContact } from './kinds/supervised-contact.js';
 import { switchingRegulator } from './kinds/switching-regulator.js';
 import { tagReader } from './kinds/tag-reader.js';
+import { tagReaderBus } from './kinds/tag-reader-bus.js';
 import { temperatureChip } from './kinds/temperature-chip.js';
 import { temperatureHumidityChip } from './kinds/temperature-humidity-chip.js';
 import { thyristor } from './kinds/thyristor.js';
@@ -165,6 +166,7 @@ export const catalog: readonly PartKind[] = [
   linearHall,
   reedContact,
   tagReader,
+  tagReaderBus,
   temperatureChip,
   ntc,
   temperatureHumidityChip,

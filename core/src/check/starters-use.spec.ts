@@ -69,8 +69,7 @@ it.each<[string, readonly string[], (design: Design) => readonly unknown[], stri
     'kinds of happening',
     happeningKinds.map((kind) => kind.kind),
     (d) => happenings(d).map((h) => h.kind),
-    // No program here asks a tag reader, and designs that are shown can all be built.
-    ['tag-shown'],
+    [],
   ],
 ])('of all %s only those named are used by none', (_, all, used, none) => {
   expect(unused(all, used)).toEqual(none);

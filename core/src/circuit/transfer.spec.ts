@@ -48,6 +48,7 @@ describe('transfer functions against closed forms and published values', () => {
     ['supervised-contact', 0.05, 6900, 1e-3, 'both resistors when tripped'],
     ['touch-pad', 10e-12, 200, 1e-9, '(10 pF + 10 pF)/0.1 pF'],
     ['tag-reader', 1234, 1234, 0, 'the number itself'],
+    ['tag-reader-bus', 1234, 1234, 0, 'the number itself'],
   ];
   it.each(cases)('%s at %d reads %d', (kind, x, expected, within) => {
     expect(Math.abs(at(kind, x) / expected - 1)).toBeLessThanOrEqual(within);

@@ -172,6 +172,18 @@ describe('parts that answer otherwise than at a pin', () => {
       /trigger leads to no pin of the board/,
     ],
     [
+      'a tag reader whose numbers are averaged',
+      (() => {
+        const design = away(`${board}tag-reader-bus B`, 'B.SDA U.A4, B.SCL U.A5', 'B.tag');
+        const channels = design.channels.map((c) => ({
+          ...c,
+          filter: { by: 'mean' as const, n: 4 },
+        }));
+        return { ...design, channels };
+      })(),
+      /smooths numbers that name something.* Read each as it is/,
+    ],
+    [
       'a touch pad, on a board without touch pins',
       away(`${board}touch-pad B`, 'B.pad U.D7', 'B.counts'),
       /taken by a touch pin, which programs for a 5 V 8-bit board, C\+\+ do not do/,

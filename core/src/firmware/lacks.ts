@@ -1,6 +1,6 @@
 import { askedAt, channelReader, kindOf } from '../catalog/index.js';
 import { milliseconds } from '../code/index.js';
-import type { Design, Output, Part } from '../design/index.js';
+import type { Channel, Design, Output, Part } from '../design/index.js';
 import { drivesOf } from '../wiring/index.js';
 import { pinEdge, type Board } from './board.js';
 import { chopLacks, isDimmed } from './chop-lacks.js';
@@ -86,6 +86,11 @@ function channelLacks(
       'Let one of them read on an edge.',
     ],
     [
+      asked?.by === 'register' && asked.holds.words === 'number' && isSmoothed(channel),
+      'It smooths numbers that name something, or learns a baseline of them',
+      'Read each as it is: there is nothing between two names.',
+    ],
+    [
       !isWholeMs(channel.every),
       'Its period is no whole number of milliseconds',
       'The clock of the board counts milliseconds: read it at whole ones.',
@@ -93,6 +98,9 @@ function channelLacks(
   ];
   return told.flatMap(([is, reason, cure]) => (is ? [{ place, reason, cure }] : []));
 }
+
+const isSmoothed = ({ filter, baseline }: Channel): boolean =>
+  (filter?.n ?? 1) > 1 || baseline !== undefined;
 
 const isWholeMs = (seconds: number): boolean =>
   seconds >= 0.001 && Math.abs(seconds * 1000 - Math.round(seconds * 1000)) < 1e-6;

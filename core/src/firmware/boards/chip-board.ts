@@ -81,7 +81,7 @@ export const chipBoard: Board = {
     8e6,
     {
       ...{ countsAt: 950, isHigh: 20, switchPin: 25, dim: 60, lessOne: 4000 },
-      ...{ wordAt: 4500, shareAt: 7500, angleAt: 15_000 },
+      ...{ wordAt: 4500, shareAt: 7500, numberAt: 9000, angleAt: 15_000 },
       ...{ tell: 2000, tellCount: 4000, tellReading: 7000 },
     },
     { letter: 260, kept: 1 },

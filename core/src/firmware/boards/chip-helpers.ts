@@ -108,7 +108,7 @@ export const chipHelpers: readonly Brought[] = [
     ],
   },
   {
-    word: 'wordAt|shareAt|angleAt',
+    word: 'wordAt|shareAt|numberAt|angleAt',
     lines: [
       '',
       '// One step of the two-wire bus, and how it came out; a bus that hangs is given up.',

@@ -74,7 +74,14 @@ export const eightBitBoard: Board = {
     16e6,
     {
       ...{ analogRead: 1800, digitalRead: 60, digitalWrite: 70, analogWrite: 110, lessOne: 4000 },
-      ...{ wordAt: 9000, shareAt: 12_000, angleAt: 24_000, echoTime: 608_000, picofarads: 160_000 },
+      ...{
+        wordAt: 9000,
+        shareAt: 12_000,
+        numberAt: 18_000,
+        angleAt: 24_000,
+        echoTime: 608_000,
+        picofarads: 160_000,
+      },
       ...{ tell: 3000, tellCount: 6000, tellReading: 9000 },
     },
     { letter: 87, kept: 63 },

@@ -91,7 +91,14 @@ export const radioBoard: Board = {
     1.2,
     {
       ...{ counts_at: 60, is_high: 12, switch: 12, dim: 40, expm1: 10 },
-      ...{ word_at: 700, share_at: 750, angle_at: 1500, echo_time: 38_000, picofarads: 12_000 },
+      ...{
+        word_at: 700,
+        share_at: 750,
+        number_at: 1400,
+        angle_at: 1500,
+        echo_time: 38_000,
+        picofarads: 12_000,
+      },
       ...{ touch_counts: 500, tell: 300 },
     },
     { letter: 87, kept: 256 },

@@ -25,7 +25,7 @@ const imports: readonly Brought[] = [
 
 const helpers: readonly Brought[] = [
   {
-    word: 'word_at|share_at|angle_at',
+    word: 'word_at|share_at|number_at|angle_at',
     lines: [
       '',
       '',
@@ -76,7 +76,16 @@ export const smallComputer: Board = {
   // From memory; what else the computer does may keep it waiting for some milliseconds more.
   pace: interpretedPace(
     0.1,
-    { is_high: 8, switch: 8, expm1: 1, word_at: 700, share_at: 700, angle_at: 1400, tell: 30 },
+    {
+      is_high: 8,
+      switch: 8,
+      expm1: 1,
+      word_at: 700,
+      share_at: 700,
+      number_at: 1400,
+      angle_at: 1400,
+      tell: 30,
+    },
     { letter: 0, kept: 0 },
   ),
   knowsTime: true,

@@ -10,6 +10,8 @@ export const wordsInC: Takes['register'] = (address, register, held) => {
       return brought('wordAt', address, register);
     case 'share':
       return brought('shareAt', address, register, whole(held.of));
+    case 'number':
+      return brought('numberAt', address, register);
     case 'angle':
       return brought('angleAt', address, register);
   }
@@ -36,6 +38,18 @@ export const wordHelpers = (kept: string): readonly Brought[] => [
     ],
   },
   {
+    word: 'numberAt',
+    lines: [
+      '',
+      '// A number of two words, its highest bit left out; -1 where there is no answer.',
+      `${kept}int32_t numberAt(uint8_t address, uint8_t place) {`,
+      '  const int32_t high = wordAt(address, place);',
+      '  const int32_t low = wordAt(address, place + 2);',
+      '  return high < 0 || low < 0 ? -1 : (high & 0x7fff) << 16 | low;',
+      '}',
+    ],
+  },
+  {
     word: 'angleAt',
     lines: [
       '',
@@ -56,7 +70,7 @@ export const wordHelpers = (kept: string): readonly Brought[] => [
 /** Functions that take numbers from parts. */
 export const partHelpers: readonly Brought[] = [
   {
-    word: 'wordAt|shareAt|angleAt',
+    word: 'wordAt|shareAt|numberAt|angleAt',
     lines: [
       '',
       '// A word of a chip on the two-wire bus, its high byte first; -1 where there is no answer.',

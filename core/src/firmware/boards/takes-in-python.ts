@@ -10,6 +10,8 @@ export const wordsInPython: Takes['register'] = (address, register, held) => {
       return brought('word_at', address, register);
     case 'share':
       return brought('share_at', address, register, whole(held.of));
+    case 'number':
+      return brought('number_at', address, register);
     case 'angle':
       return brought('angle_at', address, register);
   }
@@ -38,6 +40,17 @@ export const wordHelpers: readonly Brought[] = [
     ],
   },
   {
+    word: 'number_at',
+    lines: [
+      '',
+      '',
+      '# A number of two words, its highest bit left out; -1 where there is no answer.',
+      'def number_at(address, place):',
+      '    high, low = word_at(address, place), word_at(address, place + 2)',
+      '    return -1 if high < 0 or low < 0 else (high & 0x7FFF) << 16 | low',
+    ],
+  },
+  {
     word: 'angle_at',
     lines: [
       '',
@@ -55,9 +68,9 @@ export const wordHelpers: readonly Brought[] = [
 
 /** Functions that take numbers from parts. */
 export const partHelpers: readonly Brought[] = [
-  { word: 'bus|word_at|share_at|angle_at', lines: ['bus = None'] },
+  { word: 'bus|word_at|share_at|number_at|angle_at', lines: ['bus = None'] },
   {
-    word: 'word_at|share_at|angle_at',
+    word: 'word_at|share_at|number_at|angle_at',
     lines: [
       '',
       '',

@@ -21,14 +21,15 @@ interface Others {
 const wired = (...ends: readonly (readonly [string, string])[]): Design['wires'] =>
   ends.map(([from, to], i) => ({ id: `w${i}`, from, to, colour: 'blue' }));
 const chipOnBus = (data: string, clock: string): Others => ({
-  parts: [{ id: 'B1', kind: 'light-proximity-chip', name: 'Chip', params: {} }],
-  wires: wired(['B1.SDA', data], ['B1.SCL', clock]),
-  refs: ['B1.ambient', 'B1.proximity'],
+  parts: [{ id: 'B1', kind: 'light-proximity-chip', name: 'Chip', params: {} }, tags],
+  wires: wired(['B1.SDA', data], ['B1.SCL', clock], ['B7.SDA', data], ['B7.SCL', clock]),
+  refs: ['B1.ambient', 'B1.proximity', 'B7.tag'],
 });
 const ranger = { id: 'B2', kind: 'ultrasonic-ranger', name: 'Ranger', params: {} };
 const mat = { id: 'B3', kind: 'mat-capacitor', name: 'Mat', params: {} };
 const pad = { id: 'B4', kind: 'touch-pad', name: 'Pad', params: {} };
 const compass = { id: 'B5', kind: 'heading-sensor', name: 'Compass', params: {} };
+const tags = { id: 'B7', kind: 'tag-reader-bus', name: 'Tags', params: {} };
 const air = { id: 'B6', kind: 'temperature-humidity-chip', name: 'Air', params: {} };
 export const onEightBitBoard: On = {
   kind: 'controller-5v-8bit',
@@ -43,13 +44,15 @@ export const onEightBitBoard: On = {
       ...([
         ['B1.SDA', 'U1.A4'],
         ['B1.SCL', 'U1.A5'],
+        ['B7.SDA', 'U1.A4'],
+        ['B7.SCL', 'U1.A5'],
         ['B2.TRIG', 'U1.D11'],
         ['B2.ECHO', 'U1.D12'],
         ['B3.a', 'U1.D8'],
         ['B3.b', 'U1.D3'],
       ] as const),
     ),
-    refs: ['B1.ambient', 'B1.proximity', 'B2.echo', 'B3.picofarads'],
+    refs: ['B1.ambient', 'B1.proximity', 'B7.tag', 'B2.echo', 'B3.picofarads'],
   },
 };
 export const onRadioBoard: On = {
@@ -60,13 +63,15 @@ export const onRadioBoard: On = {
   feeds: 'P11',
   watched: true,
   others: {
-    parts: [compass, air, ranger, mat, pad],
+    parts: [compass, air, tags, ranger, mat, pad],
     wires: wired(
       ...([
         ['B5.SDA', 'U1.P14'],
         ['B5.SCL', 'U1.P15'],
         ['B6.SDA', 'U1.P14'],
         ['B6.SCL', 'U1.P15'],
+        ['B7.SDA', 'U1.P14'],
+        ['B7.SCL', 'U1.P15'],
         ['B2.TRIG', 'U1.P12'],
         ['B2.ECHO', 'U1.P13'],
         ['B3.a', 'U1.P8'],
@@ -75,7 +80,7 @@ export const onRadioBoard: On = {
       ] as const),
     ),
     refs: [
-      ...['B5.heading', 'B6.temperature', 'B6.humidity'],
+      ...['B5.heading', 'B6.temperature', 'B6.humidity', 'B7.tag'],
       ...['B2.echo', 'B3.picofarads', 'B4.counts'],
     ],
   },

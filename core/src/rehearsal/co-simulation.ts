@@ -8,7 +8,7 @@ import {
   type Transient,
 } from '../circuit/index.js';
 import type { Design, Scene } from '../design/index.js';
-import { outputDuty, type LogicState } from '../logic/index.js';
+import type { LogicState } from '../logic/index.js';
 import type { Now } from '../scene/index.js';
 import { Charges } from './charges.js';
 import type { Course } from './course.js';
@@ -20,11 +20,13 @@ import { averagedIn, usualDims } from './averaged.js';
 import { Pulses } from './pulses.js';
 import { Phases } from './phases.js';
 import { PinReadings } from './pin-readings.js';
-import { turnPins } from './pin-states.js';
-import { Repeats, type Cycle, type Standing } from './repeats.js';
+import { dutySteps, turnPins } from './pin-states.js';
+import { Repeats, type Standing, type Stretch } from './repeats.js';
 import { Sent } from './sent.js';
 import { staged, unstagedNets } from './staged.js';
 import { Settling } from './settling.js';
+import type { Felt } from './stimuli.js';
+import { ToldSolution } from './told-solution.js';
 import type { DryRun } from './world.js';
 
 /** Error per step against the size of a charge: decisions do not turn on less. */
@@ -44,7 +46,7 @@ export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
 export class CoSimulation implements Course {
   private readonly circuit: Circuit;
   private readonly outside: Outside;
-  private readonly named: ReturnType<typeof unstagedNets>;
+  private readonly telling: ToldSolution;
   private readonly values: ReadonlyMap<string, PartValues>;
   private readonly solved = (part: string): SolvedPart | undefined =>
     this.values.get(part)?.update();
@@ -67,13 +69,9 @@ export class CoSimulation implements Course {
   private pulses?: Pulses;
   /** Something has just jumped: what follows at once is stepped over where pins are pulsed. */
   private edged = false;
-  /** Parts of which means are wanted while outputs are dimmed. */
-  private readonly averaged: ReadonlyMap<string, PartValues>;
   private still = false;
   private readonly settling: Settling;
   private told?: Solution;
-  /** What was told last: it stands until dimmed outputs have a mean. */
-  private shown?: Solution;
 
   constructor(
     private readonly design: Design,
@@ -85,14 +83,14 @@ export class CoSimulation implements Course {
     this.circuit = new Circuit(built);
     this.settling = new Settling(this.circuit.network);
     this.outside = new Outside(design, scene, this.circuit, breakers);
-    this.named = unstagedNets(design, built);
     this.sent = new Sent(this.outside.sources);
     this.values = new Map(design.parts.map((p) => [p.id, this.circuit.values(p.id)]));
     this.grain = new Grain(design, scene);
     this.pins = new PinReadings(design, this.circuit, this.solvedOr);
     this.phases = new Phases(design, this.circuit);
     this.feed = new FeedWatch(design);
-    this.averaged = averagedIn(design, this.circuit);
+    const averaged = averagedIn(design, this.circuit);
+    this.telling = new ToldSolution(this.circuit, unstagedNets(design, built), averaged);
   }
 
   get halt(): Transient['halt'] {
@@ -161,7 +159,7 @@ export class CoSimulation implements Course {
   }
 
   present(): Solution {
-    return (this.shown = this.told ??= this.tell());
+    return (this.told ??= this.telling.of(this.pulses));
   }
 
   readonly solvedNow = (part: string): SolvedPart | undefined => {
@@ -169,26 +167,6 @@ export class CoSimulation implements Course {
     if (!pulses) return this.solved(part);
     return pulses.mean(part) ?? (pulses.meanX && this.solved(part));
   };
-
-  private tell(): Solution {
-    const { meanX } = this.pulses ?? {};
-    if (!meanX) return (this.pulses && this.shown) ?? this.asItStands();
-    const { x } = this.circuit.network.system;
-    const now = x.slice();
-    x.set(meanX);
-    const solution = this.asItStands();
-    x.set(now);
-    const means = [...this.averaged.keys()].flatMap((id) => {
-      const mean = this.pulses?.mean(id);
-      return mean ? [[id, mean] as const] : [];
-    });
-    return { ...solution, parts: { ...solution.parts, ...Object.fromEntries(means) } };
-  }
-
-  private asItStands(): Solution {
-    const solution = this.circuit.present();
-    return { ...solution, nets: this.named(solution.nets) };
-  }
 
   exact(wanted?: (channel: string) => boolean): Map<string, number> {
     return this.pins.exact(wanted);
@@ -294,10 +272,40 @@ export class CoSimulation implements Course {
     return plain ? repeats?.standing(this.t) : undefined;
   }
 
-  /** Goes on by so many cycles. */
-  repeat(cycle: Cycle, times: number): void {
-    this.t += times * cycle.period;
-    this.repeats?.go(cycle, times, this.t);
+  /** What every sensor meets now, and whether it meets that. */
+  get felt(): Felt {
+    return this.outside.felt;
+  }
+  readonly meets = (felt: Felt): boolean => this.outside.meets(felt);
+
+  /** Goes on by so many rounds. */
+  repeat(round: Stretch, times: number): void {
+    this.t += times * round.period;
+    this.repeats?.go(round, times, this.t);
+    this.goneOver();
+  }
+
+  /** How the program has set pins and phases of parts. */
+  get driving(): string {
+    return JSON.stringify([this.duties, this.phases.now]);
+  }
+
+  /** Goes on by a stretch that began where it stands now; it stands in mid-air until it lands. */
+  again(stretch: Stretch): void {
+    this.t += stretch.period;
+    this.repeats?.follow(stretch);
+  }
+
+  /** The program stands so, and time goes on from here. */
+  land(logic: LogicState): void {
+    this.phases.update(logic, this.t, true);
+    this.turn(logic, this.t, true);
+    this.repeats?.land(this.t);
+    this.still = false;
+    this.goneOver();
+  }
+
+  private goneOver(): void {
     this.charges?.start(this.t);
     this.settling.restart(this.t);
     this.told = undefined;
@@ -465,17 +473,16 @@ export class CoSimulation implements Course {
 
   /** Sets the controller's pins as its outputs are; true when any has turned. */
   private turn(logic: LogicState, t: number, driven: boolean): boolean {
-    const duties = driven ? this.design.outputs.map((o) => outputDuty(logic, o, t)) : undefined;
     const { dims = usualDims } = this.feed.kind ?? {};
-    const steps = duties?.map((duty) => Math.round(duty * dims.steps) / dims.steps);
+    const steps = driven ? dutySteps(this.design, logic, t, dims.steps) : undefined;
     if (this.transient && JSON.stringify(steps) === JSON.stringify(this.duties)) return false;
     this.duties = steps;
-    const { transient, circuit } = this;
-    const dimmed = steps?.some((duty) => duty > 0 && duty < 1);
+    const { transient, telling } = this;
+    const { network } = this.circuit;
     if (this.pulses?.coastsUntil !== undefined) this.resume(this.pulses);
-    if (!transient || !steps || !dimmed) this.pulses = undefined;
+    if (!transient || !steps?.some((duty) => duty > 0 && duty < 1)) this.pulses = undefined;
     else if (this.pulses) this.pulses.redim(steps);
-    else this.pulses = new Pulses(circuit.network, transient, 1 / dims.hertz, steps, this.averaged);
+    else this.pulses = new Pulses(network, transient, 1 / dims.hertz, steps, telling.averaged);
     const on = this.pulses?.on(t) ?? steps?.map((duty) => duty > 0);
     if (on) turnPins(this.design, this.circuit, on);
     else for (const part of this.design.parts) this.circuit.setState(part.id, { pins: {} });

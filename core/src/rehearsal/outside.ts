@@ -6,7 +6,7 @@ import { Alterations } from './alterations.js';
 import { Creep } from './creep.js';
 import type { Breaker } from './staged.js';
 import { Mounts } from './mounts.js';
-import { Stimuli } from './stimuli.js';
+import { Stimuli, type Felt } from './stimuli.js';
 import { World } from './world.js';
 
 /** Parts are warmed or cooled anew when the air has changed by this much, K. */
@@ -101,6 +101,15 @@ export class Outside {
   /** Whether every sensor would meet the same at another moment. */
   isSame(t: number, solved: Solved): boolean {
     return this.creep.isSame(t) && this.stimuli.isSame(this.now(t), solved);
+  }
+
+  /** What every sensor meets now, and whether it meets that. */
+  get felt(): Felt {
+    return this.stimuli.mark;
+  }
+
+  meets(felt: Felt): boolean {
+    return this.stimuli.isAt(felt);
   }
 
   /** Whether what it has done so far can be done anew at once: nothing was done to the design, nothing was moved. */

@@ -12,6 +12,9 @@ export type Lengths = ReadonlyMap<Trace, number>;
 /** What traces have taken down last. */
 export type Ends = ReadonlyMap<Trace, number | undefined>;
 
+/** Drawn again is what stands so many times as far from where it stood as counts as the same. */
+const drawnAlike = 10;
+
 export const lengthsOf = (traces: readonly Trace[]): Lengths =>
   new Map(traces.map((trace) => [trace, trace.times.length]));
 
@@ -27,15 +30,11 @@ export const piecesSince = (lengths: Lengths, t: number): ReadonlyMap<Trace, Pie
 export const endsOf = (traces: readonly Trace[]): Ends =>
   new Map(traces.map((trace) => [trace, trace.values.at(-1)]));
 
-/**
- * Whether what is drawn stands where a stretch left it: only then may it be drawn again, as batteries run down.
- *
- * @param times so many times as far from it as counts as the same
- */
-export const standsAt = (ends: Ends, traces: readonly Trace[], times = 1): boolean =>
+/** Whether what is drawn stands where it stood: only then may it be drawn again, as batteries run down. */
+export const standsAt = (drawn: Ends, traces: readonly Trace[]): boolean =>
   traces.every((trace) => {
-    const [then = NaN, now = NaN] = [ends.get(trace), trace.values.at(-1)];
-    return Object.is(now, then) || isNear(then, now, times);
+    const [then = NaN, now = NaN] = [drawn.get(trace), trace.values.at(-1)];
+    return Object.is(now, then) || isNear(then, now, drawnAlike);
   });
 
 /** A trace takes down once more what it did, from `t` on. */

@@ -1,6 +1,7 @@
 import type { PinState } from '../catalog/index.js';
 import type { Circuit } from '../circuit/index.js';
 import { splitRef, type Design, type Output } from '../design/index.js';
+import { outputDuty, type LogicState } from '../logic/index.js';
 
 /** How every pin in use is set up and, for outputs, which way it is driven, by controller. */
 export function pinStates(
@@ -16,6 +17,14 @@ export function pinStates(
   }
   return pins;
 }
+
+/** Share of the time that each output is on, in so many steps. */
+export const dutySteps = (
+  { outputs }: Design,
+  logic: LogicState,
+  t: number,
+  steps: number,
+): number[] => outputs.map((o) => Math.round(outputDuty(logic, o, t) * steps) / steps);
 
 /** Drives the pins of a circuit's controller, with each output on or off in the order of the design's outputs. */
 export function turnPins(design: Design, circuit: Circuit, on: readonly boolean[]): void {

@@ -12,8 +12,8 @@ import { arrival, outputDuty, type LogicState } from '../logic/index.js';
 import { reached } from '../quantity/index.js';
 import type { Course } from './course.js';
 import { drawAgain } from './pieces.js';
-import type { Recurrence } from './recurring.js';
-import { RelayOperations, type Operations } from './relay-operations.js';
+import type { Waking } from './wakings.js';
+import { RelayOperations, type Operations, type Pulled } from './relay-operations.js';
 import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
 
 /** A fading output is recorded this often, s. */
@@ -96,6 +96,11 @@ export class Recorder {
     return this.operationsSeen.counted;
   }
 
+  /** Which relays are pulled in. */
+  get pulled(): Pulled {
+    return this.operationsSeen.pulled;
+  }
+
   /** Goes on from what was taken down of another run. */
   resume(acting: readonly ActingChange[]): void {
     this.acting.push(...acting);
@@ -156,10 +161,11 @@ export class Recorder {
   }
 
   /** Takes down once more what was taken down in a stretch, from a moment on. */
-  again({ pieces, acting, operations }: Recurrence, t: number): void {
+  again({ pieces, acting, operations, pulled }: Waking, t: number): void {
     for (const [trace, piece] of pieces) drawAgain(trace, piece, t);
     this.acting.push(...acting.map((a) => ({ ...a, t: t + a.t })));
-    this.operationsSeen.add(operations);
+    for (const { part, active } of acting) this.active.set(part, active);
+    this.operationsSeen.add(operations, pulled);
   }
 
   /** What was gone over at once up to a moment is taken down already. */

@@ -12,24 +12,41 @@ export interface Standing {
   taken: Float64Array | undefined;
 }
 
-/** What a circuit goes through that comes back to where it began, but for the charges of its batteries. */
-export interface Cycle {
+/** What a circuit goes through from one moment to another. */
+export interface Stretch {
   begins: Standing;
+  ends: Standing;
   period: number;
-  /** What it adds to each of those charges, in their order. */
+  /** What it adds to the charge of each battery, in their order. */
   adds: readonly number[];
   /** What parts take in it, where that is taken down. */
   takes: Float64Array | undefined;
-  /** How far volts and currents move in it, as those charges change. */
+}
+
+/** How far volts and currents of a circuit move as those charges change. */
+interface Drift {
+  adds: readonly number[];
   moves: Float64Array;
 }
 
-/** Cycles that are alike are followed anew when charges have changed by this share, and after so many. */
-const repeated = 1e-3;
+/**
+ * Stretches that are alike are followed anew when charges have changed by this share at first; by more, up to the most, as long as
+ * what they add changes by less than that share of it meanwhile.
+ */
+const repeated = { first: 1e-3, most: 1e-2, alike: 5e-5 };
+/** At the latest they are followed anew after so many. */
+/** Heat and the like is the same within this share, and what is less than that is nothing. */
+const alike = 1e-3;
+const least = 1e-6;
 const mostRepeated = 2000;
 
-/** Cycles of a circuit of which one is like the other but for the charges of its batteries. */
+/** Stretches of a circuit of which one is like the other but for the charges of its batteries. */
 export class Repeats {
+  /** As a circuit showed it that came back to where it was, but for those charges. */
+  private drift?: Drift;
+  /** By what share charges may have changed. */
+  private share = repeated.first;
+
   constructor(
     private readonly network: Network,
     private readonly transient: Transient,
@@ -55,33 +72,95 @@ export class Repeats {
     );
   }
 
-  /** Whether it stands where it would at a moment, had it gone through one such cycle after the other. */
-  isAfter({ begins, period, moves }: Cycle, t: number): boolean {
-    const times = (t - begins.t) / period;
-    return this.isAt({ ...begins, x: begins.x.map((v, i) => v + times * (moves[i] ?? 0)) });
-  }
-
-  /** What it went through since a moment at which it stood as it does now. */
-  since(begins: Standing, t: number): Cycle {
+  /** Whether it stands where a stretch began, but for what charges have changed since. */
+  isLike({ begins }: Stretch): boolean {
     const { slow, system } = this.network;
-    const adds = slow.map(({ state }) => system.q[state] - begins.states[state]);
-    const { taken: before } = begins;
-    const takes = before && this.stress?.taken.map((amount, i) => amount - before[i]);
-    const moves = system.x.map((v, i) => v - (begins.x[i] ?? v));
-    return { begins, period: t - begins.t, adds, takes, moves };
+    const isCharged = slow.every(
+      ({ state, full }) => Math.abs(system.q[state] - begins.states[state]) <= this.share * full,
+    );
+    if (!isCharged || !this.areAlike(begins.states, system.q)) return false;
+    const times = this.turnsSince(begins);
+    return this.isAt({
+      ...begins,
+      x: begins.x.map((v, i) => v + times * (this.drift?.moves[i] ?? 0)),
+    });
   }
 
-  /** How many cycles may follow, as far as charges change in them. */
-  most({ adds }: Cycle): number {
+  /** Whether all but charges is alike: of heat no volts tell; what they do tell is held against them more closely. */
+  private areAlike(one: Float64Array, other: Float64Array): boolean {
+    const charges = this.network.slow.map(({ state }) => state);
+    return one.every((v, i) => {
+      const away = Math.abs(v - (other[i] ?? NaN));
+      return away <= alike * Math.abs(v) + least || charges.includes(i);
+    });
+  }
+
+  /** So many rounds have changed charges since as they have changed. */
+  private turnsSince({ states }: Standing): number {
+    const { slow, system } = this.network;
+    if (!this.drift) return 0;
+    const { adds } = this.drift;
+    // What moves most of its whole tells how far it has come.
+    const shares = slow.map(({ full }, i) => Math.abs(adds[i] ?? 0) / full);
+    const most = shares.indexOf(Math.max(...shares));
+    const state = slow[most]?.state;
+    const by = adds[most] ?? 0;
+    return state === undefined || by === 0 ? 0 : (system.q[state] - states[state]) / by;
+  }
+
+  /** What it went through from one moment to another. */
+  since(begins: Standing, ends: Standing): Stretch {
+    const { slow } = this.network;
+    const adds = slow.map(({ state }) => ends.states[state] - begins.states[state]);
+    const { taken: before } = begins;
+    const takes = before && ends.taken?.map((amount, i) => amount - (before[i] ?? amount));
+    return { begins, ends, period: ends.t - begins.t, adds, takes };
+  }
+
+  /** The same where it stands at the end as at the beginning: it tells how everything moves with charges. */
+  round(begins: Standing, ends: Standing): Stretch {
+    const round = this.since(begins, ends);
+    this.drift = { adds: round.adds, moves: ends.x.map((v, i) => v - (begins.x[i] ?? v)) };
+    return round;
+  }
+
+  /** How many rounds may follow, as far as charges change in them. */
+  most({ adds }: Stretch): number {
     const { slow } = this.network;
     return Math.min(
       mostRepeated,
-      ...slow.map(({ full }, i) => (repeated * full) / Math.abs(adds[i])),
+      ...slow.map(({ full }, i) => (this.share * full) / Math.abs(adds[i])),
     );
   }
 
-  /** Goes on to `t` by so many cycles. */
-  go({ adds, takes }: Cycle, times: number, t: number): void {
+  /** Whether a stretch is another followed anew: whether it adds what that added tells how often that is to be done. */
+  isAnew(now: Stretch, before: Stretch): boolean {
+    if (!this.areAlike(before.begins.states, now.begins.states)) return false;
+    const isAlike = now.adds.every(
+      (add, i) => Math.abs(add - (before.adds[i] ?? NaN)) <= repeated.alike * Math.abs(add),
+    );
+    const share = isAlike ? 2 * this.share : this.share / 2;
+    this.share = Math.min(repeated.most, Math.max(repeated.first, share));
+    return true;
+  }
+
+  /** Adds a stretch that began where it stands now. */
+  follow({ ends, begins, takes }: Stretch): void {
+    const { system } = this.network;
+    const moved = (now: Float64Array, from: Float64Array, to: Float64Array): Float64Array =>
+      now.map((v, i) => v + (to[i] ?? 0) - (from[i] ?? 0));
+    system.q.set(moved(system.q, begins.states, ends.states));
+    this.network.recall({ modes: [...ends.modes], x: moved(system.x, begins.x, ends.x) });
+    if (takes) this.stress?.take(takes, 1);
+  }
+
+  /** Time goes on from `t` in steps. */
+  land(t: number): void {
+    this.transient.extrapolateTo(t, this.network.system.q.slice());
+  }
+
+  /** Goes on to `t` by so many rounds. */
+  go({ adds, takes }: Stretch, times: number, t: number): void {
     const { slow, system } = this.network;
     const after = system.q.slice();
     slow.forEach(({ state }, i) => (after[state] += times * adds[i]));

@@ -17,7 +17,7 @@ import {
   type Lengths,
   type Piece,
 } from './pieces.js';
-import type { Cycle, Standing } from './repeats.js';
+import type { Standing, Stretch } from './repeats.js';
 import type { Trace } from './traces.js';
 
 /** What a channel reads while the circuit stands as it does. */
@@ -70,12 +70,12 @@ interface Woke {
 }
 
 /** A cycle of sleep in which nothing came about. */
-interface Nap extends Cycle {
+interface Nap extends Stretch {
   /** How long after its beginning it falls asleep, s. */
   asleep: number;
   pieces: ReadonlyMap<Trace, Piece>;
   /** What traces besides readings had taken down last as it ended. */
-  ends: Ends;
+  drawn: Ends;
   /** When each channel is read, from its beginning on, s. */
   readings: ReadonlyMap<string, readonly number[]>;
 }
@@ -128,8 +128,7 @@ export class SleepCycles {
     if (!now) return undefined;
     if (woke && same) this.nap = this.since(woke, now, run, readers) ?? this.nap;
     const { nap } = this;
-    if (!nap || !course.repeats?.isAt(nap.begins) || !standsAt(nap.ends, run.traces))
-      return undefined;
+    if (!nap || !course.repeats?.isLike(nap) || !standsAt(nap.drawn, run.traces)) return undefined;
     const { period } = nap;
     const room = this.room(nap, t, run, course.repeats.most(nap));
     const until = t + (room + 1) * period;
@@ -175,14 +174,14 @@ export class SleepCycles {
     if (run.quietUntil(woke.t) < now.t || this.course.ends(run.logic, woke.t) <= now.t)
       return undefined;
     const asleep = run.fellAsleep - woke.t;
-    const cycle = repeats.since(woke.standing, now.t);
+    const cycle = repeats.round(woke.standing, now.standing);
     const readings = readers.map(({ channel, taken }) => ({
       ...{ id: channel.id, times: readIn(channel, asleep, cycle.period) },
       taken: taken - (woke.taken.get(channel.id) ?? 0),
     }));
     if (readings.some(({ times, taken }) => times.length !== taken)) return undefined;
     return {
-      ...{ ...cycle, asleep, pieces: piecesSince(woke.lengths, woke.t), ends: endsOf(run.traces) },
+      ...{ ...cycle, asleep, pieces: piecesSince(woke.lengths, woke.t), drawn: endsOf(run.traces) },
       readings: new Map(readings.map(({ id, times }) => [id, times])),
     };
   }

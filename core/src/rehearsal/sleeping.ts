@@ -3,14 +3,14 @@ import type { LogicEvent, LogicState } from '../logic/index.js';
 import type { CoSimulation } from './co-simulation.js';
 import type { Inputs } from './inputs.js';
 import type { Naps } from './naps.js';
-import { Recurring, type Recurrence, type Recurrent } from './recurring.js';
 import { inWords, rerun, type Glance, type Rerun } from './rerun.js';
 import type { Rests } from './rests.js';
 import { laterBy, SleepCycles, type GoneOver, type Sleeper } from './sleep-cycles.js';
 import type { LogicChange } from './traces.js';
+import { Wakings, type Waking, type WakingRun } from './wakings.js';
 
 /** A run through a scene, with what is taken down of it. */
-export interface SleepingRun extends Sleeper, Recurrent {
+export interface SleepingRun extends Sleeper, WakingRun {
   logic: LogicState;
   readonly changes: LogicChange[];
   readonly inputs: Inputs;
@@ -20,10 +20,10 @@ export interface SleepingRun extends Sleeper, Recurrent {
   readonly given: number | undefined;
 }
 
-/** Goes over what recurs while a controller sleeps and wakes: cycles in which nothing comes about, and rounds of them in which the same does. */
+/** Goes over what comes again while a controller sleeps and wakes: cycles in which nothing comes about, and those in which the same does. */
 export class Sleeping {
   private readonly cycles: SleepCycles;
-  private readonly recurring: Recurring;
+  private readonly wakings: Wakings;
 
   /** @param stride of so many readings after a wake one is kept */
   constructor(
@@ -32,12 +32,12 @@ export class Sleeping {
     private readonly stride: number,
   ) {
     this.cycles = new SleepCycles(design, course);
-    this.recurring = new Recurring(course);
+    this.wakings = new Wakings(course);
   }
 
   /** Whether every pass is to be followed, to be repeated. */
   get isRecording(): boolean {
-    return this.recurring.isRecording;
+    return this.wakings.isRecording;
   }
 
   /** A channel was read: what without noise. */
@@ -51,23 +51,34 @@ export class Sleeping {
    * @param isPlain nothing has turned that the program is to know of before it reads
    */
   pass(t: number, read: readonly Glance[], events: readonly LogicEvent[], isPlain: boolean): void {
-    const { recurring } = this;
-    if (!recurring.isRecording) return;
+    const { wakings } = this;
+    if (!wakings.isRecording) return;
     const { modes, settled } = this.course;
-    recurring.pass(t, { read, events: inWords(events), modes, settled });
-    if (!isPlain) recurring.spoil();
+    wakings.pass(t, { read, events: inWords(events), modes, settled });
+    if (!isPlain) wakings.spoil();
   }
 
   /** Goes on from the moment at which the controller has woken; the time of the last waking. */
   on(t: number, run: SleepingRun): number {
-    const { cycles, recurring } = this;
-    recurring.wake(t, run);
-    if (recurring.isRecording) return t;
-    const over = cycles.look(t, run);
-    if (!over) return this.again(t, run);
-    const { since } = this.wentOver(over, run);
-    recurring.wake(since, run);
-    return since;
+    const { wakings } = this;
+    wakings.end(t, run);
+    let now = t;
+    for (;;) {
+      const woken = (wakings.isUp ? undefined : this.rest(now, run)) ?? this.again(now, run);
+      if (woken === undefined) break;
+      now = woken;
+    }
+    wakings.land(run.logic);
+    wakings.begin(now, run);
+    return now;
+  }
+
+  /** Goes over cycles in which nothing comes about; when the controller wakes after them. */
+  private rest(t: number, run: SleepingRun): number | undefined {
+    const over = this.cycles.look(t, run);
+    if (!over) return undefined;
+    this.wakings.forget();
+    return this.wentOver(over, run).since;
   }
 
   private wentOver(over: GoneOver, run: SleepingRun): LogicState['awake'] {
@@ -79,36 +90,35 @@ export class Sleeping {
     return awake;
   }
 
-  /** Goes over rounds as long as the program does in them what it did. */
-  private again(t: number, run: SleepingRun): number {
-    let now = t;
-    for (;;) {
-      const recurs = this.recurring.next(now, run);
-      const taken = run.inputs.takers.counts;
-      const take = (glance: Glance): number | undefined => run.inputs.take(glance);
-      const done = recurs && rerun(this.design, run.logic, recurs.passes, now, take, this.stride);
-      if (!done) {
-        for (const [channel, count] of taken) run.inputs.takers.took(channel, count);
-        return now;
-      }
-      this.roundOver(recurs, done, now, run);
-      now += recurs.period;
-      this.recurring.wentOver(now, run);
+  /** Goes over what came before, if the program does in it what it did; when the controller wakes after that. */
+  private again(t: number, run: SleepingRun): number | undefined {
+    const taken = run.inputs.takers.counts;
+    const take = (glance: Glance): number | undefined => run.inputs.take(glance);
+    for (const waking of this.wakings.from(t, run)) {
+      const done = rerun(this.design, run.logic, waking.passes, t, take, this.stride);
+      if (done) return this.wakesAgain(waking, done, t, run);
+      for (const [channel, count] of taken) run.inputs.takers.took(channel, count);
     }
+    return undefined;
   }
 
-  private roundOver(recurs: Recurrence, done: Rerun, t: number, run: SleepingRun): void {
+  private wakesAgain(waking: Waking, done: Rerun, t: number, run: SleepingRun): number {
     run.changes.push(...done.changes);
     for (const [channel, at, value] of done.readings) run.inputs.keep(channel, at, value);
     done.passes.forEach(({ t: at, logic }, i) => {
-      const { modes = [], settled = false } = recurs.passes[i] ?? {};
+      const { modes = [], settled = false } = waking.passes[i] ?? {};
       run.naps.look(at, logic.awake.asleep);
       run.rests?.look(at, logic, modes, settled);
     });
     run.logic = done.logic;
-    run.recorder.again(recurs, t);
-    this.course.repeat(recurs, 1);
-    run.recorder.skip(t + recurs.period, run.given ?? 0);
+    run.recorder.again(waking, t);
+    this.course.again(waking);
+    const ends = t + waking.period;
+    run.recorder.skip(ends, run.given ?? 0);
+    this.wakings.wentOver(waking);
     this.cycles.forget();
+    // Of those of which one follows from the other many are gone over at once.
+    if (this.wakings.isLikeLast(waking)) this.wakings.land(run.logic);
+    return ends;
   }
 }

@@ -57,6 +57,16 @@ export class Stimuli {
     return new Map(this.felt);
   }
 
+  /** Whether parts meet now what they met then. */
+  isAt(felt: Felt): boolean {
+    return [...this.values].every(([sensor, value]) => {
+      const { part, receiver } = sensor;
+      const then = felt.get(part.id);
+      if (then === this.felt.get(part.id)) return true;
+      return shareOf(sensor, value, then?.[receiver.quantity] ?? Infinity) <= this.unchanged;
+    });
+  }
+
   /** Tells the circuit what parts met then. */
   recall(felt: Felt): void {
     for (const sensor of this.stage.sensors) {

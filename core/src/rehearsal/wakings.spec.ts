@@ -3,7 +3,7 @@ import type { Design, Scene } from '../design/index.js';
 import { demo } from '../testing/demo.js';
 import { brief, channel, output, pins, placed, sceneOf } from '../testing/small.js';
 import type { Rehearsal } from './rehearsal.js';
-import { Recurring } from './recurring.js';
+import { Wakings } from './wakings.js';
 import { rehearse } from './rehearse.js';
 import type { Trace } from './traces.js';
 
@@ -14,10 +14,10 @@ function bothWays(
   design: Design,
   scene: Scene,
 ): { over: Rehearsal; whole: Rehearsal; rounds: number } {
-  const went = jest.spyOn(Recurring.prototype, 'wentOver');
+  const went = jest.spyOn(Wakings.prototype, 'wentOver');
   const over = rehearse(design, scene, undefined, 'time');
   const rounds = went.mock.calls.length;
-  jest.spyOn(Recurring.prototype, 'next').mockReturnValue(undefined);
+  jest.spyOn(Wakings.prototype, 'from').mockReturnValue([]);
   return { over, whole: rehearse(design, scene, undefined, 'time'), rounds };
 }
 
@@ -68,6 +68,15 @@ it('a gate that blinks how often it was opened, and sends a sign of life, is the
   const { over, whole, rounds } = bothWays(gate, { ...day, duration: 4000, happenings });
   expectSame(over, whole);
   expect(rounds).toBeGreaterThan(20);
+});
+
+it('signs of life alone are the same, and the fuse is as warm after hundreds of them gone over', () => {
+  const gate = demo('creek-gate-watch');
+  const [day] = gate.scenes;
+  const { over, whole, rounds } = bothWays(gate, { ...day, duration: 12_000, happenings: [] });
+  expectSame(over, whole);
+  expect([over.troubles, whole.troubles]).toEqual([[], []]);
+  expect(rounds).toBeGreaterThan(30);
 });
 
 /** A chip that sleeps and, while its pin is high, drives an output by beats: a lamp, or a relay. */

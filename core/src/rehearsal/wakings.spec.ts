@@ -70,13 +70,27 @@ it('a gate that blinks how often it was opened, and sends a sign of life, is the
   expect(rounds).toBeGreaterThan(20);
 });
 
-it('signs of life alone are the same, and the fuse is as warm after hundreds of them gone over', () => {
+it('hours of signs of life alone are the same', () => {
   const gate = demo('creek-gate-watch');
+  gate.controller.sleep = { every: 8, awake: 0.3 };
   const [day] = gate.scenes;
   const { over, whole, rounds } = bothWays(gate, { ...day, duration: 12_000, happenings: [] });
   expectSame(over, whole);
   expect([over.troubles, whole.troubles]).toEqual([[], []]);
   expect(rounds).toBeGreaterThan(30);
+});
+
+it('what is met otherwise from some moment on, and changes no answer, is read as it is from then on', () => {
+  const gate = demo('creek-gate-watch');
+  const [day] = gate.scenes;
+  const [, opens] = day.happenings;
+  const ajar = { ...opens, start: 1000, params: { ...opens.params, angle: 8, stays: 3000 } };
+  const { over, whole, rounds } = bothWays(gate, { ...day, duration: 2500, happenings: [ajar] });
+  expectSame(over, whole);
+  const { times, values } = over.readings['open'];
+  const later = values.filter((_, i) => times[i] > 1100);
+  expect(Math.min(...later)).toBeGreaterThan(1850);
+  expect(rounds).toBeGreaterThan(10);
 });
 
 /** A chip that sleeps and, while its pin is high, drives an output by beats: a lamp, or a relay. */

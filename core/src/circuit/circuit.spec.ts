@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { pinConverter } from '../catalog/index.js';
 import { arbitraryDesign } from '../testing/arbitrary-design.js';
 import { slipwayBeam } from '../testing/demo.js';
-import { sketch } from '../testing/small.js';
+import { brief, sketch } from '../testing/small.js';
 import { Circuit, solveOnce, thermalVoltage, voltsAt } from './index.js';
 
 /** Principal branch of the Lambert W function of e^y, by Halley's iteration on w + ln w = y. */
@@ -197,6 +197,42 @@ describe('laws that hold for any design', () => {
       );
       expect(sum).toBeCloseTo(parts[part].amps[terminal] ?? NaN, 9);
     }
+  });
+});
+
+describe('asked again for its operating point', () => {
+  const divided = (): Circuit =>
+    new Circuit(
+      brief(
+        'adapter G volts=5, resistor A ohms=1e3, resistor B ohms=1e3, heading-sensor H',
+        'G.plus A.a, A.b B.a, B.b G.minus',
+      ),
+    );
+  const asks = (circuit: Circuit) => jest.spyOn(circuit.network, 'rest');
+  const middle = (circuit: Circuit): number | undefined => voltsAt(circuit.solve(), 'A.b');
+
+  it('solves nothing while what is felt moves no element, and tells a solution of its own', () => {
+    const circuit = divided();
+    const first = circuit.solve();
+    const asked = asks(circuit);
+    circuit.setStimulus('H', 'heading', 40);
+    const second = circuit.solve();
+    expect(asked).not.toHaveBeenCalled();
+    expect(second).not.toBe(first);
+    expect(second).toEqual({ ...first, iterations: 0 });
+  });
+
+  it.each<[string, (circuit: Circuit) => void, number]>([
+    ['a value is another', (circuit) => circuit.setParams('B', { ohms: 3e3 }), 3.75],
+    ['it is warmer', (circuit) => circuit.setTemperature(60), 2.5],
+    ['it stands elsewhere', (circuit) => circuit.network.system.x.fill(1), 2.5],
+  ])('solves anew where %s', (_, change, volts) => {
+    const circuit = divided();
+    circuit.solve();
+    const asked = asks(circuit);
+    change(circuit);
+    expect(middle(circuit)).toBeCloseTo(volts, 2);
+    expect(asked).toHaveBeenCalledTimes(1);
   });
 });
 

@@ -15,11 +15,11 @@ import { elementNodes } from '../element/index.js';
 import { splitRef, terminalRef, type Design } from '../design/index.js';
 import type { Device } from '../element/index.js';
 import { makeNetlist, nodeLabel, restingState, type Netlist } from './netlist.js';
-import { Network, type Steady } from './network.js';
+import { Network, type Stands, type Steady } from './network.js';
 import { PartValues } from './part-values.js';
 import { explainIslands, explainLoop, explainOscillation, noGround } from './problems.js';
 import { sourceOhms } from './small-signal.js';
-import { toldLater, type CircuitProblem, type Solution } from './solution.js';
+import { again, toldLater, type CircuitProblem, type Solution } from './solution.js';
 import { SingularMatrixError } from '../equations/index.js';
 import { Transient, type TransientOptions } from './transient.js';
 import { wireCurrents } from './wire-currents.js';
@@ -57,6 +57,8 @@ export class Circuit {
   private readonly parts = new Map<string, PlacedPart>();
   /** Readers of the parts' values, made when first wanted. */
   private readonly described = new Map<string, PartValues>();
+  /** The last operating point, and where it stood then. */
+  private rested?: { at: Stands; solution: Solution };
   /** The last solution that was told whole, beside which others are told. */
   private whole?: Solution;
   private readonly problems: CircuitProblem[];
@@ -150,9 +152,15 @@ export class Circuit {
    *   the last whole solution are taken from it
    */
   solve(partsOnly = false): Solution {
+    const { rested } = this;
+    // What is felt and moves no element, as the number of a tag, leaves the circuit as it was.
+    if (rested && this.network.standsAt(rested.at)) return again(rested.solution);
     const problems = [...this.problems];
     const settled = this.rest(problems);
-    return this.describe(settled, problems, partsOnly);
+    const solution = this.describe(settled, problems, partsOnly);
+    const isSound = settled && !partsOnly && problems.length === this.problems.length;
+    this.rested = isSound ? { at: this.network.stands, solution } : undefined;
+    return solution;
   }
 
   /**

@@ -36,6 +36,14 @@ export interface Memory {
   waves?: readonly WaveMark[];
 }
 
+/** Where a network stood: its modes, its solution and its states, and how often its elements had been given values until then. */
+export interface Stands {
+  version: number;
+  modes: readonly number[];
+  x: Float64Array;
+  q: Float64Array;
+}
+
 /**
  * Elements compiled into one system of equations. It knows nothing of designs: nodes are names, parts
  * are labels. Compile once per wiring; then change values and solve again.
@@ -54,6 +62,8 @@ export class Network {
   /** Charges so large that everything else can rest while they change. */
   readonly slow: readonly Slow[];
   private readonly waves: readonly RunningWave[];
+  /** How often an element was given another value. */
+  private version = 0;
   /** Each placed element with the values it has now. */
   private readonly elements: Element[];
   /** How every switch stood before anything was solved. */
@@ -89,6 +99,23 @@ export class Network {
     for (const device of made) device.reset?.();
   }
 
+  /** Where it stands, to be held against where it stands later. */
+  get stands(): Stands {
+    const { version, modes, system } = this;
+    return { version, modes, x: system.x.slice(), q: system.q.slice() };
+  }
+
+  /** Whether it stands so still, and no element was given another value since. */
+  standsAt({ version, modes, x, q }: Stands): boolean {
+    const { system, switching } = this;
+    return (
+      version === this.version &&
+      x.every((v, i) => v === system.x[i]) &&
+      q.every((v, i) => v === system.q[i]) &&
+      modes.every((mode, i) => mode === (switching[i]?.switching?.mode ?? 0))
+    );
+  }
+
   /** Whether there is anything to solve. */
   get solvable(): boolean {
     return this.system.size > 0 && this.sorted.linear.length + this.sorted.nonlinear.length > 0;
@@ -102,12 +129,14 @@ export class Network {
   set(place: number, element: Element): void {
     if (sameElement(this.elements[place], element)) return;
     checkElement(this.placed[place].part, element);
+    this.version += 1;
     this.elements[place] = element;
     this.devices[place]?.set(element);
   }
 
   /** Brings every element to a temperature, K. */
   warm(kelvin: number): void {
+    this.version += 1;
     this.system.kelvin = kelvin;
     this.elements.forEach((element, place) => this.devices[place]?.set(element));
   }

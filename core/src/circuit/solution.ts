@@ -52,6 +52,19 @@ export function toldLater(
   };
 }
 
+/** The same solution once more, at another moment: what is told of a moment is known by its solution. */
+export const again = (solution: Solution): Solution =>
+  toldLater(
+    {
+      parts: solution.parts,
+      problems: [...solution.problems],
+      method: solution.method,
+      iterations: 0,
+    },
+    () => solution.nets,
+    () => solution.wires,
+  );
+
 /** The voltage of a net in words: why there is none, where there is none. */
 export const sayVolts = (net: SolvedNet | undefined, digits?: number): string =>
   net?.nature === 'mains'

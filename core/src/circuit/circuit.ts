@@ -11,7 +11,7 @@ import {
   type SolvedPart,
   valuesOf,
 } from '../catalog/index.js';
-import { elementNodes } from '../element/index.js';
+import { elementNodes, type Element } from '../element/index.js';
 import { splitRef, terminalRef, type Design } from '../design/index.js';
 import type { Device } from '../element/index.js';
 import { makeNetlist, nodeLabel, restingState, type Netlist } from './netlist.js';
@@ -31,6 +31,8 @@ interface PlacedPart {
   state: PartState;
   /** What the state tells that it feels. */
   stimulus: Record<Quantity, number>;
+  /** Its elements by how its pins are set, as long as nothing else about it changes. */
+  byPins: Map<string, readonly Element[]>;
   /** Place of its first element among all, and how many it has. */
   first: number;
   count: number;
@@ -43,6 +45,15 @@ export interface StateChange {
 }
 
 /** What is said of a part when nothing could be solved. */
+/** Pins are set one way and another many times over: its elements as they are set now. */
+function elementsOf({ kind, params, state, byPins }: PlacedPart): readonly Element[] {
+  const set = Object.entries(state.pins).map(([pin, { mode, high }]) => `${pin} ${mode} ${high}`);
+  const key = set.join();
+  const known = byPins.get(key) ?? kind.elements(params, state);
+  byPins.set(key, known);
+  return known;
+}
+
 const unknown: SolvedPart = { volts: {}, amps: {}, watts: 0 };
 
 /**
@@ -57,7 +68,9 @@ export class Circuit {
   private readonly parts = new Map<string, PlacedPart>();
   /** Readers of the parts' values, made when first wanted. */
   private readonly described = new Map<string, PartValues>();
-  /** The last operating point, and where it stood then. */
+  /** Whether it is solved once more where nothing has changed: that may come a last digit closer. */
+  refines = true;
+  /** The last operating point and where it stood then, where it is not. */
   private rested?: { at: Stands; solution: Solution };
   /** The last solution that was told whole, beside which others are told. */
   private whole?: Solution;
@@ -80,9 +93,12 @@ export class Circuit {
   setState(part: string, { stimulus, pins }: StateChange): void {
     const placed = this.parts.get(part);
     if (!placed) return;
-    Object.assign(placed.stimulus, stimulus);
+    if (stimulus) {
+      Object.assign(placed.stimulus, stimulus);
+      placed.byPins.clear();
+    }
     if (pins) placed.state = { ...placed.state, pins };
-    this.refresh(placed);
+    this.put(placed, elementsOf(placed));
   }
 
   /** Tells a part one quantity of what it feels: the same in less time, as it is done at every moment of a scene. */
@@ -154,12 +170,12 @@ export class Circuit {
   solve(partsOnly = false): Solution {
     const { rested } = this;
     // What is felt and moves no element, as the number of a tag, leaves the circuit as it was.
-    if (rested && this.network.standsAt(rested.at)) return again(rested.solution);
+    if (!this.refines && rested && this.network.standsAt(rested.at)) return again(rested.solution);
     const problems = [...this.problems];
     const settled = this.rest(problems);
     const solution = this.describe(settled, problems, partsOnly);
     const isSound = settled && !partsOnly && problems.length === this.problems.length;
-    this.rested = isSound ? { at: this.network.stands, solution } : undefined;
+    this.rested = isSound && !this.refines ? { at: this.network.stands, solution } : undefined;
     return solution;
   }
 
@@ -254,14 +270,26 @@ export class Circuit {
       const stimulus = { ...restStimulus };
       const state = { ...restingState(part.id, this.netlist.wired), stimulus };
       const [kind, params] = [kindOf(part), paramsOf(part)];
-      this.parts.set(part.id, { id: part.id, kind, params, state, stimulus, first, count });
+      const known = {
+        kind,
+        params,
+        state,
+        stimulus,
+        byPins: new Map<string, readonly Element[]>(),
+      };
+      this.parts.set(part.id, { id: part.id, ...known, first, count });
       first += count;
     }
   }
 
+  /** Something else about a part has changed than how its pins are set. */
   private refresh(placed: PlacedPart): void {
-    const elements = placed.kind.elements(placed.params, placed.state);
-    elements.forEach((element, i) => this.network.set(placed.first + i, element));
+    placed.byPins.clear();
+    this.put(placed, placed.kind.elements(placed.params, placed.state));
+  }
+
+  private put({ first }: PlacedPart, elements: readonly Element[]): void {
+    elements.forEach((element, i) => this.network.set(first + i, element));
   }
 
   /** The reader of a part's values, kept for the next solution. */

@@ -83,6 +83,7 @@ export class Rig {
     this.mounts = new Mounts(design);
     this.power = new SupplyPower(design, this.circuit);
     const isCoarse = exactness.unchanged !== undefined;
+    this.circuit.refines = !isCoarse;
     if (isCoarse) this.circuit.network.closeness = close;
     this.readings = new SettledReadings(design, this.circuit, isCoarse);
   }

@@ -69,11 +69,15 @@ export class Stimuli {
 
   /** Tells the circuit what parts met then. */
   recall(felt: Felt): void {
+    const others = new Map([...felt].filter(([id, stimulus]) => this.felt.get(id) !== stimulus));
     for (const sensor of this.stage.sensors) {
-      const value = felt.get(sensor.part.id)?.[sensor.receiver.quantity];
-      if (value !== undefined) this.keep(sensor, value);
+      const value = others.get(sensor.part.id)?.[sensor.receiver.quantity];
+      if (value !== undefined) this.values.set(sensor, value);
     }
-    for (const [id, stimulus] of felt) this.circuit.setState(id, { stimulus });
+    for (const [id, stimulus] of others) {
+      this.felt.set(id, stimulus);
+      this.circuit.setState(id, { stimulus });
+    }
   }
 
   /** @returns the largest change of any since this was asked last, as `update` tells it */

@@ -45,16 +45,20 @@ export interface StateChange {
 }
 
 /** What is said of a part when nothing could be solved. */
-/** Pins are set one way and another many times over: its elements as they are set now. */
+const unknown: SolvedPart = { volts: {}, amps: {}, watts: 0 };
+
+/** So many ways in which the pins of a part are set are kept. */
+const mostWays = 64;
+
+/** The elements of a part as its pins are set now: they are set one way and another many times over. */
 function elementsOf({ kind, params, state, byPins }: PlacedPart): readonly Element[] {
   const set = Object.entries(state.pins).map(([pin, { mode, high }]) => `${pin} ${mode} ${high}`);
-  const key = set.join();
-  const known = byPins.get(key) ?? kind.elements(params, state);
-  byPins.set(key, known);
+  const way = set.join();
+  const known = byPins.get(way) ?? kind.elements(params, state);
+  if (byPins.size >= mostWays) byPins.clear();
+  byPins.set(way, known);
   return known;
 }
-
-const unknown: SolvedPart = { volts: {}, amps: {}, watts: 0 };
 
 /**
  * A design compiled for solving. Compile once per wiring; then tell parts what they feel and how
@@ -270,14 +274,9 @@ export class Circuit {
       const stimulus = { ...restStimulus };
       const state = { ...restingState(part.id, this.netlist.wired), stimulus };
       const [kind, params] = [kindOf(part), paramsOf(part)];
-      const known = {
-        kind,
-        params,
-        state,
-        stimulus,
-        byPins: new Map<string, readonly Element[]>(),
-      };
-      this.parts.set(part.id, { id: part.id, ...known, first, count });
+      const byPins: PlacedPart['byPins'] = new Map();
+      const told = { kind, params, state, stimulus, byPins };
+      this.parts.set(part.id, { id: part.id, ...told, first, count });
       first += count;
     }
   }

@@ -265,11 +265,14 @@ export class CoSimulation implements Course {
     this.feed.look(this.solvedOr);
   }
 
-  /** Where it stands now, if nothing but what sensors meet and the program changes it. */
+  /** Whether nothing but what sensors meet and the program changes it. */
+  get isPlain(): boolean {
+    return !this.halt && !this.pulses && this.outside.isPlain && this.outside.rests;
+  }
+
+  /** Where it stands now, if so. */
   get standing(): Standing | undefined {
-    const { pulses, outside, repeats } = this;
-    const plain = !this.halt && !pulses && outside.isPlain && outside.rests;
-    return plain ? repeats?.standing(this.t) : undefined;
+    return this.isPlain ? this.repeats?.standing(this.t) : undefined;
   }
 
   /** What every sensor meets now, and whether it meets that. */
@@ -283,11 +286,6 @@ export class CoSimulation implements Course {
     this.t += times * round.period;
     this.repeats?.go(round, times, this.t);
     this.goneOver();
-  }
-
-  /** How the program has set pins and phases of parts. */
-  get driving(): string {
-    return JSON.stringify([this.duties, this.phases.now]);
   }
 
   /** Goes on by a stretch that began where it stands now; it stands in mid-air until it lands. */

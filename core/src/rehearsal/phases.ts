@@ -42,11 +42,6 @@ export class Phases {
     return Math.min(Infinity, ...ends.filter((end) => end > t));
   }
 
-  /** Which parts are not as usual. */
-  get now(): string[] {
-    return [...this.told.keys()];
-  }
-
   /** Puts every part into its phase; whether any has changed. */
   update({ awake, notices }: LogicState, t: number, runs: boolean): boolean {
     const last = Math.max(-Infinity, ...Object.values(notices).flatMap(sentAt));

@@ -12,9 +12,9 @@ import { arrival, outputDuty, type LogicState } from '../logic/index.js';
 import { reached } from '../quantity/index.js';
 import type { Course } from './course.js';
 import { drawAgain } from './pieces.js';
-import type { Waking } from './wakings.js';
 import { RelayOperations, type Operations, type Pulled } from './relay-operations.js';
 import { emptyTrace, hold, type ActingChange, type Trace } from './traces.js';
+import type { Waking } from './wakings.js';
 
 /** A fading output is recorded this often, s. */
 const fadeLook = 0.02;

@@ -140,11 +140,27 @@ it.each([
   },
 );
 
+const lamp = () => beating('resistor L ohms=470, led D', 'U.PA1 L.a, L.b D.a, D.k U.GND');
+
+it.each([
+  ['comes off for good', { kind: 'part-comes-off', target: { part: 'D' } }],
+  ['is off for a while', { kind: 'part-comes-off', target: { part: 'D' }, params: { stays: 900 } }],
+  [
+    'is given another resistor',
+    { kind: 'knob-turned', target: { part: 'L', param: 'ohms' }, params: { to: 1e5 } },
+  ],
+])('a lamp that %s while it is dark beats no more as it did', (_, done) => {
+  const { over, whole, rounds } = bothWays(lamp(), sceneOf(3000, { ...done, start: 1204 }));
+  expectSame(over, whole);
+  expect(over.acting.filter(({ t }) => t > 1300 && t < 2000)).toEqual([]);
+  expect(rounds).toBeGreaterThan(10);
+});
+
 it('where noise now and then brings an answer that the round before had not, that round is followed', () => {
-  const lamp = beating('resistor L ohms=470, led D', 'U.PA1 L.a, L.b D.a, D.k U.GND');
-  const [first] = lamp.channels;
+  const design = lamp();
+  const [first] = design.channels;
   const edge = { ...first, id: 'c2', threshold: 513.5, hysteresis: 0 };
-  const { over, whole, rounds } = bothWays({ ...lamp, channels: [first, edge] }, sceneOf(6000));
+  const { over, whole, rounds } = bothWays({ ...design, channels: [first, edge] }, sceneOf(6000));
   const answers = whole.logic
     .flatMap((l) => l.events)
     .filter((e) => e.kind === 'channel' && e.id === 'c2');

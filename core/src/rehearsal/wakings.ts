@@ -20,11 +20,8 @@ export interface Waking extends Stretch {
   /** How often relays pulled in, and which were pulled in as it ended. */
   operations: Operations;
   pulled: Pulled;
-  /** How the program had set pins and parts as it began, and how long a message was still under way, s. */
-  driving: string;
+  /** How long a message was still under way as it began, s. */
   sends: number;
-  /** How it had set them as it ended. */
-  leaves: string;
 }
 
 /** What is to be known of a run whose wakings may come again. */
@@ -48,7 +45,6 @@ interface Recording {
   lengths: ReadonlyMap<Trace, number>;
   acting: number;
   operations: Operations;
-  driving: string;
   sends: number;
 }
 
@@ -70,18 +66,13 @@ export class Wakings {
   private readonly followers = new Map<Waking, Waking>();
   private last?: Waking;
   private recording?: Recording;
-  /** How the last that was gone over had left pins and parts, until the course is told. */
-  private leaves?: string;
+  /** Whether the course stands in mid-air, at the end of one that was gone over. */
+  isUp = false;
 
   constructor(private readonly course: CoSimulation) {}
 
   get isRecording(): boolean {
     return this.recording !== undefined;
-  }
-
-  /** Whether the course stands in mid-air, at the end of one that was gone over. */
-  get isUp(): boolean {
-    return this.leaves !== undefined;
   }
 
   /** The program has made a pass. */
@@ -100,9 +91,9 @@ export class Wakings {
   /** Those that may come again from the wake at this moment on, the likeliest first. */
   *from(t: number, run: WakingRun): Iterable<Waking> {
     const { course, last } = this;
-    if (!run.fine) return;
+    // Done to the design, what no volts tell while it rests may be another.
+    if (!run.fine || !course.isPlain) return;
     const quiet = run.quietUntil(t);
-    const driving = this.leaves ?? course.driving;
     const sends = course.ends(run.logic, t) - t;
     const next = last && this.followers.get(last);
     const others = this.kept.filter((waking) => waking !== next).reverse();
@@ -110,8 +101,7 @@ export class Wakings {
       const ends = t + waking.period;
       if (
         quiet > ends &&
-        waking.driving === driving &&
-        (waking.sends === sends || Math.abs(waking.sends - sends) < sameMoment) &&
+        isSame(waking.sends, sends) &&
         course.repeats?.isLike(waking) &&
         standsAt(waking.drawn, run.recorder.all) &&
         course.meets(waking.felt) &&
@@ -123,7 +113,7 @@ export class Wakings {
 
   /** It came again: the course stands in mid-air at its end. */
   wentOver(waking: Waking): void {
-    this.leaves = waking.leaves;
+    this.isUp = true;
     this.follows(waking);
     this.kept.splice(this.kept.indexOf(waking), 1);
     this.kept.push(waking);
@@ -141,8 +131,8 @@ export class Wakings {
 
   /** Time goes on in steps, if it does not already. */
   land(logic: LogicState): void {
-    if (this.leaves === undefined) return;
-    this.leaves = undefined;
+    if (!this.isUp) return;
+    this.isUp = false;
     this.course.land(logic);
   }
 
@@ -160,7 +150,7 @@ export class Wakings {
     const { all, acting, relayOperations } = run.recorder;
     this.recording = {
       ...{ begins: standing, quiet, passes: [], felt: this.course.felt, drawn: endsOf(all) },
-      ...{ lengths: lengthsOf(all), acting: acting.length, driving: this.course.driving },
+      ...{ lengths: lengthsOf(all), acting: acting.length },
       sends: this.course.ends(run.logic, t) - t,
       operations: structuredClone(relayOperations),
     };
@@ -182,7 +172,6 @@ export class Wakings {
       acting: acting.slice(acted).map((a) => ({ ...a, t: a.t - begins.t })),
       operations: more(operations, relayOperations),
       pulled: run.recorder.pulled,
-      leaves: course.driving,
     };
     const before = this.kept.find((kept) => isLike(kept, waking) && repeats.isAnew(waking, kept));
     if (before) this.drop(before);
@@ -200,10 +189,12 @@ export class Wakings {
   }
 }
 
+const isSame = (one: number, other: number): boolean =>
+  one === other || Math.abs(one - other) < sameMoment;
+
 /** Whether the same came about in both, with the same before and after it. */
 const isLike = (one: Waking, other: Waking): boolean =>
-  one.driving === other.driving &&
-  one.leaves === other.leaves &&
+  isSame(one.sends, other.sends) &&
   one.passes.length === other.passes.length &&
   one.passes.every(({ events }, i) => events === other.passes[i]?.events);
 

@@ -9,6 +9,7 @@ import {
   type LogicEvent,
   type LogicState,
 } from '../logic/index.js';
+import { reached } from '../quantity/index.js';
 import { clockAt, type Span, type Spans } from '../scene/index.js';
 import { CoSimulation } from './co-simulation.js';
 import type { Course } from './course.js';
@@ -19,7 +20,7 @@ import { Naps } from './naps.js';
 import { readOn, type Reader } from './quiescent.js';
 import { becomesQuiescent, strideOf } from './pace.js';
 import { Inputs } from './inputs.js';
-import { nextMoment, told } from './rerun.js';
+import { nextMoment, soonestReading, told } from './rerun.js';
 import type { CycleReader } from './sleep-cycles.js';
 import { Sleeping, type SleepingRun } from './sleeping.js';
 import { firingsOf, type Firing } from './firings.js';
@@ -234,7 +235,8 @@ export class Play implements SleepingRun, Played {
       this.course.settledUntil,
       this.course.ends(this.logic, t),
     );
-    if (!(until > t) || !this.lasts(t, until)) return t;
+    if (reached(soonestReading(this.design, this.logic, t), until) || !this.lasts(t, until))
+      return t;
     this.course.at(t, this.logic, this.driven);
     const readers = this.readers(t).map((reader): Reader => ({
       ...reader,

@@ -50,13 +50,13 @@ export const inWords = (events: readonly LogicEvent[]): string =>
 export const told = (events: readonly LogicEvent[]): LogicEvent[] =>
   events.filter(({ kind }) => kind !== 'sleep');
 
+/** When a program reads next after a moment. */
+export const soonestReading = ({ channels }: Design, logic: LogicState, t: number): number =>
+  Math.min(...channels.map((c) => nextReading(logic, c, t)));
+
 /** When a program does something next after a moment: it reads, is due by the clock, or fades. */
 export const nextMoment = (design: Design, logic: LogicState, t: number): number =>
-  Math.min(
-    nextPass(logic, t),
-    nextFadeLook(design, logic, t),
-    ...design.channels.map((c) => nextReading(logic, c, t)),
-  );
+  Math.min(nextPass(logic, t), nextFadeLook(design, logic, t), soonestReading(design, logic, t));
 
 /**
  * Goes through a stretch once more with the program alone: circuit and surroundings do what they did, but for noise.

@@ -61,6 +61,8 @@ export class Rig {
   private loosened = false;
   private readonly turns = new Turns();
   private readonly power: SupplyPower;
+  /** Until when it is known that every sensor feels the same in a solution, s. */
+  private readonly still = new WeakMap<Solution, number>();
   /** The controller at rest in surroundings in which nothing happens. */
   private rested?: { ambient: Scene['ambient']; modes: Scene['modes']; logic: LogicState };
   /** How often the circuit has really been solved. */
@@ -112,6 +114,7 @@ export class Rig {
 
   /** Solves again until what sensors feel of emitters and the circuit agree. */
   private agree(first: Solution, now: Now): Solution {
+    if (this.isStill(first, now.t)) return first;
     let solution = first;
     for (let round = 0; round < 25 && this.updateStimuli(now, solution); round++)
       solution = this.solve();
@@ -268,13 +271,20 @@ export class Rig {
    */
   hasSameStimuliAt(scene: Scene, times: readonly number[]): boolean {
     const { last } = this;
-    const solved = last && ((part: string) => last.parts[part]);
-    return (
-      !!solved &&
-      times.every((t) =>
-        this.stimuli.isSame(this.mounts.settled(momentIn(scene, t), solved), solved),
-      )
+    if (!last) return false;
+    const latest = Math.max(...times);
+    if (this.isStill(last, latest)) return true;
+    const solved = (part: string): SolvedPart | undefined => last.parts[part];
+    const isSame = times.every((t) =>
+      this.stimuli.isSame(this.mounts.settled(momentIn(scene, t), solved), solved),
     );
+    if (isSame) this.still.set(last, latest);
+    return isSame;
+  }
+
+  /** Whether it is known that every sensor goes on feeling what it feels in a solution. */
+  private isStill(solution: Solution, t: number): boolean {
+    return t <= (this.still.get(solution) ?? -Infinity);
   }
 
   /** Brings every part to the temperature of the air; true when that has changed. */

@@ -31,8 +31,10 @@ export class Stillness {
 
   /** Whether what is felt stays as it is from a moment until another. */
   lasts(t: number, until: number, isSameAt: (times: readonly number[]) => boolean): boolean {
-    const still = isSameAt([t, (t + until) / 2, until - 1e-6]);
-    if (this.coarse) this.ahead = still ? 2 * this.ahead : Math.max(leastAhead, (until - t) / 2);
+    // Coarsely as far ahead as it may be: it is not asked again until then.
+    const end = this.coarse ? this.reach(t) : until;
+    const still = isSameAt([t, (t + end) / 2, end - 1e-6]);
+    if (this.coarse) this.ahead = still ? 2 * this.ahead : Math.max(leastAhead, (end - t) / 2);
     const again = this.coarse ? this.ahead : unsteadyFor;
     if (!still) this.unsteady = Math.min(this.until(t), t + again);
     return still;

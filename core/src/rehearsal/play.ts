@@ -101,7 +101,7 @@ export class Play implements SleepingRun, Played {
     // In time the circuit itself tells when a pin turns.
     const watches = this.inputs.edge.channels.length > 0 && path !== 'time';
     this.watch = new Watch(watches ? scene : undefined);
-    this.nextLook = looksAt(scene);
+    this.nextLook = looksAt(scene, lean);
     this.starts = watched(scene);
     this.circuit = path === 'time' ? 'in time' : 'settled';
     this.recorder = new Recorder(design, (...now) => this.watts(...now), this.circuit);

@@ -2,11 +2,17 @@ import { at } from '../solved-values.js';
 import { choice } from '../choice.js';
 import { definePart } from '../define-part.js';
 import { formatNominal } from '../../quantity/index.js';
+import { kickBounds } from '../coil.js';
 import { copperAt } from '../copper.js';
 import { waterWay, waterWays } from '../water-way.js';
 
 /** 3000 turns a minute at rated voltage and running current, rad/s. */
 const ratedSpeed = 314;
+/**
+ * Eddy currents in the iron, as a resistance across the winding of so many times its own, and never more than a tenth of what it
+ * runs on: ringing dies out in a cycle or two.
+ */
+const ironShare = 300;
 
 export const pump12v = definePart({
   kind: 'pump-12v',
@@ -38,8 +44,11 @@ export const pump12v = definePart({
   elements: (p, state) => {
     // A motor stalls at more than it runs at.
     const stall = Math.max(p.stall, 1.2 * p.amps);
-    const ohms = p.volts / stall;
-    const constant = (p.volts - ohms * p.amps) / ratedSpeed;
+    // What iron takes is part of both currents.
+    const iron = Math.max(ironShare, (10 * stall) / p.amps);
+    const ohms = (p.volts / stall) * (1 + 1 / iron);
+    const amps = p.amps - p.volts / (iron * ohms);
+    const constant = (p.volts - ohms * amps) / ratedSpeed;
     return [
       {
         type: 'motor',
@@ -50,11 +59,11 @@ export const pump12v = definePart({
         henries: 1e-3 * ohms,
         constant,
         inertia: (constant * stall * 0.08) / ratedSpeed,
-        friction: (0.7 * constant * p.amps) / ratedSpeed,
-        load: 0.3 * constant * p.amps,
+        friction: (0.7 * constant * amps) / ratedSpeed,
+        load: 0.3 * constant * amps,
         stalled: p.stalled === 'yes',
       },
-      { type: 'capacitor', a: 'plus', b: 'minus', farads: 1e-9 },
+      ...kickBounds('plus', 'minus', ohms, iron, 1e-9),
     ];
   },
   load: { volts: (p) => p.volts, amps: (p) => p.amps },
@@ -84,7 +93,7 @@ export const pump12v = definePart({
   notes: ['Starting and jammed it draws its stall current. Needs a diode across it, band to +.'],
   cautions: ['Never run a bilge or fountain pump dry for long.'],
   source:
-    'Motor with back-EMF (Fitzgerald, Kingsley and Umans, Electric Machinery) through running and stall point; 3000 turns a minute and 0.08 s to start, 8 L/min as typical (from memory); flow in proportion to speed (affinity laws).',
+    'Motor with back-EMF (Fitzgerald, Kingsley and Umans, Electric Machinery) through running and stall point; 3000 turns a minute and 0.08 s to start, 8 L/min and what iron takes as typical (from memory); flow in proportion to speed (affinity laws).',
   price: '5 to 20',
   glyph: 'M1 12H4M20 12H23M12 4A8 8 0 1 0 12 20A8 8 0 1 0 12 4M8 16V8L12 13L16 8V16',
 });

@@ -182,6 +182,8 @@ export interface Readout<V = Params, K extends string = string> {
   id: string;
   /** Its counts are picofarads. */
   picofarads?: boolean;
+  /** Its counts name something, as the number of a tag does: nothing lies between two of them. */
+  names?: boolean;
   label: string;
   /** The highest count it can give. */
   full(params: V): number;

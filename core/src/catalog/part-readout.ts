@@ -8,6 +8,8 @@ import type { Readout, SolvedPart } from './part-kind.js';
 export interface PartReadout {
   part: string;
   label: string;
+  /** Its counts name something. */
+  names: boolean;
   full: number;
   /** Standard deviation of a reading, counts. */
   noise: number;
@@ -31,6 +33,7 @@ export function readoutOf(design: Design, ref: TerminalRef): PartReadout | undef
   return {
     part: id,
     label: readout.label,
+    names: readout.names ?? false,
     full,
     noise: readout.noise(params),
     counts: (stimulus, solved) =>

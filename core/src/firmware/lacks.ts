@@ -86,7 +86,7 @@ function channelLacks(
       'Let one of them read on an edge.',
     ],
     [
-      asked?.by === 'register' && asked.holds.words === 'number' && isSmoothed(channel),
+      reader?.by === 'readout' && reader.names && isSmoothed(channel),
       'It smooths numbers that name something, or learns a baseline of them',
       'Read each as it is: there is nothing between two names.',
     ],

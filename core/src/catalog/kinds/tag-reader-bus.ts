@@ -39,6 +39,7 @@ export const tagReaderBus = definePart({
     {
       id: 'tag',
       label: 'Number of the tag',
+      names: true,
       full: () => beyond - 1,
       noise: () => 0,
       counts: ({ tag }) => tag % beyond,

@@ -49,6 +49,7 @@ export const tagReader = definePart({
     {
       id: 'tag',
       label: 'Number of the tag',
+      names: true,
       full: () => 4294967295,
       noise: () => 0,
       counts: (stimulus) => stimulus.tag,

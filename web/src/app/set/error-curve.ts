@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { CurvePoint } from '@yurei/core/judge';
 import { decimals } from '@yurei/core/quantity';
 import type { ChartConfiguration } from 'chart.js';
-import { across, percent, still, up } from '../common/axis';
+import { across, percent, shortCounts, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 
@@ -90,7 +90,7 @@ function curveConfig(
           type: 'linear',
           min: curve[0]?.line,
           max: curve[curve.length - 1]?.line,
-          ...across(inks, { maxTicksLimit: 5, includeBounds: false, callback: String }),
+          ...across(inks, { maxTicksLimit: 5, includeBounds: false, callback: shortCounts }),
         },
         y: {
           min: 0,

@@ -6,7 +6,7 @@ import type { ChartConfiguration } from 'chart.js';
 import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Message } from 'primeng/message';
-import { across, seconds, still, up } from '../common/axis';
+import { across, seconds, shortCounts, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import { CheckField } from '../common/check-field';
 import { InlineChoice } from '../common/inline-choice';
@@ -155,7 +155,7 @@ function stripConfig(
         y: {
           min: 0,
           max: full,
-          ...up(inks, { maxTicksLimit: 4, callback: String }),
+          ...up(inks, { maxTicksLimit: 4, callback: shortCounts }),
         },
       },
       plugins: {

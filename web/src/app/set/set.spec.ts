@@ -73,6 +73,13 @@ describe('the step Set', () => {
     expect(set.text('.decide')).toMatch(/Must agree 5 in a row = 50\.?0? ms/);
   });
 
+  it('offers no threshold between numbers that name something', async () => {
+    await openBench(demo('rigging-store-fob'));
+    const set = await showSolved(SetStep);
+    expect(set.text('.decide')).toMatch(/nothing lies between two numbers/);
+    expect(set.text('.decide')).not.toMatch(/the middle is|Threshold →/);
+  });
+
   it('puts the threshold in the middle of the room there is', async () => {
     const bench = await openBench();
     const set = await showSolved(SetStep);

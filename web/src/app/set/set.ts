@@ -115,8 +115,13 @@ export class SetStep {
     const measured = this.measured() ? this.judgement()?.from : undefined;
     return measured ?? this.view.snapshot()?.counts[channel.id];
   });
+  /** Whether what is read names something: then nothing lies between two readings. */
+  protected readonly names = computed(() => {
+    const reader = this.reader();
+    return reader?.by === 'readout' && reader.names;
+  });
   protected readonly room = computed(() =>
-    this.channel()?.baseline
+    this.channel()?.baseline || this.names()
       ? undefined
       : roomBetween(this.groups(), this.channel()?.trips ?? 'above'),
   );

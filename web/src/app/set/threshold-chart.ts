@@ -9,7 +9,7 @@ import {
 import type { Channel } from '@yurei/core/design';
 import { levelsOf, unitOf, type Level } from '@yurei/core/logic';
 import type { ChartConfiguration, ScatterDataPoint } from 'chart.js';
-import { chartFont, still, up } from '../common/axis';
+import { chartFont, shortCounts, still, up } from '../common/axis';
 import { Chart } from '../common/chart';
 import type { Inks } from '../common/inks';
 import { DesignSession } from '../data/design-session';
@@ -172,7 +172,7 @@ function thresholdConfig(
             title: 'counts',
             maxTicksLimit: 7,
             includeBounds: false,
-            callback: String,
+            callback: shortCounts,
           }),
         },
       },

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ChartConfiguration } from 'chart.js';
 import { axisIn, toDigits } from '@yurei/core/quantity';
-import { across, still, up } from '../../common/axis';
+import { across, shortCounts, still, up } from '../../common/axis';
 import { Chart } from '../../common/chart';
 import type { Inks } from '../../common/inks';
 
@@ -156,7 +156,7 @@ function config(
         y: {
           min: 0,
           ...(full === undefined ? {} : { max: full }),
-          ...up(inks, { title: 'counts', maxTicksLimit: 5, callback: String }),
+          ...up(inks, { title: 'counts', maxTicksLimit: 5, callback: shortCounts }),
         },
       },
       plugins: { tooltip: { enabled: false }, annotation: { annotations } },

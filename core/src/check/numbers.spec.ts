@@ -61,6 +61,17 @@ describe('numbers in findings', () => {
     expect(reason(design, 'coil-without-diode')).toMatch(/30\.6 mA.*187 µJ are stored/);
   });
 
+  it('of a sounder that nothing drives yet, the current it will take counts', () => {
+    const design = onBoard(
+      'npn-transistor Q, sounder-12v P amps=0.08, resistor R ohms=10e6',
+      'G.plus P.plus, P.minus Q.c, Q.e U.GND, U.D8 R.a, R.b Q.b',
+      output('U.D8'),
+    );
+    expect(reason(design, 'coil-without-diode')).toMatch(
+      /^80\.0 mA will flow in it once it is driven/,
+    );
+  });
+
   it('forced gain is collector over base current', () => {
     // Sounder of 60 mA at 12 V: 200 Ω; at 9 V 45 mA less the transistor's drop. Base (5 − 0.75)/47 kΩ ≈ 90 µA.
     const design = onBoard(

@@ -43,13 +43,21 @@ export const coilWithoutDiode: Rule = {
       if (guarded) return [];
       const current =
         largest(evidence, size(into(part, kindOf(part).coil?.plus ?? '')))?.at.value ?? 0;
-      const henries = kindOf(part).coil?.henries?.(paramsOf(part));
+      const { coil, load } = kindOf(part);
+      const params = paramsOf(part);
+      const henries = coil?.henries?.(params);
       const stored = henries && `; ${formatQuantity((henries * current ** 2) / 2, 'J')} are stored`;
+      // Where something else keeps it from being driven, that current is not the one to fear.
+      const driven = load?.amps?.(params) ?? 0;
+      const flow =
+        current < driven / 10
+          ? `${amps(driven)} will flow in it once it is driven`
+          : `${amps(current)} flow in it when it is switched off${stored ?? ''}`;
       return [
         {
           subject: part.id,
           title: `No diode across ${part.name}`,
-          reason: `${amps(current)} flow in it when it is switched off${stored ?? ''}, and have nowhere to go.`,
+          reason: `${flow}, and have nowhere to go.`,
           about: [part.id],
           fix: bridge(
             evidence,

@@ -34,9 +34,9 @@ export const up = (inks: Inks, ticks: Ticks = {}) => axis(inks, ticks, true);
 export const seconds = (value: string | number): string => `${value} s`;
 export const percent = (value: string | number): string => `${Number(value) * 100} %`;
 
-/** Counts, short from six digits on: 600 k. */
+/** Counts, short from five digits on, as there is room for four beside a title: 600k. */
 export function shortCounts(value: string | number): string {
   const size = Math.abs(Number(value));
-  const step = size < 1e5 ? 0 : Math.floor(Math.log10(size) / 3);
-  return `${Number((Number(value) / 1000 ** step).toPrecision(6))}${['', ' k', ' M', ' G'][step] ?? ''}`;
+  const step = size < 1e4 ? 0 : Math.floor(Math.log10(size) / 3);
+  return `${Number((Number(value) / 1000 ** step).toPrecision(6))}${['', 'k', 'M', 'G'][step] ?? ''}`;
 }

@@ -1,8 +1,8 @@
 import type { Device } from '../element/index.js';
 
 /** A device that changes this often within this time chatters. */
-const chatterTransitions = 200;
-const chatterTime = 1e-3;
+const chatterTransitions = 100;
+const chatterTime = 0.5e-3;
 /** How long a chattering device is held still, s; doubled every time. */
 const firstHush = 1e-3;
 
@@ -32,14 +32,23 @@ export class ChatterWatch {
     return changes !== undefined && t < changes.until;
   }
 
+  /** The device that has changed most quickly since a moment, and the mean time between its changes, s. */
+  busiest(since: number): { device: Device; every: number } | undefined {
+    let busiest: { device: Device; every: number } | undefined;
+    for (const [device, { times }] of this.changes) {
+      const every = meanGap(times.filter((t) => t >= since));
+      if (every < (busiest?.every ?? Infinity)) busiest = { device, every };
+    }
+    return busiest;
+  }
+
   /** Notes that a device has changed its mode. */
   changed(device: Device, t: number): void {
     const { times } = this.of(device);
     times.push(t);
     if (times.length < chatterTransitions) return;
-    const [first = t] = times;
-    const span = t - first;
-    if (span < chatterTime) this.hush(device, t, span / chatterTransitions);
+    const every = meanGap(times);
+    if (every * chatterTransitions < chatterTime) this.hush(device, t, every);
     else times.shift();
   }
 
@@ -61,3 +70,7 @@ export class ChatterWatch {
     return changes;
   }
 }
+
+/** Mean time from one moment to the next, s; endless where there is but one. */
+const meanGap = (times: readonly number[]): number =>
+  times.length > 1 ? ((times.at(-1) ?? 0) - (times[0] ?? 0)) / (times.length - 1) : Infinity;

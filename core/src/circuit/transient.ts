@@ -1,6 +1,7 @@
 import { ChatterWatch, type Chatter } from './chatter.js';
 import type { Device } from '../element/index.js';
 import type { Network } from './network.js';
+import { Patience, type Pace } from './patience.js';
 import { Sdirk, stageShares } from './sdirk.js';
 
 /** Error per step against the size of a charge or flux; 0.1 % is reached over whole runs. */
@@ -17,6 +18,8 @@ export interface TransientOptions {
   relative?: number;
   /** Steps after which the run ends with a reason. */
   maxSteps?: number;
+  /** The run also ends so where steps lead no further than this. */
+  pace?: Pace;
   /** Asked now and then; false ends the run with a reason. */
   keepGoing?: () => boolean;
   /** Gives elements the values they have at a moment: what changes them goes on changing within a step. */
@@ -67,6 +70,7 @@ export class Transient {
   private readonly observers: Observer[] = [];
   private readonly cornered: readonly Device[];
   private readonly chatter = new ChatterWatch();
+  private readonly patience?: Patience;
   private paused = false;
   private tickAt = Infinity;
   private ticks = 0;
@@ -77,6 +81,7 @@ export class Transient {
   ) {
     const devices = network.devices.filter((d) => d !== undefined);
     this.cornered = devices.filter((d) => d.nextCorner);
+    if (options.pace) this.patience = new Patience(options.pace);
     const storing = devices.filter((d) => d.store);
     this.stepper = new Sdirk(
       network.system,
@@ -90,6 +95,11 @@ export class Transient {
   /** Devices that chattered, each once. */
   get chatters(): readonly Chatter[] {
     return this.chatter.found;
+  }
+
+  /** The device that changed most quickly of late, if any, and the mean time between its changes, s. */
+  get busiest(): { device: Device; every: number } | undefined {
+    return this.chatter.busiest(this.t - (this.options.pace?.within ?? Infinity));
   }
 
   observe(observer: Observer): void {
@@ -152,7 +162,8 @@ export class Transient {
     const { maxSteps = 5e6, keepGoing } = this.options;
     this.paused = false;
     while (this.t < until && !this.halt && !this.paused) {
-      if (this.steps >= maxSteps) this.halt = 'too many steps';
+      if (this.steps >= maxSteps || this.patience?.isOver(this.t, this.steps))
+        this.halt = 'too many steps';
       else if (keepGoing && this.steps % 64 === 0 && !keepGoing()) this.halt = 'stopped';
       else this.step(until, ticker);
     }
@@ -343,5 +354,6 @@ export class Transient {
     this.events += 1;
     if (switching.mode === before) return;
     this.chatter.changed(device, this.t);
+    if (this.chatter.isHushed(device, this.t)) this.patience?.renew(this.t, this.steps);
   }
 }

@@ -6,8 +6,9 @@ import { check, fiveQuestions, gatherEvidence } from '../check/index.js';
 import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, output, placed } from '../testing/small.js';
 import { Draft, swapEnds, wiringOf } from '../wiring/index.js';
+import { wentWrong } from '../rehearsal/index.js';
 import { Play } from '../rehearsal/play.js';
-import { diagnose, prove, type Diagnosis } from './index.js';
+import { diagnose, outcomesOf, proofOf, prove, type Diagnosis } from './index.js';
 import { missingTwins } from './missing-twins.js';
 
 const seen = (design: Design): Diagnosis => diagnose(design, design.scenes[0]);
@@ -213,6 +214,18 @@ describe('cures', () => {
   it('that make a verdict worse are known for it', () => {
     const deaf: Edit = { type: 'set-param', id: 'R1', param: 'ohms', value: 100 };
     expect(prove(slipway, { edit: deaf }).worse.length).toBeGreaterThan(0);
+  });
+  it('that lose a good verdict are known for it, also where neither run reaches the end', () => {
+    const scene = slipway.scenes[0];
+    const { verdicts } = outcomesOf(slipway, scene);
+    const halted = { t: 1, because: 'it was stopped' };
+    const good = verdicts.filter((v) => !wentWrong(v.outcome));
+    const before = { verdicts, spurious: [], halted };
+    const after = { verdicts: [], spurious: [], halted };
+    expect(good.length).toBeGreaterThan(0);
+    expect(proofOf([{ scene, before, after }]).worse).toEqual(
+      good.map(({ name }) => `${scene.name}: “${name}” no longer followed so far`),
+    );
   });
 });
 

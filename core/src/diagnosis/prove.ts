@@ -66,8 +66,9 @@ function compare(proof: Proof, { scene, before, after }: BothRuns): void {
   const loud = !anyNoticed(before) && anyNoticed(after) ? reveals : worse;
   for (const { happening, name, outcome } of before.verdicts) {
     const now = after.verdicts.find((v) => v.happening === happening)?.outcome;
-    const verdict = `${scene.name}: “${name}” ${now ?? 'gone'}`;
-    if (now === undefined || wentWrong(now) === wentWrong(outcome)) proof.same += 1;
+    const verdict = `${scene.name}: “${name}” ${now ?? 'no longer followed so far'}`;
+    if (now === undefined && !wentWrong(outcome)) worse.push(verdict);
+    else if (now === undefined || wentWrong(now) === wentWrong(outcome)) proof.same += 1;
     else if (!wentWrong(now)) better.push(verdict);
     else (now === 'missed' ? worse : loud).push(verdict);
   }

@@ -86,6 +86,12 @@ export class CoSimulation implements Course {
     return found.map(({ device, at, every }) => ({ part: this.circuit.partOf(device), at, every }));
   }
 
+  /** The part that changed most quickly of late, and how often, s. */
+  get busiest(): { part: string; every: number } | undefined {
+    const { device, every } = this.stepped.transient?.busiest ?? {};
+    return device && every ? { part: this.circuit.partOf(device), every } : undefined;
+  }
+
   /** When pumps ran without water. */
   get dryRuns(): readonly DryRun[] {
     return this.outside.world.dryRuns;

@@ -1,10 +1,11 @@
 /** What takes time in a circuit takes it in a rehearsal too: each against a closed form. */
 import { readdirSync } from 'node:fs';
-import type { Design, Happening, Scene } from '../design/index.js';
+import { applyEdit, type Design, type Happening, type Scene } from '../design/index.js';
 import { fiveQuestions, gatherEvidence } from '../check/index.js';
 import { demo } from '../testing/demo.js';
 import { brief, channel, onBoard, pins, placed, sceneOf, walksPast } from '../testing/small.js';
 import { restingLogic } from '../logic/index.js';
+import { inputs } from '../slip/inputs.js';
 import { CoSimulation } from './co-simulation.js';
 import type { Rehearsal } from './rehearsal.js';
 import { rehearse } from './rehearse.js';
@@ -284,6 +285,15 @@ it('ends where something changes too often', () => {
   // Two edges and two corners of each a cycle, each with steps of its own.
   expect(run.now).toBeGreaterThan(1e-3);
   expect(run.now).toBeLessThan(5e-2);
+});
+
+it('names what goes to and fro faster than it can be followed', () => {
+  const sump = demo('bilge-sump');
+  const [slip] = inputs.all(sump);
+  const { halted } = inTime(applyEdit(sump, slip.edit), sump.scenes[0]);
+  expect(halted?.because).toMatch(
+    /^Level comparator changes every [\d.]+\sµs, too often to be followed any further$/,
+  );
 });
 
 it('ends where there is no solution, says so, and gives no verdict on what comes later', () => {

@@ -110,7 +110,10 @@ function playedScene(run: Played): Scene {
   return t === Infinity ? scene : { ...scene, happenings };
 }
 
-function haltOf({ timed }: Played): Pick<Outcomes, 'halted'> {
-  const { halt, now = 0 } = timed ?? {};
-  return halt ? { halted: { t: now, because: haltWords[halt] } } : {};
+function haltOf({ design, timed }: Played): Pick<Outcomes, 'halted'> {
+  if (!timed?.halt) return {};
+  const { now, halt, busiest } = timed;
+  const name = design.parts.find((p) => p.id === busiest?.part)?.name;
+  const because = haltWords(halt, busiest && name ? { name, every: busiest.every } : undefined);
+  return { halted: { t: now, because } };
 }

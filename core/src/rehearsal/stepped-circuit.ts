@@ -20,6 +20,8 @@ import type { ToldSolution } from './told-solution.js';
 
 /** Error per step against the size of a charge: decisions do not turn on less. */
 const relative = 3e-4;
+/** At this pace all steps that are allowed would lead on by a tenth of a second. */
+const slowest = { steps: 1e4, within: 2e-3 };
 
 /** Someone who wants to know of every step the circuit takes. */
 export type Watch = (t: number, solved: (part: string) => SolvedPart) => void;
@@ -100,6 +102,7 @@ export class SteppedCircuit {
   follow(): Transient {
     const transient = (this.transient = this.circuit.transient({
       maxSteps: this.mostSteps,
+      pace: slowest,
       relative,
       // What goes on in the course of one pulse is little: sensors are told at its end.
       drift: (t) => !this.pulses && this.outside.drift(t, this.sent.by),

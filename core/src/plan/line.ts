@@ -6,7 +6,6 @@ import {
   roomBetween,
   type ReadingGroup,
   type Rehearsal,
-  type Room,
 } from '../rehearsal/index.js';
 
 /** A scene and what came of it. */
@@ -56,19 +55,14 @@ export function lineBetween(
   const least = Math.ceil(noiseWidths * noise);
   for (const trips of ['above', 'below'] as const) {
     const [room, clear] = [roomBetween(groups, trips), roomBetween(calm, trips)];
-    const wide = widthOf(room, trips);
-    if (!room || wide < Math.max(leastRoom, 2 * least)) continue;
-    const apart = clear && widthOf(clear, trips) >= Math.max(clearShare * wide, 2 * least);
+    if (!room || room.width < Math.max(leastRoom, 2 * least)) continue;
+    const apart = clear && clear.width >= Math.max(clearShare * room.width, 2 * least);
     const taken = apart ? clear : room;
-    const share = Math.round(widthOf(taken, trips) * hysteresisShare);
+    const share = Math.round(taken.width * hysteresisShare);
     return { trips, threshold: taken.middle, hysteresis: Math.max(1, least, share) };
   }
   return undefined;
 }
-
-/** How far what must be noticed goes beyond what is quiet, counts; below 0 where it does not. */
-const widthOf = (room: Room | undefined, trips: 'above' | 'below'): number =>
-  room ? (trips === 'above' ? 1 : -1) * (room.wanted - room.quiet) : -Infinity;
 
 /** A channel with the line that its readings give it. */
 export function withLine(design: Design, channel: Channel, played: readonly Played[]): Channel {

@@ -164,12 +164,11 @@ function signalOf({ design, channel, played }: FirstDesign): Signal | undefined 
   const rest = groups.find((g) => g.kind === 'quiet');
   if (!room || !rest) return undefined;
   const { trips, threshold: line } = channel;
-  const { quiet, wanted } = room;
+  const { quiet, wanted, width } = room;
   const full = channelReader(design, channel.pin)?.full ?? NaN;
-  const way = trips === 'below' ? quiet - wanted : wanted - quiet;
   return {
     ...{ rest: quiet, wanted, line, full, trips },
-    overNoise: way / Math.max(rest.sd, rounding),
+    overNoise: width / Math.max(rest.sd, rounding),
   };
 }
 

@@ -40,7 +40,8 @@ it('finds the room between rest and what is wanted', () => {
     readingGroup('Person', 'wanted', [120, 300, 700]),
     readingGroup('Child', 'wanted', [110, 501]),
   ];
-  expect(roomBetween(of, 'above')).toEqual({ quiet: 130, wanted: 501, middle: 316 });
+  expect(roomBetween(of, 'above')).toEqual({ quiet: 130, wanted: 501, width: 371, middle: 316 });
+  expect(roomBetween(of, 'below')).toEqual({ quiet: 100, wanted: 120, width: -20, middle: 110 });
   expect(roomBetween(groups, 'below')?.quiet).toBe(groups[0].low);
   expect(roomBetween(of.slice(0, 2), 'above')).toBeUndefined();
 });

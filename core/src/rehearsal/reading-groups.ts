@@ -52,6 +52,8 @@ export interface Room {
   quiet: number;
   /** The furthest reading of the wanted happening that goes least far, counts. */
   wanted: number;
+  /** How far what is wanted goes beyond what is quiet, counts; none or less where no line lies between. */
+  width: number;
   /** The middle between the two, whole counts. */
   middle: number;
 }
@@ -71,5 +73,6 @@ export function roomBetween(
   const wanted = above
     ? Math.min(...wanteds.map((g) => g.high))
     : Math.max(...wanteds.map((g) => g.low));
-  return { quiet, wanted, middle: Math.round((quiet + wanted) / 2) };
+  const width = above ? wanted - quiet : quiet - wanted;
+  return { quiet, wanted, width, middle: Math.round((quiet + wanted) / 2) };
 }

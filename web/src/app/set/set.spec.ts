@@ -80,6 +80,16 @@ describe('the step Set', () => {
     expect(set.text('.decide')).not.toMatch(/the middle is|Threshold →/);
   });
 
+  it('offers no threshold where nothing that is wanted goes beyond what is quiet', async () => {
+    await openBench(demo('creek-gate-watch'));
+    const set = await showSolved(SetStep);
+    await set.press('Reset');
+    expect(set.text('.decide')).toMatch(
+      /quiet reading (\d+), wanted reaches \1; no threshold lies/,
+    );
+    expect(set.text('.decide')).not.toMatch(/the middle is|Threshold →/);
+  });
+
   it('puts the threshold in the middle of the room there is', async () => {
     const bench = await openBench();
     const set = await showSolved(SetStep);

@@ -1,6 +1,7 @@
 import type { Channel } from '@yurei/core/design';
 import { sayErrors, sayRate, type Judgement, type SetJudgement } from '@yurei/core/judge';
 import type { Level } from '@yurei/core/logic';
+import type { Room } from '@yurei/core/rehearsal';
 import { decimals, formatQuantity, withDecimal } from '@yurei/core/quantity';
 
 /** One thing that is told of how a channel decides. */
@@ -48,6 +49,28 @@ export function settingRows(
       label: 'Must agree',
       value: `${channel.hits} in a row = ${formatQuantity(channel.hits * channel.every, 's')}`,
     },
+  ];
+}
+
+/** How far what is quiet, and what is wanted, stays on its side of the line. */
+export function roomRows(
+  { trips, threshold }: Channel,
+  { quiet, wanted }: Room,
+  counted: Counted,
+): Row[] {
+  const beyond = (counts: number): number =>
+    trips === 'below' ? threshold - counts : counts - threshold;
+  const [over, past] = [beyond(quiet), beyond(wanted)];
+  const room = (counts: number, where: string): string =>
+    counts < 0 ? `none: ${counted(-counts, ' counts')} ${where}` : counted(counts, ' counts');
+  return [
+    {
+      label: 'Room on the quiet side',
+      value: room(-over, 'beyond the line'),
+      bad: over > 0,
+    },
+    // What is wanted may be for another channel to notice.
+    { label: 'Room on the wanted side', value: room(past, 'short of the line') },
   ];
 }
 

@@ -88,6 +88,18 @@ describe('the step Set', () => {
       /quiet reading (\d+), wanted reaches \1; no threshold lies/,
     );
     expect(set.text('.decide')).not.toMatch(/the middle is|Threshold →/);
+    expect(set.text('.decide')).toMatch(/Room on the quiet side\s*50 counts/);
+    expect(set.text('.decide')).toMatch(/wanted side\s*none: 50 counts short of the line/);
+  });
+
+  it('says that what is quiet goes beyond the line, and how far', async () => {
+    const { channels, ...design } = slipwayBeam();
+    await openBench({
+      ...design,
+      channels: channels.map((c) => ({ ...c, trips: 'above', threshold: 100 })),
+    });
+    const set = await showSolved(SetStep);
+    expect(set.text('.decide')).toMatch(/quiet side\s*none: \d+ counts.* beyond the line/);
   });
 
   it('puts the threshold in the middle of the room there is', async () => {

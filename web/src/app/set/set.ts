@@ -31,7 +31,7 @@ import { BringDialog } from './bring-dialog';
 import { CaptureBar } from './capture-bar';
 import { Capturing } from './capturing';
 import { columnsOf, type Column } from './columns';
-import { countedIn, errorRows, moreProof, settingRows } from './decisions';
+import { countedIn, errorRows, moreProof, roomRows, settingRows } from './decisions';
 import { ErrorCurve } from './error-curve';
 import { LiveStrip } from './live-strip';
 import { Margins } from './margins';
@@ -146,17 +146,7 @@ export class SetStep {
     if (this.measured() && judgement)
       return [...errorRows(judgement), ...setting.filter((row) => row.label.startsWith('Gap'))];
     const room = this.room();
-    const gap = (counts: number): string =>
-      counted(Math.abs(counts - channel.threshold), ' counts');
-    return [
-      ...setting,
-      ...(room
-        ? [
-            { label: 'Room on the quiet side', value: gap(room.quiet) },
-            { label: 'Room on the wanted side', value: gap(room.wanted) },
-          ]
-        : []),
-    ];
+    return [...setting, ...(room ? roomRows(channel, room, counted) : [])];
   });
 
   protected readonly proof = computed(() => {

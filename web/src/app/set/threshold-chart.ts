@@ -21,7 +21,7 @@ const mostDots = 70;
 /** Room for the names of the levels, as a share of that of all columns. */
 export const labelShare = 0.2;
 /** Width of the axis: names below stand in line with the columns. */
-export const axisWidth = 48;
+export const axisWidth = 56;
 
 const style = {
   quiet: { colour: 'moss', shape: 'circle' },

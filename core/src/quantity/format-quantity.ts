@@ -18,7 +18,7 @@ const longTime = 120;
 export function formatQuantity(value: number, unit: Unit, digits = 3): string {
   if (unit === 's' && Math.abs(value) >= longTime && Number.isFinite(value))
     return formatDuration(value);
-  const seen = Math.abs(value) < (smallest[unit] ?? 0) ? 0 : value;
+  const seen = Math.abs(value) < (smallest[unit] ?? beyondPrefixes) ? 0 : value;
   const write = unit === 'counts' ? whole : (scaled: number) => scaled.toPrecision(digits);
   return format(seen, unit, write);
 }
@@ -37,6 +37,9 @@ export function formatNominal(value: number, unit: Unit): string {
 
 /** A reading has no fraction of a count. */
 const whole = (counts: number): string => String(Math.round(counts));
+
+/** A thousandth of the smallest prefix: nothing has a name there. */
+const beyondPrefixes = 1e-15;
 
 /** What no meter on a bench resolves shows as 0, so that rounding dust does not pass for a reading. */
 const smallest: Partial<Record<Unit, number>> = { V: 1e-5, A: 1e-12, W: 1e-9 };

@@ -80,6 +80,8 @@ describe('formatQuantity', () => {
     [NaN, 'V', '–'],
     [Infinity, 'A', '–'],
     [25000, 'lx', '25000 lx'],
+    [3.94e-170, 'W/m²', '0 W/m²'],
+    [2e-15, 'F', '0.00200 pF'],
   ];
   it.each(cases)('writes %d %s as %s', (value, unit, text) => {
     expect(formatQuantity(value, unit).replace(/\u00a0/g, ' ')).toBe(text);

@@ -6,11 +6,10 @@ module.exports = {
   displayName: 'web',
   sandboxInjectedGlobals: require('../tools/jest-globals.cjs'),
   rootDir: __dirname,
-  globalSetup: '../tools/core-bundle.cjs',
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   setupFilesAfterEnv: ['<rootDir>/setup-jest.ts'],
   moduleNameMapper: {
-    '^@yurei/core/(.*)$': '<rootDir>/../node_modules/.cache/core-bundle/$1.cjs',
+    '^@yurei/core/(.*)$': '<rootDir>/../core/src/$1/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
     '^d3-([a-z]+)$': '<rootDir>/../node_modules/d3-$1/dist/d3-$1.js',
   },

@@ -3,6 +3,8 @@ import type { Device } from '../element/index.js';
 /** A device that changes this often within this time chatters. */
 const chatterTransitions = 100;
 const chatterTime = 0.5e-3;
+/** A device that changes less often of late only bounces, or is about to rest. */
+const fewest = 10;
 /** How long a chattering device is held still, s; doubled every time. */
 const firstHush = 1e-3;
 
@@ -36,8 +38,10 @@ export class ChatterWatch {
   busiest(since: number): { device: Device; every: number } | undefined {
     let busiest: { device: Device; every: number } | undefined;
     for (const [device, { times }] of this.changes) {
-      const every = meanGap(times.filter((t) => t >= since));
-      if (every < (busiest?.every ?? Infinity)) busiest = { device, every };
+      const recent = times.filter((t) => t >= since);
+      const every = meanGap(recent);
+      if (recent.length >= fewest && every < (busiest?.every ?? Infinity))
+        busiest = { device, every };
     }
     return busiest;
   }
